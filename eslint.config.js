@@ -1,0 +1,62 @@
+const { defineConfig, globalIgnores } = require('eslint/config');
+const expo = require('eslint-config-expo/flat');
+
+/** Arrows go one way: app -> features -> ui | store | workers -> model -> core. */
+const floor = (files, forbidden, message) => ({
+  files,
+  ignores: ['**/*.test.*'],
+  rules: {
+    'no-restricted-imports': [
+      'error',
+      { patterns: [{ regex: `^(@/|(\\.\\./)+)(${forbidden})(/|$)`, message }] },
+    ],
+  },
+});
+
+module.exports = defineConfig([
+  globalIgnores(['dist*/**', '.expo/**', 'node_modules/**', 'public/**', 'test-results/**', 'playwright-report/**']),
+  expo,
+  { files: ['*.config.js', 'scripts/**'], languageOptions: { globals: require('globals').node } },
+  {
+    files: ['**/*.{ts,tsx}'],
+    rules: { '@typescript-eslint/no-explicit-any': 'error', 'import/first': 'error' },
+  },
+  {
+    // core/ computes: no React, no storage, no clock, no network, nothing from above it
+    files: ['src/core/**/*.ts'],
+    ignores: ['**/*.test.ts'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        {
+          patterns: [
+            {
+              // an allow list: anything that is neither relative nor named here is refused
+              regex: '^(?!\\.{1,2}/|ml-matrix$|javascript-lp-solver$|jstat$|d3-contour$)',
+              message: 'core/ may import only its own files and the pure packages named in eslint.config.js.',
+            },
+            {
+              regex: '^(\\.\\./)+(app|features|ui|store|workers|model|demo)(/|$)',
+              message: 'core/ must not import from above core/.',
+            },
+          ],
+        },
+      ],
+      'no-restricted-globals': [
+        'error',
+        'window',
+        'document',
+        'localStorage',
+        'navigator',
+        'fetch',
+        'self',
+        'postMessage',
+        'Date',
+      ],
+      'no-restricted-properties': ['error', { object: 'Math', property: 'random', message: 'randomness is an argument' }],
+    },
+  },
+  floor(['src/model/**'], 'app|features|ui|store|workers|demo', 'model/ may import core/ only.'),
+  floor(['src/workers/**', 'src/store/**', 'src/ui/**'], 'app|features|demo', 'this floor may not import from above.'),
+  floor(['src/features/*/**'], 'app', 'features do not import routes.'),
+]);
