@@ -1,0 +1,119 @@
+import { CoreInputError } from './errors';
+import { judgement, memory, tuned, type Sourced } from './source';
+
+/** Debonding law of a family: see lift/fractureEnergy. Units J/m2, °C, N/mm3. */
+export interface Debond {
+  g0: Sourced;
+  g1: Sourced;
+  tgC: Sourced;
+  n: Sourced;
+  meltC?: Sourced;
+  meltWidthK?: Sourced;
+  kNmm3: Sourced;
+  scale: Sourced;
+}
+
+/** Pressure-sensitive joint that is laid anew: thickness, the share it is pressed by, pressure while pressing. */
+export interface Joint {
+  thicknessMm: Sourced;
+  compressMin: Sourced;
+  compressMax: Sourced;
+  pressKPa: Sourced;
+}
+
+/** One adhesive record, read by heat, lift, bond and cure alike. */
+export interface Adhesive {
+  id: string;
+  name: string;
+  form: 'ring' | 'precutRing' | 'tape';
+  bulkMaterial: string;
+  debond: Debond;
+  /** above this the adhesive is overheated, °C */
+  overC: Sourced;
+  joint?: Joint;
+}
+
+const note = 'tuned to common practice, no measurement behind it';
+
+const foam: Debond = {
+  g0: judgement(10, note),
+  g1: judgement(1500, '90 degree peel of acrylic foam 1-4 N/mm, from memory'),
+  tgC: memory(-20, 'acrylic foam'),
+  n: judgement(0.3, note),
+  kNmm3: judgement(2, note),
+  scale: judgement(1, 'calibrated by the shop from observed jobs'),
+};
+
+const foamJoint: Joint = {
+  thicknessMm: judgement(0.3, 'nominal tape thickness'),
+  compressMin: judgement(0.3, 'foam tape wets from about 30 % compression'),
+  compressMax: judgement(0.5, 'foam tape is not pressed beyond about half'),
+  pressKPa: memory(100, 'pressure-sensitive tape, common data-sheet guidance, about 15 psi'),
+};
+
+const records: Adhesive[] = [
+  {
+    id: 'foamRing',
+    name: 'foam ring',
+    form: 'ring',
+    bulkMaterial: 'foamTape',
+    debond: foam,
+    overC: judgement(120, 'acrylic foam, assumed'),
+  },
+  {
+    id: 'solventBorne',
+    name: 'flexible contact adhesive',
+    form: 'ring',
+    bulkMaterial: 'adhesive',
+    debond: {
+      g0: judgement(10, note),
+      g1: judgement(1500, 'flexible liquid 1-6 N/mm peel, from memory'),
+      tgC: memory(-35, 'flexible solvent-borne adhesive'),
+      n: judgement(0.25, note),
+      meltC: tuned(85, note),
+      meltWidthK: tuned(12, note),
+      kNmm3: judgement(3, note),
+      scale: judgement(1, 'calibrated by the shop from observed jobs'),
+    },
+    overC: tuned(130, 'tuned to common practice'),
+  },
+  {
+    id: 'strongRing',
+    name: 'strong wide ring of a large cover',
+    form: 'ring',
+    bulkMaterial: 'foamTape',
+    debond: {
+      ...foam,
+      n: tuned(0.2, 'fitted so that a 0.5 mm pick goes from about 80 °C and works slowly from about 60 °C'),
+      g1: tuned(880, 'fitted so that a 0.5 mm pick goes from about 80 °C and works slowly from about 60 °C'),
+    },
+    overC: tuned(150, 'tuned to common practice'),
+  },
+  {
+    id: 'precutRing',
+    name: 'new pre-cut ring',
+    form: 'precutRing',
+    bulkMaterial: 'foamTape',
+    debond: foam,
+    overC: judgement(120, 'acrylic foam, assumed'),
+    joint: foamJoint,
+  },
+  {
+    id: 'cutTape',
+    name: 'tape cut in strips',
+    form: 'tape',
+    bulkMaterial: 'foamTape',
+    debond: foam,
+    overC: judgement(120, 'acrylic foam, assumed'),
+    joint: foamJoint,
+  },
+];
+
+export const adhesives: ReadonlyMap<string, Adhesive> = new Map(records.map((a) => [a.id, a]));
+
+/** @throws CoreInputError naming the field when the id is unknown */
+export function adhesiveRecord(id: string): Adhesive {
+  const found = adhesives.get(id);
+  if (!found) throw new CoreInputError('adhesive', id, records.map((a) => a.id).join(', '));
+  return found;
+}

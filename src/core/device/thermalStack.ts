@@ -1,0 +1,106 @@
+import { adhesiveRecord } from '../adhesives';
+import { CoreInputError } from '../errors';
+import { coverOf } from './perimeter';
+import type { Bond, Device, Outline, Part, Shape } from './types';
+
+export interface StackZone {
+  shape: Shape;
+  material: string;
+  from: string;
+}
+
+export interface StackLayer {
+  thicknessMm: number;
+  cells: number;
+  fill: string;
+  zones: StackZone[];
+}
+
+/** A place whose temperature is watched: cells of `partId` in a layer, read at the layer's outer face. */
+export interface Watch {
+  id: 'battery' | 'camera' | 'display';
+  partId: string;
+  layer: number;
+}
+
+/** The plan frame outline and the layers from the heated face inward. Pure data, made for the grid. */
+export interface ThermalStack {
+  outline: Outline;
+  layers: StackLayer[];
+  bondLayer: number;
+  bondId: string;
+  bondMaterial: string;
+  watch: Watch[];
+  ringWidthMm: number;
+}
+
+const sliverMm = 0.05;
+
+/**
+ * Cuts the device into layers at every depth where a part begins or ends; slivers under 0.05 mm are merged into the layer
+ * above. Parts that are not present turn into fill. The cover gets two cells, other layers about one a millimetre.
+ * @param present ids of the parts that are in the device now; absent parts neither conduct nor limit anything
+ */
+export function toThermalStack(device: Device, bond: Bond, present: ReadonlySet<string>): ThermalStack {
+  const cover = coverOf(device, bond);
+  const leaf = device.leaves[0];
+  if (!leaf) throw new CoreInputError('device.leaves', 0, 'at least one leaf');
+  const parts = device.parts.filter((p) => present.has(p.id));
+  const bondFrom = cover.hMm;
+  const bondTo = cover.hMm + bond.gapMm;
+  const depths = [0, bondFrom, bondTo, leaf.thicknessMm];
+  for (const p of parts) depths.push(p.fromDepthMm, p.toDepthMm);
+  const cuts: number[] = [];
+  for (const d of depths.sort((a, b) => a - b)) {
+    if (d < 0 || d > leaf.thicknessMm + 1e-9) throw new CoreInputError('part depth', d, `0 to ${leaf.thicknessMm} mm`);
+    if (!cuts.length || d - cuts[cuts.length - 1]! >= sliverMm) cuts.push(d);
+  }
+  const layers: StackLayer[] = [];
+  let bondLayer = -1;
+  const bondMaterial = adhesiveRecord(bond.adhesive).bulkMaterial;
+  for (let i = 0; i + 1 < cuts.length; i++) {
+    const from = cuts[i]!;
+    const to = cuts[i + 1]!;
+    const mid = (from + to) / 2;
+    const thicknessMm = to - from;
+    if (mid < bondFrom) {
+      layers.push({ thicknessMm, cells: 2, fill: cover.material, zones: [] });
+      continue;
+    }
+    const zones: StackZone[] = [];
+    const inBond = mid < bondTo;
+    for (const p of parts)
+      if (p.fromDepthMm < mid && p.toDepthMm > mid) zones.push({ shape: p.shape, material: p.material, from: p.id });
+    if (inBond) {
+      bondLayer = layers.length;
+      zones.push({
+        shape: { kind: 'band', of: cover.outline, fromMm: bond.insetMm, toMm: bond.insetMm + bond.widthMm },
+        material: bondMaterial,
+        from: bond.id,
+      });
+    }
+    layers.push({ thicknessMm, cells: Math.max(1, Math.round(thicknessMm)), fill: leaf.fill, zones });
+  }
+  if (bondLayer < 0) throw new CoreInputError('bond.gapMm', bond.gapMm, `at least ${sliverMm} mm`);
+  return {
+    outline: leaf.outline,
+    layers,
+    bondLayer,
+    bondId: bond.id,
+    bondMaterial,
+    watch: watches(parts, cuts),
+    ringWidthMm: bond.widthMm,
+  };
+}
+
+function watches(parts: Part[], cuts: number[]): Watch[] {
+  const out: Watch[] = [];
+  for (const p of parts) {
+    if (p.kind !== 'battery' && p.kind !== 'camera' && p.kind !== 'display') continue;
+    let layer = 0;
+    for (let i = 0; i + 1 < cuts.length; i++) if (cuts[i]! <= p.fromDepthMm + sliverMm) layer = i;
+    out.push({ id: p.kind, partId: p.id, layer });
+  }
+  return out;
+}
+

@@ -1,0 +1,123 @@
+import type { Sourced } from '../source';
+
+/** Plan frame: mm, origin at the top-left of the outline box seen FROM BEHIND, x right, y down to the charge port. */
+export type Pt = readonly [xMm: number, yMm: number];
+
+export type Outline =
+  | { kind: 'disc'; c: Pt; rMm: number }
+  | { kind: 'roundRect'; min: Pt; max: Pt; rMm: number }
+  | { kind: 'polygon'; pts: readonly Pt[] };
+
+/** A band lies between two inset distances from an outline: rings and rims. */
+export type Shape = Outline | { kind: 'band'; of: Outline; fromMm: number; toMm: number };
+
+/** A stretch of a bond: s along its centre line from bottom middle, clockwise as looked at. All stages join on it. */
+export interface Arc {
+  fromMm: number;
+  toMm: number;
+}
+
+export type EdgeId = 'bottom' | 'left' | 'top' | 'right';
+
+export type PartKind =
+  | 'battery'
+  | 'camera'
+  | 'display'
+  | 'coil'
+  | 'board'
+  | 'rim'
+  | 'midPlate'
+  | 'button'
+  | 'magnet'
+  | 'speaker'
+  | 'mic'
+  | 'flash'
+  | 'other';
+
+/** Anything inside with an extent. The same list makes heat zones, keep-outs, watched places and depth limits. */
+export interface Part {
+  id: string;
+  name: string;
+  kind: PartKind;
+  shape: Shape;
+  /** depth from the outer surface of the back, mm */
+  fromDepthMm: number;
+  toDepthMm: number;
+  material: string;
+  removable: boolean;
+  /** margin that a tool keeps from this part, mm */
+  clearMm: Sourced;
+  limitC?: { caution: Sourced; stop: Sourced };
+}
+
+export interface Cable {
+  id: string;
+  name: string;
+  at: Arc;
+  widthMm: number;
+  /** how far the cable and its connector reach in from the edge, mm */
+  reachMm: number;
+  slackMm: number;
+  foldToward: EdgeId;
+  unplugFirst: boolean;
+}
+
+export interface Hole {
+  id: string;
+  shape: Outline;
+  role: 'camera' | 'flash' | 'mic' | 'reader' | 'port';
+}
+
+export interface Cover {
+  /** row of the strength table */
+  strength: string;
+  material: string;
+  hMm: number;
+  outline: Outline;
+  printLayer: boolean;
+  /** nominal gap between cover edge and frame, mm: the datum of the dry fit */
+  insetToFrameMm: number;
+}
+
+export interface Face {
+  id: string;
+  leaf: string;
+  side: 'back' | 'front';
+  cover: Cover;
+  holes: Hole[];
+}
+
+/** What is softened, cut, cleaned and laid again. */
+export interface Bond {
+  id: string;
+  faceId: string;
+  /** ring width and its inset from the cover's outline, mm */
+  widthMm: number;
+  insetMm: number;
+  gapMm: number;
+  adhesive: string;
+  /** vents and microphone paths left open */
+  gaps: Arc[];
+}
+
+export interface Leaf {
+  id: string;
+  outline: Outline;
+  thicknessMm: number;
+  fill: string;
+}
+
+/** An immutable, versioned model; a job copies the version that it started with. */
+export interface Device {
+  id: string;
+  version: number;
+  name: string;
+  /** phone or tablet, a word for lists and durations */
+  kind: 'phone' | 'tablet';
+  leaves: Leaf[];
+  faces: Face[];
+  bonds: Bond[];
+  parts: Part[];
+  cables: Cable[];
+  functions: string[];
+}
