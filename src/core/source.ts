@@ -27,4 +27,8 @@ export const judgement = make('judgement');
 export const tuned = make('tuned');
 export const measured = make('measured');
 
-export const widen = (r: Range, low: number, high: number): Range => ({ low: r.low - low, mean: r.mean, high: r.high + high });
+export const widen = (r: Range, low: number, high: number): Range => ({
+  low: r.low - low,
+  mean: r.mean,
+  high: r.high + high,
+});

@@ -109,7 +109,9 @@ export class Perimeter {
     const own = this.pieces.filter((p) => p.edge === edge);
     const last = this.pieces[this.pieces.length - 1]!;
     if (edge === 'bottom') {
-      const firstEnd = own.filter((p) => p.fromMm < this.lengthMm / 2).reduce((m, p) => Math.max(m, p.fromMm + p.lengthMm), 0);
+      const firstEnd = own
+        .filter((p) => p.fromMm < this.lengthMm / 2)
+        .reduce((m, p) => Math.max(m, p.fromMm + p.lengthMm), 0);
       return { fromMm: last.fromMm - this.lengthMm, toMm: firstEnd };
     }
     return { fromMm: own[0]!.fromMm, toMm: own[own.length - 1]!.fromMm + own[own.length - 1]!.lengthMm };

@@ -103,4 +103,3 @@ function watches(parts: Part[], cuts: number[]): Watch[] {
   }
   return out;
 }
-

@@ -217,14 +217,10 @@ export function makeGrid(
       const top = share.reduce((m, v) => Math.max(m, v), 0);
       const cells: number[] = [];
       // lower thresholds make cells that are mixed with air read falsely hot
-      for (let col = 0; col < columns; col++)
-        if (active[col] && top > 0 && share[col]! >= 0.95 * top) cells.push(col);
+      for (let col = 0; col < columns; col++) if (active[col] && top > 0 && share[col]! >= 0.95 * top) cells.push(col);
       return { id: w.id, partId: w.partId, columns: Int32Array.from(cells), k: layerFirst[w.layer]! };
     }),
-    center: (column) => [
-      origin[0] + ((column % nx) + 0.5) * dxMm,
-      origin[1] + (Math.floor(column / nx) + 0.5) * dyMm,
-    ],
+    center: (column) => [origin[0] + ((column % nx) + 0.5) * dxMm, origin[1] + (Math.floor(column / nx) + 0.5) * dyMm],
   };
 }
 

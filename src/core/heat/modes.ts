@@ -73,8 +73,8 @@ export function buildModes(
   const weight = Float64Array.from(grid.capacity, (c, i) => (grid.active[Math.floor(i / grid.nz)] ? Math.sqrt(c) : 0));
 
   // times between snapshots: short after a switch, then growing; a tail for long holds and long interruptions
-  const ramp = [...fill(4, 0.25), ...fill(4, 1), ...fill(4, 2), ...fill(8, 4), ...fill(24, 8)];
-  const tail = [16, 32, 64, 128, 128, 256, 512];
+  const ramp = [...fill(4, 0.25), ...fill(3, 1), ...fill(4, 4), ...fill(4, 8), ...fill(11, 16)];
+  const tail = [32, 64, 128, 256, 512];
   const total = unitConductances.length * 2 * ramp.length + 2 * tail.length;
   let done = 0;
   const state = new Float64Array(n);

@@ -60,7 +60,17 @@ export class HeatSolver {
     this.off = make();
     this.uBack = new Float64Array(nx * ny);
     this.uFront = new Float64Array(nx * ny);
-    this.work = { k1: make(), k2: make(), rhs: make(), y: make(), r: make(), z: make(), p: make(), q: make(), t: make() };
+    this.work = {
+      k1: make(),
+      k2: make(),
+      rhs: make(),
+      y: make(),
+      r: make(),
+      z: make(),
+      p: make(),
+      q: make(),
+      t: make(),
+    };
     // sum of all conductances leaving a cell, the films of back and front apart
     this.base = new Float64Array(n);
     for (let j = 0; j < ny; j++)
@@ -318,8 +328,7 @@ export class HeatSolver {
       for (let n = 0; n < blackAt.length; n++)
         for (let e = blackAt[n]!, end = e + nz; e < end; e++) r[e] = r[e]! - q[e]!;
       let rz = this.lineSolve(blackAt, r, z);
-      for (let n = 0; n < blackAt.length; n++)
-        for (let e = blackAt[n]!, end = e + nz; e < end; e++) p[e] = z[e]!;
+      for (let n = 0; n < blackAt.length; n++) for (let e = blackAt[n]!, end = e + nz; e < end; e++) p[e] = z[e]!;
       const stop = norm0 * this.tolerance * this.tolerance;
       for (let it = 0; it < 400 && rz > stop; it++) {
         this.iterations++;

@@ -1,0 +1,103 @@
+import { judgement, memory, type Sourced } from '../source';
+
+export interface Clip {
+  id: string;
+  name: string;
+  forceN: number;
+  owned: number;
+}
+
+export const evennessMin = judgement(0.85, 'least over greatest pressure between two clips');
+export const bondLimitKPa = judgement(150, 'greatest pressure on cover and frame under a clip');
+export const displayLimitKPa = judgement(20, 'mean pressure over the display');
+export const tapePressKPa = memory(100, 'pressure-sensitive tape, data-sheet guidance about 15 psi');
+const stripMm = judgement(15, 'width of the glass strip that spreads a clip');
+
+export interface ClampPlan {
+  clip: Clip | null;
+  count: number;
+  spacingMm: number;
+  totalN: number;
+  meanKPa: number;
+  peakKPa: number;
+  evenness: number;
+  displayKPa: number;
+  /** every way that was weighed, and what speaks against it */
+  ways: {
+    clip: Clip;
+    count: number;
+    evenness: number;
+    peakKPa: number;
+    meanKPa: number;
+    against: ('force' | 'uneven' | 'peak' | 'display' | 'owned')[];
+  }[];
+}
+
+/**
+ * Least over greatest pressure of equal point loads at spacing s on a Winkler beam; `ls` = spacing over decay length.
+ * Beam on elastic foundation, Hetenyi 1946 (published). 1: even; 0 or less: the tape lifts between two clips.
+ */
+export function evenness(ls: number): number {
+  const phi = (x: number) => Math.exp(-Math.abs(x)) * (Math.cos(Math.abs(x)) + Math.sin(Math.abs(x)));
+  const n = Math.ceil(40 / Math.max(ls, 0.05)) + 2;
+  let between = 0;
+  let under = 0;
+  for (let m = -n; m <= n; m++) {
+    if (m < n) between += phi((m + 0.5) * ls);
+    under += phi(m * ls);
+  }
+  return between / under;
+}
+
+/**
+ * Number and force of clips solved together (one law 12): the fewest clips of one kind that press enough, evenly enough
+ * and nowhere too hard. Evenness wants many clips, the limits want gentle ones.
+ */
+export function clampPlan(
+  lengthMm: number,
+  widthMm: number,
+  coverAreaMm2: number,
+  hMm: number,
+  eGPa: number,
+  kNmm3: number,
+  clips: readonly Clip[],
+  needKPa: Sourced = tapePressKPa,
+): ClampPlan {
+  const ei = (eGPa * 1e3 * stripMm.value * hMm ** 3) / 12;
+  const lambda = ((kNmm3 * widthMm) / (4 * ei)) ** 0.25;
+  const areaMm2 = lengthMm * widthMm;
+  const judge = (clip: Clip, count: number) => {
+    const even = evenness((lambda * lengthMm) / count);
+    const meanKPa = ((clip.forceN * count) / areaMm2) * 1e3;
+    const peakKPa = even > -1 ? (meanKPa * 2) / (1 + even) : Infinity;
+    const displayKPa = ((clip.forceN * count) / coverAreaMm2) * 1e3;
+    const against: ClampPlan['ways'][number]['against'] = [];
+    if (meanKPa < needKPa.value) against.push('force');
+    if (even < evennessMin.value) against.push('uneven');
+    if (peakKPa > bondLimitKPa.value) against.push('peak');
+    if (displayKPa > displayLimitKPa.value) against.push('display');
+    if (count > clip.owned) against.push('owned');
+    return { clip, count, evenness: even, peakKPa, meanKPa, displayKPa, against };
+  };
+  const ways = clips.map((clip) => {
+    const tried = Array.from({ length: 60 }, (_, i) => judge(clip, i + 2));
+    return (
+      tried.find((t) => t.against.length === 0) ??
+      tried.find((t) => !t.against.includes('force')) ??
+      tried[tried.length - 1]!
+    );
+  });
+  const good = ways.filter((w) => w.against.length === 0).sort((a, b) => a.count - b.count)[0];
+  const shown = good ?? [...ways].sort((a, b) => a.against.length - b.against.length)[0];
+  return {
+    clip: good?.clip ?? null,
+    count: shown?.count ?? 0,
+    spacingMm: shown ? lengthMm / shown.count : 0,
+    totalN: shown ? shown.clip.forceN * shown.count : 0,
+    meanKPa: shown?.meanKPa ?? 0,
+    peakKPa: shown?.peakKPa ?? 0,
+    evenness: shown?.evenness ?? 0,
+    displayKPa: shown?.displayKPa ?? 0,
+    ways,
+  };
+}

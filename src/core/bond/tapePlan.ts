@@ -1,0 +1,131 @@
+import type { EdgeId, Outline, Pt } from '../device/types';
+import { CoreInputError, requireIn } from '../errors';
+import { judgement } from '../source';
+
+export const sagMm = judgement(0.3, 'how far a chord may leave the round corner');
+export const kerfMm = judgement(0.5, 'lost at every cut');
+
+export interface TapePiece {
+  /** edge, or corner named by the two edges it joins */
+  where: EdgeId | 'bottomRight' | 'topRight' | 'topLeft' | 'bottomLeft';
+  lengthMm: number;
+  /** centre line of the piece on the plan */
+  from: Pt;
+  to: Pt;
+}
+
+export interface TapePlan {
+  scheme: 'butt' | 'facet';
+  facetsPerCorner: number;
+  pieces: TapePiece[];
+  lengthMm: number;
+  /** length taken from the roll, kerf included */
+  rollUsedMm: number;
+  ringAreaMm2: number;
+  /** angle from square to cut where a straight meets a facet, and facet meets facet, degrees */
+  mitreDeg: { straight: number; facet: number };
+  /** an open stretch (vent, microphone): no seal to speak of */
+  brokenRing: boolean;
+  jobsLeft: number;
+}
+
+export interface TapeGap {
+  side: EdgeId;
+  /** from the left end (bottom, top) or the bottom end (left, right) of the cover, mm */
+  fromMm: number;
+  toMm: number;
+}
+
+export const roundRectAreaMm2 = (w: number, h: number, r: number) => w * h - (4 - Math.PI) * Math.max(0, r) ** 2;
+
+/**
+ * Cut list of a ring of tape round a cover. Tight corners: square butt joints, no overlap (a double layer is a bump).
+ * Round corners: straights between the arc tangents and k chords a corner, mitred. Own derivation; sag and kerf judgement.
+ * @param widthMm tape width; insetMm from the cover's edge; rollMm what is left on the roll
+ */
+export function tapePlan(
+  outline: Outline,
+  insetMm: number,
+  widthMm: number,
+  gaps: readonly TapeGap[],
+  rollMm: number,
+): TapePlan {
+  if (outline.kind !== 'roundRect') throw new CoreInputError('outline', outline.kind, 'a rounded rectangle');
+  const [x0, y0] = outline.min;
+  const W = outline.max[0] - x0;
+  const H = outline.max[1] - y0;
+  const r = outline.rMm;
+  const e = requireIn('inset', insetMm, 0, Math.min(W, H) / 4, 'mm');
+  const w = requireIn('tape width', widthMm, 0.5, 30, 'mm');
+  requireIn('roll length', rollMm, 0, 1e6, 'mm');
+  const Ro = r - e;
+  const ringAreaMm2 =
+    roundRectAreaMm2(W - 2 * e, H - 2 * e, Ro) -
+    roundRectAreaMm2(W - 2 * e - 2 * w, H - 2 * e - 2 * w, Math.max(0, Ro - w));
+  const butt = Ro <= w;
+  let k = 0;
+  let span: Record<EdgeId, [number, number]>;
+  if (butt) {
+    const s = Math.max(e, Ro <= 0 ? e : r - Math.sqrt(Math.max(0, r * r - Ro * Ro)));
+    span = { left: [s, H - s], right: [s, H - s], bottom: [e + w, W - e - w], top: [e + w, W - e - w] };
+  } else {
+    k = Math.max(1, Math.ceil(Math.PI / 2 / (2 * Math.acos(1 - Math.min(sagMm.value / Ro, 1))) - 1e-9));
+    span = { left: [r, H - r], right: [r, H - r], bottom: [r, W - r], top: [r, W - r] };
+  }
+  const mid = e + w / 2;
+  // along an edge from its left or bottom end, to the plan frame
+  const place = (side: EdgeId, at: number): Pt =>
+    side === 'bottom'
+      ? [x0 + at, y0 + H - mid]
+      : side === 'top'
+        ? [x0 + at, y0 + mid]
+        : side === 'left'
+          ? [x0 + mid, y0 + H - at]
+          : [x0 + W - mid, y0 + H - at];
+  const pieces: TapePiece[] = [];
+  for (const side of ['bottom', 'right', 'top', 'left'] as const) {
+    let runs: [number, number][] = [span[side]];
+    for (const g of gaps.filter((x) => x.side === side))
+      runs = runs.flatMap(([a, b]): [number, number][] => {
+        const lo = Math.max(a, g.fromMm);
+        const hi = Math.min(b, g.toMm);
+        if (hi <= lo) return [[a, b]];
+        // leftovers up to 1 mm are not worth laying
+        return (
+          [
+            [a, lo],
+            [hi, b],
+          ] as [number, number][]
+        ).filter(([p, q]) => q - p > 1);
+      });
+    for (const [a, b] of runs) pieces.push({ where: side, lengthMm: b - a, from: place(side, a), to: place(side, b) });
+  }
+  const chord = k ? 2 * Ro * Math.sin(Math.PI / (4 * k)) : 0;
+  const corners = [
+    { where: 'bottomRight', c: [x0 + W - r, y0 + H - r], start: 0 },
+    { where: 'topRight', c: [x0 + W - r, y0 + r], start: 270 },
+    { where: 'topLeft', c: [x0 + r, y0 + r], start: 180 },
+    { where: 'bottomLeft', c: [x0 + r, y0 + H - r], start: 90 },
+  ] as const;
+  for (const c of corners)
+    for (let i = 0; i < k; i++) {
+      const at = (step: number): Pt => {
+        const a = ((c.start + (90 * step) / k) * Math.PI) / 180;
+        return [c.c[0] + (r - mid) * Math.cos(a), c.c[1] + (r - mid) * Math.sin(a)];
+      };
+      pieces.push({ where: c.where, lengthMm: chord, from: at(i), to: at(i + 1) });
+    }
+  const lengthMm = pieces.reduce((s, p) => s + p.lengthMm, 0);
+  const rollUsedMm = lengthMm + kerfMm.value * pieces.length;
+  return {
+    scheme: butt ? 'butt' : 'facet',
+    facetsPerCorner: k,
+    pieces,
+    lengthMm,
+    rollUsedMm,
+    ringAreaMm2,
+    mitreDeg: { straight: k ? 90 / (4 * k) : 0, facet: k ? 90 / (2 * k) : 0 },
+    brokenRing: gaps.length > 0,
+    jobsLeft: Math.floor(rollMm / rollUsedMm),
+  };
+}

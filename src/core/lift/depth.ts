@@ -1,0 +1,102 @@
+import { coverOf, bondPerimeter, type Perimeter } from '../device/perimeter';
+import { contains } from '../device/shapes';
+import type { Bond, Device, EdgeId, Outline, Pt, Shape } from '../device/types';
+import { judgement } from '../source';
+
+/** Where no tool goes: derived from the parts that reach the tool's plane and the cables that cross to the cover. */
+export interface KeepOut {
+  id: string;
+  name: string;
+  shape: Shape;
+  clearMm: number;
+  why: 'coil' | 'camera' | 'cable' | 'button' | 'part';
+}
+
+/** A pick needs this much room below the bond line, mm. */
+const toolRoomMm = 0.5;
+/** The blade passes the ring by this much, mm. */
+export const overMm = judgement(1, 'past the ring, so that it is cut through');
+
+export function keepOuts(device: Device, bond: Bond, present: ReadonlySet<string>): KeepOut[] {
+  const floor = coverOf(device, bond).hMm + bond.gapMm + toolRoomMm;
+  const frame = new Set(['rim', 'midPlate', 'display']);
+  const out: KeepOut[] = device.parts
+    .filter((p) => present.has(p.id) && !frame.has(p.kind) && p.fromDepthMm < floor - 1e-9)
+    .map((p) => ({
+      id: p.id,
+      name: p.name,
+      shape: p.shape,
+      clearMm: p.clearMm.value,
+      why: p.kind === 'coil' || p.kind === 'camera' || p.kind === 'button' ? p.kind : 'part',
+    }));
+  const path = bondPerimeter(device, bond);
+  for (const c of device.cables)
+    out.push({ id: c.id, name: c.name, shape: cableShape(path, bond, c), clearMm: 0, why: 'cable' });
+  return out;
+}
+
+/** A cable as a strip from the cover's edge inward. */
+function cableShape(path: Perimeter, bond: Bond, c: Device['cables'][number]): Outline {
+  const mid = path.point((c.at.fromMm + c.at.toMm) / 2);
+  const [nx, ny] = mid.normal;
+  const half = c.widthMm / 2 + 1;
+  const out = bond.insetMm + bond.widthMm / 2;
+  const corner = (along: number, depth: number): Pt => [
+    mid.at[0] + nx * (out - depth) - ny * along,
+    mid.at[1] + ny * (out - depth) + nx * along,
+  ];
+  return {
+    kind: 'polygon',
+    pts: [corner(-half, 0), corner(half, 0), corner(half, c.reachMm), corner(-half, c.reachMm)],
+  };
+}
+
+/** Deepest the tool may go at s, from the cover's edge, and what stops it. Searches to 30 mm. */
+export function depthLimitAt(
+  path: Perimeter,
+  bond: Bond,
+  outs: readonly KeepOut[],
+  sMm: number,
+): { limitMm: number; by: KeepOut | null } {
+  const p = path.point(sMm);
+  const edge = bond.insetMm + bond.widthMm / 2;
+  for (let d = 0; d <= 30; d += 0.25) {
+    const at: Pt = [p.at[0] + p.normal[0] * (edge - d), p.at[1] + p.normal[1] * (edge - d)];
+    for (const k of outs) if (contains(k.shape, at, k.clearMm)) return { limitMm: d, by: k };
+  }
+  return { limitMm: 30, by: null };
+}
+
+export interface EdgeWindow {
+  edge: EdgeId;
+  /** least depth that cuts the ring through, deepest allowed, from the cover's edge, mm */
+  needMm: number;
+  limitMm: number;
+  limitedBy: KeepOut | null;
+  /** stretches where the tool must not enter at all, in s */
+  closed: { fromMm: number; toMm: number; by: KeepOut }[];
+}
+
+/** Depth window of the pick per edge: enough to cut the ring, short of the nearest part. */
+export function edgeWindows(device: Device, bond: Bond, outs: readonly KeepOut[]): EdgeWindow[] {
+  const path = bondPerimeter(device, bond);
+  const needMm = bond.insetMm + bond.widthMm + overMm.value;
+  return (['bottom', 'left', 'top', 'right'] as const).map((edge) => {
+    const span = path.edgeSpan(edge);
+    const out: EdgeWindow = { edge, needMm, limitMm: 30, limitedBy: null, closed: [] };
+    const n = Math.ceil(span.toMm - span.fromMm);
+    for (let i = 0; i <= n; i++) {
+      const s = span.fromMm + ((span.toMm - span.fromMm) * i) / n;
+      const { limitMm, by } = depthLimitAt(path, bond, outs, s);
+      if (by && limitMm < needMm) {
+        const last = out.closed[out.closed.length - 1];
+        if (last && last.by.id === by.id && s - last.toMm < 2) last.toMm = s;
+        else out.closed.push({ fromMm: s, toMm: s, by });
+      } else if (limitMm < out.limitMm) {
+        out.limitMm = limitMm;
+        out.limitedBy = by;
+      }
+    }
+    return out;
+  });
+}

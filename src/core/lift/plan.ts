@@ -1,0 +1,153 @@
+import { exposure, fallsBelow, firstTrue, handlingS, horizonS, readyAt, type Exposure } from '../heat/forecast';
+import type { ArcCells, HeatRun } from '../heat/run';
+import { judgement, type Range } from '../source';
+import { cutSpeed, slowShare } from './verdict';
+
+export interface LiftPlanInput {
+  /** run so far (on the plate or not), arcs of the bond in the order in which they will be cut */
+  run: HeatRun;
+  arcs: readonly ArcCells[];
+  order: readonly number[];
+  easyC: number;
+  workC: number;
+  setC: number;
+  /** where the plan starts, s of the run */
+  nowS: number;
+  batteryMarks: { cautionC: number; stopC: number };
+}
+
+export interface LiftPlan {
+  /** millimetres cut in each window, the first window first */
+  windowsMm: number[];
+  reheats: number;
+  /** pauses in which the cell cools before the next reheat */
+  rests: number;
+  totalS: number;
+  finished: boolean;
+  /** why the plan does not finish: the battery would pass its stop mark, or the line never gets soft enough */
+  stoppedBy: 'battery' | 'cold' | null;
+  battery: Exposure | null;
+}
+
+const maxReheats = 16;
+const stepS = 2;
+/** Longest time at full speed that a heat is prolonged for, when the battery allows it, s. */
+const usefulS = judgement(60, 'time at full speed worth heating longer for');
+/** A heat that the cell cuts short is only worth it when the arc is this far above workC, K. */
+const workMarginK = judgement(3, 'enough above gripping for a slow cut');
+/** A rest ends when the cell's high bound is this far under its caution mark, K. */
+const restUnderK = judgement(15, 'cool enough that the next heat starts well below the caution mark');
+
+/**
+ * Walks the whole ring against the cooling line: each arc is cut at full speed while its low bound is at easyC, at a
+ * tenth while at workC, and the device goes back on the plate when the arc has gripped. One law 3.
+ */
+export function planLift(input: LiftPlanInput): LiftPlan {
+  const { arcs, order, easyC, workC, setC, batteryMarks } = input;
+
+  let run = input.run;
+  let t = input.nowS;
+  const windowsMm: number[] = [];
+  let reheats = -1;
+  let rests = 0;
+  let done = 0;
+  let cut = 0;
+  const fail = (stoppedBy: LiftPlan['stoppedBy']): LiftPlan => ({
+    windowsMm,
+    reheats: Math.max(0, reheats),
+    rests,
+    totalS: t - input.nowS,
+    finished: false,
+    stoppedBy,
+    battery: exposure(run, 'battery', batteryMarks, 0, t, 5),
+  });
+  while (done < order.length) {
+    const arc = arcs[order[done]!]!;
+    if (reheats >= maxReheats) return fail('cold');
+    const off = run;
+    const offAt = t;
+    const first = windowsMm.length === 0;
+    if (!run.onPlate(t)) run = run.then({ atS: t, setC, preheated: true });
+    let leave = leaveAt(run, arc, input, t, first);
+    if (leave === 'battery' && !first) {
+      // rest until the cell is cool again, then heat afresh
+      const cooled = firstTrue(
+        (s) => (off.partC(s, 'battery')?.high ?? 0) <= batteryMarks.cautionC - restUnderK.value,
+        offAt,
+        offAt + horizonS,
+        60,
+      );
+      if (cooled === null) return fail('battery');
+      rests++;
+      run = off.then({ atS: cooled, setC, preheated: true });
+      leave = leaveAt(run, arc, input, cooled, first);
+    }
+    if (typeof leave === 'string') return fail(leave);
+    t = leave;
+    reheats++;
+    run = run.then({ atS: t, setC: null, preheated: false });
+    t += handlingS.value;
+    let window = 0;
+    for (;;) {
+      const a = arcs[order[done]!]!;
+      const low = run.arcC(t, a).low;
+      const v = low >= easyC ? cutSpeed.value : low >= workC ? cutSpeed.value * slowShare : 0;
+      if (v === 0) break;
+      const length = a.toMm - a.fromMm;
+      const stepMm = Math.min(v * stepS, length - cut);
+      t += stepMm / v;
+      window += stepMm;
+      cut += stepMm;
+      if (cut >= length - 1e-9) {
+        cut = 0;
+        done++;
+        if (done >= order.length) break;
+      }
+    }
+    windowsMm.push(window);
+    if (window === 0) return fail('cold');
+  }
+  return {
+    windowsMm,
+    reheats: Math.max(0, reheats),
+    rests,
+    totalS: t - input.nowS,
+    finished: true,
+    stoppedBy: null,
+    battery: exposure(run, 'battery', batteryMarks, 0, t, 5),
+  };
+}
+
+/**
+ * When to leave the plate for an arc: with a useful time at full speed when the cell allows it, else as soon as the arc is
+ * ready. A later arc needs only workC when its turn comes (one law 3), so there the cell's stop mark may cut the heat short.
+ */
+function leaveAt(
+  run: HeatRun,
+  arc: ArcCells,
+  { easyC, workC, batteryMarks }: LiftPlanInput,
+  fromS: number,
+  first: boolean,
+): number | 'battery' | 'cold' {
+  const cool = (s: number) => (run.partC(s, 'battery')?.high ?? -Infinity) < batteryMarks.stopC;
+  const long = readyAt(run, arc, easyC, fromS, handlingS.value + usefulS.value);
+  if (long && cool(long.high)) return long.high;
+  const ready = readyAt(run, arc, easyC, fromS);
+  if (ready && cool(ready.high)) return ready.high;
+  if (first) return ready ? 'battery' : 'cold';
+  const hot = firstTrue((s) => !cool(s), fromS, fromS + horizonS, 30);
+  if (hot === null) return 'cold';
+  const leave = hot - 0.25;
+  const then = run.then({ atS: leave, setC: null, preheated: false }).arcC(leave + handlingS.value, arc).low;
+  return leave > fromS && then >= workC + workMarginK.value ? leave : 'battery';
+}
+
+/** Both ends of the window of one arc after the device came off at `offS`. */
+export function windowOf(
+  run: HeatRun,
+  arc: ArcCells,
+  th: { easyC: number; workC: number },
+  fromS: number,
+): { easyUntilS: Range; gripsAtS: Range } {
+  return { easyUntilS: fallsBelow(run, arc, th.easyC, fromS), gripsAtS: fallsBelow(run, arc, th.workC, fromS) };
+}
