@@ -1,4 +1,4 @@
-import { judgement, published, type Sourced } from '../source';
+import { published, type Sourced } from '../source';
 
 export const stefanBoltzmannWm2K4 = 5.67e-8;
 export const zeroCelsiusK = 273.15;

@@ -1,0 +1,79 @@
+import type { ThermalStack } from '../device/thermalStack';
+import type { Bond, Device } from '../device/types';
+import { bondPerimeter } from '../device/perimeter';
+import { benchEnvironment } from './environment';
+import { checkGridSize, makeGrid } from './grid';
+import { bondReadings, faceReadings, readOff } from './observe';
+import { Cancelled } from './modes';
+import type { Plate } from './heater';
+import { arcCells, HeatRun } from './run';
+import { ReducedModel } from './reduced';
+import { HeatSolver } from './solver';
+
+export interface ConfirmInput {
+  plate: Plate;
+  ambientC: number;
+  setC: number;
+  heatS: number;
+  coolS: number;
+}
+
+export interface Confirmation {
+  /** coldest bond cell and hottest battery face of the full run and of the reduced answer, °C */
+  samples: {
+    tS: number;
+    fullBondC: number;
+    reducedBondC: number;
+    fullBatteryC: number | null;
+    reducedBatteryC: number | null;
+  }[];
+  largestBondErrorK: number;
+  largestBatteryErrorK: number;
+}
+
+const stepS = 5;
+
+/**
+ * The full coupled model with true radiation on the check grid, beside the reduced answer: heat on a preheated plate, then
+ * free cooling. @param onProgress share done; return false to cancel
+ */
+export function confirmRun(
+  model: ReducedModel,
+  device: Device,
+  bond: Bond,
+  stack: ThermalStack,
+  input: ConfirmInput,
+  onProgress: (share: number) => boolean | void = () => true,
+): Confirmation {
+  const grid = makeGrid(stack, checkGridSize(stack));
+  const solver = new HeatSolver(grid, benchEnvironment(input.ambientC, 'true'), input.ambientC);
+  const plateC = input.setC + input.plate.offsetK.value;
+  const run = HeatRun.start(model, input.plate, input.ambientC, [
+    { atS: 0, setC: input.setC, preheated: true },
+    { atS: input.heatS, setC: null, preheated: false },
+  ]);
+  const ring = bondReadings(grid);
+  const cells = grid.watch.filter((w) => w.id === 'battery').flatMap((w) => faceReadings(grid, w.columns, w.k));
+  const arcs = arcCells(model, bondPerimeter(device, bond).lengthMm);
+  const at = (c: number, k: number) => solver.at(c, k);
+  const samples: Confirmation['samples'] = [];
+  const sample = (tS: number) => {
+    samples.push({
+      tS,
+      fullBondC: ring.reduce((m, r) => Math.min(m, readOff(at, r)), Infinity),
+      reducedBondC: run.arcsC(tS, arcs).reduce((m, r) => Math.min(m, r.mean), Infinity),
+      fullBatteryC: cells.length ? cells.reduce((m, r) => Math.max(m, readOff(at, r)), -Infinity) : null,
+      reducedBatteryC: run.partC(tS, 'battery')?.mean ?? null,
+    });
+    if (onProgress(tS / (input.heatS + input.coolS)) === false) throw new Cancelled('cancelled');
+  };
+  const plate = { conductanceWm2K: input.plate.conductanceWm2K.value, plateC: () => plateC };
+  solver.run(plate, input.heatS, stepS, (t) => t % 10 < 1e-6 && sample(t));
+  solver.run(null, input.coolS, stepS, (t) => t % 10 < 1e-6 && sample(input.heatS + t));
+  const worst = (f: (s: Confirmation['samples'][number]) => number) => samples.reduce((m, s) => Math.max(m, f(s)), 0);
+  return {
+    samples,
+    largestBondErrorK: worst((s) => Math.abs(s.fullBondC - s.reducedBondC)),
+    largestBatteryErrorK: worst((s) => Math.abs((s.fullBatteryC ?? 0) - (s.reducedBatteryC ?? 0))),
+  };
+}

@@ -1,0 +1,121 @@
+import { z } from 'zod';
+
+import './zodConfig';
+import type { Device } from '../core/device/types';
+import type { Sourced } from '../core/source';
+
+const mm = (low: number, high: number) => z.number().min(low).max(high);
+
+export const sourcedSchema: z.ZodType<Sourced> = z.object({
+  value: z.number(),
+  u: z.number().min(0).optional(),
+  source: z.object({
+    kind: z.enum(['published', 'commonPractice', 'memory', 'judgement', 'tuned', 'calibrated', 'measured']),
+    note: z.string().max(400),
+  }),
+});
+
+const pt = z.tuple([mm(-100, 500), mm(-100, 500)]);
+const outlineSchema = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('disc'), c: pt, rMm: mm(0.1, 250) }),
+  z.object({ kind: z.literal('roundRect'), min: pt, max: pt, rMm: mm(0, 100) }),
+  z.object({ kind: z.literal('polygon'), pts: z.array(pt).min(3).max(400) }),
+]);
+const shapeSchema = z.union([
+  outlineSchema,
+  z.object({ kind: z.literal('band'), of: outlineSchema, fromMm: mm(-50, 250), toMm: mm(-50, 250) }),
+]);
+const arcSchema = z.object({ fromMm: mm(-2000, 2000), toMm: mm(-2000, 2000) });
+const id = z.string().min(1).max(60);
+const edge = z.enum(['bottom', 'left', 'top', 'right']);
+
+export const deviceSchema: z.ZodType<Device> = z.object({
+  id,
+  version: z.number().int().min(1),
+  name: z.string().min(1).max(80),
+  kind: z.enum(['phone', 'tablet']),
+  leaves: z
+    .array(z.object({ id, outline: outlineSchema, thicknessMm: mm(1, 40), fill: id }))
+    .min(1)
+    .max(4),
+  faces: z
+    .array(
+      z.object({
+        id,
+        leaf: id,
+        side: z.enum(['back', 'front']),
+        cover: z.object({
+          strength: id,
+          material: id,
+          hMm: mm(0.2, 5),
+          outline: outlineSchema,
+          printLayer: z.boolean(),
+          insetToFrameMm: mm(0, 3),
+        }),
+        holes: z
+          .array(z.object({ id, shape: outlineSchema, role: z.enum(['camera', 'flash', 'mic', 'reader', 'port']) }))
+          .max(40),
+      }),
+    )
+    .min(1)
+    .max(8),
+  bonds: z
+    .array(
+      z.object({
+        id,
+        faceId: id,
+        widthMm: mm(0.5, 30),
+        insetMm: mm(0, 20),
+        gapMm: mm(0.05, 2),
+        adhesive: id,
+        gaps: z.array(arcSchema).max(40),
+      }),
+    )
+    .min(1)
+    .max(8),
+  parts: z
+    .array(
+      z.object({
+        id,
+        name: z.string().min(1).max(80),
+        kind: z.enum([
+          'battery',
+          'camera',
+          'display',
+          'coil',
+          'board',
+          'rim',
+          'midPlate',
+          'button',
+          'magnet',
+          'speaker',
+          'mic',
+          'flash',
+          'other',
+        ]),
+        shape: shapeSchema,
+        fromDepthMm: mm(0, 40),
+        toDepthMm: mm(0, 40),
+        material: id,
+        removable: z.boolean(),
+        clearMm: sourcedSchema,
+        limitC: z.object({ caution: sourcedSchema, stop: sourcedSchema }).optional(),
+      }),
+    )
+    .max(200),
+  cables: z
+    .array(
+      z.object({
+        id,
+        name: z.string().min(1).max(80),
+        at: arcSchema,
+        widthMm: mm(0.5, 60),
+        reachMm: mm(0.5, 100),
+        slackMm: mm(0, 300),
+        foldToward: edge,
+        unplugFirst: z.boolean(),
+      }),
+    )
+    .max(20),
+  functions: z.array(id).max(60),
+});

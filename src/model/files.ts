@@ -1,0 +1,139 @@
+import { z } from 'zod';
+
+import './zodConfig';
+import { eventUnion, explain, parseEvent, type JobEvent, type Parsed } from './event';
+import { foldJob, logOrder } from './fold';
+import { settingsSchema, type Settings } from './settings';
+
+/** Version of the file formats that this app writes and the newest that it reads. */
+export const fileVersion = 1;
+const maxBytes = 20e6;
+
+export interface JobFile {
+  format: 'northcove-job';
+  version: 1;
+  exportedAt: number;
+  events: unknown[];
+}
+
+export interface ShopFile {
+  format: 'northcove-shop';
+  version: 1;
+  exportedAt: number;
+  settings: Settings;
+  jobs: unknown[][];
+  /** entries that could not be read, kept as they were found */
+  unreadable?: Record<string, string>;
+}
+
+export const jobFileSchema = z.object({
+  format: z.literal('northcove-job'),
+  version: z.literal(fileVersion),
+  exportedAt: z.number(),
+  events: z.array(eventUnion),
+});
+
+export const shopFileSchema = z.object({
+  format: z.literal('northcove-shop'),
+  version: z.literal(fileVersion),
+  exportedAt: z.number(),
+  settings: settingsSchema,
+  jobs: z.array(z.array(eventUnion)),
+});
+
+/** An unknown event goes out as it came in. */
+const plain = (e: JobEvent): unknown => (e.type === 'unknown' ? e.raw : e);
+
+export const writeJobFile = (events: readonly JobEvent[], exportedAt: number): string =>
+  JSON.stringify(
+    { format: 'northcove-job', version: fileVersion, exportedAt, events: [...events].sort(logOrder).map(plain) },
+    null,
+    1,
+  );
+
+export function writeShopFile(
+  settings: Settings,
+  jobs: readonly (readonly JobEvent[])[],
+  unreadable: Record<string, string>,
+  exportedAt: number,
+): string {
+  const file: ShopFile = {
+    format: 'northcove-shop',
+    version: fileVersion,
+    exportedAt,
+    settings,
+    jobs: jobs.map((events) => [...events].sort(logOrder).map(plain)),
+    ...(Object.keys(unreadable).length ? { unreadable } : {}),
+  };
+  return JSON.stringify(file, null, 1);
+}
+
+export interface ReadFile {
+  jobs: JobEvent[][];
+  settings: Settings | null;
+}
+
+const head = z.looseObject({ format: z.string(), version: z.number() });
+
+/**
+ * Reads a job or shop file. Imported text is data: nothing of it is run. Either everything is readable or nothing is
+ * taken, and the problem names the line or the field.
+ */
+export function readFile(text: string): Parsed<ReadFile> {
+  if (!text.trim()) return fail('the file is empty');
+  if (text.length > maxBytes)
+    return fail(`the file has ${Math.round(text.length / 1e6)} MB, allowed are up to ${maxBytes / 1e6}`);
+  let data: unknown;
+  try {
+    data = JSON.parse(text);
+  } catch (e) {
+    return fail(`${lineOf(text, e)}: the file is cut off or not JSON`);
+  }
+  const h = head.safeParse(data);
+  if (!h.success) return fail(`${explain(h.error)}; a Northcove file has "format" and "version"`);
+  if (h.data.format !== 'northcove-job' && h.data.format !== 'northcove-shop')
+    return fail(`format: "${h.data.format.slice(0, 40)}" is not a Northcove job or shop file`);
+  if (h.data.version > fileVersion)
+    return fail(`version: the file is of version ${h.data.version}, this app reads up to ${fileVersion}`);
+  if (h.data.version !== fileVersion)
+    return fail(`version: ${h.data.version} is not a version, allowed is ${fileVersion}`);
+  if (h.data.format === 'northcove-job') {
+    const job = readEvents(h.data.events, 'events');
+    return job.ok ? { ok: true, value: { jobs: [job.value], settings: null } } : job;
+  }
+  const settings = settingsSchema.safeParse(h.data.settings);
+  if (!settings.success) return fail(`settings.${explain(settings.error)}`);
+  if (!Array.isArray(h.data.jobs)) return fail('jobs: expected a list');
+  const jobs: JobEvent[][] = [];
+  for (const [i, list] of (h.data.jobs as unknown[]).entries()) {
+    const job = readEvents(list, `jobs.${i}`);
+    if (!job.ok) return job;
+    jobs.push(job.value);
+  }
+  return { ok: true, value: { jobs, settings: settings.data } };
+}
+
+function readEvents(data: unknown, where: string): Parsed<JobEvent[]> {
+  if (!Array.isArray(data)) return fail(`${where}: expected a list of events`);
+  const events: JobEvent[] = [];
+  const seen = new Set<string>();
+  for (const [i, raw] of data.entries()) {
+    const e = parseEvent(raw);
+    if (!e.ok) return fail(`${where}.${i}.${e.problem}`);
+    if (seen.has(e.value.id)) return fail(`${where}.${i}.id: "${e.value.id.slice(0, 40)}" stands twice`);
+    if (events[0] && e.value.jobId !== events[0].jobId) return fail(`${where}.${i}.jobId: belongs to another job`);
+    seen.add(e.value.id);
+    events.push(e.value);
+  }
+  if (!foldJob(events)) return fail(`${where}: there is no "opened" event, so there is no job to read`);
+  return { ok: true, value: events };
+}
+
+const fail = (problem: string): { ok: false; problem: string } => ({ ok: false, problem });
+
+/** Line of a JSON syntax error, from the position in the engine's message; the last line when the text just ends. */
+function lineOf(text: string, error: unknown): string {
+  const at = /position (\d+)/.exec(error instanceof Error ? error.message : '')?.[1];
+  const upTo = at ? text.slice(0, Number(at)) : text;
+  return `line ${upTo.split('\n').length}`;
+}

@@ -1,0 +1,212 @@
+import type { Bond, Device, EdgeId } from '../core/device/types';
+import type { FunctionResult } from '../core/functions/riskOrder';
+import type { EventOf, JobEvent, KnownEvent } from './event';
+import { stageIds, type StageId } from './stages';
+
+export interface HeatSwitchAt {
+  at: number;
+  setC: number | null;
+  preheated: boolean;
+  eventId: string;
+}
+
+export type Answer = 'yes' | 'no' | 'unsure';
+
+/** Everything a screen needs to know about a job, folded from its log. */
+export interface JobState {
+  id: string;
+  label: string;
+  device: Device;
+  bond: Bond;
+  customerMark: string;
+  openedAt: number;
+  promiseAt: number | null;
+  keepCover: boolean;
+  findings: Partial<Record<EventOf<'finding'>['kind'], { answer: Answer; edges: EdgeId[] }>>;
+  chargePercent: number | null;
+  prep: Set<EventOf<'prep'>['item']>;
+  functions: { before: Record<string, FunctionResult>; after: Record<string, FunctionResult> };
+  stages: Record<StageId, 'todo' | 'started' | 'done' | 'skipped'>;
+  stage: StageId;
+  plan: { setC: number; pickMm: number; preheated: boolean } | null;
+  heat: HeatSwitchAt[];
+  calledAway: boolean;
+  freeEdges: Set<EdgeId>;
+  broke: boolean;
+  cleaned: Set<number>;
+  gaps: Record<string, number>;
+  steps: Record<string, number>;
+  bonded: EventOf<'bonded'> | null;
+  clampOn: EventOf<'clampOn'> | null;
+  clampOffAt: number | null;
+  ambientC: number | null;
+  decisions: EventOf<'decision'>[];
+  notes: EventOf<'note'>[];
+  signed: EventOf<'signed'>[];
+  closedAt: number | null;
+  /** what counts, in the order of the log; `at` amended where somebody corrected a late tap */
+  effective: KnownEvent[];
+  /** last event that can be undone, for the undo button */
+  lastEventId: string | null;
+  log: readonly JobEvent[];
+}
+
+/** Total order of the log: when noted, then writer and its sequence. */
+export const logOrder = (a: JobEvent, b: JobEvent) =>
+  a.loggedAt - b.loggedAt || (a.writer < b.writer ? -1 : a.writer > b.writer ? 1 : a.seq - b.seq);
+
+/** The events that count: what was undone is left out, what was amended has its corrected instant. */
+export function effectiveEvents(events: readonly JobEvent[]): KnownEvent[] {
+  const sorted = [...events].sort(logOrder);
+  const dead = new Set<string>();
+  const moved = new Map<string, number>();
+  // an undo comes after what it undoes, so one pass from the end settles undone undos too
+  for (let i = sorted.length - 1; i >= 0; i--) {
+    const e = sorted[i]!;
+    if (dead.has(e.id)) continue;
+    if (e.type === 'undo') dead.add(e.eventId);
+    if (e.type === 'amend' && !moved.has(e.eventId)) moved.set(e.eventId, e.at);
+  }
+  return sorted
+    .filter((e): e is KnownEvent => e.type !== 'unknown' && !dead.has(e.id))
+    .map((e) => (moved.has(e.id) && e.type !== 'amend' ? { ...e, at: moved.get(e.id)! } : e));
+}
+
+/** Folds a job's log into its state; null when the log has no `opened` event that counts. */
+export function foldJob(events: readonly JobEvent[]): JobState | null {
+  const effective = effectiveEvents(events);
+  const opened = effective.find((e): e is EventOf<'opened'> => e.type === 'opened');
+  if (!opened) return null;
+  const bond = opened.device.bonds.find((b) => b.id === opened.bondId) ?? opened.device.bonds[0];
+  if (!bond) return null;
+  const s: JobState = {
+    id: opened.jobId,
+    label: opened.label,
+    device: opened.device,
+    bond,
+    customerMark: opened.customerMark,
+    openedAt: opened.at,
+    promiseAt: opened.promiseAt,
+    keepCover: false,
+    findings: {},
+    chargePercent: null,
+    prep: new Set(),
+    functions: { before: {}, after: {} },
+    stages: Object.fromEntries(stageIds.map((id) => [id, 'todo'])) as JobState['stages'],
+    stage: 'intake',
+    plan: null,
+    heat: [],
+    calledAway: false,
+    freeEdges: new Set(),
+    broke: false,
+    cleaned: new Set(),
+    gaps: {},
+    steps: {},
+    bonded: null,
+    clampOn: null,
+    clampOffAt: null,
+    ambientC: null,
+    decisions: [],
+    notes: [],
+    signed: [],
+    closedAt: null,
+    effective,
+    lastEventId: null,
+    log: events,
+  };
+  for (const e of effective) apply(s, e);
+  s.heat.sort((a, b) => a.at - b.at);
+  // glass on its own: nothing inside is taken out on this route
+  if (s.stages.strip === 'todo') s.stages.strip = 'skipped';
+  s.stage = stageIds.find((id) => s.stages[id] === 'todo' || s.stages[id] === 'started') ?? 'handover';
+  if (s.stages.handover === 'done')
+    s.closedAt = effective.findLast((e) => e.type === 'stage' && e.stage === 'handover' && e.to === 'done')?.at ?? null;
+  s.lastEventId = effective.findLast((e) => e.type !== 'undo' && e.type !== 'opened')?.id ?? null;
+  return s;
+}
+
+function apply(s: JobState, e: KnownEvent): void {
+  const put = <T>(set: Set<T>, value: T, on: boolean) => void (on ? set.add(value) : set.delete(value));
+  switch (e.type) {
+    case 'stage':
+      s.stages[e.stage] = e.to;
+      break;
+    case 'finding':
+      s.findings[e.kind] = { answer: e.answer, edges: e.edges ?? [] };
+      break;
+    case 'charge':
+      s.chargePercent = e.percent;
+      break;
+    case 'route':
+      s.keepCover = e.keepCover;
+      break;
+    case 'promise':
+      s.promiseAt = e.promiseAt;
+      break;
+    case 'prep':
+      put(s.prep, e.item, e.done);
+      break;
+    case 'function':
+      s.functions[e.phase][e.fn] = e.result;
+      break;
+    case 'heatPlan':
+      s.plan = { setC: e.setC, pickMm: e.pickMm, preheated: e.preheated };
+      break;
+    case 'heatOn':
+      s.heat.push({ at: e.at, setC: e.setC, preheated: e.preheated, eventId: e.id });
+      s.calledAway = false;
+      break;
+    case 'heatOff':
+      s.heat.push({ at: e.at, setC: null, preheated: false, eventId: e.id });
+      break;
+    case 'observed':
+      if (e.what === 'calledAway') s.calledAway = true;
+      if (e.what === 'broke') {
+        s.broke = true;
+        s.keepCover = false;
+      }
+      break;
+    case 'edge':
+      put(s.freeEdges, e.edge, e.free);
+      s.calledAway = false;
+      break;
+    case 'cleaned':
+      put(s.cleaned, e.index, e.done);
+      break;
+    case 'reading':
+      (e.quantity === 'gapMm' ? s.gaps : s.steps)[e.point] = e.value;
+      break;
+    case 'bonded':
+      s.bonded = e;
+      break;
+    case 'clampOn':
+      s.clampOn = e;
+      s.clampOffAt = null;
+      break;
+    case 'clampOff':
+      s.clampOffAt = e.at;
+      break;
+    case 'ambient':
+      s.ambientC = e.tempC;
+      break;
+    case 'decision':
+      s.decisions.push(e);
+      break;
+    case 'note':
+      s.notes.push(e);
+      break;
+    case 'signed':
+      s.signed.push(e);
+      break;
+    default:
+      break;
+  }
+}
+
+/** Is the device on the plate now, and since when. */
+export function onPlate(s: JobState): HeatSwitchAt | null {
+  const last = s.heat[s.heat.length - 1];
+  return last && last.setC !== null ? last : null;
+}
+
+export const heatCount = (s: JobState) => s.heat.filter((h) => h.setC !== null).length;

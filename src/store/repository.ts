@@ -1,0 +1,166 @@
+import { parseEvent, type JobEvent, type NewEvent } from '@/model/event';
+import { logOrder } from '@/model/fold';
+import { defaultSettings, settingsSchema, type Settings } from '@/model/settings';
+
+/** The part of AsyncStorage that the repository needs. */
+export interface Storage {
+  getItem(key: string): Promise<string | null>;
+  setItem(key: string, value: string): Promise<void>;
+  removeItem(key: string): Promise<void>;
+  getMany(keys: string[]): Promise<Record<string, string | null>>;
+  setMany(entries: Record<string, string>): Promise<void>;
+  getAllKeys(): Promise<string[]>;
+}
+
+export interface Problem {
+  key: string;
+  what: string;
+  /** the entry as it was found: exported, never deleted by the app */
+  raw: string;
+}
+
+export interface ShopLog {
+  jobs: Map<string, JobEvent[]>;
+  settings: Settings;
+  problems: Problem[];
+}
+
+export interface Clock {
+  now(): number;
+  uuid(): string;
+}
+
+const jobKey = (e: JobEvent) => `job/${e.jobId}/${e.writer}/${String(e.seq).padStart(8, '0')}`;
+
+/**
+ * The one door to the storage. Each event is an entry of its own, written together with its batch in one transaction, so a
+ * second tab never overwrites another's and a crash leaves whole batches or nothing. What cannot be read is set aside,
+ * named and kept. What cannot be written stays in memory as pending and is tried again.
+ */
+export class Repository {
+  /** events that the storage refused; they are in the log that screens see and go out with every export */
+  readonly pending: JobEvent[] = [];
+  private readonly writer: string;
+  private seq = 0;
+
+  constructor(
+    private readonly storage: Storage,
+    private readonly clock: Clock,
+  ) {
+    this.writer = clock.uuid().slice(0, 13);
+  }
+
+  async load(): Promise<ShopLog> {
+    const problems: Problem[] = [];
+    const jobs = new Map<string, JobEvent[]>();
+    const seen = new Set<string>();
+    const put = (e: JobEvent) => {
+      if (seen.has(e.id)) return;
+      seen.add(e.id);
+      const list = jobs.get(e.jobId);
+      if (list) list.push(e);
+      else jobs.set(e.jobId, [e]);
+    };
+    const keys = (await this.storage.getAllKeys()).filter((k) => k.startsWith('job/'));
+    const values = keys.length ? await this.storage.getMany(keys) : {};
+    for (const key of keys) {
+      const raw = values[key];
+      if (raw === null || raw === undefined) continue;
+      const parsed = parseText(raw);
+      const event = parsed === undefined ? null : parseEvent(parsed);
+      if (event?.ok) put(event.value);
+      else problems.push({ key, what: event ? event.problem : 'the entry is cut off or not JSON', raw });
+    }
+    for (const e of this.pending) put(e);
+    for (const list of jobs.values()) list.sort(logOrder);
+    return { jobs, settings: await this.loadSettings(problems), problems };
+  }
+
+  private async loadSettings(problems: Problem[]): Promise<Settings> {
+    const raw = await this.storage.getItem('settings');
+    if (raw === null) return defaultSettings;
+    const parsed = settingsSchema.safeParse(parseText(raw));
+    if (parsed.success) return parsed.data;
+    problems.push({
+      key: 'settings',
+      what: `the settings are not readable (${parsed.error.issues[0]?.path.join('.') || 'whole entry'}); the usual ones are used`,
+      raw,
+    });
+    return defaultSettings;
+  }
+
+  /** Completes new events with id, writer, sequence and instants. */
+  make(jobId: string, by: string, events: readonly NewEvent[], at = this.clock.now()): JobEvent[] {
+    const loggedAt = this.clock.now();
+    return events.map((e) => ({
+      ...e,
+      v: 1,
+      id: this.clock.uuid(),
+      jobId,
+      writer: this.writer,
+      seq: this.seq++,
+      at: Math.min(at, loggedAt),
+      loggedAt,
+      by,
+    }));
+  }
+
+  /** Writes a batch in one transaction. @returns false when the storage refused: the events are pending then */
+  async write(events: readonly JobEvent[]): Promise<boolean> {
+    const entries = Object.fromEntries([...this.pending, ...events].map((e) => [jobKey(e), stored(e)]));
+    if (!Object.keys(entries).length) return true;
+    try {
+      await this.storage.setMany(entries);
+      this.pending.length = 0;
+      return true;
+    } catch {
+      this.pending.push(...events);
+      return false;
+    }
+  }
+
+  /** Adds events of a file; those already here are left as they are. */
+  async merge(events: readonly JobEvent[], known: ReadonlySet<string>): Promise<number> {
+    const fresh = events.filter((e) => !known.has(e.id));
+    if (!(await this.write(fresh))) throw new StorageFullError();
+    return fresh.length;
+  }
+
+  async saveSettings(settings: Settings): Promise<void> {
+    await this.storage.setItem('settings', JSON.stringify(settings));
+  }
+
+  async readExtra(key: string): Promise<string | null> {
+    return this.storage.getItem(`extra/${key}`);
+  }
+
+  /** Cached results that can be computed again; a full storage is no loss here. */
+  async writeExtra(key: string, value: string): Promise<boolean> {
+    try {
+      await this.storage.setItem(`extra/${key}`, value);
+      return true;
+    } catch {
+      return false;
+    }
+  }
+
+  async isEmpty(): Promise<boolean> {
+    return (await this.storage.getAllKeys()).every((k) => k.startsWith('extra/'));
+  }
+}
+
+export class StorageFullError extends Error {
+  constructor() {
+    super('the storage of this browser is full: nothing was taken in');
+  }
+}
+
+const stored = (e: JobEvent) => JSON.stringify(e.type === 'unknown' ? e.raw : e);
+
+function parseText(raw: string): unknown {
+  try {
+    return JSON.parse(raw);
+  } catch {
+    return undefined;
+  }
+}

@@ -1,0 +1,114 @@
+import { createAsyncStorage } from '@react-native-async-storage/async-storage';
+import { QueryClient, queryOptions, useQuery } from '@tanstack/react-query';
+import { useMemo } from 'react';
+
+import type { JobEvent, NewEvent } from '@/model/event';
+import { foldJob, type JobState } from '@/model/fold';
+import { defaultSettings, type Settings } from '@/model/settings';
+import { Repository, type ShopLog } from './repository';
+
+export const storage = createAsyncStorage('northcove');
+export const repository = new Repository(storage, { now: () => Date.now(), uuid: () => crypto.randomUUID() });
+
+export const queryClient = new QueryClient({
+  // the data lives on this device: never pause because a browser says offline
+  defaultOptions: {
+    queries: { networkMode: 'always', staleTime: Infinity, gcTime: Infinity, retry: 1 },
+    mutations: { networkMode: 'always' },
+  },
+});
+
+const channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('northcove');
+channel?.addEventListener('message', () => void queryClient.invalidateQueries({ queryKey: ['log'] }));
+
+const logQuery = queryOptions({ queryKey: ['log'], queryFn: () => repository.load() });
+
+export interface Shop extends ShopLog {
+  /** events that the storage refused so far */
+  unsaved: number;
+}
+
+export function useShop(): { shop: Shop | null; error: Error | null } {
+  const q = useQuery(logQuery);
+  return {
+    shop: q.data ? { ...q.data, unsaved: repository.pending.length } : null,
+    error: q.error,
+  };
+}
+
+const noLog = { jobs: new Map<string, JobEvent[]>(), problems: [] };
+
+/** Settings in force; the usual ones until the storage has answered. */
+export function useSettings(): Settings {
+  return useQuery(logQuery).data?.settings ?? defaultSettings;
+}
+
+const folded = new WeakMap<readonly JobEvent[], JobState | null>();
+
+/** Folding is pure and a log's array is never changed in place, so the state is kept with it. */
+export function foldCached(events: readonly JobEvent[]): JobState | null {
+  if (!folded.has(events)) folded.set(events, foldJob(events));
+  return folded.get(events) ?? null;
+}
+
+export function useJobs(): JobState[] {
+  const { data } = useQuery(logQuery);
+  return useMemo(
+    () =>
+      [...(data ?? noLog).jobs.values()]
+        .map(foldCached)
+        .filter((j): j is JobState => j !== null)
+        .sort((a, b) => (a.label < b.label ? 1 : -1)),
+    [data],
+  );
+}
+
+export function useJob(id: string): { job: JobState | null; loading: boolean } {
+  const { data } = useQuery(logQuery);
+  const events = data?.jobs.get(id);
+  return { job: events ? foldCached(events) : null, loading: !data };
+}
+
+function patchLog(change: (log: ShopLog) => ShopLog): void {
+  queryClient.setQueryData(logQuery.queryKey, (old: ShopLog | undefined) => (old ? change(old) : old));
+}
+
+/** Appends to a job's log: shown at once, then written. */
+export async function append(jobId: string, by: string, events: readonly NewEvent[], at?: number): Promise<JobEvent[]> {
+  const made = repository.make(jobId, by, events, at);
+  patchLog((log) => {
+    const jobs = new Map(log.jobs);
+    jobs.set(jobId, [...(jobs.get(jobId) ?? []), ...made]);
+    return { ...log, jobs };
+  });
+  await repository.write(made);
+  patchLog((log) => ({ ...log }));
+  channel?.postMessage('log');
+  return made;
+}
+
+export async function retryPending(): Promise<boolean> {
+  const done = await repository.write([]);
+  patchLog((log) => ({ ...log }));
+  return done;
+}
+
+/** Takes in the jobs of a file that was read as a whole; returns how many events were new. */
+export async function takeIn(jobs: readonly (readonly JobEvent[])[], settings: Settings | null): Promise<number> {
+  const log = await repository.load();
+  let fresh = 0;
+  for (const events of jobs) {
+    const known = new Set((log.jobs.get(events[0]?.jobId ?? '') ?? []).map((e) => e.id));
+    fresh += await repository.merge(events, known);
+  }
+  if (settings) await repository.saveSettings(settings);
+  await queryClient.invalidateQueries({ queryKey: ['log'] });
+  channel?.postMessage('log');
+  return fresh;
+}
+
+export async function saveSettings(settings: Settings): Promise<void> {
+  patchLog((log) => ({ ...log, settings }));
+  await repository.saveSettings(settings);
+  channel?.postMessage('settings');
+}

@@ -1,0 +1,89 @@
+import { proxy, wrap, type Remote } from 'comlink';
+
+import { digest } from '@/core/digest';
+import { toThermalStack, type ThermalStack } from '@/core/device/thermalStack';
+import type { Bond, Device } from '@/core/device/types';
+import type { Confirmation, ConfirmInput } from '@/core/heat/confirm';
+import { checkGridSize } from '@/core/heat/grid';
+import { stackDigest, type ThermalModes } from '@/core/heat/modes';
+import type { PickWay, PicksInput } from '@/core/lift/picks';
+import type { ThermalApi } from './thermal.worker';
+
+/**
+ * The only place that knows that computing runs elsewhere. One long-lived worker answers questions about the device in
+ * hand; long work gets a worker of its own, so that cancelling it (ending the worker) leaves the other untouched.
+ */
+let answering: { worker: Worker; api: Remote<ThermalApi>; digest: string } | null = null;
+
+const start = () => {
+  const worker = new Worker(new URL('./thermal.worker', import.meta.url));
+  return { worker, api: wrap<ThermalApi>(worker) };
+};
+
+export interface LongRun<T> {
+  result: Promise<T>;
+  cancel(): void;
+}
+
+function longRun<T>(work: (api: Remote<ThermalApi>) => Promise<T>): LongRun<T> {
+  const { worker, api } = start();
+  let cancel = () => {};
+  const result = new Promise<T>((resolve, reject) => {
+    cancel = () => reject(new CancelledError());
+    worker.addEventListener('error', (e) => reject(new Error(e.message || 'the worker stopped')));
+    work(api).then(resolve, reject);
+  }).finally(() => worker.terminate());
+  return { result, cancel };
+}
+
+export class CancelledError extends Error {
+  constructor() {
+    super('cancelled');
+  }
+}
+
+/** Stack of a device with all its parts in, and the digest that names its modes. */
+export function thermalKey(device: Device, bond: Bond): { stack: ThermalStack; digest: string } {
+  const stack = toThermalStack(device, bond, new Set(device.parts.map((p) => p.id)));
+  return { stack, digest: stackDigest(stack, checkGridSize(stack)) };
+}
+
+export const buildInWorker = (
+  device: Device,
+  bond: Bond,
+  stack: ThermalStack,
+  onProgress: (share: number) => void,
+): LongRun<ThermalModes> => longRun((api) => api.build(device, bond, stack, proxy(onProgress)));
+
+export const confirmInWorker = (
+  modes: ThermalModes,
+  device: Device,
+  bond: Bond,
+  stack: ThermalStack,
+  input: ConfirmInput,
+  onProgress: (share: number) => void,
+): LongRun<Confirmation | null> =>
+  longRun(async (api) => {
+    await api.use(modes);
+    return api.confirm(device, bond, stack, input, proxy(onProgress));
+  });
+
+const answers = new Map<string, PickWay[]>();
+
+/** Ways to lift with each pick, from the answering worker; the same question is answered once. */
+export async function picksInWorker(modes: ThermalModes, input: PicksInput): Promise<PickWay[] | null> {
+  const key = digest({ d: modes.digest, input });
+  const known = answers.get(key);
+  if (known) return known;
+  if (!answering || answering.digest !== modes.digest) {
+    answering?.worker.terminate();
+    answering = { ...start(), digest: modes.digest };
+    await answering.api.use(modes);
+  }
+  const ways = await answering.api.picks(modes.digest, input);
+  if (ways) {
+    if (answers.size > 50) answers.clear();
+    answers.set(key, ways);
+  }
+  return ways;
+}
