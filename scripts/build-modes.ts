@@ -4,14 +4,14 @@ import path from 'node:path';
 
 import { toThermalStack } from '../src/core/device/thermalStack';
 import { buildModes } from '../src/core/heat/modes';
-import { demoDevices } from '../src/demo/devices';
+import { shippedDevices } from '../src/model/shippedDevices';
 import { encodeModes } from '../src/model/modesFile';
 
 const out = path.join(import.meta.dirname, '..', 'public', 'modes');
 mkdirSync(out, { recursive: true });
 for (const f of readdirSync(out)) rmSync(path.join(out, f));
 const digests: Record<string, string> = {};
-for (const device of demoDevices) {
+for (const device of shippedDevices) {
   const bond = device.bonds[0]!;
   const stack = toThermalStack(device, bond, new Set(device.parts.map((p) => p.id)));
   const began = performance.now();
@@ -29,6 +29,6 @@ for (const device of demoDevices) {
   );
 }
 writeFileSync(
-  path.join(import.meta.dirname, '..', 'src', 'demo', 'shippedModes.json'),
+  path.join(import.meta.dirname, '..', 'src', 'store', 'shippedModes.json'),
   `${JSON.stringify(digests, null, 2)}\n`,
 );

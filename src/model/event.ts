@@ -57,8 +57,15 @@ const kinds = {
     preheated: z.boolean(),
     startC: z.number().min(-40).max(200),
     modelRun: z.string().max(80),
+    /** forecast when it was laid on: ready after, by the late end, s */
+    readyInS: z.number().min(0).max(86400).nullable(),
   },
-  heatOff: { reason: z.enum(['ready', 'hold', 'emergency']) },
+  heatOff: {
+    reason: z.enum(['ready', 'hold', 'emergency']),
+    /** forecast when it came off: the next arc stays easy for and grips after at least, s */
+    easyForS: z.number().min(0).max(86400).nullable(),
+    gripsInS: z.number().min(0).max(86400).nullable(),
+  },
   observed: {
     what: z.enum(['gaveWay', 'grips', 'calledAway', 'broke']),
     edge: edge.optional(),

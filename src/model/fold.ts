@@ -8,6 +8,9 @@ export interface HeatSwitchAt {
   setC: number | null;
   preheated: boolean;
   eventId: string;
+  /** forecasts recorded with the tap, s after it */
+  readyInS: number | null;
+  gripsInS: number | null;
 }
 
 export type Answer = 'yes' | 'no' | 'unsure';
@@ -153,11 +156,18 @@ function apply(s: JobState, e: KnownEvent): void {
       s.plan = { setC: e.setC, pickMm: e.pickMm, preheated: e.preheated };
       break;
     case 'heatOn':
-      s.heat.push({ at: e.at, setC: e.setC, preheated: e.preheated, eventId: e.id });
+      s.heat.push({
+        at: e.at,
+        setC: e.setC,
+        preheated: e.preheated,
+        eventId: e.id,
+        readyInS: e.readyInS,
+        gripsInS: null,
+      });
       s.calledAway = false;
       break;
     case 'heatOff':
-      s.heat.push({ at: e.at, setC: null, preheated: false, eventId: e.id });
+      s.heat.push({ at: e.at, setC: null, preheated: false, eventId: e.id, readyInS: null, gripsInS: e.gripsInS });
       break;
     case 'observed':
       if (e.what === 'calledAway') s.calledAway = true;

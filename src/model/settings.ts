@@ -33,7 +33,11 @@ export const settingsSchema = z.object({
   roomC: z.number().min(0).max(45),
   plate,
   breakLimit: z.number().min(0.001).max(0.5),
-  tape: z.object({ widthMm: z.number().min(0.5).max(30), rollMm: z.number().min(0).max(1e6) }),
+  tape: z.object({
+    widthMm: z.number().min(0.5).max(30),
+    rollMm: z.number().min(0).max(1e6),
+    countedAt: z.number().min(0),
+  }),
   ringsInStock: z.record(z.string(), z.number().int().min(0)),
   clips: z.array(clip).max(20),
   ratePerH: z.number().min(0).max(1000),
@@ -53,7 +57,7 @@ export const defaultSettings: Settings = {
   roomC: 22,
   plate: defaultPlate,
   breakLimit: breakLimit.value,
-  tape: { widthMm: 2, rollMm: 25000 },
+  tape: { widthMm: 2, rollMm: 25000, countedAt: 0 },
   ringsInStock: {},
   clips: [
     { id: 'gentle', name: 'gentle clip', forceN: 6, owned: 24 },

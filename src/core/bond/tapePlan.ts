@@ -1,4 +1,5 @@
-import type { EdgeId, Outline, Pt } from '../device/types';
+import type { Perimeter } from '../device/perimeter';
+import type { Arc, EdgeId, Outline, Pt } from '../device/types';
 import { CoreInputError, requireIn } from '../errors';
 import { judgement } from '../source';
 
@@ -128,4 +129,19 @@ export function tapePlan(
     brokenRing: gaps.length > 0,
     jobsLeft: Math.floor(rollMm / rollUsedMm),
   };
+}
+
+/** Open stretches of a bond (arcs along its centre line) as stretches of the cover's sides. */
+export function tapeGaps(outline: Outline, path: Perimeter, arcs: readonly Arc[]): TapeGap[] {
+  if (outline.kind !== 'roundRect') return [];
+  const [x0] = outline.min;
+  const y1 = outline.max[1];
+  return arcs.map((a) => {
+    const p = path.point(a.fromMm);
+    const q = path.point(a.toMm);
+    const side = path.point((a.fromMm + a.toMm) / 2).edge;
+    const along = (at: Pt) => (side === 'bottom' || side === 'top' ? at[0] - x0 : y1 - at[1]);
+    const ends = [along(p.at), along(q.at)].sort((m, n) => m - n) as [number, number];
+    return { side, fromMm: ends[0], toMm: ends[1] };
+  });
 }

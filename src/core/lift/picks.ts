@@ -12,6 +12,8 @@ export interface PicksInput {
   ambientC: number;
   switches: readonly HeatSwitch[];
   nowS: number;
+  /** the device is off the plate and may still be warm: the plan starts cutting, not heating */
+  fromWarm?: boolean;
   setC: number;
   preheated: boolean;
   perimeterMm: number;
@@ -41,7 +43,8 @@ export interface PickWay {
 /** All picks side by side: heat and pick are chosen together (one law 1). */
 export function comparePicks(model: ReducedModel, input: PicksInput): PickWay[] {
   const arcs = arcCells(model, input.perimeterMm);
-  let run = HeatRun.start(model, input.plate, input.ambientC, input.switches);
+  const asIs = HeatRun.start(model, input.plate, input.ambientC, input.switches);
+  let run = asIs;
   if (!run.onPlate(input.nowS)) run = run.then({ atS: input.nowS, setC: input.setC, preheated: input.preheated });
   const first = arcs[input.order[0] ?? 0]!;
   return input.picksMm.map((pickMm) => {
@@ -62,6 +65,7 @@ export function comparePicks(model: ReducedModel, input: PicksInput): PickWay[] 
     const breakChance = wedgeState(lift, easyC, 1).breakChance;
     const readyS = readyAt(run, first, easyC, input.nowS);
     if (!readyS) return { ...none, breakChance };
+
     const off = run.then({ atS: readyS.high, setC: null, preheated: false });
     const window = windowOf(off, first, { easyC, workC }, readyS.high);
     const minus = (r: Range): Range => ({
@@ -77,7 +81,7 @@ export function comparePicks(model: ReducedModel, input: PicksInput): PickWay[] 
       gripsForS: minus(window.gripsAtS),
       battery: exposure(off, 'battery', input.batteryMarks, 0, readyS.high + 120),
       plan: planLift({
-        run,
+        run: input.fromWarm ? asIs : run,
         arcs,
         order: input.order,
         easyC,

@@ -48,74 +48,75 @@ export function planLift(input: LiftPlanInput): LiftPlan {
   let run = input.run;
   let t = input.nowS;
   const windowsMm: number[] = [];
-  let reheats = -1;
+  let heats = 0;
   let rests = 0;
   let done = 0;
   let cut = 0;
-  const fail = (stoppedBy: LiftPlan['stoppedBy']): LiftPlan => ({
+  // a warm device is cut at once; a cold one is heated first, and that heat is no reheat
+  const next = order.length ? arcs[order[0]!]! : null;
+  const startsWarm = next !== null && !run.onPlate(t) && run.arcC(t, next).low >= workC;
+  const result = (stoppedBy: LiftPlan['stoppedBy']): LiftPlan => ({
     windowsMm,
-    reheats: Math.max(0, reheats),
+    reheats: Math.max(0, heats - (startsWarm ? 0 : 1)),
     rests,
     totalS: t - input.nowS,
-    finished: false,
+    finished: stoppedBy === null,
     stoppedBy,
-    battery: exposure(run, 'battery', batteryMarks, 0, t, 5),
+    battery: exposure(run, 'battery', batteryMarks, 0, t, Math.max(5, t / 150)),
   });
-  while (done < order.length) {
-    const arc = arcs[order[done]!]!;
-    if (reheats >= maxReheats) return fail('cold');
-    const off = run;
-    const offAt = t;
-    const first = windowsMm.length === 0;
+
+  /** Puts the device on the plate (after a rest if the cell needs one) and takes it off when the arc is soft. */
+  const heatFor = (arc: ArcCells): 'battery' | 'cold' | null => {
+    if (heats > maxReheats) return 'cold';
+    const before = run;
+    const opening = heats === 0 && !startsWarm;
     if (!run.onPlate(t)) run = run.then({ atS: t, setC, preheated: true });
-    let leave = leaveAt(run, arc, input, t, first);
-    if (leave === 'battery' && !first) {
-      // rest until the cell is cool again, then heat afresh
-      const cooled = firstTrue(
-        (s) => (off.partC(s, 'battery')?.high ?? 0) <= batteryMarks.cautionC - restUnderK.value,
-        offAt,
-        offAt + horizonS,
-        60,
-      );
-      if (cooled === null) return fail('battery');
+    let leave = leaveAt(run, arc, input, t, opening);
+    if (leave === 'battery' && !opening) {
+      const coolC = batteryMarks.cautionC - restUnderK.value;
+      const cooled = firstTrue((s) => (before.partC(s, 'battery')?.high ?? 0) <= coolC, t, t + horizonS, 60);
+      if (cooled === null) return 'battery';
       rests++;
-      run = off.then({ atS: cooled, setC, preheated: true });
-      leave = leaveAt(run, arc, input, cooled, first);
+      run = before.then({ atS: cooled, setC, preheated: true });
+      leave = leaveAt(run, arc, input, cooled, opening);
     }
-    if (typeof leave === 'string') return fail(leave);
-    t = leave;
-    reheats++;
-    run = run.then({ atS: t, setC: null, preheated: false });
-    t += handlingS.value;
+    if (typeof leave === 'string') return leave;
+    heats++;
+    run = run.then({ atS: leave, setC: null, preheated: false });
+    t = leave + handlingS.value;
+    return null;
+  };
+
+  /** Cuts until the next arc has gripped or nothing is left; returns the millimetres of this window. */
+  const cutOn = (): number => {
     let window = 0;
-    for (;;) {
-      const a = arcs[order[done]!]!;
-      const low = run.arcC(t, a).low;
+    while (done < order.length) {
+      const arc = arcs[order[done]!]!;
+      const low = run.arcC(t, arc).low;
       const v = low >= easyC ? cutSpeed.value : low >= workC ? cutSpeed.value * slowShare : 0;
       if (v === 0) break;
-      const length = a.toMm - a.fromMm;
-      const stepMm = Math.min(v * stepS, length - cut);
+      const left = arc.toMm - arc.fromMm - cut;
+      const stepMm = Math.min(v * stepS, left);
       t += stepMm / v;
       window += stepMm;
       cut += stepMm;
-      if (cut >= length - 1e-9) {
+      if (stepMm >= left - 1e-9) {
         cut = 0;
         done++;
-        if (done >= order.length) break;
       }
     }
-    windowsMm.push(window);
-    if (window === 0) return fail('cold');
-  }
-  return {
-    windowsMm,
-    reheats: Math.max(0, reheats),
-    rests,
-    totalS: t - input.nowS,
-    finished: true,
-    stoppedBy: null,
-    battery: exposure(run, 'battery', batteryMarks, 0, t, 5),
+    return window;
   };
+
+  if (startsWarm) windowsMm.push(cutOn());
+  while (done < order.length) {
+    const problem = heatFor(arcs[order[done]!]!);
+    if (problem) return result(problem);
+    const window = cutOn();
+    windowsMm.push(window);
+    if (window === 0) return result('cold');
+  }
+  return result(null);
 }
 
 /**
@@ -127,14 +128,14 @@ function leaveAt(
   arc: ArcCells,
   { easyC, workC, batteryMarks }: LiftPlanInput,
   fromS: number,
-  first: boolean,
+  opening: boolean,
 ): number | 'battery' | 'cold' {
   const cool = (s: number) => (run.partC(s, 'battery')?.high ?? -Infinity) < batteryMarks.stopC;
   const long = readyAt(run, arc, easyC, fromS, handlingS.value + usefulS.value);
   if (long && cool(long.high)) return long.high;
   const ready = readyAt(run, arc, easyC, fromS);
   if (ready && cool(ready.high)) return ready.high;
-  if (first) return ready ? 'battery' : 'cold';
+  if (opening) return ready ? 'battery' : 'cold';
   const hot = firstTrue((s) => !cool(s), fromS, fromS + horizonS, 30);
   if (hot === null) return 'cold';
   const leave = hot - 0.25;

@@ -1,5 +1,5 @@
-import type { Device, Outline, Part, Shape } from '@/core/device/types';
-import { commonPractice, judgement, memory } from '@/core/source';
+import type { Device, Outline, Part, Shape } from '../core/device/types';
+import { commonPractice, judgement, memory } from '../core/source';
 
 /** Invented devices of the demo shop. Sizes and layouts are made up; limits name their sources. */
 const rect = (x0: number, y0: number, x1: number, y1: number, rMm = 0): Outline => ({
@@ -149,7 +149,7 @@ const tablet = parts({
   displayMm: 2,
 });
 
-export const demoDevices: Device[] = [
+export const shippedDevices: Device[] = [
   {
     id: 'ring61',
     version: 1,

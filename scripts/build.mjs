@@ -1,0 +1,4 @@
+import { needBuild, needPackages } from './lib.mjs';
+
+await needPackages();
+await needBuild();

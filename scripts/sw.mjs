@@ -1,0 +1,22 @@
+// Writes dist/sw.js, which keeps the whole export on the device, so that everything works with no network.
+import { generateSW } from 'workbox-build';
+
+const root = process.argv[2] ?? 'dist';
+const { count, size, warnings } = await generateSW({
+  globDirectory: root,
+  globPatterns: ['**/*.{html,js,css,ttf,woff2,png,svg,ico,json,webmanifest}'],
+  globIgnores: ['sw.js', 'metadata.json', '**/*.br', '**/*.gz'],
+  swDest: `${root}/sw.js`,
+  mode: 'production',
+  sourcemap: false,
+  inlineWorkboxRuntime: true,
+  cleanupOutdatedCaches: true,
+  clientsClaim: true,
+  skipWaiting: true,
+  navigateFallback: '/index.html',
+  navigateFallbackDenylist: [/^\/api\//],
+  dontCacheBustURLsMatching: /\/_expo\/static\/|\/modes\/|\.[0-9a-f]{32}\./,
+  maximumFileSizeToCacheInBytes: 8 * 1024 * 1024,
+});
+for (const w of warnings) console.warn(w);
+console.log(`offline copy: ${count} files, ${(size / 1e6).toFixed(1)} MB`);

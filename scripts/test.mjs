@@ -1,0 +1,53 @@
+// npm test: installs what is missing, then lint, types, unit, component and end-to-end tests; ends with one line of counts.
+import { needBuild, needChromium, needPackages, run, say } from './lib.mjs';
+
+await needPackages();
+await needChromium();
+
+let passed = 0;
+let failed = 0;
+const check = async (name, command, args) => {
+  say(name);
+  const began = Date.now();
+  const done = await run(command, args);
+  console.log(`-- ${name}: ${done.code === 0 ? 'done' : 'FAILED'} after ${Math.round((Date.now() - began) / 1000)} s`);
+  return done;
+};
+/** A check that either holds or not. */
+const single = async (name, command, args) => {
+  const { code } = await check(name, command, args);
+  if (code === 0) passed++;
+  else failed++;
+};
+/** A runner that counts its own tests; a crash without a count is a failure. */
+const counted = async (name, command, args, read) => {
+  const { code, text } = await check(name, command, args);
+  const [p, f] = read(text);
+  passed += p;
+  failed += f;
+  if (code !== 0 && f === 0) failed++;
+};
+const number = (text, pattern) => Number(pattern.exec(text)?.[1] ?? 0);
+
+await single('Lint', 'npx', ['eslint', '.', '--max-warnings', '0']);
+await single('Format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']);
+// route types are generated; a clean tree has none
+await run('npx', ['expo', 'customize', 'tsconfig.json'], { quiet: true });
+await single('Types', 'npx', ['tsc', '--noEmit']);
+await counted('Unit and component tests', 'npx', ['jest', '--ci'], (t) => [
+  number(t, /^Tests:.*?(\d+) passed/m),
+  number(t, /^Tests:.*?(\d+) failed/m),
+]);
+try {
+  await needBuild();
+  await counted('End-to-end tests', 'npx', ['playwright', 'test'], (t) => [
+    number(t, /^\s*(\d+) passed/m),
+    number(t, /^\s*(\d+) failed/m),
+  ]);
+} catch (e) {
+  console.log(String(e));
+  failed++;
+}
+
+console.log(`\n${passed} passed, ${failed} failed`);
+process.exit(failed ? 1 : 0);

@@ -1,0 +1,68 @@
+import { readFileSync } from 'node:fs';
+import path from 'node:path';
+
+import { serveStatic } from '@hono/node-server/serve-static';
+import { Hono } from 'hono';
+import { secureHeaders } from 'hono/secure-headers';
+
+export interface ServerOptions {
+  /** folder of the exported application */
+  root: string;
+  /** a browser that starts for the first time gets the demo shop */
+  demo: boolean;
+}
+
+/** Serves the built application with security headers; no remote origin is allowed anywhere. */
+export function createApp({ root, demo }: ServerOptions): Hono {
+  const app = new Hono();
+  app.use(
+    secureHeaders({
+      contentSecurityPolicy: {
+        defaultSrc: ["'none'"],
+        scriptSrc: ["'self'"],
+        workerSrc: ["'self'"],
+        connectSrc: ["'self'"],
+        imgSrc: ["'self'", 'data:', 'blob:'],
+        fontSrc: ["'self'"],
+        // react-native-web and the fonts insert style elements
+        styleSrc: ["'self'", "'unsafe-inline'"],
+        manifestSrc: ["'self'"],
+        baseUri: ["'none'"],
+        formAction: ["'self'"],
+        frameAncestors: ["'none'"],
+        objectSrc: ["'none'"],
+      },
+      strictTransportSecurity: false,
+      crossOriginEmbedderPolicy: false,
+      crossOriginOpenerPolicy: 'same-origin',
+      crossOriginResourcePolicy: 'same-origin',
+      referrerPolicy: 'no-referrer',
+      xFrameOptions: 'DENY',
+      permissionsPolicy: { camera: ['self'], microphone: [], geolocation: [], screenWakeLock: ['self'] },
+    }),
+  );
+
+  app.get('/api/health', (c) => c.json({ ok: true }));
+  app.get('/api/config', (c) => c.json({ demo }));
+  app.all('/api/*', (c) => c.json({ error: 'not found' }, 404));
+
+  app.use(
+    '*',
+    serveStatic({
+      root,
+      precompressed: true,
+      onFound: (file, c) => {
+        const named = /[\\/]_expo[\\/]static[\\/]|[\\/]modes[\\/]|\.[0-9a-f]{32}\.(ttf|woff2|png)(\.(br|gz))?$/.test(file);
+        c.header('Cache-Control', named ? 'public, max-age=31536000, immutable' : 'no-cache');
+      },
+    }),
+  );
+
+  const index = readFileSync(path.join(root, 'index.html'), 'utf8');
+  app.get('*', (c) => {
+    if (/\.[a-z0-9]{1,12}$/i.test(c.req.path)) return c.text('not found', 404);
+    c.header('Cache-Control', 'no-cache');
+    return c.html(index);
+  });
+  return app;
+}

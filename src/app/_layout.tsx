@@ -1,0 +1,50 @@
+import '../../global.css';
+import '@/model/zodConfig';
+
+import { AtkinsonHyperlegibleMono_500Medium } from '@expo-google-fonts/atkinson-hyperlegible-mono/500Medium';
+import { AtkinsonHyperlegibleMono_700Bold } from '@expo-google-fonts/atkinson-hyperlegible-mono/700Bold';
+import { AtkinsonHyperlegibleNext_400Regular } from '@expo-google-fonts/atkinson-hyperlegible-next/400Regular';
+import { AtkinsonHyperlegibleNext_700Bold } from '@expo-google-fonts/atkinson-hyperlegible-next/700Bold';
+import { QueryClientProvider } from '@tanstack/react-query';
+import { useFonts } from 'expo-font';
+import { Slot } from 'expo-router';
+import { useEffect } from 'react';
+import { View } from 'react-native';
+
+import { seedOnFirstStart } from '@/demo/seed';
+import { registerServiceWorker } from '@/store/registerServiceWorker';
+import { queryClient, useSettings } from '@/store/shop';
+import { StorageNotice } from '@/stagekit/StorageNotice';
+import { ThemeProvider } from '@/ui/theme';
+
+registerServiceWorker();
+
+export default function Layout() {
+  const [loaded, error] = useFonts({
+    Next_400: AtkinsonHyperlegibleNext_400Regular,
+    Next_700: AtkinsonHyperlegibleNext_700Bold,
+    Mono_500: AtkinsonHyperlegibleMono_500Medium,
+    Mono_700: AtkinsonHyperlegibleMono_700Bold,
+  });
+  useEffect(() => {
+    void seedOnFirstStart();
+  }, []);
+  if (!loaded && !error) return null;
+  return (
+    <QueryClientProvider client={queryClient}>
+      <Themed />
+    </QueryClientProvider>
+  );
+}
+
+function Themed() {
+  const { theme } = useSettings();
+  return (
+    <ThemeProvider choice={theme}>
+      <View className="flex-1 bg-paper">
+        <StorageNotice />
+        <Slot />
+      </View>
+    </ThemeProvider>
+  );
+}

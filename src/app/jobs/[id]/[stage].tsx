@@ -1,0 +1,38 @@
+import { Redirect, useLocalSearchParams } from 'expo-router';
+import { lazy, Suspense, type ComponentType } from 'react';
+
+import type { JobState } from '@/model/fold';
+import { stageIds, type StageId } from '@/model/stages';
+import { stageHref } from '@/stagekit/StageShell';
+import { WithJob } from '@/stagekit/WithJob';
+
+const screens: Record<StageId, ComponentType<{ job: JobState }>> = {
+  intake: lazy(() => import('@/features/intake/IntakeStage').then((m) => ({ default: m.IntakeStage }))),
+  heat: lazy(() => import('@/features/heat/HeatStage').then((m) => ({ default: m.HeatStage }))),
+  lift: lazy(() => import('@/features/lift/LiftStage').then((m) => ({ default: m.LiftStage }))),
+  strip: lazy(() => import('@/features/strip/StripStage').then((m) => ({ default: m.StripStage }))),
+  clean: lazy(() => import('@/features/clean/CleanStage').then((m) => ({ default: m.CleanStage }))),
+  dryFit: lazy(() => import('@/features/fit/DryFitStage').then((m) => ({ default: m.DryFitStage }))),
+  bond: lazy(() => import('@/features/bond/BondStage').then((m) => ({ default: m.BondStage }))),
+  cure: lazy(() => import('@/features/cure/CureStage').then((m) => ({ default: m.CureStage }))),
+  check: lazy(() => import('@/features/check/CheckStage').then((m) => ({ default: m.CheckStage }))),
+  handover: lazy(() => import('@/features/handover/HandoverStage').then((m) => ({ default: m.HandoverStage }))),
+};
+
+export default function Stage() {
+  const { id, stage } = useLocalSearchParams<{ id: string; stage: string }>();
+  const known = stageIds.find((s) => s === stage);
+  return (
+    <WithJob id={id}>
+      {(job) => {
+        if (!known) return <Redirect href={stageHref(job.id, job.stage)} />;
+        const Screen = screens[known];
+        return (
+          <Suspense fallback={null}>
+            <Screen key={`${job.id}-${known}`} job={job} />
+          </Suspense>
+        );
+      }}
+    </WithJob>
+  );
+}

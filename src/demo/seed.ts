@@ -1,0 +1,23 @@
+import { queryClient, repository, saveSettings, takeIn } from '@/store/shop';
+import { demoJobs, demoSettings } from './shop';
+
+/** Puts the demo jobs beside what is there; jobs that are already loaded are left as they are. */
+export async function loadDemo(): Promise<void> {
+  await takeIn(demoJobs(Date.now()), null);
+}
+
+/** On the very first start of a server that says so, the shop opens with the demo jobs. */
+export async function seedOnFirstStart(): Promise<void> {
+  try {
+    if (!(await repository.isEmpty())) return;
+    const answer = await fetch('/api/config');
+    if (!answer.ok) return;
+    const config: unknown = await answer.json();
+    if (!config || typeof config !== 'object' || !('demo' in config) || config.demo !== true) return;
+    await takeIn(demoJobs(Date.now()), demoSettings);
+    await saveSettings(demoSettings);
+    await queryClient.invalidateQueries({ queryKey: ['log'] });
+  } catch {
+    // no server, no demo: the bench starts empty
+  }
+}

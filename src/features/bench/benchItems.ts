@@ -1,0 +1,124 @@
+import { tapeClocks } from '@/core/cure/tapeDwell';
+import { onPlate, type JobState } from '@/model/fold';
+import { stageNames, type StageId } from '@/model/stages';
+import type { Settings } from '@/model/settings';
+
+export interface BenchItem {
+  job: JobState;
+  state: 'hands' | 'runs' | 'waits';
+  /** what the hands do, as a sentence with the job in it */
+  title: string;
+  line: string;
+  /** when hands are needed, or the running thing ends */
+  dueAt: number | null;
+  stage: StageId;
+  /** smaller comes first among items that need hands now */
+  rank: number;
+}
+
+/** What every open job is doing, from its recorded instants and forecasts. */
+export function benchItems(jobs: readonly JobState[], settings: Settings, now: number): BenchItem[] {
+  return jobs
+    .filter((j) => j.closedAt === null)
+    .map((j) => itemOf(j, settings, now))
+    .sort(
+      (a, b) =>
+        a.rank - b.rank ||
+        (a.dueAt ?? Infinity) - (b.dueAt ?? Infinity) ||
+        (a.job.promiseAt ?? Infinity) - (b.job.promiseAt ?? Infinity),
+    );
+}
+
+function itemOf(job: JobState, settings: Settings, now: number): BenchItem {
+  const base = { job, stage: job.stage };
+  const swollen = job.findings.cellSwollen?.answer === 'yes';
+  if (swollen)
+    return {
+      ...base,
+      state: 'hands',
+      title: `${job.label}: swollen cell, stop`,
+      line: 'no heat, no prying; fire-proof bag',
+      dueAt: now,
+      rank: -1,
+      stage: 'intake',
+    };
+  const heat = onPlate(job);
+  if (heat) {
+    const due = heat.readyInS === null ? null : heat.at + heat.readyInS * 1e3;
+    const over = due !== null && due <= now;
+    return {
+      ...base,
+      stage: 'heat',
+      state: over ? 'hands' : 'runs',
+      title: `Take ${job.label} off the plate`,
+      line:
+        due === null
+          ? 'this heat does not get it soft'
+          : over
+            ? 'soft enough: every second more goes into the cell'
+            : `then lift, pick ${job.plan?.pickMm ?? 0.5} mm`,
+      dueAt: due ?? now,
+      rank: 0,
+    };
+  }
+  const last = job.heat[job.heat.length - 1];
+  if (last && job.stage === 'lift') {
+    const grips = last.gripsInS === null ? null : last.at + last.gripsInS * 1e3;
+    if (grips !== null && grips > now)
+      return {
+        ...base,
+        state: 'hands',
+        title: `Lift ${job.label} before it grips`,
+        line: `${4 - job.freeEdges.size} edges to go`,
+        dueAt: grips,
+        rank: 0,
+      };
+    return {
+      ...base,
+      state: 'hands',
+      title: `${job.label} has gripped: reheat`,
+      line: `${4 - job.freeEdges.size} edges to go`,
+      dueAt: null,
+      rank: 4,
+    };
+  }
+  if (job.clampOn && job.clampOffAt === null) {
+    const c = tapeClocks(job.ambientC ?? settings.roomC);
+    const due = job.clampOn.at + c.clampOff.high * 1e3;
+    return due > now
+      ? {
+          ...base,
+          stage: 'cure',
+          state: 'runs',
+          title: `${job.label} clamped`,
+          line: `${job.clampOn.count} clips, off on the long end`,
+          dueAt: due,
+          rank: 2,
+        }
+      : {
+          ...base,
+          stage: 'cure',
+          state: 'hands',
+          title: `Take the clamps off ${job.label}`,
+          line: 'then check',
+          dueAt: due,
+          rank: 1,
+        };
+  }
+  const promise = job.promiseAt !== null;
+  return {
+    ...base,
+    state: 'waits',
+    title: `${job.label} waits for ${stageNames[job.stage].toLowerCase()}`,
+    line: waitsFor(job),
+    dueAt: promise ? job.promiseAt : null,
+    rank: 5,
+  };
+}
+
+function waitsFor(job: JobState): string {
+  if (job.stage === 'intake')
+    return job.chargePercent === null ? 'questions at intake are open' : 'intake is not finished';
+  if (job.stage === 'heat') return 'for a free plate and hands';
+  return 'for hands';
+}

@@ -1,0 +1,173 @@
+import { useMemo } from 'react';
+
+import { boxOf } from '@/core/device/shapes';
+import { coverOf, bondPerimeter } from '@/core/device/perimeter';
+import { dryFit, minClearMm, moveResMm, uGapMm } from '@/core/fit/dryFit';
+import { gaugePoints } from '@/core/fit/gaugePoints';
+import type { JobState } from '@/model/fold';
+import { useActions } from '@/stagekit/actions';
+import { GaugeEntry } from '@/stagekit/GaugeEntry';
+import { PlainPlan } from '@/stagekit/PlainPlan';
+import { StageShell } from '@/stagekit/StageShell';
+import { placeName } from '@/stagekit/thermalJob';
+import { useGoOn } from '@/stagekit/useGoOn';
+import { rowOf, Why } from '@/stagekit/Why';
+import { useSettings } from '@/store/shop';
+import { Button } from '@/ui/Button';
+import { Call } from '@/ui/Call';
+import { MoveArrow, Numbers, Soundings } from '@/ui/plan/layers';
+import { Readings } from '@/ui/Readings';
+import { length, lengthNumber } from '@/ui/units';
+import { useNow } from '@/ui/useNow';
+import { moveText } from './moveText';
+
+const caution = 'New glass has sharp edges: gloves. Lay it in, do not press: there is no adhesive yet.';
+
+export function DryFitStage({ job }: { job: JobState }) {
+  const settings = useSettings();
+  const now = useNow(10_000);
+  const { log, undo } = useActions(job);
+  const goOn = useGoOn(job, 'dryFit');
+  const points = useMemo(() => gaugePoints(job.device, job.bond), [job.device, job.bond]);
+  const path = useMemo(() => bondPerimeter(job.device, job.bond), [job.device, job.bond]);
+  const box = boxOf(coverOf(job.device, job.bond).outline);
+  const centre = [(box.min[0] + box.max[0]) / 2, (box.min[1] + box.max[1]) / 2] as const;
+  const taken = points.filter((p) => job.gaps[p.id] !== undefined);
+  const complete = taken.length === points.length;
+  const fit =
+    taken.length >= 6
+      ? dryFit(
+          taken.map((p) => ({ id: p.id, at: p.at, normal: p.normal, gapMm: job.gaps[p.id]! })),
+          centre,
+        )
+      : null;
+  const next = points.find((p) => job.gaps[p.id] === undefined);
+  const place = (p: (typeof points)[number]) => placeName(path, p.sMm);
+  const move = fit ? moveText(fit, settings) : '';
+  const text =
+    !fit || !complete
+      ? {
+          sentence: next ? `Gap at ${points.indexOf(next) + 1}: ${place(next)}.` : 'Measure the gaps.',
+          reason: `Feeler between glass and frame, ${points.length} points: with 12 a crumb is missed.${fit && move ? ` So far: ${move}.` : ''}`,
+          tone: 'ink' as const,
+        }
+      : fit.use === 'noFit'
+        ? {
+            sentence: 'Does not fit.',
+            reason: `No slide or turn gives ${length(minClearMm.value, settings, 2)} all round; the best leaves ${length(fit.bestLeastGapMm, settings, 2)}. Compare old and new glass side by side.`,
+            tone: 'caution' as const,
+          }
+        : fit.use === 'leave' || !move
+          ? {
+              sentence: 'Leave it where it is.',
+              reason: `Gaps ${length(fit.minAfterMm, settings, 2)} and more, mean ${length(fit.meanGapMm, settings, 2)}.`,
+              tone: 'ink' as const,
+            }
+          : {
+              sentence: `${move[0]!.toUpperCase()}${move.slice(1)}.`,
+              reason: `Least gap ${length(fit.minBeforeMm, settings, 2)} becomes ${length(fit.minAfterMm, settings, 2)}${fit.marginal ? ', only just enough' : ''}.${fit.use === 'minimax' ? ' Evening the gaps would still touch, so the least gap is made as large as it can be.' : ''}`,
+              tone: fit.marginal ? ('caution' as const) : ('ink' as const),
+            };
+  const again = () =>
+    job.effective.filter((e) => e.type === 'reading' && e.quantity === 'gapMm').forEach((e) => undo(e.id));
+  const can = complete && fit?.use !== 'noFit';
+  return (
+    <StageShell
+      job={job}
+      stage="dryFit"
+      now={now}
+      caution={caution}
+      onMain={can ? () => goOn() : undefined}
+      picture={(size) => (
+        <PlainPlan
+          job={job}
+          size={size}
+          label={`Gaps at ${taken.length} of ${points.length} points`}
+          lines={points.map(
+            (p, i) =>
+              `${i + 1}. ${place(p)}: ${job.gaps[p.id] === undefined ? 'not measured' : length(job.gaps[p.id]!, settings, 2)}`,
+          )}
+        >
+          <Soundings
+            items={taken.map((p) => ({
+              at: [p.at[0] - p.normal[0] * 8, p.at[1] - p.normal[1] * 7] as const,
+              text: lengthNumber(job.gaps[p.id]!, settings, 2).replace(/^0/, ''),
+              ring: job.gaps[p.id]! < minClearMm.value,
+            }))}
+          />
+          {next ? <Numbers items={[{ at: next.at, text: String(points.indexOf(next) + 1), state: 'next' }]} /> : null}
+          {complete && fit && fit.use !== 'noFit' && (fit.say.horizontal || fit.say.vertical) ? (
+            <MoveArrow
+              from={centre}
+              dx={fit.say.horizontal ? fit.move.towardRightMm : 0}
+              dy={fit.say.vertical ? -fit.move.towardTopMm : 0}
+            />
+          ) : null}
+        </PlainPlan>
+      )}
+      call={<Call {...text} />}
+      readings={
+        <Readings
+          items={[
+            { id: 'n', value: `${taken.length} / ${points.length}`, label: 'points measured' },
+            {
+              id: 'least',
+              value: taken.length ? length(Math.min(...taken.map((p) => job.gaps[p.id]!)), settings, 2) : '–',
+              label: `least gap, ${length(minClearMm.value, settings, 2)} needed`,
+              tone:
+                taken.length && Math.min(...taken.map((p) => job.gaps[p.id]!)) < minClearMm.value ? 'caution' : 'ink',
+            },
+          ]}
+        />
+      }
+      controls={
+        <GaugeEntry
+          points={points}
+          values={job.gaps}
+          name="Gap"
+          lowMm={0}
+          highMm={3}
+          units={settings}
+          placeOf={place}
+          onValue={(id, mm) =>
+            void log([{ type: 'reading', quantity: 'gapMm', point: id, value: mm, u: uGapMm.value }])
+          }
+          onClear={(id) => {
+            const e = job.effective.findLast((x) => x.type === 'reading' && x.quantity === 'gapMm' && x.point === id);
+            if (e) undo(e.id);
+          }}
+        />
+      }
+      main={
+        <Button
+          kind="main"
+          label="It fits: go to bond"
+          onPress={() => goOn()}
+          disabled={!can}
+          {...(can ? {} : { why: complete ? 'it does not fit' : `${points.length - taken.length} points to go` })}
+        />
+      }
+      side={taken.length ? <Button label="Moved: again" onPress={again} /> : undefined}
+    >
+      <Why
+        job={job}
+        call="dryFit"
+        inputs={{ gaps: job.gaps }}
+        computed={fit ? { use: fit.use, move: fit.move, minAfterMm: fit.minAfterMm } : null}
+        notes={
+          fit
+            ? [
+                `Even fit by least squares: ${fit.move.towardTopMm.toFixed(3)} mm up (u ${fit.u.towardTopMm.toFixed(3)}), ${fit.move.towardRightMm.toFixed(3)} mm right (u ${fit.u.towardRightMm.toFixed(3)}), ${fit.move.clockwiseDeg.toFixed(3)}° clockwise (u ${fit.u.clockwiseDeg.toFixed(3)}); left over ${fit.rmsMm.toFixed(3)} mm rms.`,
+                `Largest least gap that any slide and turn can give: ${fit.bestLeastGapMm.toFixed(3)} mm.`,
+              ]
+            : ['Six points give a first answer, all of them the one to work by.']
+        }
+        rows={[
+          rowOf('Gauge uncertainty, mm', uGapMm, ''),
+          rowOf('Least gap, mm', minClearMm, ''),
+          rowOf('Smallest slide worth doing, mm', moveResMm, ''),
+        ]}
+      />
+    </StageShell>
+  );
+}

@@ -1,0 +1,99 @@
+import { tapeClocks } from '@/core/cure/tapeDwell';
+import { compareFunctions, ringRouteSteps } from '@/core/functions/riskOrder';
+import { functionTests } from '@/core/functions/tables';
+import { uStepMm } from '@/core/fit/flushness';
+import { edgeName } from '@/stagekit/thermalJob';
+import { heatCount, type JobState } from '@/model/fold';
+import type { Settings } from '@/model/settings';
+import { dayTime, length, stamp } from '@/ui/units';
+
+export interface SheetSection {
+  title: string;
+  lines: string[];
+}
+
+export const airTestLine = 'No water resistance is promised. Keep the device away from water.';
+
+const nameOf = (id: string) => functionTests.find((t) => t.id === id)?.name ?? id;
+
+/** The sheet for the customer: found, done, measured, not until when. Says what was measured and nothing more. */
+export function sheetOf(job: JobState, settings: Settings, now: number): SheetSection[] {
+  const found: string[] = [];
+  const cracked = job.findings.crack?.edges ?? [];
+  if (cracked.length) found.push(`Back glass cracked at the ${cracked.map(edgeName).join(', ')}.`);
+  if (job.findings.chip?.answer === 'yes') found.push('Chips at the edge of the old glass.');
+  if (job.findings.bent?.answer === 'yes')
+    found.push(
+      'Frame bent: new glass on it is under stress and can lift or crack again without a fall. A case is recommended.',
+    );
+  const before = Object.entries(job.functions.before)
+    .filter(([, r]) => r === 'fail')
+    .map(([id]) => nameOf(id));
+  found.push(
+    before.length
+      ? `Did not work before the repair: ${before.join(', ')}.`
+      : 'No fault found in the functions tested before the repair.',
+  );
+
+  const done: string[] = [];
+  done.push(
+    `${job.keepCover ? 'Back glass taken off and closed again' : 'Back glass replaced'}${heatCount(job) ? `, opened with ${heatCount(job)} ${heatCount(job) === 1 ? 'heat' : 'heats'} on a plate` : ''}.`,
+  );
+  if (job.bonded)
+    done.push(
+      job.bonded.adhesive === 'cutTape'
+        ? `Bonded with tape cut in strips, ${length(job.bonded.usedMm, settings, 0)}.`
+        : 'Bonded with a new pre-cut ring.',
+    );
+  if (job.clampOn?.count) done.push(`Held with ${job.clampOn.count} clips.`);
+
+  const measured: string[] = [];
+  const steps = Object.values(job.steps);
+  if (steps.length)
+    measured.push(
+      `Glass against frame at ${steps.length} points: ${length(Math.min(...steps), settings, 2)} to ${length(Math.max(...steps), settings, 2)}, each ± ${length(2 * uStepMm.value, settings, 2)}.`,
+    );
+  const changes = compareFunctions(job.functions.before, job.functions.after, ringRouteSteps);
+  const tested = Object.values(job.functions.after).filter((r) => r === 'ok' || r === 'fail').length;
+  const failing = changes.filter((c) => c.change === 'newFault' || c.change === 'oldFault').map((c) => nameOf(c.fn));
+  if (tested)
+    measured.push(
+      `${tested} functions tested after closing${failing.length ? `; not working: ${failing.join(', ')}` : ', all of them work'}.`,
+    );
+  const skipped = Object.entries(job.functions.after)
+    .filter(([, r]) => r === 'untested')
+    .map(([id]) => nameOf(id));
+  if (skipped.length) measured.push(`Not tested: ${skipped.join(', ')}.`);
+
+  const until: string[] = [];
+  const start = job.clampOn?.at ?? job.bonded?.at;
+  if (start !== undefined) {
+    const c = tapeClocks(job.ambientC ?? settings.roomC);
+    until.push(
+      `Do not press the back, bend the device or leave it in the sun before ${dayTime(start + c.sealTest.high * 1e3, now)}.`,
+    );
+    until.push(`The adhesive has its full bond by ${dayTime(start + c.full.high * 1e3, now)}.`);
+  }
+  until.push(airTestLine);
+  until.push('A case and a protector are recommended.');
+  return [
+    { title: 'Found', lines: found },
+    { title: 'Done', lines: done },
+    { title: 'Measured', lines: measured.length ? measured : ['Nothing measured.'] },
+    { title: 'Until then', lines: until },
+  ];
+}
+
+/** What is still open before a job may be closed. */
+export function openPoints(job: JobState): string[] {
+  const out: string[] = [];
+  const overridden = (call: string) => job.decisions.some((d) => d.call === call && d.because);
+  if (!job.bonded) out.push('not bonded');
+  if (job.clampOn && job.clampOffAt === null) out.push('clamps still on');
+  if (job.stages.check !== 'done' && !overridden('check')) out.push('check not done');
+  if (job.findings.cellSwollen?.answer === 'yes') out.push('swollen cell');
+  return out;
+}
+
+export const fileName = (job: JobState) => `${job.label.toLowerCase()}.northcove.json`;
+export const sheetStamp = (now: number) => stamp(now);

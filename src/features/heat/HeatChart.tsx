@@ -1,0 +1,96 @@
+import { LineChart } from 'react-native-chart-kit';
+import { Line } from 'react-native-svg';
+import { View } from 'react-native';
+
+import { useTokens } from '@/ui/theme';
+import { Txt } from '@/ui/Txt';
+import { clock, tempNumber } from '@/ui/units';
+import type { Settings } from '@/model/settings';
+import type { Curves } from './forecastOf';
+
+interface HeatChartProps {
+  curves: Curves;
+  easyC: number | null;
+  nowS: number | null;
+  width: number;
+  units: Pick<Settings, 'temperature' | 'length'>;
+}
+
+const left = 46;
+
+/** Curves over time; three line styles, so that nothing hangs on colour. The same numbers stand in the text below. */
+export default function HeatChart({ curves, easyC, nowS, width, units }: HeatChartProps) {
+  const t = useTokens();
+  const n = curves.first.length;
+  const shown = (list: number[]) => list.map((c) => tempNumber(c, units));
+  const line = (data: number[], color: string, strokeDashArray?: number[], strokeWidth = 2.5) => ({
+    data: shown(data),
+    color: () => color,
+    strokeWidth,
+    withDots: false,
+    ...(strokeDashArray ? { strokeDashArray } : {}),
+  });
+  const datasets = [
+    line(curves.first, t.ink),
+    line(curves.coldest, t.ink2, [2, 4]),
+    line(curves.battery, t.caution, [8, 4]),
+    ...(easyC === null
+      ? []
+      : [
+          line(
+            curves.first.map(() => easyC),
+            t.ink,
+            [1, 3],
+            1,
+          ),
+        ]),
+  ];
+  const labels = curves.first.map((_, i) => (i % 10 === 0 ? clock(i * curves.stepS) : ''));
+  const at = nowS === null ? null : (nowS - curves.fromS) / curves.stepS;
+  return (
+    <View
+      role="img"
+      aria-label={`Temperature over ${clock((n - 1) * curves.stepS)}: bond line up to ${Math.max(...shown(curves.first))}, battery up to ${Math.max(...shown(curves.battery))} °${units.temperature}`}
+    >
+      <LineChart
+        data={{ labels, datasets }}
+        width={width}
+        height={170}
+        withShadow={false}
+        withVerticalLines={false}
+        withInnerLines
+        segments={4}
+        bezier={false}
+        chartConfig={{
+          backgroundGradientFrom: t.paper,
+          backgroundGradientTo: t.paper,
+          backgroundGradientFromOpacity: 0,
+          backgroundGradientToOpacity: 0,
+          decimalPlaces: 0,
+          color: () => t.ink2,
+          labelColor: () => t.ink2,
+          propsForLabels: { fontFamily: 'Mono_500', fontSize: 12 },
+          propsForBackgroundLines: { stroke: t.rule, strokeDasharray: '' },
+        }}
+        style={{ paddingRight: left }}
+        decorator={() =>
+          at === null || at < 0 || at > n - 1 ? null : (
+            <Line
+              key="now"
+              x1={left + (at * (width - left)) / n}
+              x2={left + (at * (width - left)) / n}
+              y1={10}
+              y2={140}
+              stroke={t.ink}
+              strokeWidth={1.5}
+            />
+          )
+        }
+      />
+      <Txt size="s" tone="ink2">
+        Solid: starting arc, at least. Dotted: coldest arc, at least. Dashed: battery, at most.
+        {nowS === null ? '' : ' Upright line: now.'}
+      </Txt>
+    </View>
+  );
+}

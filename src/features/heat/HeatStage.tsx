@@ -1,0 +1,489 @@
+import Slider from '@react-native-community/slider';
+import { useRouter } from 'expo-router';
+import { lazy, Suspense, useMemo, useState } from 'react';
+import { Pressable, useWindowDimensions, View } from 'react-native';
+
+import { minSetC } from '@/core/heat/heater';
+import { fallsBelow, handlingS } from '@/core/heat/forecast';
+import { choosePick } from '@/core/lift/picks';
+import { picksMm } from '@/core/lift/verdict';
+import { onPlate, type JobState } from '@/model/fold';
+import { useActions } from '@/stagekit/actions';
+import { stageHref, StageShell, type PlanSize } from '@/stagekit/StageShell';
+import { batteryMarks, edgeName, liftState, placeName, thermalJob } from '@/stagekit/thermalJob';
+import { ThermalWait } from '@/stagekit/ThermalWait';
+import { useThermal } from '@/stagekit/useThermal';
+import { usePicks } from '@/stagekit/usePicks';
+import { rowOf, Why } from '@/stagekit/Why';
+import { useSettings } from '@/store/shop';
+import { Flash, useAlarm, useAwake } from '@/ui/alarm';
+import { Button } from '@/ui/Button';
+import { Call } from '@/ui/Call';
+import { Tick } from '@/ui/Choice';
+import { Disclosure } from '@/ui/Disclosure';
+import { DeviceBody, DeviceLines } from '@/ui/plan/BaseLayer';
+import { FieldLayer } from '@/ui/plan/FieldLayer';
+import { Soundings } from '@/ui/plan/layers';
+import { Plan } from '@/ui/plan/Plan';
+import { Readings, type ReadingItem } from '@/ui/Readings';
+import { useTokens } from '@/ui/theme';
+import { Txt } from '@/ui/Txt';
+import { clock, dial, temp, tempNumber } from '@/ui/units';
+import { useNow } from '@/ui/useNow';
+import { useWide } from '@/ui/useWide';
+import { ConfirmFull } from './ConfirmFull';
+import { curvesOf, heatForecast } from './forecastOf';
+import { chanceText, heatCall } from './heatCall';
+
+const HeatChart = lazy(() => import('./HeatChart'));
+
+const caution =
+  'Hot plate: gloves and eye cover. Never heat a swollen, bent or punctured cell; stop on smell or hiss. The maker’s instructions and local rules go first.';
+
+export function HeatStage({ job }: { job: JobState }) {
+  const settings = useSettings();
+  const now = useNow(500);
+  const wide = useWide();
+  const screen = useWindowDimensions();
+  const router = useRouter();
+  const tokens = useTokens();
+  const { log, decide } = useActions(job);
+  const thermalSource = useThermal(job.device, job.bond);
+  const [draft, setDraft] = useState<{ setC: number; pickMm: number } | null>(null);
+  const on = onPlate(job);
+  const setC = on?.setC ?? draft?.setC ?? job.plan?.setC ?? 110;
+  const preheated = true;
+  const pickMm = draft?.pickMm ?? job.plan?.pickMm;
+  const model = thermalSource.model;
+  const swollen = job.findings.cellSwollen?.answer === 'yes';
+
+  // before the first heat the run starts "now": one fixed instant for this mount keeps the forecast still
+  const [openedAt] = useState(() => Date.now());
+  const thermal = useMemo(
+    () => (model ? thermalJob(job, settings, model, openedAt) : null),
+    [job, settings, model, openedAt],
+  );
+  const base = useMemo(
+    () => (thermal ? liftState(job, settings, thermal.path, thermal.arcs, pickMm) : null),
+    [job, settings, thermal, pickMm],
+  );
+  const marks = batteryMarks(job.device);
+  const liveS = thermal ? (now - thermal.t0) / 1e3 : 0;
+  // a cooling device is looked at afresh every few seconds; a heating one from its recorded start
+  const startS = thermal && job.heat.length && !on ? Math.floor(liveS / 5) * 5 : 0;
+
+  const picks = usePicks(job, settings, thermal, base, setC, preheated).data ?? null;
+  const choice = picks ? choosePick(picks, job.keepCover, marks.stopC) : null;
+  // until somebody chose a pick, the recommended one is in force
+  const chosenPick = pickMm ?? choice?.way?.pickMm;
+  const lift = useMemo(
+    () => (thermal ? liftState(job, settings, thermal.path, thermal.arcs, chosenPick) : null),
+    [job, settings, thermal, chosenPick],
+  );
+  const f = useMemo(
+    () => (thermal && lift ? heatForecast(job, thermal, lift, { setC, preheated }, startS) : null),
+    [job, thermal, lift, setC, preheated, startS],
+  );
+  const curves = useMemo(() => (f && thermal ? curvesOf(f, thermal) : null), [f, thermal]);
+  const dueAt = on && f?.readyS && thermal ? thermal.t0 + f.readyS.high * 1e3 : null;
+  const alarm = useAlarm(dueAt, now, 'opens', settings.sound);
+  const awake = useAwake(on !== null);
+  // while planning the picture shows the line as it will be when the device leaves the plate
+  const shownS = on || !f ? liveS : (f.readyS?.high ?? startS + 300);
+  const pictureS = on ? Math.floor(shownS) : shownS;
+  const field = useMemo(() => (f ? f.run.picture(pictureS) : null), [f, pictureS]);
+
+  const units = settings;
+  if (!thermal || !lift || !f || !field)
+    return (
+      <StageShell
+        job={job}
+        stage="heat"
+        now={now}
+        picture={(size) => <PlainPlan job={job} size={size} />}
+        call={<ThermalWait thermal={thermalSource} />}
+        readings={null}
+        main={
+          <Button kind="main" label="On the plate" onPress={() => {}} disabled why="the heat model is not there yet" />
+        }
+        caution={caution}
+      />
+    );
+
+  const arcsC = f.run.arcsC(shownS, thermal.arcs);
+  const coldest = arcsC.reduce((m, r, i) => (r.low < arcsC[m]!.low ? i : m), 0);
+  const firstC = f.run.arcC(shownS, f.first);
+  const battery = f.run.partC(shownS, 'battery');
+  const camera = f.run.partC(shownS, 'camera');
+  const text = heatCall({
+    f,
+    lift,
+    nowS: liveS,
+    on: on !== null,
+    swollen,
+    batteryNowHighC: on ? (battery?.high ?? null) : null,
+    stopC: marks.stopC,
+    units,
+  });
+  const doseS = f.battery?.aboveCautionS.high ?? 0;
+  const readings: ReadingItem[] = [
+    {
+      id: 'first',
+      value: `${tempNumber(firstC.low, units)}°`,
+      label: `${lift.nextEdge ? edgeName(lift.nextEdge) : 'first edge'} ${on ? 'now' : 'then'}, at least. ${lift.easyC === null ? '' : `Easy from ${tempNumber(lift.easyC, units)}°`}`,
+      tone: lift.easyC !== null && firstC.low >= lift.easyC ? 'go' : 'ink',
+    },
+    {
+      id: 'cold',
+      value: `${tempNumber(arcsC[coldest]!.low, units)}°`,
+      label: `coldest: ${placeName(thermal.path, (thermal.arcs[coldest]!.fromMm + thermal.arcs[coldest]!.toMm) / 2)}${lift.workC === null ? '' : `. Works from ${tempNumber(lift.workC, units)}°`}`,
+    },
+    {
+      id: 'battery',
+      value: `${tempNumber(battery?.high ?? 0, units)}°`,
+      label: `battery, at most. Caution ${tempNumber(marks.cautionC, units)}°, stop ${tempNumber(marks.stopC, units)}°. ${clock(doseS)} above caution`,
+      tone: (battery?.high ?? 0) >= marks.cautionC ? 'caution' : 'ink',
+    },
+    {
+      id: 'camera',
+      value: camera ? `${tempNumber(camera.high, units)}°` : '–',
+      label: `camera, at most. Limit ${tempNumber(job.device.parts.find((p) => p.kind === 'camera')?.limitC?.stop.value ?? 80, units)}°`,
+    },
+  ];
+
+  const toolsReady = job.prep.has('toolsReady');
+  const missing = swollen
+    ? 'the cell is swollen'
+    : !job.prep.has('powerOff')
+      ? 'power off first (Intake)'
+      : !job.prep.has('trayOut')
+        ? 'card tray out first (Intake)'
+        : !toolsReady
+          ? 'tools at hand first, below'
+          : null;
+  const layOn = () => {
+    if (missing || on) return;
+    const computed = { readyS: f.readyS, battery: f.battery?.peakC, easyC: lift.easyC, workC: lift.workC };
+    const recommended = choice?.way?.pickMm ?? null;
+    void log([
+      { type: 'heatPlan', setC, pickMm: lift.pickMm, preheated },
+      decide({
+        call: 'heat',
+        inputs: {
+          setC,
+          pickMm: lift.pickMm,
+          preheated,
+          ambientC: thermal.ambientC,
+          plate: settings.plate.id,
+          flawUm: lift.case.flawUm,
+        },
+        computed,
+        chosen: { setC, pickMm: lift.pickMm },
+        ...(recommended !== null && recommended !== lift.pickMm
+          ? { because: 'chosen on the screen against the recommended pick' }
+          : {}),
+      }),
+      ...(job.stages.intake === 'todo' || job.stages.intake === 'started'
+        ? ([{ type: 'stage', stage: 'intake', to: 'done' }] as const)
+        : []),
+      { type: 'stage', stage: 'heat', to: job.stages.heat === 'done' ? 'done' : 'started' },
+      {
+        type: 'heatOn',
+        setC,
+        preheated,
+        startC: thermal.ambientC,
+        modelRun: thermal.model.modes.digest,
+        readyInS: f.readyS ? f.readyS.high - f.heatStartS : null,
+      },
+    ]);
+    setDraft(null);
+  };
+  const offForecast = () => {
+    const off = thermal.run.then({ atS: liveS, setC: null, preheated: false });
+    const lasts = (c: number | null) =>
+      c === null ? null : Math.max(0, fallsBelow(off, f.first, c, liveS).low - liveS);
+    return { easyForS: lasts(lift.easyC), gripsInS: lasts(lift.workC) };
+  };
+  const takeOff = () => {
+    if (!on) return;
+    void log([
+      { type: 'heatOff', reason: text.tone === 'caution' ? 'emergency' : 'ready', ...offForecast() },
+      { type: 'stage', stage: 'heat', to: 'done' },
+    ]);
+    router.replace(stageHref(job.id, 'lift'));
+  };
+  const soundNote =
+    on &&
+    (!settings.sound
+      ? 'Sound is off: keep the screen in sight.'
+      : alarm.silent
+        ? 'This browser keeps silent until the screen is tapped: keep it in sight.'
+        : awake === 'refused'
+          ? 'This browser lets the screen sleep: a sleeping page cannot ring.'
+          : null);
+
+  return (
+    <View className="flex-1">
+      <Flash on={alarm.flash} label="Lift now" />
+      <StageShell
+        job={job}
+        stage="heat"
+        now={now}
+        caution={caution}
+        onMain={on ? takeOff : layOn}
+        picture={(size) => (
+          <Plan
+            device={job.device}
+            bond={job.bond}
+            width={size.width}
+            height={size.height}
+            label={`Bond line of ${job.device.name}: ${tempNumber(arcsC[coldest]!.low, units)} to ${tempNumber(Math.max(...arcsC.map((r) => r.mean)), units)} °${units.temperature}`}
+            lines={thermal.arcs.map(
+              (a, i) =>
+                `${placeName(thermal.path, (a.fromMm + a.toMm) / 2)}: ${temp(arcsC[i]!.mean, units)} (at least ${temp(arcsC[i]!.low, units)})`,
+            )}
+            readAt={(p) => {
+              const pic = thermal.model.modes.picture;
+              const i = Math.round((p[0] - pic.originMm[0]) / pic.stepMm[0]);
+              const j = Math.round((p[1] - pic.originMm[1]) / pic.stepMm[1]);
+              return i >= 0 && j >= 0 && i < pic.nx && j < pic.ny
+                ? `${temp(field[j * pic.nx + i]!, units)} in the bond plane`
+                : null;
+            }}
+          >
+            <DeviceBody />
+            <FieldLayer valuesC={field} raster={thermal.model.modes.picture} boldC={lift.easyC} />
+            <DeviceLines inside={false} />
+            <Soundings
+              onField
+              items={thermal.arcs
+                .map((a, i) => ({ i, p: thermal.path.point((a.fromMm + a.toMm) / 2) }))
+                .filter(({ i }) => i % 3 === 0 || i === coldest)
+                .map(({ i, p }) => ({
+                  at: [p.at[0] - p.normal[0] * 5, p.at[1] - p.normal[1] * 4] as const,
+                  text: String(tempNumber(arcsC[i]!.low, units)),
+                  ring: i === coldest,
+                  bold: i === lift.order[0] || i === coldest,
+                }))}
+            />
+          </Plan>
+        )}
+        call={<Call {...text} />}
+        readings={<Readings items={readings} />}
+        controls={
+          on ? null : (
+            <View className="mt-1">
+              <Txt strong>Plate at {dial(setC)}</Txt>
+              <View className="flex-row items-center gap-2">
+                <Button
+                  kind="small"
+                  label="−5"
+                  onPress={() => setDraft({ setC: Math.max(minSetC, setC - 5), pickMm: lift.pickMm })}
+                />
+                <View className="flex-1">
+                  <Slider
+                    aria-label={`Plate setpoint, ${minSetC} to ${settings.plate.maxSetC} °C`}
+                    minimumValue={minSetC}
+                    maximumValue={settings.plate.maxSetC}
+                    step={1}
+                    value={setC}
+                    minimumTrackTintColor={tokens.ink}
+                    maximumTrackTintColor={tokens.ink2}
+                    thumbTintColor={tokens.ink}
+                    onValueChange={(v: number) => setDraft({ setC: v, pickMm: lift.pickMm })}
+                    style={{ height: 48 }}
+                  />
+                </View>
+                <Button
+                  kind="small"
+                  label="+5"
+                  onPress={() => setDraft({ setC: Math.min(settings.plate.maxSetC, setC + 5), pickMm: lift.pickMm })}
+                />
+              </View>
+              <PickRow value={lift.pickMm} onChange={(mm) => setDraft({ setC, pickMm: mm })} />
+            </View>
+          )
+        }
+        main={
+          on ? (
+            <Button kind="main" label="Off the plate" onPress={takeOff} />
+          ) : (
+            <Button
+              kind="main"
+              label="On the plate"
+              onPress={layOn}
+              disabled={missing !== null}
+              {...(missing ? { why: missing } : {})}
+            />
+          )
+        }
+        side={
+          on ? (
+            <Button
+              label="Called away"
+              onPress={() =>
+                void log([
+                  { type: 'heatOff', reason: 'hold', ...offForecast() },
+                  { type: 'observed', what: 'calledAway' },
+                ])
+              }
+            />
+          ) : (
+            <Button label="Lift" onPress={() => router.replace(stageHref(job.id, 'lift'))} />
+          )
+        }
+      >
+        {soundNote ? (
+          <Txt size="s" tone="caution">
+            {soundNote}
+          </Txt>
+        ) : null}
+        {job.calledAway && !on ? (
+          <Txt size="s" className="mt-1">
+            Called away: the {lift.nextEdge ? edgeName(lift.nextEdge) : 'line'} is at {temp(firstC.low, units)} or more
+            now.
+          </Txt>
+        ) : null}
+        {on ? null : (
+          <Tick
+            label="Picks, blade, alcohol out of the way, gloves, eye cover: all at hand"
+            on={toolsReady}
+            onChange={(v) => void log([{ type: 'prep', item: 'toolsReady', done: v }])}
+          />
+        )}
+        {curves ? (
+          <Suspense fallback={<View style={{ height: 190 }} />}>
+            <HeatChart
+              curves={curves}
+              easyC={lift.easyC}
+              nowS={on ? liveS : null}
+              width={wide ? 368 : screen.width - 32}
+              units={units}
+            />
+          </Suspense>
+        ) : null}
+        <Disclosure title="Heat and pick, side by side" open={wide}>
+          <View role="table" aria-label="Picks side by side">
+            <Row cells={['pick mm', 'easy from', 'on plate', 'battery', 'breaks', 'reheats']} head />
+            {(picks ?? []).map((w) => (
+              <Row
+                key={w.pickMm}
+                strong={w.pickMm === lift.pickMm}
+                cells={[
+                  String(w.pickMm),
+                  w.easyC === null ? 'never' : `${tempNumber(w.easyC, units)}°`,
+                  w.readyS ? clock(w.readyS.high - f.heatStartS) : 'never',
+                  w.battery ? `${tempNumber(w.battery.peakC.high, units)}°` : '–',
+                  chanceText(w.breakChance, job.keepCover),
+                  w.plan
+                    ? w.plan.finished
+                      ? String(w.plan.reheats)
+                      : w.plan.stoppedBy === 'battery'
+                        ? 'cell too hot'
+                        : 'too cold'
+                    : '–',
+                ]}
+              />
+            ))}
+          </View>
+          <Txt size="s" tone="ink2" className="mt-1">
+            {choice?.way
+              ? choice.reason === 'leastBreaking'
+                ? `${choice.way.pickMm} mm is proposed: least chance of breaking a cover that is to be saved, among the picks that keep the cell under its stop mark.`
+                : `${choice.way.pickMm} mm is proposed: the cover is written off, so the pick that keeps the cell coolest.`
+              : picks
+                ? 'No pick keeps the cell under its stop mark at this setpoint: less heat, or another way of heating.'
+                : 'Computing'}
+          </Txt>
+        </Disclosure>
+        <Why
+          job={job}
+          call="heat"
+          inputs={{ setC, pickMm: lift.pickMm, ambientC: thermal.ambientC }}
+          computed={{ readyS: f.readyS, easyC: lift.easyC, workC: lift.workC }}
+          notes={[
+            f.readyS
+              ? `Ready ${clock(f.readyS.low - f.heatStartS)} to ${clock(f.readyS.high - f.heatStartS)} after laying it on, ${clock(f.readyS.mean - f.heatStartS)} most likely. The call works by the late end, limits by the hot one.`
+              : 'Not ready within 20 minutes at this setpoint.',
+            'Basis: heat model only. No plate heating avoids the 60 °C caution mark of the cell with certainty; what differs is how long it lasts.',
+            `Battery above caution ${clock(f.battery?.aboveCautionS.mean ?? 0)} (at most ${clock(f.battery?.aboveCautionS.high ?? 0)}), above stop at most ${clock(f.battery?.aboveStopS.high ?? 0)}, all heats of this job together.`,
+            `Camera up to ${temp(f.camera?.peakC.high ?? thermal.ambientC, units)}, display up to ${temp(f.display?.peakC.high ?? thermal.ambientC, units)}.`,
+            'Break chance is a numerical estimate and looks optimistic: no twisting, no hidden chips.',
+          ]}
+          rows={[
+            rowOf('Contact conductance, W/m²K', settings.plate.conductanceWm2K, ''),
+            rowOf('Plate offset, K', settings.plate.offsetK, ''),
+            rowOf('Plate to first cut, s', handlingS, ''),
+            rowOf('Adhesive G1, J/m²', lift.case.adhesive.debond.g1, ''),
+            ...(job.device.parts.find((p) => p.kind === 'battery')?.limitC
+              ? [
+                  rowOf('Battery caution, °C', job.device.parts.find((p) => p.kind === 'battery')!.limitC!.caution, ''),
+                  rowOf('Battery stop, °C', job.device.parts.find((p) => p.kind === 'battery')!.limitC!.stop, ''),
+                ]
+              : []),
+          ]}
+        />
+        <ConfirmFull
+          job={job}
+          model={thermal.model}
+          setC={setC}
+          heatS={(f.readyS?.high ?? 300) - f.heatStartS}
+          ambientC={thermal.ambientC}
+        />
+      </StageShell>
+    </View>
+  );
+}
+
+function PlainPlan({ job, size }: { job: JobState; size: PlanSize }) {
+  return (
+    <Plan
+      device={job.device}
+      bond={job.bond}
+      width={size.width}
+      height={size.height}
+      label={job.device.name}
+      lines={[]}
+    >
+      <DeviceBody />
+      <DeviceLines />
+    </Plan>
+  );
+}
+
+function PickRow({ value, onChange }: { value: number; onChange: (mm: number) => void }) {
+  return (
+    <View role="radiogroup" aria-label="Pick thickness" className="flex-row items-center gap-2">
+      <Txt strong>Pick</Txt>
+      {picksMm.map((mm) => (
+        <Pressable
+          key={mm}
+          role="radio"
+          aria-checked={mm === value}
+          aria-label={`Pick ${mm} mm`}
+          onPress={() => onChange(mm)}
+          className={`min-h-[44px] flex-1 items-center justify-center rounded-[6px] border-[1.5px] ${mm === value ? 'bg-ink border-ink' : 'bg-panel border-ink2'}`}
+        >
+          <Txt num tone={mm === value ? 'onInk' : 'ink'}>
+            {mm}
+          </Txt>
+        </Pressable>
+      ))}
+      <Txt tone="ink2">mm</Txt>
+    </View>
+  );
+}
+
+function Row({ cells, head, strong }: { cells: string[]; head?: boolean; strong?: boolean }) {
+  return (
+    <View role="row" className="flex-row border-b border-rule py-1">
+      {cells.map((c, i) => (
+        <View key={i} role={head ? 'columnheader' : 'cell'} className="flex-1 pr-1">
+          <Txt size="s" num={!head} strong={strong ?? false} tone={head ? 'ink2' : 'ink'}>
+            {c}
+          </Txt>
+        </View>
+      ))}
+    </View>
+  );
+}

@@ -1,0 +1,81 @@
+import type { LiftState } from '@/stagekit/thermalJob';
+import { edgeName } from '@/stagekit/thermalJob';
+import { clock, percent, temp } from '@/ui/units';
+import type { Settings } from '@/model/settings';
+import type { HeatForecast } from './forecastOf';
+
+export interface CallText {
+  sentence: string;
+  reason: string;
+  tone: 'ink' | 'caution';
+}
+
+type Units = Pick<Settings, 'temperature' | 'length'>;
+
+/** The call of the heat stage, from the forecast. Order of authority: hazards, limits, breakage, bond (one law 2). */
+export function heatCall(input: {
+  f: HeatForecast;
+  lift: LiftState;
+  nowS: number;
+  on: boolean;
+  swollen: boolean;
+  batteryNowHighC: number | null;
+  stopC: number;
+  units: Units;
+}): CallText {
+  const { f, lift, nowS, on, units } = input;
+  if (input.swollen)
+    return {
+      sentence: 'Do not heat this one.',
+      reason: 'The cell is swollen. Away from heat, into the fire-proof bag; follow the maker and local rules.',
+      tone: 'caution',
+    };
+  const where = lift.nextEdge ? edgeName(lift.nextEdge) : 'first edge';
+  if (on && input.batteryNowHighC !== null && input.batteryNowHighC >= input.stopC)
+    return {
+      sentence: 'Off the plate now. The cell is at its stop mark.',
+      reason: `Battery may be at ${temp(input.batteryNowHighC, units)}, stop ${temp(input.stopC, units)}. Let it cool before the next heat.`,
+      tone: 'caution',
+    };
+  if (lift.easyC === null)
+    return {
+      sentence: `No heat opens this with a ${lift.pickMm} mm pick.`,
+      reason: lift.case.keepCover
+        ? `The cover would break first: ${lift.case.flawUm} µm edge flaw assumed. Take a thicker pick, or write the cover off.`
+        : 'Take a thicker pick.',
+      tone: 'caution',
+    };
+  if (!f.readyS)
+    return {
+      sentence: `${temp(f.setC, units)} is not enough for a ${lift.pickMm} mm pick.`,
+      reason: `The ${where} has to reach ${temp(lift.easyC, units)} and stay there on the way to the bench. Set the plate higher or take a thicker pick.`,
+      tone: 'caution',
+    };
+  const easyFor = Math.max(0, (f.easyUntilS?.low ?? 0) - f.readyS.high);
+  const gripsFor = Math.max(0, (f.gripsAtS?.low ?? 0) - f.readyS.high);
+  const window = `Off the plate it stays easy for at least ${clock(easyFor)} and grips after ${clock(gripsFor)}.`;
+  const stopFirst = f.battery?.stopAtS !== null && f.battery !== null && f.battery.stopAtS <= f.readyS.high;
+  if (stopFirst)
+    return {
+      sentence: 'The cell reaches its stop mark before the bond is soft.',
+      reason: `Battery up to ${temp(f.battery!.peakC.high, units)}, stop ${temp(input.stopC, units)}. Take a thicker pick or less heat.`,
+      tone: 'caution',
+    };
+  if (!on)
+    return {
+      sentence: `On the plate for ${clock(f.readyS.high - f.heatStartS)}, then the ${where}.`,
+      reason: window,
+      tone: 'ink',
+    };
+  const left = f.readyS.high - nowS;
+  if (left > 0)
+    return { sentence: `Off the plate in ${clock(left)}. Start at the ${where}.`, reason: window, tone: 'ink' };
+  return {
+    sentence: `Lift now. Start at the ${where}.`,
+    reason: `Soft enough since ${clock(-left)}. Every second more goes into the cell. ${window}`,
+    tone: 'ink',
+  };
+}
+
+export const chanceText = (chance: number | null, keepCover: boolean) =>
+  chance === null ? 'none' : keepCover ? percent(chance) : 'written off';

@@ -1,0 +1,83 @@
+import { useRouter } from 'expo-router';
+import { useState } from 'react';
+import { Pressable, TextInput, View } from 'react-native';
+
+import { stageIds, stageNames } from '@/model/stages';
+import { stageHref } from '@/stagekit/StageShell';
+import { useJobs } from '@/store/shop';
+import { Button } from '@/ui/Button';
+import { Choice } from '@/ui/Choice';
+import { Mark } from '@/ui/Mark';
+import { PlaceFrame } from '@/ui/PlaceFrame';
+import { Txt } from '@/ui/Txt';
+import { dayTime } from '@/ui/units';
+import { useNow } from '@/ui/useNow';
+
+export function JobsScreen() {
+  const router = useRouter();
+  const jobs = useJobs();
+  const now = useNow(10_000);
+  const [find, setFind] = useState('');
+  const [which, setWhich] = useState<'open' | 'closed' | 'all'>('open');
+  const q = find.trim().toLowerCase();
+  const shown = jobs.filter(
+    (j) =>
+      (which === 'all' || (which === 'closed') === (j.closedAt !== null)) &&
+      (!q || [j.label, j.device.name, j.customerMark, stageNames[j.stage]].some((t) => t.toLowerCase().includes(q))),
+  );
+  return (
+    <PlaceFrame
+      title="Jobs"
+      line={`${shown.length} of ${jobs.length}`}
+      actions={
+        <View className="flex-1">
+          <Button kind="main" label="New job" onPress={() => router.push('/jobs/new')} />
+        </View>
+      }
+    >
+      <TextInput
+        aria-label="Search jobs"
+        placeholder="Label, device, stage"
+        value={find}
+        onChangeText={setFind}
+        className="min-h-[48px] px-3 mb-3 bg-panel border-[1.5px] border-ink2 rounded-[6px] font-body text-m text-ink"
+      />
+      <Choice
+        label="Show"
+        value={which}
+        options={[
+          { id: 'open', name: 'Open' },
+          { id: 'closed', name: 'Handed over' },
+          { id: 'all', name: 'All' },
+        ]}
+        onChange={setWhich}
+      />
+      {shown.map((j) => (
+        <Pressable
+          key={j.id}
+          role="link"
+          aria-label={`${j.label}, ${j.device.name}, ${j.closedAt ? 'handed over' : stageNames[j.stage]}`}
+          onPress={() => router.push(stageHref(j.id, j.stage))}
+          className="min-h-[64px] flex-row items-center gap-3 border-b border-rule"
+        >
+          <Mark state={j.closedAt ? 'done' : 'waits'} />
+          <View className="flex-1 py-2">
+            <Txt strong>
+              {j.label} · {j.device.name}
+            </Txt>
+            <Txt size="s" tone="ink2">
+              {j.closedAt
+                ? `handed over ${dayTime(j.closedAt, now)}`
+                : `${stageNames[j.stage]}, stage ${stageIds.indexOf(j.stage) + 1} of 10`}
+              {j.customerMark ? ` · ${j.customerMark}` : ''}
+            </Txt>
+          </View>
+          <Txt size="s" num tone={j.promiseAt && j.promiseAt < now && !j.closedAt ? 'caution' : 'ink2'}>
+            {j.promiseAt ? dayTime(j.promiseAt, now) : ''}
+          </Txt>
+        </Pressable>
+      ))}
+      {shown.length ? null : <Txt tone="ink2">No job matches.</Txt>}
+    </PlaceFrame>
+  );
+}

@@ -1,0 +1,133 @@
+import { zodResolver } from '@hookform/resolvers/zod';
+import { addDays } from 'date-fns/addDays';
+import { set } from 'date-fns/set';
+import { useRouter } from 'expo-router';
+import { Controller, useForm } from 'react-hook-form';
+import { Pressable, TextInput, View } from 'react-native';
+import { z } from 'zod';
+
+import { shippedDevices } from '@/model/shippedDevices';
+import { stageHref } from '@/stagekit/StageShell';
+import { append, useJobs, useSettings } from '@/store/shop';
+import { Button } from '@/ui/Button';
+import { PlaceFrame } from '@/ui/PlaceFrame';
+import { readTime } from '@/ui/TimeField';
+import { Txt } from '@/ui/Txt';
+
+const formSchema = z.object({
+  deviceId: z.string().min(1, 'Device: choose one of the list'),
+  customerMark: z.string().max(80, 'Mark: up to 80 characters'),
+  promise: z
+    .string()
+    .refine((t) => !t.trim() || readTime(t) !== null, 'Promised for: not a time, allowed is 00:00 to 23:59'),
+});
+
+/** Next free label: J-0143 after J-0142. */
+export function nextLabel(labels: readonly string[]): string {
+  const top = labels.reduce((m, l) => Math.max(m, Number(/^J-(\d+)$/.exec(l)?.[1] ?? 0)), 0);
+  return `J-${String(top + 1).padStart(4, '0')}`;
+}
+
+export function NewJobScreen() {
+  const router = useRouter();
+  const jobs = useJobs();
+  const { person } = useSettings();
+  const form = useForm<z.input<typeof formSchema>, unknown, z.output<typeof formSchema>>({
+    resolver: zodResolver(formSchema),
+    defaultValues: { deviceId: '', customerMark: '', promise: '' },
+  });
+  const label = nextLabel(jobs.map((j) => j.label));
+  const open = form.handleSubmit((v) => {
+    const device = shippedDevices.find((d) => d.id === v.deviceId)!;
+    const t = readTime(v.promise);
+    const now = Date.now();
+    const today = t ? set(now, { hours: t.hours, minutes: t.minutes, seconds: 0, milliseconds: 0 }).getTime() : null;
+    const promiseAt = today === null ? null : today < now ? addDays(today, 1).getTime() : today;
+    const jobId = crypto.randomUUID();
+    void append(jobId, person, [
+      { type: 'opened', label, device, bondId: device.bonds[0]!.id, promiseAt, customerMark: v.customerMark.trim() },
+      { type: 'stage', stage: 'intake', to: 'started' },
+    ]);
+    router.replace(stageHref(jobId, 'intake'));
+  });
+  const problems = Object.values(form.formState.errors).map((e) => e?.message ?? '');
+  return (
+    <PlaceFrame
+      title={`New job ${label}`}
+      line="Device first; everything else can follow at intake"
+      actions={
+        <>
+          <View className="flex-1">
+            <Button label="Back" onPress={() => router.back()} />
+          </View>
+          <View className="flex-[2]">
+            <Button kind="main" label="Open the job" onPress={() => void open()} />
+          </View>
+        </>
+      }
+    >
+      <Controller
+        control={form.control}
+        name="deviceId"
+        render={({ field }) => (
+          <View role="radiogroup" aria-label="Device">
+            {shippedDevices.map((d) => (
+              <Pressable
+                key={d.id}
+                role="radio"
+                aria-checked={field.value === d.id}
+                aria-label={d.name}
+                onPress={() => field.onChange(d.id)}
+                className={`min-h-[60px] px-3 mb-2 justify-center rounded-[6px] border-[1.5px] ${field.value === d.id ? 'bg-ink border-ink' : 'bg-panel border-ink2'}`}
+              >
+                <Txt strong tone={field.value === d.id ? 'onInk' : 'ink'}>
+                  {d.name}
+                </Txt>
+                <Txt size="s" tone={field.value === d.id ? 'onInk' : 'ink2'}>
+                  {d.kind}, {d.bonds[0]!.widthMm} mm ring,{' '}
+                  {d.cables.length ? d.cables.map((c) => c.name).join(', ') : 'no cable to the cover'}
+                </Txt>
+              </Pressable>
+            ))}
+          </View>
+        )}
+      />
+      {(
+        [
+          ['customerMark', 'Mark of the device (no name needed)', 'locker 12'],
+          ['promise', 'Promised for', '16:30'],
+        ] as const
+      ).map(([name, title, hint]) => (
+        <Controller
+          key={name}
+          control={form.control}
+          name={name}
+          render={({ field }) => (
+            <View className="mb-2">
+              <Txt strong className="mb-1">
+                {title}
+              </Txt>
+              <TextInput
+                aria-label={title}
+                placeholder={hint}
+                value={field.value}
+                onChangeText={field.onChange}
+                onBlur={field.onBlur}
+                className="min-h-[48px] px-3 bg-panel border-[1.5px] border-ink2 rounded-[6px] font-body text-m text-ink"
+              />
+            </View>
+          )}
+        />
+      ))}
+      {problems.length ? (
+        <View role="alert">
+          {problems.map((p) => (
+            <Txt key={p} tone="caution">
+              {p}
+            </Txt>
+          ))}
+        </View>
+      ) : null}
+    </PlaceFrame>
+  );
+}

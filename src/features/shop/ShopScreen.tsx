@@ -1,0 +1,272 @@
+import { useState } from 'react';
+import { View } from 'react-native';
+
+import { minSetC } from '@/core/heat/heater';
+import { measured, type Sourced } from '@/core/source';
+import { readFile, writeShopFile } from '@/model/files';
+import { shippedDevices } from '@/model/shippedDevices';
+import type { Settings } from '@/model/settings';
+import { Entry } from '@/stagekit/Why';
+import { retryPending, saveSettings, takeIn, useJobs, useSettings, useShop } from '@/store/shop';
+import { Button } from '@/ui/Button';
+import { Choice } from '@/ui/Choice';
+import { Disclosure } from '@/ui/Disclosure';
+import { download, pickText } from '@/ui/download';
+import { NumberField } from '@/ui/NumberField';
+import { PlaceFrame } from '@/ui/PlaceFrame';
+import { Txt } from '@/ui/Txt';
+import { length, tempNumber, typedToC } from '@/ui/units';
+
+export function ShopScreen({ loadDemo }: { loadDemo: () => Promise<void> }) {
+  const s = useSettings();
+  const jobs = useJobs();
+  const { shop } = useShop();
+  const [message, setMessage] = useState<{ text: string; bad: boolean } | null>(null);
+  const put = (change: Partial<Settings>) =>
+    saveSettings({ ...s, ...change }).catch(() =>
+      setMessage({
+        text: 'The storage of this browser is full: the setting holds until the page is closed.',
+        bad: true,
+      }),
+    );
+  const plate = (name: 'conductanceWm2K' | 'offsetK' | 'lagS', value: number) => {
+    const old: Sourced = s.plate[name];
+    void put({ plate: { ...s.plate, [name]: measured(value, 'set in this shop', old.u) } });
+  };
+  const exportShop = () => {
+    if (!shop) return;
+    const unreadable = Object.fromEntries(shop.problems.map((p) => [p.key, p.raw]));
+    download('shop.northcove.json', writeShopFile(s, [...shop.jobs.values()], unreadable, Date.now()));
+  };
+  const importFile = async () => {
+    const file = await pickText('.json,application/json');
+    if (!file) return;
+    const read = readFile(file.text);
+    if (!read.ok) {
+      setMessage({ text: `${file.name}: ${read.problem}. Nothing was changed.`, bad: true });
+      return;
+    }
+    try {
+      const fresh = await takeIn(read.value.jobs, read.value.settings);
+      setMessage({
+        text: `${file.name}: ${read.value.jobs.length} ${read.value.jobs.length === 1 ? 'job' : 'jobs'} read, ${fresh} new entries.`,
+        bad: false,
+      });
+    } catch (e) {
+      setMessage({ text: `${file.name}: ${e instanceof Error ? e.message : 'not taken in'}.`, bad: true });
+    }
+  };
+  const rollUsed = jobs.reduce(
+    (m, j) => m + (j.bonded?.adhesive === 'cutTape' && j.bonded.at > s.tape.countedAt ? j.bonded.usedMm : 0),
+    0,
+  );
+  return (
+    <PlaceFrame title="Shop" line="people, units, bench figures, files">
+      {message ? (
+        <View
+          role={message.bad ? 'alert' : 'status'}
+          className={`border-[1.5px] p-3 mb-3 bg-panel ${message.bad ? 'border-caution' : 'border-go'}`}
+        >
+          <Txt tone={message.bad ? 'caution' : 'ink'} testID="message">
+            {message.text}
+          </Txt>
+        </View>
+      ) : null}
+      {shop && shop.unsaved > 0 ? (
+        <View role="alert" className="border-[1.5px] border-caution p-3 mb-3 bg-panel gap-2">
+          <Txt tone="caution">{shop.unsaved} entries are not written: the storage is full. They are in the export.</Txt>
+          <Button kind="small" label="Try to write again" onPress={() => void retryPending()} />
+        </View>
+      ) : null}
+      {shop?.problems.length ? (
+        <View role="alert" className="border-[1.5px] border-caution p-3 mb-3 bg-panel">
+          <Txt strong tone="caution">
+            {shop.problems.length} stored {shop.problems.length === 1 ? 'entry is' : 'entries are'} not readable. They
+            are kept, and go out with the export.
+          </Txt>
+          {shop.problems.slice(0, 5).map((p) => (
+            <Txt key={p.key} size="s">
+              {p.key}: {p.what}
+            </Txt>
+          ))}
+        </View>
+      ) : null}
+      <View className="flex-row gap-3 mb-4">
+        <View className="flex-1">
+          <Button label="Export everything" onPress={exportShop} />
+        </View>
+        <View className="flex-1">
+          <Button label="Import a file" onPress={() => void importFile()} />
+        </View>
+      </View>
+      <Choice
+        label="Temperatures"
+        value={s.temperature}
+        options={[
+          { id: 'C', name: '°C' },
+          { id: 'F', name: '°F' },
+        ]}
+        onChange={(temperature) => void put({ temperature })}
+        hint="A plate’s dial is always shown in both."
+      />
+      <Choice
+        label="Lengths"
+        value={s.length}
+        options={[
+          { id: 'mm', name: 'mm' },
+          { id: 'in', name: 'in' },
+        ]}
+        onChange={(v) => void put({ length: v })}
+      />
+      <Choice
+        label="Look"
+        value={s.theme}
+        options={[
+          { id: 'system', name: 'As the system' },
+          { id: 'light', name: 'Light' },
+          { id: 'dark', name: 'Dark' },
+        ]}
+        onChange={(theme) => void put({ theme })}
+      />
+      <Choice
+        label="Sound"
+        value={s.sound ? 'on' : 'off'}
+        options={[
+          { id: 'on', name: 'On' },
+          { id: 'off', name: 'Off' },
+        ]}
+        onChange={(v) => void put({ sound: v === 'on' })}
+      />
+      <Choice
+        label="Who is at the bench"
+        value={s.person}
+        options={s.people.map((p) => ({ id: p, name: p }))}
+        onChange={(person) => void put({ person })}
+      />
+      <AddPerson onAdd={(name) => void put({ people: [...s.people.filter((p) => p !== name), name], person: name })} />
+      <NumberField
+        label="Room temperature"
+        unit={`°${s.temperature}`}
+        low={tempNumber(5, s)}
+        high={tempNumber(40, s)}
+        value={tempNumber(s.roomC, s)}
+        onCommit={(v) => void put({ roomC: typedToC(v, s) })}
+      />
+      <NumberField
+        label="Accepted chance of breaking a cover"
+        unit="%"
+        low={0.1}
+        high={50}
+        digits={1}
+        value={s.breakLimit * 100}
+        onCommit={(v) => void put({ breakLimit: v / 100 })}
+      />
+      <Disclosure title="Hot plate">
+        <NumberField
+          label="Contact conductance"
+          unit="W/m²K"
+          low={30}
+          high={2000}
+          value={s.plate.conductanceWm2K.value}
+          onCommit={(v) => plate('conductanceWm2K', v)}
+        />
+        <NumberField
+          label="Plate reads less or more by"
+          unit="K"
+          low={-30}
+          high={30}
+          digits={1}
+          value={s.plate.offsetK.value}
+          onCommit={(v) => plate('offsetK', v)}
+        />
+        <NumberField
+          label="Highest setpoint"
+          unit="°C"
+          low={minSetC + 10}
+          high={300}
+          value={s.plate.maxSetC}
+          onCommit={(v) => void put({ plate: { ...s.plate, maxSetC: v } })}
+        />
+      </Disclosure>
+      <Disclosure title="Tape, rings, clips">
+        <NumberField
+          label="Tape width"
+          unit="mm"
+          low={0.5}
+          high={30}
+          digits={1}
+          value={s.tape.widthMm}
+          onCommit={(v) => void put({ tape: { ...s.tape, widthMm: v } })}
+        />
+        <Txt size="s" tone="ink2">
+          {length(Math.max(0, s.tape.rollMm - rollUsed), s, 0)} left by the log.
+        </Txt>
+        <NumberField
+          label="Counted on the roll now"
+          unit="mm"
+          low={0}
+          high={100000}
+          value={Math.max(0, Math.round(s.tape.rollMm - rollUsed))}
+          onCommit={(v) => void put({ tape: { ...s.tape, rollMm: v, countedAt: Date.now() } })}
+        />
+        {shippedDevices.map((d) => (
+          <NumberField
+            key={d.id}
+            label={`Rings for ${d.name}`}
+            unit="pieces"
+            low={0}
+            high={500}
+            value={s.ringsInStock[d.id] ?? 0}
+            onCommit={(v) => void put({ ringsInStock: { ...s.ringsInStock, [d.id]: Math.round(v) } })}
+          />
+        ))}
+        {s.clips.map((c) => (
+          <NumberField
+            key={c.id}
+            label={`${c.name}s of ${c.forceN} N`}
+            unit="pieces"
+            low={0}
+            high={200}
+            value={c.owned}
+            onCommit={(v) =>
+              void put({ clips: s.clips.map((x) => (x.id === c.id ? { ...x, owned: Math.round(v) } : x)) })
+            }
+          />
+        ))}
+      </Disclosure>
+      <View className="mt-4">
+        <Button
+          label="Load the demo shop"
+          onPress={() =>
+            void loadDemo().then(
+              () => setMessage({ text: 'The demo jobs stand beside your own.', bad: false }),
+              (e: unknown) => setMessage({ text: e instanceof Error ? e.message : 'not loaded', bad: true }),
+            )
+          }
+        />
+      </View>
+    </PlaceFrame>
+  );
+}
+
+function AddPerson({ onAdd }: { onAdd: (name: string) => void }) {
+  const [name, setName] = useState('');
+  return (
+    <View className="flex-row gap-2 items-end mb-3">
+      <View className="flex-1">
+        <Entry label="Another person" value={name} onChange={setName} />
+      </View>
+      <View className="mb-2">
+        <Button
+          kind="small"
+          label="Add"
+          disabled={!name.trim()}
+          onPress={() => {
+            onAdd(name.trim().slice(0, 80));
+            setName('');
+          }}
+        />
+      </View>
+    </View>
+  );
+}

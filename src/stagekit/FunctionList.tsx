@@ -1,0 +1,95 @@
+import { useState } from 'react';
+import { Pressable, View } from 'react-native';
+
+import { orderTests, ringRouteSteps, type FunctionResult } from '@/core/functions/riskOrder';
+import type { JobState } from '@/model/fold';
+import { Button } from '@/ui/Button';
+import { Txt } from '@/ui/Txt';
+import { useActions } from './actions';
+
+/** What can be wrong on a short test before opening: the functions this route puts at risk most, per minute. */
+export function testsOf(job: JobState, short: boolean) {
+  const all = orderTests(ringRouteSteps, job.device.functions);
+  return short ? all.slice(0, 8) : all;
+}
+
+const options: { id: FunctionResult; name: string }[] = [
+  { id: 'ok', name: 'Works' },
+  { id: 'fail', name: 'Fails' },
+  { id: 'untested', name: 'Not tested' },
+];
+
+/** One function at a time, one thumb: the next one comes up by itself. */
+export function FunctionList({ job, phase, short }: { job: JobState; phase: 'before' | 'after'; short: boolean }) {
+  const { log } = useActions(job);
+  const tests = testsOf(job, short);
+  const results = job.functions[phase];
+  const [chosen, setChosen] = useState<string | null>(null);
+  const current = chosen ?? tests.find((t) => !results[t.test.id])?.test.id ?? null;
+  const done = tests.filter((t) => results[t.test.id]).length;
+  const allWork = () =>
+    void log(
+      tests
+        .filter((t) => !results[t.test.id])
+        .map((t) => ({ type: 'function' as const, fn: t.test.id, phase, result: 'ok' as const })),
+    );
+  return (
+    <View>
+      <View className="flex-row justify-between items-center mb-1">
+        <Txt strong>
+          {phase === 'before' ? 'Works before?' : 'Works now?'} {done} of {tests.length}
+        </Txt>
+        {done < tests.length ? <Button kind="small" label="The rest works" onPress={allWork} /> : null}
+      </View>
+      {tests.map(({ test }) => {
+        const r = results[test.id];
+        const open = current === test.id;
+        return (
+          <View key={test.id} className="border-b border-rule py-1">
+            <Pressable
+              role="button"
+              aria-expanded={open}
+              aria-label={`${test.name}: ${r ? options.find((o) => o.id === r)?.name : 'open'}`}
+              onPress={() => setChosen(test.id)}
+              className="min-h-[40px] flex-row justify-between items-center"
+            >
+              <Txt strong={open}>{test.name}</Txt>
+              <Txt size="s" tone={r === 'fail' ? 'caution' : r === 'ok' ? 'go' : 'ink2'}>
+                {r ? options.find((o) => o.id === r)?.name : 'open'}
+              </Txt>
+            </Pressable>
+            {open ? (
+              <View className="pb-2">
+                <Txt size="s" tone="ink2" className="mb-1">
+                  {test.how}
+                </Txt>
+                <View className="flex-row gap-2">
+                  {options.map((o) => (
+                    <View key={o.id} className="flex-1">
+                      <Button
+                        kind="small"
+                        label={o.name}
+                        onPress={() => {
+                          setChosen(null);
+                          void log([
+                            {
+                              type: 'function',
+                              fn: test.id,
+                              phase,
+                              result: o.id,
+                              ...(o.id === 'untested' ? { why: 'said at the bench' } : {}),
+                            },
+                          ]);
+                        }}
+                      />
+                    </View>
+                  ))}
+                </View>
+              </View>
+            ) : null}
+          </View>
+        );
+      })}
+    </View>
+  );
+}

@@ -1,0 +1,55 @@
+import { View } from 'react-native';
+
+import type { GaugePoint } from '@/core/fit/gaugePoints';
+import { Button } from '@/ui/Button';
+import { NumberField } from '@/ui/NumberField';
+import { Txt } from '@/ui/Txt';
+import { lengthNumber, typedToMm } from '@/ui/units';
+import type { Settings } from '@/model/settings';
+
+interface GaugeEntryProps {
+  points: readonly GaugePoint[];
+  values: Readonly<Record<string, number>>;
+  name: string;
+  lowMm: number;
+  highMm: number;
+  units: Pick<Settings, 'temperature' | 'length'>;
+  onValue: (id: string, mm: number) => void;
+  onClear: (id: string) => void;
+  placeOf: (p: GaugePoint) => string;
+}
+
+/** Guides from point to point: one number at a time, Enter goes on. */
+export function GaugeEntry(p: GaugeEntryProps) {
+  const next = p.points.find((q) => p.values[q.id] === undefined);
+  const done = p.points.filter((q) => p.values[q.id] !== undefined);
+  const last = done[done.length - 1];
+  const d = p.units.length === 'mm' ? 2 : 3;
+  return (
+    <View className="mt-1">
+      {next ? (
+        <NumberField
+          key={next.id}
+          autoFocus={done.length > 0}
+          label={`${p.name} ${p.points.indexOf(next) + 1} of ${p.points.length}: ${p.placeOf(next)}`}
+          unit={p.units.length}
+          low={Number(lengthNumber(p.lowMm, p.units, 2))}
+          high={Number(lengthNumber(p.highMm, p.units, 2))}
+          digits={d}
+          value={null}
+          onCommit={(v) => p.onValue(next.id, typedToMm(v, p.units))}
+        />
+      ) : (
+        <Txt strong>All {p.points.length} points are in.</Txt>
+      )}
+      {last ? (
+        <View className="flex-row items-center gap-2">
+          <Txt size="s" tone="ink2" className="flex-1">
+            Last: {p.placeOf(last)} {lengthNumber(p.values[last.id]!, p.units, 2)} {p.units.length}
+          </Txt>
+          <Button kind="small" label="Measure it again" onPress={() => p.onClear(last.id)} />
+        </View>
+      ) : null}
+    </View>
+  );
+}

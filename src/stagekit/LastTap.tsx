@@ -1,0 +1,38 @@
+import { View } from 'react-native';
+
+import type { EventType } from '@/model/event';
+import type { JobState } from '@/model/fold';
+import { Button } from '@/ui/Button';
+import { Txt } from '@/ui/Txt';
+import { useActions } from './actions';
+
+const names: Partial<Record<EventType, string>> = {
+  heatOn: 'on the plate',
+  heatOff: 'off the plate',
+  edge: 'edge free',
+  clampOn: 'clamps on',
+  clampOff: 'clamps off',
+  bonded: 'bonded',
+};
+
+/** How long the correction of a late or early tap stays in reach, ms. */
+const inReachMs = 45_000;
+const stepMs = 10_000;
+
+/** After a tap that starts or ends a clock: "10 s ago" moves its instant, "not yet" takes it back. */
+export function LastTap({ job, now }: { job: JobState; now: number }) {
+  const { undo, shift } = useActions(job);
+  const last = job.effective.findLast((e) => names[e.type] && now - e.loggedAt < inReachMs);
+  if (!last) return null;
+  // the tap, the stage and the decision that it wrote are one batch: taking it back takes all of it
+  const batch = job.effective.filter((e) => e.loggedAt === last.loggedAt && e.writer === last.writer);
+  return (
+    <View className="flex-row items-center gap-2 mb-2">
+      <Txt size="s" tone="ink2" className="flex-1">
+        Noted: {names[last.type]}
+      </Txt>
+      <Button kind="small" label="10 s ago" onPress={() => shift(last.id, last.at - stepMs)} />
+      <Button kind="small" label="Not yet" onPress={() => batch.forEach((e) => undo(e.id))} />
+    </View>
+  );
+}

@@ -1,0 +1,220 @@
+import { Link, useRouter, type Href } from 'expo-router';
+import { useState, type ReactNode } from 'react';
+import { Pressable, ScrollView, useWindowDimensions, View } from 'react-native';
+
+import type { JobState } from '@/model/fold';
+import { stageIds, stageNames, type StageId } from '@/model/stages';
+import { Mark } from '@/ui/Mark';
+import { Txt } from '@/ui/Txt';
+import { dayTime, time } from '@/ui/units';
+import { useWide } from '@/ui/useWide';
+import { LastTap } from './LastTap';
+import { useStageKeys } from './keys';
+
+export interface PlanSize {
+  width: number;
+  height: number;
+}
+
+interface StageShellProps {
+  job: JobState;
+  stage: StageId;
+  now: number;
+  picture: (size: PlanSize) => ReactNode;
+  call: ReactNode;
+  readings: ReactNode;
+  /** controls that belong right under the readings (slider, gauge entry) */
+  controls?: ReactNode;
+  /** below the fold */
+  children?: ReactNode;
+  main: ReactNode;
+  side?: ReactNode;
+  caution?: string;
+  onMain?: () => void;
+}
+
+export const stageHref = (jobId: string, stage: StageId) => `/jobs/${jobId}/${stage}` as Href;
+
+/** Picture, call, readings, action: the same order on every stage; side by side where there is room. */
+export function StageShell(p: StageShellProps) {
+  const wide = useWide();
+  const { height } = useWindowDimensions();
+  useStageKeys(p.job, p.onMain);
+  const caution = p.caution ? (
+    <Txt size="s" tone="ink2" className="mt-2" testID="caution">
+      {p.caution}
+    </Txt>
+  ) : null;
+  const actions = (
+    <View className="border-t-[1.5px] border-ink bg-panel px-4 py-3 no-print">
+      <LastTap job={p.job} now={p.now} />
+      <View className="flex-row gap-3">
+        {p.side ? <View className="flex-1">{p.side}</View> : null}
+        <View className="flex-[2]">{p.main}</View>
+      </View>
+    </View>
+  );
+  if (wide)
+    return (
+      <View className="flex-1 flex-row bg-paper">
+        <View className="w-[230px] border-r border-rule">
+          <ScrollView contentContainerClassName="pb-6">
+            <View className="p-4">
+              <BackLinks />
+              <Txt strong size="l" level={1}>
+                {p.job.label}
+              </Txt>
+              <JobLine job={p.job} now={p.now} />
+            </View>
+            <StageList job={p.job} stage={p.stage} />
+          </ScrollView>
+        </View>
+        <ScrollView className="flex-1" contentContainerClassName="p-5" role="main">
+          <View className="flex-row justify-between mb-2">
+            <Txt strong size="l">
+              {stageNames[p.stage]}
+            </Txt>
+            <Txt size="s" tone="ink2">
+              back, seen from behind
+            </Txt>
+          </View>
+          {p.picture({ width: 480, height: Math.max(320, Math.min(620, height - 240)) })}
+        </ScrollView>
+        <View className="w-[400px] border-l border-rule">
+          <ScrollView className="flex-1" contentContainerClassName="p-4 gap-3">
+            {p.call}
+            {p.readings}
+            {p.controls}
+            {caution}
+            {p.children}
+          </ScrollView>
+          {actions}
+        </View>
+      </View>
+    );
+  return (
+    <View className="flex-1 bg-paper">
+      <View className="px-4 pt-3">
+        <View className="flex-row justify-between items-center">
+          <BackLinks />
+          <Txt num tone="ink2">
+            {time(p.now)}
+          </Txt>
+        </View>
+        <Txt strong size="l" level={1}>
+          {p.job.label} · {p.job.device.name}
+        </Txt>
+        <StageBar job={p.job} stage={p.stage} />
+      </View>
+      <ScrollView className="flex-1" contentContainerClassName="px-4 pb-6" role="main">
+        <View className="flex-row gap-3 mt-1">
+          {p.picture({ width: 158, height: 286 })}
+          <View className="flex-1">{p.call}</View>
+        </View>
+        <View className="mt-3">{p.readings}</View>
+        {p.controls}
+        {caution}
+        {p.children}
+      </ScrollView>
+      {actions}
+    </View>
+  );
+}
+
+function BackLinks() {
+  return (
+    <View className="flex-row gap-4 min-h-[32px] items-center no-print">
+      <Link href="/" className="font-body text-m text-ink underline py-1">
+        Bench
+      </Link>
+      <Link href="/jobs" className="font-body text-m text-ink underline py-1">
+        Jobs
+      </Link>
+    </View>
+  );
+}
+
+function JobLine({ job, now }: { job: JobState; now: number }) {
+  return (
+    <Txt size="s" tone="ink2">
+      {job.device.name} · {job.keepCover ? 'cover to be saved' : 'new back glass'}
+      {job.promiseAt ? ` · promised ${dayTime(job.promiseAt, now)}` : ''}
+    </Txt>
+  );
+}
+
+const stateOf = (job: JobState, id: StageId) =>
+  job.stages[id] === 'done' ? 'done' : job.stages[id] === 'skipped' ? 'skipped' : job.stage === id ? 'now' : 'todo';
+
+/** Ten ticks and the name of the stage; opens into the list. */
+function StageBar({ job, stage }: { job: JobState; stage: StageId }) {
+  const [open, setOpen] = useState(false);
+  const next = stageIds[stageIds.indexOf(stage) + 1];
+  return (
+    <View>
+      <Pressable
+        role="button"
+        aria-expanded={open}
+        aria-label={`Stage ${stageNames[stage]}, ${stageIds.indexOf(stage) + 1} of 10. All stages`}
+        onPress={() => setOpen(!open)}
+        className="pt-2 pb-1"
+      >
+        <View className="flex-row gap-1">
+          {stageIds.map((id) => {
+            const s = stateOf(job, id);
+            return (
+              <View
+                key={id}
+                className={`flex-1 ${id === stage ? 'h-[9px]' : 'h-[5px]'} ${s === 'done' ? 'bg-go' : id === stage ? 'bg-ink' : 'bg-rule'}`}
+              />
+            );
+          })}
+        </View>
+        <View className="flex-row justify-between mt-1">
+          <Txt strong>{stageNames[stage]}</Txt>
+          <Txt tone="ink2">{next ? `next: ${stageNames[next]}` : ''} ▾</Txt>
+        </View>
+      </Pressable>
+      {open ? <StageList job={job} stage={stage} onGo={() => setOpen(false)} /> : null}
+    </View>
+  );
+}
+
+function StageList({ job, stage, onGo }: { job: JobState; stage: StageId; onGo?: () => void }) {
+  const router = useRouter();
+  const words = { done: 'done', skipped: 'not needed', now: 'now', todo: '' };
+  return (
+    <View role="navigation" aria-label="Stages">
+      {stageIds.map((id) => {
+        const s = stateOf(job, id);
+        return (
+          <Pressable
+            key={id}
+            role="link"
+            aria-label={`${stageNames[id]} ${words[s]}`}
+            aria-current={id === stage ? 'page' : undefined}
+            onPress={() => {
+              onGo?.();
+              router.replace(stageHref(job.id, id));
+            }}
+            className={`min-h-[42px] px-4 flex-row items-center justify-between ${id === stage ? 'bg-panel border-l-4 border-ink' : ''}`}
+          >
+            <Txt strong={id === stage} tone={s === 'todo' || s === 'skipped' ? 'ink2' : 'ink'}>
+              {stageNames[id]}
+            </Txt>
+            {s === 'done' ? (
+              <Mark state="done" size={16} />
+            ) : (
+              <Txt size="s" tone="ink2">
+                {words[s]}
+              </Txt>
+            )}
+          </Pressable>
+        );
+      })}
+      <Link href={`/jobs/${job.id}/log` as Href} className="font-body text-m text-ink underline px-4 py-3">
+        Log, notes and export
+      </Link>
+    </View>
+  );
+}

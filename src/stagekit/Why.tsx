@@ -1,0 +1,144 @@
+import { useState } from 'react';
+import { TextInput, View } from 'react-native';
+
+import type { Sourced, SourceKind } from '@/core/source';
+import type { JobState } from '@/model/fold';
+import { Button } from '@/ui/Button';
+import { Disclosure } from '@/ui/Disclosure';
+import { Txt } from '@/ui/Txt';
+import { stamp } from '@/ui/units';
+import { useActions } from './actions';
+
+const kindNames: Record<SourceKind, string> = {
+  published: 'published',
+  commonPractice: 'common practice',
+  memory: 'from memory',
+  judgement: 'judgement',
+  tuned: 'tuned',
+  calibrated: 'calibrated on this bench',
+  measured: 'measured on this bench',
+};
+
+export interface WhyRow {
+  name: string;
+  value: string;
+  source?: Sourced['source'];
+}
+
+export const rowOf = (name: string, s: Sourced, unit: string): WhyRow => ({
+  name,
+  value: `${s.value}${s.u === undefined ? '' : ` ± ${s.u}`} ${unit}`.trim(),
+  source: s.source,
+});
+
+interface WhyProps {
+  job: JobState;
+  /** name of the call in the log */
+  call: string;
+  rows: readonly WhyRow[];
+  notes?: readonly string[];
+  inputs: unknown;
+  computed: unknown;
+}
+
+/** What the call was made from, and the way to overrule it: with a reason that goes into the log. */
+export function Why({ job, call, rows, notes = [], inputs, computed }: WhyProps) {
+  const { log } = useActions(job);
+  const [chosen, setChosen] = useState('');
+  const [because, setBecause] = useState('');
+  const [problem, setProblem] = useState<string | null>(null);
+  const past = job.decisions.filter((d) => d.call === call && d.because);
+  const save = () => {
+    if (!chosen.trim() || !because.trim()) {
+      setProblem(
+        `${chosen.trim() ? 'Reason' : 'What is done instead'} is empty: an override needs both, up to 500 characters`,
+      );
+      return;
+    }
+    setProblem(null);
+    void log([
+      {
+        type: 'decision',
+        call,
+        inputs,
+        computed,
+        chosen: chosen.trim().slice(0, 500),
+        because: because.trim().slice(0, 500),
+      },
+    ]);
+    setChosen('');
+    setBecause('');
+  };
+  return (
+    <Disclosure title="Why and what else">
+      {notes.map((n) => (
+        <Txt key={n} size="s" className="mb-1">
+          {n}
+        </Txt>
+      ))}
+      {rows.map((r) => (
+        <View key={r.name} className="py-1 border-b border-rule">
+          <View className="flex-row justify-between gap-2">
+            <Txt size="s" className="flex-1">
+              {r.name}
+            </Txt>
+            <Txt size="s" num>
+              {r.value}
+            </Txt>
+          </View>
+          {r.source ? (
+            <Txt size="s" tone="ink2">
+              {kindNames[r.source.kind]}: {r.source.note}
+            </Txt>
+          ) : null}
+        </View>
+      ))}
+      <Txt strong className="mt-3 mb-1">
+        Do it another way
+      </Txt>
+      <Entry label="What is done instead" value={chosen} onChange={setChosen} />
+      <Entry label="Reason" value={because} onChange={setBecause} />
+      {problem ? (
+        <View role="alert">
+          <Txt size="s" tone="caution">
+            {problem}
+          </Txt>
+        </View>
+      ) : null}
+      <Button kind="small" label="Log the override" onPress={save} />
+      {past.map((d) => (
+        <Txt key={d.id} size="s" tone="ink2" className="mt-2">
+          {stamp(d.at)} {d.by}: {String(d.chosen)}, because {d.because}
+        </Txt>
+      ))}
+    </Disclosure>
+  );
+}
+
+export function Entry({
+  label,
+  value,
+  onChange,
+  multiline = false,
+}: {
+  label: string;
+  value: string;
+  onChange: (t: string) => void;
+  multiline?: boolean;
+}) {
+  return (
+    <View className="mb-2">
+      <Txt size="s" tone="ink2">
+        {label}
+      </Txt>
+      <TextInput
+        aria-label={label}
+        value={value}
+        onChangeText={onChange}
+        maxLength={500}
+        multiline={multiline}
+        className="min-h-[48px] px-3 bg-panel border-[1.5px] border-ink2 rounded-[6px] font-body text-m text-ink"
+      />
+    </View>
+  );
+}

@@ -1,0 +1,44 @@
+import { useRouter } from 'expo-router';
+import { useEffect } from 'react';
+
+import type { JobState } from '@/model/fold';
+import { stageIds } from '@/model/stages';
+import { useActions } from './actions';
+import { stageHref } from './StageShell';
+
+export const keyHelp: [string, string][] = [
+  ['1 ... 9, 0', 'go to a stage'],
+  ['Space', 'main action'],
+  ['u', 'undo the last entry'],
+  ['l', 'log and notes'],
+  ['b', 'bench'],
+];
+
+const typing = (t: EventTarget | null) =>
+  t instanceof HTMLElement &&
+  (t.tagName === 'INPUT' || t.tagName === 'TEXTAREA' || t.getAttribute('role') === 'slider');
+const onControl = (t: EventTarget | null) =>
+  t instanceof HTMLElement &&
+  t !== document.body &&
+  (t.tagName === 'BUTTON' || t.tagName === 'A' || t.hasAttribute('role'));
+
+/** Keys of the stage screens. Space acts only when no control has the focus, so that it never fires twice. */
+export function useStageKeys(job: JobState, onMain?: () => void): void {
+  const router = useRouter();
+  const { undo } = useActions(job);
+  useEffect(() => {
+    const onKey = (e: KeyboardEvent) => {
+      if (e.ctrlKey || e.metaKey || e.altKey || typing(e.target)) return;
+      const digit = '1234567890'.indexOf(e.key);
+      if (digit >= 0) router.replace(stageHref(job.id, stageIds[digit]!));
+      else if (e.key === ' ' && onMain && !onControl(e.target)) {
+        e.preventDefault();
+        onMain();
+      } else if (e.key === 'u' && job.lastEventId) undo(job.lastEventId);
+      else if (e.key === 'l') router.push(`/jobs/${job.id}/log` as never);
+      else if (e.key === 'b') router.push('/');
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [job, router, undo, onMain]);
+}

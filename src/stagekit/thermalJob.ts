@@ -1,0 +1,151 @@
+import { adhesiveRecord } from '@/core/adhesives';
+import { bondPerimeter, coverOf, describePlace, type Perimeter } from '@/core/device/perimeter';
+import type { Device, EdgeId } from '@/core/device/types';
+import { firstTrue } from '@/core/heat/forecast';
+import type { ReducedModel } from '@/core/heat/reduced';
+import { arcCells, HeatRun, type ArcCells, type HeatSwitch } from '@/core/heat/run';
+import { keepOuts } from '@/core/lift/depth';
+import { edgeOrder, type EdgeStep } from '@/core/lift/order';
+import { chipFlawUm, coverStrengths } from '@/core/lift/strength';
+import { defaultPickMm, liftThresholds, upperC, type LiftCase } from '@/core/lift/verdict';
+import type { JobState } from '@/model/fold';
+import type { Settings } from '@/model/settings';
+
+export const everyPart = (d: Device): ReadonlySet<string> => new Set(d.parts.map((p) => p.id));
+
+/** Marks of the cell; a device without a battery part gets marks that are never reached. */
+export function batteryMarks(device: Device): { cautionC: number; stopC: number } {
+  const limit = device.parts.find((p) => p.kind === 'battery')?.limitC;
+  return { cautionC: limit?.caution.value ?? 1e3, stopC: limit?.stop.value ?? 1e3 };
+}
+
+/** The lift of this job without the pick: cover, adhesive, flaw after the question about chips, worth of the cover. */
+export function liftCase(job: JobState, settings: Settings): Omit<LiftCase, 'pickMm'> {
+  const cover = coverOf(job.device, job.bond);
+  const chip = job.findings.chip?.answer ?? 'unsure';
+  return {
+    cover: coverStrengths[cover.strength] ?? coverStrengths.glassPlain!,
+    hMm: cover.hMm,
+    adhesive: adhesiveRecord(job.bond.adhesive),
+    ringMm: job.bond.widthMm,
+    perimeterMm: bondPerimeter(job.device, job.bond).lengthMm,
+    flawUm: chipFlawUm[chip].value,
+    keepCover: job.keepCover,
+    breakLimit: settings.breakLimit,
+  };
+}
+
+export interface ThermalJob {
+  model: ReducedModel;
+  path: Perimeter;
+  arcs: ArcCells[];
+  /** instant of s = 0 of the run */
+  t0: number;
+  run: HeatRun;
+  switches: HeatSwitch[];
+  ambientC: number;
+}
+
+/** The run of a job from its recorded instants; before the first heat it starts now. */
+export function thermalJob(job: JobState, settings: Settings, model: ReducedModel, now: number): ThermalJob {
+  const path = bondPerimeter(job.device, job.bond);
+  const t0 = job.heat[0]?.at ?? now;
+  const ambientC = job.ambientC ?? settings.roomC;
+  const switches = job.heat.map((h) => ({ atS: (h.at - t0) / 1e3, setC: h.setC, preheated: h.preheated }));
+  return {
+    model,
+    path,
+    arcs: arcCells(model, path.lengthMm),
+    t0,
+    switches,
+    ambientC,
+    run: HeatRun.start(model, settings.plate, ambientC, switches),
+  };
+}
+
+export interface LiftState {
+  pickMm: number;
+  case: LiftCase;
+  easyC: number | null;
+  workC: number | null;
+  upperC: number;
+  steps: EdgeStep[];
+  /** arcs still bonded, in cutting order; the first one is the next to be cut */
+  order: number[];
+  /** arcs by number: which edge of the order each belongs to */
+  nextEdge: EdgeId | null;
+}
+
+const thresholds = new Map<string, { easyC: number | null; workC: number | null }>();
+
+/** Thresholds, order of the edges and what is left to cut. */
+export function liftState(
+  job: JobState,
+  settings: Settings,
+  path: Perimeter,
+  arcs: readonly ArcCells[],
+  pickMm?: number,
+): LiftState {
+  const pick = pickMm ?? job.plan?.pickMm ?? defaultPickMm;
+  const lift: LiftCase = { ...liftCase(job, settings), pickMm: pick };
+  const key = [job.device.id, job.device.version, job.bond.id, lift.flawUm, lift.keepCover, lift.breakLimit, pick].join(
+    '|',
+  );
+  let th = thresholds.get(key);
+  if (!th) {
+    th = liftThresholds(lift);
+    thresholds.set(key, th);
+  }
+  const outs = keepOuts(job.device, job.bond, everyPart(job.device));
+  const steps = edgeOrder(job.device, job.bond, outs);
+  const left = steps.filter((s) => !job.freeEdges.has(s.edge));
+  return {
+    pickMm: pick,
+    case: lift,
+    easyC: th.easyC,
+    workC: th.workC,
+    upperC: upperC(lift),
+    steps,
+    order: left.flatMap((s, i) => orderWithin(s, i === 0 && steps[0] === s, path, arcs)),
+    nextEdge: left[0]?.edge ?? null,
+  };
+}
+
+/** Arcs whose middle lies on an edge: from its middle outward on the first edge, along it on later ones. */
+function orderWithin(step: EdgeStep, first: boolean, path: Perimeter, arcs: readonly ArcCells[]): number[] {
+  const mid = (step.fromMm + step.toMm) / 2;
+  const own = arcs
+    .map((a, i) => ({ i, s: (a.fromMm + a.toMm) / 2 }))
+    .map(({ i, s }) => ({ i, s: s > step.toMm ? s - path.lengthMm : s }))
+    .filter(({ s }) => s >= step.fromMm && s < step.toMm);
+  own.sort((a, b) => (first ? Math.abs(a.s - mid) - Math.abs(b.s - mid) : a.s - b.s));
+  return own.map((o) => o.i);
+}
+
+const edgeNames: Record<EdgeId, string> = {
+  bottom: 'bottom edge',
+  left: 'left edge',
+  top: 'top edge',
+  right: 'right edge',
+};
+export const edgeName = (e: EdgeId) => edgeNames[e];
+
+/** "right edge, upper" in the words of the bench. */
+export function placeName(path: Perimeter, sMm: number): string {
+  const p = describePlace(path, sMm);
+  if (p.corner) {
+    const next: Record<EdgeId, string> = {
+      bottom: 'lower left',
+      left: 'upper left',
+      top: 'upper right',
+      right: 'lower right',
+    };
+    return `${next[p.edge]} corner`;
+  }
+  return `${edgeNames[p.edge]}, ${p.third}`;
+}
+
+/** When the hottest bound of the cell reaches a mark while it stays as it is, s of the run; null within 20 minutes. */
+export function batteryReachesS(run: HeatRun, markC: number, fromS: number): number | null {
+  return firstTrue((t) => (run.partC(t, 'battery')?.high ?? -Infinity) >= markC, fromS, fromS + 1200, 30);
+}

@@ -1,0 +1,18 @@
+import { useRouter } from 'expo-router';
+
+import type { NewEvent } from '@/model/event';
+import type { JobState } from '@/model/fold';
+import { stageIds, type StageId } from '@/model/stages';
+import { useActions } from './actions';
+import { stageHref } from './StageShell';
+
+/** Ends a stage and goes to the next one that this job needs. */
+export function useGoOn(job: JobState, stage: StageId): (events?: readonly NewEvent[]) => void {
+  const router = useRouter();
+  const { log } = useActions(job);
+  return (events = []) => {
+    void log([...events, { type: 'stage', stage, to: 'done' }]);
+    const next = stageIds.slice(stageIds.indexOf(stage) + 1).find((id) => job.stages[id] !== 'skipped');
+    router.replace(next ? stageHref(job.id, next) : '/');
+  };
+}

@@ -1,0 +1,80 @@
+import { useQuery } from '@tanstack/react-query';
+
+import { picksMm } from '@/core/lift/verdict';
+import type { PicksInput } from '@/core/lift/picks';
+import type { JobState } from '@/model/fold';
+import type { Settings } from '@/model/settings';
+import { batteryMarks, liftCase, type LiftState, type ThermalJob } from './thermalJob';
+import { picksInWorker } from '@/workers/thermalClient';
+
+/**
+ * All picks side by side for this device and setpoint, from the worker. Keeps the last answer while a new one comes; asks
+ * nothing until the device's model is there.
+ */
+export function usePicks(
+  job: JobState,
+  settings: Settings,
+  thermal: ThermalJob | null,
+  lift: LiftState | null,
+  setC: number,
+  preheated: boolean,
+) {
+  const last = thermal?.switches[thermal.switches.length - 1];
+  const on = last !== undefined && last.setC !== null;
+  const input: PicksInput | null =
+    thermal && lift
+      ? {
+          plate: settings.plate,
+          ambientC: thermal.ambientC,
+          switches: on ? thermal.switches : [],
+          nowS: on ? last.atS : 0,
+          setC,
+          preheated,
+          perimeterMm: thermal.path.lengthMm,
+          order: lift.order,
+          lift: liftCase(job, settings),
+          picksMm,
+          batteryMarks: batteryMarks(job.device),
+        }
+      : null;
+  return usePicksAnswer(thermal, input);
+}
+
+/** What is left to cut from a device that is off the plate and still warm: millimetres in this window, reheats to expect. */
+export function useRest(
+  job: JobState,
+  settings: Settings,
+  thermal: ThermalJob | null,
+  lift: LiftState | null,
+  setC: number,
+  nowS: number,
+) {
+  const input: PicksInput | null =
+    thermal && lift && lift.order.length
+      ? {
+          plate: settings.plate,
+          ambientC: thermal.ambientC,
+          switches: thermal.switches,
+          nowS,
+          fromWarm: true,
+          setC,
+          preheated: true,
+          perimeterMm: thermal.path.lengthMm,
+          order: lift.order,
+          lift: liftCase(job, settings),
+          picksMm: [lift.pickMm],
+          batteryMarks: batteryMarks(job.device),
+        }
+      : null;
+  return usePicksAnswer(thermal, input);
+}
+
+function usePicksAnswer(thermal: ThermalJob | null, input: PicksInput | null) {
+  return useQuery({
+    queryKey: ['picks', thermal?.model.modes.digest, input],
+    queryFn: () => picksInWorker(thermal!.model.modes, input!),
+    enabled: input !== null,
+    placeholderData: (old) => old,
+    gcTime: 60_000,
+  });
+}

@@ -1,0 +1,93 @@
+import { useEffect, useRef, useState } from 'react';
+import { Pressable, View } from 'react-native';
+
+import { Txt } from './Txt';
+
+interface ButtonProps {
+  label: string;
+  onPress: () => void;
+  kind?: 'main' | 'side' | 'small';
+  disabled?: boolean;
+  /** why it is disabled, read out and shown under the label */
+  why?: string;
+  testID?: string;
+}
+
+/** Verbs on buttons; main and side ones are 56 px high. */
+export function Button({ label, onPress, kind = 'side', disabled, why, testID }: ButtonProps) {
+  const box =
+    kind === 'main'
+      ? 'min-h-[56px] bg-ink border-[1.5px] border-ink'
+      : kind === 'side'
+        ? 'min-h-[56px] bg-panel border-[1.5px] border-ink'
+        : 'min-h-[44px] bg-panel border-[1.5px] border-ink';
+  return (
+    <Pressable
+      role="button"
+      testID={testID}
+      aria-label={why && disabled ? `${label}: ${why}` : label}
+      aria-disabled={disabled}
+      disabled={disabled}
+      onPress={onPress}
+      className={`rounded-[6px] px-3 items-center justify-center ${box} ${disabled ? 'opacity-60' : 'active:opacity-80'}`}
+    >
+      <Txt strong size={kind === 'main' ? 'l' : 'm'} tone={kind === 'main' ? 'onInk' : 'ink'} className="text-center">
+        {label}
+      </Txt>
+      {why && disabled ? (
+        <Txt size="s" tone={kind === 'main' ? 'onInk' : 'ink2'} className="text-center">
+          {why}
+        </Txt>
+      ) : null}
+    </Pressable>
+  );
+}
+
+const holdMs = 900;
+
+/** For what cannot be undone at the bench: held, not tapped. Keyboard: Enter or Space held does the same. */
+export function HoldButton({ label, onPress, disabled, why }: ButtonProps) {
+  const [share, setShare] = useState(0);
+  const timer = useRef<ReturnType<typeof setInterval> | null>(null);
+  const stop = () => {
+    if (timer.current) clearInterval(timer.current);
+    timer.current = null;
+    setShare(0);
+  };
+  useEffect(() => stop, []);
+  const begin = () => {
+    if (disabled || timer.current) return;
+    const began = Date.now();
+    timer.current = setInterval(() => {
+      const s = (Date.now() - began) / holdMs;
+      if (s >= 1) {
+        stop();
+        onPress();
+      } else setShare(s);
+    }, 50);
+  };
+  const keys = {
+    onKeyDown: (e: { key: string }) => (e.key === 'Enter' || e.key === ' ') && begin(),
+    onKeyUp: stop,
+  };
+  return (
+    <Pressable
+      role="button"
+      aria-label={`${label}, hold${why && disabled ? `: ${why}` : ''}`}
+      aria-disabled={disabled}
+      disabled={disabled}
+      onPressIn={begin}
+      onPressOut={stop}
+      {...keys}
+      className={`min-h-[56px] rounded-[6px] px-3 items-center justify-center bg-ink border-[1.5px] border-ink overflow-hidden ${disabled ? 'opacity-60' : ''}`}
+    >
+      <View className="absolute left-0 top-0 bottom-0 bg-go" style={{ width: `${share * 100}%` }} />
+      <Txt strong size="l" tone="onInk" className="text-center">
+        {label}
+      </Txt>
+      <Txt size="s" tone="onInk" className="text-center">
+        {disabled && why ? why : 'hold'}
+      </Txt>
+    </Pressable>
+  );
+}

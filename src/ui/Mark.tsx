@@ -1,0 +1,24 @@
+import Svg, { Circle, Path } from 'react-native-svg';
+
+import { useTokens } from './theme';
+
+/** State by shape first: waits, runs by itself, hands needed, done. */
+export function Mark({ state, size = 18 }: { state: 'waits' | 'runs' | 'hands' | 'done'; size?: number }) {
+  const t = useTokens();
+  const names = { waits: 'waits', runs: 'runs by itself', hands: 'hands needed', done: 'done' };
+  return (
+    <Svg width={size} height={size} viewBox="0 0 20 20" role="img" aria-label={names[state]}>
+      {state === 'waits' ? (
+        <Circle cx={10} cy={10} r={7.5} fill="none" stroke={t.ink} strokeWidth={2} strokeDasharray="3 2.5" />
+      ) : null}
+      {state === 'runs' ? (
+        <>
+          <Circle cx={10} cy={10} r={7.5} fill="none" stroke={t.ink} strokeWidth={2} />
+          <Path d="M10 2.5 A7.5 7.5 0 0 1 10 17.5 Z" fill={t.ink} />
+        </>
+      ) : null}
+      {state === 'hands' ? <Path d="M10 2 L19 18 L1 18 Z" fill={t.ink} /> : null}
+      {state === 'done' ? <Path d="M3 10.5 L8 16 L17 4" fill="none" stroke={t.go} strokeWidth={3} /> : null}
+    </Svg>
+  );
+}

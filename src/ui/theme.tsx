@@ -1,0 +1,35 @@
+import { createContext, useContext, useEffect, useMemo, useSyncExternalStore, type ReactNode } from 'react';
+
+import tokens from './tokens.json';
+
+export type Scheme = 'light' | 'dark';
+export type Tokens = typeof tokens.light;
+export const ramp = tokens.ramp;
+
+const SchemeContext = createContext<Scheme>('light');
+
+const query = () => (typeof matchMedia === 'undefined' ? null : matchMedia('(prefers-color-scheme: dark)'));
+const subscribe = (f: () => void) => {
+  const q = query();
+  q?.addEventListener('change', f);
+  return () => q?.removeEventListener('change', f);
+};
+
+/** Follows the system unless the shop has chosen. The class on the root switches every colour variable. */
+export function ThemeProvider({ choice, children }: { choice: 'system' | Scheme; children: ReactNode }) {
+  const systemDark = useSyncExternalStore(
+    subscribe,
+    () => query()?.matches ?? false,
+    () => false,
+  );
+  const scheme: Scheme = choice === 'system' ? (systemDark ? 'dark' : 'light') : choice;
+  useEffect(() => {
+    document.documentElement.classList.toggle('dark', scheme === 'dark');
+  }, [scheme]);
+  return <SchemeContext.Provider value={scheme}>{children}</SchemeContext.Provider>;
+}
+
+export function useTokens(): Tokens {
+  const scheme = useContext(SchemeContext);
+  return useMemo(() => tokens[scheme], [scheme]);
+}

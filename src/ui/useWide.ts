@@ -1,0 +1,3 @@
+import { useWindowDimensions } from 'react-native';
+
+export const useWide = () => useWindowDimensions().width >= 960;
