@@ -4,7 +4,7 @@ import { View } from 'react-native';
 
 import { useTokens } from '@/ui/theme';
 import { Txt } from '@/ui/Txt';
-import { clock, tempNumber } from '@/ui/units';
+import { clock, toF } from '@/ui/units';
 import type { Settings } from '@/model/settings';
 import type { Curves } from './forecastOf';
 
@@ -22,7 +22,9 @@ const left = 46;
 export default function HeatChart({ curves, easyC, nowS, width, units }: HeatChartProps) {
   const t = useTokens();
   const n = curves.first.length;
-  const shown = (list: number[]) => list.map((c) => tempNumber(c, units));
+  const shown = (list: number[]) => list.map((c) => Math.round((units.temperature === 'C' ? c : toF(c)) * 10) / 10);
+  // an unseen line from 20 to 100 °C (60 to 220 °F) gives the axis round numbers
+  const axis = units.temperature === 'C' ? [20, 100] : [60, 220];
   const line = (data: number[], color: string, strokeDashArray?: number[], strokeWidth = 2.5) => ({
     data: shown(data),
     color: () => color,
@@ -34,6 +36,7 @@ export default function HeatChart({ curves, easyC, nowS, width, units }: HeatCha
     line(curves.first, t.ink),
     line(curves.coldest, t.ink2, [2, 4]),
     line(curves.battery, t.caution, [8, 4]),
+    { data: axis, color: () => 'transparent', strokeWidth: 0, withDots: false },
     ...(easyC === null
       ? []
       : [
@@ -50,7 +53,7 @@ export default function HeatChart({ curves, easyC, nowS, width, units }: HeatCha
   return (
     <View
       role="img"
-      aria-label={`Temperature over ${clock((n - 1) * curves.stepS)}: bond line up to ${Math.max(...shown(curves.first))}, battery up to ${Math.max(...shown(curves.battery))} °${units.temperature}`}
+      aria-label={`Temperature over ${clock((n - 1) * curves.stepS)}: bond line up to ${Math.round(Math.max(...shown(curves.first)))}, battery up to ${Math.round(Math.max(...shown(curves.battery)))} °${units.temperature}`}
     >
       <LineChart
         data={{ labels, datasets }}
@@ -60,6 +63,7 @@ export default function HeatChart({ curves, easyC, nowS, width, units }: HeatCha
         withVerticalLines={false}
         withInnerLines
         segments={4}
+        fromNumber={axis[1]}
         bezier={false}
         chartConfig={{
           backgroundGradientFrom: t.paper,

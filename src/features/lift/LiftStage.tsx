@@ -172,7 +172,7 @@ export function LiftStage({ job }: { job: JobState }) {
               : '–',
             label: window
               ? window.limitMm >= 30
-                ? 'deep enough, nothing near'
+                ? `deep with the ${lift.pickMm} mm pick; nothing near`
                 : `deepest on this edge: ${window.limitedBy?.name ?? ''}. ${length(window.needMm, units)} cuts the ring`
               : '',
             tone: window && window.limitMm < window.needMm + 1 ? 'caution' : 'ink',
