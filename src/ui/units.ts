@@ -34,6 +34,14 @@ export function clock(s: number): string {
   return `${over ? '+' : ''}${Math.floor(t / 60)}:${String(t % 60).padStart(2, '0')}`;
 }
 
+/** A stretch of work in words: 54 min, 1 h 26 min, 41 h. */
+export function span(s: number): string {
+  const min = Math.round(Math.abs(s) / 60);
+  if (min < 60) return `${min} min`;
+  if (min >= 36 * 60) return `${Math.round(min / 60)} h`;
+  return min % 60 ? `${Math.floor(min / 60)} h ${min % 60} min` : `${min / 60} h`;
+}
+
 export const time = (ms: number) => format(ms, 'HH:mm');
 /** Time today, day and time otherwise. */
 export const dayTime = (ms: number, now: number) => format(ms, isSameDay(ms, now) ? 'HH:mm' : 'EEE d MMM HH:mm');

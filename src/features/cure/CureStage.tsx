@@ -21,7 +21,7 @@ import { Call } from '@/ui/Call';
 import { Numbers } from '@/ui/plan/layers';
 import { Readings } from '@/ui/Readings';
 import { Txt } from '@/ui/Txt';
-import { clock, dayTime, percent } from '@/ui/units';
+import { clock, dayTime, percent, span } from '@/ui/units';
 import { useNow } from '@/ui/useNow';
 
 const caution =
@@ -106,7 +106,7 @@ export function CureStage({ job }: { job: JobState }) {
         : left > 0
           ? {
               sentence: `Clamps off in ${clock(left)}.`,
-              reason: `At ${time0(due!, now)}, the long end. It holds by itself from ${clock(Math.max(0, clocks.clampOff.low - since))} to ${clock(left)} from now.`,
+              reason: `At ${dayTime(due!, now)}, the long end. It holds by itself from ${clock(Math.max(0, clocks.clampOff.low - since))} to ${clock(left)} from now.`,
               tone: 'ink' as const,
             }
           : {
@@ -129,10 +129,14 @@ export function CureStage({ job }: { job: JobState }) {
     if (start === null)
       return <Button kind="main" label={chosen ? 'Clamps on' : 'Pressed by hand'} onPress={clampOn} />;
     if (!off)
-      return left > 0 ? (
-        <HoldButton label="Clamps off early" onPress={() => clampOff(true)} />
-      ) : (
-        <Button kind="main" label="Clamps off" onPress={() => clampOff(false)} />
+      return (
+        <Button
+          kind="main"
+          label="Clamps off"
+          onPress={() => clampOff(false)}
+          disabled={left > 0}
+          {...(left > 0 ? { why: `in ${clock(left)}` } : {})}
+        />
       );
     return <Button kind="main" label="Go to check" onPress={() => goOn()} />;
   };
@@ -162,13 +166,11 @@ export function CureStage({ job }: { job: JobState }) {
             lines={path.spread(clips.count).map(({ point }, i) => `clip ${i + 1}: ${point.edge} edge`)}
           >
             <Numbers
-              items={path
-                .spread(clips.count)
-                .map(({ point }, i) => ({
-                  at: point.at,
-                  text: String(i + 1),
-                  state: start === null ? 'todo' : off ? 'todo' : 'done',
-                }))}
+              items={path.spread(clips.count).map(({ point }, i) => ({
+                at: point.at,
+                text: String(i + 1),
+                state: start === null ? 'todo' : off ? 'todo' : 'done',
+              }))}
             />
           </PlainPlan>
         )}
@@ -183,12 +185,17 @@ export function CureStage({ job }: { job: JobState }) {
                   : since >= clocks[m].high
                     ? 'now'
                     : clock(clocks[m].high - since),
-              label: `${markNames[m]}, long end; most likely ${start === null ? `after ${clock(clocks[m].mean)}` : since >= clocks[m].mean ? 'passed' : `in ${clock(clocks[m].mean - since)}`}`,
+              label: `${markNames[m]}, long end; most likely ${start === null ? `after ${short(clocks[m].mean)}` : since >= clocks[m].mean ? 'passed' : `in ${short(clocks[m].mean - since)}`}`,
               tone: start !== null && since >= clocks[m].high ? ('go' as const) : ('ink' as const),
             }))}
           />
         }
         main={mainOf()}
+        side={
+          start !== null && !off && left > 0 ? (
+            <HoldButton label="Off early" onPress={() => clampOff(true)} />
+          ) : undefined
+        }
       >
         {alarm.silent ? (
           <Txt size="s" tone="caution">
@@ -203,7 +210,7 @@ export function CureStage({ job }: { job: JobState }) {
               </Txt>
               <Txt size="s" num className="flex-1">
                 {start === null
-                  ? `${clock(clocks[m].low)} to ${clock(clocks[m].high)}`
+                  ? `${short(clocks[m].low)} to ${short(clocks[m].high)}`
                   : `${dayTime(start + clocks[m].low * 1e3, now)} to ${dayTime(start + clocks[m].high * 1e3, now)}`}
               </Txt>
             </View>
@@ -237,4 +244,5 @@ export function CureStage({ job }: { job: JobState }) {
   );
 }
 
-const time0 = (ms: number, now: number) => dayTime(ms, now);
+/** A running clock under an hour, words above. */
+const short = (s: number) => (s < 3600 ? clock(s) : span(s));

@@ -14,7 +14,7 @@ import { download } from '@/ui/download';
 import { RingArcs } from '@/ui/plan/layers';
 import { Readings } from '@/ui/Readings';
 import { Txt } from '@/ui/Txt';
-import { clock, dayTime, time } from '@/ui/units';
+import { clock, dayTime, span, time } from '@/ui/units';
 import { useNow } from '@/ui/useNow';
 import { bondPerimeter } from '@/core/device/perimeter';
 import { fileName, openPoints, sheetOf } from './sheet';
@@ -88,7 +88,7 @@ export function HandoverStage({ job }: { job: JobState }) {
               value: job.promiseAt ? time(job.promiseAt) : 'none',
               label: job.promiseAt
                 ? job.promiseAt >= now || closed
-                  ? `promised, ${clock((job.promiseAt - (job.closedAt ?? now)) / 1e3)} to spare`
+                  ? `promised, ${span((job.promiseAt - (job.closedAt ?? now)) / 1e3)} to spare`
                   : 'promised, late'
                 : 'promised',
               tone: job.promiseAt && job.promiseAt < (job.closedAt ?? now) ? 'caution' : 'ink',

@@ -25,7 +25,7 @@ import { bondPerimeter } from '@/core/device/perimeter';
 import { Readings } from '@/ui/Readings';
 import { TimeField } from '@/ui/TimeField';
 import { Txt } from '@/ui/Txt';
-import { clock, dayTime, time } from '@/ui/units';
+import { dayTime, span, time } from '@/ui/units';
 import { useNow } from '@/ui/useNow';
 import { intakeCall, missingAtIntake, roundUp15 } from './intakeCall';
 
@@ -111,8 +111,8 @@ export function IntakeStage({ job }: { job: JobState }) {
             },
             {
               id: 'work',
-              value: clock(earliest.mean),
-              label: `most likely from now, ${clock(earliest.low)} to ${clock(earliest.high)}`,
+              value: span(earliest.mean),
+              label: `most likely from now, ${span(earliest.low)} to ${span(earliest.high)}`,
             },
             {
               id: 'charge',

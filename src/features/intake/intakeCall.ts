@@ -1,6 +1,6 @@
 import type { Range } from '@/core/source';
 import type { JobState } from '@/model/fold';
-import { clock, dayTime } from '@/ui/units';
+import { dayTime, span } from '@/ui/units';
 
 export interface IntakeCall {
   sentence: string;
@@ -36,7 +36,7 @@ export function intakeCall(job: JobState, earliestS: Range, now: number): Intake
   if (job.promiseAt !== null && job.promiseAt < honest)
     return {
       sentence: `${dayTime(job.promiseAt, now)} cannot be kept: ${dayTime(honest, now)} at the earliest.`,
-      reason: `Short by ${clock((honest - job.promiseAt) / 1e3)}. Say so now, or agree on another time.`,
+      reason: `Short by ${span((honest - job.promiseAt) / 1e3)}. Say so now, or agree on another time.`,
       tone: 'caution',
     };
   if (missing.length)
