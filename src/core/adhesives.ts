@@ -84,8 +84,14 @@ const records: Adhesive[] = [
     bulkMaterial: 'foamTape',
     debond: {
       ...foam,
-      n: tuned(0.2, 'fitted so that a 0.5 mm pick goes from about 80 °C and works slowly from about 60 °C'),
-      g1: tuned(880, 'fitted so that a 0.5 mm pick goes from about 80 °C and works slowly from about 60 °C'),
+      g1: tuned(
+        590,
+        'fitted so that a 0.5 mm pick goes from about 80 °C and works slowly from about 60 °C on a 1.1 mm cover',
+      ),
+      kNmm3: tuned(
+        0.5,
+        'fitted so that a 0.5 mm pick goes from about 80 °C and works slowly from about 60 °C on a 1.1 mm cover',
+      ),
     },
     overC: tuned(150, 'tuned to common practice'),
   },

@@ -34,7 +34,9 @@ it('agrees with the full coupled model, radiation included, within 0.5 K for hea
   const compare = (t: number) => {
     const bond = run.arcsC(t, arcs).reduce((m, r) => Math.min(m, r.mean), Infinity);
     expect(Math.abs(bond - ring.reduce((m, r) => Math.min(m, readOff(at, r)), Infinity))).toBeLessThan(0.5);
-    expect(Math.abs(run.partC(t, 'battery')!.mean - cell.reduce((m, r) => Math.max(m, readOff(at, r)), -Infinity))).toBeLessThan(0.5);
+    expect(
+      Math.abs(run.partC(t, 'battery')!.mean - cell.reduce((m, r) => Math.max(m, readOff(at, r)), -Infinity)),
+    ).toBeLessThan(0.5);
   };
   s.run({ conductanceWm2K: 350, plateC: () => 110 }, 180, 5, (t) => t % 30 === 0 && compare(t));
   s.run(null, 180, 5, (t) => t % 30 === 0 && compare(180 + t));
@@ -73,7 +75,12 @@ it('solves each mode in closed form: the same as small implicit steps of the red
 it('does not care how a run is cut into phases (property)', () => {
   fc.assert(
     fc.property(fc.integer({ min: 5, max: 150 }), fc.integer({ min: 1, max: 100 }), (cut, more) => {
-      const whole = new Trajectory(model, [{ startS: 0, contactWm2K: 350, targetC: 105, plateStartC: 105, lagS: 0 }], 22, 15);
+      const whole = new Trajectory(
+        model,
+        [{ startS: 0, contactWm2K: 350, targetC: 105, plateStartC: 105, lagS: 0 }],
+        22,
+        15,
+      );
       const two = whole.with({ startS: cut, contactWm2K: 350, targetC: 105, plateStartC: 105, lagS: 0 });
       const a = whole.state(cut + more);
       const b = two.state(cut + more);
@@ -84,12 +91,17 @@ it('does not care how a run is cut into phases (property)', () => {
 });
 
 it('is linear in the drive: twice the plate over the room gives twice the rise (property of the reduced model)', () => {
-  const rise = (setC: number) => HeatRun.start(model, defaultPlate, 20, [{ atS: 0, setC, preheated: true }]).arcC(100, arcs[0]!).mean - 20;
+  const rise = (setC: number) =>
+    HeatRun.start(model, defaultPlate, 20, [{ atS: 0, setC, preheated: true }]).arcC(100, arcs[0]!).mean - 20;
   expect(rise(100) / rise(60)).toBeCloseTo(2, 6);
 });
 
 it('orders its bounds and widens them with the uncertainty of the plate', () => {
-  const sharp = { ...defaultPlate, conductanceWm2K: { ...defaultPlate.conductanceWm2K, u: 5 }, offsetK: { ...defaultPlate.offsetK, u: 0.2 } };
+  const sharp = {
+    ...defaultPlate,
+    conductanceWm2K: { ...defaultPlate.conductanceWm2K, u: 5 },
+    offsetK: { ...defaultPlate.offsetK, u: 0.2 },
+  };
   for (const t of [30, 90, 150]) {
     const wide = HeatRun.start(model, defaultPlate, 22, plate110).arcC(t, arcs[0]!);
     const tight = HeatRun.start(model, sharp, 22, plate110).arcC(t, arcs[0]!);
@@ -122,7 +134,8 @@ describe('forecast', () => {
   it('a hotter plate is ready sooner and costs the cell more (property)', () => {
     fc.assert(
       fc.property(fc.integer({ min: 95, max: 125 }), (c) => {
-        const at = (setC: number) => readyAt(HeatRun.start(model, defaultPlate, 22, [{ atS: 0, setC, preheated: true }]), arcs[0]!, 50, 0)!;
+        const at = (setC: number) =>
+          readyAt(HeatRun.start(model, defaultPlate, 22, [{ atS: 0, setC, preheated: true }]), arcs[0]!, 50, 0)!;
         return at(c + 5).high < at(c).high;
       }),
       { numRuns: 8 },
@@ -171,16 +184,19 @@ describe('modes', () => {
     expect(calls).toBe(3);
   });
 
-  it.each(shippedDevices.map((d) => [d.id, d] as const))('of %s ship with the app and belong to its present model', (id, d) => {
-    const s = toThermalStack(d, d.bonds[0]!, new Set(d.parts.map((p) => p.id)));
-    const digest = stackDigest(s, checkGridSize(s));
-    expect(shipped[id as keyof typeof shipped]).toBe(digest);
-    const modes = decodeModes(readFileSync(`public/modes/${digest}.json`, 'utf8'), digest);
-    expect(modes).not.toBeNull();
-    const m = new ReducedModel(modes!);
-    const p = bondPerimeter(d, d.bonds[0]!);
-    const edge = HeatRun.start(m, defaultPlate, 22, plate110).arcsC(120, arcCells(m, p.lengthMm));
-    expect(Math.min(...edge.map((e) => e.mean))).toBeGreaterThan(50);
-    expect(Math.max(...edge.map((e) => e.mean))).toBeLessThan(90);
-  });
+  it.each(shippedDevices.map((d) => [d.id, d] as const))(
+    'of %s ship with the app and belong to its present model',
+    (id, d) => {
+      const s = toThermalStack(d, d.bonds[0]!, new Set(d.parts.map((p) => p.id)));
+      const digest = stackDigest(s, checkGridSize(s));
+      expect(shipped[id as keyof typeof shipped]).toBe(digest);
+      const modes = decodeModes(readFileSync(`public/modes/${digest}.json`, 'utf8'), digest);
+      expect(modes).not.toBeNull();
+      const m = new ReducedModel(modes!);
+      const p = bondPerimeter(d, d.bonds[0]!);
+      const edge = HeatRun.start(m, defaultPlate, 22, plate110).arcsC(120, arcCells(m, p.lengthMm));
+      expect(Math.min(...edge.map((e) => e.mean))).toBeGreaterThan(50);
+      expect(Math.max(...edge.map((e) => e.mean))).toBeLessThan(90);
+    },
+  );
 });

@@ -33,7 +33,10 @@ describe('plane wall, Bi = 1 (Incropera & DeWitt Table 5.1: zeta1 0.8603, C1 1.1
   const exact = (x: number, fo: number) =>
     100 *
     (1 -
-      roots.reduce((sum, z) => sum + ((4 * Math.sin(z)) / (2 * z + Math.sin(2 * z))) * Math.exp(-z * z * fo) * Math.cos(z * x), 0));
+      roots.reduce(
+        (sum, z) => sum + ((4 * Math.sin(z)) / (2 * z + Math.sin(2 * z))) * Math.exp(-z * z * fo) * Math.cos(z * x),
+        0,
+      ));
 
   it('has the published first root and coefficient', () => {
     expect(roots[0]).toBeCloseTo(0.8603, 4);
@@ -174,7 +177,15 @@ describe('a phone on a plate', () => {
     const fine = makeGrid(toThermalStack(solvent, solvent.bonds[0]!, parts), { nx: 36, ny: 75 });
     const s = new HeatSolver(fine, benchEnvironment(22, 'true'));
     const ring = bondReadings(fine);
-    const coldest = () => ring.reduce((m, r) => Math.min(m, readOff((c, k) => s.at(c, k), r)), Infinity);
+    const coldest = () =>
+      ring.reduce(
+        (m, r) =>
+          Math.min(
+            m,
+            readOff((c, k) => s.at(c, k), r),
+          ),
+        Infinity,
+      );
     s.run(plate(110), 120, 5);
     expect(coldest()).toBeGreaterThan(64.3);
     expect(coldest()).toBeLessThan(65.3);

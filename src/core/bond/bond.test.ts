@@ -1,0 +1,172 @@
+import fc from 'fast-check';
+
+import { shippedDevices } from '../../model/shippedDevices';
+import { bondPerimeter, coverOf } from '../device/perimeter';
+import type { Outline } from '../device/types';
+import { buildShare, equivalentTimeS, rate, tapeClocks, timeToShareS } from '../cure/tapeDwell';
+import { earliestCollectionS } from '../intake/collection';
+import { clampPlan, evenness, type Clip } from './clampPlan';
+import { chooseSchool } from './schools';
+import { roundRectAreaMm2, tapeGaps, tapePlan } from './tapePlan';
+
+const rect = (w: number, h: number, r: number): Outline => ({ kind: 'roundRect', min: [0, 0], max: [w, h], rMm: r });
+
+describe('tape plan', () => {
+  it('square corners: length × width is the ring’s area (geometry)', () => {
+    const p = tapePlan(rect(70, 140, 0), 0, 2, [], 1e5);
+    expect(p.scheme).toBe('butt');
+    expect(p.lengthMm * 2).toBeCloseTo(p.ringAreaMm2, 9);
+    expect(p.lengthMm).toBe(412);
+  });
+
+  it('round corners equal the reference: 70 × 147, r 9, inset 0.5, 2 mm wide', () => {
+    const p = tapePlan(rect(70, 147, 9), 0.5, 2, [], 50000);
+    expect(p.scheme).toBe('facet');
+    expect(p.facetsPerCorner).toBe(3);
+    expect(p.pieces).toHaveLength(16);
+    expect(p.lengthMm).toBeCloseTo(414.79909, 4);
+    expect(p.rollUsedMm).toBeCloseTo(422.79909, 4);
+    expect(p.ringAreaMm2).toBeCloseTo(818.24778, 4);
+    expect(p.mitreDeg).toEqual({ straight: 7.5, facet: 15 });
+    expect(p.jobsLeft).toBe(118);
+  });
+
+  it('an open stretch is left out and breaks the ring: 21 pieces, 420.43 mm', () => {
+    const p = tapePlan(rect(72, 150, 10), 0, 2, [{ side: 'bottom', fromMm: 33, toMm: 39 }], 1e5);
+    expect(p.pieces).toHaveLength(21);
+    expect(p.lengthMm).toBeCloseTo(420.4289, 4);
+    expect(p.brokenRing).toBe(true);
+  });
+
+  it('pieces never leave the cover, never overlap a gap, and use the roll with a cut each (property)', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 50, max: 160 }),
+        fc.integer({ min: 100, max: 250 }),
+        fc.integer({ min: 0, max: 14 }),
+        fc.integer({ min: 10, max: 40 }),
+        (w, h, r, at) => {
+          const p = tapePlan(rect(w, h, r), 0.2, 2, [{ side: 'left', fromMm: at, toMm: at + 5 }], 1e5);
+          const inGap = p.pieces.some(
+            (x) => x.where === 'left' && [x.from, x.to].some((q) => h - q[1] > at + 1e-9 && h - q[1] < at + 5 - 1e-9),
+          );
+          const outside = p.pieces.some((x) =>
+            [x.from, x.to].some((q) => q[0] < 0 || q[1] < 0 || q[0] > w || q[1] > h),
+          );
+          return !inGap && !outside && Math.abs(p.rollUsedMm - p.lengthMm - 0.5 * p.pieces.length) < 1e-9;
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
+
+  it('turns vents on the bond’s path into stretches of the sides', () => {
+    const d = shippedDevices[0]!;
+    const [g] = tapeGaps(coverOf(d, d.bonds[0]!).outline, bondPerimeter(d, d.bonds[0]!), d.bonds[0]!.gaps);
+    expect(g!.side).toBe('bottom');
+    expect(g!.fromMm).toBeCloseTo(33, 6);
+    expect(g!.toMm).toBeCloseTo(39, 6);
+  });
+
+  it('names the field of an impossible entry', () => {
+    expect(() => tapePlan(rect(70, 140, 5), 0, -1, [], 10)).toThrow(/tape width.*0.5 to 30 mm/);
+    expect(() => tapePlan(rect(70, 140, 5), Number.NaN, 2, [], 10)).toThrow(/inset/);
+  });
+
+  it('area of a rounded rectangle', () => {
+    expect(roundRectAreaMm2(10, 10, 5)).toBeCloseTo(25 * Math.PI, 9);
+  });
+});
+
+describe('clamps', () => {
+  const gentle: Clip = { id: 'g', name: 'gentle', forceN: 6, owned: 24 };
+  const strong: Clip = { id: 's', name: 'strong', forceN: 15, owned: 24 };
+  const plan = (clips: Clip[]) => clampPlan(420, 2, 10_700, 0.8, 72, 2, clips);
+
+  it('evenness on a Winkler beam equals the reference at 1, 2 and tends to 1 when close (Hetenyi 1946)', () => {
+    expect(evenness(1)).toBeCloseTo(0.98967, 4);
+    expect(evenness(2)).toBeCloseTo(0.85245, 4);
+    expect(evenness(0.3)).toBeCloseTo(1, 3);
+    expect(evenness(3.6)).toBeLessThan(0.4);
+  });
+
+  it('fifteen gentle clips hold, six strong ones lift between, fifteen strong ones exceed the limit (one law 12)', () => {
+    const p = plan([gentle, strong]);
+    expect(p.clip?.id).toBe('g');
+    expect(p.count).toBe(15);
+    expect(p.evenness).toBeGreaterThan(0.85);
+    expect(p.meanKPa).toBeGreaterThan(100);
+    const s = p.ways.find((w) => w.clip.id === 's')!;
+    expect(s.count).toBe(6);
+    expect(s.against).toContain('uneven');
+    const many = plan([{ ...strong, owned: 15 }]);
+    expect(many.clip).toBeNull();
+  });
+
+  it('says when there are not enough of them', () => {
+    expect(plan([{ ...gentle, owned: 4 }]).clip).toBeNull();
+  });
+});
+
+describe('tape dwell', () => {
+  it('goes through the guidance points: 50 % at 20 min, 90 % at 24 h, all at 72 h, 23 °C (from memory)', () => {
+    expect(buildShare(1200)).toBeCloseTo(0.5, 9);
+    expect(buildShare(86400)).toBeCloseTo(0.9, 9);
+    expect(buildShare(259200)).toBe(1);
+    expect(buildShare(600)).toBeCloseTo(0.43517, 4);
+    // 1 h at 66 °C reaches the final bond
+    expect(buildShare(3600 * rate(66))).toBeCloseTo(0.99973, 4);
+  });
+
+  it('is slower in the cold: half after 94 min at 10 °C, 90 % after 3.85 h at 40 °C', () => {
+    expect(timeToShareS(0.5, 10).mean / 60).toBeCloseTo(94.0036, 3);
+    expect(timeToShareS(0.9, 40).mean / 3600).toBeCloseTo(3.85029, 4);
+  });
+
+  it('time and share are inverse (property)', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.2, max: 0.999, noNaN: true }),
+        (f) => Math.abs(buildShare(equivalentTimeS(f)) - f) < 1e-9,
+      ),
+    );
+  });
+
+  it('clocks have a range with the mean inside, and the marks come in order', () => {
+    const c = tapeClocks(22);
+    for (const r of Object.values(c)) expect(r.low <= r.mean && r.mean <= r.high).toBe(true);
+    expect(c.clampOff.mean).toBeLessThan(c.sealTest.mean);
+    expect(c.sealTest.mean).toBeLessThan(c.full.mean);
+    expect(tapeClocks(15).clampOff.high).toBeGreaterThan(c.clampOff.high);
+  });
+});
+
+it('earliest collection shrinks as stages are done and never promises less than the cure that is left', () => {
+  const all = earliestCollectionS(new Set(), 22, null);
+  const half = earliestCollectionS(new Set(['intake', 'heat', 'lift', 'strip', 'clean', 'dryFit', 'bond']), 22, 0);
+  const cure = tapeClocks(22).handOver;
+  expect(half.high).toBeLessThan(all.high);
+  expect(half.high).toBeGreaterThan(cure.high);
+  expect(all.low).toBeLessThan(all.mean);
+  expect(
+    earliestCollectionS(
+      new Set(['intake', 'heat', 'lift', 'strip', 'clean', 'dryFit', 'bond', 'check', 'handover']),
+      22,
+      1e6,
+    ),
+  ).toEqual({ low: 0, mean: 0, high: 0 });
+});
+
+it('schools: the ring is proposed where it is in stock and delay or rework cost, tape where there is no ring', () => {
+  const input = { ringInStock: true, gapVariationMm: null, hoursLeft: 3, ratePerH: 30, reworkCost: 40 };
+  const [best, other] = chooseSchool(input);
+  // 6 + 0.25 x 30 + 0.03 x 40 = 14.7 against 1.5 + 0.5 x 30 + 0.08 x 40 = 19.7
+  expect(best).toMatchObject({ school: { id: 'precutRing' }, blocks: [] });
+  expect(best!.cost).toBeCloseTo(14.7, 9);
+  expect(other!.cost).toBeCloseTo(19.7, 9);
+  expect(chooseSchool({ ...input, ringInStock: false })[0]!.school.id).toBe('cutTape');
+  expect(chooseSchool({ ...input, hoursLeft: 0.2 }).every((c) => c.blocks.includes('notReadyInTime'))).toBe(true);
+  expect(chooseSchool({ ...input, gapVariationMm: 0.1 }).find((c) => c.school.id === 'cutTape')!.blocks).toEqual([
+    'gapVariation',
+  ]);
+});

@@ -1,0 +1,250 @@
+import fc from 'fast-check';
+
+import { demoJobs, demoSettings } from '../demo/shop';
+import { eventLine } from './eventLine';
+import { eventTypes, parseEvent, type JobEvent, type NewEvent } from './event';
+import { readFile, writeJobFile, writeShopFile } from './files';
+import { effectiveEvents, foldJob, onPlate } from './fold';
+import { settingsSchema } from './settings';
+import { deviceSchema } from './device';
+import { shippedDevices } from './shippedDevices';
+
+const t0 = Date.UTC(2026, 3, 14, 13, 0);
+const [heating, , clamped, , finished] = demoJobs(t0) as [JobEvent[], JobEvent[], JobEvent[], JobEvent[], JobEvent[]];
+
+/** A log that goes on from the heating demo job. */
+function continued(...more: [NewEvent, number?][]): JobEvent[] {
+  let seq = 1000;
+  return [
+    ...heating,
+    ...more.map(([e, at], i): JobEvent => ({
+      ...e,
+      v: 1,
+      id: `n${i}`,
+      jobId: heating[0]!.jobId,
+      writer: 'w',
+      seq: seq++,
+      at: at ?? t0 + 1000 * (i + 1),
+      loggedAt: t0 + 1000 * (i + 1),
+      by: 'Osk',
+    })),
+  ];
+}
+
+describe('fold', () => {
+  it('tells the stage, the plate and the findings of the demo jobs', () => {
+    const s = foldJob(heating)!;
+    expect(s.stage).toBe('heat');
+    expect(s.stages.intake).toBe('done');
+    expect(s.stages.strip).toBe('skipped');
+    expect(onPlate(s)).toMatchObject({ setC: 110, at: t0 });
+    expect(s.findings.crack?.edges).toEqual(['bottom', 'right']);
+    expect(foldJob(clamped)!.clampOn?.count).toBe(15);
+    expect(foldJob(finished)!.closedAt).not.toBeNull();
+    expect(foldJob([])).toBeNull();
+  });
+
+  it('moves a late tap to when it happened, and keeps when it was noted', () => {
+    const s = foldJob(
+      continued(
+        [{ type: 'heatOff', reason: 'ready', easyForS: 20, gripsInS: 200 }, t0 + 60_000],
+        [{ type: 'amend', eventId: 'n0', at: t0 + 50_000 }, t0 + 50_000],
+      ),
+    )!;
+    expect(s.heat.map((h) => (h.at - t0) / 1e3)).toEqual([0, 50]);
+    expect(onPlate(s)).toBeNull();
+    expect(s.effective.find((e) => e.id === 'n0')!.loggedAt).toBe(t0 + 1000);
+  });
+
+  it('a cover that broke is no longer one to be saved', () => {
+    const s = foldJob(continued([{ type: 'route', keepCover: true }], [{ type: 'observed', what: 'broke' }]))!;
+    expect(s.keepCover).toBe(false);
+  });
+
+  it('undo restores exactly the state before, and undoing the undo brings it back (property)', () => {
+    const some: fc.Arbitrary<NewEvent> = fc.oneof(
+      fc.record({ type: fc.constant('charge' as const), percent: fc.integer({ min: 0, max: 100 }) }),
+      fc.record({
+        type: fc.constant('edge' as const),
+        edge: fc.constantFrom('bottom' as const, 'left' as const),
+        free: fc.boolean(),
+      }),
+      fc.record({ type: fc.constant('route' as const), keepCover: fc.boolean() }),
+      fc.record({
+        type: fc.constant('reading' as const),
+        quantity: fc.constantFrom('gapMm' as const, 'stepMm' as const),
+        point: fc.constantFrom('g1', 'g2'),
+        value: fc.double({ min: 0, max: 1, noNaN: true }),
+        u: fc.constant(0.02),
+      }),
+      fc.record({
+        type: fc.constant('stage' as const),
+        stage: fc.constantFrom('lift' as const, 'clean' as const),
+        to: fc.constantFrom('started' as const, 'done' as const),
+      }),
+    );
+    const facts = (events: JobEvent[]) => {
+      const { effective, log, lastEventId, ...rest } = foldJob(events)!;
+      void [effective, log, lastEventId];
+      return JSON.stringify(rest, (_, v: unknown) => (v instanceof Set ? [...v].sort() : v));
+    };
+    fc.assert(
+      fc.property(fc.array(some, { minLength: 1, maxLength: 8 }), (list) => {
+        const pairs = list.map((e): [NewEvent] => [e]);
+        const before = continued(...pairs.slice(0, -1));
+        const after = continued(...pairs);
+        const id = `n${list.length - 1}`;
+        const undone = continued(...pairs, [{ type: 'undo', eventId: id }]);
+        const redone = continued(
+          ...pairs,
+          [{ type: 'undo', eventId: id }],
+          [{ type: 'undo', eventId: `n${list.length}` }],
+        );
+        return facts(undone) === facts(before) && facts(redone) === facts(after);
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  it('does not depend on the order in which entries are read (property)', () => {
+    const log = continued(
+      [{ type: 'charge', percent: 20 }],
+      [{ type: 'charge', percent: 30 }],
+      [{ type: 'heatOff', reason: 'ready', easyForS: 1, gripsInS: 2 }],
+    );
+    fc.assert(
+      fc.property(fc.shuffledSubarray(log, { minLength: log.length }), (mixed) => {
+        const s = foldJob(mixed)!;
+        return s.chargePercent === 30 && onPlate(s) === null;
+      }),
+      { numRuns: 30 },
+    );
+  });
+});
+
+describe('events', () => {
+  it('reads back every event of the demo shop as it was written', () => {
+    for (const e of demoJobs(t0).flat()) {
+      const back = parseEvent(JSON.parse(JSON.stringify(e)));
+      expect(back).toEqual({ ok: true, value: e });
+    }
+  });
+
+  it('has a line for the log for every kind', () => {
+    const seen = new Set(
+      demoJobs(t0)
+        .flat()
+        .map((e) => e.type),
+    );
+    expect(seen.size).toBeGreaterThan(12);
+    for (const e of demoJobs(t0).flat()) expect(eventLine(e)).toMatch(/\w/);
+    expect(eventTypes.length).toBeGreaterThanOrEqual(seen.size);
+  });
+
+  it('keeps an event of a later version untouched, through a file and back', () => {
+    const later = {
+      v: 7,
+      id: 'x',
+      jobId: heating[0]!.jobId,
+      writer: 'z',
+      seq: 1,
+      at: t0,
+      loggedAt: t0,
+      by: 'a',
+      type: 'laserScan',
+      beam: { watts: 3 },
+    };
+    const parsed = parseEvent(later);
+    expect(parsed).toMatchObject({ ok: true, value: { type: 'unknown', raw: later } });
+    const file = writeJobFile([...heating, (parsed as { value: JobEvent }).value], t0);
+    expect(JSON.parse(file).events).toContainEqual(later);
+    expect(effectiveEvents([(parsed as { value: JobEvent }).value])).toEqual([]);
+  });
+
+  it('names the field of a wrong entry', () => {
+    const wrong = (change: object) => parseEvent({ ...heating[5]!, ...change });
+    expect(wrong({ at: 'soon' })).toMatchObject({ ok: false, problem: expect.stringMatching(/^at:/) });
+    expect(parseEvent({ ...heating.find((e) => e.type === 'charge')!, percent: 140 })).toMatchObject({
+      ok: false,
+      problem: expect.stringMatching(/^percent:.*100/),
+    });
+    expect(parseEvent({ ...heating.find((e) => e.type === 'heatOn')!, setC: 900 })).toMatchObject({
+      ok: false,
+      problem: expect.stringMatching(/^setC:.*300/),
+    });
+    expect(parseEvent(null).ok).toBe(false);
+  });
+});
+
+describe('files', () => {
+  it('a job file gives the same data back', () => {
+    const read = readFile(writeJobFile(finished, t0));
+    expect(read).toMatchObject({ ok: true });
+    expect((read as { value: { jobs: JobEvent[][] } }).value.jobs[0]).toEqual(finished);
+  });
+
+  it('a shop file gives jobs and settings back', () => {
+    const read = readFile(writeShopFile(demoSettings, demoJobs(t0), {}, t0));
+    expect(read).toMatchObject({ ok: true, value: { settings: demoSettings } });
+    expect((read as { value: { jobs: JobEvent[][] } }).value.jobs).toHaveLength(5);
+  });
+
+  it.each([
+    ['', /empty/],
+    ['hello', /^line 1: .*not JSON/],
+    ['[]', /format|expected/i],
+    ['{"format":"other","version":1}', /format: "other" is not/],
+    ['{"format":"northcove-job","version":9,"events":[]}', /version: the file is of version 9, this app reads up to 1/],
+    ['{"format":"northcove-job","version":0,"events":[]}', /version: 0/],
+    ['{"format":"northcove-job","version":1,"events":{}}', /events: expected a list/],
+    ['{"format":"northcove-job","version":1,"events":[]}', /no "opened" event/],
+    ['{"format":"northcove-job","version":1,"events":[{"type":"charge"}]}', /^events\.0\.\w+:/],
+  ])('refuses %s with a message that names the place', (text, message) => {
+    const read = readFile(text);
+    expect(read.ok).toBe(false);
+    expect((read as { problem: string }).problem).toMatch(message);
+  });
+
+  it('a job file cut in half names the line where it ends', () => {
+    const text = writeJobFile(finished, t0);
+    const half = text.slice(0, text.length / 2);
+    const read = readFile(half);
+    expect(read).toMatchObject({ ok: false, problem: expect.stringMatching(/^line \d+: the file is cut off/) });
+    expect(Number(/line (\d+)/.exec((read as { problem: string }).problem)![1])).toBeGreaterThan(50);
+  });
+
+  it('an entry with NaN, a doubled id or of another job is named by its place', () => {
+    const list = JSON.parse(writeJobFile(finished, t0)) as { events: Record<string, unknown>[] };
+    const at = list.events.findIndex((e) => e.type === 'reading');
+    const change = (patch: object) =>
+      readFile(JSON.stringify({ ...list, events: list.events.map((e, i) => (i === at ? { ...e, ...patch } : e)) }));
+    expect(change({ value: null })).toMatchObject({
+      problem: expect.stringMatching(new RegExp(`^events\\.${at}\\.value:`)),
+    });
+    expect(change({ value: -80 })).toMatchObject({ problem: expect.stringMatching(/value:.*-5/) });
+    expect(change({ id: list.events[0]!.id })).toMatchObject({ problem: expect.stringMatching(/stands twice/) });
+    expect(change({ jobId: 'other' })).toMatchObject({ problem: expect.stringMatching(/belongs to another job/) });
+  });
+
+  it('never throws, whatever text comes in (property)', () => {
+    fc.assert(
+      fc.property(
+        fc.oneof(
+          fc.string(),
+          fc.json(),
+          fc.jsonValue().map((v) => JSON.stringify({ format: 'northcove-job', version: 1, events: [v] })),
+        ),
+        (text) => {
+          const r = readFile(text);
+          return r.ok === false && r.problem.length > 3;
+        },
+      ),
+      { numRuns: 200 },
+    );
+  });
+});
+
+it('shipped devices and settings pass their own schemas', () => {
+  for (const d of shippedDevices) expect(deviceSchema.parse(JSON.parse(JSON.stringify(d)))).toEqual(d);
+  expect(settingsSchema.parse(JSON.parse(JSON.stringify(demoSettings)))).toEqual(demoSettings);
+});

@@ -1,0 +1,113 @@
+import { demoJobs } from '../demo/shop';
+import { foldJob } from '../model/fold';
+import { defaultSettings } from '../model/settings';
+import { Repository, StorageFullError, type Storage } from './repository';
+
+/** AsyncStorage in memory, with the faults that real storage has. */
+class MemoryStorage implements Storage {
+  readonly map = new Map<string, string>();
+  full = false;
+  private refuse() {
+    if (this.full) throw new Error('quota exceeded');
+  }
+  getItem = async (k: string) => this.map.get(k) ?? null;
+  setItem = async (k: string, v: string) => {
+    this.refuse();
+    this.map.set(k, v);
+  };
+  removeItem = async (k: string) => void this.map.delete(k);
+  getMany = async (keys: string[]) => Object.fromEntries(keys.map((k) => [k, this.map.get(k) ?? null]));
+  setMany = async (entries: Record<string, string>) => {
+    this.refuse();
+    for (const [k, v] of Object.entries(entries)) this.map.set(k, v);
+  };
+  getAllKeys = async () => [...this.map.keys()];
+}
+
+const t0 = Date.UTC(2026, 3, 14, 13);
+let n = 0;
+const open = (storage: Storage) => {
+  const id = `w${n++}`;
+  let k = 0;
+  return new Repository(storage, { now: () => t0 + 1000, uuid: () => `${id}-${k++}-aaaaaaaaaaaa` });
+};
+
+const job = demoJobs(t0)[0]!;
+const jobId = job[0]!.jobId;
+
+it('what was written is there after a restart', async () => {
+  const storage = new MemoryStorage();
+  const r = open(storage);
+  await r.merge(job, new Set());
+  await r.write(r.make(jobId, 'Osk', [{ type: 'charge', percent: 12 }]));
+  const log = await open(storage).load();
+  expect(foldJob(log.jobs.get(jobId)!)!.chargePercent).toBe(12);
+  expect(log.problems).toEqual([]);
+});
+
+it('two tabs write side by side and lose nothing', async () => {
+  const storage = new MemoryStorage();
+  const [a, b] = [open(storage), open(storage)];
+  await a.merge(job, new Set());
+  await Promise.all([
+    a.write(a.make(jobId, 'A', [{ type: 'note', text: 'from a' }])),
+    b.write(b.make(jobId, 'B', [{ type: 'note', text: 'from b' }])),
+    a.write(a.make(jobId, 'A', [{ type: 'note', text: 'again a' }])),
+  ]);
+  const notes = foldJob((await open(storage).load()).jobs.get(jobId)!)!.notes.map((e) => e.text);
+  expect(notes.sort()).toEqual(['again a', 'from a', 'from b']);
+});
+
+it('a full storage loses nothing: entries stay, are counted, and are written when there is room', async () => {
+  const storage = new MemoryStorage();
+  const r = open(storage);
+  await r.merge(job, new Set());
+  storage.full = true;
+  expect(await r.write(r.make(jobId, 'A', [{ type: 'note', text: 'late' }]))).toBe(false);
+  expect(r.pending).toHaveLength(1);
+  expect(foldJob((await r.load()).jobs.get(jobId)!)!.notes[0]!.text).toBe('late');
+  await expect(r.merge(demoJobs(t0)[1]!, new Set())).rejects.toThrow(StorageFullError);
+  storage.full = false;
+  expect(await r.write([])).toBe(true);
+  expect(r.pending).toHaveLength(0);
+  expect(foldJob((await open(storage).load()).jobs.get(jobId)!)!.notes).toHaveLength(1);
+});
+
+it('corrupted entries are named and kept; the rest is read', async () => {
+  const storage = new MemoryStorage();
+  await open(storage).merge(job, new Set());
+  const keys = [...storage.map.keys()];
+  const cutKey = keys[4]!;
+  const wrongKey = keys[5]!;
+  storage.map.set(cutKey, storage.map.get(cutKey)!.slice(0, 20));
+  storage.map.set(wrongKey, '{"v":1,"type":"charge","at":"x"}');
+  storage.map.set('settings', '{"version":1}');
+  const log = await open(storage).load();
+  expect(log.problems.map((p) => p.key).sort()).toEqual([cutKey, 'settings', wrongKey].sort());
+  expect(log.settings).toEqual(defaultSettings);
+  expect(log.jobs.get(jobId)!.length).toBe(job.length - 2);
+  expect(storage.map.get(cutKey)).toHaveLength(20);
+});
+
+it('taking a file in twice adds nothing', async () => {
+  const storage = new MemoryStorage();
+  const r = open(storage);
+  expect(await r.merge(job, new Set())).toBe(job.length);
+  const known = new Set((await r.load()).jobs.get(jobId)!.map((e) => e.id));
+  expect(await r.merge(job, known)).toBe(0);
+});
+
+it('an instant in the future is noted as now', () => {
+  const [e] = open(new MemoryStorage()).make(jobId, 'A', [{ type: 'clampOff', early: false }], t0 + 1e9);
+  expect(e!.at).toBe(t0 + 1000);
+});
+
+it('caches are extras: a full storage refuses them without harm, and they do not count as jobs', async () => {
+  const storage = new MemoryStorage();
+  const r = open(storage);
+  expect(await r.writeExtra('modes/x', 'data')).toBe(true);
+  expect(await r.isEmpty()).toBe(true);
+  storage.full = true;
+  expect(await r.writeExtra('modes/y', 'data')).toBe(false);
+  expect(await r.readExtra('modes/x')).toBe('data');
+});
