@@ -25,4 +25,8 @@ const walk = (dir) => {
   }
 };
 walk(root);
-console.log(`compressed: ${Object.entries(sizes).map(([k, v]) => `${k} ${(v / 1e6).toFixed(2)} MB`).join(', ')}`);
+console.log(
+  `compressed: ${Object.entries(sizes)
+    .map(([k, v]) => `${k} ${(v / 1e6).toFixed(2)} MB`)
+    .join(', ')}`,
+);

@@ -64,7 +64,16 @@ export async function needChromium() {
   return chromiumPath();
 }
 
-const sources = ['src', 'public', 'app.json', 'babel.config.js', 'metro.config.js', 'tailwind.config.js', 'global.css', 'package-lock.json'];
+const sources = [
+  'src',
+  'public',
+  'app.json',
+  'babel.config.js',
+  'metro.config.js',
+  'tailwind.config.js',
+  'global.css',
+  'package-lock.json',
+];
 
 function newest(p) {
   const full = path.join(root, p);

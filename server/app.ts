@@ -52,7 +52,9 @@ export function createApp({ root, demo }: ServerOptions): Hono {
       root,
       precompressed: true,
       onFound: (file, c) => {
-        const named = /[\\/]_expo[\\/]static[\\/]|[\\/]modes[\\/]|\.[0-9a-f]{32}\.(ttf|woff2|png)(\.(br|gz))?$/.test(file);
+        const named = /[\\/]_expo[\\/]static[\\/]|[\\/]modes[\\/]|\.[0-9a-f]{32}\.(ttf|woff2|png)(\.(br|gz))?$/.test(
+          file,
+        );
         c.header('Cache-Control', named ? 'public, max-age=31536000, immutable' : 'no-cache');
       },
     }),

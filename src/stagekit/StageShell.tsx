@@ -46,7 +46,7 @@ export function StageShell(p: StageShellProps) {
     </Txt>
   ) : null;
   const actions = (
-    <View className="border-t-[1.5px] border-ink bg-panel px-4 py-3 no-print">
+    <View role="region" aria-label="Actions" className="border-t-[1.5px] border-ink bg-panel px-4 py-3 no-print">
       <LastTap job={p.job} now={p.now} />
       <View className="flex-row gap-3">
         {p.side ? <View className="flex-1">{p.side}</View> : null}
@@ -59,7 +59,7 @@ export function StageShell(p: StageShellProps) {
       <View className="flex-1 flex-row bg-paper">
         <View className="w-[230px] border-r border-rule">
           <ScrollView contentContainerClassName="pb-6">
-            <View className="p-4">
+            <View role="banner" className="p-4">
               <BackLinks />
               <Txt strong size="l" level={1}>
                 {p.job.label}
@@ -69,32 +69,34 @@ export function StageShell(p: StageShellProps) {
             <StageList job={p.job} stage={p.stage} />
           </ScrollView>
         </View>
-        <ScrollView className="flex-1" contentContainerClassName="p-5" role="main">
-          <View className="flex-row justify-between mb-2">
-            <Txt strong size="l">
-              {stageNames[p.stage]}
-            </Txt>
-            <Txt size="s" tone="ink2">
-              back, seen from behind
-            </Txt>
-          </View>
-          {p.picture({ width: 480, height: Math.max(320, Math.min(620, height - 240)) })}
-        </ScrollView>
-        <View className="w-[400px] border-l border-rule">
-          <ScrollView className="flex-1" contentContainerClassName="p-4 gap-3">
-            {p.call}
-            {p.readings}
-            {p.controls}
-            {caution}
-            {p.children}
+        <View role="main" className="flex-1 flex-row">
+          <ScrollView className="flex-1" contentContainerClassName="p-5">
+            <View className="flex-row justify-between mb-2">
+              <Txt strong size="l">
+                {stageNames[p.stage]}
+              </Txt>
+              <Txt size="s" tone="ink2">
+                back, seen from behind
+              </Txt>
+            </View>
+            {p.picture({ width: 480, height: Math.max(320, Math.min(620, height - 240)) })}
           </ScrollView>
-          {actions}
+          <View className="w-[400px] border-l border-rule">
+            <ScrollView className="flex-1" contentContainerClassName="p-4 gap-3">
+              {p.call}
+              {p.readings}
+              {p.controls}
+              {caution}
+              {p.children}
+            </ScrollView>
+            {actions}
+          </View>
         </View>
       </View>
     );
   return (
     <View className="flex-1 bg-paper">
-      <View className="px-4 pt-3">
+      <View role="banner" className="px-4 pt-3">
         <View className="flex-row justify-between items-center">
           <BackLinks />
           <Txt num tone="ink2">

@@ -1,10 +1,11 @@
 import { useState } from 'react';
-import { TextInput, View } from 'react-native';
+import { View } from 'react-native';
 
 import type { Sourced, SourceKind } from '@/core/source';
 import type { JobState } from '@/model/fold';
 import { Button } from '@/ui/Button';
 import { Disclosure } from '@/ui/Disclosure';
+import { TextBox } from '@/ui/TextBox';
 import { Txt } from '@/ui/Txt';
 import { stamp } from '@/ui/units';
 import { useActions } from './actions';
@@ -131,14 +132,7 @@ export function Entry({
       <Txt size="s" tone="ink2">
         {label}
       </Txt>
-      <TextInput
-        aria-label={label}
-        value={value}
-        onChangeText={onChange}
-        maxLength={500}
-        multiline={multiline}
-        className="min-h-[48px] px-3 bg-panel border-[1.5px] border-ink2 rounded-[6px] font-body text-m text-ink"
-      />
+      <TextBox aria-label={label} value={value} onChangeText={onChange} maxLength={500} multiline={multiline} />
     </View>
   );
 }

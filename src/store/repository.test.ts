@@ -67,6 +67,7 @@ it('a full storage loses nothing: entries stay, are counted, and are written whe
   expect(r.pending).toHaveLength(1);
   expect(foldJob((await r.load()).jobs.get(jobId)!)!.notes[0]!.text).toBe('late');
   await expect(r.merge(demoJobs(t0)[1]!, new Set())).rejects.toThrow(StorageFullError);
+  expect(r.pending).toHaveLength(1);
   storage.full = false;
   expect(await r.write([])).toBe(true);
   expect(r.pending).toHaveLength(0);

@@ -119,10 +119,17 @@ export class Repository {
     }
   }
 
-  /** Adds events of a file; those already here are left as they are. */
+  /**
+   * Adds the events of a file in one transaction; those already here are left as they are.
+   * @throws StorageFullError when the storage refuses: then nothing of the file is taken in
+   */
   async merge(events: readonly JobEvent[], known: ReadonlySet<string>): Promise<number> {
     const fresh = events.filter((e) => !known.has(e.id));
-    if (!(await this.write(fresh))) throw new StorageFullError();
+    try {
+      if (fresh.length) await this.storage.setMany(Object.fromEntries(fresh.map((e) => [jobKey(e), stored(e)])));
+    } catch {
+      throw new StorageFullError();
+    }
     return fresh.length;
   }
 

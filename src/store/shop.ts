@@ -96,11 +96,8 @@ export async function retryPending(): Promise<boolean> {
 /** Takes in the jobs of a file that was read as a whole; returns how many events were new. */
 export async function takeIn(jobs: readonly (readonly JobEvent[])[], settings: Settings | null): Promise<number> {
   const log = await repository.load();
-  let fresh = 0;
-  for (const events of jobs) {
-    const known = new Set((log.jobs.get(events[0]?.jobId ?? '') ?? []).map((e) => e.id));
-    fresh += await repository.merge(events, known);
-  }
+  const known = new Set([...log.jobs.values()].flat().map((e) => e.id));
+  const fresh = await repository.merge(jobs.flat(), known);
   if (settings) await repository.saveSettings(settings);
   await queryClient.invalidateQueries({ queryKey: ['log'] });
   channel?.postMessage('log');

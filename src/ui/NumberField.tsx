@@ -1,6 +1,8 @@
 import { useState } from 'react';
-import { TextInput, View } from 'react-native';
+import { View } from 'react-native';
 
+import { readNumber } from './read';
+import { TextBox } from './TextBox';
 import { Txt } from './Txt';
 
 export interface NumberFieldProps {
@@ -15,25 +17,6 @@ export interface NumberFieldProps {
   autoFocus?: boolean;
   hideLabel?: boolean;
   onEnter?: () => void;
-}
-
-/** Reads what was typed: a comma is a decimal point. Null with a message when it is not a number in range. */
-export function readNumber(
-  text: string,
-  label: string,
-  low: number,
-  high: number,
-  unit: string,
-): { value: number } | { problem: string } {
-  const t = text.trim().replace(',', '.');
-  const allowed = `${low} to ${high} ${unit}`;
-  if (!t) return { problem: `${label} is empty, allowed is ${allowed}` };
-  if (!/^[+-]?(\d+\.?\d*|\.\d+)$/.test(t))
-    return { problem: `${label}: "${t.slice(0, 20)}" is not a number, allowed is ${allowed}` };
-  const value = Number(t);
-  return value >= low && value <= high
-    ? { value }
-    : { problem: `${label}: ${t.slice(0, 20)} is out of range, allowed is ${allowed}` };
 }
 
 /** A number with its unit and its range. A wrong entry is named and changes nothing. */
@@ -61,9 +44,10 @@ export function NumberField(p: NumberFieldProps) {
         </Txt>
       )}
       <View className="flex-row items-center gap-2">
-        <TextInput
+        <TextBox
+          num
           aria-label={`${p.label}, ${p.unit}`}
-          aria-invalid={problem !== null}
+          bad={problem !== null}
           inputMode="text"
           autoFocus={p.autoFocus ?? false}
           value={text ?? shown}
@@ -75,7 +59,6 @@ export function NumberField(p: NumberFieldProps) {
           onSubmitEditing={() => {
             if (commit()) p.onEnter?.();
           }}
-          className={`min-h-[48px] w-[110px] px-3 bg-panel border-[1.5px] rounded-[6px] font-num text-l text-ink ${problem ? 'border-caution' : 'border-ink2'}`}
         />
         <Txt tone="ink2">{p.unit}</Txt>
       </View>

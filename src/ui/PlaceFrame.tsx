@@ -28,7 +28,7 @@ export function PlaceFrame({
   const now = useNow(10_000);
   return (
     <View className="flex-1 bg-paper">
-      <View className="px-4 pt-3 w-full max-w-[1080px] self-center">
+      <View role="banner" className="px-4 pt-3 w-full max-w-[1080px] self-center">
         <View role="navigation" aria-label="Places" className="flex-row gap-4 min-h-[32px]">
           {places.map((p) => (
             <Link
@@ -62,7 +62,7 @@ export function PlaceFrame({
         {children}
       </ScrollView>
       {actions ? (
-        <View className="border-t-[1.5px] border-ink bg-panel">
+        <View role="region" aria-label="Actions" className="border-t-[1.5px] border-ink bg-panel">
           <View className="px-4 py-3 flex-row gap-3 w-full max-w-[1080px] self-center">{actions}</View>
         </View>
       ) : null}

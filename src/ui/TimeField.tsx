@@ -1,6 +1,8 @@
 import { useState } from 'react';
-import { TextInput, View } from 'react-native';
+import { View } from 'react-native';
 
+import { readTime } from './read';
+import { TextBox } from './TextBox';
 import { Txt } from './Txt';
 import { time } from './units';
 
@@ -8,15 +10,6 @@ interface TimeFieldProps {
   label: string;
   value: number | null;
   onCommit: (hours: number, minutes: number) => void;
-}
-
-/** A time of day as it is written: 16:30 or 1630. */
-export function readTime(text: string): { hours: number; minutes: number } | null {
-  const m = /^\s*(\d{1,2})[:.h]?(\d{2})\s*$/.exec(text);
-  if (!m) return null;
-  const hours = Number(m[1]);
-  const minutes = Number(m[2]);
-  return hours < 24 && minutes < 60 ? { hours, minutes } : null;
 }
 
 export function TimeField({ label, value, onCommit }: TimeFieldProps) {
@@ -35,9 +28,10 @@ export function TimeField({ label, value, onCommit }: TimeFieldProps) {
       <Txt strong className="mb-1">
         {label}
       </Txt>
-      <TextInput
+      <TextBox
+        num
         aria-label={`${label}, time of day`}
-        aria-invalid={problem}
+        bad={problem}
         placeholder="16:30"
         value={text ?? (value === null ? '' : time(value))}
         onChangeText={(t) => {
@@ -46,7 +40,6 @@ export function TimeField({ label, value, onCommit }: TimeFieldProps) {
         }}
         onBlur={commit}
         onSubmitEditing={commit}
-        className={`min-h-[48px] w-[110px] px-3 bg-panel border-[1.5px] rounded-[6px] font-num text-l text-ink ${problem ? 'border-caution' : 'border-ink2'}`}
       />
       {problem ? (
         <View role="alert">

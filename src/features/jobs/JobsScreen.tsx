@@ -1,6 +1,6 @@
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
-import { Pressable, TextInput, View } from 'react-native';
+import { Pressable, View } from 'react-native';
 
 import { stageIds, stageNames } from '@/model/stages';
 import { stageHref } from '@/stagekit/StageShell';
@@ -9,6 +9,7 @@ import { Button } from '@/ui/Button';
 import { Choice } from '@/ui/Choice';
 import { Mark } from '@/ui/Mark';
 import { PlaceFrame } from '@/ui/PlaceFrame';
+import { TextBox } from '@/ui/TextBox';
 import { Txt } from '@/ui/Txt';
 import { dayTime } from '@/ui/units';
 import { useNow } from '@/ui/useNow';
@@ -35,12 +36,12 @@ export function JobsScreen() {
         </View>
       }
     >
-      <TextInput
+      <TextBox
         aria-label="Search jobs"
         placeholder="Label, device, stage"
         value={find}
         onChangeText={setFind}
-        className="min-h-[48px] px-3 mb-3 bg-panel border-[1.5px] border-ink2 rounded-[6px] font-body text-m text-ink"
+        className="mb-3"
       />
       <Choice
         label="Show"

@@ -3,7 +3,7 @@ import { addDays } from 'date-fns/addDays';
 import { set } from 'date-fns/set';
 import { useRouter } from 'expo-router';
 import { Controller, useForm } from 'react-hook-form';
-import { Pressable, TextInput, View } from 'react-native';
+import { Pressable, View } from 'react-native';
 import { z } from 'zod';
 
 import { shippedDevices } from '@/model/shippedDevices';
@@ -11,7 +11,8 @@ import { stageHref } from '@/stagekit/StageShell';
 import { append, useJobs, useSettings } from '@/store/shop';
 import { Button } from '@/ui/Button';
 import { PlaceFrame } from '@/ui/PlaceFrame';
-import { readTime } from '@/ui/TimeField';
+import { readTime } from '@/ui/read';
+import { TextBox } from '@/ui/TextBox';
 import { Txt } from '@/ui/Txt';
 
 const formSchema = z.object({
@@ -107,13 +108,12 @@ export function NewJobScreen() {
               <Txt strong className="mb-1">
                 {title}
               </Txt>
-              <TextInput
+              <TextBox
                 aria-label={title}
                 placeholder={hint}
                 value={field.value}
                 onChangeText={field.onChange}
                 onBlur={field.onBlur}
-                className="min-h-[48px] px-3 bg-panel border-[1.5px] border-ink2 rounded-[6px] font-body text-m text-ink"
               />
             </View>
           )}

@@ -1,0 +1,254 @@
+import { expect, test, type Page } from '@playwright/test';
+
+import { Hands, openDemo } from './hands';
+
+async function importText(page: Page, name: string, text: string): Promise<void> {
+  const [chooser] = await Promise.all([
+    page.waitForEvent('filechooser'),
+    page.getByRole('button', { name: 'Import a file' }).click(),
+  ]);
+  await chooser.setFiles({ name, mimeType: 'application/json', buffer: Buffer.from(text) });
+}
+
+const jobRows = (page: Page) => page.getByRole('link', { name: /^J-\d{4},/ });
+
+test('files that are empty, cut, hostile or from a later version change nothing and are named', async ({ page }) => {
+  await openDemo(page);
+  await page.goto('/shop');
+  const message = page.getByTestId('message');
+  for (const [name, text, expected] of [
+    ['empty.json', '', 'empty.json: the file is empty'],
+    [
+      'cut.json',
+      '{"format":"northcove-job",\n"version":1,\n"events":[{"v":1,"id":"a',
+      'cut.json: line 3: the file is cut off',
+    ],
+    [
+      'later.json',
+      '{"format":"northcove-job","version":4,"events":[]}',
+      'version: the file is of version 4, this app reads up to 1',
+    ],
+    [
+      'bad.json',
+      '{"format":"northcove-job","version":1,"events":[{"v":1,"id":"<img src=x onerror=alert(1)>"}]}',
+      'events.0.jobId',
+    ],
+  ] as const) {
+    await importText(page, name, text);
+    await expect(message).toContainText(expected);
+    await expect(message).toContainText('Nothing was changed');
+  }
+  await page.goto('/jobs');
+  await expect(jobRows(page)).toHaveCount(4);
+});
+
+test('storage full: the entry stays on screen and in the export, and is written when there is room', async ({
+  page,
+}) => {
+  await page.addInitScript(() => {
+    const put = IDBObjectStore.prototype.put;
+    IDBObjectStore.prototype.put = function (...args: Parameters<typeof put>) {
+      if ((window as { full?: boolean }).full) throw new DOMException('full', 'QuotaExceededError');
+      return put.apply(this, args);
+    };
+  });
+  await openDemo(page);
+  await page.goto('/jobs/demo-0143/log');
+  await page.evaluate(() => void ((window as { full?: boolean }).full = true));
+  await page.getByLabel('Note').fill('glass is on order');
+  await page.getByRole('button', { name: 'Add the note' }).click();
+  await expect(page.getByText('note: glass is on order')).toBeVisible();
+  await expect(page.getByRole('alert').first()).toContainText('Storage full: 1 entries are only in memory');
+  await page.getByRole('link', { name: 'Shop: export' }).click();
+  await page.evaluate(() => void ((window as { full?: boolean }).full = false));
+  await page.getByRole('button', { name: 'Try to write again' }).click();
+  await expect(page.getByText('not written')).toHaveCount(0);
+  await page.goto('/jobs/demo-0143/log');
+  await expect(page.getByText('note: glass is on order')).toBeVisible();
+});
+
+test('a corrupted entry is named and set aside; everything else is there', async ({ page }) => {
+  await openDemo(page);
+  const spoiled = await page.evaluate(
+    () =>
+      new Promise<string>((resolve, reject) => {
+        const list = indexedDB.databases();
+        void list.then((dbs) => {
+          const open = indexedDB.open(dbs[0]!.name!);
+          open.onerror = () => reject(new Error('no database'));
+          open.onsuccess = () => {
+            const db = open.result;
+            const name = db.objectStoreNames[0]!;
+            const tx = db.transaction(name, 'readwrite');
+            const store = tx.objectStore(name);
+            const keys = store.getAllKeys();
+            keys.onsuccess = () => {
+              const key = keys.result.find((k) => String(k).startsWith('job/demo-0139'))!;
+              const read = store.get(key);
+              read.onsuccess = () => {
+                const value = read.result as unknown;
+                const cut = typeof value === 'string' ? value.slice(0, 30) : { ...(value as object), value: '{"v":1,' };
+                if (store.keyPath) store.put(cut);
+                else store.put(cut, key);
+              };
+              tx.oncomplete = () => resolve(String(key));
+            };
+          };
+        });
+      }),
+  );
+  await page.reload();
+  await expect(page.getByRole('alert').first()).toContainText('1 stored entry is not readable');
+  await page.goto('/shop');
+  await expect(page.getByText(spoiled, { exact: false })).toBeVisible();
+  await page.goto('/jobs');
+  await expect(jobRows(page).first()).toBeVisible();
+  expect(await jobRows(page).count()).toBeGreaterThanOrEqual(3);
+});
+
+test('two tabs see each other’s entries', async ({ context }) => {
+  const [a, b] = [await context.newPage(), await context.newPage()];
+  await openDemo(a);
+  await a.goto('/jobs/demo-0143/log');
+  await b.goto('/jobs/demo-0143/log');
+  await b.getByLabel('Note').fill('from the second tab');
+  await b.getByRole('button', { name: 'Add the note' }).click();
+  await expect(a.getByText('note: from the second tab')).toBeVisible();
+  await a.getByLabel('Note').fill('from the first tab');
+  await a.getByRole('button', { name: 'Add the note' }).click();
+  await expect(b.getByText('note: from the first tab')).toBeVisible();
+  await b.reload();
+  await expect(b.getByText('note: from the first tab')).toBeVisible();
+  await expect(b.getByText('note: from the second tab')).toBeVisible();
+});
+
+test('works with no network once it was loaded: bench, a stage that computes, a deep link', async ({
+  browser,
+}, info) => {
+  const context = await browser.newContext({ baseURL: info.project.use.baseURL!, serviceWorkers: 'allow' });
+  const page = await context.newPage();
+  await openDemo(page);
+  await page.evaluate(async () => {
+    await navigator.serviceWorker.ready;
+    if (!navigator.serviceWorker.controller)
+      await new Promise((r) => navigator.serviceWorker.addEventListener('controllerchange', r, { once: true }));
+  });
+  await context.setOffline(true);
+  await page.reload();
+  await expect(page.getByTestId('next')).toBeVisible();
+  await page.goto('/jobs/demo-0143/heat');
+  await expect(page.getByTestId('call')).toContainText(/plate|heat|cell/i);
+  await expect(
+    page
+      .getByRole('table', { name: 'Picks side by side' })
+      .or(page.getByRole('button', { name: 'Heat and pick, side by side' }))
+      .first(),
+  ).toBeVisible();
+  await context.close();
+});
+
+test('a device without a shipped heat model: progress, cancel, build, kept for the next time', async ({ page }) => {
+  await openDemo(page);
+  await page.goto('/jobs/demo-0143/log');
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Export the job' }).click(),
+  ]);
+  const text = await (await file.createReadStream()).toArray();
+  const job = JSON.parse(Buffer.concat(text as Buffer[]).toString()) as {
+    events: { jobId: string; id: string; label?: string; device?: { id: string; bonds: { widthMm: number }[] } }[];
+  };
+  // a wider ring makes a coarser check grid, so this test does not wait for half a minute
+  for (const e of job.events) {
+    e.jobId = 'new-device';
+    e.id = `n-${e.id}`;
+    if (e.device) {
+      e.label = 'J-0500';
+      e.device.id = 'another';
+      e.device.bonds[0]!.widthMm = 7;
+    }
+  }
+  await page.goto('/shop');
+  await importText(page, 'job.json', JSON.stringify(job));
+  await expect(page.getByTestId('message')).toContainText('1 job read');
+  await page.goto('/jobs/new-device/heat');
+  await expect(page.getByText(/building its heat model/)).toBeVisible();
+  await page.getByRole('button', { name: 'Cancel' }).click();
+  await expect(page.getByText('The heat model was not built')).toBeVisible();
+  await page.getByRole('button', { name: 'Build the heat model' }).click();
+  await expect(page.getByTestId('call')).toBeVisible({ timeout: 90_000 });
+  await page.reload();
+  await expect(page.getByTestId('call')).toBeVisible();
+  await expect(page.getByText(/building its heat model/)).toHaveCount(0);
+});
+
+test('a late tap: 10 s ago moves the clock, not yet takes it back, undo restores', async ({ page }, info) => {
+  await page.clock.install({ time: new Date('2026-04-14T13:00:00') });
+  await openDemo(page);
+  const h = new Hands(page, info.project.name === 'wide');
+  await page.goto('/jobs/demo-0142/heat');
+  await expect(h.call()).toContainText('Off the plate in 0:');
+  const seconds = async () => Number(/0:(\d\d)/.exec((await h.call().textContent()) ?? '')?.[1]);
+  const before = await seconds();
+  await h.press('10 s ago');
+  await expect.poll(seconds).toBeLessThanOrEqual(before - 8);
+  await h.press('Not yet');
+  await expect(h.button('On the plate')).toBeVisible();
+});
+
+test('override: a reason is asked for and logged', async ({ page }) => {
+  await openDemo(page);
+  await page.goto('/jobs/demo-0143/heat');
+  await page.getByRole('button', { name: 'Why and what else' }).click();
+  await page.getByLabel('What is done instead').fill('mat at 60 °C first');
+  await page.getByRole('button', { name: 'Log the override' }).click();
+  await expect(page.getByRole('alert')).toContainText('Reason is empty');
+  await page.getByLabel('Reason', { exact: true }).fill('plate is taken');
+  await page.getByRole('button', { name: 'Log the override' }).click();
+  await page.goto('/jobs/demo-0143/log');
+  await expect(page.getByText('override heat: mat at 60 °C first, because plate is taken')).toBeVisible();
+});
+
+test('a swollen cell stops heating, with the caution', async ({ page }) => {
+  await openDemo(page);
+  await page.goto('/jobs/demo-0143/intake');
+  await page.getByRole('radio', { name: 'Cell swollen, bent or smelling?: Yes' }).click();
+  await expect(page.getByTestId('call')).toHaveText('Stop: swollen cell. No heat, no prying.');
+  await page.goto('/jobs/demo-0143/heat');
+  await expect(page.getByTestId('call')).toHaveText('Do not heat this one.');
+  await expect(page.getByRole('button', { name: /^On the plate: the cell is swollen/ })).toBeDisabled();
+  await page.goto('/');
+  await expect(page.getByTestId('next')).toContainText('J-0143: swollen cell, stop');
+});
+
+test('from the start screen to "lift now" in under a minute of the bench, without reading anything', async ({
+  page,
+}, info) => {
+  await page.clock.install({ time: new Date('2026-04-14T13:00:00') });
+  await openDemo(page);
+  const h = new Hands(page, info.project.name === 'wide');
+  const began = await page.evaluate(() => Date.now());
+  await h.press(h.button(/^Go to J-0142/));
+  await expect(h.call()).toContainText('Off the plate in');
+  await page.clock.runFor(40_000);
+  await expect(h.call()).toContainText('Lift now. Start at the bottom edge.');
+  await h.press('Off the plate');
+  await expect(h.call()).toContainText('Cut the bottom edge now');
+  expect((await page.evaluate(() => Date.now())) - began).toBeLessThan(60_000);
+});
+
+test('units and look: F and inches everywhere, dark on demand', async ({ page }) => {
+  await openDemo(page);
+  await page.goto('/shop');
+  await page.getByRole('radio', { name: 'Temperatures: °F' }).click();
+  await page.getByRole('radio', { name: 'Lengths: in', exact: true }).click();
+  await page.getByRole('radio', { name: 'Look: Dark' }).click();
+  await expect(page.locator('html')).toHaveClass(/dark/);
+  await page.goto('/jobs/demo-0141/dryFit');
+  await expect(page.getByRole('textbox', { name: /^Gap 1 of 20.*, in$/ })).toBeVisible();
+  await page.goto('/jobs/demo-0143/heat');
+  await expect(page.getByText(/Plate at 110 °C \/ 230 °F/)).toBeVisible();
+  await expect(page.getByTestId('call')).not.toContainText('°C');
+  const h = new Hands(page, false);
+  await h.noViolations('heat, dark');
+});

@@ -1,0 +1,81 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, type Locator, type Page } from '@playwright/test';
+
+/** A person at the screen: taps on a phone, and on the wide screen nothing but keys. */
+export class Hands {
+  constructor(
+    readonly page: Page,
+    readonly keyboard: boolean,
+  ) {}
+
+  button(name: string | RegExp): Locator {
+    return this.page.getByRole('button', { name, exact: typeof name === 'string' }).first();
+  }
+
+  /** Moves the focus with Tab until it is on the target: what cannot be reached by key fails here. */
+  async tabTo(target: Locator): Promise<void> {
+    await expect(target).toBeVisible();
+    for (let i = 0; i < 250; i++) {
+      if (await target.evaluate((e) => e === document.activeElement)) return;
+      await this.page.keyboard.press('Tab');
+    }
+    throw new Error(`the keyboard does not reach ${String(target)}`);
+  }
+
+  async press(target: Locator | string): Promise<void> {
+    const t = typeof target === 'string' ? this.button(target) : target;
+    await expect(t).toBeEnabled();
+    if (!this.keyboard) return t.tap();
+    await this.tabTo(t);
+    await this.page.keyboard.press('Enter');
+  }
+
+  async choose(group: string, option: string): Promise<void> {
+    const t = this.page.getByRole('radio', { name: `${group}: ${option}`, exact: true });
+    await this.press(t);
+    await expect(t).toBeChecked();
+  }
+
+  async tick(label: string): Promise<void> {
+    const t = this.page.getByRole('checkbox', { name: label, exact: true });
+    await this.press(t);
+    await expect(t).toBeChecked();
+  }
+
+  /** Types into the field that has the focus or gets it, and confirms with Enter. */
+  async type(target: Locator, text: string): Promise<void> {
+    if (this.keyboard) await this.tabTo(target);
+    else await target.tap();
+    await target.fill(text);
+    await this.page.keyboard.press('Enter');
+  }
+
+  async hold(target: Locator): Promise<void> {
+    if (this.keyboard) {
+      await this.tabTo(target);
+      await this.page.keyboard.down('Enter');
+    } else {
+      await target.hover();
+      await this.page.mouse.down();
+    }
+    await this.page.clock.runFor(1500);
+    if (this.keyboard) await this.page.keyboard.up('Enter');
+    else await this.page.mouse.up();
+  }
+
+  call(): Locator {
+    return this.page.getByTestId('call');
+  }
+
+  async noViolations(where: string): Promise<void> {
+    const found = await new AxeBuilder({ page: this.page }).analyze();
+    expect(found.violations.map((v) => `${where}: ${v.id} ${v.nodes[0]?.html.slice(0, 160)}`)).toEqual([]);
+  }
+}
+
+export async function openDemo(page: Page): Promise<void> {
+  await page.goto('/');
+  await expect(page.getByTestId('next')).toBeVisible();
+}
+
+export const isKeyboard = (project: string) => project === 'wide';

@@ -1,0 +1,184 @@
+import { readFileSync } from 'node:fs';
+
+import { expect, test } from '@playwright/test';
+
+import { Hands, isKeyboard, openDemo } from './hands';
+
+const minute = 60_000;
+
+test('one job from intake to hand-over, reloaded on the way, exported and read back', async ({
+  page,
+  browser,
+}, info) => {
+  test.setTimeout(400_000);
+  await page.clock.install({ time: new Date('2026-04-14T13:00:00') });
+  const h = new Hands(page, isKeyboard(info.project.name));
+  await openDemo(page);
+  await h.noViolations('bench');
+
+  await test.step('new job', async () => {
+    await h.press('New job');
+    await expect(page.getByRole('heading', { name: 'New job J-0144' })).toBeVisible();
+    await h.press('Open the job');
+    await expect(page.getByRole('alert')).toContainText('Device: choose one of the list');
+    await h.noViolations('new job');
+    await h.press(page.getByRole('radio', { name: 'Ring-bond 6.1' }));
+    await page.getByLabel('Promised for').fill('23:30');
+    await h.press('Open the job');
+    await expect(h.call()).toContainText('6 answers to go');
+  });
+
+  await test.step('intake', async () => {
+    await h.choose('Cell swollen, bent or smelling?', 'No');
+    await h.choose('Chips at the edge?', 'No');
+    await h.choose('Frame bent or split?', 'No');
+    await h.tick('bottom edge');
+    await h.type(page.getByLabel('State of charge, %'), '30');
+    await h.tick('Power is off');
+    await h.tick('Card tray is out');
+    await h.press(h.button(/^Works before\?/));
+    await h.press('The rest works');
+    await expect(h.call()).toHaveText('Ready to heat.');
+    await expect(page.getByText('earliest honest collection', { exact: false }).first()).toBeVisible();
+    await h.noViolations('intake');
+    await h.press('Go to heat');
+  });
+
+  await test.step('heat: plan, plate, reload, off', async () => {
+    await expect(h.call()).toContainText(/^On the plate for 0:\d\d, then the bottom edge\.$/);
+    // pick and setpoint move picture, call and curves at once
+    const before = await h.call().textContent();
+    await h.press(page.getByRole('radio', { name: 'Pick 0.5 mm' }));
+    await expect(h.call()).not.toHaveText(before!);
+    await h.press(page.getByRole('radio', { name: 'Pick 0.8 mm' }));
+    await expect(h.call()).toHaveText(before!);
+    await h.tick('Picks, blade, alcohol out of the way, gloves, eye cover: all at hand');
+    await h.noViolations('heat');
+    await h.press('On the plate');
+    await expect(h.call()).toContainText(/^Off the plate in 0:\d\d\. Start at the bottom edge\.$/);
+    await page.clock.runFor(15_000);
+    const seconds = async () => Number(/0:(\d\d)/.exec((await h.call().textContent()) ?? '')?.[1]);
+    const left = await seconds();
+    await page.reload();
+    await expect(h.call()).toContainText(/^Off the plate in 0:\d\d/);
+    expect(Math.abs((await seconds()) - left)).toBeLessThan(8);
+    await page.clock.runFor(60_000);
+    await expect(h.call()).toContainText('Lift now. Start at the bottom edge.');
+    await h.press('Off the plate');
+  });
+
+  await test.step('lift: cut, grip, reheat, free', async () => {
+    await expect(h.call()).toContainText(/^Cut the bottom edge now: easy for \d:\d\d\.$/);
+    await h.noViolations('lift');
+    await h.press('Bottom edge is free');
+    await expect(h.button(/edge is free$/)).not.toHaveText(/Bottom/);
+    await page.clock.fastForward(40 * minute);
+    await expect(h.call()).toContainText(/^Back on the plate: the (right|left) edge has gripped\.$/);
+    await h.press('Reheat');
+    await expect(h.call()).toContainText('Off the plate in');
+    await page.clock.runFor(80_000);
+    await expect(h.call()).toContainText('Lift now');
+    await h.press('Off the plate');
+    for (const edge of ['Right edge is free', 'Left edge is free', 'Top edge is free']) await h.press(edge);
+    await expect(h.call()).toHaveText('All edges are free.');
+    await h.press('Cover is off');
+  });
+
+  await test.step('strip says that it is not needed; clean', async () => {
+    await page.goto(page.url().replace('/clean', '/strip'));
+    await expect(h.call()).toHaveText('Not needed on this route.');
+    await h.noViolations('strip');
+    await h.press('Go to clean');
+    for (let i = 1; i <= 8; i++) await h.press(`${i} is clean`);
+    await h.tick('No crumbs on the ledge');
+    await h.tick('Lenses blown off');
+    await expect(h.call()).toContainText('Let it cool');
+    await page.clock.fastForward(45 * minute);
+    await expect(h.call()).toHaveText('Clean and cool: go on.');
+    await h.noViolations('clean');
+    await h.press('Clean and cool');
+  });
+
+  await test.step('dry fit: a wrong entry, then sixteen gaps', async () => {
+    const field = page.getByRole('textbox', { name: /^Gap \d+ of 16/ });
+    await h.type(field, 'NaN');
+    await expect(page.getByRole('alert')).toContainText('is not a number, allowed is 0 to 3 mm');
+    for (let i = 0; i < 16; i++) {
+      await expect(page.getByRole('textbox', { name: new RegExp(`^Gap ${i + 1} of 16`) })).toBeVisible();
+      // wider at the top, narrower at the bottom: a slide toward the top evens it
+      const gap = i <= 1 || i >= 15 ? '0.06' : i >= 7 && i <= 9 ? '0.26' : '0.16';
+      await h.type(field, gap);
+    }
+    await expect(h.call()).toHaveText(/^Slide 0\.\d\d mm toward the top/);
+    await h.noViolations('dry fit');
+    await h.press('It fits: go to bond');
+  });
+
+  await test.step('bond: cut list, and the other way beside it', async () => {
+    await expect(h.call()).toHaveText('Lay the new ring from one corner.');
+    await h.choose('Way of bonding', 'tape cut in strips');
+    await expect(h.call()).toHaveText('Cut 21 pieces, 431 mm of tape.');
+    await expect(page.getByRole('table', { name: 'Cut list' })).toContainText('130.0 mm');
+    await h.noViolations('bond');
+    await h.press('Laid and closed');
+  });
+
+  await test.step('cure: clips, reload, clocks', async () => {
+    await expect(h.call()).toHaveText(/^15 gentle clips, 6 N each, every 28 mm\.$/);
+    await h.press('Clamps on');
+    await expect(h.call()).toContainText('Clamps off in');
+    await page.clock.fastForward(10 * minute);
+    await page.reload();
+    await expect(h.call()).toContainText(/^Clamps off in 2\d:\d\d\.$/);
+    await h.noViolations('cure');
+    await page.clock.fastForward(30 * minute);
+    await expect(h.call()).toHaveText('Clamps may come off.');
+    await h.press('Clamps off');
+    await h.press('Go to check');
+  });
+
+  await test.step('check: steps and functions, a fault from nowhere and back', async () => {
+    const field = page.getByRole('textbox', { name: /^Step \d+ of 16/ });
+    for (let i = 0; i < 16; i++) {
+      await expect(page.getByRole('textbox', { name: new RegExp(`^Step ${i + 1} of 16`) })).toBeVisible();
+      await h.type(field, i % 2 ? '0.00' : '-0.01');
+    }
+    await expect(h.call()).toContainText(/^Flush\. Now 24 functions\.$/);
+    await h.press('Fails');
+    await expect(h.call()).toContainText(/^New fault: /);
+    await h.press(h.button(/: Fails$/));
+    await h.press('Works');
+    await h.press('The rest works');
+    await expect(h.call()).toHaveText('Flush, and everything works as before.');
+    await h.noViolations('check');
+    await h.press('Go to hand over');
+  });
+
+  await test.step('hand over, export, and read it back in another browser', async () => {
+    await expect(h.call()).toHaveText('It may go.');
+    await expect(page.getByTestId('sheet')).toContainText('No water resistance is promised.');
+    await h.noViolations('hand over');
+    await h.hold(h.button(/^Handed over, hold/));
+    await expect(h.call()).toContainText('Handed over');
+    const [file] = await Promise.all([page.waitForEvent('download'), h.press('Export the job')]);
+    const path = (await file.path())!;
+    const events = (JSON.parse(readFileSync(path, 'utf8')) as { events: unknown[] }).events;
+    expect(events.length).toBeGreaterThan(90);
+
+    const other = await browser.newContext({ serviceWorkers: 'block', viewport: page.viewportSize() });
+    const p2 = await other.newPage();
+    await openDemo(p2);
+    await p2.goto('/shop');
+    const h2 = new Hands(p2, true);
+    const [chooser] = await Promise.all([p2.waitForEvent('filechooser'), h2.press('Import a file')]);
+    await chooser.setFiles(path);
+    await expect(p2.getByTestId('message')).toContainText(`1 job read, ${events.length} new entries.`);
+    await p2.goto('/jobs');
+    await h2.press(p2.getByRole('radio', { name: 'Show: Handed over' }));
+    await h2.press(p2.getByRole('link', { name: /^J-0144/ }));
+    await expect(h2.call()).toContainText('Handed over');
+    const [again] = await Promise.all([p2.waitForEvent('download'), h2.press('Export the job')]);
+    expect((JSON.parse(readFileSync((await again.path())!, 'utf8')) as { events: unknown[] }).events).toEqual(events);
+    await other.close();
+  });
+});

@@ -1,0 +1,106 @@
+import { coarseModel } from '../../../test-support/modes';
+import { demoJobs, demoSettings } from '../../demo/shop';
+import type { JobEvent, NewEvent } from '../../model/event';
+import { foldJob, type JobState } from '../../model/fold';
+import { batteryMarks, liftState, thermalJob } from '../../stagekit/thermalJob';
+import { curvesOf, heatForecast } from './forecastOf';
+import { heatCall } from './heatCall';
+
+const t0 = Date.UTC(2026, 3, 14, 13);
+const { model } = coarseModel();
+
+function jobWith(...more: NewEvent[]): JobState {
+  const events: JobEvent[] = [
+    ...demoJobs(t0)[0]!.filter((e) => e.type !== 'heatOn' && e.type !== 'heatPlan'),
+    ...more.map((e, i): JobEvent => ({
+      ...e,
+      v: 1,
+      id: `m${i}`,
+      jobId: 'demo-0142',
+      writer: 'w',
+      seq: 500 + i,
+      at: t0,
+      loggedAt: t0 + i,
+      by: 'x',
+    })),
+  ];
+  return foldJob(events)!;
+}
+
+const heatOn: NewEvent = { type: 'heatOn', setC: 110, preheated: true, startC: 22, modelRun: 'x', readyInS: null };
+const plan = (setC: number, pickMm: number): NewEvent => ({ type: 'heatPlan', setC, pickMm, preheated: true });
+
+function callOf(job: JobState, nowS: number, setC = 110, swollen = false) {
+  const thermal = thermalJob(job, demoSettings, model, t0);
+  const lift = liftState(job, demoSettings, thermal.path, thermal.arcs);
+  const f = heatForecast(job, thermal, lift, { setC, preheated: true }, 0);
+  const { stopC } = batteryMarks(job.device);
+  const on = job.heat.length > 0;
+  return {
+    f,
+    thermal,
+    text: heatCall({
+      f,
+      lift,
+      nowS,
+      on,
+      swollen,
+      batteryNowHighC: on ? thermal.run.partC(nowS, 'battery')!.high : null,
+      stopC,
+      units: demoSettings,
+    }),
+  };
+}
+
+it('before the plate: how long, and which edge', () => {
+  const { text, f } = callOf(jobWith(plan(110, 0.8)), 0);
+  expect(text.sentence).toMatch(/^On the plate for 0:\d\d, then the bottom edge\.$/);
+  expect(text.sentence).toContain(`0:${String(Math.round(f.readyS!.high)).padStart(2, '0')}`);
+  expect(text.reason).toMatch(/stays easy for at least 0:\d\d and grips after \d+:\d\d/);
+});
+
+it('on the plate: counts down by the late end of the range, then says lift now', () => {
+  const job = jobWith(plan(110, 0.8), heatOn);
+  const { f } = callOf(job, 0);
+  const ready = f.readyS!.high;
+  expect(callOf(job, ready - 10).text.sentence).toBe('Off the plate in 0:10. Start at the bottom edge.');
+  expect(callOf(job, ready + 5).text.sentence).toBe('Lift now. Start at the bottom edge.');
+});
+
+it('a plate that is too cold is said with what is needed', () => {
+  const { text } = callOf(jobWith(plan(60, 0.5)), 0, 60);
+  expect(text.sentence).toBe('60 °C is not enough for a 0.5 mm pick.');
+  expect(text.reason).toContain('62 °C');
+  expect(text.tone).toBe('caution');
+});
+
+it('the cell outranks the bond: at its stop mark it is off the plate, whatever the line is', () => {
+  const job = jobWith(plan(110, 0.5), heatOn);
+  expect(callOf(job, 400).text.sentence).toBe('Off the plate now. The cell is at its stop mark.');
+});
+
+it('a swollen cell outranks everything', () => {
+  expect(callOf(jobWith(plan(110, 0.8)), 0, 110, true).text.sentence).toBe('Do not heat this one.');
+});
+
+it('a cover that is to be saved with chips unsure opens at no temperature: said, not planned', () => {
+  const { text } = callOf(
+    jobWith({ type: 'route', keepCover: true }, { type: 'finding', kind: 'chip', answer: 'unsure' }, plan(110, 0.5)),
+    0,
+  );
+  expect(text.sentence).toBe('No heat opens this with a 0.5 mm pick.');
+  expect(text.reason).toContain('60 µm');
+});
+
+it('curves rise while heating and fall after, and the cell’s curve is its high bound', () => {
+  const job = jobWith(plan(110, 0.8), heatOn);
+  const { f, thermal } = callOf(job, 0);
+  const c = curvesOf(f, thermal);
+  const top = c.first.indexOf(Math.max(...c.first));
+  expect(c.fromS + top * c.stepS).toBeCloseTo(f.readyS!.high, -1);
+  expect(c.first[top + 8]!).toBeLessThan(c.first[top]!);
+  expect(c.battery[20]).toBeCloseTo(
+    f.run.then({ atS: f.readyS!.high, setC: null, preheated: false }).partC(20 * c.stepS, 'battery')!.high,
+    6,
+  );
+});

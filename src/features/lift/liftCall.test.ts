@@ -1,0 +1,79 @@
+import { coarseModel } from '../../../test-support/modes';
+import { demoJobs, demoSettings } from '../../demo/shop';
+import { foldJob } from '../../model/fold';
+import { liftState, thermalJob } from '../../stagekit/thermalJob';
+import { liftCall, type LiftCallInput } from './liftCall';
+
+const t0 = Date.UTC(2026, 3, 14, 13);
+const { model } = coarseModel();
+const job = foldJob(demoJobs(t0)[0]!)!;
+const thermal = thermalJob(job, demoSettings, model, t0);
+const lift = liftState(job, demoSettings, thermal.path, thermal.arcs);
+
+const base: LiftCallInput = {
+  lift,
+  verdict: 'go',
+  arcLowC: 64,
+  arcHighC: 72,
+  onPlate: false,
+  everHeated: true,
+  swollen: false,
+  batteryHighC: 58,
+  stopC: 80,
+  easyForS: 45,
+  gripsForS: 230,
+  reheatS: 50,
+  window: {
+    edge: 'right',
+    needMm: 3,
+    limitMm: 5,
+    limitedBy: {
+      id: 'c',
+      name: 'camera island',
+      shape: { kind: 'disc', c: [0, 0], rMm: 1 },
+      clearMm: 1,
+      why: 'camera',
+    },
+    closed: [],
+  },
+  breakChance: 0.01,
+  cable: { name: 'rear cable', toward: 'right edge', slackMm: 38, unplugFirst: false },
+  units: demoSettings,
+};
+const say = (change: Partial<LiftCallInput>) => liftCall({ ...base, ...change });
+
+it('the order of the edges covers every arc once, starting in the middle of the bottom edge', () => {
+  expect([...lift.order].sort((a, b) => a - b)).toEqual(thermal.arcs.map((_, i) => i));
+  expect(lift.nextEdge).toBe('bottom');
+  const first = thermal.arcs[lift.order[0]!]!;
+  expect(Math.abs((first.fromMm + first.toMm) / 2)).toBeLessThan(20);
+});
+
+it('go, slow and reheat say how long, how deep and what a reheat takes', () => {
+  expect(say({}).sentence).toBe('Cut the bottom edge now: easy for 0:45.');
+  expect(say({}).reason).toContain('Between 3.0 mm and 5.0 mm deep: camera island behind.');
+  expect(say({ verdict: 'slow' }).sentence).toBe('Bottom edge slowly, a tenth of the speed.');
+  expect(say({ verdict: 'slow' }).reason).toMatch(/It grips in 3:50.*Reheating takes about 0:50/);
+  expect(say({ verdict: 'reheat', arcLowC: 24 }).sentence).toBe('Back on the plate: the bottom edge has gripped.');
+  expect(say({ verdict: 'reheat' }).reason).toContain('Never force it.');
+});
+
+it('hazards and limits come before the bond (one law 2)', () => {
+  expect(say({ swollen: true, batteryHighC: 90 }).sentence).toBe('Stop: the cell is swollen.');
+  expect(say({ batteryHighC: 81 }).sentence).toBe('Hands off: let the cell cool.');
+  expect(say({ verdict: 'stop', arcHighC: 125 }).sentence).toBe('Wait: too hot to pry.');
+});
+
+it('at the end says which way the cover may be folded', () => {
+  const free = { ...lift, nextEdge: null, order: [] };
+  expect(say({ lift: free }).reason).toBe('Fold it over toward the right edge: the rear cable has 38 mm of slack.');
+  expect(say({ lift: free, cable: { ...base.cable!, unplugFirst: true } }).reason).toMatch(
+    /unplug the rear cable before it turns/,
+  );
+  expect(say({ lift: free, cable: null }).reason).toMatch(/^No cable crosses/);
+});
+
+it('reads lengths and temperatures in the units of the shop', () => {
+  const f = say({ verdict: 'reheat', arcLowC: 25, units: { temperature: 'F', length: 'in' } });
+  expect(f.reason).toContain('77 °F');
+});

@@ -1,0 +1,27 @@
+/** Reads what was typed: a comma is a decimal point. Null with a message when it is not a number in range. */
+export function readNumber(
+  text: string,
+  label: string,
+  low: number,
+  high: number,
+  unit: string,
+): { value: number } | { problem: string } {
+  const t = text.trim().replace(',', '.');
+  const allowed = `${low} to ${high} ${unit}`;
+  if (!t) return { problem: `${label} is empty, allowed is ${allowed}` };
+  if (!/^[+-]?(\d+\.?\d*|\.\d+)$/.test(t))
+    return { problem: `${label}: "${t.slice(0, 20)}" is not a number, allowed is ${allowed}` };
+  const value = Number(t);
+  return value >= low && value <= high
+    ? { value }
+    : { problem: `${label}: ${t.slice(0, 20)} is out of range, allowed is ${allowed}` };
+}
+
+/** A time of day as it is written: 16:30 or 1630. */
+export function readTime(text: string): { hours: number; minutes: number } | null {
+  const m = /^\s*(\d{1,2})[:.h]?(\d{2})\s*$/.exec(text);
+  if (!m) return null;
+  const hours = Number(m[1]);
+  const minutes = Number(m[2]);
+  return hours < 24 && minutes < 60 ? { hours, minutes } : null;
+}
