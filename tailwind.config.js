@@ -28,6 +28,12 @@ module.exports = {
     },
   },
   plugins: [
-    plugin(({ addBase }) => addBase({ ':root': variables(tokens.light), '.dark': variables(tokens.dark) })),
+    plugin(({ addBase }) =>
+      addBase({
+        ':root': variables(tokens.light),
+        '.dark': variables(tokens.dark),
+        'input::placeholder, textarea::placeholder': { color: 'var(--ink2)', opacity: '1' },
+      }),
+    ),
   ],
 };

@@ -79,7 +79,7 @@ test('one job from intake to hand-over, reloaded on the way, exported and read b
     await page.clock.runFor(80_000);
     await expect(h.call()).toContainText('Lift now');
     await h.press('Off the plate');
-    for (const edge of ['Right edge is free', 'Left edge is free', 'Top edge is free']) await h.press(edge);
+    for (const edge of ['Left edge is free', 'Right edge is free', 'Top edge is free']) await h.press(edge);
     await expect(h.call()).toHaveText('All edges are free.');
     await h.press('Cover is off');
   });

@@ -1,4 +1,4 @@
-import { Link, useRouter, type Href } from 'expo-router';
+import { Link, type Href } from 'expo-router';
 import { useState, type ReactNode } from 'react';
 import { Pressable, ScrollView, useWindowDimensions, View } from 'react-native';
 
@@ -183,35 +183,30 @@ function StageBar({ job, stage }: { job: JobState; stage: StageId }) {
 }
 
 function StageList({ job, stage, onGo }: { job: JobState; stage: StageId; onGo?: () => void }) {
-  const router = useRouter();
   const words = { done: 'done', skipped: 'not needed', now: 'now', todo: '' };
   return (
     <View role="navigation" aria-label="Stages">
       {stageIds.map((id) => {
         const s = stateOf(job, id);
         return (
-          <Pressable
-            key={id}
-            role="link"
-            aria-label={`${stageNames[id]} ${words[s]}`}
-            aria-current={id === stage ? 'page' : undefined}
-            onPress={() => {
-              onGo?.();
-              router.replace(stageHref(job.id, id));
-            }}
-            className={`min-h-[42px] px-4 flex-row items-center justify-between ${id === stage ? 'bg-panel border-l-4 border-ink' : ''}`}
-          >
-            <Txt strong={id === stage} tone={s === 'todo' || s === 'skipped' ? 'ink2' : 'ink'}>
-              {stageNames[id]}
-            </Txt>
-            {s === 'done' ? (
-              <Mark state="done" size={16} />
-            ) : (
-              <Txt size="s" tone="ink2">
-                {words[s]}
+          <Link key={id} href={stageHref(job.id, id)} replace asChild onPress={() => onGo?.()}>
+            <Pressable
+              aria-label={`${stageNames[id]} ${words[s]}`}
+              aria-current={id === stage ? 'page' : undefined}
+              className={`min-h-[42px] px-4 flex-row items-center justify-between ${id === stage ? 'bg-panel border-l-4 border-ink' : ''}`}
+            >
+              <Txt strong={id === stage} tone={s === 'todo' || s === 'skipped' ? 'ink2' : 'ink'}>
+                {stageNames[id]}
               </Txt>
-            )}
-          </Pressable>
+              {s === 'done' ? (
+                <Mark state="done" size={16} />
+              ) : (
+                <Txt size="s" tone="ink2">
+                  {words[s]}
+                </Txt>
+              )}
+            </Pressable>
+          </Link>
         );
       })}
       <Link href={`/jobs/${job.id}/log` as Href} className="font-body text-m text-ink underline px-4 py-3">

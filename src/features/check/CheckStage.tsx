@@ -220,7 +220,7 @@ export function CheckStage({ job }: { job: JobState }) {
         />
       }
     >
-      <Disclosure title={`Functions: ${tested} of ${tests.length}`} open={complete}>
+      <Disclosure key={String(complete)} title={`Functions: ${tested} of ${tests.length}`} open={complete}>
         <FunctionList job={job} phase="after" short={false} />
       </Disclosure>
       {fresh.map((c) => (

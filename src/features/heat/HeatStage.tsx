@@ -1,4 +1,3 @@
-import Slider from '@react-native-community/slider';
 import { useRouter } from 'expo-router';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { Pressable, useWindowDimensions, View } from 'react-native';
@@ -26,7 +25,7 @@ import { FieldLayer } from '@/ui/plan/FieldLayer';
 import { Soundings } from '@/ui/plan/layers';
 import { Plan } from '@/ui/plan/Plan';
 import { Readings, type ReadingItem } from '@/ui/Readings';
-import { useTokens } from '@/ui/theme';
+import { RangeInput } from '@/ui/RangeInput';
 import { Txt } from '@/ui/Txt';
 import { clock, dial, temp, tempNumber } from '@/ui/units';
 import { useNow } from '@/ui/useNow';
@@ -46,7 +45,6 @@ export function HeatStage({ job }: { job: JobState }) {
   const wide = useWide();
   const screen = useWindowDimensions();
   const router = useRouter();
-  const tokens = useTokens();
   const { log, decide } = useActions(job);
   const thermalSource = useThermal(job.device, job.bond);
   const [draft, setDraft] = useState<{ setC: number; pickMm: number } | null>(null);
@@ -281,17 +279,14 @@ export function HeatStage({ job }: { job: JobState }) {
                   onPress={() => setDraft({ setC: Math.max(minSetC, setC - 5), pickMm: lift.pickMm })}
                 />
                 <View className="flex-1">
-                  <Slider
-                    aria-label={`Plate setpoint, ${minSetC} to ${settings.plate.maxSetC} °C`}
-                    minimumValue={minSetC}
-                    maximumValue={settings.plate.maxSetC}
+                  <RangeInput
+                    label={`Plate setpoint, ${minSetC} to ${settings.plate.maxSetC} °C`}
+                    valueText={dial(setC)}
+                    low={minSetC}
+                    high={settings.plate.maxSetC}
                     step={1}
                     value={setC}
-                    minimumTrackTintColor={tokens.ink}
-                    maximumTrackTintColor={tokens.ink2}
-                    thumbTintColor={tokens.ink}
-                    onValueChange={(v: number) => setDraft({ setC: v, pickMm: lift.pickMm })}
-                    style={{ height: 48 }}
+                    onChange={(v) => setDraft({ setC: v, pickMm: lift.pickMm })}
                   />
                 </View>
                 <Button

@@ -32,7 +32,9 @@ export function heatForecast(
   plan: { setC: number; preheated: boolean },
   nowS: number,
 ): HeatForecast {
-  const on = thermal.run.onPlate(nowS);
+  // the heat that is going on is the last switch; earlier heats are history
+  const last = thermal.switches[thermal.switches.length - 1];
+  const on = last && last.setC !== null ? last : null;
   const heatStartS = on ? on.atS : nowS;
   const run = on ? thermal.run : thermal.run.then({ atS: nowS, setC: plan.setC, preheated: plan.preheated });
   const first = thermal.arcs[lift.order[0] ?? 0]!;

@@ -67,6 +67,22 @@ it('on the plate: counts down by the late end of the range, then says lift now',
   expect(callOf(job, ready + 5).text.sentence).toBe('Lift now. Start at the bottom edge.');
 });
 
+it('a reheat counts from its own start, not from the first heat', () => {
+  const at = (e: NewEvent, s: number) => ({ e, s });
+  const list = [
+    at(plan(110, 0.8), 0),
+    at(heatOn, 0),
+    at({ type: 'heatOff', reason: 'ready', easyForS: 1, gripsInS: 1 }, 50),
+    at(heatOn, 2500),
+  ];
+  const job = jobWith(...list.map((x) => x.e));
+  job.heat.forEach((h, i) => (h.at = t0 + 1000 * [0, 50, 2500][i]!));
+  const { f, text } = callOf(job, 2510);
+  expect(f.heatStartS).toBe(2500);
+  expect(f.readyS!.high).toBeGreaterThan(2520);
+  expect(text.sentence).toMatch(/^Off the plate in 0:\d\d/);
+});
+
 it('a plate that is too cold is said with what is needed', () => {
   const { text } = callOf(jobWith(plan(60, 0.5)), 0, 60);
   expect(text.sentence).toBe('60 °C is not enough for a 0.5 mm pick.');

@@ -1,4 +1,4 @@
-import { useRouter } from 'expo-router';
+import { Link, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 
@@ -54,29 +54,28 @@ export function JobsScreen() {
         onChange={setWhich}
       />
       {shown.map((j) => (
-        <Pressable
-          key={j.id}
-          role="link"
-          aria-label={`${j.label}, ${j.device.name}, ${j.closedAt ? 'handed over' : stageNames[j.stage]}`}
-          onPress={() => router.push(stageHref(j.id, j.stage))}
-          className="min-h-[64px] flex-row items-center gap-3 border-b border-rule"
-        >
-          <Mark state={j.closedAt ? 'done' : 'waits'} />
-          <View className="flex-1 py-2">
-            <Txt strong>
-              {j.label} · {j.device.name}
+        <Link key={j.id} href={stageHref(j.id, j.stage)} asChild>
+          <Pressable
+            aria-label={`${j.label}, ${j.device.name}, ${j.closedAt ? 'handed over' : stageNames[j.stage]}`}
+            className="min-h-[64px] flex-row items-center gap-3 border-b border-rule"
+          >
+            <Mark state={j.closedAt ? 'done' : 'waits'} />
+            <View className="flex-1 py-2">
+              <Txt strong>
+                {j.label} · {j.device.name}
+              </Txt>
+              <Txt size="s" tone="ink2">
+                {j.closedAt
+                  ? `handed over ${dayTime(j.closedAt, now)}`
+                  : `${stageNames[j.stage]}, stage ${stageIds.indexOf(j.stage) + 1} of 10`}
+                {j.customerMark ? ` · ${j.customerMark}` : ''}
+              </Txt>
+            </View>
+            <Txt size="s" num tone={j.promiseAt && j.promiseAt < now && !j.closedAt ? 'caution' : 'ink2'}>
+              {j.promiseAt ? dayTime(j.promiseAt, now) : ''}
             </Txt>
-            <Txt size="s" tone="ink2">
-              {j.closedAt
-                ? `handed over ${dayTime(j.closedAt, now)}`
-                : `${stageNames[j.stage]}, stage ${stageIds.indexOf(j.stage) + 1} of 10`}
-              {j.customerMark ? ` · ${j.customerMark}` : ''}
-            </Txt>
-          </View>
-          <Txt size="s" num tone={j.promiseAt && j.promiseAt < now && !j.closedAt ? 'caution' : 'ink2'}>
-            {j.promiseAt ? dayTime(j.promiseAt, now) : ''}
-          </Txt>
-        </Pressable>
+          </Pressable>
+        </Link>
       ))}
       {shown.length ? null : <Txt tone="ink2">No job matches.</Txt>}
     </PlaceFrame>
