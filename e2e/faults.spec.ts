@@ -55,10 +55,10 @@ test('storage full: the entry stays on screen and in the export, and is written 
   await openDemo(page);
   await page.goto('/jobs/demo-0143/log');
   await page.evaluate(() => void ((window as { full?: boolean }).full = true));
-  await page.getByLabel('Note').fill('glass is on order');
+  await page.getByRole('textbox', { name: 'Note' }).fill('glass is on order');
   await page.getByRole('button', { name: 'Add the note' }).click();
   await expect(page.getByText('note: glass is on order')).toBeVisible();
-  await expect(page.getByRole('alert').first()).toContainText('Storage full: 1 entries are only in memory');
+  await expect(page.getByRole('alert').first()).toContainText('Storage full: 1 entry is only in memory');
   await page.getByRole('link', { name: 'Shop: export' }).click();
   await page.evaluate(() => void ((window as { full?: boolean }).full = false));
   await page.getByRole('button', { name: 'Try to write again' }).click();
@@ -111,10 +111,10 @@ test('two tabs see each other’s entries', async ({ context }) => {
   await openDemo(a);
   await a.goto('/jobs/demo-0143/log');
   await b.goto('/jobs/demo-0143/log');
-  await b.getByLabel('Note').fill('from the second tab');
+  await b.getByRole('textbox', { name: 'Note' }).fill('from the second tab');
   await b.getByRole('button', { name: 'Add the note' }).click();
   await expect(a.getByText('note: from the second tab')).toBeVisible();
-  await a.getByLabel('Note').fill('from the first tab');
+  await a.getByRole('textbox', { name: 'Note' }).fill('from the first tab');
   await a.getByRole('button', { name: 'Add the note' }).click();
   await expect(b.getByText('note: from the first tab')).toBeVisible();
   await b.reload();

@@ -10,7 +10,7 @@ export function StorageNotice() {
   const text = error
     ? `The storage of this browser cannot be opened: ${error.message}`
     : shop && shop.unsaved > 0
-      ? `Storage full: ${shop.unsaved} entries are only in memory. Export now.`
+      ? `Storage full: ${shop.unsaved} ${shop.unsaved === 1 ? 'entry is' : 'entries are'} only in memory. Export now.`
       : shop?.problems.length
         ? `${shop.problems.length} stored ${shop.problems.length === 1 ? 'entry is' : 'entries are'} not readable and set aside.`
         : null;

@@ -74,7 +74,10 @@ export function ShopScreen({ loadDemo }: { loadDemo: () => Promise<void> }) {
       ) : null}
       {shop && shop.unsaved > 0 ? (
         <View role="alert" className="border-[1.5px] border-caution p-3 mb-3 bg-panel gap-2">
-          <Txt tone="caution">{shop.unsaved} entries are not written: the storage is full. They are in the export.</Txt>
+          <Txt tone="caution">
+            {shop.unsaved} {shop.unsaved === 1 ? 'entry is' : 'entries are'} not written: the storage is full. The
+            export has everything.
+          </Txt>
           <Button kind="small" label="Try to write again" onPress={() => void retryPending()} />
         </View>
       ) : null}
