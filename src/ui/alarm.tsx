@@ -34,21 +34,23 @@ export function ring(kind: 'opens' | 'closes'): boolean {
 
 /**
  * Rings once when `dueAt` passes, with a flash that stays visible for a few seconds. A page that slept through the instant
- * does not ring late: `late` says how long ago it was.
+ * does not ring late; the call says how long ago it was. `silent`: the browser will not ring before a tap.
  */
 export function useAlarm(dueAt: number | null, now: number, kind: 'opens' | 'closes', sound: boolean) {
   const rung = useRef<number | null>(null);
-  const [flashUntil, setFlashUntil] = useState(0);
-  const [silent, setSilent] = useState(false);
+  const age = dueAt === null ? -1 : now - dueAt;
   useEffect(() => {
-    if (dueAt === null || now < dueAt || rung.current === dueAt) return;
+    if (dueAt === null || age < 0 || rung.current === dueAt) return;
     rung.current = dueAt;
-    if (now - dueAt > 5000) return;
-    setFlashUntil(now + 4000);
-    if (sound) setSilent(!ring(kind));
-  }, [dueAt, now, kind, sound]);
-  return { flash: now < flashUntil, silent };
+    if (age < missedMs && sound) ring(kind);
+  }, [dueAt, age, kind, sound]);
+  return { flash: age >= 0 && age < flashMs, silent: sound && !canRing() };
 }
+
+const flashMs = 4000;
+/** An alarm that is noticed later than this was slept through: the screen says how long ago it was instead of ringing. */
+const missedMs = 5000;
+const canRing = () => audio?.state === 'running';
 
 /** A frame round the whole screen while an alarm is fresh. Steady, not flickering. */
 export function Flash({ on, label }: { on: boolean; label: string }) {

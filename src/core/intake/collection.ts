@@ -1,5 +1,4 @@
-import type { Range } from '../source';
-import { judgement, type Sourced } from '../source';
+import { judgement, type Range, type Sourced } from '../source';
 import { tapeClocks } from '../cure/tapeDwell';
 
 /** Hands-on minutes of each stage before the shop has a log of its own; P50 and P90. */

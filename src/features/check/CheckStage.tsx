@@ -48,24 +48,19 @@ export function CheckStage({ job }: { job: JobState }) {
   const goOn = useGoOn(job, 'check');
   const points = useMemo(() => gaugePoints(job.device, job.bond), [job.device, job.bond]);
   const path = useMemo(() => bondPerimeter(job.device, job.bond), [job.device, job.bond]);
-  const box = boxOf(coverOf(job.device, job.bond).outline);
-  const centre = [(box.min[0] + box.max[0]) / 2, (box.min[1] + box.max[1]) / 2] as const;
   const taken = points.filter((p) => job.steps[p.id] !== undefined);
   const complete = taken.length === points.length;
-  const flush = useMemo(
-    () =>
-      taken.length >= 9
-        ? flushness(
-            taken.map((p) => ({ id: p.id, at: p.at, stepMm: job.steps[p.id]! })),
-            centre,
-            (box.max[0] - box.min[0]) / 2,
-            (box.max[1] - box.min[1]) / 2,
-          )
-        : null,
-    // the readings decide; centre and box follow from the device
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-    [job.steps, points],
-  );
+  const flush = useMemo(() => {
+    const read = points.filter((p) => job.steps[p.id] !== undefined);
+    if (read.length < 9) return null;
+    const { min, max } = boxOf(coverOf(job.device, job.bond).outline);
+    return flushness(
+      read.map((p) => ({ id: p.id, at: p.at, stepMm: job.steps[p.id]! })),
+      [(min[0] + max[0]) / 2, (min[1] + max[1]) / 2],
+      (max[0] - min[0]) / 2,
+      (max[1] - min[1]) / 2,
+    );
+  }, [job.device, job.bond, job.steps, points]);
   const next = points.find((p) => job.steps[p.id] === undefined);
   const place = (p: (typeof points)[number]) => placeName(path, p.sMm);
   const tests = testsOf(job, false);

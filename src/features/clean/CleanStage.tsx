@@ -42,19 +42,19 @@ export function CleanStage({ job }: { job: JobState }) {
   );
   const nowS = thermal ? (now - thermal.t0) / 1e3 : 0;
   const frameC = thermal ? Math.max(...thermal.run.arcsC(nowS, thermal.arcs).map((r) => r.high)) : settings.roomC;
+  // looked at every half minute
+  const lookS = Math.floor(nowS / 30) * 30;
   const coolAtS = useMemo(
     () =>
       thermal
         ? firstTrue(
             (t) => Math.max(...thermal.run.arcsC(t, thermal.arcs).map((r) => r.high)) <= coolC.value,
-            Math.floor(nowS / 30) * 30,
-            nowS + 7200,
+            lookS,
+            lookS + 7200,
             120,
           )
         : null,
-    // looked at every half minute
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-    [thermal, Math.floor(nowS / 30)],
+    [thermal, lookS],
   );
   const cool = frameC <= coolC.value;
   const left = arcs.filter((a) => !job.cleaned.has(a.index));

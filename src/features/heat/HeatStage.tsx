@@ -71,7 +71,10 @@ export function HeatStage({ job }: { job: JobState }) {
   const startS = thermal && job.heat.length && !on ? Math.floor(liveS / 5) * 5 : 0;
 
   const picks = usePicks(job, settings, thermal, base, setC, preheated).data ?? null;
-  const choice = picks ? choosePick(picks, job.keepCover, marks.stopC) : null;
+  const choice = useMemo(
+    () => (picks ? choosePick(picks, job.keepCover, batteryMarks(job.device).stopC) : null),
+    [picks, job],
+  );
   // until somebody chose a pick, the recommended one is in force
   const chosenPick = pickMm ?? choice?.way?.pickMm;
   const lift = useMemo(

@@ -29,6 +29,21 @@ export function nextLabel(labels: readonly string[]): string {
   return `J-${String(top + 1).padStart(4, '0')}`;
 }
 
+/** Opens a job with its device model copied into the log; returns its id. */
+function openJob(label: string, person: string, v: z.output<typeof formSchema>): string {
+  const device = shippedDevices.find((d) => d.id === v.deviceId)!;
+  const t = readTime(v.promise);
+  const now = Date.now();
+  const today = t ? set(now, { hours: t.hours, minutes: t.minutes, seconds: 0, milliseconds: 0 }).getTime() : null;
+  const promiseAt = today === null ? null : today < now ? addDays(today, 1).getTime() : today;
+  const jobId = crypto.randomUUID();
+  void append(jobId, person, [
+    { type: 'opened', label, device, bondId: device.bonds[0]!.id, promiseAt, customerMark: v.customerMark.trim() },
+    { type: 'stage', stage: 'intake', to: 'started' },
+  ]);
+  return jobId;
+}
+
 export function NewJobScreen() {
   const router = useRouter();
   const jobs = useJobs();
@@ -39,16 +54,7 @@ export function NewJobScreen() {
   });
   const label = nextLabel(jobs.map((j) => j.label));
   const open = form.handleSubmit((v) => {
-    const device = shippedDevices.find((d) => d.id === v.deviceId)!;
-    const t = readTime(v.promise);
-    const now = Date.now();
-    const today = t ? set(now, { hours: t.hours, minutes: t.minutes, seconds: 0, milliseconds: 0 }).getTime() : null;
-    const promiseAt = today === null ? null : today < now ? addDays(today, 1).getTime() : today;
-    const jobId = crypto.randomUUID();
-    void append(jobId, person, [
-      { type: 'opened', label, device, bondId: device.bonds[0]!.id, promiseAt, customerMark: v.customerMark.trim() },
-      { type: 'stage', stage: 'intake', to: 'started' },
-    ]);
+    const jobId = openJob(label, person, v);
     router.replace(stageHref(jobId, 'intake'));
   });
   const problems = Object.values(form.formState.errors).map((e) => e?.message ?? '');

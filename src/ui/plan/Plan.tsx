@@ -1,5 +1,14 @@
-import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
-import { PanResponder, Pressable, View, type GestureResponderEvent } from 'react-native';
+import {
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+  type Dispatch,
+  type ReactNode,
+  type RefObject,
+  type SetStateAction,
+} from 'react';
+import { Pressable, View } from 'react-native';
 import Svg from 'react-native-svg';
 
 import { bondPerimeter } from '@/core/device/perimeter';
@@ -71,68 +80,9 @@ export function Plan({ device, bond, width, height, children, label, lines, read
   useEffect(() => {
     latest.current = { mm, left, top, view, tell };
   });
-  const [pan] = useState(() => {
-    let moved = false;
-    let last = { x: 0, y: 0, spread: 0 };
-    const look = (e: GestureResponderEvent) => {
-      const t = e.nativeEvent.touches;
-      const one = t[0] ?? e.nativeEvent;
-      const two = t[1];
-      return {
-        x: two ? (one.pageX + two.pageX) / 2 : one.pageX,
-        y: two ? (one.pageY + two.pageY) / 2 : one.pageY,
-        spread: two ? Math.hypot(one.pageX - two.pageX, one.pageY - two.pageY) : 0,
-      };
-    };
-    return PanResponder.create({
-      onStartShouldSetPanResponder: () => true,
-      onMoveShouldSetPanResponder: (_, g) => latest.current.view.zoom > 1 || g.numberActiveTouches > 1,
-      // an unzoomed plan lets the page scroll under the finger
-      onPanResponderTerminationRequest: () => latest.current.view.zoom <= 1,
-      onPanResponderGrant: (e) => {
-        moved = false;
-        last = look(e);
-      },
-      onPanResponderMove: (e, g) => {
-        const now = look(e);
-        if (Math.hypot(g.dx, g.dy) > 6 || now.spread) moved = true;
-        if (!moved) return;
-        const { mm: scale } = latest.current;
-        const factor = now.spread && last.spread ? now.spread / last.spread : 1;
-        const dx = now.x - last.x;
-        const dy = now.y - last.y;
-        last = now;
-        setView((v) => {
-          const zoom = clampZoom(v.zoom * factor);
-          return zoom <= 1 ? home : { x: v.x - dx * scale, y: v.y - dy * scale, zoom };
-        });
-      },
-      onPanResponderRelease: (e) => {
-        if (moved) return;
-        const { mm: scale, left: l, top: t, tell: say } = latest.current;
-        const rect = (holder.current as unknown as HTMLElement | null)?.getBoundingClientRect();
-        if (!rect) return;
-        say([
-          l + (e.nativeEvent.pageX - window.scrollX - rect.left) * scale,
-          t + (e.nativeEvent.pageY - window.scrollY - rect.top) * scale,
-        ]);
-      },
-    });
-  });
-
   useEffect(() => {
     const el = holder.current as unknown as HTMLElement | null;
-    if (!el?.addEventListener) return;
-    const wheel = (e: WheelEvent) => {
-      if (!e.ctrlKey && latest.current.view.zoom <= 1) return;
-      e.preventDefault();
-      setView((v) => {
-        const zoom = clampZoom(v.zoom * Math.exp(-e.deltaY / 300));
-        return zoom <= 1 ? home : { ...v, zoom };
-      });
-    };
-    el.addEventListener('wheel', wheel, { passive: false });
-    return () => el.removeEventListener('wheel', wheel);
+    return el?.addEventListener ? listen(el, latest, setView) : undefined;
   }, []);
 
   const zoomBy = (f: number) =>
@@ -140,7 +90,12 @@ export function Plan({ device, bond, width, height, children, label, lines, read
 
   return (
     <View style={{ width }}>
-      <View ref={holder} {...pan.panHandlers} style={{ width, height }} testID="plan">
+      <View
+        ref={holder}
+        // an unzoomed plan lets the page scroll under the finger
+        style={[{ width, height }, { touchAction: view.zoom > 1 ? 'none' : 'pan-y' } as object]}
+        testID="plan"
+      >
         <PlanFrameProvider value={{ ...frame, tokens, mm }}>
           <Svg width={width} height={height} viewBox={`${left} ${top} ${vw} ${vh}`} role="img" aria-label={label}>
             {children}
@@ -172,6 +127,73 @@ export function Plan({ device, bond, width, height, children, label, lines, read
       ) : null}
     </View>
   );
+}
+
+interface Latest {
+  mm: number;
+  left: number;
+  top: number;
+  view: View2;
+  tell: (p: Pt) => void;
+}
+
+/** Pointer and wheel gestures: tap reads, drag pans when zoomed in, two fingers or Ctrl and wheel zoom. */
+function listen(el: HTMLElement, latest: RefObject<Latest>, setView: Dispatch<SetStateAction<View2>>): () => void {
+  const pointers = new Map<number, { x: number; y: number }>();
+  let moved = 0;
+  const spread = () => {
+    const [a, b] = [...pointers.values()];
+    return a && b ? Math.hypot(a.x - b.x, a.y - b.y) : 0;
+  };
+  const down = (e: PointerEvent) => {
+    if (!pointers.size) moved = 0;
+    pointers.set(e.pointerId, { x: e.clientX, y: e.clientY });
+  };
+  const move = (e: PointerEvent) => {
+    const last = pointers.get(e.pointerId);
+    if (!last) return;
+    const before = spread();
+    const dx = (e.clientX - last.x) / pointers.size;
+    const dy = (e.clientY - last.y) / pointers.size;
+    pointers.set(e.pointerId, { x: e.clientX, y: e.clientY });
+    moved += Math.hypot(dx, dy);
+    const after = spread();
+    const { mm } = latest.current;
+    setView((v) => {
+      const zoom = clampZoom(before && after ? v.zoom * (after / before) : v.zoom);
+      return zoom <= 1 ? home : { x: v.x - dx * mm, y: v.y - dy * mm, zoom };
+    });
+  };
+  const up = (e: PointerEvent) => {
+    const tapped = pointers.size === 1 && moved < 6 && e.type === 'pointerup';
+    pointers.delete(e.pointerId);
+    if (!tapped) return;
+    const r = el.getBoundingClientRect();
+    const { mm, left, top, tell } = latest.current;
+    tell([left + (e.clientX - r.left) * mm, top + (e.clientY - r.top) * mm]);
+  };
+  const wheel = (e: WheelEvent) => {
+    if (!e.ctrlKey && latest.current.view.zoom <= 1) return;
+    e.preventDefault();
+    setView((v) => {
+      const zoom = clampZoom(v.zoom * Math.exp(-e.deltaY / 300));
+      return zoom <= 1 ? home : { ...v, zoom };
+    });
+  };
+  el.addEventListener('pointerdown', down);
+  el.addEventListener('pointermove', move);
+  el.addEventListener('pointerup', up);
+  el.addEventListener('pointercancel', up);
+  el.addEventListener('pointerleave', up);
+  el.addEventListener('wheel', wheel, { passive: false });
+  return () => {
+    el.removeEventListener('pointerdown', down);
+    el.removeEventListener('pointermove', move);
+    el.removeEventListener('pointerup', up);
+    el.removeEventListener('pointercancel', up);
+    el.removeEventListener('pointerleave', up);
+    el.removeEventListener('wheel', wheel);
+  };
 }
 
 function PlanButton({ name, label, onPress }: { name: string; label: string; onPress: () => void }) {
