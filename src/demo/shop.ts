@@ -99,7 +99,7 @@ export function demoJobs(now: number): JobEvent[][] {
       now,
       { type: 'heatPlan', setC: 110, pickMm: 0.8, preheated: true },
       { type: 'stage', stage: 'heat', to: 'started' },
-      { type: 'heatOn', setC: 110, preheated: true, startC: 22, modelRun: 'demo', readyInS: 40 },
+      { type: 'heatOn', setC: 110, preheated: true, startC: 22, modelRun: 'demo', readyInS: 47 },
     );
 
   // a cover that is to be saved, ready for the plate

@@ -84,25 +84,31 @@ export class HeatRun {
     return this.members.map((m) => m.state(tS));
   }
 
-  private spread(values: readonly number[], low: number, high: number): Range {
-    const mean = values[0]!;
+  /** Range of one cell: nominal value and the root sum of squares of what each parameter moves it by. */
+  private cellRange(values: Float32Array, row: number, states: Float64Array[], low: number, high: number): Range {
+    const mean = rowDot(values, row, states[0]!) + this.ambientC;
     let u2 = 0;
-    for (let i = 1; i < values.length; i++) u2 += (values[i]! - mean) ** 2;
+    for (let i = 1; i < states.length; i++) u2 += (rowDot(values, row, states[i]!) + this.ambientC - mean) ** 2;
     const u = Math.sqrt(u2);
     return { low: mean - 2 * u - low, mean, high: mean + 2 * u + high };
   }
 
-  /** Coldest bond-line temperature of each arc, °C. */
+  /** Coldest bond-line temperature of each arc, °C; the range is that of its coldest cell. */
   arcsC(tS: number, arcs: readonly ArcCells[]): Range[] {
     const rows = this.model.rows('bond').values;
     const states = this.states(tS);
-    return arcs.map((a) =>
-      this.spread(
-        states.map((y) => extreme(rows, a.cells, y, Math.min, Infinity) + this.ambientC),
-        numericalK.bondLow,
-        numericalK.bondHigh,
-      ),
-    );
+    return arcs.map((a) => {
+      let coldest = a.cells[0]!;
+      let least = Infinity;
+      for (const cell of a.cells) {
+        const v = rowDot(rows, cell, states[0]!);
+        if (v < least) {
+          least = v;
+          coldest = cell;
+        }
+      }
+      return this.cellRange(rows, coldest, states, numericalK.bondLow, numericalK.bondHigh);
+    });
   }
 
   arcC(tS: number, arc: ArcCells): Range {
@@ -113,8 +119,17 @@ export class HeatRun {
   partC(tS: number, id: 'battery' | 'camera' | 'display'): Range | null {
     const rows = this.model.rows(id);
     if (!rows.count) return null;
-    const values = this.states(tS).map((y) => allExtreme(rows.values, rows.count, y) + this.ambientC);
-    return this.spread(values, numericalK.partLow, numericalK.partHigh);
+    const states = this.states(tS);
+    let hottest = 0;
+    let most = -Infinity;
+    for (let cell = 0; cell < rows.count; cell++) {
+      const v = rowDot(rows.values, cell, states[0]!);
+      if (v > most) {
+        most = v;
+        hottest = cell;
+      }
+    }
+    return this.cellRange(rows.values, hottest, states, numericalK.partLow, numericalK.partHigh);
   }
 
   /** Mean bond-plane temperatures on the picture's raster, row after row, °C. */
@@ -139,25 +154,4 @@ function rowDot(values: Float32Array, row: number, y: Float64Array): number {
   let sum = 0;
   for (let i = 0, at = row * r; i < r; i++, at++) sum += values[at]! * y[i]!;
   return sum;
-}
-
-function extreme(
-  values: Float32Array,
-  cells: Int32Array,
-  y: Float64Array,
-  pick: (a: number, b: number) => number,
-  start: number,
-): number {
-  let best = start;
-  for (let c = 0; c < cells.length; c++) best = pick(best, rowDot(values, cells[c]!, y));
-  return best;
-}
-
-function allExtreme(values: Float32Array, count: number, y: Float64Array): number {
-  let best = -Infinity;
-  for (let q = 0; q < count; q++) {
-    const v = rowDot(values, q, y);
-    if (v > best) best = v;
-  }
-  return best;
 }

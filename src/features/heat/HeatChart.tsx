@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import { LineChart } from 'react-native-chart-kit';
 import { Line } from 'react-native-svg';
 import { View } from 'react-native';
@@ -19,7 +20,7 @@ interface HeatChartProps {
 const left = 46;
 
 /** Curves over time; three line styles, so that nothing hangs on colour. The same numbers stand in the text below. */
-export default function HeatChart({ curves, easyC, nowS, width, units }: HeatChartProps) {
+export default memo(function HeatChart({ curves, easyC, nowS, width, units }: HeatChartProps) {
   const t = useTokens();
   const n = curves.first.length;
   const shown = (list: number[]) => list.map((c) => Math.round((units.temperature === 'C' ? c : toF(c)) * 10) / 10);
@@ -97,4 +98,4 @@ export default function HeatChart({ curves, easyC, nowS, width, units }: HeatCha
       </Txt>
     </View>
   );
-}
+});

@@ -1,5 +1,5 @@
 import { useRouter } from 'expo-router';
-import { lazy, Suspense, useMemo, useState } from 'react';
+import { lazy, Suspense, useDeferredValue, useMemo, useState } from 'react';
 import { Pressable, useWindowDimensions, View } from 'react-native';
 
 import { minSetC } from '@/core/heat/heater';
@@ -85,7 +85,9 @@ export function HeatStage({ job }: { job: JobState }) {
     () => (thermal && lift ? heatForecast(job, thermal, lift, { setC, preheated }, startS) : null),
     [job, thermal, lift, setC, preheated, startS],
   );
-  const curves = useMemo(() => (f && thermal ? curvesOf(f, thermal) : null), [f, thermal]);
+  // the chart follows in its own, interruptible turn: the finger never waits for it
+  const chartF = useDeferredValue(f);
+  const curves = useMemo(() => (chartF && thermal ? curvesOf(chartF, thermal) : null), [chartF, thermal]);
   const dueAt = on && f?.readyS && thermal ? thermal.t0 + f.readyS.high * 1e3 : null;
   const alarm = useAlarm(dueAt, now, 'opens', settings.sound);
   const awake = useAwake(on !== null);
@@ -354,7 +356,7 @@ export function HeatStage({ job }: { job: JobState }) {
             <HeatChart
               curves={curves}
               easyC={lift.easyC}
-              nowS={on ? liveS : null}
+              nowS={on ? Math.floor(liveS / 2) * 2 : null}
               width={wide ? 368 : screen.width - 32}
               units={units}
             />

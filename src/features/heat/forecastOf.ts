@@ -59,7 +59,7 @@ export function heatForecast(
     easyUntilS: readyS && lift.easyC !== null ? fallsBelow(off, first, lift.easyC, leaveS) : null,
     gripsAtS: readyS && lift.workC !== null ? fallsBelow(off, first, lift.workC, leaveS) : null,
     // the dose sums all heats of this job
-    battery: exposure(off, 'battery', batteryMarks(job.device), 0, endS, Math.max(4, endS / 80)),
+    battery: exposure(off, 'battery', batteryMarks(job.device), 0, endS, Math.max(4, endS / 60)),
     camera: dose('camera'),
     display: dose('display'),
     coldest: at.reduce((m, r, i) => (r.low < at[m]!.low ? i : m), 0),

@@ -120,3 +120,10 @@ it('curves rise while heating and fall after, and the cell’s curve is its high
     6,
   );
 });
+
+it('the demo job’s recorded forecast is what the model says for it', () => {
+  const recorded = demoJobs(t0)[0]!.find((e) => e.type === 'heatOn')!;
+  const { f } = callOf(jobWith(plan(110, 0.8)), 0);
+  // the test’s coarse grid reads a little warm against the shipped one
+  expect(Math.abs(f.readyS!.high - (recorded as { readyInS: number }).readyInS)).toBeLessThan(8);
+});
