@@ -19,6 +19,12 @@ export function batteryMarks(device: Device): { cautionC: number; stopC: number 
   return { cautionC: limit?.caution.value ?? 1e3, stopC: limit?.stop.value ?? 1e3 };
 }
 
+/** Stop marks of the other watched parts that are in the device. */
+export function partStopC(device: Device): Partial<Record<'camera' | 'display', number>> {
+  const stop = (kind: 'camera' | 'display') => device.parts.find((p) => p.kind === kind)?.limitC?.stop.value;
+  return { camera: stop('camera'), display: stop('display') };
+}
+
 /** The lift of this job without the pick: cover, adhesive, flaw after the question about chips, worth of the cover. */
 export function liftCase(job: JobState, settings: Settings): Omit<LiftCase, 'pickMm'> {
   const cover = coverOf(job.device, job.bond);

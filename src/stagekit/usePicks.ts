@@ -4,7 +4,7 @@ import { picksMm } from '@/core/lift/verdict';
 import type { PicksInput } from '@/core/lift/picks';
 import type { JobState } from '@/model/fold';
 import type { Settings } from '@/model/settings';
-import { batteryMarks, liftCase, type LiftState, type ThermalJob } from './thermalJob';
+import { batteryMarks, liftCase, partStopC, type LiftState, type ThermalJob } from './thermalJob';
 import { picksInWorker } from '@/workers/thermalClient';
 
 /**
@@ -35,6 +35,7 @@ export function usePicks(
           lift: liftCase(job, settings),
           picksMm,
           batteryMarks: batteryMarks(job.device),
+          stopC: partStopC(job.device),
         }
       : null;
   return usePicksAnswer(thermal, input);
@@ -64,6 +65,7 @@ export function useRest(
           lift: liftCase(job, settings),
           picksMm: [lift.pickMm],
           batteryMarks: batteryMarks(job.device),
+          stopC: partStopC(job.device),
         }
       : null;
   return usePicksAnswer(thermal, input);

@@ -298,13 +298,18 @@ describe('plan of the whole ring (one law 3)', () => {
       lift,
       picksMm,
       batteryMarks: marks,
+      stopC: { camera: 80, display: 85 },
     });
     const easy = ways.map((w) => w.easyC ?? 999);
     expect([...easy].sort((a, b) => b - a)).toEqual(easy);
-    const gentle = choosePick(ways, false, 80);
+    const gentle = choosePick(ways, false);
     expect(gentle.reason).toBe('gentlestForBattery');
     expect(gentle.way!.pickMm).toBe(0.8);
-    expect(choosePick(ways, true, 80).reason).toBe('leastBreaking');
-    expect(choosePick(ways, true, 30)).toEqual({ way: null, reason: 'nothingWorks' });
+    // every part in reach of its mark is named; a 0.3 mm pick would cook the cell
+    expect(gentle.way!.over).toEqual([]);
+    const two = ways.map((w) => ({ ...w, over: [] as [], breakChance: w.pickMm === 0.5 ? 0.001 : 0.02 }));
+    expect(choosePick(two, true)).toMatchObject({ reason: 'leastBreaking', way: { pickMm: 0.5 } });
+    const none = ways.map((w) => ({ ...w, over: ['battery' as const] }));
+    expect(choosePick(none, true)).toMatchObject({ reason: 'nothingWorks', way: { pickMm: 0.8 } });
   });
 });

@@ -22,6 +22,8 @@ export interface PicksInput {
   lift: Omit<LiftCase, 'pickMm'>;
   picksMm: readonly number[];
   batteryMarks: { cautionC: number; stopC: number };
+  /** stop marks of the other watched parts */
+  stopC: Partial<Record<'camera' | 'display', number>>;
 }
 
 /** What one pick asks for and gives on this device, plate and setpoint. */
@@ -37,6 +39,8 @@ export interface PickWay {
   breakChance: number | null;
   /** up to leaving the plate and the first window */
   battery: Exposure | null;
+  /** the parts whose stop mark is passed by the high bound before the device leaves the plate */
+  over: ('battery' | 'camera' | 'display')[];
   plan: LiftPlan | null;
 }
 
@@ -59,6 +63,7 @@ export function comparePicks(model: ReducedModel, input: PicksInput): PickWay[] 
       gripsForS: null,
       breakChance: null,
       battery: null,
+      over: [],
       plan: null,
     };
     if (easyC === null || workC === null) return none;
@@ -80,6 +85,7 @@ export function comparePicks(model: ReducedModel, input: PicksInput): PickWay[] 
       easyForS: minus(window.easyUntilS),
       gripsForS: minus(window.gripsAtS),
       battery: exposure(off, 'battery', input.batteryMarks, 0, readyS.high + 120),
+      over: partsOver(off, readyS.high, { battery: input.batteryMarks.stopC, ...input.stopC }),
       plan: planLift({
         run: input.fromWarm ? asIs : run,
         arcs,
@@ -94,21 +100,35 @@ export function comparePicks(model: ReducedModel, input: PicksInput): PickWay[] 
   });
 }
 
+/** Watched parts whose high bound passes its stop mark within two minutes round an instant (parts lag behind the plate). */
+export function partsOver(
+  run: HeatRun,
+  atS: number,
+  stopC: Partial<Record<'battery' | 'camera' | 'display', number>>,
+): ('battery' | 'camera' | 'display')[] {
+  return (['battery', 'camera', 'display'] as const).filter((id) => {
+    const limit = stopC[id];
+    if (limit === undefined) return false;
+    for (let t = atS; t <= atS + 120; t += 15) if ((run.partC(t, id)?.high ?? -Infinity) >= limit) return true;
+    return false;
+  });
+}
+
 export type PickReason = 'gentlestForBattery' | 'leastBreaking' | 'nothingWorks';
 
 /**
- * The pick for this job. A cover that is to be saved: least chance of breaking among the picks that keep the cell under its
- * stop mark. A cover that is written off: least battery peak. One law 7.
+ * The pick for this job. A cover that is to be saved: least chance of breaking among the picks that keep every part under
+ * its stop mark. A cover that is written off: least battery peak. One law 7. When no pick keeps within the limits, the
+ * gentlest is named, and that it does not.
  */
-export function choosePick(
-  ways: readonly PickWay[],
-  keepCover: boolean,
-  stopC: number,
-): { way: PickWay | null; reason: PickReason } {
-  const works = ways.filter((w) => w.readyS && w.battery && w.battery.peakC.high < stopC);
-  if (!works.length) return { way: null, reason: 'nothingWorks' };
-  const least = (f: (w: PickWay) => number) => works.reduce((a, b) => (f(b) < f(a) - 1e-9 ? b : a));
+export function choosePick(ways: readonly PickWay[], keepCover: boolean): { way: PickWay | null; reason: PickReason } {
+  const soft = ways.filter((w) => w.readyS && w.battery);
+  const works = soft.filter((w) => !w.over.length);
+  const least = (list: readonly PickWay[], f: (w: PickWay) => number) =>
+    list.length ? list.reduce((a, b) => (f(b) < f(a) - 1e-9 ? b : a)) : null;
+  const peak = (w: PickWay) => w.battery!.peakC.high;
+  if (!works.length) return { way: least(soft, peak), reason: 'nothingWorks' };
   return keepCover
-    ? { way: least((w) => w.breakChance ?? 1), reason: 'leastBreaking' }
-    : { way: least((w) => w.battery!.peakC.high), reason: 'gentlestForBattery' };
+    ? { way: least(works, (w) => w.breakChance ?? 1), reason: 'leastBreaking' }
+    : { way: least(works, peak), reason: 'gentlestForBattery' };
 }

@@ -9,7 +9,7 @@ import { picksMm } from '@/core/lift/verdict';
 import { onPlate, type JobState } from '@/model/fold';
 import { useActions } from '@/stagekit/actions';
 import { stageHref, StageShell, type PlanSize } from '@/stagekit/StageShell';
-import { batteryMarks, edgeName, liftState, placeName, thermalJob } from '@/stagekit/thermalJob';
+import { batteryMarks, edgeName, liftState, partStopC, placeName, thermalJob } from '@/stagekit/thermalJob';
 import { ThermalWait } from '@/stagekit/ThermalWait';
 import { useThermal } from '@/stagekit/useThermal';
 import { usePicks } from '@/stagekit/usePicks';
@@ -71,10 +71,7 @@ export function HeatStage({ job }: { job: JobState }) {
   const startS = thermal && job.heat.length && !on ? Math.floor(liveS / 5) * 5 : 0;
 
   const picks = usePicks(job, settings, thermal, base, setC, preheated).data ?? null;
-  const choice = useMemo(
-    () => (picks ? choosePick(picks, job.keepCover, batteryMarks(job.device).stopC) : null),
-    [picks, job],
-  );
+  const choice = useMemo(() => (picks ? choosePick(picks, job.keepCover) : null), [picks, job]);
   // until somebody chose a pick, the recommended one is in force
   const chosenPick = pickMm ?? choice?.way?.pickMm;
   const lift = useMemo(
@@ -126,6 +123,7 @@ export function HeatStage({ job }: { job: JobState }) {
     swollen,
     batteryNowHighC: on ? (battery?.high ?? null) : null,
     stopC: marks.stopC,
+    partStopC: partStopC(job.device),
     units,
   });
   const doseS = f.battery?.aboveCautionS.high ?? 0;
@@ -150,6 +148,7 @@ export function HeatStage({ job }: { job: JobState }) {
     {
       id: 'camera',
       value: camera ? `${tempNumber(camera.high, units)}°` : '–',
+      tone: camera && camera.high >= (partStopC(job.device).camera ?? 1e3) ? 'caution' : 'ink',
       label: `camera, at most. Limit ${tempNumber(job.device.parts.find((p) => p.kind === 'camera')?.limitC?.stop.value ?? 80, units)}°`,
     },
   ];
@@ -387,12 +386,12 @@ export function HeatStage({ job }: { job: JobState }) {
             ))}
           </View>
           <Txt size="s" tone="ink2" className="mt-1">
-            {choice?.way
+            {choice?.way && choice.reason !== 'nothingWorks'
               ? choice.reason === 'leastBreaking'
-                ? `${choice.way.pickMm} mm is proposed: least chance of breaking a cover that is to be saved, among the picks that keep the cell under its stop mark.`
+                ? `${choice.way.pickMm} mm is proposed: least chance of breaking a cover that is to be saved, among the picks that keep every part under its stop mark.`
                 : `${choice.way.pickMm} mm is proposed: the cover is written off, so the pick that keeps the cell coolest.`
               : picks
-                ? 'No pick keeps the cell under its stop mark at this setpoint: less heat, or another way of heating.'
+                ? `No pick keeps every part under its stop mark at this setpoint${choice?.way ? `; ${choice.way.pickMm} mm is the gentlest` : ''}. Less heat, another way of heating, or write the cover off.`
                 : 'Computing'}
           </Txt>
         </Disclosure>

@@ -1,7 +1,8 @@
 import { exposure, fallsBelow, readyAt, type Exposure } from '@/core/heat/forecast';
 import type { ArcCells, HeatRun } from '@/core/heat/run';
 import type { Range } from '@/core/source';
-import { batteryMarks, type LiftState, type ThermalJob } from '@/stagekit/thermalJob';
+import { partsOver } from '@/core/lift/picks';
+import { batteryMarks, partStopC, type LiftState, type ThermalJob } from '@/stagekit/thermalJob';
 import type { JobState } from '@/model/fold';
 
 export interface HeatForecast {
@@ -15,6 +16,8 @@ export interface HeatForecast {
   battery: Exposure | null;
   camera: Exposure | null;
   display: Exposure | null;
+  /** parts that pass their stop mark before or just after the device leaves the plate */
+  over: ('battery' | 'camera' | 'display')[];
   /** coldest arc when the device leaves the plate, by number */
   coldest: number;
   setC: number;
@@ -62,6 +65,7 @@ export function heatForecast(
     battery: exposure(off, 'battery', batteryMarks(job.device), 0, endS, Math.max(4, endS / 60)),
     camera: dose('camera'),
     display: dose('display'),
+    over: readyS ? partsOver(off, leaveS, { battery: batteryMarks(job.device).stopC, ...partStopC(job.device) }) : [],
     coldest: at.reduce((m, r, i) => (r.low < at[m]!.low ? i : m), 0),
     setC: on?.setC ?? plan.setC,
     horizonS: endS,

@@ -2,7 +2,7 @@ import { coarseModel } from '../../../test-support/modes';
 import { demoJobs, demoSettings } from '../../demo/shop';
 import type { JobEvent, NewEvent } from '../../model/event';
 import { foldJob, type JobState } from '../../model/fold';
-import { batteryMarks, liftState, thermalJob } from '../../stagekit/thermalJob';
+import { batteryMarks, liftState, partStopC, thermalJob } from '../../stagekit/thermalJob';
 import { curvesOf, heatForecast } from './forecastOf';
 import { heatCall } from './heatCall';
 
@@ -47,6 +47,7 @@ function callOf(job: JobState, nowS: number, setC = 110, swollen = false) {
       swollen,
       batteryNowHighC: on ? thermal.run.partC(nowS, 'battery')!.high : null,
       stopC,
+      partStopC: partStopC(job.device),
       units: demoSettings,
     }),
   };
@@ -93,6 +94,14 @@ it('a plate that is too cold is said with what is needed', () => {
 it('the cell outranks the bond: at its stop mark it is off the plate, whatever the line is', () => {
   const job = jobWith(plan(110, 0.5), heatOn);
   expect(callOf(job, 400).text.sentence).toBe('Off the plate now. The cell is at its stop mark.');
+});
+
+it('a camera over its limit is said before the plate is used, not after', () => {
+  const { text, f } = callOf(jobWith({ type: 'route', keepCover: true }, plan(110, 0.8)), 0);
+  expect(f.over).toContain('camera');
+  expect(text.tone).toBe('caution');
+  expect(text.sentence).toMatch(/passes its stop mark before the bond is soft/);
+  expect(text.reason).toContain('write the cover off');
 });
 
 it('a swollen cell outranks everything', () => {

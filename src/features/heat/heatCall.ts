@@ -21,6 +21,7 @@ export function heatCall(input: {
   swollen: boolean;
   batteryNowHighC: number | null;
   stopC: number;
+  partStopC: Partial<Record<'battery' | 'camera' | 'display', number>>;
   units: Units;
 }): CallText {
   const { f, lift, nowS, on, units } = input;
@@ -54,13 +55,17 @@ export function heatCall(input: {
   const easyFor = Math.max(0, (f.easyUntilS?.low ?? 0) - f.readyS.high);
   const gripsFor = Math.max(0, (f.gripsAtS?.low ?? 0) - f.readyS.high);
   const window = `Off the plate it stays easy for at least ${clock(easyFor)} and grips after ${clock(gripsFor)}.`;
-  const stopFirst = f.battery?.stopAtS !== null && f.battery !== null && f.battery.stopAtS <= f.readyS.high;
-  if (stopFirst)
+  // a limit outranks the bond; once the line is soft there is nothing to wait for any more
+  const over = f.over[0];
+  if (over && !(on && nowS >= f.readyS.high)) {
+    const peak = f[over]?.peakC.high;
+    const names = { battery: 'cell', camera: 'camera', display: 'display' };
     return {
-      sentence: 'The cell reaches its stop mark before the bond is soft.',
-      reason: `Battery up to ${temp(f.battery!.peakC.high, units)}, stop ${temp(input.stopC, units)}. Take a thicker pick or less heat.`,
+      sentence: `The ${names[over]} passes its stop mark before the bond is soft.`,
+      reason: `Up to ${peak === undefined ? '' : temp(peak, units)}, stop ${temp(input.partStopC[over] ?? input.stopC, units)}. Take a thicker pick or another way of heating${lift.case.keepCover ? ', or write the cover off' : ''}.${on ? ` Soft in ${clock(f.readyS.high - nowS)}.` : ''}`,
       tone: 'caution',
     };
+  }
   if (!on)
     return {
       sentence: `On the plate for ${clock(f.readyS.high - f.heatStartS)}, then the ${where}.`,

@@ -179,9 +179,9 @@ export function LiftStage({ job }: { job: JobState }) {
           },
           {
             id: 'mm',
-            value: rest ? `${Math.round(rest.windowsMm[0] ?? 0)} of ${Math.round(left)} mm` : `${Math.round(left)} mm`,
+            value: `${Math.round(rest ? (rest.windowsMm[0] ?? 0) : left)} mm`,
             label: rest
-              ? `fit in this window. ${rest.finished ? `${rest.reheats} reheats to expect` : rest.stoppedBy === 'battery' ? 'then the cell is too hot for more' : 'then it stays too cold'}`
+              ? `of ${Math.round(left)} mm fit in this window. ${rest.finished ? `${rest.reheats} reheats to expect` : rest.stoppedBy === 'battery' ? 'then the cell is too hot for more' : 'then it stays too cold'}`
               : 'still to cut',
           },
           dose(),
