@@ -247,8 +247,34 @@ test('units and look: F and inches everywhere, dark on demand', async ({ page })
   await page.goto('/jobs/demo-0141/dryFit');
   await expect(page.getByRole('textbox', { name: /^Gap 1 of 20.*, in$/ })).toBeVisible();
   await page.goto('/jobs/demo-0143/heat');
-  await expect(page.getByText(/Plate at 110 °C \/ 230 °F/)).toBeVisible();
+  await expect(page.getByText('dial: 110 °C / 230 °F')).toBeVisible();
   await expect(page.getByTestId('call')).not.toContainText('°C');
   const h = new Hands(page, false);
   await h.noViolations('heat, dark');
+});
+
+test('a plate at 900 is named at the field and changes nothing; so are text and a negative number', async ({
+  page,
+}) => {
+  await openDemo(page);
+  await page.goto('/jobs/demo-0143/heat');
+  const call = page.getByTestId('call');
+  await expect(call).toContainText(/plate|passes/);
+  const before = await call.textContent();
+  const field = page.getByRole('textbox', { name: 'Plate setpoint, °C' });
+  for (const [text, problem] of [
+    ['900', 'Plate setpoint: 900 is out of range, allowed is 50 to 160 °C'],
+    ['-5', 'allowed is 50 to 160 °C'],
+    ['hot', 'Plate setpoint: "hot" is not a number'],
+    ['', 'Plate setpoint is empty'],
+  ] as const) {
+    await field.fill(text);
+    await field.press('Enter');
+    await expect(page.getByRole('alert')).toContainText(problem);
+    await expect(call).toHaveText(before!);
+  }
+  await field.fill('120');
+  await field.press('Enter');
+  await expect(page.getByText('dial: 120 °C / 248 °F')).toBeVisible();
+  await expect(page.getByRole('alert')).toHaveCount(0);
 });

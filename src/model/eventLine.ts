@@ -5,8 +5,14 @@ import { stageNames } from './stages';
 
 const instant = (ms: number) => format(ms, 'd MMM yyyy HH:mm:ss');
 
+export interface LineUnits {
+  mm: (mm: number, digits: number) => string;
+  c: (c: number) => string;
+}
+const asStored: LineUnits = { mm: (v, d) => `${v.toFixed(d)} mm`, c: (v) => `${v} °C` };
+
 /** One line for each event; what it is called at the bench. */
-export function eventLine(e: JobEvent): string {
+export function eventLine(e: JobEvent, units: LineUnits = asStored): string {
   switch (e.type) {
     case 'opened':
       return `job opened, ${e.device.name} (version ${e.device.version})`;
@@ -25,27 +31,27 @@ export function eventLine(e: JobEvent): string {
     case 'function':
       return `${e.fn} ${e.phase}: ${e.result}`;
     case 'heatPlan':
-      return `plan: plate ${e.setC} °C, pick ${e.pickMm} mm`;
+      return `plan: plate ${units.c(e.setC)}, pick ${units.mm(e.pickMm, 1)}`;
     case 'heatOn':
-      return `on the plate at ${e.setC} °C`;
+      return `on the plate at ${units.c(e.setC)}`;
     case 'heatOff':
       return `off the plate (${e.reason})`;
     case 'observed':
-      return `${{ gaveWay: 'gave way', grips: 'it grips', calledAway: 'called away', broke: 'the cover broke' }[e.what]}${e.edge ? ` at the ${e.edge} edge` : ''}${e.modelC === undefined ? '' : `, model ${e.modelC} °C`}`;
+      return `${{ gaveWay: 'gave way', grips: 'it grips', calledAway: 'called away', broke: 'the cover broke' }[e.what]}${e.edge ? ` at the ${e.edge} edge` : ''}${e.modelC === undefined ? '' : `, model ${units.c(e.modelC)}`}`;
     case 'edge':
       return `${e.edge} edge ${e.free ? 'free' : 'not free'}`;
     case 'cleaned':
       return `stretch ${e.index + 1} ${e.done ? 'clean' : 'not clean'}`;
     case 'reading':
-      return `${e.quantity === 'gapMm' ? 'gap' : 'step'} ${e.point}: ${e.value.toFixed(3)} mm (u ${e.u})`;
+      return `${e.quantity === 'gapMm' ? 'gap' : 'step'} ${e.point}: ${units.mm(e.value, 3)} (u ${units.mm(e.u, 3)})`;
     case 'bonded':
-      return `bonded, ${e.adhesive === 'cutTape' ? `tape ${e.usedMm} mm` : 'pre-cut ring'}`;
+      return `bonded, ${e.adhesive === 'cutTape' ? `tape ${units.mm(e.usedMm, 0)}` : 'pre-cut ring'}`;
     case 'clampOn':
       return `clamps on, ${e.count} × ${e.forceN} N`;
     case 'clampOff':
       return `clamps off${e.early ? ', early' : ''}`;
     case 'ambient':
-      return `room ${e.tempC} °C`;
+      return `room ${units.c(e.tempC)}`;
     case 'decision':
       return `${e.because ? 'override' : 'call'} ${e.call}: ${typeof e.chosen === 'string' ? e.chosen : JSON.stringify(e.chosen)}${e.because ? `, because ${e.because}` : ''}`;
     case 'note':

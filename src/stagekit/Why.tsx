@@ -3,11 +3,13 @@ import { View } from 'react-native';
 
 import type { Sourced, SourceKind } from '@/core/source';
 import type { JobState } from '@/model/fold';
+import type { Settings } from '@/model/settings';
+import { useSettings } from '@/store/shop';
 import { Button } from '@/ui/Button';
 import { Disclosure } from '@/ui/Disclosure';
 import { TextBox } from '@/ui/TextBox';
 import { Txt } from '@/ui/Txt';
-import { stamp } from '@/ui/units';
+import { stamp, toF } from '@/ui/units';
 import { useActions } from './actions';
 
 const kindNames: Record<SourceKind, string> = {
@@ -22,15 +24,26 @@ const kindNames: Record<SourceKind, string> = {
 
 export interface WhyRow {
   name: string;
-  value: string;
-  source?: Sourced['source'];
+  sourced: Sourced;
+  unit: string;
 }
 
-export const rowOf = (name: string, s: Sourced, unit: string): WhyRow => ({
-  name,
-  value: `${s.value}${s.u === undefined ? '' : ` ± ${s.u}`} ${unit}`.trim(),
-  source: s.source,
-});
+export const rowOf = (name: string, sourced: Sourced, unit: string): WhyRow => ({ name, sourced, unit });
+
+/** A value with its uncertainty in the units of the shop. */
+function valueText({ sourced: { value, u }, unit }: WhyRow, units: Pick<Settings, 'temperature' | 'length'>): string {
+  const number = (v: number) => String(Number(v.toPrecision(4)));
+  const both = (show: (v: number) => string, difference = show) =>
+    u === undefined ? show(value) : `${show(value)} ± ${difference(u)}`;
+  if (unit === 'mm' && units.length === 'in') return `${both((v) => number(v / 25.4))} in`;
+  if (unit === '°C' && units.temperature === 'F')
+    return `${both(
+      (v) => number(toF(v)),
+      (v) => number(v * 1.8),
+    )} °F`;
+  if (unit === 'K' && units.temperature === 'F') return `${both((v) => number(v * 1.8))} °F`;
+  return `${both(number)} ${unit}`.trim();
+}
 
 interface WhyProps {
   job: JobState;
@@ -45,6 +58,7 @@ interface WhyProps {
 /** What the call was made from, and the way to overrule it: with a reason that goes into the log. */
 export function Why({ job, call, rows, notes = [], inputs, computed }: WhyProps) {
   const { log } = useActions(job);
+  const settings = useSettings();
   const [chosen, setChosen] = useState('');
   const [because, setBecause] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
@@ -84,14 +98,12 @@ export function Why({ job, call, rows, notes = [], inputs, computed }: WhyProps)
               {r.name}
             </Txt>
             <Txt size="s" num>
-              {r.value}
+              {valueText(r, settings)}
             </Txt>
           </View>
-          {r.source ? (
-            <Txt size="s" tone="ink2">
-              {kindNames[r.source.kind]}: {r.source.note}
-            </Txt>
-          ) : null}
+          <Txt size="s" tone="ink2">
+            {kindNames[r.sourced.source.kind]}: {r.sourced.source.note}
+          </Txt>
         </View>
       ))}
       <Txt strong className="mt-3 mb-1">

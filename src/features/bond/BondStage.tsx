@@ -262,10 +262,10 @@ export function BondStage({ job }: { job: JobState }) {
           computed={{ pieces: plan.pieces.length, rollUsedMm: plan.rollUsedMm, cost: choice.cost }}
           notes={['Costs are material, work and the chance of rework; figures are the shop’s own and can be changed.']}
           rows={[
-            rowOf('Chord may leave the corner by, mm', sagMm, ''),
-            rowOf('Lost at every cut, mm', kerfMm, ''),
+            rowOf('Chord may leave the corner by', sagMm, 'mm'),
+            rowOf('Lost at every cut', kerfMm, 'mm'),
             rowOf('Rework chance of this way', choice.school.reworkChance, ''),
-            rowOf('Work, h', choice.school.hours, ''),
+            rowOf('Work', choice.school.hours, 'h'),
           ]}
         />
       </View>

@@ -44,7 +44,7 @@ export function CheckStage({ job }: { job: JobState }) {
   const settings = useSettings();
   const units = settings;
   const now = useNow(10_000);
-  const { log, undo } = useActions(job);
+  const { log, undo, decide } = useActions(job);
   const goOn = useGoOn(job, 'check');
   const points = useMemo(() => gaugePoints(job.device, job.bond), [job.device, job.bond]);
   const path = useMemo(() => bondPerimeter(job.device, job.bond), [job.device, job.bond]);
@@ -111,13 +111,22 @@ export function CheckStage({ job }: { job: JobState }) {
   const fine =
     complete && flush?.verdict === 'pass' && !flush.bumps.length && fresh.length === 0 && tested === tests.length;
   const can = fine || overridden;
+  const finish = () =>
+    goOn([
+      decide({
+        call: 'check',
+        inputs: { steps: job.steps, before: job.functions.before, after: job.functions.after },
+        computed: { verdict: flush?.verdict, bumps: flush?.bumps, newFaults: fresh.map((c) => c.fn) },
+        chosen: fine ? 'passed' : 'gone on with an override',
+      }),
+    ]);
   return (
     <StageShell
       job={job}
       stage="check"
       now={now}
       caution={caution}
-      onMain={can ? () => goOn() : undefined}
+      onMain={can ? finish : undefined}
       picture={(size) => (
         <PlainPlan
           job={job}
@@ -201,7 +210,7 @@ export function CheckStage({ job }: { job: JobState }) {
         <Button
           kind="main"
           label="Go to hand over"
-          onPress={() => goOn()}
+          onPress={finish}
           disabled={!can}
           {...(can
             ? {}
@@ -236,16 +245,16 @@ export function CheckStage({ job }: { job: JobState }) {
         notes={
           flush
             ? [
-                `Surface fitted with ${flush.terms.join(', ')}: tilt ${((flush.coef.X ?? 0) * 2).toFixed(3)} mm across, ${((flush.coef.Y ?? 0) * 2).toFixed(3)} mm along, twist ${(flush.coef.XY ?? 0).toFixed(3)} mm, left over ${flush.rmsMm.toFixed(3)} mm rms.`,
-                `Highest edge: ${flush.highEdge}, mean ${flush.edgeMeansMm[flush.highEdge].toFixed(3)} mm.`,
+                `Surface fitted with ${flush.terms.join(', ')}: tilt ${length((flush.coef.X ?? 0) * 2, units, 3)} across, ${length((flush.coef.Y ?? 0) * 2, units, 3)} along, twist ${length(flush.coef.XY ?? 0, units, 3)}, left over ${length(flush.rmsMm, units, 3)} rms.`,
+                `Highest edge: ${flush.highEdge}, mean ${length(flush.edgeMeansMm[flush.highEdge], units, 3)}.`,
                 'Pass only inside the limits less the guard band (ISO 14253-1); between is not decided.',
               ]
             : ['Nine points give a first answer, all of them the one to work by.']
         }
         rows={[
-          rowOf('Gauge uncertainty, mm', uStepMm, ''),
-          rowOf('Lowest allowed, mm', tolLowMm, ''),
-          rowOf('Highest allowed, mm', tolHighMm, ''),
+          rowOf('Gauge uncertainty', uStepMm, 'mm'),
+          rowOf('Lowest allowed', tolLowMm, 'mm'),
+          rowOf('Highest allowed', tolHighMm, 'mm'),
         ]}
       />
     </StageShell>

@@ -190,10 +190,7 @@ export function CleanStage({ job }: { job: JobState }) {
           call="clean"
           inputs={{ cleaned: [...job.cleaned] }}
           computed={{ frameC }}
-          rows={[
-            rowOf('Dry only within, mm of a camera', dryWithinMm, ''),
-            rowOf('Cool enough for tape, °C', coolC, ''),
-          ]}
+          rows={[rowOf('Dry only within', dryWithinMm, 'mm'), rowOf('Cool enough for tape', coolC, '°C')]}
         />
       </View>
     </StageShell>

@@ -3,7 +3,7 @@ import { View } from 'react-native';
 
 import { clampPlan, displayLimitKPa, evennessMin, bondLimitKPa, tapePressKPa } from '@/core/bond/clampPlan';
 import { roundRectAreaMm2 } from '@/core/bond/tapePlan';
-import { activationKJ, buildShare, rate, tapeClocks, tapeMarks, type TapeMark } from '@/core/cure/tapeDwell';
+import { activationKJ, buildShare, rate, roomU, tapeClocks, tapeMarks, type TapeMark } from '@/core/cure/tapeDwell';
 import { bondPerimeter, coverOf } from '@/core/device/perimeter';
 import { boxOf } from '@/core/device/shapes';
 import { adhesiveRecord } from '@/core/adhesives';
@@ -21,7 +21,7 @@ import { Call } from '@/ui/Call';
 import { Numbers } from '@/ui/plan/layers';
 import { Readings } from '@/ui/Readings';
 import { Txt } from '@/ui/Txt';
-import { clock, dayTime, percent, span } from '@/ui/units';
+import { clock, dayTime, kelvin, length, percent, span, temp } from '@/ui/units';
 import { useNow } from '@/ui/useNow';
 
 const caution =
@@ -45,7 +45,7 @@ const against: Record<string, string> = {
 export function CureStage({ job }: { job: JobState }) {
   const settings = useSettings();
   const now = useNow(1000);
-  const { log } = useActions(job);
+  const { log, decide } = useActions(job);
   const goOn = useGoOn(job, 'cure');
   const path = useMemo(() => bondPerimeter(job.device, job.bond), [job.device, job.bond]);
   const cover = coverOf(job.device, job.bond);
@@ -85,7 +85,7 @@ export function CureStage({ job }: { job: JobState }) {
     : start === null
       ? chosen
         ? {
-            sentence: `${clips.count} ${chosen.name}s, ${chosen.forceN} N each, every ${Math.round(clips.spacingMm)} mm.`,
+            sentence: `${clips.count} ${chosen.name}s, ${chosen.forceN} N each, every ${length(clips.spacingMm, settings, 0)}.`,
             reason: `Even to ${percent(clips.evenness)}, ${Math.round(clips.meanKPa)} kPa on the tape, ${clips.displayKPa.toFixed(1)} kPa over the display.`,
             tone: 'ink' as const,
           }
@@ -116,6 +116,12 @@ export function CureStage({ job }: { job: JobState }) {
             };
   const clampOn = () =>
     void log([
+      decide({
+        call: 'cure',
+        inputs: { roomC, widthMm, adhesive: adhesive.id },
+        computed: { clocks, count: clips.count, clip: chosen?.id ?? null, evenness: clips.evenness },
+        chosen: chosen?.id ?? 'by hand',
+      }),
       {
         type: 'clampOn',
         clip: chosen?.name ?? 'by hand',
@@ -227,14 +233,14 @@ export function CureStage({ job }: { job: JobState }) {
                 `${w.count} × ${w.clip.name} (${w.clip.forceN} N): even to ${percent(Math.max(0, w.evenness))}, ${Math.round(w.meanKPa)} kPa mean, ${Math.round(w.peakKPa)} kPa under a clip${w.against.length ? `; against it: ${w.against.map((a) => against[a]).join(', ')}` : ''}.`,
             ),
             'Number and force are solved together: few strong clips hold less well than many gentle ones, and many strong ones press too hard.',
-            `Clocks at ${roomC} °C room, ± 2 K; a colder night makes them longer.`,
+            `Clocks at ${temp(roomC, settings)} room, ± ${kelvin(roomU.value, settings, 0)}; a colder night makes them longer.`,
           ]}
           rows={[
-            rowOf('Pressure the tape wants, kPa', adhesive.joint?.pressKPa ?? tapePressKPa, ''),
+            rowOf('Pressure the tape wants', adhesive.joint?.pressKPa ?? tapePressKPa, 'kPa'),
             rowOf('Least evenness', evennessMin, ''),
-            rowOf('Most under a clip, kPa', bondLimitKPa, ''),
-            rowOf('Most over the display, kPa', displayLimitKPa, ''),
-            rowOf('Activation energy, kJ/mol', activationKJ, ''),
+            rowOf('Most under a clip', bondLimitKPa, 'kPa'),
+            rowOf('Most over the display', displayLimitKPa, 'kPa'),
+            rowOf('Activation energy', activationKJ, 'kJ/mol'),
             rowOf('Share for clamps off', tapeMarks.clampOff, ''),
             rowOf('Share for a seal test', tapeMarks.sealTest, ''),
           ]}

@@ -26,7 +26,7 @@ const caution = 'New glass has sharp edges: gloves. Lay it in, do not press: the
 export function DryFitStage({ job }: { job: JobState }) {
   const settings = useSettings();
   const now = useNow(10_000);
-  const { log, undo } = useActions(job);
+  const { log, undo, decide } = useActions(job);
   const goOn = useGoOn(job, 'dryFit');
   const points = useMemo(() => gaugePoints(job.device, job.bond), [job.device, job.bond]);
   const path = useMemo(() => bondPerimeter(job.device, job.bond), [job.device, job.bond]);
@@ -71,13 +71,22 @@ export function DryFitStage({ job }: { job: JobState }) {
   const again = () =>
     job.effective.filter((e) => e.type === 'reading' && e.quantity === 'gapMm').forEach((e) => undo(e.id));
   const can = complete && fit?.use !== 'noFit';
+  const finish = () =>
+    goOn([
+      decide({
+        call: 'dryFit',
+        inputs: { gaps: job.gaps },
+        computed: fit && { use: fit.use, move: fit.move, minAfterMm: fit.minAfterMm },
+        chosen: fit?.use ?? 'leave',
+      }),
+    ]);
   return (
     <StageShell
       job={job}
       stage="dryFit"
       now={now}
       caution={caution}
-      onMain={can ? () => goOn() : undefined}
+      onMain={can ? finish : undefined}
       picture={(size) => (
         <PlainPlan
           job={job}
@@ -142,7 +151,7 @@ export function DryFitStage({ job }: { job: JobState }) {
         <Button
           kind="main"
           label="It fits: go to bond"
-          onPress={() => goOn()}
+          onPress={finish}
           disabled={!can}
           {...(can ? {} : { why: complete ? 'it does not fit' : `${points.length - taken.length} points to go` })}
         />
@@ -157,15 +166,15 @@ export function DryFitStage({ job }: { job: JobState }) {
         notes={
           fit
             ? [
-                `Even fit by least squares: ${fit.move.towardTopMm.toFixed(3)} mm up (u ${fit.u.towardTopMm.toFixed(3)}), ${fit.move.towardRightMm.toFixed(3)} mm right (u ${fit.u.towardRightMm.toFixed(3)}), ${fit.move.clockwiseDeg.toFixed(3)}° clockwise (u ${fit.u.clockwiseDeg.toFixed(3)}); left over ${fit.rmsMm.toFixed(3)} mm rms.`,
-                `Largest least gap that any slide and turn can give: ${fit.bestLeastGapMm.toFixed(3)} mm.`,
+                `Even fit by least squares: ${length(fit.move.towardTopMm, settings, 3)} up (u ${length(fit.u.towardTopMm, settings, 3)}), ${length(fit.move.towardRightMm, settings, 3)} right (u ${length(fit.u.towardRightMm, settings, 3)}), ${fit.move.clockwiseDeg.toFixed(3)}° clockwise (u ${fit.u.clockwiseDeg.toFixed(3)}); left over ${length(fit.rmsMm, settings, 3)} rms.`,
+                `Largest least gap that any slide and turn can give: ${length(fit.bestLeastGapMm, settings, 3)}.`,
               ]
             : ['Six points give a first answer, all of them the one to work by.']
         }
         rows={[
-          rowOf('Gauge uncertainty, mm', uGapMm, ''),
-          rowOf('Least gap, mm', minClearMm, ''),
-          rowOf('Smallest slide worth doing, mm', moveResMm, ''),
+          rowOf('Gauge uncertainty', uGapMm, 'mm'),
+          rowOf('Least gap', minClearMm, 'mm'),
+          rowOf('Smallest slide worth doing', moveResMm, 'mm'),
         ]}
       />
     </StageShell>

@@ -7,6 +7,7 @@ import { fallsBelow, handlingS } from '@/core/heat/forecast';
 import { choosePick } from '@/core/lift/picks';
 import { picksMm } from '@/core/lift/verdict';
 import { onPlate, type JobState } from '@/model/fold';
+import type { Settings } from '@/model/settings';
 import { useActions } from '@/stagekit/actions';
 import { stageHref, StageShell, type PlanSize } from '@/stagekit/StageShell';
 import { batteryMarks, edgeName, liftState, partStopC, placeName, thermalJob } from '@/stagekit/thermalJob';
@@ -23,11 +24,12 @@ import { Disclosure } from '@/ui/Disclosure';
 import { DeviceBody, DeviceLines } from '@/ui/plan/BaseLayer';
 import { FieldLayer } from '@/ui/plan/FieldLayer';
 import { Soundings } from '@/ui/plan/layers';
+import { NumberField } from '@/ui/NumberField';
 import { Plan } from '@/ui/plan/Plan';
 import { Readings, type ReadingItem } from '@/ui/Readings';
 import { RangeInput } from '@/ui/RangeInput';
 import { Txt } from '@/ui/Txt';
-import { clock, dial, temp, tempNumber } from '@/ui/units';
+import { clock, dial, length, lengthNumber, temp, tempNumber, typedToC } from '@/ui/units';
 import { useNow } from '@/ui/useNow';
 import { useWide } from '@/ui/useWide';
 import { ConfirmFull } from './ConfirmFull';
@@ -275,7 +277,21 @@ export function HeatStage({ job }: { job: JobState }) {
         controls={
           on ? null : (
             <View className="mt-1">
-              <Txt strong>Plate at {dial(setC)}</Txt>
+              <View className="flex-row items-center gap-2">
+                <Txt strong>Plate</Txt>
+                <NumberField
+                  hideLabel
+                  label="Plate setpoint"
+                  unit={`°${units.temperature}`}
+                  low={tempNumber(minSetC, units)}
+                  high={tempNumber(settings.plate.maxSetC, units)}
+                  value={tempNumber(setC, units)}
+                  onCommit={(v) => setDraft({ setC: Math.round(typedToC(v, units)), pickMm: lift.pickMm })}
+                />
+                <Txt tone="ink2" className="flex-1 text-right">
+                  dial: {dial(setC)}
+                </Txt>
+              </View>
               <View className="flex-row items-center gap-2">
                 <Button
                   kind="small"
@@ -299,7 +315,7 @@ export function HeatStage({ job }: { job: JobState }) {
                   onPress={() => setDraft({ setC: Math.min(settings.plate.maxSetC, setC + 5), pickMm: lift.pickMm })}
                 />
               </View>
-              <PickRow value={lift.pickMm} onChange={(mm) => setDraft({ setC, pickMm: mm })} />
+              <PickRow units={units} value={lift.pickMm} onChange={(mm) => setDraft({ setC, pickMm: mm })} />
             </View>
           )
         }
@@ -363,13 +379,13 @@ export function HeatStage({ job }: { job: JobState }) {
         ) : null}
         <Disclosure title="Heat and pick, side by side" open={wide}>
           <View role="table" aria-label="Picks side by side">
-            <Row cells={['pick mm', 'easy from', 'on plate', 'battery', 'breaks', 'reheats']} head />
+            <Row cells={[`pick ${units.length}`, 'easy from', 'on plate', 'battery', 'breaks', 'reheats']} head />
             {(picks ?? []).map((w) => (
               <Row
                 key={w.pickMm}
                 strong={w.pickMm === lift.pickMm}
                 cells={[
-                  String(w.pickMm),
+                  lengthNumber(w.pickMm, units),
                   w.easyC === null ? 'never' : `${tempNumber(w.easyC, units)}°`,
                   w.readyS ? clock(w.readyS.high - f.heatStartS) : 'never',
                   w.battery ? `${tempNumber(w.battery.peakC.high, units)}°` : '–',
@@ -388,10 +404,10 @@ export function HeatStage({ job }: { job: JobState }) {
           <Txt size="s" tone="ink2" className="mt-1">
             {choice?.way && choice.reason !== 'nothingWorks'
               ? choice.reason === 'leastBreaking'
-                ? `${choice.way.pickMm} mm is proposed: least chance of breaking a cover that is to be saved, among the picks that keep every part under its stop mark.`
-                : `${choice.way.pickMm} mm is proposed: the cover is written off, so the pick that keeps the cell coolest.`
+                ? `${length(choice.way.pickMm, units)} is proposed: least chance of breaking a cover that is to be saved, among the picks that keep every part under its stop mark.`
+                : `${length(choice.way.pickMm, units)} is proposed: the cover is written off, so the pick that keeps the cell coolest.`
               : picks
-                ? `No pick keeps every part under its stop mark at this setpoint${choice?.way ? `; ${choice.way.pickMm} mm is the gentlest` : ''}. Less heat, another way of heating, or write the cover off.`
+                ? `No pick keeps every part under its stop mark at this setpoint${choice?.way ? `; ${length(choice.way.pickMm, units)} is the gentlest` : ''}. Less heat, another way of heating, or write the cover off.`
                 : 'Computing'}
           </Txt>
         </Disclosure>
@@ -404,20 +420,20 @@ export function HeatStage({ job }: { job: JobState }) {
             f.readyS
               ? `Ready ${clock(f.readyS.low - f.heatStartS)} to ${clock(f.readyS.high - f.heatStartS)} after laying it on, ${clock(f.readyS.mean - f.heatStartS)} most likely. The call works by the late end, limits by the hot one.`
               : 'Not ready within 20 minutes at this setpoint.',
-            'Basis: heat model only. No plate heating avoids the 60 °C caution mark of the cell with certainty; what differs is how long it lasts.',
+            `Basis: heat model only. No plate heating avoids the ${temp(marks.cautionC, units)} caution mark of the cell with certainty; what differs is how long it lasts.`,
             `Battery above caution ${clock(f.battery?.aboveCautionS.mean ?? 0)} (at most ${clock(f.battery?.aboveCautionS.high ?? 0)}), above stop at most ${clock(f.battery?.aboveStopS.high ?? 0)}, all heats of this job together.`,
             `Camera up to ${temp(f.camera?.peakC.high ?? thermal.ambientC, units)}, display up to ${temp(f.display?.peakC.high ?? thermal.ambientC, units)}.`,
             'Break chance is a numerical estimate and looks optimistic: no twisting, no hidden chips.',
           ]}
           rows={[
-            rowOf('Contact conductance, W/m²K', settings.plate.conductanceWm2K, ''),
-            rowOf('Plate offset, K', settings.plate.offsetK, ''),
-            rowOf('Plate to first cut, s', handlingS, ''),
-            rowOf('Adhesive G1, J/m²', lift.case.adhesive.debond.g1, ''),
+            rowOf('Contact conductance', settings.plate.conductanceWm2K, 'W/m²K'),
+            rowOf('Plate offset', settings.plate.offsetK, 'K'),
+            rowOf('Plate to first cut', handlingS, 's'),
+            rowOf('Adhesive G1', lift.case.adhesive.debond.g1, 'J/m²'),
             ...(job.device.parts.find((p) => p.kind === 'battery')?.limitC
               ? [
-                  rowOf('Battery caution, °C', job.device.parts.find((p) => p.kind === 'battery')!.limitC!.caution, ''),
-                  rowOf('Battery stop, °C', job.device.parts.find((p) => p.kind === 'battery')!.limitC!.stop, ''),
+                  rowOf('Battery caution', job.device.parts.find((p) => p.kind === 'battery')!.limitC!.caution, '°C'),
+                  rowOf('Battery stop', job.device.parts.find((p) => p.kind === 'battery')!.limitC!.stop, '°C'),
                 ]
               : []),
           ]}
@@ -450,7 +466,15 @@ function PlainPlan({ job, size }: { job: JobState; size: PlanSize }) {
   );
 }
 
-function PickRow({ value, onChange }: { value: number; onChange: (mm: number) => void }) {
+function PickRow({
+  units,
+  value,
+  onChange,
+}: {
+  units: Pick<Settings, 'temperature' | 'length'>;
+  value: number;
+  onChange: (mm: number) => void;
+}) {
   return (
     <View role="radiogroup" aria-label="Pick thickness" className="flex-row items-center gap-2">
       <Txt strong>Pick</Txt>
@@ -459,16 +483,16 @@ function PickRow({ value, onChange }: { value: number; onChange: (mm: number) =>
           key={mm}
           role="radio"
           aria-checked={mm === value}
-          aria-label={`Pick ${mm} mm`}
+          aria-label={`Pick ${length(mm, units)}`}
           onPress={() => onChange(mm)}
           className={`min-h-[44px] flex-1 items-center justify-center rounded-[6px] border-[1.5px] ${mm === value ? 'bg-ink border-ink' : 'bg-panel border-ink2'}`}
         >
           <Txt num tone={mm === value ? 'onInk' : 'ink'}>
-            {mm}
+            {lengthNumber(mm, units)}
           </Txt>
         </Pressable>
       ))}
-      <Txt tone="ink2">mm</Txt>
+      <Txt tone="ink2">{units.length}</Txt>
     </View>
   );
 }

@@ -1,6 +1,6 @@
 import type { LiftState } from '@/stagekit/thermalJob';
 import { edgeName } from '@/stagekit/thermalJob';
-import { clock, percent, temp } from '@/ui/units';
+import { clock, length, percent, temp } from '@/ui/units';
 import type { Settings } from '@/model/settings';
 import type { HeatForecast } from './forecastOf';
 
@@ -40,7 +40,7 @@ export function heatCall(input: {
     };
   if (lift.easyC === null)
     return {
-      sentence: `No heat opens this with a ${lift.pickMm} mm pick.`,
+      sentence: `No heat opens this with a ${length(lift.pickMm, units)} pick.`,
       reason: lift.case.keepCover
         ? `The cover would break first: ${lift.case.flawUm} µm edge flaw assumed. Take a thicker pick, or write the cover off.`
         : 'Take a thicker pick.',
@@ -48,7 +48,7 @@ export function heatCall(input: {
     };
   if (!f.readyS)
     return {
-      sentence: `${temp(f.setC, units)} is not enough for a ${lift.pickMm} mm pick.`,
+      sentence: `${temp(f.setC, units)} is not enough for a ${length(lift.pickMm, units)} pick.`,
       reason: `The ${where} has to reach ${temp(lift.easyC, units)} and stay there on the way to the bench. Set the plate higher or take a thicker pick.`,
       tone: 'caution',
     };

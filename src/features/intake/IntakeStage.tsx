@@ -25,7 +25,7 @@ import { bondPerimeter } from '@/core/device/perimeter';
 import { Readings } from '@/ui/Readings';
 import { TimeField } from '@/ui/TimeField';
 import { Txt } from '@/ui/Txt';
-import { dayTime, span, time } from '@/ui/units';
+import { dayTime, length, span, temp, time } from '@/ui/units';
 import { useNow } from '@/ui/useNow';
 import { intakeCall, missingAtIntake, roundUp15 } from './intakeCall';
 
@@ -88,7 +88,9 @@ export function IntakeStage({ job }: { job: JobState }) {
           lines={[
             ...cracked.map((e) => `cracked at the ${edgeName(e)}`),
             ...job.device.parts.filter((p) => p.removable).map((p) => p.name),
-            ...job.device.cables.map((c) => `${c.name} crosses to the cover, ${c.slackMm} mm of slack`),
+            ...job.device.cables.map(
+              (c) => `${c.name} crosses to the cover, ${length(c.slackMm, settings, 0)} of slack`,
+            ),
           ]}
         >
           <RingArcs arcs={cracked.map((e) => ({ ...path.edgeSpan(e), state: 'dry' as const }))} />
@@ -209,12 +211,12 @@ export function IntakeStage({ job }: { job: JobState }) {
           inputs={{ findings: job.findings, chargePercent: job.chargePercent, promiseAt: job.promiseAt }}
           computed={{ earliestS: earliest }}
           notes={[
-            `Hands-on stages add up as independent durations; the tape needs ${Math.round(tapeMarks.handOver.value * 100)} % of its final bond before it leaves, at ${settings.roomC} °C room. Rounded up to 15 minutes.`,
+            `Hands-on stages add up as independent durations; the tape needs ${Math.round(tapeMarks.handOver.value * 100)} % of its final bond before it leaves, at ${temp(settings.roomC, settings)} room. Rounded up to 15 minutes.`,
           ]}
           rows={[
-            rowOf('Charge before heat, %', chargeLimit, ''),
+            rowOf('Charge before heat', chargeLimit, '%'),
             rowOf('Tape at hand-over, share of final bond', tapeMarks.handOver, ''),
-            rowOf('Edge flaw when unsure, µm', chipFlawUm.unsure, ''),
+            rowOf('Edge flaw when unsure', chipFlawUm.unsure, 'µm'),
           ]}
         />
       </View>

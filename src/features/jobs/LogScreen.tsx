@@ -9,12 +9,14 @@ import { stageNames } from '@/model/stages';
 import { useActions } from '@/stagekit/actions';
 import { stageHref } from '@/stagekit/StageShell';
 import { Entry } from '@/stagekit/Why';
+import { useSettings } from '@/store/shop';
 import { Button } from '@/ui/Button';
 import { download } from '@/ui/download';
 import { Txt } from '@/ui/Txt';
-import { stamp } from '@/ui/units';
+import { length, stamp, temp } from '@/ui/units';
 
 export function LogScreen({ job }: { job: JobState }) {
+  const settings = useSettings();
   const { log, undo } = useActions(job);
   const [note, setNote] = useState('');
   const alive = new Set(job.effective.map((e) => e.id));
@@ -67,7 +69,7 @@ export function LogScreen({ job }: { job: JobState }) {
           return (
             <View role="listitem" key={e.id} className="border-b border-rule py-1">
               <Txt size="s" tone={gone ? 'ink2' : 'ink'} className={gone ? 'line-through' : ''}>
-                {eventLine(e)}
+                {eventLine(e, { mm: (v, d) => length(v, settings, d), c: (v) => temp(v, settings) })}
               </Txt>
               <Txt size="s" num tone="ink2">
                 {stamp(shifted ?? e.at)} · {e.by}

@@ -172,16 +172,16 @@ export function LiftStage({ job }: { job: JobState }) {
               : '–',
             label: window
               ? window.limitMm >= 30
-                ? `deep with the ${lift.pickMm} mm pick; nothing near`
+                ? `deep with the ${length(lift.pickMm, units)} pick; nothing near`
                 : `deepest on this edge: ${window.limitedBy?.name ?? ''}. ${length(window.needMm, units)} cuts the ring`
               : '',
             tone: window && window.limitMm < window.needMm + 1 ? 'caution' : 'ink',
           },
           {
             id: 'mm',
-            value: `${Math.round(rest ? (rest.windowsMm[0] ?? 0) : left)} mm`,
+            value: length(rest ? (rest.windowsMm[0] ?? 0) : left, units, 0),
             label: rest
-              ? `of ${Math.round(left)} mm fit in this window. ${rest.finished ? `${rest.reheats} reheats to expect` : rest.stoppedBy === 'battery' ? 'then the cell is too hot for more' : 'then it stays too cold'}`
+              ? `of ${length(left, units, 0)} fit in this window. ${rest.finished ? `${rest.reheats} reheats to expect` : rest.stoppedBy === 'battery' ? 'then the cell is too hot for more' : 'then it stays too cold'}`
               : 'still to cut',
           },
           dose(),
@@ -335,7 +335,7 @@ export function LiftStage({ job }: { job: JobState }) {
                 key={s.edge}
                 label={`${i + 1}. ${edgeName(s.edge)} is free`}
                 on={job.freeEdges.has(s.edge)}
-                note={`${length(w.needMm, units)} to ${w.limitMm >= 30 ? 'no limit near' : `${length(w.limitMm, units)} (${w.limitedBy?.name})`}${w.closed.length ? `, not at ${w.closed.map((c) => c.by.name).join(', ')}` : ''}. ${s.reasons.map((r) => reasonWords[r]).join(', ')}. Creep up to the corners, never lift to force one.`}
+                note={`${length(w.needMm, units)} to ${w.limitMm >= 30 ? 'no limit near' : `${length(w.limitMm, units)} (${w.limitedBy?.name})`}${w.closed.length ? `, not at ${w.closed.map((c) => c.by.name).join(', ')}` : ''}; ${s.reasons.map((r) => reasonWords[r]).join(', ')}. Creep up to the corners, never lift to force one.`}
                 onChange={(v) => void log([{ type: 'edge', edge: s.edge, free: v }])}
               />
             );
@@ -368,9 +368,9 @@ export function LiftStage({ job }: { job: JobState }) {
             'A thicker pick needs less heat and breaks more glass; heat and pick are compared on the Heat stage.',
           ]}
           rows={[
-            rowOf('Speed of the pick, mm/s', cutSpeed, ''),
-            rowOf('Past the ring, mm', overMm, ''),
-            rowOf('Edge flaw of an unbroken edge, µm', lift.case.cover.flawUm, ''),
+            rowOf('Speed of the pick', cutSpeed, 'mm/s'),
+            rowOf('Past the ring', overMm, 'mm'),
+            rowOf('Edge flaw of an unbroken edge', lift.case.cover.flawUm, 'µm'),
             rowOf('Adhesive scale', lift.case.adhesive.debond.scale, ''),
           ]}
         />

@@ -15,7 +15,7 @@ import { download, pickText } from '@/ui/download';
 import { NumberField } from '@/ui/NumberField';
 import { PlaceFrame } from '@/ui/PlaceFrame';
 import { Txt } from '@/ui/Txt';
-import { length, tempNumber, typedToC } from '@/ui/units';
+import { length, lengthNumber, tempNumber, typedToC, typedToMm } from '@/ui/units';
 
 export function ShopScreen({ loadDemo }: { loadDemo: () => Promise<void> }) {
   const s = useSettings();
@@ -184,33 +184,33 @@ export function ShopScreen({ loadDemo }: { loadDemo: () => Promise<void> }) {
         />
         <NumberField
           label="Highest setpoint"
-          unit="°C"
-          low={minSetC + 10}
-          high={300}
-          value={s.plate.maxSetC}
-          onCommit={(v) => void put({ plate: { ...s.plate, maxSetC: v } })}
+          unit={`°${s.temperature}`}
+          low={tempNumber(minSetC + 10, s)}
+          high={tempNumber(300, s)}
+          value={tempNumber(s.plate.maxSetC, s)}
+          onCommit={(v) => void put({ plate: { ...s.plate, maxSetC: Math.round(typedToC(v, s)) } })}
         />
       </Disclosure>
       <Disclosure title="Tape, rings, clips">
         <NumberField
           label="Tape width"
-          unit="mm"
-          low={0.5}
-          high={30}
-          digits={1}
-          value={s.tape.widthMm}
-          onCommit={(v) => void put({ tape: { ...s.tape, widthMm: v } })}
+          unit={s.length}
+          low={Number(lengthNumber(0.5, s, 1))}
+          high={Number(lengthNumber(30, s, 1))}
+          digits={s.length === 'mm' ? 1 : 3}
+          value={Number(lengthNumber(s.tape.widthMm, s, 1))}
+          onCommit={(v) => void put({ tape: { ...s.tape, widthMm: typedToMm(v, s) } })}
         />
         <Txt size="s" tone="ink2">
           {length(Math.max(0, s.tape.rollMm - rollUsed), s, 0)} left by the log.
         </Txt>
         <NumberField
           label="Counted on the roll now"
-          unit="mm"
+          unit={s.length}
           low={0}
-          high={100000}
-          value={Math.max(0, Math.round(s.tape.rollMm - rollUsed))}
-          onCommit={(v) => void put({ tape: { ...s.tape, rollMm: v, countedAt: Date.now() } })}
+          high={Number(lengthNumber(100000, s, 0))}
+          value={Number(lengthNumber(Math.max(0, s.tape.rollMm - rollUsed), s, 0))}
+          onCommit={(v) => void put({ tape: { ...s.tape, rollMm: typedToMm(v, s), countedAt: Date.now() } })}
         />
         {shippedDevices.map((d) => (
           <NumberField
