@@ -23,6 +23,8 @@ export interface ShopLog {
   jobs: Map<string, JobEvent[]>;
   settings: Settings;
   problems: Problem[];
+  /** events that the storage has refused so far */
+  unsaved: number;
 }
 
 export interface Clock {
@@ -73,7 +75,7 @@ export class Repository {
     }
     for (const e of this.pending) put(e);
     for (const list of jobs.values()) list.sort(logOrder);
-    return { jobs, settings: await this.loadSettings(problems), problems };
+    return { jobs, settings: await this.loadSettings(problems), problems, unsaved: this.pending.length };
   }
 
   private async loadSettings(problems: Problem[]): Promise<Settings> {

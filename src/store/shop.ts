@@ -21,19 +21,16 @@ export const queryClient = new QueryClient({
 const channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('northcove');
 channel?.addEventListener('message', () => void queryClient.invalidateQueries({ queryKey: ['log'] }));
 
-const logQuery = queryOptions({ queryKey: ['log'], queryFn: () => repository.load() });
+const logQuery = queryOptions({
+  queryKey: ['log'],
+  queryFn: () => repository.load(),
+  // a log only grows: comparing it deeply with the last one would cost time and say nothing
+  structuralSharing: false,
+});
 
-export interface Shop extends ShopLog {
-  /** events that the storage refused so far */
-  unsaved: number;
-}
-
-export function useShop(): { shop: Shop | null; error: Error | null } {
+export function useShop(): { shop: ShopLog | null; error: Error | null } {
   const q = useQuery(logQuery);
-  return {
-    shop: q.data ? { ...q.data, unsaved: repository.pending.length } : null,
-    error: q.error,
-  };
+  return { shop: q.data ?? null, error: q.error };
 }
 
 const noLog = { jobs: new Map<string, JobEvent[]>(), problems: [] };
@@ -82,14 +79,14 @@ export async function append(jobId: string, by: string, events: readonly NewEven
     return { ...log, jobs };
   });
   await repository.write(made);
-  patchLog((log) => ({ ...log }));
+  patchLog((log) => ({ ...log, unsaved: repository.pending.length }));
   channel?.postMessage('log');
   return made;
 }
 
 export async function retryPending(): Promise<boolean> {
   const done = await repository.write([]);
-  patchLog((log) => ({ ...log }));
+  patchLog((log) => ({ ...log, unsaved: repository.pending.length }));
   return done;
 }
 

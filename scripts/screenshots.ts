@@ -1,0 +1,77 @@
+// Takes the pictures of the main views from the demo data. The demo has to run: npm run demo, then npm run shots.
+import path from 'node:path';
+
+import { chromium, type Page } from '@playwright/test';
+
+const base = process.env.BASE ?? 'http://127.0.0.1:8787';
+const out = path.join(import.meta.dirname, '..', 'docs', 'screenshots');
+const browser = await chromium.launch({
+  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-gpu'],
+});
+
+async function open(width: number, height: number, dark = false): Promise<Page> {
+  const context = await browser.newContext({
+    viewport: { width, height },
+    serviceWorkers: 'block',
+    colorScheme: dark ? 'dark' : 'light',
+    isMobile: width < 500,
+    hasTouch: width < 500,
+  });
+  const page = await context.newPage();
+  await page.clock.install({ time: new Date('2026-04-14T13:02:00') });
+  await page.goto(base);
+  await page.getByTestId('next').waitFor();
+  return page;
+}
+
+const take = async (page: Page, name: string) => {
+  await page.evaluate(() => document.fonts.ready);
+  await page.screenshot({ path: path.join(out, `${name}.png`) });
+  console.log(name);
+};
+const stage = async (page: Page, where: string) => {
+  await page.goto(`${base}/jobs/${where}`);
+  await page.getByTestId('call').waitFor();
+  await page.waitForLoadState('networkidle');
+};
+
+const phone = await open(390, 844);
+await take(phone, 'bench-phone');
+await stage(phone, 'demo-0142/heat');
+await phone.clock.runFor(25_000);
+await phone.getByText(/^Off the plate in/).waitFor();
+await take(phone, 'heat-phone');
+await phone.clock.runFor(25_000);
+await phone.getByRole('button', { name: 'Off the plate' }).click();
+await phone.getByText(/^Cut the bottom edge now/).waitFor();
+await phone.clock.runFor(4_000);
+await phone.getByText(/fit in this window/).waitFor();
+await take(phone, 'lift-phone');
+await stage(phone, 'demo-0141/bond');
+await take(phone, 'bond-phone');
+await stage(phone, 'demo-0139/cure');
+await take(phone, 'cure-phone');
+await stage(phone, 'demo-0137/check');
+await take(phone, 'check-phone');
+await stage(phone, 'demo-0137/handover');
+await phone.getByTestId('sheet').scrollIntoViewIfNeeded();
+await phone.mouse.wheel(0, 360);
+await take(phone, 'handover-phone');
+
+const night = await open(390, 844, true);
+await stage(night, 'demo-0142/heat');
+await night.clock.runFor(50_000);
+await night.getByRole('button', { name: 'Off the plate' }).click();
+await night.getByText(/^Cut the bottom edge now/).waitFor();
+await night.getByRole('button', { name: 'Bottom edge is free' }).click();
+await night.clock.runFor(90_000);
+await take(night, 'lift-phone-dark');
+
+const wide = await open(1280, 800);
+await take(wide, 'bench-wide');
+await stage(wide, 'demo-0142/heat');
+await wide.clock.runFor(25_000);
+await wide.getByText(/^Off the plate in/).waitFor();
+await take(wide, 'heat-wide');
+await browser.close();
