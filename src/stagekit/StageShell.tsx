@@ -1,5 +1,5 @@
 import { Link, type Href } from 'expo-router';
-import { useState, type ReactNode } from 'react';
+import { useCallback, useState, type ReactNode } from 'react';
 import { Pressable, ScrollView, useWindowDimensions, View } from 'react-native';
 
 import type { JobState } from '@/model/fold';
@@ -9,7 +9,7 @@ import { Txt } from '@/ui/Txt';
 import { dayTime, time } from '@/ui/units';
 import { useWide } from '@/ui/useWide';
 import { LastTap } from './LastTap';
-import { useStageKeys } from './keys';
+import { keyHelp, useStageKeys } from './keys';
 
 export interface PlanSize {
   width: number;
@@ -39,7 +39,12 @@ export const stageHref = (jobId: string, stage: StageId) => `/jobs/${jobId}/${st
 export function StageShell(p: StageShellProps) {
   const wide = useWide();
   const { height } = useWindowDimensions();
-  useStageKeys(p.job, p.onMain);
+  const [help, setHelp] = useState(false);
+  useStageKeys(
+    p.job,
+    p.onMain,
+    useCallback(() => setHelp((h) => !h), []),
+  );
   const caution = p.caution ? (
     <Txt size="s" tone="ink2" className="mt-2" testID="caution">
       {p.caution}
@@ -67,6 +72,24 @@ export function StageShell(p: StageShellProps) {
               <JobLine job={p.job} now={p.now} />
             </View>
             <StageList job={p.job} stage={p.stage} />
+            {help ? (
+              <View role="region" aria-label="Keys" className="px-4 pt-2">
+                {keyHelp.map(([key, what]) => (
+                  <View key={key} className="flex-row gap-2">
+                    <Txt size="s" num className="w-[84px]">
+                      {key}
+                    </Txt>
+                    <Txt size="s" className="flex-1">
+                      {what}
+                    </Txt>
+                  </View>
+                ))}
+              </View>
+            ) : (
+              <Txt size="s" tone="ink2" className="px-4 pt-1">
+                ? lists the keys
+              </Txt>
+            )}
           </ScrollView>
         </View>
         <View role="main" className="flex-1 flex-row">

@@ -10,8 +10,10 @@ export const keyHelp: [string, string][] = [
   ['1 ... 9, 0', 'go to a stage'],
   ['Space', 'main action'],
   ['u', 'undo the last entry'],
-  ['l', 'log and notes'],
+  ['n', 'note and log'],
+  ['/', 'search jobs'],
   ['b', 'bench'],
+  ['?', 'this list'],
 ];
 
 const typing = (t: EventTarget | null) =>
@@ -23,7 +25,7 @@ const onControl = (t: EventTarget | null) =>
   (t.tagName === 'BUTTON' || t.tagName === 'A' || t.hasAttribute('role'));
 
 /** Keys of the stage screens. Space acts only when no control has the focus, so that it never fires twice. */
-export function useStageKeys(job: JobState, onMain?: () => void): void {
+export function useStageKeys(job: JobState, onMain?: () => void, onHelp?: () => void): void {
   const router = useRouter();
   const { undo } = useActions(job);
   useEffect(() => {
@@ -35,10 +37,16 @@ export function useStageKeys(job: JobState, onMain?: () => void): void {
         e.preventDefault();
         onMain();
       } else if (e.key === 'u' && job.lastEventId) undo(job.lastEventId);
-      else if (e.key === 'l') router.push(`/jobs/${job.id}/log` as never);
+      else if (e.key === 'n') {
+        e.preventDefault();
+        router.push(`/jobs/${job.id}/log` as never);
+      } else if (e.key === '/') {
+        e.preventDefault();
+        router.push('/jobs');
+      } else if (e.key === '?') onHelp?.();
       else if (e.key === 'b') router.push('/');
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
-  }, [job, router, undo, onMain]);
+  }, [job, router, undo, onMain, onHelp]);
 }

@@ -46,7 +46,7 @@ export function Button({ label, onPress, kind = 'side', disabled, why, testID }:
 const holdMs = 900;
 
 /** For what cannot be undone at the bench: held, not tapped. Keyboard: Enter or Space held does the same. */
-export function HoldButton({ label, onPress, disabled, why }: ButtonProps) {
+export function HoldButton({ label, onPress, kind = 'main', disabled, why }: ButtonProps) {
   const [share, setShare] = useState(0);
   const timer = useRef<ReturnType<typeof setInterval> | null>(null);
   const stop = () => {
@@ -79,13 +79,13 @@ export function HoldButton({ label, onPress, disabled, why }: ButtonProps) {
       onPressIn={begin}
       onPressOut={stop}
       {...keys}
-      className={`min-h-[56px] rounded-[6px] px-3 items-center justify-center bg-ink border-[1.5px] border-ink overflow-hidden ${disabled ? 'opacity-60' : ''}`}
+      className={`min-h-[56px] rounded-[6px] px-3 items-center justify-center border-[1.5px] border-ink overflow-hidden ${kind === 'main' ? 'bg-ink' : 'bg-panel'} ${disabled ? 'opacity-60' : ''}`}
     >
-      <View className="absolute left-0 top-0 bottom-0 bg-go" style={{ width: `${share * 100}%` }} />
-      <Txt strong size="l" tone="onInk" className="text-center">
+      <View className="absolute left-0 top-0 bottom-0 bg-go opacity-50" style={{ width: `${share * 100}%` }} />
+      <Txt strong size={kind === 'main' ? 'l' : 'm'} tone={kind === 'main' ? 'onInk' : 'ink'} className="text-center">
         {label}
       </Txt>
-      <Txt size="s" tone="onInk" className="text-center">
+      <Txt size="s" tone={kind === 'main' ? 'onInk' : 'ink2'} className="text-center">
         {disabled && why ? why : 'hold'}
       </Txt>
     </Pressable>

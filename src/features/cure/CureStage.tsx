@@ -199,7 +199,7 @@ export function CureStage({ job }: { job: JobState }) {
         main={mainOf()}
         side={
           start !== null && !off && left > 0 ? (
-            <HoldButton label="Off early" onPress={() => clampOff(true)} />
+            <HoldButton kind="side" label="Off early" onPress={() => clampOff(true)} />
           ) : undefined
         }
       >
