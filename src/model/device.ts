@@ -63,7 +63,7 @@ export const deviceSchema: z.ZodType<Device> = z.object({
     .array(
       z.object({
         id,
-        faceId: id,
+        onFace: id,
         widthMm: mm(0.5, 30),
         insetMm: mm(0, 20),
         gapMm: mm(0.05, 2),

@@ -180,7 +180,7 @@ export const shippedDevices: Device[] = [
     bonds: [
       {
         id: 'backRing',
-        faceId: 'back',
+        onFace: 'back',
         widthMm: 2,
         insetMm: 0,
         gapMm: 0.2,
@@ -229,7 +229,7 @@ export const shippedDevices: Device[] = [
         ],
       },
     ],
-    bonds: [{ id: 'backRing', faceId: 'back', widthMm: 1.8, insetMm: 0.2, gapMm: 0.2, adhesive: 'foamRing', gaps: [] }],
+    bonds: [{ id: 'backRing', onFace: 'back', widthMm: 1.8, insetMm: 0.2, gapMm: 0.2, adhesive: 'foamRing', gaps: [] }],
     parts: phone54.parts,
     cables: [],
     functions: phoneFunctions.filter((f) => f !== 'ois' && f !== 'camAux'),
@@ -259,7 +259,7 @@ export const shippedDevices: Device[] = [
     bonds: [
       {
         id: 'backRing',
-        faceId: 'back',
+        onFace: 'back',
         widthMm: 8,
         insetMm: 0,
         gapMm: 0.3,

@@ -127,8 +127,8 @@ export class Perimeter {
 }
 
 export function coverOf(device: Device, bond: Bond) {
-  const face = device.faces.find((f) => f.id === bond.faceId);
-  if (!face) throw new CoreInputError('bond.faceId', bond.faceId, 'a face of this device');
+  const face = device.faces.find((f) => f.id === bond.onFace);
+  if (!face) throw new CoreInputError('bond.onFace', bond.onFace, 'a face of this device');
   return face.cover;
 }
 

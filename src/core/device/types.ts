@@ -90,7 +90,7 @@ export interface Face {
 /** What is softened, cut, cleaned and laid again. */
 export interface Bond {
   id: string;
-  faceId: string;
+  onFace: string;
   /** ring width and its inset from the cover's outline, mm */
   widthMm: number;
   insetMm: number;

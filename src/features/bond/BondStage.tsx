@@ -115,7 +115,7 @@ export function BondStage({ job }: { job: JobState }) {
         inputs: { promiseAt: job.promiseAt, rings, rollMm, widthMm },
         computed: choices.map((c) => ({ school: c.school.id, cost: c.cost, blocks: c.blocks })),
         chosen: school,
-        ...(school !== best.school.id ? { because: 'chosen on the screen against the proposed way' } : {}),
+        ...(school !== best.school.id ? { because: 'another way was chosen on the screen; no reason was given' } : {}),
       }),
       {
         type: 'bonded',

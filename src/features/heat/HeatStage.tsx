@@ -1,15 +1,13 @@
 import { useRouter } from 'expo-router';
 import { lazy, Suspense, useDeferredValue, useMemo, useState } from 'react';
-import { Pressable, useWindowDimensions, View } from 'react-native';
+import { useWindowDimensions, View } from 'react-native';
 
-import { minSetC } from '@/core/heat/heater';
 import { fallsBelow, handlingS } from '@/core/heat/forecast';
 import { choosePick } from '@/core/lift/picks';
-import { picksMm } from '@/core/lift/verdict';
 import { onPlate, type JobState } from '@/model/fold';
-import type { Settings } from '@/model/settings';
 import { useActions } from '@/stagekit/actions';
-import { stageHref, StageShell, type PlanSize } from '@/stagekit/StageShell';
+import { PlainPlan } from '@/stagekit/PlainPlan';
+import { stageHref, StageShell } from '@/stagekit/StageShell';
 import { batteryMarks, edgeName, liftState, partStopC, placeName, thermalJob } from '@/stagekit/thermalJob';
 import { ThermalWait } from '@/stagekit/ThermalWait';
 import { useThermal } from '@/stagekit/useThermal';
@@ -21,20 +19,17 @@ import { Button } from '@/ui/Button';
 import { Call } from '@/ui/Call';
 import { Tick } from '@/ui/Choice';
 import { Disclosure } from '@/ui/Disclosure';
-import { DeviceBody, DeviceLines } from '@/ui/plan/BaseLayer';
-import { FieldLayer } from '@/ui/plan/FieldLayer';
-import { Soundings } from '@/ui/plan/layers';
-import { NumberField } from '@/ui/NumberField';
-import { Plan } from '@/ui/plan/Plan';
 import { Readings, type ReadingItem } from '@/ui/Readings';
-import { RangeInput } from '@/ui/RangeInput';
 import { Txt } from '@/ui/Txt';
-import { clock, dial, length, lengthNumber, temp, tempNumber, typedToC } from '@/ui/units';
+import { clock, temp, tempNumber } from '@/ui/units';
 import { useNow } from '@/ui/useNow';
 import { useWide } from '@/ui/useWide';
 import { ConfirmFull } from './ConfirmFull';
 import { curvesOf, heatForecast } from './forecastOf';
-import { chanceText, heatCall } from './heatCall';
+import { heatCall } from './heatCall';
+import { HeatControls } from './HeatControls';
+import { HeatPicture } from './HeatPicture';
+import { PicksTable } from './PicksTable';
 
 const HeatChart = lazy(() => import('./HeatChart'));
 
@@ -102,7 +97,7 @@ export function HeatStage({ job }: { job: JobState }) {
         job={job}
         stage="heat"
         now={now}
-        picture={(size) => <PlainPlan job={job} size={size} />}
+        picture={(size) => <PlainPlan job={job} size={size} label={job.device.name} lines={[]} />}
         call={<ThermalWait thermal={thermalSource} />}
         readings={null}
         main={
@@ -184,7 +179,7 @@ export function HeatStage({ job }: { job: JobState }) {
         computed,
         chosen: { setC, pickMm: lift.pickMm },
         ...(recommended !== null && recommended !== lift.pickMm
-          ? { because: 'chosen on the screen against the recommended pick' }
+          ? { because: 'another pick was chosen on the screen; no reason was given' }
           : {}),
       }),
       ...(job.stages.intake === 'todo' || job.stages.intake === 'started'
@@ -236,87 +231,13 @@ export function HeatStage({ job }: { job: JobState }) {
         caution={caution}
         onMain={on ? takeOff : layOn}
         picture={(size) => (
-          <Plan
-            device={job.device}
-            bond={job.bond}
-            width={size.width}
-            height={size.height}
-            label={`Bond line of ${job.device.name}: ${tempNumber(arcsC[coldest]!.low, units)} to ${tempNumber(Math.max(...arcsC.map((r) => r.mean)), units)} °${units.temperature}`}
-            lines={thermal.arcs.map(
-              (a, i) =>
-                `${placeName(thermal.path, (a.fromMm + a.toMm) / 2)}: ${temp(arcsC[i]!.mean, units)} (at least ${temp(arcsC[i]!.low, units)})`,
-            )}
-            readAt={(p) => {
-              const pic = thermal.model.modes.picture;
-              const i = Math.round((p[0] - pic.originMm[0]) / pic.stepMm[0]);
-              const j = Math.round((p[1] - pic.originMm[1]) / pic.stepMm[1]);
-              return i >= 0 && j >= 0 && i < pic.nx && j < pic.ny
-                ? `${temp(field[j * pic.nx + i]!, units)} in the bond plane`
-                : null;
-            }}
-          >
-            <DeviceBody />
-            <FieldLayer valuesC={field} raster={thermal.model.modes.picture} boldC={lift.easyC} />
-            <DeviceLines inside={false} />
-            <Soundings
-              onField
-              items={thermal.arcs
-                .map((a, i) => ({ i, p: thermal.path.point((a.fromMm + a.toMm) / 2) }))
-                .filter(({ i }) => i % 3 === 0 || i === coldest)
-                .map(({ i, p }) => ({
-                  at: [p.at[0] - p.normal[0] * 5, p.at[1] - p.normal[1] * 4] as const,
-                  text: String(tempNumber(arcsC[i]!.low, units)),
-                  ring: i === coldest,
-                  bold: i === lift.order[0] || i === coldest,
-                }))}
-            />
-          </Plan>
+          <HeatPicture job={job} thermal={thermal} lift={lift} fieldC={field} arcsC={arcsC} units={units} size={size} />
         )}
         call={<Call {...text} />}
         readings={<Readings items={readings} />}
         controls={
           on ? null : (
-            <View className="mt-1">
-              <View className="flex-row items-center gap-2">
-                <Txt strong>Plate</Txt>
-                <NumberField
-                  hideLabel
-                  label="Plate setpoint"
-                  unit={`°${units.temperature}`}
-                  low={tempNumber(minSetC, units)}
-                  high={tempNumber(settings.plate.maxSetC, units)}
-                  value={tempNumber(setC, units)}
-                  onCommit={(v) => setDraft({ setC: Math.round(typedToC(v, units)), pickMm: lift.pickMm })}
-                />
-                <Txt tone="ink2" className="flex-1 text-right">
-                  dial: {dial(setC)}
-                </Txt>
-              </View>
-              <View className="flex-row items-center gap-2">
-                <Button
-                  kind="small"
-                  label="−5"
-                  onPress={() => setDraft({ setC: Math.max(minSetC, setC - 5), pickMm: lift.pickMm })}
-                />
-                <View className="flex-1">
-                  <RangeInput
-                    label={`Plate setpoint, ${minSetC} to ${settings.plate.maxSetC} °C`}
-                    valueText={dial(setC)}
-                    low={minSetC}
-                    high={settings.plate.maxSetC}
-                    step={1}
-                    value={setC}
-                    onChange={(v) => setDraft({ setC: v, pickMm: lift.pickMm })}
-                  />
-                </View>
-                <Button
-                  kind="small"
-                  label="+5"
-                  onPress={() => setDraft({ setC: Math.min(settings.plate.maxSetC, setC + 5), pickMm: lift.pickMm })}
-                />
-              </View>
-              <PickRow units={units} value={lift.pickMm} onChange={(mm) => setDraft({ setC, pickMm: mm })} />
-            </View>
+            <HeatControls setC={setC} pickMm={lift.pickMm} plate={settings.plate} units={units} onChange={setDraft} />
           )
         }
         main={
@@ -378,38 +299,14 @@ export function HeatStage({ job }: { job: JobState }) {
           </Suspense>
         ) : null}
         <Disclosure title="Heat and pick, side by side" open={wide}>
-          <View role="table" aria-label="Picks side by side">
-            <Row cells={[`pick ${units.length}`, 'easy from', 'on plate', 'battery', 'breaks', 'reheats']} head />
-            {(picks ?? []).map((w) => (
-              <Row
-                key={w.pickMm}
-                strong={w.pickMm === lift.pickMm}
-                cells={[
-                  lengthNumber(w.pickMm, units),
-                  w.easyC === null ? 'never' : `${tempNumber(w.easyC, units)}°`,
-                  w.readyS ? clock(w.readyS.high - f.heatStartS) : 'never',
-                  w.battery ? `${tempNumber(w.battery.peakC.high, units)}°` : '–',
-                  chanceText(w.breakChance, job.keepCover),
-                  w.plan
-                    ? w.plan.finished
-                      ? String(w.plan.reheats)
-                      : w.plan.stoppedBy === 'battery'
-                        ? 'cell too hot'
-                        : 'too cold'
-                    : '–',
-                ]}
-              />
-            ))}
-          </View>
-          <Txt size="s" tone="ink2" className="mt-1">
-            {choice?.way && choice.reason !== 'nothingWorks'
-              ? choice.reason === 'leastBreaking'
-                ? `${length(choice.way.pickMm, units)} is proposed: least chance of breaking a cover that is to be saved, among the picks that keep every part under its stop mark.`
-                : `${length(choice.way.pickMm, units)} is proposed: the cover is written off, so the pick that keeps the cell coolest.`
-              : picks
-                ? `No pick keeps every part under its stop mark at this setpoint${choice?.way ? `; ${length(choice.way.pickMm, units)} is the gentlest` : ''}. Less heat, another way of heating, or write the cover off.`
-                : 'Computing'}
-          </Txt>
+          <PicksTable
+            ways={picks}
+            choice={choice}
+            pickMm={lift.pickMm}
+            fromS={f.heatStartS}
+            keepCover={job.keepCover}
+            units={units}
+          />
         </Disclosure>
         <Why
           job={job}
@@ -446,67 +343,6 @@ export function HeatStage({ job }: { job: JobState }) {
           ambientC={thermal.ambientC}
         />
       </StageShell>
-    </View>
-  );
-}
-
-function PlainPlan({ job, size }: { job: JobState; size: PlanSize }) {
-  return (
-    <Plan
-      device={job.device}
-      bond={job.bond}
-      width={size.width}
-      height={size.height}
-      label={job.device.name}
-      lines={[]}
-    >
-      <DeviceBody />
-      <DeviceLines />
-    </Plan>
-  );
-}
-
-function PickRow({
-  units,
-  value,
-  onChange,
-}: {
-  units: Pick<Settings, 'temperature' | 'length'>;
-  value: number;
-  onChange: (mm: number) => void;
-}) {
-  return (
-    <View role="radiogroup" aria-label="Pick thickness" className="flex-row items-center gap-2">
-      <Txt strong>Pick</Txt>
-      {picksMm.map((mm) => (
-        <Pressable
-          key={mm}
-          role="radio"
-          aria-checked={mm === value}
-          aria-label={`Pick ${length(mm, units)}`}
-          onPress={() => onChange(mm)}
-          className={`min-h-[44px] flex-1 items-center justify-center rounded-[6px] border-[1.5px] ${mm === value ? 'bg-ink border-ink' : 'bg-panel border-ink2'}`}
-        >
-          <Txt num tone={mm === value ? 'onInk' : 'ink'}>
-            {lengthNumber(mm, units)}
-          </Txt>
-        </Pressable>
-      ))}
-      <Txt tone="ink2">{units.length}</Txt>
-    </View>
-  );
-}
-
-function Row({ cells, head, strong }: { cells: string[]; head?: boolean; strong?: boolean }) {
-  return (
-    <View role="row" className="flex-row border-b border-rule py-1">
-      {cells.map((c, i) => (
-        <View key={i} role={head ? 'columnheader' : 'cell'} className="flex-1 pr-1">
-          <Txt size="s" num={!head} strong={strong ?? false} tone={head ? 'ink2' : 'ink'}>
-            {c}
-          </Txt>
-        </View>
-      ))}
     </View>
   );
 }

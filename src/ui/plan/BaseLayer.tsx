@@ -14,7 +14,7 @@ export function DeviceBody() {
 export function DeviceLines({ inside = true }: { inside?: boolean }) {
   const { device, bond, outs, tokens: t, mm } = usePlanFrame();
   const cover = coverOf(device, bond);
-  const face = device.faces.find((f) => f.id === bond.faceId)!;
+  const face = device.faces.find((f) => f.id === bond.onFace)!;
   const edge = { kind: 'band' as const, of: cover.outline };
   return (
     <G>

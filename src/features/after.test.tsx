@@ -1,0 +1,256 @@
+import { fireEvent, screen } from '@testing-library/react';
+
+import { tapeClocks } from '@/core/cure/tapeDwell';
+import { demoSettings } from '@/demo/shop';
+import type { NewEvent } from '@/model/event';
+import { call, choose, enter, pass, press, reading, reason, renderStage, tick } from '../../test-support/stage';
+import { jobNow, logged, startShop } from '../../test-support/mockShop';
+import { went } from '../../test-support/mockRouter';
+import { BondStage } from './bond/BondStage';
+import { CheckStage } from './check/CheckStage';
+import { CleanStage } from './clean/CleanStage';
+import { CureStage } from './cure/CureStage';
+import { DryFitStage } from './fit/DryFitStage';
+import { HandoverStage } from './handover/HandoverStage';
+
+jest.mock('@/store/shop', () => jest.requireActual('../../test-support/mockShop'));
+jest.mock('expo-router', () => jest.requireActual('../../test-support/mockRouter'));
+jest.mock('@/stagekit/useThermal', () => ({
+  useThermal: () => ({ model: null, building: null, cancelled: false, problem: null }),
+}));
+jest.mock('@/ui/alarm', () => ({
+  unlockSound: () => {},
+  useAlarm: () => ({ flash: false, silent: false }),
+  useAwake: () => 'held',
+  Flash: () => null,
+}));
+
+const t0 = new Date('2026-04-14T13:00:00').getTime();
+const [ring61, ring54, tablet, finished] = ['demo-0142', 'demo-0139', 'demo-0141', 'demo-0137'] as const;
+const gaps = (id: 'gapMm' | 'stepMm', values: number[]): NewEvent[] =>
+  values.map((value, i) => ({ type: 'reading', quantity: id, point: `g${i + 1}`, value, u: 0.01 }));
+
+beforeEach(() => {
+  jest.useFakeTimers({ now: t0 });
+  went.length = 0;
+});
+afterEach(() => jest.useRealTimers());
+
+describe('clean', () => {
+  it('leads from stretch to stretch, then crumbs and lenses, and only then lets on', async () => {
+    startShop(t0);
+    renderStage(CleanStage, ring54);
+    expect(call()).toBe('Wipe the bottom edge, middle.');
+    expect(
+      screen.getByRole('button', { name: /^Clean and cool: 7 stretches|^Clean and cool: 8 stretches/ }),
+    ).toBeTruthy();
+    const n = Number(
+      /(\d+) stretches/.exec(screen.getByRole('button', { name: /^Clean and cool/ }).getAttribute('aria-label')!)![1],
+    );
+    for (let i = 1; i <= n; i++) await press(`${i} is clean`);
+    expect(call()).toBe('Look for crumbs along the ledge.');
+    await tick('No crumbs on the ledge');
+    expect(call()).toBe('Blow off the lenses.');
+    await tick('Lenses blown off');
+    expect(call()).toBe('Clean and cool: go on.');
+    expect(jobNow(ring54).cleaned.size).toBe(n);
+    await press('Clean and cool');
+    expect(logged(ring54).at(-1)).toMatchObject({ type: 'stage', stage: 'clean', to: 'done' });
+    expect(went.at(-1)).toContain('/dryFit');
+  });
+
+  it('marks stretches near the camera as dry only', () => {
+    startShop(t0);
+    renderStage(CleanStage, ring54);
+    expect(screen.getAllByText('dry only, near the camera').length).toBeGreaterThan(0);
+    expect(screen.getAllByText('dry only, near the camera').length).toBeLessThan(5);
+  });
+});
+
+describe('dry fit', () => {
+  it('guides through 20 points on the tablet; a typed value outside the range is named and not taken', async () => {
+    startShop(t0);
+    renderStage(DryFitStage, tablet);
+    expect(call()).toBe('Gap at 1: bottom edge, middle.');
+    await enter(/^Gap 1 of 20/, '7');
+    expect(screen.getByRole('alert').textContent).toContain('7 is out of range, allowed is 0 to 3 mm');
+    expect(logged(tablet)).toEqual([]);
+    await enter(/^Gap 1 of 20/, '0,18');
+    expect(jobNow(tablet).gaps).toEqual({ g1: 0.18 });
+    expect(call()).toMatch(/^Gap at 2:/);
+    await press('Measure it again');
+    expect(jobNow(tablet).gaps).toEqual({});
+  });
+
+  it('says slide, with least gap before and after, when the glass sits to one side', () => {
+    const off = Array.from({ length: 20 }, (_, i) => 0.2 + 0.12 * Math.cos((2 * Math.PI * i) / 20));
+    startShop(t0, { [tablet]: gaps('gapMm', off) });
+    renderStage(DryFitStage, tablet);
+    // wide at the bottom, narrow at the top: down it goes
+    expect(call()).toMatch(/^Slide 0\.\d\d mm toward the bottom/);
+    expect(reason()).toMatch(/^Least gap 0\.08 mm becomes 0\.\d\d mm/);
+    expect(screen.getByRole('button', { name: 'It fits: go to bond' })).toBeTruthy();
+  });
+
+  it('refuses glass that is too big, and says what the best move leaves', () => {
+    startShop(t0, {
+      [tablet]: gaps(
+        'gapMm',
+        Array.from({ length: 20 }, () => 0.02),
+      ),
+    });
+    renderStage(DryFitStage, tablet);
+    expect(call()).toBe('Does not fit.');
+    expect(reason()).toContain('the best leaves 0.02 mm');
+    expect(screen.getByRole('button', { name: 'It fits: go to bond: it does not fit' })).toBeTruthy();
+  });
+});
+
+describe('bond', () => {
+  it('proposes the ring that is in stock, and tape where there is none', () => {
+    startShop(t0);
+    const first = renderStage(BondStage, ring61);
+    expect(call()).toBe('Lay the new ring from one corner.');
+    first.unmount();
+    renderStage(BondStage, tablet);
+    expect(call()).toMatch(/^Cut 17 pieces, 770 mm of tape\.$/);
+  });
+
+  it('logs what was laid, how much of the roll, and the weighing behind it', async () => {
+    startShop(t0);
+    renderStage(BondStage, ring61);
+    await choose('Way of bonding: tape cut in strips');
+    expect(reading(/jobs like this left/)).toMatch(/^57/);
+    await press('Laid and closed');
+    const events = logged(ring61);
+    expect(events.find((e) => e.type === 'bonded')).toMatchObject({ adhesive: 'cutTape', widthMm: 2 });
+    expect((events.find((e) => e.type === 'bonded') as { usedMm: number }).usedMm).toBeCloseTo(431, 0);
+    expect(events.find((e) => e.type === 'decision')).toMatchObject({ call: 'bond', chosen: 'cutTape' });
+    expect(went.at(-1)).toContain('/cure');
+  });
+
+  it('a roll that is too short is said before anything is cut', () => {
+    startShop(t0, {}, { settings: { ...demoSettings, tape: { ...demoSettings.tape, rollMm: 700, countedAt: t0 } } });
+    renderStage(BondStage, tablet);
+    expect(call()).toBe('The roll is too short: 770 mm needed.');
+    expect(screen.getByRole('button', { name: 'Laid and closed: not enough tape' })).toBeTruthy();
+  });
+});
+
+describe('cure', () => {
+  it('counts to the long end, lets them off early only by holding, and notes that it was early', async () => {
+    startShop(t0);
+    renderStage(CureStage, ring54);
+    const long = tapeClocks(demoSettings.roomC).clampOff.high;
+    const left = long - 20 * 60;
+    expect(call()).toBe(`Clamps off in ${Math.floor(left / 60)}:${String(Math.round(left % 60)).padStart(2, '0')}.`);
+    const early = screen.getByRole('button', { name: 'Off early, hold' });
+    fireEvent.keyDown(early, { key: 'Enter' });
+    await pass(1200);
+    expect(jobNow(ring54).clampOffAt).not.toBeNull();
+    expect(logged(ring54).at(-1)).toMatchObject({ type: 'clampOff', early: true });
+    expect(call()).toMatch(/^Clamps are off\. Full bond /);
+    expect(reason()).toMatch(/^No press or hold test before /);
+  });
+
+  it('after the long end they come off with a tap', async () => {
+    startShop(t0 - 30 * 60_000);
+    renderStage(CureStage, ring54);
+    expect(call()).toBe('Clamps may come off.');
+    await press('Clamps off');
+    expect(logged(ring54).at(-1)).toMatchObject({ type: 'clampOff', early: false });
+  });
+
+  it('proposes clips: number, force and spacing together; says when the shop has none that hold', () => {
+    startShop(t0, { [ring61]: [{ type: 'bonded', adhesive: 'cutTape', usedMm: 431, widthMm: 2 }] });
+    const first = renderStage(CureStage, ring61);
+    expect(call()).toBe('15 gentle clips, 6 N each, every 28 mm.');
+    first.unmount();
+    startShop(
+      t0,
+      { [ring61]: [{ type: 'bonded', adhesive: 'cutTape', usedMm: 431, widthMm: 2 }] },
+      { settings: { ...demoSettings, clips: [{ id: 's', name: 'strong clip', forceN: 15, owned: 16 }] } },
+    );
+    renderStage(CureStage, ring61);
+    expect(call()).toBe('No set of clips here holds this evenly.');
+    expect(reason()).toContain('6 strong clips: lifts between clips');
+  });
+});
+
+describe('check', () => {
+  const flat = Array.from({ length: 16 }, (_, i) => (i % 2 ? 0 : -0.01));
+
+  it('a crumb under the glass is found and placed; passing needs an override with a reason', async () => {
+    const crumb = flat.map((v, i) => (i === 5 ? 0.12 : v));
+    startShop(t0, { [ring54]: gaps('stepMm', crumb) });
+    renderStage(CheckStage, ring54);
+    expect(call()).toBe('Lift it and clear what is trapped.');
+    expect(reason()).toMatch(/0\.1\d mm at left edge/);
+    expect(screen.getByRole('button', { name: /^Go to hand over: / })).toBeTruthy();
+    await press('Why and what else');
+    await enter('What is done instead', 'handed over as it is');
+    await enter('Reason', 'customer waits for the boat and knows');
+    await press('Log the override');
+    expect(logged(ring54).at(-1)).toMatchObject({
+      type: 'decision',
+      call: 'check',
+      because: 'customer waits for the boat and knows',
+    });
+    expect(screen.getByRole('button', { name: 'Go to hand over' })).toBeTruthy();
+  });
+
+  it('flush, then functions in the order of risk; a new fault names the cheapest next check', async () => {
+    startShop(t0, { [ring54]: gaps('stepMm', flat) });
+    renderStage(CheckStage, ring54);
+    expect(call()).toBe('Flush. Now 22 functions.');
+    await press('Fails');
+    expect(call()).toBe('New fault: flash.');
+    expect(reason()).toMatch(/^First: /);
+    expect(screen.getByText('New: flash fails')).toBeTruthy();
+    await press('flash: Fails');
+    await press('Works');
+    await press('The rest works');
+    expect(call()).toBe('Flush, and everything works as before.');
+    await press('Go to hand over');
+    expect(
+      logged(ring54)
+        .filter((e) => e.type === 'decision')
+        .at(-1),
+    ).toMatchObject({ call: 'check', chosen: 'passed' });
+  });
+
+  it('shows 16 of 16, pass, and the smallest bump that would have shown for the finished job', () => {
+    startShop(t0);
+    renderStage(CheckStage, finished);
+    expect(reading(/least sure point/)).toMatch(/^pass/);
+    expect(reading(/smallest bump/)).toMatch(/^0\.0\d mm/);
+  });
+});
+
+describe('hand over', () => {
+  it('is held back by open points and says which', () => {
+    startShop(t0);
+    renderStage(HandoverStage, ring54);
+    expect(call()).toBe('Not yet: clamps still on.');
+    expect(reason()).toBe('Also check not done.');
+    expect(
+      screen.getByRole('button', { name: 'Handed over, hold: clamps still on' }).getAttribute('aria-disabled'),
+    ).toBe('true');
+  });
+
+  it('closes the job with the text that was read out, once everything is done', async () => {
+    startShop(t0, { [finished]: [] });
+    const undoDone = jobNow(finished)
+      .effective.filter((e) => (e.type === 'stage' && e.stage === 'handover') || e.type === 'signed')
+      .map((e): NewEvent => ({ type: 'undo', eventId: e.id }));
+    startShop(t0, { [finished]: undoDone });
+    renderStage(HandoverStage, finished);
+    expect(call()).toBe('It may go.');
+    fireEvent.keyDown(screen.getByRole('button', { name: /^Handed over, hold/ }), { key: ' ' });
+    await pass(1200);
+    expect(call()).toMatch(/^Handed over /);
+    const signed = jobNow(finished).signed.at(-1)!;
+    expect(signed.text).toContain('No water resistance is promised');
+    expect(jobNow(finished).closedAt).not.toBeNull();
+  });
+});

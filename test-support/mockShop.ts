@@ -1,0 +1,95 @@
+import { useSyncExternalStore } from 'react';
+
+import { demoJobs, demoSettings } from '../src/demo/shop';
+import type { JobEvent, NewEvent } from '../src/model/event';
+import { foldJob, type JobState } from '../src/model/fold';
+import type { Settings } from '../src/model/settings';
+
+/** The shop's hooks over an array in memory: what a screen logs is there at once, and the test reads it back. */
+interface State {
+  jobs: Map<string, JobEvent[]>;
+  settings: Settings;
+  problems: { key: string; what: string; raw: string }[];
+  unsaved: number;
+}
+
+let state: State = { jobs: new Map(), settings: demoSettings, problems: [], unsaved: 0 };
+const listeners = new Set<() => void>();
+let seq = 0;
+
+const change = (next: Partial<State>) => {
+  state = { ...state, ...next };
+  listeners.forEach((f) => f());
+};
+const useStore = () =>
+  useSyncExternalStore(
+    (f) => {
+      listeners.add(f);
+      return () => listeners.delete(f);
+    },
+    () => state,
+  );
+
+/** Starts a test with the demo jobs as of `now`, with more events noted on some of them. */
+export function startShop(now: number, more: Record<string, NewEvent[]> = {}, over: Partial<State> = {}): void {
+  seq = 0;
+  const jobs = new Map(demoJobs(now).map((l) => [l[0]!.jobId, l]));
+  for (const [id, events] of Object.entries(more)) jobs.set(id, [...jobs.get(id)!, ...make(id, events, now)]);
+  change({ jobs, settings: demoSettings, problems: [], unsaved: 0, ...over });
+}
+
+function make(jobId: string, events: readonly NewEvent[], at: number): JobEvent[] {
+  return events.map((e) => ({
+    ...e,
+    v: 1,
+    id: `t${seq}`,
+    jobId,
+    writer: 'test',
+    seq: seq++,
+    at,
+    loggedAt: at,
+    by: 'Test',
+  }));
+}
+
+export const jobNow = (id: string): JobState => foldJob(state.jobs.get(id)!)!;
+/** What the screens have logged on a job since the start. */
+export const logged = (id: string): JobEvent[] => state.jobs.get(id)!.filter((e) => e.writer === 'test');
+export const settingsNow = () => state.settings;
+
+export const useShop = () => ({ shop: useStore(), error: null });
+export const useSettings = () => useStore().settings;
+const folded = new WeakMap<JobEvent[], JobState>();
+const fold = (l: JobEvent[]): JobState => {
+  if (!folded.has(l)) folded.set(l, foldJob(l)!);
+  return folded.get(l)!;
+};
+export const useJobs = () => [...useStore().jobs.values()].map(fold);
+export const useJob = (id: string) => {
+  const l = useStore().jobs.get(id);
+  return { job: l ? fold(l) : null, loading: false };
+};
+export async function append(
+  jobId: string,
+  _by: string,
+  events: readonly NewEvent[],
+  at = Date.now(),
+): Promise<JobEvent[]> {
+  const made = make(jobId, events, at).map((e) => ({ ...e, loggedAt: Date.now() }));
+  change({ jobs: new Map(state.jobs).set(jobId, [...(state.jobs.get(jobId) ?? []), ...made]) });
+  return made;
+}
+export async function saveSettings(settings: Settings): Promise<void> {
+  change({ settings });
+}
+export const retryPending = async () => {
+  change({ unsaved: 0 });
+  return true;
+};
+export const takeIn = async (jobs: JobEvent[][]) => {
+  const next = new Map(state.jobs);
+  for (const l of jobs) next.set(l[0]!.jobId, l);
+  change({ jobs: next });
+  return jobs.flat().length;
+};
+export const repository = { readExtra: async () => null, writeExtra: async () => true };
