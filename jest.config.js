@@ -1,6 +1,14 @@
 const lucide = {
   '^lucide-react-native/icons/(.*)$': '<rootDir>/node_modules/lucide-react-native/dist/cjs/icons/$1.js',
 };
+// their main files are ES modules; the same code ships beside them for require()
+const d3 = Object.fromEntries(
+  ['d3-contour', 'd3-array', 'internmap'].map((n) => [`^${n}$`, `<rootDir>/node_modules/${n}/dist/${n}.js`]),
+);
+// nanoid ships ES modules only: it is transformed like the packages that the preset knows
+const transformed = require('jest-expo/web/jest-preset').transformIgnorePatterns.map((p) =>
+  p.replace('(?!(', '(?!(nanoid|'),
+);
 const alias = { '^@/(.*)$': '<rootDir>/src/$1' };
 
 module.exports = {
@@ -28,8 +36,9 @@ module.exports = {
       displayName: 'web',
       rootDir: __dirname,
       preset: 'jest-expo/web',
+      transformIgnorePatterns: transformed,
       testMatch: ['<rootDir>/src/**/*.test.tsx'],
-      moduleNameMapper: { ...lucide, ...alias, '\\.css$': '<rootDir>/test-support/style.js' },
+      moduleNameMapper: { ...lucide, ...d3, ...alias, '\\.css$': '<rootDir>/test-support/style.js' },
     },
   ],
 };

@@ -46,24 +46,18 @@ export function createApp({ root, demo }: ServerOptions): Hono {
   app.get('/api/config', (c) => c.json({ demo }));
   app.all('/api/*', (c) => c.json({ error: 'not found' }, 404));
 
-  app.use(
-    '*',
-    serveStatic({
-      root,
-      precompressed: true,
-      onFound: (file, c) => {
-        const named = /[\\/]_expo[\\/]static[\\/]|[\\/]modes[\\/]|\.[0-9a-f]{32}\.(ttf|woff2|png)(\.(br|gz))?$/.test(
-          file,
-        );
-        c.header('Cache-Control', named ? 'public, max-age=31536000, immutable' : 'no-cache');
-      },
-    }),
-  );
+  // files whose name changes with their content may be kept for ever, everything else is asked for again
+  app.use(async (c, next) => {
+    await next();
+    const named =
+      /^\/(_expo\/static|modes)\/|\.[0-9a-f]{32}\.(ttf|woff2|png)$/.test(c.req.path) && c.res.status === 200;
+    c.res.headers.set('Cache-Control', named ? 'public, max-age=31536000, immutable' : 'no-cache');
+  });
+  app.use('*', serveStatic({ root, precompressed: true }));
 
   const index = readFileSync(path.join(root, 'index.html'), 'utf8');
   app.get('*', (c) => {
     if (/\.[a-z0-9]{1,12}$/i.test(c.req.path)) return c.text('not found', 404);
-    c.header('Cache-Control', 'no-cache');
     return c.html(index);
   });
   return app;

@@ -98,7 +98,8 @@ const kinds = {
   note: { text },
   signed: { role: z.enum(['customer', 'repairer', 'checker']), text, mark: z.string().max(80) },
   undo: { eventId: id },
-  amend: { eventId: id, at: instant, note: text.optional() },
+  /** the instant that an event is moved to; `at` of the amend itself is when it was noted */
+  amend: { eventId: id, movedTo: instant, note: text.optional() },
 } as const;
 
 export type EventType = keyof typeof kinds;

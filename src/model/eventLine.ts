@@ -61,7 +61,7 @@ export function eventLine(e: JobEvent, units: LineUnits = asStored): string {
     case 'undo':
       return 'undone';
     case 'amend':
-      return `instant corrected to ${instant(e.at)}`;
+      return `instant corrected to ${instant(e.movedTo)}`;
     default:
       return 'an entry of a later version, kept as it is';
   }

@@ -68,7 +68,7 @@ export function effectiveEvents(events: readonly JobEvent[]): KnownEvent[] {
     const e = sorted[i]!;
     if (dead.has(e.id)) continue;
     if (e.type === 'undo') dead.add(e.eventId);
-    if (e.type === 'amend' && !moved.has(e.eventId)) moved.set(e.eventId, e.at);
+    if (e.type === 'amend' && !moved.has(e.eventId)) moved.set(e.eventId, e.movedTo);
   }
   return sorted
     .filter((e): e is KnownEvent => e.type !== 'unknown' && !dead.has(e.id))

@@ -48,7 +48,7 @@ describe('fold', () => {
     const s = foldJob(
       continued(
         [{ type: 'heatOff', reason: 'ready', easyForS: 20, gripsInS: 200 }, t0 + 60_000],
-        [{ type: 'amend', eventId: 'n0', at: t0 + 50_000 }, t0 + 50_000],
+        [{ type: 'amend', eventId: 'n0', movedTo: t0 + 50_000 }],
       ),
     )!;
     expect(s.heat.map((h) => (h.at - t0) / 1e3)).toEqual([0, 50]);

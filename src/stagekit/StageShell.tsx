@@ -72,9 +72,9 @@ export function StageShell(p: StageShellProps) {
               <JobLine job={p.job} now={p.now} />
             </View>
             <StageList job={p.job} stage={p.stage} />
-            {help ? (
-              <View role="region" aria-label="Keys" className="px-4 pt-2">
-                {keyHelp.map(([key, what]) => (
+            <View role="region" aria-label="Keys" className="px-4 pt-2">
+              {help ? (
+                keyHelp.map(([key, what]) => (
                   <View key={key} className="flex-row gap-2">
                     <Txt size="s" num className="w-[84px]">
                       {key}
@@ -83,13 +83,13 @@ export function StageShell(p: StageShellProps) {
                       {what}
                     </Txt>
                   </View>
-                ))}
-              </View>
-            ) : (
-              <Txt size="s" tone="ink2" className="px-4 pt-1">
-                ? lists the keys
-              </Txt>
-            )}
+                ))
+              ) : (
+                <Txt size="s" tone="ink2">
+                  ? lists the keys
+                </Txt>
+              )}
+            </View>
           </ScrollView>
         </View>
         <View role="main" className="flex-1 flex-row">

@@ -25,7 +25,7 @@ export function useActions(job: Pick<JobState, 'id'>): Actions {
         return append(id, person, events, at);
       },
       undo: (eventId) => void append(id, person, [{ type: 'undo', eventId }]),
-      shift: (eventId, at) => void append(id, person, [{ type: 'amend', eventId, at }]),
+      shift: (eventId, at) => void append(id, person, [{ type: 'amend', eventId, movedTo: at }]),
       decide: (d): NewEvent & { type: 'decision' } => ({ type: 'decision', ...d }) as EventOf<'decision'>,
     }),
     [id, person],

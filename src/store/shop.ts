@@ -5,10 +5,11 @@ import { useMemo } from 'react';
 import type { JobEvent, NewEvent } from '@/model/event';
 import { foldJob, type JobState } from '@/model/fold';
 import { defaultSettings, type Settings } from '@/model/settings';
+import { newId } from './ids';
 import { Repository, type ShopLog } from './repository';
 
 export const storage = createAsyncStorage('northcove');
-export const repository = new Repository(storage, { now: () => Date.now(), uuid: () => crypto.randomUUID() });
+export const repository = new Repository(storage, { now: () => Date.now(), uuid: newId });
 
 export const queryClient = new QueryClient({
   // the data lives on this device: never pause because a browser says offline

@@ -1,5 +1,5 @@
 import { useRouter } from 'expo-router';
-import { lazy, Suspense, useDeferredValue, useMemo, useState } from 'react';
+import { Suspense, useDeferredValue, useMemo, useState } from 'react';
 import { useWindowDimensions, View } from 'react-native';
 
 import { fallsBelow, handlingS } from '@/core/heat/forecast';
@@ -28,10 +28,9 @@ import { ConfirmFull } from './ConfirmFull';
 import { curvesOf, heatForecast } from './forecastOf';
 import { heatCall } from './heatCall';
 import { HeatControls } from './HeatControls';
+import { HeatChart } from './LazyHeatChart';
 import { HeatPicture } from './HeatPicture';
 import { PicksTable } from './PicksTable';
-
-const HeatChart = lazy(() => import('./HeatChart'));
 
 const caution =
   'Hot plate: gloves and eye cover. Never heat a swollen, bent or punctured cell; stop on smell or hiss. The maker’s instructions and local rules go first.';

@@ -8,6 +8,7 @@ import { z } from 'zod';
 
 import { shippedDevices } from '@/model/shippedDevices';
 import { stageHref } from '@/stagekit/StageShell';
+import { newId } from '@/store/ids';
 import { append, useJobs, useSettings } from '@/store/shop';
 import { Button } from '@/ui/Button';
 import { PlaceFrame } from '@/ui/PlaceFrame';
@@ -36,7 +37,7 @@ function openJob(label: string, person: string, v: z.output<typeof formSchema>):
   const now = Date.now();
   const today = t ? set(now, { hours: t.hours, minutes: t.minutes, seconds: 0, milliseconds: 0 }).getTime() : null;
   const promiseAt = today === null ? null : today < now ? addDays(today, 1).getTime() : today;
-  const jobId = crypto.randomUUID();
+  const jobId = newId();
   void append(jobId, person, [
     { type: 'opened', label, device, bondId: device.bonds[0]!.id, promiseAt, customerMark: v.customerMark.trim() },
     { type: 'stage', stage: 'intake', to: 'started' },
