@@ -1,8 +1,7 @@
 import { act, fireEvent, render, screen, within } from '@testing-library/react';
 
-import { demoSettings } from '@/demo/shop';
+import { demoSettings, demoJobs } from '@/demo/shop';
 import { writeJobFile, writeShopFile } from '@/model/files';
-import { demoJobs } from '@/demo/shop';
 import { jobNow, logged, settingsNow, startShop } from '../../test-support/mockShop';
 import { went } from '../../test-support/mockRouter';
 import { choose, enter, pass, press, renderStage } from '../../test-support/stage';

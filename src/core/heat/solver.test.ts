@@ -191,3 +191,68 @@ describe('a phone on a plate', () => {
     expect(coldest()).toBeLessThan(65.3);
   });
 });
+
+it('two bodies in sudden contact meet at (e1 T1 + e2 T2)/(e1 + e2): glass at 20 on aluminium at 110 °C is at 103.873 (Carslaw & Jaeger)', () => {
+  // both thick enough to be semi-infinite for 2 s; e = sqrt(k rho c)
+  const grid = slab(
+    [
+      { thicknessMm: 10, cells: 100, material: 'glass' },
+      { thicknessMm: 40, cells: 400, material: 'aluminium' },
+    ],
+    materials,
+  );
+  const s = new HeatSolver(grid, closed(20), 20, 1e-12);
+  const start = new Float64Array(500).map((_, k) => (k < 100 ? 20 : 110));
+  s.T.set(start, s.T.length / 2 - 250);
+  for (let i = 0; i < 40; i++) s.step({ conductanceWm2K: 1e-9, plateC: () => 20 }, 0, 0.05);
+  const e = (k: number, rho: number, c: number) => Math.sqrt(k * rho * c);
+  const [e1, e2] = [e(1.1, 2450, 800), e(167, 2700, 896)];
+  const exact = (e1 * 20 + e2 * 110) / (e1 + e2);
+  expect(exact).toBeCloseTo(103.873, 2);
+  expect(Math.abs(readOff((c, k) => s.at(c, k), faceReadings(grid, [0], 100)[0]!) - exact)).toBeLessThan(0.5);
+});
+
+describe('against common practice, with one parameter set (plausibility, not validation)', () => {
+  const run = (id: string, setC: number, h: number, seconds: number, lagS = 0) => {
+    const d = shippedDevices.find((x) => x.id === id)!;
+    const s = toThermalStack(d, d.bonds[0]!, new Set(d.parts.map((p) => p.id)));
+    const g = makeGrid(s, id === 'tablet10' ? { nx: 20, ny: 31 } : { nx: 24, ny: 50 });
+    const solver = new HeatSolver(g, benchEnvironment(22, 'true'), 22, 1e-4);
+    const ring = bondReadings(g);
+    const w = g.watch.filter((x) => x.id === 'battery');
+    const cells = w.flatMap((x) => faceReadings(g, x.columns, x.k));
+    const at = (c: number, k: number) => solver.at(c, k);
+    solver.run(
+      { conductanceWm2K: h, plateC: (t) => (lagS ? setC - (setC - 22) * Math.exp(-t / lagS) : setC) },
+      seconds,
+      10,
+    );
+    return {
+      edge: ring.reduce((m, r) => Math.min(m, readOff(at, r)), Infinity),
+      battery: cells.reduce((m, r) => Math.max(m, readOff(at, r)), -Infinity),
+    };
+  };
+
+  it('a perimeter cover on a 110 °C plate is easy (65 °C) between 1 and 3 minutes', () => {
+    expect(run('ring61', 110, 350, 60).edge).toBeLessThan(65);
+    expect(run('ring61', 110, 350, 180).edge).toBeGreaterThan(65);
+  });
+
+  it('a soft mat at 60 °C is a holding temperature: after half an hour the cell stays under 60, the line does not lift', () => {
+    const hold = run('ring61', 60, 150, 1800);
+    expect(hold.battery).toBeLessThan(60);
+    expect(hold.edge).toBeLessThan(62);
+    expect(hold.edge).toBeGreaterThan(40);
+  });
+
+  it('a strongly bonded large cover takes ten minutes or so: 80 °C is not there after 5, and is near after 12', () => {
+    expect(run('tablet10', 110, 120, 300).edge).toBeLessThan(75);
+    expect(run('tablet10', 110, 120, 720).edge).toBeGreaterThan(75);
+  });
+
+  it('after a few minutes on a plate the whole device follows: the cell is near the plate after seven', () => {
+    const late = run('ring61', 110, 350, 420);
+    expect(late.battery).toBeGreaterThan(88);
+    expect(late.battery).toBeLessThan(98);
+  });
+});
