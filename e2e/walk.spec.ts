@@ -45,14 +45,15 @@ test('one job from intake to hand-over, reloaded on the way, exported and read b
   });
 
   await test.step('heat: plan, plate, reload, off', async () => {
+    await expect(h.call()).toContainText(/^On the plate for 0:\d\d, then the bottom edge\.$/);
     if (h.keyboard) {
       await page.keyboard.press('?');
       await expect(page.getByRole('region', { name: 'Keys' })).toContainText('main action');
       await page.keyboard.press('1');
       await expect(h.call()).toHaveText('Ready to heat.');
       await page.keyboard.press('2');
+      await expect(h.call()).toContainText('On the plate for');
     }
-    await expect(h.call()).toContainText(/^On the plate for 0:\d\d, then the bottom edge\.$/);
     // pick and setpoint move picture, call and curves at once
     const before = await h.call().textContent();
     await h.press(page.getByRole('radio', { name: 'Pick 0.5 mm' }));

@@ -5,6 +5,7 @@ import { useMemo } from 'react';
 import type { JobEvent, NewEvent } from '@/model/event';
 import { foldJob, type JobState } from '@/model/fold';
 import { defaultSettings, type Settings } from '@/model/settings';
+import { onOthers, tellOthers } from './channel';
 import { newId } from './ids';
 import { Repository, type ShopLog } from './repository';
 
@@ -19,8 +20,7 @@ export const queryClient = new QueryClient({
   },
 });
 
-const channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('northcove');
-channel?.addEventListener('message', () => void queryClient.invalidateQueries({ queryKey: ['log'] }));
+onOthers(() => void queryClient.invalidateQueries({ queryKey: ['log'] }));
 
 const logQuery = queryOptions({
   queryKey: ['log'],
@@ -81,7 +81,7 @@ export async function append(jobId: string, by: string, events: readonly NewEven
   });
   await repository.write(made);
   patchLog((log) => ({ ...log, unsaved: repository.pending.length }));
-  channel?.postMessage('log');
+  tellOthers();
   return made;
 }
 
@@ -98,12 +98,12 @@ export async function takeIn(jobs: readonly (readonly JobEvent[])[], settings: S
   const fresh = await repository.merge(jobs.flat(), known);
   if (settings) await repository.saveSettings(settings);
   await queryClient.invalidateQueries({ queryKey: ['log'] });
-  channel?.postMessage('log');
+  tellOthers();
   return fresh;
 }
 
 export async function saveSettings(settings: Settings): Promise<void> {
   patchLog((log) => ({ ...log, settings }));
   await repository.saveSettings(settings);
-  channel?.postMessage('settings');
+  tellOthers();
 }

@@ -7,6 +7,7 @@ import type { Confirmation, ConfirmInput } from '@/core/heat/confirm';
 import { checkGridSize } from '@/core/heat/grid';
 import { stackDigest, type ThermalModes } from '@/core/heat/modes';
 import type { PickWay, PicksInput } from '@/core/lift/picks';
+import { startThermal } from './startThermal';
 import type { ThermalApi } from './thermal.worker';
 
 /**
@@ -16,7 +17,7 @@ import type { ThermalApi } from './thermal.worker';
 let answering: { worker: Worker; api: Remote<ThermalApi>; digest: string } | null = null;
 
 const start = () => {
-  const worker = new Worker(new URL('./thermal.worker', import.meta.url));
+  const worker = startThermal();
   return { worker, api: wrap<ThermalApi>(worker) };
 };
 

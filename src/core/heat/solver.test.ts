@@ -216,7 +216,7 @@ describe('against common practice, with one parameter set (plausibility, not val
   const run = (id: string, setC: number, h: number, seconds: number, lagS = 0) => {
     const d = shippedDevices.find((x) => x.id === id)!;
     const s = toThermalStack(d, d.bonds[0]!, new Set(d.parts.map((p) => p.id)));
-    const g = makeGrid(s, id === 'tablet10' ? { nx: 20, ny: 31 } : { nx: 24, ny: 50 });
+    const g = makeGrid(s, id === 'tablet10' ? { nx: 20, ny: 31 } : { nx: 18, ny: 38 });
     const solver = new HeatSolver(g, benchEnvironment(22, 'true'), 22, 1e-4);
     const ring = bondReadings(g);
     const w = g.watch.filter((x) => x.id === 'battery');
