@@ -279,3 +279,22 @@ test('a plate at 900 is named at the field and changes nothing; so are text and 
   await expect(page.getByText('dial: 120 °C / 248 °F')).toBeVisible();
   await expect(page.getByRole('alert')).toHaveCount(0);
 });
+
+for (const scheme of ['light', 'dark'] as const)
+  test(`jobs, shop, log and a job that is not there have no violation, ${scheme}`, async ({ page }) => {
+    await page.emulateMedia({ colorScheme: scheme });
+    await openDemo(page);
+    const h = new Hands(page, false);
+    for (const [where, heading] of [
+      ['/jobs', 'Jobs'],
+      ['/shop', 'Shop'],
+      ['/jobs/demo-0143/log', 'J-0143: log'],
+    ] as const) {
+      await page.goto(where);
+      await expect(page.getByRole('heading', { name: heading, exact: true })).toBeVisible();
+      await h.noViolations(`${where} ${scheme}`);
+    }
+    await page.goto('/jobs/none/heat');
+    await expect(page.getByText('There is no such job in this browser.')).toBeVisible();
+    await h.noViolations(`no such job ${scheme}`);
+  });

@@ -205,6 +205,13 @@ describe('files', () => {
     expect((read as { problem: string }).problem).toMatch(message);
   });
 
+  it('a file of more than 20 MB is refused with its size before it is parsed', () => {
+    expect(readFile(' x'.repeat(10.5e6))).toMatchObject({
+      ok: false,
+      problem: expect.stringMatching(/has 21 MB, allowed are up to 20/),
+    });
+  });
+
   it('a job file cut in half names the line where it ends', () => {
     const text = writeJobFile(finished, t0);
     const half = text.slice(0, text.length / 2);

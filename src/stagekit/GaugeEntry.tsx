@@ -1,11 +1,28 @@
 import { View } from 'react-native';
 
 import type { GaugePoint } from '@/core/fit/gaugePoints';
+import type { JobState } from '@/model/fold';
 import { Button } from '@/ui/Button';
 import { NumberField } from '@/ui/NumberField';
 import { Txt } from '@/ui/Txt';
-import { lengthNumber, typedToMm } from '@/ui/units';
+import { length, lengthNumber, typedToMm } from '@/ui/units';
 import type { Settings } from '@/model/settings';
+
+/** The points as text: number, place, value or that it is missing. */
+export const gaugeLines = (
+  points: readonly GaugePoint[],
+  values: Readonly<Record<string, number>>,
+  placeOf: (p: GaugePoint) => string,
+  units: Pick<Settings, 'temperature' | 'length'>,
+): string[] =>
+  points.map((p, i) => {
+    const mm = values[p.id];
+    return `${i + 1}. ${placeOf(p)}: ${mm === undefined ? 'not measured' : length(mm, units, 2)}`;
+  });
+
+/** The event that holds the value of a point now, for taking it back. */
+export const lastReading = (job: JobState, quantity: 'gapMm' | 'stepMm', point: string): string | undefined =>
+  job.effective.findLast((e) => e.type === 'reading' && e.quantity === quantity && e.point === point)?.id;
 
 interface GaugeEntryProps {
   points: readonly GaugePoint[];

@@ -10,7 +10,7 @@ import { functionTests } from '@/core/functions/tables';
 import type { JobState } from '@/model/fold';
 import { useActions } from '@/stagekit/actions';
 import { FunctionList, testsOf } from '@/stagekit/FunctionList';
-import { GaugeEntry } from '@/stagekit/GaugeEntry';
+import { GaugeEntry, gaugeLines, lastReading } from '@/stagekit/GaugeEntry';
 import { PlainPlan } from '@/stagekit/PlainPlan';
 import { StageShell } from '@/stagekit/StageShell';
 import { placeName } from '@/stagekit/thermalJob';
@@ -132,10 +132,7 @@ export function CheckStage({ job }: { job: JobState }) {
           job={job}
           size={size}
           label={`Steps at ${taken.length} of ${points.length} points`}
-          lines={points.map(
-            (p, i) =>
-              `${i + 1}. ${place(p)}: ${job.steps[p.id] === undefined ? 'not measured' : length(job.steps[p.id]!, units, 2)}`,
-          )}
+          lines={gaugeLines(points, job.steps, place, units)}
         >
           <Soundings
             items={taken.map((p) => ({
@@ -201,8 +198,8 @@ export function CheckStage({ job }: { job: JobState }) {
             void log([{ type: 'reading', quantity: 'stepMm', point: id, value: mm, u: uStepMm.value }])
           }
           onClear={(id) => {
-            const e = job.effective.findLast((x) => x.type === 'reading' && x.quantity === 'stepMm' && x.point === id);
-            if (e) undo(e.id);
+            const eventId = lastReading(job, 'stepMm', id);
+            if (eventId) undo(eventId);
           }}
         />
       }

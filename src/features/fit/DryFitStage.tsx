@@ -6,7 +6,7 @@ import { dryFit, minClearMm, moveResMm, uGapMm } from '@/core/fit/dryFit';
 import { gaugePoints } from '@/core/fit/gaugePoints';
 import type { JobState } from '@/model/fold';
 import { useActions } from '@/stagekit/actions';
-import { GaugeEntry } from '@/stagekit/GaugeEntry';
+import { GaugeEntry, gaugeLines, lastReading } from '@/stagekit/GaugeEntry';
 import { PlainPlan } from '@/stagekit/PlainPlan';
 import { StageShell } from '@/stagekit/StageShell';
 import { placeName } from '@/stagekit/thermalJob';
@@ -92,10 +92,7 @@ export function DryFitStage({ job }: { job: JobState }) {
           job={job}
           size={size}
           label={`Gaps at ${taken.length} of ${points.length} points`}
-          lines={points.map(
-            (p, i) =>
-              `${i + 1}. ${place(p)}: ${job.gaps[p.id] === undefined ? 'not measured' : length(job.gaps[p.id]!, settings, 2)}`,
-          )}
+          lines={gaugeLines(points, job.gaps, place, settings)}
         >
           <Soundings
             items={taken.map((p) => ({
@@ -142,8 +139,8 @@ export function DryFitStage({ job }: { job: JobState }) {
             void log([{ type: 'reading', quantity: 'gapMm', point: id, value: mm, u: uGapMm.value }])
           }
           onClear={(id) => {
-            const e = job.effective.findLast((x) => x.type === 'reading' && x.quantity === 'gapMm' && x.point === id);
-            if (e) undo(e.id);
+            const eventId = lastReading(job, 'gapMm', id);
+            if (eventId) undo(eventId);
           }}
         />
       }
