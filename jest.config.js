@@ -7,7 +7,7 @@ const d3 = Object.fromEntries(
 );
 // nanoid ships ES modules only: it is transformed like the packages that the preset knows
 const transformed = require('jest-expo/web/jest-preset').transformIgnorePatterns.map((p) =>
-  p.replace('(?!(', '(?!(nanoid|'),
+  p.replace('(?!(', '(?!(nanoid|jsts|fraction.js|'),
 );
 const alias = { '^@/(.*)$': '<rootDir>/src/$1' };
 
@@ -19,7 +19,7 @@ module.exports = {
       testEnvironment: 'node',
       testMatch: ['<rootDir>/src/**/*.test.ts', '<rootDir>/server/**/*.test.ts'],
       moduleNameMapper: alias,
-      transformIgnorePatterns: ['/node_modules/(?!(d3-.*|internmap|nanoid|@react-native-async-storage|idb)/)'],
+      transformIgnorePatterns: ['/node_modules/(?!(d3-.*|internmap|nanoid|jsts|simplify-js|fraction.js|@react-native-async-storage|idb)/)'],
       transform: {
         '\\.[jt]sx?$': [
           'babel-jest',
