@@ -25,7 +25,7 @@ export interface Joint {
 export interface Adhesive {
   id: string;
   name: string;
-  form: 'ring' | 'precutRing' | 'tape';
+  form: 'ring' | 'precutRing' | 'tape' | 'fullArea';
   bulkMaterial: string;
   debond: Debond;
   /** above this the adhesive is overheated, °C */
@@ -94,6 +94,36 @@ const records: Adhesive[] = [
       ),
     },
     overC: tuned(150, 'tuned to common practice'),
+  },
+  {
+    id: 'transferTape',
+    name: 'thin transfer tape',
+    form: 'ring',
+    bulkMaterial: 'adhesive',
+    debond: {
+      ...foam,
+      g0: judgement(5, note),
+      g1: judgement(600, '90 degree peel of thin acrylic transfer tape 0.3-1 N/mm, from memory'),
+      tgC: memory(-25, 'thin acrylic transfer tape'),
+      kNmm3: judgement(5, note),
+    },
+    overC: judgement(120, 'acrylic tape, assumed'),
+  },
+  {
+    id: 'fullAreaPu',
+    name: 'full-area hot-melt or polyurethane',
+    form: 'fullArea',
+    bulkMaterial: 'adhesive',
+    debond: {
+      ...foam,
+      g1: judgement(4000, note),
+      tgC: memory(-10, 'reactive hot-melt'),
+      n: judgement(0.15, note),
+      meltC: tuned(150, note),
+      meltWidthK: tuned(15, note),
+      kNmm3: judgement(10, note),
+    },
+    overC: judgement(260, 'fumes above; extraction is asked for from 200 °C, from memory'),
   },
   {
     id: 'precutRing',

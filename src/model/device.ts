@@ -29,6 +29,39 @@ const arcSchema = z.object({ fromMm: mm(-2000, 2000), toMm: mm(-2000, 2000) });
 const id = z.string().min(1).max(60);
 const edge = z.enum(['bottom', 'left', 'top', 'right']);
 
+const partKinds = [
+  'battery',
+  'camera',
+  'display',
+  'coil',
+  'board',
+  'rim',
+  'midPlate',
+  'button',
+  'magnet',
+  'speaker',
+  'mic',
+  'flash',
+  'hinge',
+  'reader',
+  'port',
+  'other',
+] as const;
+
+const screwSchema = z.object({
+  id,
+  at: pt,
+  leaf: id.optional(),
+  zone: id,
+  head: z.enum(['cross', 'fiveLobe', 'threeWing', 'hex', 'slot']),
+  diaMm: mm(0.4, 6),
+  lengthMm: mm(0.5, 30),
+  stackMm: mm(0, 20),
+  bossDepthMm: mm(0.2, 30),
+  minEngageMm: mm(0, 10),
+});
+
+/** Defaults stand for what models of the first kind, one ring-bonded back, did not need to say. */
 export const deviceSchema: z.ZodType<Device> = z.object({
   id,
   version: z.number().int().min(1),
@@ -42,6 +75,10 @@ export const deviceSchema: z.ZodType<Device> = z.object({
     .array(
       z.object({
         id,
+        name: z.string().min(1).max(80).default('back'),
+        construction: z
+          .enum(['ringGlass', 'ringPlastic', 'fullGlass', 'clipped', 'lensInRing', 'frameLens'])
+          .default('ringGlass'),
         leaf: id,
         side: z.enum(['back', 'front']),
         cover: z.object({
@@ -64,6 +101,9 @@ export const deviceSchema: z.ZodType<Device> = z.object({
       z.object({
         id,
         onFace: id,
+        zone: z.enum(['ring', 'fullArea', 'clips']).default('ring'),
+        patches: z.array(outlineSchema).max(20).default([]),
+        clipsAtMm: z.array(mm(-2000, 2000)).max(100).default([]),
         widthMm: mm(0.5, 30),
         insetMm: mm(0, 20),
         gapMm: mm(0.05, 2),
@@ -78,21 +118,8 @@ export const deviceSchema: z.ZodType<Device> = z.object({
       z.object({
         id,
         name: z.string().min(1).max(80),
-        kind: z.enum([
-          'battery',
-          'camera',
-          'display',
-          'coil',
-          'board',
-          'rim',
-          'midPlate',
-          'button',
-          'magnet',
-          'speaker',
-          'mic',
-          'flash',
-          'other',
-        ]),
+        kind: z.enum(partKinds),
+        leaf: id.optional(),
         shape: shapeSchema,
         fromDepthMm: mm(0, 40),
         toDepthMm: mm(0, 40),
@@ -108,6 +135,7 @@ export const deviceSchema: z.ZodType<Device> = z.object({
       z.object({
         id,
         name: z.string().min(1).max(80),
+        onFace: id.optional(),
         at: arcSchema,
         widthMm: mm(0.5, 60),
         reachMm: mm(0.5, 100),
@@ -117,5 +145,7 @@ export const deviceSchema: z.ZodType<Device> = z.object({
       }),
     )
     .max(20),
+  screws: z.array(screwSchema).max(200).default([]),
   functions: z.array(id).max(60),
+  insideThrough: id.default('back'),
 });

@@ -1,106 +1,34 @@
-import type { Device, Outline, Part, Shape } from '../core/device/types';
-import { commonPractice, judgement, memory } from '../core/source';
+import type { Device } from '../core/device/types';
+import {
+  cable,
+  coverOfKind,
+  device,
+  disc,
+  layOut,
+  phoneFunctions,
+  rect,
+  ringBond,
+  screws,
+  type Layout,
+} from './buildDevice';
 
-/** Invented devices of the demo shop. Sizes and layouts are made up; limits name their sources. */
-const rect = (x0: number, y0: number, x1: number, y1: number, rMm = 0): Outline => ({
-  kind: 'roundRect',
-  min: [x0, y0],
-  max: [x1, y1],
-  rMm,
-});
-
-const clear = judgement(1, 'room that a tool keeps');
-const coilClear = commonPractice(1, 'never under the coil');
-
-const batteryLimit = {
-  caution: commonPractice(60, 'usual discharge limit on cell datasheets; lower for aged cells'),
-  stop: judgement(80, 'film breakdown in the cell is put at 80-90 °C, from memory'),
+/**
+ * Invented devices of the demo shop, one for every construction. Sizes and layouts are made up; limits name their sources.
+ */
+const body = (l: Layout) => {
+  const { parts, thicknessMm } = layOut(l);
+  return { parts, leaf: { id: l.leaf ?? 'body', outline: l.outline, thicknessMm, fill: 'air' } };
 };
-const cameraLimit = {
-  caution: memory(70, 'storage ratings of camera modules 70-85 °C'),
-  stop: judgement(80, 'assumed'),
-};
-const displayLimit = { caution: memory(75, 'display stack'), stop: judgement(85, 'assumed') };
 
-interface Layout {
-  outline: Outline;
-  rimMm: number;
-  coil?: Shape;
-  board: Outline;
-  batteries: Outline[];
-  camera: Outline;
-  buttons: { name: string; shape: Outline }[];
-  glassMm: number;
-  gapMm: number;
-  coreMm: number;
-  plateMm: number;
-  displayMm: number;
-  /** depth over the core where coil, camera top and rim begin */
-  clearanceMm: number;
-}
+const lens = (id: string, x: number, y: number, r: number) => ({ id, shape: disc(x, y, r), role: 'camera' as const });
+const flash = (x: number, y: number, r = 2) => ({ id: 'flash', shape: disc(x, y, r), role: 'flash' as const });
+const without = (...ids: string[]) => phoneFunctions.filter((f) => !ids.includes(f));
 
-function parts(l: Layout): { parts: Part[]; thicknessMm: number } {
-  const top = l.glassMm + l.gapMm;
-  const core = top + l.clearanceMm;
-  const plate = core + l.coreMm;
-  const display = plate + l.plateMm;
-  const end = display + l.displayMm;
-  const part = (
-    id: string,
-    name: string,
-    kind: Part['kind'],
-    shape: Shape,
-    fromDepthMm: number,
-    toDepthMm: number,
-    material: string,
-    more: Partial<Part> = {},
-  ): Part => ({
-    id,
-    name,
-    kind,
-    shape,
-    fromDepthMm,
-    toDepthMm,
-    material,
-    removable: !['rim', 'midPlate'].includes(kind),
-    clearMm: clear,
-    ...more,
-  });
-  return {
-    thicknessMm: end,
-    parts: [
-      ...(l.coil ? [part('coil', 'charging coil', 'coil', l.coil, top, core, 'coil', { clearMm: coilClear })] : []),
-      part('board', 'main board', 'board', l.board, core, plate, 'board'),
-      ...l.batteries.map((b, i) =>
-        part(`battery${i || ''}`, 'battery', 'battery', b, core, plate, 'battery', { limitC: batteryLimit }),
-      ),
-      part('camera', 'camera island', 'camera', l.camera, top, plate, 'camera', { limitC: cameraLimit }),
-      ...l.buttons.map((b, i) => part(`button${i}`, b.name, 'button', b.shape, top, core, 'polymer')),
-      part('midPlate', 'mid plate', 'midPlate', l.outline, plate, display, 'aluminium'),
-      part(
-        'rim',
-        'frame ledge',
-        'rim',
-        { kind: 'band', of: l.outline, fromMm: 0, toMm: l.rimMm },
-        top,
-        display,
-        'aluminium',
-      ),
-      part('display', 'display', 'display', l.outline, display, end, 'display', { limitC: displayLimit }),
-    ],
-  };
-}
-
-const phoneFunctions =
-  'touch display bright earpiece speaker micMain micRear camMain camAux ois flash camFront prox motion vibra buttons chargeW chargeQ nfc sim cell wifiBt gps power'.split(
-    ' ',
-  );
-
-const phone61Outline = rect(0, 0, 72, 150, 10);
-const phone61 = parts({
-  outline: phone61Outline,
+const o61 = rect(0, 0, 72, 150, 10);
+const ring61 = body({
+  outline: o61,
   rimMm: 3,
-  coil: { kind: 'disc', c: [36, 78], rMm: 22 },
+  coil: disc(36, 78, 22),
   board: rect(48, 4, 66, 126),
   batteries: [rect(8, 38, 46, 126)],
   camera: rect(6, 6, 34, 34, 7),
@@ -113,11 +41,11 @@ const phone61 = parts({
   displayMm: 1.5,
 });
 
-const phone54Outline = rect(0, 0, 64, 131, 12);
-const phone54 = parts({
-  outline: phone54Outline,
+const o54 = rect(0, 0, 64, 131, 12);
+const ring54 = body({
+  outline: o54,
   rimMm: 2.6,
-  coil: { kind: 'disc', c: [32, 72], rMm: 18 },
+  coil: disc(32, 72, 18),
   board: rect(5, 6, 24, 118),
   batteries: [rect(26, 42, 58, 112)],
   camera: rect(26, 5, 59, 20, 7),
@@ -133,9 +61,9 @@ const phone54 = parts({
   displayMm: 1.4,
 });
 
-const tabletOutline = rect(0, 0, 160, 245, 10);
-const tablet = parts({
-  outline: tabletOutline,
+const o10 = rect(0, 0, 160, 245, 10);
+const tablet = body({
+  outline: o10,
   rimMm: 10,
   board: rect(40, 10, 120, 45),
   batteries: [rect(12, 55, 76, 205), rect(84, 55, 148, 205)],
@@ -149,139 +77,552 @@ const tablet = parts({
   displayMm: 2,
 });
 
+const o64 = rect(0, 0, 74, 158, 11);
+const full64 = body({
+  outline: o64,
+  rimMm: 3,
+  chassis: true,
+  coil: disc(37, 86, 21),
+  board: rect(44, 6, 68, 40),
+  batteries: [rect(7, 46, 67, 132)],
+  camera: rect(5, 5, 41, 41, 9),
+  buttons: [{ name: 'side key', shape: rect(70, 54, 72.5, 66) }],
+  glassMm: 0.65,
+  gapMm: 0.1,
+  clearanceMm: 0.6,
+  coreMm: 4.3,
+  plateMm: 0.6,
+  displayMm: 1.5,
+});
+
+const o60 = rect(0, 0, 73, 155, 8);
+const plastic60 = body({
+  outline: o60,
+  rimMm: 3.2,
+  board: rect(6, 5, 42, 40),
+  batteries: [rect(8, 46, 65, 126)],
+  camera: rect(45, 8, 65, 34, 5),
+  buttons: [{ name: 'volume keys', shape: rect(69.4, 40, 71.6, 60) }],
+  glassMm: 1,
+  gapMm: 0.25,
+  clearanceMm: 0.5,
+  coreMm: 4.6,
+  plateMm: 0.6,
+  displayMm: 1.6,
+});
+
+const o55 = rect(0, 0, 70, 146, 7);
+const clip55 = body({
+  outline: o55,
+  rimMm: 2.5,
+  board: rect(26, 5, 65, 36),
+  batteries: [rect(7, 58, 63, 124)],
+  camera: rect(7, 8, 23, 24, 4),
+  buttons: [{ name: 'side keys', shape: rect(66, 36, 68.2, 62) }],
+  more: [
+    {
+      id: 'reader',
+      name: 'rear fingerprint reader',
+      kind: 'reader',
+      shape: disc(35, 46, 6.5),
+      material: 'board',
+      layer: 'top',
+    },
+  ],
+  glassMm: 1.2,
+  gapMm: 0.3,
+  clearanceMm: 0.9,
+  coreMm: 4.6,
+  plateMm: 0.6,
+  displayMm: 1.7,
+});
+
+const oLeaf = rect(0, 0, 67, 156, 9);
+const foldRear = body({
+  outline: oLeaf,
+  leaf: 'rear',
+  rimMm: 2.8,
+  coil: disc(34, 88, 17),
+  board: rect(38, 5, 61, 48),
+  batteries: [rect(9, 54, 60, 128)],
+  camera: rect(10, 8, 32, 50, 8),
+  buttons: [],
+  more: [
+    { id: 'hinge', name: 'hinge', kind: 'hinge', shape: rect(0.6, 14, 4, 142), material: 'stainless', layer: 'core' },
+  ],
+  glassMm: 0.6,
+  gapMm: 0.2,
+  clearanceMm: 0.5,
+  coreMm: 3.4,
+  plateMm: 0.5,
+  displayMm: 0.9,
+});
+const foldCover = body({
+  outline: oLeaf,
+  leaf: 'cover',
+  rimMm: 2.8,
+  board: rect(6, 120, 58, 146),
+  batteries: [rect(8, 40, 57, 112)],
+  buttons: [{ name: 'volume keys', shape: rect(2.2, 30, 4.4, 52) }],
+  more: [
+    {
+      id: 'outerDisplay',
+      name: 'outer display',
+      kind: 'display',
+      shape: rect(5, 6, 60, 116, 4),
+      material: 'display',
+      layer: 'top',
+    },
+    { id: 'hinge', name: 'hinge', kind: 'hinge', shape: rect(63, 14, 66.4, 142), material: 'stainless', layer: 'core' },
+  ],
+  glassMm: 0.6,
+  gapMm: 0.2,
+  clearanceMm: 1,
+  coreMm: 2.9,
+  plateMm: 0.5,
+  displayMm: 0.9,
+});
+
+const o67 = rect(0, 0, 77, 161, 12);
+const lens67 = body({
+  outline: o67,
+  rimMm: 3,
+  coil: disc(38, 92, 23),
+  board: rect(46, 6, 70, 52),
+  batteries: [rect(8, 58, 69, 134)],
+  camera: rect(7, 7, 43, 51, 12),
+  buttons: [{ name: 'side key', shape: rect(73, 50, 75.4, 64) }],
+  glassMm: 0.7,
+  gapMm: 0.2,
+  clearanceMm: 0.6,
+  coreMm: 4.4,
+  plateMm: 0.6,
+  displayMm: 1.5,
+});
+const lensRings = [
+  ['lens1', 18, 18],
+  ['lens2', 18, 39],
+  ['lens3', 34, 28.5],
+] as const;
+
+const o62 = rect(0, 0, 73, 152, 9);
+const front62 = body({
+  outline: o62,
+  rimMm: 2.4,
+  board: rect(31, 8, 66, 40),
+  batteries: [rect(8, 46, 65, 128)],
+  camera: rect(8, 9, 28, 37, 6),
+  buttons: [{ name: 'side key', shape: rect(69.2, 44, 71.4, 58) }],
+  glassMm: 1,
+  gapMm: 0.2,
+  clearanceMm: 0.5,
+  coreMm: 4.4,
+  plateMm: 0.6,
+  displayMm: 1.2,
+  displayInsetMm: 2.6,
+});
+/** glass in front of the display and the ring that holds it to the frame, mm */
+const frontGlassMm = 0.7;
+const frontGapMm = 0.3;
+
 export const shippedDevices: Device[] = [
-  {
+  device({
     id: 'ring61',
-    version: 1,
     name: 'Ring-bond 6.1',
-    kind: 'phone',
-    leaves: [{ id: 'body', outline: phone61Outline, thicknessMm: phone61.thicknessMm, fill: 'air' }],
+    leaves: [ring61.leaf],
     faces: [
       {
         id: 'back',
+        name: 'back',
         leaf: 'body',
         side: 'back',
-        cover: {
-          strength: 'glassStrengthened',
-          material: 'glass',
-          hMm: 0.8,
-          outline: phone61Outline,
-          printLayer: true,
-          insetToFrameMm: 0.15,
-        },
+        ...coverOfKind('ringGlass', o61, 0.8),
         holes: [
-          { id: 'lens1', shape: { kind: 'disc', c: [13.5, 14], rMm: 4.4 }, role: 'camera' },
-          { id: 'lens2', shape: { kind: 'disc', c: [13.5, 26], rMm: 4.4 }, role: 'camera' },
-          { id: 'lens3', shape: { kind: 'disc', c: [26.5, 20], rMm: 4.4 }, role: 'camera' },
-          { id: 'flash', shape: { kind: 'disc', c: [26.5, 10.5], rMm: 2 }, role: 'flash' },
+          lens('lens1', 13.5, 14, 4.4),
+          lens('lens2', 13.5, 26, 4.4),
+          lens('lens3', 26.5, 20, 4.4),
+          flash(26.5, 10.5),
         ],
       },
     ],
-    bonds: [
-      {
-        id: 'backRing',
-        onFace: 'back',
-        widthMm: 2,
-        insetMm: 0,
-        gapMm: 0.2,
-        adhesive: 'foamRing',
-        gaps: [{ fromMm: -3, toMm: 3 }],
-      },
-    ],
-    parts: phone61.parts,
+    bonds: [ringBond('backRing', 'back', 2, { gaps: [{ fromMm: -3, toMm: 3 }] })],
+    parts: ring61.parts,
     cables: [
-      {
-        id: 'rearCable',
-        name: 'rear cable',
-        at: { fromMm: 318, toMm: 324 },
-        widthMm: 6,
-        reachMm: 14,
-        slackMm: 38,
-        foldToward: 'right',
-        unplugFirst: false,
-      },
+      cable({ id: 'rearCable', name: 'rear cable', at: { fromMm: 318, toMm: 324 }, slackMm: 38, foldToward: 'right' }),
     ],
-    functions: phoneFunctions,
-  },
-  {
+    screws: [
+      ...screws(
+        'bracket',
+        [
+          [51, 8],
+          [57, 8],
+          [63, 8],
+          [51, 40],
+          [63, 40],
+        ],
+        1.6,
+      ),
+      ...screws(
+        'foot',
+        [
+          [14, 134],
+          [36, 138],
+          [58, 134],
+        ],
+        2.4,
+        { head: 'threeWing' },
+      ),
+    ],
+  }),
+  device({
     id: 'ring54',
-    version: 1,
     name: 'Ring-bond 5.4',
-    kind: 'phone',
-    leaves: [{ id: 'body', outline: phone54Outline, thicknessMm: phone54.thicknessMm, fill: 'air' }],
+    leaves: [ring54.leaf],
     faces: [
       {
         id: 'back',
+        name: 'back',
         leaf: 'body',
         side: 'back',
-        cover: {
-          strength: 'glassStrengthened',
-          material: 'glass',
-          hMm: 0.7,
-          outline: phone54Outline,
-          printLayer: true,
-          insetToFrameMm: 0.15,
-        },
-        holes: [
-          { id: 'lens1', shape: { kind: 'disc', c: [34.5, 12.5], rMm: 4.2 }, role: 'camera' },
-          { id: 'lens2', shape: { kind: 'disc', c: [46, 12.5], rMm: 4.2 }, role: 'camera' },
-          { id: 'flash', shape: { kind: 'disc', c: [54, 12.5], rMm: 1.8 }, role: 'flash' },
-        ],
+        ...coverOfKind('ringGlass', o54, 0.7),
+        holes: [lens('lens1', 34.5, 12.5, 4.2), lens('lens2', 46, 12.5, 4.2), flash(54, 12.5, 1.8)],
       },
     ],
-    bonds: [{ id: 'backRing', onFace: 'back', widthMm: 1.8, insetMm: 0.2, gapMm: 0.2, adhesive: 'foamRing', gaps: [] }],
-    parts: phone54.parts,
-    cables: [],
-    functions: phoneFunctions.filter((f) => f !== 'ois' && f !== 'camAux'),
-  },
-  {
+    bonds: [ringBond('backRing', 'back', 1.8, { insetMm: 0.2 })],
+    parts: ring54.parts,
+    screws: screws(
+      'bracket',
+      [
+        [8, 9],
+        [14, 9],
+        [20, 9],
+        [8, 60],
+        [20, 112],
+      ],
+      1.6,
+    ),
+    functions: without('ois', 'camAux'),
+  }),
+  device({
     id: 'tablet10',
-    version: 1,
     name: 'Glass-back tablet 10',
     kind: 'tablet',
-    leaves: [{ id: 'body', outline: tabletOutline, thicknessMm: tablet.thicknessMm, fill: 'air' }],
+    leaves: [tablet.leaf],
     faces: [
       {
         id: 'back',
+        name: 'back',
         leaf: 'body',
         side: 'back',
-        cover: {
-          strength: 'glassStrengthened',
-          material: 'glass',
-          hMm: 1.1,
-          outline: tabletOutline,
-          printLayer: true,
-          insetToFrameMm: 0.2,
-        },
-        holes: [{ id: 'lens1', shape: { kind: 'disc', c: [21, 21], rMm: 5 }, role: 'camera' }],
+        ...coverOfKind('ringGlass', o10, 1.1, 0.2),
+        holes: [lens('lens1', 21, 21, 5)],
       },
     ],
-    bonds: [
-      {
-        id: 'backRing',
-        onFace: 'back',
-        widthMm: 8,
-        insetMm: 0,
-        gapMm: 0.3,
-        adhesive: 'strongRing',
-        gaps: [{ fromMm: 20, toMm: 32 }],
-      },
-    ],
+    bonds: [ringBond('backRing', 'back', 8, { gapMm: 0.3, adhesive: 'strongRing', gaps: [{ fromMm: 20, toMm: 32 }] })],
     parts: tablet.parts,
     cables: [
-      {
+      cable({
         id: 'micCable',
         name: 'microphone cable',
         at: { fromMm: 395, toMm: 401 },
-        widthMm: 6,
         reachMm: 18,
         slackMm: 25,
         foldToward: 'top',
         unplugFirst: true,
+      }),
+    ],
+    screws: screws(
+      'bracket',
+      [
+        [44, 14],
+        [60, 14],
+        [100, 14],
+        [116, 14],
+      ],
+      3,
+      { diaMm: 1.4 },
+    ),
+    functions: without('earpiece', 'prox', 'vibra', 'sim', 'cell', 'nfc', 'chargeQ', 'ois', 'camAux'),
+  }),
+  device({
+    id: 'full64',
+    name: 'Full-bond 6.4',
+    leaves: [full64.leaf],
+    faces: [
+      {
+        id: 'back',
+        name: 'back',
+        leaf: 'body',
+        side: 'back',
+        ...coverOfKind('fullGlass', o64, 0.65),
+        holes: [lens('lens1', 14, 14, 6), lens('lens2', 14, 32, 6), lens('lens3', 31, 23, 6), flash(31, 10, 2.2)],
       },
     ],
-    functions: phoneFunctions.filter(
-      (f) => !['earpiece', 'prox', 'vibra', 'sim', 'cell', 'nfc', 'chargeQ', 'ois', 'camAux'].includes(f),
+    bonds: [ringBond('backFull', 'back', 3, { zone: 'fullArea', gapMm: 0.1, adhesive: 'fullAreaPu' })],
+    parts: full64.parts,
+    screws: [
+      ...screws(
+        'shield',
+        [
+          [46, 8],
+          [66, 8],
+          [46, 38],
+          [66, 38],
+        ],
+        1.4,
+      ),
+      ...screws(
+        'foot',
+        [
+          [16, 142],
+          [37, 146],
+          [58, 142],
+        ],
+        2.2,
+        { head: 'fiveLobe' },
+      ),
+    ],
+  }),
+  device({
+    id: 'plastic60',
+    name: 'Plastic-back 6.0',
+    leaves: [plastic60.leaf],
+    faces: [
+      {
+        id: 'back',
+        name: 'back',
+        leaf: 'body',
+        side: 'back',
+        ...coverOfKind('ringPlastic', o60, 1, 0.1),
+        holes: [lens('lens1', 55, 15, 4.6), lens('lens2', 55, 27, 4.6)],
+      },
+    ],
+    bonds: [ringBond('backRing', 'back', 2.6, { gapMm: 0.25 })],
+    parts: plastic60.parts,
+    screws: screws(
+      'cover',
+      [
+        [10, 42],
+        [63, 42],
+        [10, 130],
+        [36, 134],
+        [63, 130],
+      ],
+      3.5,
+      { diaMm: 1.4 },
     ),
-  },
+    functions: without('ois', 'chargeQ'),
+  }),
+  device({
+    id: 'clip55',
+    name: 'Clip-back 5.5',
+    leaves: [clip55.leaf],
+    faces: [
+      {
+        id: 'back',
+        name: 'back',
+        leaf: 'body',
+        side: 'back',
+        ...coverOfKind('clipped', o55, 1.2, 0.1),
+        holes: [lens('lens1', 15, 16, 5), { id: 'readerHole', shape: disc(35, 46, 6), role: 'reader' }],
+      },
+    ],
+    bonds: [
+      ringBond('backClips', 'back', 2, {
+        zone: 'clips',
+        gapMm: 0.3,
+        patches: [rect(26, 56, 44, 62, 1)],
+        clipsAtMm: [30, 62, 92, 122, 152, 182, 214, 238, 270, 300, 330, 360, 392],
+      }),
+    ],
+    parts: clip55.parts,
+    cables: [
+      cable({
+        id: 'readerCable',
+        name: 'reader cable',
+        at: { fromMm: 318, toMm: 323 },
+        widthMm: 5,
+        reachMm: 26,
+        slackMm: 12,
+        foldToward: 'right',
+        unplugFirst: true,
+      }),
+    ],
+    screws: screws(
+      'cover',
+      [
+        [9, 40],
+        [61, 40],
+        [9, 128],
+        [35, 132],
+        [61, 128],
+      ],
+      4,
+      { diaMm: 1.6 },
+    ),
+    functions: [...without('ois', 'chargeQ', 'camAux'), 'finger'],
+  }),
+  device({
+    id: 'fold78',
+    name: 'Two-leaf 7.8',
+    leaves: [foldRear.leaf, foldCover.leaf],
+    faces: [
+      {
+        id: 'back',
+        name: 'back of the rear leaf',
+        leaf: 'rear',
+        side: 'back',
+        ...coverOfKind('ringGlass', oLeaf, 0.6),
+        holes: [lens('lens1', 21, 16, 5.4), lens('lens2', 21, 29, 5.4), lens('lens3', 21, 42, 5.4), flash(30, 45, 1.4)],
+      },
+      {
+        id: 'secondOuter',
+        name: 'outer glass of the cover leaf',
+        leaf: 'cover',
+        side: 'back',
+        ...coverOfKind('ringGlass', oLeaf, 0.6),
+        holes: [lens('selfieLens', 33, 9, 1.8)],
+      },
+    ],
+    bonds: [
+      ringBond('backRing', 'back', 1.8, { insetMm: 0.2 }),
+      ringBond('outerRing', 'secondOuter', 1.6, { insetMm: 0.2 }),
+    ],
+    parts: [...foldRear.parts, ...foldCover.parts],
+    cables: [
+      cable({
+        id: 'outerCable',
+        name: 'outer display cable',
+        onFace: 'secondOuter',
+        at: { fromMm: -4, toMm: 4 },
+        widthMm: 8,
+        reachMm: 12,
+        slackMm: 30,
+        foldToward: 'bottom',
+      }),
+    ],
+    screws: screws(
+      'hinge',
+      [
+        [8, 20],
+        [8, 136],
+      ],
+      2,
+      { leaf: 'rear', head: 'fiveLobe' },
+    ),
+    functions: [...without('chargeQ'), 'finger'],
+  }),
+  device({
+    id: 'lens67',
+    name: 'Lens-ring 6.7',
+    leaves: [lens67.leaf],
+    faces: [
+      {
+        id: 'back',
+        name: 'back',
+        leaf: 'body',
+        side: 'back',
+        ...coverOfKind('ringGlass', o67, 0.7),
+        holes: [...lensRings.map(([id, x, y]) => lens(`${id}Hole`, x, y, 8.4)), flash(35, 45, 2)],
+      },
+      ...lensRings.map(([id, x, y], i) => ({
+        id,
+        name: `lens cover ${i + 1}`,
+        leaf: 'body',
+        side: 'back' as const,
+        ...coverOfKind('lensInRing', disc(x, y, 7.2), 0.5, 0.1),
+        holes: [lens(`${id}View`, x, y, 3.4)],
+      })),
+    ],
+    bonds: [
+      ringBond('backRing', 'back', 2),
+      ...lensRings.map(([id]) =>
+        ringBond(`${id}Tape`, id, 1.4, { insetMm: 0.3, gapMm: 0.15, adhesive: 'transferTape' }),
+      ),
+    ],
+    parts: lens67.parts,
+    cables: [
+      cable({ id: 'rearCable', name: 'rear cable', at: { fromMm: 345, toMm: 351 }, slackMm: 34, foldToward: 'right' }),
+    ],
+    screws: screws(
+      'bracket',
+      [
+        [48, 10],
+        [58, 10],
+        [68, 10],
+        [48, 50],
+        [68, 50],
+      ],
+      1.6,
+    ),
+  }),
+  device({
+    id: 'front62',
+    name: 'Front-opening 6.2',
+    leaves: [front62.leaf],
+    faces: [
+      {
+        id: 'front',
+        name: 'front',
+        leaf: 'body',
+        side: 'front',
+        ...coverOfKind('ringGlass', o62, frontGlassMm),
+        holes: [],
+      },
+      {
+        id: 'lensGlass',
+        name: 'lens glass in the camera frame',
+        leaf: 'body',
+        side: 'back',
+        ...coverOfKind('frameLens', rect(9, 10, 27, 36, 5), 0.6, 0.1),
+        holes: [lens('lens1', 18, 17, 4), lens('lens2', 18, 29, 4)],
+      },
+    ],
+    bonds: [
+      ringBond('frontRing', 'front', 1.6, { gapMm: frontGapMm }),
+      ringBond('lensBond', 'lensGlass', 1.4, { gapMm: 0.15, adhesive: 'solventBorne' }),
+    ],
+    // the panel hangs under the front glass, the housing closes the back
+    parts: front62.parts.map((p) =>
+      p.kind === 'display'
+        ? { ...p, toDepthMm: front62.leaf.thicknessMm - frontGlassMm }
+        : p.kind === 'rim'
+          ? { ...p, toDepthMm: front62.leaf.thicknessMm - frontGlassMm - frontGapMm }
+          : p,
+    ),
+    cables: [
+      cable({
+        id: 'displayCable',
+        name: 'display cable',
+        onFace: 'front',
+        at: { fromMm: 98, toMm: 106 },
+        widthMm: 8,
+        reachMm: 12,
+        slackMm: 28,
+        foldToward: 'left',
+      }),
+    ],
+    screws: [
+      ...screws(
+        'shield',
+        [
+          [9, 42],
+          [36, 42],
+          [64, 42],
+        ],
+        1.8,
+      ),
+      ...screws(
+        'foot',
+        [
+          [16, 138],
+          [57, 138],
+        ],
+        2.6,
+        { head: 'fiveLobe' },
+      ),
+    ],
+    functions: without('ois', 'nfc', 'chargeQ'),
+    insideThrough: 'front',
+  }),
 ];

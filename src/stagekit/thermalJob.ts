@@ -34,6 +34,7 @@ export function liftCase(job: JobState, settings: Settings): Omit<LiftCase, 'pic
     hMm: cover.hMm,
     adhesive: adhesiveRecord(job.bond.adhesive),
     ringMm: job.bond.widthMm,
+    fullArea: job.bond.zone === 'fullArea',
     perimeterMm: bondPerimeter(job.device, job.bond).lengthMm,
     flawUm: chipFlawUm[chip].value,
     keepCover: job.keepCover,

@@ -1,5 +1,6 @@
 import { CoreInputError } from '../errors';
-import { inset } from './shapes';
+import { signedArea } from './polygon';
+import { boxOf, inset } from './shapes';
 import type { Bond, Device, EdgeId, Outline, Pt } from './types';
 
 export interface PerimeterPoint {
@@ -21,17 +22,17 @@ interface Piece {
 /**
  * The centre line of a ring bond as a path: s = 0 at bottom middle, growing clockwise as looked at from behind
  * (bottom middle, left corner, left side upward, top, right side downward, back to bottom middle).
- * A corner belongs to the edge that it leaves. Only rounded rectangles have a perimeter here.
+ * A corner belongs to the edge that it leaves. A disc is a rounded rectangle of four corners; a convex polygon's sides
+ * belong to the edge that they face.
  */
 export class Perimeter {
   readonly lengthMm: number;
   private readonly pieces: Piece[] = [];
 
   constructor(outline: Outline) {
-    if (outline.kind !== 'roundRect') throw new CoreInputError('outline', outline.kind, 'a rounded rectangle');
-    const [x0, y0] = outline.min;
-    const [x1, y1] = outline.max;
-    const r = outline.rMm;
+    const { min, max } = boxOf(outline);
+    const [x0, y0] = min;
+    const [x1, y1] = max;
     const mid = (x0 + x1) / 2;
     let s = 0;
     const add = (lengthMm: number, edge: EdgeId, corner: boolean, at: Piece['at']) => {
@@ -44,6 +45,24 @@ export class Perimeter {
         at: [from[0] + u * (to[0] - from[0]), from[1] + u * (to[1] - from[1])],
         normal,
       }));
+    if (outline.kind === 'polygon') {
+      for (const [a, b] of polygonSides(outline.pts, mid)) {
+        const l = Math.hypot(b[0] - a[0], b[1] - a[1]);
+        const normal: Pt = [(b[1] - a[1]) / l, -(b[0] - a[0]) / l];
+        const edge: EdgeId =
+          Math.abs(normal[1]) >= Math.abs(normal[0])
+            ? normal[1] > 0
+              ? 'bottom'
+              : 'top'
+            : normal[0] > 0
+              ? 'right'
+              : 'left';
+        line(a, b, normal, edge);
+      }
+      this.lengthMm = s;
+      return;
+    }
+    const r = outline.rMm;
     // angles grow clockwise on screen because y points down
     const arc = (c: Pt, startDeg: number, edge: EdgeId) =>
       add((Math.PI / 2) * r, edge, true, (u) => {
@@ -112,8 +131,9 @@ export class Perimeter {
       const firstEnd = own
         .filter((p) => p.fromMm < this.lengthMm / 2)
         .reduce((m, p) => Math.max(m, p.fromMm + p.lengthMm), 0);
-      return { fromMm: last.fromMm - this.lengthMm, toMm: firstEnd };
+      return { fromMm: last.edge === 'bottom' ? last.fromMm - this.lengthMm : 0, toMm: firstEnd };
     }
+    if (!own.length) throw new CoreInputError('outline', edge, 'an outline with four sides');
     return { fromMm: own[0]!.fromMm, toMm: own[own.length - 1]!.fromMm + own[own.length - 1]!.lengthMm };
   }
 
@@ -126,11 +146,31 @@ export class Perimeter {
   }
 }
 
-export function coverOf(device: Device, bond: Bond) {
+/** Sides of a convex polygon from bottom middle on, clockwise as looked at. */
+function polygonSides(pts: readonly Pt[], midX: number): [Pt, Pt][] {
+  const ring = signedArea(pts) > 0 ? pts : [...pts].reverse();
+  const n = ring.length;
+  let start: { at: Pt; i: number } | null = null;
+  for (let i = 0; i < n; i++) {
+    const [a, b] = [ring[i]!, ring[(i + 1) % n]!];
+    if (a[0] === b[0] || (a[0] - midX) * (b[0] - midX) > 0) continue;
+    const at: Pt = [midX, a[1] + ((midX - a[0]) * (b[1] - a[1])) / (b[0] - a[0])];
+    if (!start || at[1] > start.at[1]) start = { at, i };
+  }
+  if (!start) throw new CoreInputError('outline', 'polygon', 'a convex outline');
+  const first = start;
+  const corners = Array.from({ length: n }, (_, k) => ring[(first.i + 1 + k) % n]!);
+  const path = [first.at, ...corners, first.at];
+  return path.slice(1).map((b, i): [Pt, Pt] => [path[i]!, b]);
+}
+
+export function faceOf(device: Device, bond: Bond) {
   const face = device.faces.find((f) => f.id === bond.onFace);
   if (!face) throw new CoreInputError('bond.onFace', bond.onFace, 'a face of this device');
-  return face.cover;
+  return face;
 }
+
+export const coverOf = (device: Device, bond: Bond) => faceOf(device, bond).cover;
 
 /** Centre line of the bond: the cover's outline moved in by inset + half the width. */
 export function bondPerimeter(device: Device, bond: Bond): Perimeter {

@@ -3,8 +3,7 @@ import type { Outline, Pt } from './types';
 /** Signed area of a closed polygon, mm²; positive counter-clockwise in the (x, y) of its own numbers. */
 export function signedArea(pts: readonly Pt[]): number {
   let a = 0;
-  for (let i = 0, j = pts.length - 1; i < pts.length; j = i++)
-    a += pts[j]![0] * pts[i]![1] - pts[i]![0] * pts[j]![1];
+  for (let i = 0, j = pts.length - 1; i < pts.length; j = i++) a += pts[j]![0] * pts[i]![1] - pts[i]![0] * pts[j]![1];
   return a / 2;
 }
 
@@ -110,7 +109,9 @@ export function selfCrossing(pts: readonly Pt[]): [number, number] | null {
       if (next) {
         // neighbours share one point; folding back onto each other is a crossing too
         const [p, shared, q] = (i + 1) % n === j ? [a, b, d] : [c, a, b];
-        const back = cross(shared, p, q) === 0 && (p[0] - shared[0]) * (q[0] - shared[0]) + (p[1] - shared[1]) * (q[1] - shared[1]) > 0;
+        const back =
+          cross(shared, p, q) === 0 &&
+          (p[0] - shared[0]) * (q[0] - shared[0]) + (p[1] - shared[1]) * (q[1] - shared[1]) > 0;
         if (back) return [i + 1, j + 1];
       } else if (segmentsMeet(a, b, c, d)) return [i + 1, j + 1];
     }
@@ -171,6 +172,7 @@ export function distanceToLoops(loops: readonly (readonly Pt[])[], o: Outline): 
   let d = Infinity;
   for (const c of q) d = Math.min(d, least(c));
   for (const l of loops)
-    for (const p of l) for (let i = 0; i < q.length; i++) d = Math.min(d, nearSegment(p, q[i]!, q[(i + 1) % q.length]!).d);
+    for (const p of l)
+      for (let i = 0; i < q.length; i++) d = Math.min(d, nearSegment(p, q[i]!, q[(i + 1) % q.length]!).d);
   return d;
 }

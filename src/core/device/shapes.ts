@@ -1,3 +1,4 @@
+import { insetConvex } from './polygon';
 import type { Outline, Pt, Shape } from './types';
 
 /**
@@ -59,7 +60,7 @@ export function boxOf(shape: Shape): Box {
   return { min: [Math.min(...xs), Math.min(...ys)], max: [Math.max(...xs), Math.max(...ys)] };
 }
 
-/** The outline moved inward (positive) or outward (negative) by a distance, mm. Polygons are not offset here. */
+/** The outline moved inward (positive) or outward (negative) by a distance, mm. A polygon has to be convex. */
 export function inset(o: Outline, byMm: number): Outline {
   if (o.kind === 'disc') return { ...o, rMm: o.rMm - byMm };
   if (o.kind === 'roundRect')
@@ -69,5 +70,15 @@ export function inset(o: Outline, byMm: number): Outline {
       max: [o.max[0] - byMm, o.max[1] - byMm],
       rMm: Math.max(0, o.rMm - byMm),
     };
-  return o;
+  const pts = insetConvex(o.pts, byMm);
+  return pts ? { kind: 'polygon', pts } : o;
+}
+
+/** The shape turned over left to right within a width: as somebody sees it who looks at the other face. */
+export function mirrorX<S extends Shape>(shape: S, widthMm: number): S;
+export function mirrorX(s: Shape, widthMm: number): Shape {
+  if (s.kind === 'band') return { ...s, of: mirrorX(s.of, widthMm) };
+  if (s.kind === 'disc') return { ...s, c: [widthMm - s.c[0], s.c[1]] };
+  if (s.kind === 'roundRect') return { ...s, min: [widthMm - s.max[0], s.min[1]], max: [widthMm - s.min[0], s.max[1]] };
+  return { kind: 'polygon', pts: s.pts.map((p): Pt => [widthMm - p[0], p[1]]).reverse() };
 }

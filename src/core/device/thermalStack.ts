@@ -1,6 +1,7 @@
 import { adhesiveRecord } from '../adhesives';
 import { CoreInputError } from '../errors';
 import { coverOf } from './perimeter';
+import { boxOf } from './shapes';
 import type { Bond, Device, Outline, Part, Shape } from './types';
 
 export interface StackZone {
@@ -35,6 +36,24 @@ export interface ThermalStack {
 }
 
 const sliverMm = 0.05;
+
+/** The glued band; a full-area bond reaches to the middle. */
+export const bondZone = (outline: Outline, bond: Bond): Shape => ({
+  kind: 'band',
+  of: outline,
+  fromMm: bond.insetMm,
+  toMm: bond.zone === 'fullArea' ? 250 : bond.insetMm + bond.widthMm,
+});
+
+/** A cover that does not reach over its leaf, or is not glued, has no heat model of the whole device. */
+export function heatModelled(device: Device, bond: Bond): boolean {
+  if (bond.zone === 'clips') return false;
+  const leaf = device.leaves[0];
+  if (!leaf) return false;
+  const c = boxOf(coverOf(device, bond).outline);
+  const l = boxOf(leaf.outline);
+  return c.max[0] - c.min[0] > 0.85 * (l.max[0] - l.min[0]) && c.max[1] - c.min[1] > 0.85 * (l.max[1] - l.min[1]);
+}
 
 /**
  * Cuts the device into layers at every depth where a part begins or ends; slivers under 0.05 mm are merged into the layer
@@ -73,11 +92,9 @@ export function toThermalStack(device: Device, bond: Bond, present: ReadonlySet<
       if (p.fromDepthMm < mid && p.toDepthMm > mid) zones.push({ shape: p.shape, material: p.material, from: p.id });
     if (inBond) {
       bondLayer = layers.length;
-      zones.push({
-        shape: { kind: 'band', of: cover.outline, fromMm: bond.insetMm, toMm: bond.insetMm + bond.widthMm },
-        material: bondMaterial,
-        from: bond.id,
-      });
+      if (bond.zone !== 'clips')
+        zones.push({ shape: bondZone(cover.outline, bond), material: bondMaterial, from: bond.id });
+      for (const shape of bond.patches) zones.push({ shape, material: bondMaterial, from: bond.id });
     }
     layers.push({ thicknessMm, cells: Math.max(1, Math.round(thicknessMm)), fill: leaf.fill, zones });
   }

@@ -32,13 +32,21 @@ export type PartKind =
   | 'speaker'
   | 'mic'
   | 'flash'
+  | 'hinge'
+  | 'reader'
+  | 'port'
   | 'other';
+
+/** How a cover is held; decides method, heat and tools. */
+export type Construction = 'ringGlass' | 'ringPlastic' | 'fullGlass' | 'clipped' | 'lensInRing' | 'frameLens';
 
 /** Anything inside with an extent. The same list makes heat zones, keep-outs, watched places and depth limits. */
 export interface Part {
   id: string;
   name: string;
   kind: PartKind;
+  /** leaf that it sits in; the first one when it is not said */
+  leaf?: string | undefined;
   shape: Shape;
   /** depth from the outer surface of the back, mm */
   fromDepthMm: number;
@@ -47,12 +55,15 @@ export interface Part {
   removable: boolean;
   /** margin that a tool keeps from this part, mm */
   clearMm: Sourced;
-  limitC?: { caution: Sourced; stop: Sourced };
+  limitC?: { caution: Sourced; stop: Sourced } | undefined;
 }
 
 export interface Cable {
   id: string;
   name: string;
+  /** face whose cover it crosses to; the back when it is not said */
+  onFace?: string | undefined;
+  /** place along the bond and the edge that the cover is turned over, both as somebody sees them who looks at the face */
   at: Arc;
   widthMm: number;
   /** how far the cable and its connector reach in from the edge, mm */
@@ -81,16 +92,26 @@ export interface Cover {
 
 export interface Face {
   id: string;
+  name: string;
   leaf: string;
+  construction: Construction;
   side: 'back' | 'front';
   cover: Cover;
   holes: Hole[];
 }
 
-/** What is softened, cut, cleaned and laid again. */
+/**
+ * What is softened, cut, cleaned and laid again. `ring`: a band along the cover's edge; `fullArea`: everything inside the
+ * inset; `clips`: nothing is glued but the patches.
+ */
 export interface Bond {
   id: string;
   onFace: string;
+  zone: 'ring' | 'fullArea' | 'clips';
+  /** glued spots besides the zone: at a camera, an antenna, a reader */
+  patches: Outline[];
+  /** places of clips along the edge, s in mm */
+  clipsAtMm: number[];
   /** ring width and its inset from the cover's outline, mm */
   widthMm: number;
   insetMm: number;
@@ -98,6 +119,20 @@ export interface Bond {
   adhesive: string;
   /** vents and microphone paths left open */
   gaps: Arc[];
+}
+
+export interface ScrewHole {
+  id: string;
+  at: Pt;
+  leaf?: string | undefined;
+  zone: string;
+  head: 'cross' | 'fiveLobe' | 'threeWing' | 'hex' | 'slot';
+  diaMm: number;
+  lengthMm: number;
+  /** what the screw passes before the boss, the boss's depth and the least engagement, mm */
+  stackMm: number;
+  bossDepthMm: number;
+  minEngageMm: number;
 }
 
 export interface Leaf {
@@ -119,5 +154,8 @@ export interface Device {
   bonds: Bond[];
   parts: Part[];
   cables: Cable[];
+  screws: ScrewHole[];
   functions: string[];
+  /** face through which the inside is reached */
+  insideThrough: string;
 }

@@ -12,6 +12,7 @@ import { edgeOrder } from './order';
 import { choosePick, comparePicks } from './picks';
 import { planLift } from './plan';
 import { openRing, releaseG, stressS } from './ringOpening';
+import { openStraight } from './straightOpening';
 import { breakChance, coverStrengths, coverStrengthMPa, residualLayerMPa } from './strength';
 import { arcVerdict, liftThresholds, picksMm, wedgeState, type LiftCase } from './verdict';
 
@@ -23,6 +24,7 @@ const base: LiftCase = {
   hMm: 0.8,
   adhesive: foam,
   ringMm: 2,
+  fullArea: false,
   perimeterMm: 420,
   pickMm: 0.5,
   flawUm: 30,
@@ -311,5 +313,31 @@ describe('plan of the whole ring (one law 3)', () => {
     expect(choosePick(two, true)).toMatchObject({ reason: 'leastBreaking', way: { pickMm: 0.5 } });
     const none = ways.map((w) => ({ ...w, over: ['battery' as const] }));
     expect(choosePick(none, true)).toMatchObject({ reason: 'nothingWorks', way: { pickMm: 0.8 } });
+  });
+});
+
+describe('a cover glued over its whole area', () => {
+  const e = (72e3 / (1 - 0.22 ** 2)) as number;
+
+  it('agrees with the worked example of the reference at 20 J/m² and k = 10 N/mm³', () => {
+    const o = openStraight(strengthened, 0.8, 0.3, 20, 10);
+    expect(o.aheadMm).toBeCloseTo(9.78049, 4);
+    expect(o.stressMPa).toBeCloseTo(70.3942, 3);
+    expect(o.ellMm).toBeCloseTo(5.99455, 4);
+  });
+
+  it('a stiff foundation gives the rigid beam: a = (3E\u2032h³δ²/8Gc)^¼ (Obreimoff 1930 form)', () => {
+    const rigid = ((3 * e * 0.8 ** 3 * 0.3 ** 2) / (8 * 0.02)) ** 0.25;
+    expect(Math.abs(openStraight(strengthened, 0.8, 0.3, 20, 1e9).aheadMm / rigid - 1)).toBeLessThan(0.005);
+  });
+
+  it('does not open at ring temperatures; at 200 °C the stress is over the design of cracked glass and under intact', () => {
+    const at = (tC: number, keepCover: boolean) =>
+      wedgeState({ ...base, fullArea: true, adhesive: adhesiveRecord('fullAreaPu'), keepCover, hMm: 0.65 }, tC, 1);
+    // common practice: comes off piece by piece at about 200 °C, not at 110 °C
+    expect(at(110, false).ok).toBe(false);
+    expect(at(200, false).opening.aheadMm).toBeGreaterThan(5);
+    expect(at(200, true).stressMPa).toBeGreaterThan(52);
+    expect(at(200, true).stressMPa).toBeLessThan(230);
   });
 });

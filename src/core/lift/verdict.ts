@@ -2,6 +2,7 @@ import type { Adhesive } from '../adhesives';
 import { judgement, type Range } from '../source';
 import { fractureEnergyJm2 } from './fractureEnergy';
 import { openRing, type RingOpening } from './ringOpening';
+import { openStraight } from './straightOpening';
 import { breakChance, coverStrengthMPa, type CoverStrength } from './strength';
 
 export const picksMm = [0.3, 0.4, 0.5, 0.8] as const;
@@ -22,6 +23,8 @@ export interface LiftCase {
   hMm: number;
   adhesive: Adhesive;
   ringMm: number;
+  /** glued over the whole area: the straight front rules, not the ring */
+  fullArea: boolean;
   perimeterMm: number;
   pickMm: number;
   flawUm: number;
@@ -44,7 +47,10 @@ export interface WedgeState {
 /** State of the wedge at one bond-line temperature and speed. */
 export function wedgeState(c: LiftCase, tC: number, vMmS: number): WedgeState {
   const gcJm2 = fractureEnergyJm2(c.adhesive.debond, tC, vMmS);
-  const opening = openRing('insert', c.cover, c.hMm, c.pickMm, gcJm2, c.adhesive.debond.kNmm3.value, c.ringMm);
+  const k = c.adhesive.debond.kNmm3.value;
+  const opening = c.fullArea
+    ? openStraight(c.cover, c.hMm, c.pickMm, gcJm2, k)
+    : openRing('insert', c.cover, c.hMm, c.pickMm, gcJm2, k, c.ringMm);
   const { charMPa, designMPa } = coverStrengthMPa(c.cover, c.hMm, c.flawUm);
   const opens = opening.aheadMm >= aheadMinMm.value;
   const stressMPa = opening.aheadMm > 0 ? opening.stressMPa : opening.onsetMPa;

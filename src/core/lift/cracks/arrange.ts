@@ -49,10 +49,7 @@ export function arrange(
   cracks: readonly (readonly Pt[])[],
   snapMm: number,
 ): Arrangement {
-  const boundary: Segment[] = [
-    ...sides(outline, 'outline'),
-    ...holes.flatMap((h, i) => sides(h, `hole${i}`)),
-  ];
+  const boundary: Segment[] = [...sides(outline, 'outline'), ...holes.flatMap((h, i) => sides(h, `hole${i}`))];
   const snapped = snapEnds(boundary, cracks, snapMm);
   const segments = [...boundary];
   snapped.forEach((c, i) => {
@@ -207,8 +204,7 @@ const endsOf = (key: string): [number, number] => {
 /** Takes out edges with a loose end until none is left; returns them. */
 function prune(vertices: readonly Pt[], edges: Arrangement['edges']): Arrangement['dangling'] {
   const at = new Map<number, Set<string>>();
-  for (const key of edges.keys())
-    for (const v of endsOf(key)) at.set(v, (at.get(v) ?? new Set()).add(key));
+  for (const key of edges.keys()) for (const v of endsOf(key)) at.set(v, (at.get(v) ?? new Set()).add(key));
   const out: Arrangement['dangling'] = [];
   const loose = [...at].filter(([, e]) => e.size === 1).map(([v]) => v);
   while (loose.length) {
@@ -270,7 +266,13 @@ function walk(vertices: readonly Pt[], edges: Arrangement['edges']): Pick<Arrang
     faces.forEach((f, i) => {
       if (root(f.loop[0]!) === root(loop[0]!)) return;
       if (best >= 0 && own[i]! >= own[best]!) return;
-      if (insidePolygon(vertices[loop[0]!]!, f.loop.map((k) => vertices[k]!))) best = i;
+      if (
+        insidePolygon(
+          vertices[loop[0]!]!,
+          f.loop.map((k) => vertices[k]!),
+        )
+      )
+        best = i;
     });
     if (best < 0) continue;
     faces[best]!.islands.push(loop);

@@ -39,16 +39,20 @@ describe('pieces of known maps', () => {
   });
 
   it('two diagonals give four quarters, with the shared edges of the worked example', () => {
-    const map = crackPieces(square, [], [
+    const map = crackPieces(
+      square,
+      [],
       [
-        [0, 0],
-        [W, H],
+        [
+          [0, 0],
+          [W, H],
+        ],
+        [
+          [W, 0],
+          [0, H],
+        ],
       ],
-      [
-        [W, 0],
-        [0, H],
-      ],
-    ]);
+    );
     expect(map.pieces.map((p) => p.areaMm2)).toEqual([2450, 2450, 2450, 2450]);
     expect(map.counts).toEqual({ vertices: 5, edges: 8, faces: 5, components: 1 });
     expect(map.pieces[0]!.neighbours.get(1)).toBeCloseTo(78.26237921, 8);
@@ -56,12 +60,16 @@ describe('pieces of known maps', () => {
   });
 
   it('a crack that ends inside frees no piece and is told with its length', () => {
-    const map = crackPieces(square, [], [
+    const map = crackPieces(
+      square,
+      [],
       [
-        [35, 0],
-        [40, 20],
+        [
+          [35, 0],
+          [40, 20],
+        ],
       ],
-    ]);
+    );
     expect(map.pieces).toHaveLength(1);
     expect(map.danglingMm).toBeCloseTo(Math.hypot(5, 20), 9);
     expect(map.dangling[0]!.crack).toBe(0);
@@ -87,12 +95,16 @@ describe('pieces of known maps', () => {
   });
 
   it('holes are taken out, and a crack through one stops at its edge', () => {
-    const map = crackPieces(rounded, [lens], [
+    const map = crackPieces(
+      rounded,
+      [lens],
       [
-        [0, 25],
-        [70, 25],
+        [
+          [0, 25],
+          [70, 25],
+        ],
       ],
-    ]);
+    );
     expect(map.pieces).toHaveLength(2);
     expect(sum(map.pieces.map((p) => p.areaMm2))).toBeCloseTo(areaOf(rounded) - areaOf(lens.shape, 6), 9);
     expect(map.pieces.every((p) => p.cameraHoleMm > 20)).toBe(true);
@@ -194,7 +206,12 @@ describe('identities over random maps', () => {
 });
 
 describe('lift order', () => {
-  const camera: CrackKeepOut = { id: 'c', name: 'camera', kind: 'camera', shape: { kind: 'disc', c: [35, 20], rMm: 9 } };
+  const camera: CrackKeepOut = {
+    id: 'c',
+    name: 'camera',
+    kind: 'camera',
+    shape: { kind: 'disc', c: [35, 20], rMm: 9 },
+  };
   const coil: CrackKeepOut = { id: 'k', name: 'coil', kind: 'coil', shape: { kind: 'disc', c: [12, 70], rMm: 6 } };
   const diagonals: Pt[][] = [
     [
@@ -220,12 +237,16 @@ describe('lift order', () => {
   });
 
   it('takes a sliver before a large piece of the same kind', () => {
-    const { pieces } = crackPieces(square, [], [
+    const { pieces } = crackPieces(
+      square,
+      [],
       [
-        [0, 138],
-        [2, 140],
+        [
+          [0, 138],
+          [2, 140],
+        ],
       ],
-    ]);
+    );
     expect(liftOrder(pieces, [])[0]!.reasons).toEqual(['outerEdge', 'sliver', 'farFromParts']);
   });
 

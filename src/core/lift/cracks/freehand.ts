@@ -28,7 +28,10 @@ export function polylineOf(stroke: readonly Pt[], field = 'crack'): Pt[] {
  * @throws CoreInputError naming the point that cannot be read
  */
 export function typedCrack(text: string, field = 'crack'): Pt[] {
-  const words = text.trim().split(/[\s;]+/).filter(Boolean);
+  const words = text
+    .trim()
+    .split(/[\s;]+/)
+    .filter(Boolean);
   if (words.length > maxRawPoints) throw new CoreInputError(`${field}: points`, words.length, `2 to ${maxRawPoints}`);
   const pts = words.map((w, i): Pt => {
     const m = /^(-?\d+(?:\.\d+)?),(-?\d+(?:\.\d+)?)$/.exec(w);

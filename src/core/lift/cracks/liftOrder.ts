@@ -12,13 +12,7 @@ export interface CrackKeepOut {
 }
 
 export type PieceReason =
-  | 'outerEdge'
-  | 'edgeFreedByNeighbour'
-  | 'noFreeEdge'
-  | 'sliver'
-  | 'overPart'
-  | 'cameraLast'
-  | 'farFromParts';
+  'outerEdge' | 'edgeFreedByNeighbour' | 'noFreeEdge' | 'sliver' | 'overPart' | 'cameraLast' | 'farFromParts';
 
 export interface PieceStep {
   pieceId: number;
@@ -56,8 +50,7 @@ export function liftOrder(pieces: readonly Piece[], keepOuts: readonly CrackKeep
     const risk: PieceStep['risk'] =
       touches('camera') || p.cameraHoleMm > 0 ? 2 : touches('coil', 'flex', 'battery') ? 1 : 0;
     const d = Math.min(nearest?.d ?? farMm, farMm);
-    const cost =
-      p.areaMm2 / total - w.distance.value * (d / farMm) - w.freeEdge.value * (p.freeMm / p.perimeterMm);
+    const cost = p.areaMm2 / total - w.distance.value * (d / farMm) - w.freeEdge.value * (p.freeMm / p.perimeterMm);
     return { risk, d, nearest: nearest?.k ?? null, cost: Math.round(cost * 1e9) };
   });
   const left = new Set(pieces.map((p) => p.id));
