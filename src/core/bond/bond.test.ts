@@ -142,17 +142,17 @@ describe('tape dwell', () => {
 });
 
 it('earliest collection shrinks as stages are done and never promises less than the cure that is left', () => {
-  const all = earliestCollectionS(new Set(), 22, null);
-  const half = earliestCollectionS(new Set(['intake', 'heat', 'lift', 'strip', 'clean', 'dryFit', 'bond']), 22, 0);
   const cure = tapeClocks(22).handOver;
+  const all = earliestCollectionS(new Set(), null, cure);
+  const half = earliestCollectionS(new Set(['intake', 'heat', 'lift', 'strip', 'clean', 'dryFit', 'bond']), 0, cure);
   expect(half.high).toBeLessThan(all.high);
   expect(half.high).toBeGreaterThan(cure.high);
   expect(all.low).toBeLessThan(all.mean);
   expect(
     earliestCollectionS(
       new Set(['intake', 'heat', 'lift', 'strip', 'clean', 'dryFit', 'bond', 'check', 'handover']),
-      22,
       1e6,
+      cure,
     ),
   ).toEqual({ low: 0, mean: 0, high: 0 });
 });

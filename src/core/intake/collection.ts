@@ -1,4 +1,5 @@
 import { judgement, type Range, type Sourced } from '../source';
+import { beadTimeS } from '../cure/solventCure';
 import { tapeClocks } from '../cure/tapeDwell';
 
 /** Hands-on minutes of each stage before the shop has a log of its own; P50 and P90. */
@@ -24,22 +25,38 @@ export const stageMinutes: Record<string, { p50: Sourced; p90: Sourced }> = Obje
   ]),
 );
 
+/** What holds the cover again: its clock runs at the end of the job. */
+export type ClosedBy = 'tape' | 'bead' | 'nothing';
+
+/** Time on the shelf before the device may leave, s. */
+export function cureUntilHandOver(by: ClosedBy, roomC: number, bondMm = 2): Range {
+  if (by === 'nothing') return { low: 0, mean: 0, high: 0 };
+  return by === 'bead' ? beadTimeS('full', bondMm, roomC) : tapeClocks(roomC).handOver;
+}
+
 /**
- * Earliest honest collection from now: the stages that are still to do one after the other, and the tape's hand-over mark
- * on its long end. Durations add as independent lognormals matched by mean and variance.
- * @param done stages that are finished or skipped; @param cureElapsedS seconds since pressing, or null before bonding
+ * Earliest honest collection from now: the stages that are still to do one after the other, and the cure on its long end.
+ * Durations add as independent lognormals matched by mean and variance.
+ * @param done stages that are finished or skipped
+ * @param cureElapsedS seconds since pressing, or null before bonding
+ * @param cure time on the shelf after pressing
+ * @param handsFactor how much longer or shorter than the usual hands-on time this route is
  */
-export function earliestCollectionS(done: ReadonlySet<string>, roomC: number, cureElapsedS: number | null): Range {
+export function earliestCollectionS(
+  done: ReadonlySet<string>,
+  cureElapsedS: number | null,
+  cure: Range,
+  handsFactor = 1,
+): Range {
   let mean = 0;
   let variance = 0;
   for (const [id, m] of Object.entries(stageMinutes)) {
     if (done.has(id) || m.p50.value === 0) continue;
     const sigma = Math.log(m.p90.value / m.p50.value) / 1.28155;
-    const mu = m.p50.value * 60 * Math.exp(sigma ** 2 / 2);
+    const mu = handsFactor * m.p50.value * 60 * Math.exp(sigma ** 2 / 2);
     mean += mu;
     variance += mu ** 2 * (Math.exp(sigma ** 2) - 1);
   }
-  const cure = tapeClocks(roomC).handOver;
   const left = (t: number) => Math.max(0, t - (cureElapsedS ?? 0));
   const s2 = mean > 0 ? Math.log(1 + variance / mean ** 2) : 0;
   const median = mean > 0 ? mean / Math.exp(s2 / 2) : 0;

@@ -93,3 +93,14 @@ export function arcVerdict(t: Range, th: { easyC: number | null; workC: number |
   if (th.workC !== null && t.low >= th.workC) return 'slow';
   return th.easyC === null && th.workC === null ? 'stop' : 'reheat';
 }
+
+/**
+ * Chance that a cover which is to be saved breaks over the whole ring when it is lifted at the temperature planned for:
+ * where the wedge goes, or, where no temperature is safe, the hottest allowed.
+ */
+export function breakAtPlan(c: LiftCase): { tC: number; chance: number; safe: boolean } {
+  const kept = { ...c, keepCover: true };
+  const { easyC } = liftThresholds(kept);
+  const tC = easyC ?? upperC(kept);
+  return { tC, chance: wedgeState(kept, tC, cutSpeed.value).breakChance, safe: easyC !== null };
+}

@@ -3,8 +3,9 @@ declare module 'jstat' {
     inv(p: number, dof: number): number;
     cdf(x: number, dof: number): number;
   }
-  export const jStat: {
-    studentt: Distribution1;
-    normal: { cdf(x: number, mean: number, sd: number): number; inv(p: number, mean: number, sd: number): number };
-  };
+  interface Distribution2 {
+    inv(p: number, a: number, b: number): number;
+    cdf(x: number, a: number, b: number): number;
+  }
+  export const jStat: { studentt: Distribution1; normal: Distribution2; beta: Distribution2 };
 }

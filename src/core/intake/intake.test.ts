@@ -1,0 +1,146 @@
+import { shippedDevices } from '../../model/shippedDevices';
+import { adhesiveRecord } from '../adhesives';
+import { coverStrengths } from '../lift/strength';
+import { breakAtPlan, type LiftCase } from '../lift/verdict';
+import { cureUntilHandOver, earliestCollectionS } from './collection';
+import { howHard } from './difficulty';
+import { piecesToMove, routeMinutes, routeOptions, worksFor, type RouteFacts, type RouteMoney } from './route';
+
+const facts: RouteFacts = {
+  construction: 'ringGlass',
+  side: 'back',
+  coverCracked: false,
+  looseLayer: false,
+  bent: false,
+  swollen: false,
+  pieces: 1,
+  breakChance: 0.02,
+  counts: { saved: 0, broke: 0, done: 0, comebacks: 0 },
+};
+const money: RouteMoney = {
+  prices: {
+    'glass.genuine': 4200,
+    'glass.pulled': 3400,
+    'glass.aftermarket': 1500,
+    'assembly.genuine': 8900,
+    'housing.aftermarket': 5200,
+  },
+  ratePerHour: 3000,
+  closing: 260,
+  damage: 16000,
+};
+const close = { low: 0.35, high: 0.65 };
+
+describe('route', () => {
+  it('a cracked cover is not saved, a swollen cell stops everything, what has no price is not offered', () => {
+    const a = routeOptions({ ...facts, coverCracked: true }, money, close);
+    expect(a.best!.work).toBe('glassOnly');
+    expect(a.options.find((o) => o.work === 'openClose')!.blocks).toEqual(['coverCracked']);
+    expect(a.options.find((o) => o.id === 'assembly.pulled' || o.id === 'rearAssembly.pulled')!.blocks).toEqual([
+      'noPrice',
+    ]);
+    expect(routeOptions({ ...facts, swollen: true }, money, close).best).toBeNull();
+  });
+
+  it('saving is chosen while the chance of breaking is under its break-even, and not over it', () => {
+    const at = (breakChance: number) =>
+      routeOptions({ ...facts, breakChance }, { ...money, prices: { 'glass.genuine': 4200 } }, close);
+    const star = at(0.02).saveOrNew!.pStar;
+    expect(star).toBeGreaterThan(0.1);
+    expect(at(star - 0.05).best!.cover).toBe('save');
+    expect(at(Math.min(0.99, star + 0.05)).best!.cover).toBe('new');
+    // the expected costs are equal at the break-even
+    const even = at(star);
+    expect(even.saveOrNew!.save.cost.mean / even.saveOrNew!.new.cost.mean).toBeCloseTo(1, 6);
+    expect(even.next!.close).toBe(true);
+  });
+
+  it('counts of the shop move the chance', () => {
+    const seen = routeOptions({ ...facts, counts: { saved: 40, broke: 20, done: 60, comebacks: 2 } }, money, close);
+    const risk = seen.options[0]!.risks.find((r) => r.id === 'break')!;
+    expect(risk.a / (risk.a + risk.b)).toBeGreaterThan(0.35);
+  });
+
+  it('minutes: pieces cost time, what is on the part saves it', () => {
+    expect(routeMinutes('glassOnly', { construction: 'ringGlass', pieces: 11 })).toBe(56 + 15);
+    expect(routeMinutes('glassOnly', { construction: 'fullGlass', pieces: 1 }, ['adhesive', 'lens'])).toBe(
+      56 + 50 - 11,
+    );
+    expect(worksFor('lensInRing', 'back')).toEqual(['lensCovers']);
+    expect(worksFor('ringGlass', 'front')).toContain('displayWithFrame');
+  });
+
+  it('a bent frame makes new glass come back more often, a new frame does not care', () => {
+    const cost = (bent: boolean, id: string) =>
+      routeOptions({ ...facts, bent }, money, close).options.find((o) => o.id === id)!.cost.mean;
+    expect(cost(true, 'glassOnly.genuine')).toBeGreaterThan(cost(false, 'glassOnly.genuine') + 200);
+    expect(cost(true, 'rearAssembly.genuine')).toBe(cost(false, 'rearAssembly.genuine'));
+  });
+
+  it('lists what has to move', () => {
+    const d = shippedDevices.find((x) => x.id === 'ring61')!;
+    expect(piecesToMove(d, d.bonds[0]!, 'glassOnly').map((p) => p.id)).toEqual([
+      'lenses',
+      'flash',
+      'mesh',
+      'coil',
+      'rearCable',
+    ]);
+    expect(piecesToMove(d, d.bonds[0]!, 'openClose')).toEqual([]);
+    expect(piecesToMove(d, d.bonds[0]!, 'wholeHousing').length).toBeGreaterThan(7);
+  });
+});
+
+describe('chance of breaking at the planned temperature', () => {
+  const lift: LiftCase = {
+    cover: coverStrengths.glassStrengthened!,
+    hMm: 0.8,
+    adhesive: adhesiveRecord('foamRing'),
+    ringMm: 2,
+    fullArea: false,
+    perimeterMm: 420,
+    pickMm: 0.5,
+    flawUm: 30,
+    keepCover: false,
+    breakLimit: 0.02,
+  };
+  it('is small without chips, large with them: chipped covers are not worth saving (common practice)', () => {
+    expect(breakAtPlan(lift)).toMatchObject({ tC: 66, safe: true });
+    expect(breakAtPlan(lift).chance).toBeLessThan(0.02);
+    const chipped = breakAtPlan({ ...lift, flawUm: 100 });
+    expect(chipped.safe).toBe(false);
+    expect(chipped.chance).toBeGreaterThan(0.9);
+  });
+});
+
+describe('how hard, and when it is ready', () => {
+  const d = shippedDevices.find((x) => x.id === 'full64')!;
+  it('says its reasons and asks for experienced hands on a fully bonded back', () => {
+    const h = howHard({
+      device: d,
+      bond: d.bonds[0]!,
+      pieces: 9,
+      piecesAtCamera: 2,
+      piecesNoFreeEdge: 1,
+      partsToMove: 3,
+      internalsOut: false,
+      keepCover: false,
+      chip: 'no',
+      bent: false,
+      maxGapMm: null,
+      perimeterMm: 435,
+    });
+    expect(h.experienced).toBe(true);
+    expect(h.reasons.map((r) => r.why)).toEqual(['construction', 'pieces', 'partsToMove']);
+  });
+
+  it('a bead takes the customer to the next days, tape to the same one, a new shell waits for nothing', () => {
+    const at = (by: 'tape' | 'bead' | 'nothing') => earliestCollectionS(new Set(), null, cureUntilHandOver(by, 22));
+    expect(at('nothing').high).toBeLessThan(at('tape').high);
+    expect(at('bead').high / 3600).toBeGreaterThan(96);
+    expect(at('tape').high / 3600).toBeLessThan(4);
+    expect(
+      earliestCollectionS(new Set(), null, cureUntilHandOver('nothing', 22), 2).mean / at('nothing').mean,
+    ).toBeCloseTo(2, 1);
+  });
+});

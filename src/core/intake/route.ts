@@ -1,0 +1,305 @@
+import { faceOf } from '../device/perimeter';
+import type { Bond, Construction, Device } from '../device/types';
+import {
+  learned,
+  optionCost,
+  probCheaper,
+  breakEven,
+  type BreakEven,
+  type OptionCost,
+  type Risk,
+} from '../money/choices';
+import { judgement, type Sourced } from '../source';
+
+export const works = [
+  'openClose',
+  'glassOnly',
+  'rearAssembly',
+  'wholeHousing',
+  'lensCovers',
+  'displayWithFrame',
+  'displayAlone',
+] as const;
+export type Work = (typeof works)[number];
+
+export const origins = ['genuine', 'pulled', 'aftermarket'] as const;
+export type Origin = (typeof origins)[number];
+
+/** What a part may come with; each saves a step. */
+export const partExtras = ['adhesive', 'lens', 'flash', 'coil', 'mesh', 'frame'] as const;
+export type PartExtra = (typeof partExtras)[number];
+
+/** Item of the price list that a work buys; null: nothing. */
+export const itemOf: Record<Work, string | null> = {
+  openClose: null,
+  glassOnly: 'glass',
+  rearAssembly: 'assembly',
+  wholeHousing: 'housing',
+  lensCovers: 'lensSet',
+  displayWithFrame: 'displayFrame',
+  displayAlone: 'display',
+};
+
+const offered: Record<Work, readonly Origin[]> = {
+  openClose: [],
+  glassOnly: origins,
+  rearAssembly: ['genuine', 'pulled'],
+  wholeHousing: ['pulled', 'aftermarket'],
+  lensCovers: ['genuine', 'aftermarket'],
+  displayWithFrame: ['genuine', 'pulled'],
+  displayAlone: origins,
+};
+
+/** Works that make sense on a face. */
+export function worksFor(construction: Construction, side: 'back' | 'front'): readonly Work[] {
+  if (construction === 'lensInRing' || construction === 'frameLens') return ['lensCovers'];
+  return side === 'front'
+    ? ['openClose', 'displayWithFrame', 'displayAlone']
+    : ['openClose', 'glassOnly', 'rearAssembly', 'wholeHousing'];
+}
+
+/** Do the internals come out? */
+export const internalsOut: Record<Work, boolean> = {
+  openClose: false,
+  glassOnly: false,
+  rearAssembly: true,
+  wholeHousing: true,
+  lensCovers: false,
+  displayWithFrame: true,
+  displayAlone: false,
+};
+
+const figure = (v: number) => judgement(v, 'no log of its own yet, shop figure');
+
+/** Hands-on minutes on a ring-bonded glass phone. */
+export const workMinutes: Record<Work, Sourced> = {
+  openClose: figure(46),
+  glassOnly: figure(56),
+  rearAssembly: figure(82),
+  wholeHousing: figure(125),
+  lensCovers: figure(24),
+  displayWithFrame: figure(78),
+  displayAlone: figure(64),
+};
+
+/** Minutes on top, by construction; shattered glass comes off piece by piece. */
+export const constructionMinutes: Record<Construction, Sourced> = {
+  ringGlass: figure(0),
+  ringPlastic: figure(-6),
+  fullGlass: figure(50),
+  clipped: figure(-22),
+  lensInRing: figure(0),
+  frameLens: figure(8),
+};
+export const minutesPerPiece = figure(1.5);
+/** Minutes that a part saves because a piece is on it already. */
+export const extraSaves: Record<PartExtra, Sourced> = {
+  adhesive: figure(5),
+  lens: figure(6),
+  flash: figure(3),
+  coil: figure(6),
+  mesh: figure(2),
+  frame: figure(0),
+};
+
+/** First chances, weighing as much as so many jobs, until the shop has counts of its own. */
+export const priorWeight = judgement(20, 'first chances weigh as much as 20 jobs');
+export const breakWeight = judgement(8, 'the computed chance of breaking weighs as much as 8 jobs');
+export const comebackChance: Record<Origin | 'saved', Sourced> = {
+  genuine: figure(0.03),
+  pulled: figure(0.05),
+  aftermarket: figure(0.08),
+  saved: figure(0.05),
+};
+export const bentComeback = figure(0.2);
+export const damageChance: Record<Work, Sourced> = {
+  openClose: figure(0.01),
+  glassOnly: figure(0.015),
+  rearAssembly: figure(0.03),
+  wholeHousing: figure(0.045),
+  lensCovers: figure(0.01),
+  displayWithFrame: figure(0.03),
+  displayAlone: figure(0.02),
+};
+export const fullBondDamage = figure(0.04);
+
+export interface RouteFacts {
+  construction: Construction;
+  side: 'back' | 'front';
+  coverCracked: boolean;
+  looseLayer: boolean;
+  bent: boolean;
+  swollen: boolean;
+  pieces: number;
+  /** chance that a cover that is to be saved breaks at the planned temperature, for this chip state */
+  breakChance: number;
+  /** the shop's own counts */
+  counts: { saved: number; broke: number; done: number; comebacks: number };
+}
+
+/** Money in minor units. */
+export interface RouteMoney {
+  /** price of an item by origin, "glass.genuine"; a missing one is not to be had */
+  prices: Readonly<Record<string, number>>;
+  ratePerHour: number;
+  /** consumables of one closing */
+  closing: number;
+  /** what damage inside costs on average */
+  damage: number;
+}
+
+export type RouteBlock = 'coverCracked' | 'looseLayer' | 'swollen' | 'noPrice';
+
+export interface RouteOption {
+  id: string;
+  work: Work;
+  cover: 'save' | 'new';
+  origin: Origin | null;
+  minutes: number;
+  partCost: number;
+  base: number;
+  risks: Risk[];
+  cost: OptionCost;
+  blocks: RouteBlock[];
+}
+
+export interface RouteAdvice {
+  options: RouteOption[];
+  /** cheapest in expectation among those that are not blocked */
+  best: RouteOption | null;
+  /** chance that it is cheaper than the next one; null when there is no next one */
+  next: { option: RouteOption; probBest: number; close: boolean } | null;
+  /** saving against the cheapest new cover, on the chance of breaking */
+  saveOrNew: (BreakEven & { save: RouteOption; new: RouteOption }) | null;
+}
+
+export function routeMinutes(
+  work: Work,
+  f: Pick<RouteFacts, 'construction' | 'pieces'>,
+  has: readonly PartExtra[] = [],
+): number {
+  const saved = has.reduce((m, e) => m + extraSaves[e].value, 0);
+  const pieces = work === 'lensCovers' ? 0 : Math.max(0, f.pieces - 1) * minutesPerPiece.value;
+  return Math.max(5, workMinutes[work].value + constructionMinutes[f.construction].value + pieces - saved);
+}
+
+/**
+ * The ways to do this job with what each is expected to cost the shop, and which one comes out cheapest. Nested fallback:
+ * a saved cover that breaks costs a new one, its extra minutes, and clearing up.
+ */
+export function routeOptions(f: RouteFacts, money: RouteMoney, close: { low: number; high: number }): RouteAdvice {
+  const options = worksFor(f.construction, f.side).flatMap((work): RouteOption[] => {
+    const list: (Origin | null)[] = offered[work].length ? [...offered[work]] : [null];
+    return list.map((origin) => option(f, money, work, origin));
+  });
+  const free = options.filter((o) => !o.blocks.length).sort((a, b) => a.cost.mean - b.cost.mean);
+  const [best, second] = free;
+  const probBest = best && second ? probCheaper(best, second) : 1;
+  const save = free.find((o) => o.cover === 'save');
+  const fresh = free.find((o) => o.cover === 'new');
+  const risk = save?.risks.find((r) => r.id === 'break');
+  return {
+    options,
+    best: best ?? null,
+    next: best && second ? { option: second, probBest, close: probBest > close.low && probBest < close.high } : null,
+    saveOrNew:
+      save && fresh && risk
+        ? {
+            save,
+            new: fresh,
+            ...breakEven(save.cost.mean - (risk.a / (risk.a + risk.b)) * risk.cost, risk, fresh.cost.mean),
+          }
+        : null,
+  };
+}
+
+function option(f: RouteFacts, money: RouteMoney, work: Work, origin: Origin | null): RouteOption {
+  const cover = work === 'openClose' ? 'save' : 'new';
+  const item = itemOf[work];
+  const price = item && origin ? money.prices[`${item}.${origin}`] : 0;
+  const minutes = routeMinutes(work, f);
+  const perMinute = money.ratePerHour / 60;
+  const base = (price ?? 0) + minutes * perMinute + money.closing;
+  const w = priorWeight.value;
+  // a shop's come-backs are counted over all its jobs: shared out as one more piece of what is known of this chance
+  const comeback =
+    comebackChance[origin ?? 'saved'].value +
+    (f.bent && work !== 'wholeHousing' && work !== 'rearAssembly' ? bentComeback.value : 0);
+  const risks: Risk[] = [
+    learned(
+      `comeback.${origin ?? 'saved'}`,
+      comeback,
+      w,
+      f.counts.comebacks,
+      f.counts.done,
+      minutes * perMinute * 0.8 + money.closing + (origin === 'aftermarket' ? (price ?? 0) : 0),
+    ),
+    learned(
+      `damage.${work}`,
+      damageChance[work].value + (f.construction === 'fullGlass' ? fullBondDamage.value : 0),
+      w,
+      0,
+      0,
+      money.damage,
+    ),
+  ];
+  if (cover === 'save') {
+    const fallback: Work = f.side === 'front' ? 'displayAlone' : 'glassOnly';
+    const spare = money.prices[`${itemOf[fallback]}.genuine`] ?? 0;
+    const more = Math.max(0, workMinutes[fallback].value - workMinutes.openClose.value) + clearUpMinutes.value;
+    risks.unshift(
+      learned('break', f.breakChance, breakWeight.value, f.counts.broke, f.counts.saved, spare + more * perMinute),
+    );
+  }
+  const blocks: RouteBlock[] = [];
+  if (f.swollen) blocks.push('swollen');
+  if (cover === 'save' && f.coverCracked) blocks.push('coverCracked');
+  if (cover === 'save' && f.looseLayer) blocks.push('looseLayer');
+  if (price === undefined) blocks.push('noPrice');
+  return {
+    id: origin ? `${work}.${origin}` : work,
+    work,
+    cover,
+    origin,
+    minutes,
+    partCost: price ?? 0,
+    base,
+    risks,
+    cost: optionCost(base, risks),
+    blocks,
+  };
+}
+
+export const clearUpMinutes = judgement(18, 'glass out of the frame after a cover broke');
+
+/** Pieces on the old part that have to move to the new one, or are on it already. */
+export function piecesToMove(
+  device: Device,
+  bond: Bond,
+  work: Work,
+): { id: string; name: string; extra: PartExtra | null }[] {
+  if (work === 'openClose') return [];
+  const face = faceOf(device, bond);
+  const out: { id: string; name: string; extra: PartExtra | null }[] = [];
+  const lenses = face.holes.filter((h) => h.role === 'camera').length;
+  if (lenses && face.side === 'back' && work !== 'lensCovers')
+    out.push({ id: 'lenses', name: `${lenses} lens ${lenses === 1 ? 'cover' : 'covers'} and ring`, extra: 'lens' });
+  if (face.holes.some((h) => h.role === 'flash')) out.push({ id: 'flash', name: 'flash window', extra: 'flash' });
+  if (face.holes.some((h) => h.role === 'mic') || bond.gaps.length)
+    out.push({ id: 'mesh', name: 'microphone mesh', extra: 'mesh' });
+  for (const p of device.parts) {
+    if (p.kind === 'coil' && face.side === 'back') out.push({ id: p.id, name: p.name, extra: 'coil' });
+    if (p.kind === 'reader') out.push({ id: p.id, name: p.name, extra: null });
+    if (work === 'wholeHousing' || work === 'rearAssembly') {
+      if (p.kind === 'button') out.push({ id: p.id, name: p.name, extra: 'frame' });
+      if (
+        work === 'wholeHousing' &&
+        p.removable &&
+        ['battery', 'board', 'camera', 'speaker', 'mic', 'display'].includes(p.kind)
+      )
+        out.push({ id: p.id, name: p.name, extra: null });
+    }
+  }
+  for (const c of device.cables) out.push({ id: c.id, name: c.name, extra: null });
+  return out;
+}
