@@ -1,5 +1,6 @@
 import { z } from 'zod';
 
+import { origins, partExtras, works } from '../core/intake/route';
 import './zodConfig';
 import { deviceSchema } from './device';
 import { stageIds } from './stages';
@@ -11,6 +12,10 @@ const instant = z.number().int().min(0).max(8.64e15);
 const id = z.string().min(1).max(80);
 const text = z.string().max(2000);
 const edge = z.enum(['bottom', 'left', 'top', 'right']);
+const mm = (low: number, high: number) => z.number().min(low).max(high);
+/** a place on a face, in the frame of somebody who looks at it */
+const place = z.tuple([mm(-100, 500), mm(-100, 500)]);
+const money = z.number().int().min(0).max(1e9);
 
 const base = {
   v: z.literal(eventVersion),
@@ -35,16 +40,103 @@ const kinds = {
   },
   stage: { stage: z.enum(stageIds), to: z.enum(['started', 'done', 'skipped']), why: text.optional() },
   finding: {
-    kind: z.enum(['chip', 'crack', 'bent', 'cellSwollen']),
+    kind: z.enum([
+      'chip',
+      'crack',
+      'bent',
+      'cellSwollen',
+      'smokeOrWet',
+      'paintGone',
+      'looseLayer',
+      'screwMissing',
+      'earlierRepair',
+    ]),
     answer: z.enum(['yes', 'no', 'unsure']),
     /** stretches of the cover's edge that the finding concerns, by edge */
     edges: z.array(edge).max(4).optional(),
     note: text.optional(),
   },
+  crack: { crackId: id, onFace: id, pts: z.array(place).min(2).max(400) },
+  crackGone: { crackId: id },
+  chipMark: { chipId: id, onFace: id, place },
+  chipGone: { chipId: id },
+  photo: {
+    photoId: id,
+    widthPx: z.number().int().min(1).max(10000),
+    heightPx: z.number().int().min(1).max(10000),
+    bytes: z.number().int().min(1).max(2e6),
+    caption: z.string().max(200),
+  },
+  /** taken out for good: its picture is no longer kept */
+  photoGone: { photoId: id },
+  customer: {
+    backup: z.enum(['made', 'declined', 'asked']).nullable(),
+    lock: z.enum(['noLock', 'codeGiven', 'customerUnlocks', 'testsWithout']).nullable(),
+    note: text,
+  },
+  holdTest: {
+    phase: z.enum(['before', 'after']),
+    kind: z.enum(['vacuum', 'pressure']),
+    startPa: mm(200, 50000),
+    endPa: mm(0, 50000),
+    seconds: mm(5, 3600),
+  },
+  jobRoute: {
+    bondId: id,
+    work: z.enum(works),
+    cover: z.enum(['save', 'new']),
+    origin: z.enum(origins).nullable(),
+    through: id,
+    internalsOut: z.boolean(),
+    partHas: z.array(z.enum(partExtras)).max(10),
+    closedBy: z.enum(['tape', 'bead', 'nothing']),
+  },
+  partMeasured: {
+    what: z.enum(['width', 'height', 'thickness', 'lensHole']),
+    oldMm: mm(0.05, 500),
+    newMm: mm(0.05, 500),
+  },
+  partState: { partId: id, to: z.enum(['in', 'out', 'moved', 'onNew', 'missing']) },
+  quoted: {
+    currency: z.string().min(1).max(8),
+    choices: z
+      .array(
+        z.object({
+          id,
+          name: z.string().max(120),
+          grossMinor: money,
+          taxMinor: money,
+          netMinor: money,
+          costMinor: money,
+          minutes: mm(0, 10000),
+          readyAt: instant,
+        }),
+      )
+      .min(1)
+      .max(5),
+    chosenId: id,
+    /** chance of further damage that the customer was told, with its range */
+    risk: z.object({ mean: mm(0, 1), low: mm(0, 1), high: mm(0, 1) }),
+    /** what to do when it happens: stop and ask, or go on up to this sum */
+    upToMinor: money.nullable(),
+    validUntil: instant,
+  },
   charge: { percent: z.number().min(0).max(100) },
   route: { keepCover: z.boolean() },
   promise: { promiseAt: instant.nullable() },
-  prep: { item: z.enum(['powerOff', 'trayOut', 'toolsReady', 'crumbsGone', 'lensesBlown']), done: z.boolean() },
+  prep: {
+    item: z.enum([
+      'powerOff',
+      'trayOut',
+      'toolsReady',
+      'crumbsGone',
+      'lensesBlown',
+      'tagDevice',
+      'tagTray',
+      'compared',
+    ]),
+    done: z.boolean(),
+  },
   function: {
     fn: id,
     phase: z.enum(['before', 'after']),
@@ -74,7 +166,7 @@ const kinds = {
   edge: { edge, free: z.boolean() },
   cleaned: { index: z.number().int().min(0).max(100), done: z.boolean() },
   reading: {
-    quantity: z.enum(['gapMm', 'stepMm']),
+    quantity: z.enum(['gapMm', 'stepMm', 'seatMm']),
     point: id,
     value: z.number().min(-5).max(5),
     u: z.number().min(0).max(1),
@@ -96,7 +188,17 @@ const kinds = {
     because: text.optional(),
   },
   note: { text },
-  signed: { role: z.enum(['customer', 'repairer', 'checker']), text, mark: z.string().max(80) },
+  signed: {
+    role: z.enum(['customer', 'repairer', 'checker']),
+    text,
+    mark: z.string().max(80),
+    /** a signature as drawn: nothing but moves and lines of a path */
+    drawing: z
+      .string()
+      .max(20000)
+      .regex(/^[ML0-9 .-]*$/)
+      .optional(),
+  },
   undo: { eventId: id },
   /** the instant that an event is moved to; `at` of the amend itself is when it was noted */
   amend: { eventId: id, movedTo: instant, note: text.optional() },

@@ -1,6 +1,7 @@
 import { format } from 'date-fns/format';
 
-import type { JobEvent } from './event';
+import type { Origin, Work } from '../core/intake/route';
+import type { EventOf, JobEvent } from './event';
 import { stageNames } from './stages';
 
 const instant = (ms: number) => format(ms, 'd MMM yyyy HH:mm:ss');
@@ -11,6 +12,34 @@ export interface LineUnits {
 }
 const asStored: LineUnits = { mm: (v, d) => `${v.toFixed(d)} mm`, c: (v) => `${v} °C` };
 
+export const findingNames: Record<EventOf<'finding'>['kind'], string> = {
+  chip: 'chips',
+  crack: 'cracks',
+  bent: 'bent frame',
+  cellSwollen: 'swollen cell',
+  smokeOrWet: 'smoke or wetness',
+  paintGone: 'paint gone',
+  looseLayer: 'loose print layer',
+  screwMissing: 'screws missing',
+  earlierRepair: 'earlier repair',
+};
+
+export const workNames: Record<Work, string> = {
+  openClose: 'open and close again',
+  glassOnly: 'glass only',
+  rearAssembly: 'rear assembly',
+  wholeHousing: 'whole housing',
+  lensCovers: 'lens covers',
+  displayWithFrame: 'display with its frame',
+  displayAlone: 'display alone',
+};
+
+export const originNames: Record<Origin, string> = {
+  genuine: 'new genuine',
+  pulled: 'pulled',
+  aftermarket: 'aftermarket',
+};
+
 /** One line for each event; what it is called at the bench. */
 export function eventLine(e: JobEvent, units: LineUnits = asStored): string {
   switch (e.type) {
@@ -19,7 +48,31 @@ export function eventLine(e: JobEvent, units: LineUnits = asStored): string {
     case 'stage':
       return `${stageNames[e.stage]} ${e.to}`;
     case 'finding':
-      return `found: ${{ chip: 'chips', crack: 'cracks', bent: 'bent frame', cellSwollen: 'swollen cell' }[e.kind]} ${e.answer}${e.edges?.length ? ` (${e.edges.join(', ')})` : ''}`;
+      return `found: ${findingNames[e.kind]} ${e.answer}${e.edges?.length ? ` (${e.edges.join(', ')})` : ''}${e.note ? `: ${e.note}` : ''}`;
+    case 'crack':
+      return `crack drawn, ${e.pts.length} points`;
+    case 'crackGone':
+      return 'crack rubbed out';
+    case 'chipMark':
+      return `chip at ${units.mm(e.place[0], 0)} from the left, ${units.mm(e.place[1], 0)} from the top`;
+    case 'chipGone':
+      return 'chip rubbed out';
+    case 'photo':
+      return `photo, ${e.widthPx} × ${e.heightPx}${e.caption ? `: ${e.caption}` : ''}`;
+    case 'photoGone':
+      return 'photo removed for good';
+    case 'customer':
+      return `customer: backup ${e.backup ?? 'not asked'}, lock ${e.lock ?? 'not asked'}${e.note ? `, ${e.note}` : ''}`;
+    case 'holdTest':
+      return `hold test ${e.phase}, ${e.kind} ${e.startPa} to ${e.endPa} Pa in ${e.seconds} s`;
+    case 'jobRoute':
+      return `route: ${workNames[e.work]}${e.origin ? `, ${originNames[e.origin]} part` : ''}, through the ${e.through}${e.internalsOut ? ', internals out' : ''}`;
+    case 'partMeasured':
+      return `${{ width: 'width', height: 'height', thickness: 'thickness', lensHole: 'camera hole' }[e.what]}: old ${units.mm(e.oldMm, 2)}, new ${units.mm(e.newMm, 2)}`;
+    case 'partState':
+      return `${e.partId}: ${{ in: 'in', out: 'out', moved: 'moved over', onNew: 'is on the new part', missing: 'missing' }[e.to]}`;
+    case 'quoted':
+      return `quoted: ${e.choices.find((c) => c.id === e.chosenId)?.name ?? e.chosenId} at ${((e.choices.find((c) => c.id === e.chosenId)?.grossMinor ?? 0) / 100).toFixed(2)} ${e.currency}`;
     case 'charge':
       return `charge ${e.percent} %`;
     case 'route':
@@ -27,7 +80,7 @@ export function eventLine(e: JobEvent, units: LineUnits = asStored): string {
     case 'promise':
       return e.promiseAt === null ? 'promise taken back' : `promised ${instant(e.promiseAt)}`;
     case 'prep':
-      return `${{ powerOff: 'power off', trayOut: 'card tray out', toolsReady: 'tools at hand', crumbsGone: 'no crumbs', lensesBlown: 'lenses blown off' }[e.item]}${e.done ? '' : ': no'}`;
+      return `${{ powerOff: 'power off', trayOut: 'card tray out', toolsReady: 'tools at hand', crumbsGone: 'no crumbs', lensesBlown: 'lenses blown off', tagDevice: 'tag on the device', tagTray: 'tag on the tray', compared: 'old and new compared' }[e.item]}${e.done ? '' : ': no'}`;
     case 'function':
       return `${e.fn} ${e.phase}: ${e.result}`;
     case 'heatPlan':
@@ -43,7 +96,7 @@ export function eventLine(e: JobEvent, units: LineUnits = asStored): string {
     case 'cleaned':
       return `stretch ${e.index + 1} ${e.done ? 'clean' : 'not clean'}`;
     case 'reading':
-      return `${e.quantity === 'gapMm' ? 'gap' : 'step'} ${e.point}: ${units.mm(e.value, 3)} (u ${units.mm(e.u, 3)})`;
+      return `${{ gapMm: 'gap', stepMm: 'step', seatMm: 'seat height' }[e.quantity]} ${e.point}: ${units.mm(e.value, 3)} (u ${units.mm(e.u, 3)})`;
     case 'bonded':
       return `bonded, ${e.adhesive === 'cutTape' ? `tape ${units.mm(e.usedMm, 0)}` : 'pre-cut ring'}`;
     case 'clampOn':

@@ -1,19 +1,27 @@
 import { z } from 'zod';
 
+import { checkDevice } from '../core/device/check';
+import type { Device } from '../core/device/types';
 import './zodConfig';
+import { deviceSchema } from './device';
 import { eventUnion, explain, parseEvent, type JobEvent, type Parsed } from './event';
 import { foldJob, logOrder } from './fold';
 import { settingsSchema, type Settings } from './settings';
 
 /** Version of the file formats that this app writes and the newest that it reads. */
 export const fileVersion = 1;
-const maxBytes = 20e6;
+const maxBytes = 60e6;
+/** A picture as it is kept: nothing but base64 of a JPEG. */
+export const photoPattern = /^data:image\/jpeg;base64,[A-Za-z0-9+/]+={0,2}$/;
+export const maxPhotoChars = 600_000;
+export type Photos = Record<string, string>;
 
 export interface JobFile {
   format: 'northcove-job';
   version: 1;
   exportedAt: number;
   events: unknown[];
+  photos?: Photos;
 }
 
 export interface ShopFile {
@@ -22,15 +30,21 @@ export interface ShopFile {
   exportedAt: number;
   settings: Settings;
   jobs: unknown[][];
+  photos?: Photos;
+  /** device models of the shop's own */
+  devices?: Device[];
   /** entries that could not be read, kept as they were found */
   unreadable?: Record<string, string>;
 }
+
+const photosSchema = z.record(z.string().max(80), z.string().max(maxPhotoChars).regex(photoPattern));
 
 export const jobFileSchema = z.object({
   format: z.literal('northcove-job'),
   version: z.literal(fileVersion),
   exportedAt: z.number(),
   events: z.array(eventUnion),
+  photos: photosSchema.optional(),
 });
 
 export const shopFileSchema = z.object({
@@ -39,23 +53,42 @@ export const shopFileSchema = z.object({
   exportedAt: z.number(),
   settings: settingsSchema,
   jobs: z.array(z.array(eventUnion)),
+  photos: photosSchema.optional(),
+  devices: z.array(deviceSchema).optional(),
+});
+
+export const deviceFileSchema = z.object({
+  format: z.literal('northcove-device'),
+  version: z.literal(fileVersion),
+  exportedAt: z.number(),
+  device: deviceSchema,
 });
 
 /** An unknown event goes out as it came in. */
 const plain = (e: JobEvent): unknown => (e.type === 'unknown' ? e.raw : e);
 
-export const writeJobFile = (events: readonly JobEvent[], exportedAt: number): string =>
+export const writeJobFile = (events: readonly JobEvent[], exportedAt: number, photos: Photos = {}): string =>
   JSON.stringify(
-    { format: 'northcove-job', version: fileVersion, exportedAt, events: [...events].sort(logOrder).map(plain) },
+    {
+      format: 'northcove-job',
+      version: fileVersion,
+      exportedAt,
+      events: [...events].sort(logOrder).map(plain),
+      ...(Object.keys(photos).length ? { photos } : {}),
+    },
     null,
     1,
   );
+
+export const writeDeviceFile = (device: Device, exportedAt: number): string =>
+  JSON.stringify({ format: 'northcove-device', version: fileVersion, exportedAt, device }, null, 1);
 
 export function writeShopFile(
   settings: Settings,
   jobs: readonly (readonly JobEvent[])[],
   unreadable: Record<string, string>,
   exportedAt: number,
+  more: { photos?: Photos; devices?: readonly Device[] } = {},
 ): string {
   const file: ShopFile = {
     format: 'northcove-shop',
@@ -63,6 +96,8 @@ export function writeShopFile(
     exportedAt,
     settings,
     jobs: jobs.map((events) => [...events].sort(logOrder).map(plain)),
+    ...(Object.keys(more.photos ?? {}).length ? { photos: more.photos } : {}),
+    ...(more.devices?.length ? { devices: [...more.devices] } : {}),
     ...(Object.keys(unreadable).length ? { unreadable } : {}),
   };
   return JSON.stringify(file, null, 1);
@@ -71,6 +106,8 @@ export function writeShopFile(
 export interface ReadFile {
   jobs: JobEvent[][];
   settings: Settings | null;
+  photos: Photos;
+  devices: Device[];
 }
 
 const head = z.looseObject({ format: z.string(), version: z.number() });
@@ -91,15 +128,21 @@ export function readFile(text: string): Parsed<ReadFile> {
   }
   const h = head.safeParse(data);
   if (!h.success) return fail(`${explain(h.error)}; a Northcove file has "format" and "version"`);
-  if (h.data.format !== 'northcove-job' && h.data.format !== 'northcove-shop')
-    return fail(`format: "${h.data.format.slice(0, 40)}" is not a Northcove job or shop file`);
+  if (!['northcove-job', 'northcove-shop', 'northcove-device'].includes(h.data.format))
+    return fail(`format: "${h.data.format.slice(0, 40)}" is not a Northcove job, device or shop file`);
   if (h.data.version > fileVersion)
     return fail(`version: the file is of version ${h.data.version}, this app reads up to ${fileVersion}`);
   if (h.data.version !== fileVersion)
     return fail(`version: ${h.data.version} is not a version, allowed is ${fileVersion}`);
+  if (h.data.format === 'northcove-device') {
+    const device = readDevice(h.data.device, 'device');
+    return device.ok ? { ok: true, value: { jobs: [], settings: null, photos: {}, devices: [device.value] } } : device;
+  }
+  const photos = readPhotos(h.data.photos);
+  if (!photos.ok) return photos;
   if (h.data.format === 'northcove-job') {
     const job = readEvents(h.data.events, 'events');
-    return job.ok ? { ok: true, value: { jobs: [job.value], settings: null } } : job;
+    return job.ok ? { ok: true, value: { jobs: [job.value], settings: null, photos: photos.value, devices: [] } } : job;
   }
   const settings = settingsSchema.safeParse(h.data.settings);
   if (!settings.success) return fail(`settings.${explain(settings.error)}`);
@@ -110,7 +153,31 @@ export function readFile(text: string): Parsed<ReadFile> {
     if (!job.ok) return job;
     jobs.push(job.value);
   }
-  return { ok: true, value: { jobs, settings: settings.data } };
+  const devices: Device[] = [];
+  const list = h.data.devices ?? [];
+  if (!Array.isArray(list)) return fail('devices: expected a list');
+  for (const [i, raw] of (list as unknown[]).entries()) {
+    const device = readDevice(raw, `devices.${i}`);
+    if (!device.ok) return device;
+    devices.push(device.value);
+  }
+  return { ok: true, value: { jobs, settings: settings.data, photos: photos.value, devices } };
+}
+
+/** A device model from data that is not trusted: its form by the schema, its geometry by the checks of the core. */
+export function readDevice(data: unknown, where: string): Parsed<Device> {
+  const read = deviceSchema.safeParse(data);
+  if (!read.success) return fail(`${where}.${explain(read.error)}`);
+  const [first] = checkDevice(read.data);
+  return first
+    ? fail(`${where}, ${first.field}: ${first.given}, allowed is ${first.allowed}`)
+    : { ok: true, value: read.data };
+}
+
+function readPhotos(data: unknown): Parsed<Photos> {
+  if (data === undefined) return { ok: true, value: {} };
+  const read = photosSchema.safeParse(data);
+  return read.success ? { ok: true, value: read.data } : fail(`photos.${explain(read.error)}`);
 }
 
 function readEvents(data: unknown, where: string): Parsed<JobEvent[]> {

@@ -1,4 +1,6 @@
-import type { Bond, Device, EdgeId } from '../core/device/types';
+import { faceView } from '../core/device/faceView';
+import { faceOf } from '../core/device/perimeter';
+import type { Bond, Device, EdgeId, Face, Pt } from '../core/device/types';
 import type { FunctionResult } from '../core/functions/riskOrder';
 import type { EventOf, JobEvent, KnownEvent } from './event';
 import { stageIds, type StageId } from './stages';
@@ -19,13 +21,31 @@ export type Answer = 'yes' | 'no' | 'unsure';
 export interface JobState {
   id: string;
   label: string;
+  /** the model as it was copied into the log */
+  model: Device;
+  /** the model as somebody sees it who looks at the face of the bond that is worked on, and that bond and face */
   device: Device;
   bond: Bond;
+  face: Face;
   customerMark: string;
   openedAt: number;
   promiseAt: number | null;
   keepCover: boolean;
-  findings: Partial<Record<EventOf<'finding'>['kind'], { answer: Answer; edges: EdgeId[] }>>;
+  findings: Partial<Record<EventOf<'finding'>['kind'], { answer: Answer; edges: EdgeId[]; note: string }>>;
+  /** cracks and chips by id, those of the face that is worked on */
+  cracks: Map<string, readonly Pt[]>;
+  chips: Map<string, Pt>;
+  photos: EventOf<'photo'>[];
+  customer: EventOf<'customer'> | null;
+  holds: Partial<Record<'before' | 'after', EventOf<'holdTest'>>>;
+  route: EventOf<'jobRoute'> | null;
+  measured: Partial<Record<EventOf<'partMeasured'>['what'], { oldMm: number; newMm: number }>>;
+  parts: Record<string, EventOf<'partState'>['to']>;
+  quote: EventOf<'quoted'> | null;
+  /** seat heights of the frame, by gauge point */
+  seats: Record<string, number>;
+  /** why a function could not be tested at intake */
+  untested: Record<string, string>;
   chargePercent: number | null;
   prep: Set<EventOf<'prep'>['item']>;
   functions: { before: Record<string, FunctionResult>; after: Record<string, FunctionResult> };
@@ -35,6 +55,8 @@ export interface JobState {
   heat: HeatSwitchAt[];
   calledAway: boolean;
   freeEdges: Set<EdgeId>;
+  /** a bond has been cut: what was found before stands from here on, for ever */
+  opened: boolean;
   broke: boolean;
   cleaned: Set<number>;
   gaps: Record<string, number>;
@@ -80,18 +102,35 @@ export function foldJob(events: readonly JobEvent[]): JobState | null {
   const effective = effectiveEvents(events);
   const opened = effective.find((e): e is EventOf<'opened'> => e.type === 'opened');
   if (!opened) return null;
-  const bond = opened.device.bonds.find((b) => b.id === opened.bondId) ?? opened.device.bonds[0];
-  if (!bond) return null;
+  const route = effective.findLast((e): e is EventOf<'jobRoute'> => e.type === 'jobRoute');
+  const bonds = opened.device.bonds;
+  const own = bonds.find((b) => b.id === route?.bondId) ?? bonds.find((b) => b.id === opened.bondId) ?? bonds[0];
+  if (!own || !opened.device.faces.some((f) => f.id === own.onFace)) return null;
+  const { device, bond } = faceView(opened.device, own);
+  const face = faceOf(device, bond);
   const s: JobState = {
     id: opened.jobId,
     label: opened.label,
-    device: opened.device,
+    model: opened.device,
+    device,
     bond,
+    face,
     customerMark: opened.customerMark,
     openedAt: opened.at,
     promiseAt: opened.promiseAt,
     keepCover: false,
     findings: {},
+    cracks: new Map(),
+    chips: new Map(),
+    photos: [],
+    customer: null,
+    holds: {},
+    route: null,
+    measured: {},
+    parts: {},
+    quote: null,
+    seats: {},
+    untested: {},
     chargePercent: null,
     prep: new Set(),
     functions: { before: {}, after: {} },
@@ -101,6 +140,7 @@ export function foldJob(events: readonly JobEvent[]): JobState | null {
     heat: [],
     calledAway: false,
     freeEdges: new Set(),
+    opened: false,
     broke: false,
     cleaned: new Set(),
     gaps: {},
@@ -119,8 +159,7 @@ export function foldJob(events: readonly JobEvent[]): JobState | null {
   };
   for (const e of effective) apply(s, e);
   s.heat.sort((a, b) => a.at - b.at);
-  // glass on its own: nothing inside is taken out on this route
-  if (s.stages.strip === 'todo') s.stages.strip = 'skipped';
+  for (const id of notNeeded(s)) if (s.stages[id] === 'todo') s.stages[id] = 'skipped';
   s.stage = stageIds.find((id) => s.stages[id] === 'todo' || s.stages[id] === 'started') ?? 'handover';
   if (s.stages.handover === 'done')
     s.closedAt = effective.findLast((e) => e.type === 'stage' && e.stage === 'handover' && e.to === 'done')?.at ?? null;
@@ -128,14 +167,63 @@ export function foldJob(events: readonly JobEvent[]): JobState | null {
   return s;
 }
 
+/** Stages that this route does without. */
+function notNeeded(s: JobState): StageId[] {
+  const out: StageId[] = [];
+  // glass on its own: nothing inside is taken out
+  if (!s.route?.internalsOut) out.push('strip');
+  // clips hold without glue
+  if (s.bond.zone === 'clips') out.push('heat', 'bond', 'cure');
+  if (s.route?.closedBy === 'nothing') out.push('bond', 'cure');
+  return out;
+}
+
 function apply(s: JobState, e: KnownEvent): void {
   const put = <T>(set: Set<T>, value: T, on: boolean) => void (on ? set.add(value) : set.delete(value));
   switch (e.type) {
     case 'stage':
       s.stages[e.stage] = e.to;
+      if (e.stage === 'lift' && e.to === 'done') s.opened = true;
       break;
     case 'finding':
-      s.findings[e.kind] = { answer: e.answer, edges: e.edges ?? [] };
+      s.findings[e.kind] = { answer: e.answer, edges: e.edges ?? [], note: e.note ?? '' };
+      break;
+    case 'crack':
+      if (e.onFace === s.face.id) s.cracks.set(e.crackId, e.pts);
+      break;
+    case 'crackGone':
+      s.cracks.delete(e.crackId);
+      break;
+    case 'chipMark':
+      if (e.onFace === s.face.id) s.chips.set(e.chipId, e.place);
+      break;
+    case 'chipGone':
+      s.chips.delete(e.chipId);
+      break;
+    case 'photo':
+      s.photos.push(e);
+      break;
+    case 'photoGone':
+      s.photos = s.photos.filter((p) => p.photoId !== e.photoId);
+      break;
+    case 'customer':
+      s.customer = e;
+      break;
+    case 'holdTest':
+      s.holds[e.phase] = e;
+      break;
+    case 'jobRoute':
+      s.route = e;
+      s.keepCover = e.cover === 'save';
+      break;
+    case 'partMeasured':
+      s.measured[e.what] = { oldMm: e.oldMm, newMm: e.newMm };
+      break;
+    case 'partState':
+      s.parts[e.partId] = e.to;
+      break;
+    case 'quoted':
+      s.quote = e;
       break;
     case 'charge':
       s.chargePercent = e.percent;
@@ -150,7 +238,12 @@ function apply(s: JobState, e: KnownEvent): void {
       put(s.prep, e.item, e.done);
       break;
     case 'function':
+      if (e.phase === 'before' && s.opened) break;
       s.functions[e.phase][e.fn] = e.result;
+      if (e.phase === 'before') {
+        if (e.result === 'untested' && e.why) s.untested[e.fn] = e.why;
+        else delete s.untested[e.fn];
+      }
       break;
     case 'heatPlan':
       s.plan = { setC: e.setC, pickMm: e.pickMm, preheated: e.preheated };
@@ -178,13 +271,14 @@ function apply(s: JobState, e: KnownEvent): void {
       break;
     case 'edge':
       put(s.freeEdges, e.edge, e.free);
+      if (e.free) s.opened = true;
       s.calledAway = false;
       break;
     case 'cleaned':
       put(s.cleaned, e.index, e.done);
       break;
     case 'reading':
-      (e.quantity === 'gapMm' ? s.gaps : s.steps)[e.point] = e.value;
+      ({ gapMm: s.gaps, stepMm: s.steps, seatMm: s.seats })[e.quantity][e.point] = e.value;
       break;
     case 'bonded':
       s.bonded = e;

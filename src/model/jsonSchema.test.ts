@@ -9,7 +9,7 @@ it.each(Object.entries(schemaTexts()))('%s in docs/schema is up to date with wha
 it('the job schema names every kind of event and its ranges', () => {
   const job = JSON.parse(schemaTexts()['job.schema.json']!) as { properties: Record<string, unknown> };
   const text = JSON.stringify(job);
-  expect(Object.keys(job.properties).sort()).toEqual(['events', 'exportedAt', 'format', 'version']);
+  expect(Object.keys(job.properties).sort()).toEqual(['events', 'exportedAt', 'format', 'photos', 'version']);
   for (const kind of ['opened', 'heatOn', 'heatOff', 'reading', 'clampOff', 'undo'])
     expect(text).toContain(`"const":"${kind}"`);
 });

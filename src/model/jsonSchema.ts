@@ -1,7 +1,6 @@
 import { z } from 'zod';
 
-import { deviceSchema } from './device';
-import { jobFileSchema, shopFileSchema } from './files';
+import { deviceFileSchema, jobFileSchema, shopFileSchema } from './files';
 
 /** Published JSON Schemas of the open formats, by file name; made from the schemas that the app itself reads with. */
 export function schemaTexts(): Record<string, string> {
@@ -10,6 +9,6 @@ export function schemaTexts(): Record<string, string> {
   return {
     'job.schema.json': text(jobFileSchema, 'Northcove job, version 1'),
     'shop.schema.json': text(shopFileSchema, 'Northcove shop backup, version 1'),
-    'device.schema.json': text(deviceSchema, 'Northcove device model'),
+    'device.schema.json': text(deviceFileSchema, 'Northcove device model, version 1'),
   };
 }

@@ -22,6 +22,74 @@ const plate = z.object({
   lagS: sourcedSchema,
 });
 
+const minor = z.number().int().min(0).max(1e8);
+
+/** What a quote is made from, in minor units (cents) where it is money. All of it is the shop's to change. */
+const money = z.object({
+  currency: z.string().min(1).max(8),
+  taxShare: z.number().min(0).max(1),
+  marginShare: z.number().min(0).max(0.9),
+  stepMinor: z.number().int().min(1).max(100000),
+  offMinor: z.number().int().min(0).max(1000),
+  overheadMinor: minor,
+  /** what damage inside costs on average */
+  damageMinor: minor,
+  tapePerMMinor: minor,
+  beadPerMlMinor: minor,
+  ringMinor: minor,
+  wasteShare: z.number().min(0).max(2),
+  /** price list by kind of device: "glass.genuine" to its price */
+  prices: z.record(z.string(), z.record(z.string().max(60), minor)),
+});
+
+export const defaultMoney: z.infer<typeof money> = {
+  currency: '€',
+  taxShare: 0.2,
+  marginShare: 0.15,
+  stepMinor: 100,
+  offMinor: 10,
+  overheadMinor: 400,
+  damageMinor: 16000,
+  tapePerMMinor: 90,
+  beadPerMlMinor: 110,
+  ringMinor: 600,
+  wasteShare: 0.1,
+  prices: {
+    phone: {
+      'glass.genuine': 4200,
+      'glass.pulled': 3100,
+      'glass.aftermarket': 1400,
+      'assembly.genuine': 9800,
+      'assembly.pulled': 6900,
+      'housing.pulled': 8200,
+      'housing.aftermarket': 5200,
+      'lensSet.genuine': 1600,
+      'lensSet.aftermarket': 500,
+      'displayFrame.genuine': 18900,
+      'displayFrame.pulled': 13500,
+      'display.genuine': 14900,
+      'display.pulled': 9900,
+      'display.aftermarket': 7900,
+    },
+    tablet: {
+      'glass.genuine': 7800,
+      'glass.pulled': 5600,
+      'glass.aftermarket': 3200,
+      'assembly.genuine': 16900,
+      'assembly.pulled': 11900,
+      'housing.pulled': 14900,
+      'housing.aftermarket': 9900,
+      'lensSet.genuine': 1800,
+      'lensSet.aftermarket': 600,
+      'displayFrame.genuine': 26900,
+      'displayFrame.pulled': 19900,
+      'display.genuine': 21900,
+      'display.pulled': 14900,
+      'display.aftermarket': 11900,
+    },
+  },
+};
+
 export const settingsSchema = z.object({
   version: z.literal(1),
   temperature: z.enum(['C', 'F']),
@@ -42,6 +110,7 @@ export const settingsSchema = z.object({
   clips: z.array(clip).max(20),
   ratePerH: z.number().min(0).max(1000),
   reworkCost: z.number().min(0).max(10000),
+  money: money.default(defaultMoney),
 });
 
 export type Settings = z.infer<typeof settingsSchema>;
@@ -65,4 +134,5 @@ export const defaultSettings: Settings = {
   ],
   ratePerH: 30,
   reworkCost: 40,
+  money: defaultMoney,
 };

@@ -4,6 +4,7 @@ import { Pressable, View } from 'react-native';
 import { orderTests, ringRouteSteps, type FunctionResult } from '@/core/functions/riskOrder';
 import type { JobState } from '@/model/fold';
 import { Button } from '@/ui/Button';
+import { TextBox } from '@/ui/TextBox';
 import { Txt } from '@/ui/Txt';
 import { useActions } from './actions';
 
@@ -16,8 +17,11 @@ export function testsOf(job: JobState, short: boolean) {
 const options: { id: FunctionResult; name: string }[] = [
   { id: 'ok', name: 'Works' },
   { id: 'fail', name: 'Fails' },
-  { id: 'untested', name: 'Not tested' },
+  { id: 'untested', name: 'Not testable' },
 ];
+
+/** Why a function could not be tested; a word of one's own does as well. */
+const reasons = ['locked', 'screen broken', 'does not start', 'nothing to test with'];
 
 /** One function at a time, one thumb: the next one comes up by itself. */
 export function FunctionList({ job, phase, short }: { job: JobState; phase: 'before' | 'after'; short: boolean }) {
@@ -25,6 +29,14 @@ export function FunctionList({ job, phase, short }: { job: JobState; phase: 'bef
   const tests = testsOf(job, short);
   const results = job.functions[phase];
   const [chosen, setChosen] = useState<string | null>(null);
+  const [asking, setAsking] = useState<string | null>(null);
+  const [own, setOwn] = useState('');
+  const put = (fn: string, result: FunctionResult, why?: string) => {
+    setChosen(null);
+    setAsking(null);
+    setOwn('');
+    void log([{ type: 'function', fn, phase, result, ...(why ? { why: why.slice(0, 200) } : {}) }]);
+  };
   const current = chosen ?? tests.find((t) => !results[t.test.id])?.test.id ?? null;
   const done = tests.filter((t) => results[t.test.id]).length;
   const allWork = () =>
@@ -69,22 +81,41 @@ export function FunctionList({ job, phase, short }: { job: JobState; phase: 'bef
                       <Button
                         kind="small"
                         label={o.name}
-                        onPress={() => {
-                          setChosen(null);
-                          void log([
-                            {
-                              type: 'function',
-                              fn: test.id,
-                              phase,
-                              result: o.id,
-                              ...(o.id === 'untested' ? { why: 'said at the bench' } : {}),
-                            },
-                          ]);
-                        }}
+                        onPress={() => (o.id === 'untested' ? setAsking(test.id) : put(test.id, o.id))}
                       />
                     </View>
                   ))}
                 </View>
+                {asking === test.id ? (
+                  <View className="mt-2">
+                    <View className="flex-row flex-wrap gap-2 mb-2">
+                      {reasons.map((r) => (
+                        <Button
+                          key={r}
+                          kind="small"
+                          label={`Because: ${r}`}
+                          onPress={() => put(test.id, 'untested', r)}
+                        />
+                      ))}
+                    </View>
+                    <View className="flex-row gap-2">
+                      <TextBox
+                        aria-label="Why it cannot be tested"
+                        placeholder="another reason"
+                        value={own}
+                        onChangeText={setOwn}
+                        maxLength={200}
+                        className="flex-1"
+                      />
+                      <Button
+                        kind="small"
+                        label="Note it"
+                        disabled={!own.trim()}
+                        onPress={() => put(test.id, 'untested', own.trim())}
+                      />
+                    </View>
+                  </View>
+                ) : null}
               </View>
             ) : null}
           </View>

@@ -21,7 +21,11 @@ export const gaugeLines = (
   });
 
 /** The event that holds the value of a point now, for taking it back. */
-export const lastReading = (job: JobState, quantity: 'gapMm' | 'stepMm', point: string): string | undefined =>
+export const lastReading = (
+  job: JobState,
+  quantity: 'gapMm' | 'stepMm' | 'seatMm',
+  point: string,
+): string | undefined =>
   job.effective.findLast((e) => e.type === 'reading' && e.quantity === quantity && e.point === point)?.id;
 
 interface GaugeEntryProps {

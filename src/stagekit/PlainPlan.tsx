@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 
+import type { Pt } from '@/core/device/types';
 import type { JobState } from '@/model/fold';
 import { DeviceBody, DeviceLines } from '@/ui/plan/BaseLayer';
 import { Plan } from '@/ui/plan/Plan';
@@ -11,12 +12,23 @@ interface PlainPlanProps {
   label: string;
   lines: readonly string[];
   children?: ReactNode;
+  onTap?: (p: Pt) => void;
+  onStroke?: (pts: Pt[] | null, done: boolean) => void;
 }
 
 /** The plan of a job with its body and lines; a stage adds its own layers. */
-export function PlainPlan({ job, size, label, lines, children }: PlainPlanProps) {
+export function PlainPlan({ job, size, label, lines, children, onTap, onStroke }: PlainPlanProps) {
   return (
-    <Plan device={job.device} bond={job.bond} width={size.width} height={size.height} label={label} lines={lines}>
+    <Plan
+      device={job.device}
+      bond={job.bond}
+      width={size.width}
+      height={size.height}
+      label={label}
+      lines={lines}
+      onTap={onTap}
+      onStroke={onStroke}
+    >
       <DeviceBody />
       <DeviceLines />
       {children}

@@ -133,18 +133,20 @@ export function Entry({
   value,
   onChange,
   multiline = false,
+  max = 500,
 }: {
   label: string;
   value: string;
   onChange: (t: string) => void;
   multiline?: boolean;
+  max?: number;
 }) {
   return (
     <View className="mb-2">
       <Txt size="s" tone="ink2">
         {label}
       </Txt>
-      <TextBox aria-label={label} value={value} onChangeText={onChange} maxLength={500} multiline={multiline} />
+      <TextBox aria-label={label} value={value} onChangeText={onChange} maxLength={max} multiline={multiline} />
     </View>
   );
 }

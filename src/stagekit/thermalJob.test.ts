@@ -52,7 +52,9 @@ it('marks and limits come from the parts that the device has', () => {
 it('the answer about chips becomes the flaw; no answer counts as unsure', () => {
   expect(liftCase(heating, demoSettings)).toMatchObject({ flawUm: 30, keepCover: false });
   expect(liftCase({ ...heating, findings: {} }, demoSettings).flawUm).toBe(60);
-  expect(liftCase({ ...heating, findings: { chip: { answer: 'yes', edges: [] } } }, demoSettings).flawUm).toBe(100);
+  expect(
+    liftCase({ ...heating, findings: { chip: { answer: 'yes', edges: [], note: '' } } }, demoSettings).flawUm,
+  ).toBe(100);
   expect(liftCase(save, demoSettings).keepCover).toBe(true);
 });
 

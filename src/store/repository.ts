@@ -1,4 +1,7 @@
-import { parseEvent, type JobEvent, type NewEvent } from '@/model/event';
+import type { Device } from '@/core/device/types';
+import { deviceSchema } from '@/model/device';
+import { explain, parseEvent, type JobEvent, type NewEvent } from '@/model/event';
+import { photoPattern } from '@/model/files';
 import { logOrder } from '@/model/fold';
 import { defaultSettings, settingsSchema, type Settings } from '@/model/settings';
 
@@ -22,6 +25,8 @@ export interface Problem {
 export interface ShopLog {
   jobs: Map<string, JobEvent[]>;
   settings: Settings;
+  /** the shop's own device models, every version */
+  devices: Device[];
   problems: Problem[];
   /** events that the storage has refused so far */
   unsaved: number;
@@ -32,6 +37,7 @@ export interface Clock {
   uuid(): string;
 }
 
+const deviceKey = (d: Device) => `device/${d.id}/${d.version}`;
 const jobKey = (e: JobEvent) => `job/${e.jobId}/${e.writer}/${String(e.seq).padStart(8, '0')}`;
 
 /**
@@ -75,7 +81,61 @@ export class Repository {
     }
     for (const e of this.pending) put(e);
     for (const list of jobs.values()) list.sort(logOrder);
-    return { jobs, settings: await this.loadSettings(problems), problems, unsaved: this.pending.length };
+    return {
+      jobs,
+      settings: await this.loadSettings(problems),
+      devices: await this.loadDevices(problems),
+      problems,
+      unsaved: this.pending.length,
+    };
+  }
+
+  private async loadDevices(problems: Problem[]): Promise<Device[]> {
+    const keys = (await this.storage.getAllKeys()).filter((k) => k.startsWith('device/'));
+    const values = keys.length ? await this.storage.getMany(keys) : {};
+    const out: Device[] = [];
+    for (const key of keys) {
+      const raw = values[key];
+      if (raw === null || raw === undefined) continue;
+      const read = deviceSchema.safeParse(parseText(raw));
+      if (read.success) out.push(read.data);
+      else problems.push({ key, what: `the device model is not readable (${explain(read.error)})`, raw });
+    }
+    return out.sort((a, b) => (a.id < b.id ? -1 : a.id > b.id ? 1 : a.version - b.version));
+  }
+
+  /** A version of a model is written once and never changed. @throws StorageFullError */
+  async saveDevice(device: Device): Promise<void> {
+    await this.put({ [deviceKey(device)]: JSON.stringify(device) });
+  }
+
+  /** @throws StorageFullError */
+  async savePhoto(id: string, data: string): Promise<void> {
+    await this.put({ [`photo/${id}`]: data });
+  }
+
+  /** Pictures by id; those that are not there are left out. */
+  async readPhotos(ids: readonly string[]): Promise<Record<string, string>> {
+    if (!ids.length) return {};
+    const values = await this.storage.getMany(ids.map((id) => `photo/${id}`));
+    return Object.fromEntries(
+      ids.flatMap((id) => {
+        const v = values[`photo/${id}`];
+        return v && photoPattern.test(v) ? [[id, v]] : [];
+      }),
+    );
+  }
+
+  async dropPhoto(id: string): Promise<void> {
+    await this.storage.removeItem(`photo/${id}`);
+  }
+
+  private async put(entries: Record<string, string>): Promise<void> {
+    try {
+      await this.storage.setMany(entries);
+    } catch {
+      throw new StorageFullError();
+    }
   }
 
   private async loadSettings(problems: Problem[]): Promise<Settings> {
@@ -125,13 +185,18 @@ export class Repository {
    * Adds the events of a file in one transaction; those already here are left as they are.
    * @throws StorageFullError when the storage refuses: then nothing of the file is taken in
    */
-  async merge(events: readonly JobEvent[], known: ReadonlySet<string>): Promise<number> {
+  async merge(
+    events: readonly JobEvent[],
+    known: ReadonlySet<string>,
+    more: { photos?: Record<string, string>; devices?: readonly Device[] } = {},
+  ): Promise<number> {
     const fresh = events.filter((e) => !known.has(e.id));
-    try {
-      if (fresh.length) await this.storage.setMany(Object.fromEntries(fresh.map((e) => [jobKey(e), stored(e)])));
-    } catch {
-      throw new StorageFullError();
-    }
+    const entries = Object.fromEntries([
+      ...fresh.map((e) => [jobKey(e), stored(e)]),
+      ...Object.entries(more.photos ?? {}).map(([id, data]) => [`photo/${id}`, data]),
+      ...(more.devices ?? []).map((d) => [deviceKey(d), JSON.stringify(d)]),
+    ]);
+    if (Object.keys(entries).length) await this.put(entries);
     return fresh.length;
   }
 

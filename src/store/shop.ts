@@ -2,9 +2,12 @@ import { createAsyncStorage } from '@react-native-async-storage/async-storage';
 import { QueryClient, queryOptions, useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 
+import type { Device } from '@/core/device/types';
 import type { JobEvent, NewEvent } from '@/model/event';
+import type { Photos } from '@/model/files';
 import { foldJob, type JobState } from '@/model/fold';
 import { defaultSettings, type Settings } from '@/model/settings';
+import { shippedDevices } from '@/model/shippedDevices';
 import { onOthers, tellOthers } from './channel';
 import { newId } from './ids';
 import { Repository, type ShopLog } from './repository';
@@ -92,14 +95,41 @@ export async function retryPending(): Promise<boolean> {
 }
 
 /** Takes in the jobs of a file that was read as a whole; returns how many events were new. */
-export async function takeIn(jobs: readonly (readonly JobEvent[])[], settings: Settings | null): Promise<number> {
+export async function takeIn(
+  jobs: readonly (readonly JobEvent[])[],
+  settings: Settings | null,
+  more: { photos?: Photos; devices?: readonly Device[] } = {},
+): Promise<number> {
   const log = await repository.load();
   const known = new Set([...log.jobs.values()].flat().map((e) => e.id));
-  const fresh = await repository.merge(jobs.flat(), known);
+  const fresh = await repository.merge(jobs.flat(), known, more);
   if (settings) await repository.saveSettings(settings);
   await queryClient.invalidateQueries({ queryKey: ['log'] });
   tellOthers();
   return fresh;
+}
+
+const noDevices: Device[] = [];
+
+/** Device models to choose from: the newest version of each, the shop's own before the shipped ones. */
+export function useDevices(): { device: Device; own: boolean }[] {
+  const own = useQuery(logQuery).data?.devices ?? noDevices;
+  return useMemo(() => newestDevices(own), [own]);
+}
+
+export function newestDevices(own: readonly Device[]): { device: Device; own: boolean }[] {
+  const newest = new Map<string, { device: Device; own: boolean }>();
+  for (const device of shippedDevices) newest.set(device.id, { device, own: false });
+  for (const device of own)
+    if ((newest.get(device.id)?.device.version ?? 0) <= device.version) newest.set(device.id, { device, own: true });
+  return [...newest.values()].sort((a, b) => Number(b.own) - Number(a.own));
+}
+
+/** Writes a new version of a model and tells every list. @throws StorageFullError */
+export async function saveDevice(device: Device): Promise<void> {
+  await repository.saveDevice(device);
+  patchLog((log) => ({ ...log, devices: [...log.devices, device] }));
+  tellOthers();
 }
 
 export async function saveSettings(settings: Settings): Promise<void> {

@@ -9,6 +9,7 @@ import { useNow } from './useNow';
 const places: { href: Href; name: string }[] = [
   { href: '/', name: 'Bench' },
   { href: '/jobs', name: 'Jobs' },
+  { href: '/shelf', name: 'Shelf' },
   { href: '/shop', name: 'Shop' },
 ];
 

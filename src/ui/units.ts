@@ -50,3 +50,14 @@ export const stamp = (ms: number) => format(ms, 'd MMM yyyy HH:mm:ss');
 
 export const percent = (share: number) =>
   share >= 0.1 ? `${Math.round(share * 100)} %` : share >= 0.001 ? `${(share * 100).toFixed(1)} %` : 'under 0.1 %';
+
+/** Area in cm² or square inches; small ones in mm². */
+export const area = (mm2: number, u: Units) =>
+  u.length === 'in'
+    ? `${(mm2 / 645.16).toFixed(2)} in²`
+    : mm2 < 100
+      ? `${mm2.toFixed(0)} mm²`
+      : `${(mm2 / 100).toFixed(1)} cm²`;
+
+/** Money from minor units, two decimals and the currency behind. */
+export const price = (minor: number, currency: string) => `${(minor / 100).toFixed(2)} ${currency}`;

@@ -2,7 +2,7 @@ import { View } from 'react-native';
 
 import { tapeClocks, tapeMarks } from '@/core/cure/tapeDwell';
 import type { JobState } from '@/model/fold';
-import { writeJobFile } from '@/model/files';
+import { exportJob } from '@/stagekit/exportJob';
 import { useActions } from '@/stagekit/actions';
 import { PlainPlan } from '@/stagekit/PlainPlan';
 import { StageShell } from '@/stagekit/StageShell';
@@ -10,14 +10,13 @@ import { rowOf, Why } from '@/stagekit/Why';
 import { useSettings } from '@/store/shop';
 import { Button, HoldButton } from '@/ui/Button';
 import { Call } from '@/ui/Call';
-import { download } from '@/ui/download';
 import { RingArcs } from '@/ui/plan/layers';
 import { Readings } from '@/ui/Readings';
 import { Txt } from '@/ui/Txt';
 import { clock, dayTime, span, time } from '@/ui/units';
 import { useNow } from '@/ui/useNow';
 import { bondPerimeter } from '@/core/device/perimeter';
-import { fileName, openPoints, sheetOf } from './sheet';
+import { openPoints, sheetOf } from './sheet';
 
 const caution = 'Old cells and solvent wipes go to their own collection, never into the bin.';
 
@@ -138,7 +137,7 @@ export function HandoverStage({ job }: { job: JobState }) {
         </Txt>
       </View>
       <View className="mt-3">
-        <Button label="Export the job" onPress={() => download(fileName(job), writeJobFile(job.log, Date.now()))} />
+        <Button label="Export the job" onPress={() => void exportJob(job)} />
       </View>
       <Why
         job={job}

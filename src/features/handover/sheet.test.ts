@@ -50,8 +50,8 @@ describe('intake call', () => {
     const bare = { ...jobs[1]!, findings: {}, chargePercent: null, prep: new Set<never>() };
     expect(missingAtIntake(bare)).toHaveLength(6);
     expect(intakeCall(bare, earliest, t0).sentence).toBe('6 answers to go: is the cell swollen.');
-    expect(intakeCall({ ...bare, findings: { cellSwollen: { answer: 'yes', edges: [] } } }, earliest, t0).tone).toBe(
-      'caution',
-    );
+    expect(
+      intakeCall({ ...bare, findings: { cellSwollen: { answer: 'yes', edges: [], note: '' } } }, earliest, t0).tone,
+    ).toBe('caution');
   });
 });

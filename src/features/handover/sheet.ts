@@ -88,12 +88,11 @@ export function sheetOf(job: JobState, settings: Settings, now: number): SheetSe
 export function openPoints(job: JobState): string[] {
   const out: string[] = [];
   const overridden = (call: string) => job.decisions.some((d) => d.call === call && d.because);
-  if (!job.bonded) out.push('not bonded');
+  if (!job.bonded && job.stages.bond !== 'skipped') out.push('not bonded');
   if (job.clampOn && job.clampOffAt === null) out.push('clamps still on');
   if (job.stages.check !== 'done' && !overridden('check')) out.push('check not done');
   if (job.findings.cellSwollen?.answer === 'yes') out.push('swollen cell');
   return out;
 }
 
-export const fileName = (job: JobState) => `${job.label.toLowerCase()}.northcove.json`;
 export const sheetStamp = (now: number) => stamp(now);

@@ -3,9 +3,12 @@ import { Suspense, useDeferredValue, useMemo, useState } from 'react';
 import { useWindowDimensions, View } from 'react-native';
 
 import { fallsBelow, handlingS } from '@/core/heat/forecast';
+import { heatModelled } from '@/core/device/thermalStack';
 import { choosePick } from '@/core/lift/picks';
 import { onPlate, type JobState } from '@/model/fold';
 import { useActions } from '@/stagekit/actions';
+import { NotModelled } from '@/stagekit/NotModelled';
+import { useGoOn } from '@/stagekit/useGoOn';
 import { PlainPlan } from '@/stagekit/PlainPlan';
 import { stageHref, StageShell } from '@/stagekit/StageShell';
 import { batteryMarks, edgeName, liftState, partStopC, placeName, thermalJob } from '@/stagekit/thermalJob';
@@ -36,6 +39,20 @@ const caution =
   'Hot plate: gloves and eye cover. Never heat a swollen, bent or punctured cell; stop on smell or hiss. The maker’s instructions and local rules go first.';
 
 export function HeatStage({ job }: { job: JobState }) {
+  const goOn = useGoOn(job, 'heat');
+  if (heatModelled(job.device, job.bond)) return <PlateHeat job={job} />;
+  return (
+    <NotModelled
+      job={job}
+      stage="heat"
+      caution={caution}
+      onMain={() => goOn()}
+      main={<Button kind="main" label="Go to lift" onPress={() => goOn()} />}
+    />
+  );
+}
+
+function PlateHeat({ job }: { job: JobState }) {
   const settings = useSettings();
   const now = useNow(500);
   const wide = useWide();

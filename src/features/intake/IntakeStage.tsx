@@ -1,33 +1,42 @@
 import { addDays } from 'date-fns/addDays';
 import { set } from 'date-fns/set';
-import { View } from 'react-native';
+import { Link, type Href } from 'expo-router';
+import { useState } from 'react';
+import { Pressable, View } from 'react-native';
 
-import { earliestCollectionS } from '@/core/intake/collection';
-import { tapeMarks } from '@/core/cure/tapeDwell';
+import { bondPerimeter } from '@/core/device/perimeter';
 import { chipFlawUm } from '@/core/lift/strength';
 import { commonPractice } from '@/core/source';
+import type { EventOf } from '@/model/event';
+import { tagCode } from '@/model/tagCode';
+import { findingNames } from '@/model/eventLine';
 import type { Answer, JobState } from '@/model/fold';
 import { useActions } from '@/stagekit/actions';
+import { useCrackMap } from '@/stagekit/crackMap';
 import { FunctionList } from '@/stagekit/FunctionList';
 import { PlainPlan } from '@/stagekit/PlainPlan';
 import { StageShell } from '@/stagekit/StageShell';
-import { edgeName } from '@/stagekit/thermalJob';
+import { edgeName, placeName } from '@/stagekit/thermalJob';
 import { useGoOn } from '@/stagekit/useGoOn';
-import { rowOf, Why } from '@/stagekit/Why';
+import { Entry, rowOf, Why } from '@/stagekit/Why';
 import { useSettings } from '@/store/shop';
 import { Button } from '@/ui/Button';
 import { Call } from '@/ui/Call';
 import { Choice, Tick } from '@/ui/Choice';
 import { Disclosure } from '@/ui/Disclosure';
+import { Mark } from '@/ui/Mark';
 import { NumberField } from '@/ui/NumberField';
-import { RingArcs } from '@/ui/plan/layers';
-import { bondPerimeter } from '@/core/device/perimeter';
+import { Chips, Pieces, RingArcs } from '@/ui/plan/layers';
 import { Readings } from '@/ui/Readings';
 import { TimeField } from '@/ui/TimeField';
 import { Txt } from '@/ui/Txt';
-import { dayTime, length, span, temp, time } from '@/ui/units';
+import { area, dayTime, length, price, span, temp, time } from '@/ui/units';
 import { useNow } from '@/ui/useNow';
+import { earliestOf, frameOf, hardOf } from './facts';
+import { HoldTest } from './HoldTest';
 import { intakeCall, missingAtIntake, roundUp15 } from './intakeCall';
+import { PhotosSection } from './PhotosSection';
+import { capital, constructionNames, hardText, optionName } from './words';
 
 const yesNo = [
   { id: 'no', name: 'No' },
@@ -39,28 +48,25 @@ const yesNo = [
 const chargeLimit = commonPractice(35, 'about a third or less before heat');
 
 const caution =
-  'Cracked glass: eye cover, gloves, tape over it. A swollen, bent or punctured cell is never heated or refitted.';
+  'Cracked glass: eye cover, gloves, tape over it. A swollen, bent or punctured cell is never heated or refitted: stop on smell, hiss or swelling, follow the maker and local rules.';
 
 export function IntakeStage({ job }: { job: JobState }) {
   const settings = useSettings();
   const now = useNow(5000);
   const { log } = useActions(job);
   const goOn = useGoOn(job, 'intake');
-  const done = new Set(
-    Object.entries(job.stages)
-      .filter(([, s]) => s === 'done' || s === 'skipped')
-      .map(([id]) => id),
-  );
-  const cureElapsed = job.clampOn ? (now - job.clampOn.at) / 1e3 : null;
-  const earliest = earliestCollectionS(done, settings.roomC, cureElapsed);
+  const answer = useCrackMap(job);
+  const found = answer && !('problem' in answer) ? answer : null;
+  const pieces = found?.map.pieces ?? [];
+  const earliest = earliestOf(job, settings, now, Math.max(1, pieces.length));
   const text = intakeCall(job, earliest, now);
   const missing = missingAtIntake(job);
   const swollen = job.findings.cellSwollen?.answer === 'yes';
   const honest = roundUp15(now + earliest.high * 1e3);
   const path = bondPerimeter(job.device, job.bond);
-  const find = (kind: 'chip' | 'bent' | 'cellSwollen' | 'crack') => (answer: Answer) =>
+  const find = (kind: EventOf<'finding'>['kind']) => (a: Answer) =>
     void log([
-      { type: 'finding', kind, answer, ...(kind === 'crack' ? { edges: job.findings.crack?.edges ?? [] } : {}) },
+      { type: 'finding', kind, answer: a, ...(job.findings[kind]?.note ? { note: job.findings[kind].note } : {}) },
     ]);
   const cracked = job.findings.crack?.edges ?? [];
   const toggleEdge = (edge: (typeof cracked)[number]) =>
@@ -73,6 +79,51 @@ export function IntakeStage({ job }: { job: JobState }) {
       },
     ]);
   const ready = missing.length === 0 && !swollen;
+  const frame = frameOf(job);
+  const hard = hardOf(job, found?.steps ?? []);
+  const next = job.stages.heat === 'skipped' ? 'Go to lift' : 'Go to heat';
+  const bentMaybe = ['yes', 'unsure'].includes(job.findings.bent?.answer ?? '');
+  const failed = Object.values(job.functions.before).filter((r) => r === 'fail').length;
+  const pages: { to: string; name: string; line: string; done: boolean }[] = [
+    {
+      to: 'cracks',
+      name: 'Crack map',
+      line: job.cracks.size
+        ? `${pieces.length} ${pieces.length === 1 ? 'piece' : 'pieces'}, ${job.chips.size} chips`
+        : 'no crack drawn',
+      done: job.cracks.size > 0,
+    },
+    ...(bentMaybe
+      ? [
+          {
+            to: 'frame',
+            name: 'Seat of the frame',
+            line: frame
+              ? `${Math.round(frame.contactShare * 100)} % of the ring will bond`
+              : 'measure the seat heights',
+            done: frame !== null,
+          },
+        ]
+      : []),
+    {
+      to: 'route',
+      name: 'Route',
+      line: job.route ? optionName(job.route) : 'not chosen',
+      done: job.route !== null,
+    },
+    {
+      to: 'quote',
+      name: 'Quote',
+      line: quoteLine(job),
+      done: job.signed.some((s) => s.role === 'customer'),
+    },
+    {
+      to: 'tag',
+      name: 'Tag and customer',
+      line: `${tagCode(job.id)}${job.customer?.backup ? `, backup ${job.customer.backup}` : ', backup not asked'}`,
+      done: job.prep.has('tagDevice') && job.prep.has('tagTray'),
+    },
+  ];
   return (
     <StageShell
       job={job}
@@ -84,16 +135,36 @@ export function IntakeStage({ job }: { job: JobState }) {
         <PlainPlan
           job={job}
           size={size}
-          label={`${job.device.name}, cracked at ${cracked.length ? cracked.map(edgeName).join(', ') : 'no edge noted'}`}
+          label={`${job.device.name}, ${pieces.length > 1 ? `${pieces.length} pieces` : `cracked at ${cracked.length ? cracked.map(edgeName).join(', ') : 'no edge noted'}`}`}
           lines={[
             ...cracked.map((e) => `cracked at the ${edgeName(e)}`),
+            ...(pieces.length > 1 ? found!.steps.map((s, i) => `piece ${i + 1}: ${area(s.areaMm2, settings)}`) : []),
+            ...[...job.chips.values()].map((p) => `chip at the ${placeName(path, path.locate(p))}`),
             ...job.device.parts.filter((p) => p.removable).map((p) => p.name),
             ...job.device.cables.map(
               (c) => `${c.name} crosses to the cover, ${length(c.slackMm, settings, 0)} of slack`,
             ),
           ]}
         >
-          <RingArcs arcs={cracked.map((e) => ({ ...path.edgeSpan(e), state: 'dry' as const }))} />
+          {job.cracks.size ? null : (
+            <RingArcs arcs={cracked.map((e) => ({ ...path.edgeSpan(e), state: 'dry' as const }))} />
+          )}
+          {found && job.cracks.size ? (
+            <Pieces
+              pieces={found.steps.map((s, i) => {
+                const p = pieces[s.pieceId]!;
+                return {
+                  loops: [p.outer, ...p.islands],
+                  labelAt: p.labelAt,
+                  areaMm2: p.areaMm2,
+                  order: i + 1,
+                  state: i === 0 && pieces.length > 1 ? 'next' : 'todo',
+                };
+              })}
+              dangling={found.map.dangling}
+            />
+          ) : null}
+          <Chips at={[...job.chips.values()]} />
         </PlainPlan>
       )}
       call={<Call {...text} />}
@@ -128,7 +199,7 @@ export function IntakeStage({ job }: { job: JobState }) {
       main={
         <Button
           kind="main"
-          label="Go to heat"
+          label={next}
           onPress={() => goOn()}
           disabled={!ready}
           {...(ready ? {} : { why: swollen ? 'swollen cell' : `open: ${missing[0]}` })}
@@ -156,25 +227,43 @@ export function IntakeStage({ job }: { job: JobState }) {
           options={yesNo}
           onChange={find('bent')}
         />
-        <Choice
-          label="The cover"
-          value={job.keepCover ? 'keep' : 'new'}
-          options={[
-            { id: 'new', name: 'New back glass' },
-            { id: 'keep', name: 'Save the old one' },
-          ]}
-          onChange={(v) => void log([{ type: 'route', keepCover: v === 'keep' }])}
-        />
-        <Txt strong className="mb-1">
-          Cracked at
-        </Txt>
-        <View className="flex-row flex-wrap gap-x-4 mb-2">
-          {(['top', 'left', 'right', 'bottom'] as const).map((e) => (
-            <View key={e} className="w-[45%]">
-              <Tick label={edgeName(e)} on={cracked.includes(e)} onChange={() => toggleEdge(e)} />
+        <View role="list" aria-label="Pages of the intake" className="mb-4 border-t border-rule">
+          {pages.map((p) => (
+            <View key={p.to} role="listitem">
+              <Link href={`/jobs/${job.id}/${p.to}` as Href} asChild>
+                <Pressable
+                  aria-label={`${p.name}: ${p.line}`}
+                  className="min-h-[56px] flex-row items-center gap-3 border-b border-rule"
+                >
+                  <Mark state={p.done ? 'done' : 'waits'} />
+                  <View className="flex-1">
+                    <Txt strong>{p.name}</Txt>
+                    <Txt size="s" tone="ink2">
+                      {p.line}
+                    </Txt>
+                  </View>
+                  <Txt num tone="ink2">
+                    ›
+                  </Txt>
+                </Pressable>
+              </Link>
             </View>
           ))}
         </View>
+        {job.cracks.size ? null : (
+          <>
+            <Txt strong className="mb-1">
+              Cracked at
+            </Txt>
+            <View className="flex-row flex-wrap gap-x-4 mb-2">
+              {(['top', 'left', 'right', 'bottom'] as const).map((e) => (
+                <View key={e} className="w-[45%]">
+                  <Tick label={edgeName(e)} on={cracked.includes(e)} onChange={() => toggleEdge(e)} />
+                </View>
+              ))}
+            </View>
+          </>
+        )}
         <NumberField
           label="State of charge"
           unit="%"
@@ -202,8 +291,35 @@ export function IntakeStage({ job }: { job: JobState }) {
             void log([{ type: 'promise', promiseAt: today < now ? addDays(today, 1).getTime() : today }]);
           }}
         />
-        <Disclosure title={`Works before? ${Object.keys(job.functions.before).length} noted`}>
-          <FunctionList job={job} phase="before" short />
+        <Disclosure
+          title={`Works before? ${Object.keys(job.functions.before).length} noted${failed ? `, ${failed} failed` : ''}`}
+        >
+          {job.opened ? (
+            <Txt size="s" tone="ink2">
+              The device has been opened: what was found before stands as it was noted.
+            </Txt>
+          ) : (
+            <FunctionList job={job} phase="before" short={false} />
+          )}
+        </Disclosure>
+        <Disclosure title="More findings">
+          <MoreFindings job={job} onFind={(e) => void log([e])} />
+        </Disclosure>
+        <Disclosure title={`Photos (${job.photos.length})`}>
+          <PhotosSection job={job} />
+        </Disclosure>
+        <Disclosure title={`Hold test before opening${job.holds.before ? ', noted' : ', if there is a tester'}`}>
+          <HoldTest job={job} phase="before" />
+        </Disclosure>
+        <Disclosure
+          title={`How hard: ${hard.experienced ? 'for experienced hands' : hard.reasons.length ? `${hard.reasons.length} reasons` : 'nothing unusual'}`}
+        >
+          <Txt size="s">{capital(constructionNames[job.face.construction])}.</Txt>
+          {hard.reasons.map((r) => (
+            <Txt key={JSON.stringify(r)} size="s">
+              {hardText(r, settings)}.
+            </Txt>
+          ))}
         </Disclosure>
         <Why
           job={job}
@@ -211,15 +327,77 @@ export function IntakeStage({ job }: { job: JobState }) {
           inputs={{ findings: job.findings, chargePercent: job.chargePercent, promiseAt: job.promiseAt }}
           computed={{ earliestS: earliest }}
           notes={[
-            `Hands-on stages add up as independent durations; the tape needs ${Math.round(tapeMarks.handOver.value * 100)} % of its final bond before it leaves, at ${temp(settings.roomC, settings)} room. Rounded up to 15 minutes.`,
+            `Hands-on stages add up as independent durations; what closes the cover is counted to its hand-over mark on the long end, at ${temp(settings.roomC, settings)} room. Rounded up to 15 minutes.`,
           ]}
           rows={[
             rowOf('Charge before heat', chargeLimit, '%'),
-            rowOf('Tape at hand-over, share of final bond', tapeMarks.handOver, ''),
             rowOf('Edge flaw when unsure', chipFlawUm.unsure, 'µm'),
           ]}
         />
       </View>
     </StageShell>
+  );
+}
+
+function quoteLine(job: JobState): string {
+  const c = job.quote?.choices.find((x) => x.id === job.quote?.chosenId);
+  if (!c || !job.quote) return 'not quoted';
+  return `${price(c.grossMinor, job.quote.currency)}, ${job.signed.some((s) => s.role === 'customer') ? 'signed' : 'not signed'}`;
+}
+
+const more = ['smokeOrWet', 'paintGone', 'looseLayer', 'screwMissing', 'earlierRepair'] as const;
+const hints: Record<(typeof more)[number], string> = {
+  smokeOrWet: 'Residue and corrosion: old tape holds differently, and faults come later.',
+  paintGone: 'Nothing sticks well where paint flakes.',
+  looseLayer: 'A print layer that lifts comes off with the tape: the cover is a write-off.',
+  screwMissing: 'How many, and where: so that none is looked for later.',
+  earlierRepair: 'What was used before, and what looks different from new.',
+};
+
+function MoreFindings({
+  job,
+  onFind,
+}: {
+  job: JobState;
+  onFind: (e: { type: 'finding' } & Pick<EventOf<'finding'>, 'kind' | 'answer' | 'note'>) => void;
+}) {
+  const [notes, setNotes] = useState<Record<string, string>>({});
+  return (
+    <View>
+      {more.map((kind) => {
+        const f = job.findings[kind];
+        const note = notes[kind] ?? f?.note ?? '';
+        return (
+          <View key={kind} className="mb-2">
+            <Choice
+              label={`${capital(findingNames[kind])}?`}
+              value={f?.answer ?? null}
+              options={yesNo}
+              onChange={(answer) => onFind({ type: 'finding', kind, answer, note })}
+              hint={hints[kind]}
+            />
+            {f && f.answer !== 'no' ? (
+              <View className="flex-row gap-2 items-end">
+                <View className="flex-1">
+                  <Entry
+                    label={`${capital(findingNames[kind])}, note`}
+                    value={note}
+                    onChange={(t) => setNotes({ ...notes, [kind]: t })}
+                  />
+                </View>
+                <View className="mb-2">
+                  <Button
+                    kind="small"
+                    label="Note it"
+                    disabled={note === f.note}
+                    onPress={() => onFind({ type: 'finding', kind, answer: f.answer, note })}
+                  />
+                </View>
+              </View>
+            ) : null}
+          </View>
+        );
+      })}
+    </View>
   );
 }

@@ -17,6 +17,7 @@ export function missingAtIntake(job: JobState): string[] {
   if (job.chargePercent === null) out.push('state of charge');
   if (!job.prep.has('powerOff')) out.push('power off');
   if (!job.prep.has('trayOut')) out.push('card tray out');
+  if (!job.route && !job.effective.some((e) => e.type === 'route')) out.push('the route');
   return out;
 }
 
@@ -51,5 +52,5 @@ export function intakeCall(job: JobState, earliestS: Range, now: number): Intake
       reason: `New glass may not sit flush and can lift again. ${until}`,
       tone: 'caution',
     };
-  return { sentence: 'Ready to heat.', reason: until, tone: 'ink' };
+  return { sentence: job.stages.heat === 'skipped' ? 'Ready to lift.' : 'Ready to heat.', reason: until, tone: 'ink' };
 }

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 
 import { stageIds, stageNames } from '@/model/stages';
+import { tagCode } from '@/model/tagCode';
 import { stageHref } from '@/stagekit/StageShell';
 import { useJobs } from '@/store/shop';
 import { Button } from '@/ui/Button';
@@ -24,7 +25,10 @@ export function JobsScreen() {
   const shown = jobs.filter(
     (j) =>
       (which === 'all' || (which === 'closed') === (j.closedAt !== null)) &&
-      (!q || [j.label, j.device.name, j.customerMark, stageNames[j.stage]].some((t) => t.toLowerCase().includes(q))),
+      (!q ||
+        [j.label, j.device.name, j.customerMark, stageNames[j.stage], tagCode(j.id)].some((t) =>
+          t.toLowerCase().includes(q),
+        )),
   );
   return (
     <PlaceFrame
@@ -38,7 +42,7 @@ export function JobsScreen() {
     >
       <TextBox
         aria-label="Search jobs"
-        placeholder="Label, device, stage"
+        placeholder="Label, tag, device, stage"
         value={find}
         onChangeText={setFind}
         className="mb-3"

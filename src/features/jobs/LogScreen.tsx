@@ -3,15 +3,14 @@ import { useState } from 'react';
 import { ScrollView, View } from 'react-native';
 
 import { eventLine } from '@/model/eventLine';
-import { writeJobFile } from '@/model/files';
 import { logOrder, type JobState } from '@/model/fold';
 import { stageNames } from '@/model/stages';
+import { exportJob } from '@/stagekit/exportJob';
 import { useActions } from '@/stagekit/actions';
 import { stageHref } from '@/stagekit/StageShell';
 import { Entry } from '@/stagekit/Why';
 import { useSettings } from '@/store/shop';
 import { Button } from '@/ui/Button';
-import { download } from '@/ui/download';
 import { Txt } from '@/ui/Txt';
 import { length, stamp, temp } from '@/ui/units';
 
@@ -55,10 +54,7 @@ export function LogScreen({ job }: { job: JobState }) {
           </View>
         </View>
         <View className="mt-3">
-          <Button
-            label="Export the job"
-            onPress={() => download(`${job.label.toLowerCase()}.northcove.json`, writeJobFile(job.log, Date.now()))}
-          />
+          <Button label="Export the job" onPress={() => void exportJob(job)} />
         </View>
       </View>
       <View role="list" aria-label="Log" className="mt-4">

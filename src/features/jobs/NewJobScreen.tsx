@@ -6,10 +6,10 @@ import { Controller, useForm } from 'react-hook-form';
 import { Pressable, View } from 'react-native';
 import { z } from 'zod';
 
-import { shippedDevices } from '@/model/shippedDevices';
 import { stageHref } from '@/stagekit/StageShell';
 import { newId } from '@/store/ids';
-import { append, useJobs, useSettings } from '@/store/shop';
+import type { Device } from '@/core/device/types';
+import { append, useDevices, useJobs, useSettings } from '@/store/shop';
 import { Button } from '@/ui/Button';
 import { PlaceFrame } from '@/ui/PlaceFrame';
 import { readTime } from '@/ui/read';
@@ -30,9 +30,13 @@ export function nextLabel(labels: readonly string[]): string {
   return `J-${String(top + 1).padStart(4, '0')}`;
 }
 
+function heldBy(d: Device): string {
+  const b = d.bonds[0]!;
+  return b.zone === 'clips' ? 'clips' : b.zone === 'fullArea' ? 'glued all over' : `${b.widthMm} mm ring`;
+}
+
 /** Opens a job with its device model copied into the log; returns its id. */
-function openJob(label: string, person: string, v: z.output<typeof formSchema>): string {
-  const device = shippedDevices.find((d) => d.id === v.deviceId)!;
+function openJob(label: string, person: string, device: Device, v: z.output<typeof formSchema>): string {
   const t = readTime(v.promise);
   const now = Date.now();
   const today = t ? set(now, { hours: t.hours, minutes: t.minutes, seconds: 0, milliseconds: 0 }).getTime() : null;
@@ -48,6 +52,7 @@ function openJob(label: string, person: string, v: z.output<typeof formSchema>):
 export function NewJobScreen() {
   const router = useRouter();
   const jobs = useJobs();
+  const devices = useDevices();
   const { person } = useSettings();
   const form = useForm<z.input<typeof formSchema>, unknown, z.output<typeof formSchema>>({
     resolver: zodResolver(formSchema),
@@ -55,7 +60,9 @@ export function NewJobScreen() {
   });
   const label = nextLabel(jobs.map((j) => j.label));
   const open = form.handleSubmit((v) => {
-    const jobId = openJob(label, person, v);
+    const chosen = devices.find((d) => d.device.id === v.deviceId);
+    if (!chosen) return;
+    const jobId = openJob(label, person, chosen.device, v);
     router.replace(stageHref(jobId, 'intake'));
   });
   const problems = Object.values(form.formState.errors).map((e) => e?.message ?? '');
@@ -79,7 +86,7 @@ export function NewJobScreen() {
         name="deviceId"
         render={({ field }) => (
           <View role="radiogroup" aria-label="Device">
-            {shippedDevices.map((d) => (
+            {devices.map(({ device: d }) => (
               <Pressable
                 key={d.id}
                 role="radio"
@@ -92,7 +99,7 @@ export function NewJobScreen() {
                   {d.name}
                 </Txt>
                 <Txt size="s" tone={field.value === d.id ? 'onInk' : 'ink2'}>
-                  {d.kind}, {d.bonds[0]!.widthMm} mm ring,{' '}
+                  {d.kind}, {heldBy(d)},{' '}
                   {d.cables.length ? d.cables.map((c) => c.name).join(', ') : 'no cable to the cover'}
                 </Txt>
               </Pressable>

@@ -3,9 +3,12 @@ import { useMemo } from 'react';
 import { View } from 'react-native';
 
 import { readyAt, fallsBelow } from '@/core/heat/forecast';
+import { heatModelled } from '@/core/device/thermalStack';
 import { edgeWindows, depthLimitAt, keepOuts, overMm } from '@/core/lift/depth';
 import { arcVerdict, wedgeState, cutSpeed } from '@/core/lift/verdict';
 import { heatCount, onPlate, type JobState } from '@/model/fold';
+import { NotModelled } from '@/stagekit/NotModelled';
+import { useGoOn } from '@/stagekit/useGoOn';
 import { useActions } from '@/stagekit/actions';
 import { stageHref, StageShell } from '@/stagekit/StageShell';
 import { batteryMarks, edgeName, everyPart, liftState, placeName, thermalJob } from '@/stagekit/thermalJob';
@@ -41,6 +44,20 @@ const reasonWords = {
 } as const;
 
 export function LiftStage({ job }: { job: JobState }) {
+  const goOn = useGoOn(job, 'lift');
+  if (heatModelled(job.device, job.bond)) return <RingLift job={job} />;
+  return (
+    <NotModelled
+      job={job}
+      stage="lift"
+      caution={caution}
+      onMain={() => goOn()}
+      main={<Button kind="main" label="Cover is off" onPress={() => goOn()} />}
+    />
+  );
+}
+
+function RingLift({ job }: { job: JobState }) {
   const settings = useSettings();
   const units = settings;
   const now = useNow(500);

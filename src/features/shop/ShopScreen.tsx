@@ -4,10 +4,19 @@ import { View } from 'react-native';
 import { minSetC } from '@/core/heat/heater';
 import { measured, type Sourced } from '@/core/source';
 import { readFile, writeShopFile } from '@/model/files';
-import { shippedDevices } from '@/model/shippedDevices';
 import type { Settings } from '@/model/settings';
 import { Entry } from '@/stagekit/Why';
-import { retryPending, saveSettings, takeIn, useJobs, useSettings, useShop } from '@/store/shop';
+import { photoIdsOf } from '@/stagekit/exportJob';
+import {
+  repository,
+  retryPending,
+  saveSettings,
+  takeIn,
+  useDevices,
+  useJobs,
+  useSettings,
+  useShop,
+} from '@/store/shop';
 import { Button } from '@/ui/Button';
 import { Choice } from '@/ui/Choice';
 import { Disclosure } from '@/ui/Disclosure';
@@ -15,11 +24,13 @@ import { download, pickText } from '@/ui/download';
 import { NumberField } from '@/ui/NumberField';
 import { PlaceFrame } from '@/ui/PlaceFrame';
 import { Txt } from '@/ui/Txt';
+import { MoneySettings } from './MoneySettings';
 import { length, lengthNumber, tempNumber, typedToC, typedToMm } from '@/ui/units';
 
 export function ShopScreen({ loadDemo }: { loadDemo: () => Promise<void> }) {
   const s = useSettings();
   const jobs = useJobs();
+  const devices = useDevices();
   const { shop } = useShop();
   const [message, setMessage] = useState<{ text: string; bad: boolean } | null>(null);
   const put = (change: Partial<Settings>) =>
@@ -33,10 +44,12 @@ export function ShopScreen({ loadDemo }: { loadDemo: () => Promise<void> }) {
     const old: Sourced = s.plate[name];
     void put({ plate: { ...s.plate, [name]: measured(value, 'set in this shop', old.u) } });
   };
-  const exportShop = () => {
+  const exportShop = async () => {
     if (!shop) return;
     const unreadable = Object.fromEntries(shop.problems.map((p) => [p.key, p.raw]));
-    download('shop.northcove.json', writeShopFile(s, [...shop.jobs.values()], unreadable, Date.now()));
+    const logs = [...shop.jobs.values()];
+    const photos = await repository.readPhotos(logs.flatMap(photoIdsOf));
+    download('shop.northcove.json', writeShopFile(s, logs, unreadable, Date.now(), { photos, devices: shop.devices }));
   };
   const importFile = async () => {
     const file = await pickText('.json,application/json');
@@ -47,7 +60,10 @@ export function ShopScreen({ loadDemo }: { loadDemo: () => Promise<void> }) {
       return;
     }
     try {
-      const fresh = await takeIn(read.value.jobs, read.value.settings);
+      const fresh = await takeIn(read.value.jobs, read.value.settings, {
+        photos: read.value.photos,
+        devices: read.value.devices,
+      });
       setMessage({
         text: `${file.name}: ${read.value.jobs.length} ${read.value.jobs.length === 1 ? 'job' : 'jobs'} read, ${fresh} new entries.`,
         bad: false,
@@ -96,7 +112,7 @@ export function ShopScreen({ loadDemo }: { loadDemo: () => Promise<void> }) {
       ) : null}
       <View className="flex-row gap-3 mb-4">
         <View className="flex-1">
-          <Button label="Export everything" onPress={exportShop} />
+          <Button label="Export everything" onPress={() => void exportShop()} />
         </View>
         <View className="flex-1">
           <Button label="Import a file" onPress={() => void importFile()} />
@@ -212,7 +228,7 @@ export function ShopScreen({ loadDemo }: { loadDemo: () => Promise<void> }) {
           value={Number(lengthNumber(Math.max(0, s.tape.rollMm - rollUsed), s, 0))}
           onCommit={(v) => void put({ tape: { ...s.tape, rollMm: typedToMm(v, s), countedAt: Date.now() } })}
         />
-        {shippedDevices.map((d) => (
+        {devices.map(({ device: d }) => (
           <NumberField
             key={d.id}
             label={`Rings for ${d.name}`}
@@ -237,6 +253,11 @@ export function ShopScreen({ loadDemo }: { loadDemo: () => Promise<void> }) {
           />
         ))}
       </Disclosure>
+      <MoneySettings
+        settings={s}
+        onChange={(money) => void put({ money })}
+        onRate={(ratePerH) => void put({ ratePerH })}
+      />
       <View className="mt-4">
         <Button
           label="Load the demo shop"

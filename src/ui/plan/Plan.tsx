@@ -30,6 +30,12 @@ interface PlanProps {
   lines: readonly string[];
   /** what is at a place of the plan; null: nothing to say beyond the part that is there */
   readAt?: (p: Pt) => string | null;
+  /** a tap means something here, and is not read out */
+  onTap?: ((p: Pt) => void) | undefined;
+  /** one finger draws: called with the points so far, and once more when it is lifted; null: the stroke was given up */
+  onStroke?: ((pts: Pt[] | null, done: boolean) => void) | undefined;
+  /** one finger drags a thing: called where it is put down, while it moves, and when it is lifted */
+  onDrag?: ((phase: 'start' | 'move' | 'end', p: Pt) => void) | undefined;
 }
 
 interface View2 {
@@ -46,7 +52,8 @@ const clampZoom = (z: number) => Math.min(8, Math.max(1, z));
  * The device seen from behind, to scale, in layers. Drag pans and two fingers or the wheel zoom once zoomed in; a tap reads
  * the value at the place. Everything drawn is also there as text.
  */
-export function Plan({ device, bond, width, height, children, label, lines, readAt }: PlanProps) {
+export function Plan(props: PlanProps) {
+  const { device, bond, width, height, children, label, lines, readAt, onTap, onStroke, onDrag } = props;
   const tokens = useTokens();
   const [view, setView] = useState<View2>(home);
   const [reading, setReading] = useState<string | null>(null);
@@ -70,16 +77,18 @@ export function Plan({ device, bond, width, height, children, label, lines, read
   }, [device, bond]);
 
   const tell = (p: Pt) => {
+    if (onTap) return onTap(p);
     const part = frame.outs.find((k) => contains(k.shape, p));
     const value = readAt?.(p) ?? null;
     setReading([value, part ? `${part.name}: keep out` : null].filter(Boolean).join(' · ') || 'nothing here');
   };
 
   // gestures read the latest geometry through this box, which is filled after each render
-  const latest = useRef({ mm, left, top, view, tell });
+  const latest = useRef<Latest>({ mm, left, top, view, tell, onStroke, onDrag });
   useEffect(() => {
-    latest.current = { mm, left, top, view, tell };
+    latest.current = { mm, left, top, view, tell, onStroke, onDrag };
   });
+  const taken = Boolean(onStroke ?? onDrag);
   useEffect(() => {
     const el = holder.current as unknown as HTMLElement | null;
     return el?.addEventListener ? listen(el, latest, setView) : undefined;
@@ -93,7 +102,13 @@ export function Plan({ device, bond, width, height, children, label, lines, read
       <View
         ref={holder}
         // an unzoomed plan lets the page scroll under the finger
-        style={[{ width, height }, { touchAction: view.zoom > 1 ? 'none' : 'pan-y' } as object]}
+        style={[
+          { width, height },
+          {
+            touchAction: view.zoom > 1 || taken ? 'none' : 'pan-y',
+            ...(taken ? { cursor: 'crosshair' } : {}),
+          } as object,
+        ]}
         testID="plan"
       >
         <PlanFrameProvider value={{ ...frame, tokens, mm }}>
@@ -135,6 +150,8 @@ interface Latest {
   top: number;
   view: View2;
   tell: (p: Pt) => void;
+  onStroke: PlanProps['onStroke'];
+  onDrag: PlanProps['onDrag'];
 }
 
 /** Pointer and wheel gestures: tap reads, drag pans when zoomed in, two fingers or Ctrl and wheel zoom. */
@@ -145,9 +162,30 @@ function listen(el: HTMLElement, latest: RefObject<Latest>, setView: Dispatch<Se
     const [a, b] = [...pointers.values()];
     return a && b ? Math.hypot(a.x - b.x, a.y - b.y) : 0;
   };
+  let stroke: Pt[] | null = null;
+  let dragging = false;
+  const at = (e: PointerEvent): Pt => {
+    const r = el.getBoundingClientRect();
+    const { mm, left, top } = latest.current;
+    return [left + (e.clientX - r.left) * mm, top + (e.clientY - r.top) * mm];
+  };
   const down = (e: PointerEvent) => {
     if (!pointers.size) moved = 0;
     pointers.set(e.pointerId, { x: e.clientX, y: e.clientY });
+    const { onStroke, onDrag } = latest.current;
+    if (pointers.size === 1 && (onStroke || onDrag)) {
+      // the finger may leave the picture while it draws
+      el.setPointerCapture?.(e.pointerId);
+      if (onStroke) stroke = [at(e)];
+      else {
+        dragging = true;
+        onDrag?.('start', at(e));
+      }
+    } else if (stroke) {
+      // a second finger zooms: what the first one began is no crack
+      stroke = null;
+      onStroke?.(null, false);
+    }
   };
   const move = (e: PointerEvent) => {
     const last = pointers.get(e.pointerId);
@@ -158,7 +196,13 @@ function listen(el: HTMLElement, latest: RefObject<Latest>, setView: Dispatch<Se
     pointers.set(e.pointerId, { x: e.clientX, y: e.clientY });
     moved += Math.hypot(dx, dy);
     const after = spread();
-    const { mm } = latest.current;
+    const { mm, onStroke, onDrag } = latest.current;
+    if (stroke && pointers.size === 1) {
+      stroke = [...stroke, at(e)];
+      onStroke?.(stroke, false);
+      return;
+    }
+    if (dragging && pointers.size === 1) return onDrag?.('move', at(e));
     setView((v) => {
       const zoom = clampZoom(before && after ? v.zoom * (after / before) : v.zoom);
       return zoom <= 1 ? home : { x: v.x - dx * mm, y: v.y - dy * mm, zoom };
@@ -166,11 +210,20 @@ function listen(el: HTMLElement, latest: RefObject<Latest>, setView: Dispatch<Se
   };
   const up = (e: PointerEvent) => {
     const tapped = pointers.size === 1 && moved < 6 && e.type === 'pointerup';
-    pointers.delete(e.pointerId);
-    if (!tapped) return;
-    const r = el.getBoundingClientRect();
-    const { mm, left, top, tell } = latest.current;
-    tell([left + (e.clientX - r.left) * mm, top + (e.clientY - r.top) * mm]);
+    const known = pointers.delete(e.pointerId);
+    const { onStroke, onDrag, tell } = latest.current;
+    if (stroke && known) {
+      const drawn = stroke;
+      stroke = null;
+      onStroke?.(e.type === 'pointerup' ? drawn : null, true);
+      return;
+    }
+    if (dragging && known) {
+      dragging = false;
+      onDrag?.('end', at(e));
+      return;
+    }
+    if (tapped) tell(at(e));
   };
   const wheel = (e: WheelEvent) => {
     if (!e.ctrlKey && latest.current.view.zoom <= 1) return;
@@ -184,14 +237,17 @@ function listen(el: HTMLElement, latest: RefObject<Latest>, setView: Dispatch<Se
   el.addEventListener('pointermove', move);
   el.addEventListener('pointerup', up);
   el.addEventListener('pointercancel', up);
-  el.addEventListener('pointerleave', up);
+  const leave = (e: PointerEvent) => {
+    if (!stroke && !dragging) up(e);
+  };
+  el.addEventListener('pointerleave', leave);
   el.addEventListener('wheel', wheel, { passive: false });
   return () => {
     el.removeEventListener('pointerdown', down);
     el.removeEventListener('pointermove', move);
     el.removeEventListener('pointerup', up);
     el.removeEventListener('pointercancel', up);
-    el.removeEventListener('pointerleave', up);
+    el.removeEventListener('pointerleave', leave);
     el.removeEventListener('wheel', wheel);
   };
 }

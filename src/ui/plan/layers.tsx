@@ -1,8 +1,8 @@
 import { Circle, G, Path, Text } from 'react-native-svg';
 
-import type { Pt } from '@/core/device/types';
+import type { Outline, Pt } from '@/core/device/types';
 import { usePlanFrame } from './frame';
-import { arcPath } from './svgPath';
+import { arcPath, polyline, shapePath } from './svgPath';
 
 export interface Sounding {
   at: Pt;
@@ -154,5 +154,105 @@ export function MoveArrow({ from, dx, dy }: { from: Pt; dx: number; dy: number }
       stroke={t.go}
       strokeWidth={4 * mm}
     />
+  );
+}
+
+export interface PieceDrawn {
+  loops: readonly (readonly Pt[])[];
+  labelAt: Pt;
+  areaMm2: number;
+  /** place in the order, from 1 */
+  order: number;
+  state: 'next' | 'todo' | 'done';
+}
+
+/** A number fits into a piece of at least this area on screen, px². */
+const labelPx2 = 380;
+
+/** Pieces of the cracked cover with their place in the order, and the cracks that end inside. */
+export function Pieces({
+  pieces,
+  dangling,
+}: {
+  pieces: readonly PieceDrawn[];
+  dangling: readonly { from: Pt; to: Pt }[];
+}) {
+  const { tokens: t, mm } = usePlanFrame();
+  return (
+    <G>
+      {pieces.map((p) => (
+        <Path
+          key={`f${p.order}`}
+          d={p.loops.map((l) => `${polyline(l)} Z`).join(' ')}
+          fill={p.state === 'next' ? t.go : 'none'}
+          fillOpacity={0.3}
+          fillRule="evenodd"
+          stroke={t.ink}
+          strokeWidth={2 * mm}
+          strokeLinejoin="round"
+        />
+      ))}
+      {dangling.map((d, i) => (
+        <Path
+          key={`d${i}`}
+          d={polyline([d.from, d.to])}
+          stroke={t.caution}
+          strokeWidth={2.5 * mm}
+          strokeDasharray={`${3 * mm} ${4 * mm}`}
+        />
+      ))}
+      {pieces.length > 1 ? (
+        <Numbers
+          items={pieces
+            .filter((p) => p.state === 'next' || p.areaMm2 / mm ** 2 >= labelPx2)
+            .sort((a, b) => Number(a.state === 'next') - Number(b.state === 'next'))
+            .map((p) => ({ at: p.labelAt, text: String(p.order), state: p.state }))}
+        />
+      ) : null}
+    </G>
+  );
+}
+
+/** Chips as notches: a filled triangle that points at the place. */
+export function Chips({ at }: { at: readonly Pt[] }) {
+  const { tokens: t, mm } = usePlanFrame();
+  const r = 7 * mm;
+  return (
+    <G>
+      {at.map(([x, y], i) => (
+        <Path
+          key={i}
+          d={`M${x - r} ${y - r} L${x + r} ${y - r} L${x} ${y + r * 0.6} Z`}
+          fill={t.caution}
+          stroke={t.panel}
+          strokeWidth={1 * mm}
+        />
+      ))}
+    </G>
+  );
+}
+
+/** A stroke under the finger. */
+export function Stroke({ pts }: { pts: readonly Pt[] }) {
+  const { tokens: t, mm } = usePlanFrame();
+  return <Path d={polyline(pts)} fill="none" stroke={t.caution} strokeWidth={3 * mm} strokeLinecap="round" />;
+}
+
+/** Items of a model under the editor's hand; the chosen one thick. */
+export function Outlines({ items }: { items: readonly { shape: Outline; on: boolean }[] }) {
+  const { tokens: t, mm } = usePlanFrame();
+  return (
+    <G>
+      {items.map((x, i) => (
+        <Path
+          key={i}
+          d={shapePath(x.shape)}
+          fill={x.on ? t.go : 'none'}
+          fillOpacity={0.25}
+          stroke={x.on ? t.go : t.ink2}
+          strokeWidth={(x.on ? 4 : 1) * mm}
+        />
+      ))}
+    </G>
   );
 }

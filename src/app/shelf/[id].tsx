@@ -1,0 +1,8 @@
+import { useLocalSearchParams } from 'expo-router';
+
+import { DeviceScreen } from '@/features/shelf/DeviceScreen';
+
+export default function Model() {
+  const { id } = useLocalSearchParams<{ id: string }>();
+  return <DeviceScreen key={id} id={id} />;
+}

@@ -1,0 +1,1 @@
+export { ShelfScreen as default } from '@/features/shelf/ShelfScreen';

@@ -1,0 +1,294 @@
+import { useRouter } from 'expo-router';
+import { useState } from 'react';
+import { View } from 'react-native';
+
+import { CoreInputError } from '@/core/errors';
+import { bondPerimeter, Perimeter } from '@/core/device/perimeter';
+import { nearSegment } from '@/core/device/polygon';
+import type { Pt } from '@/core/device/types';
+import { polylineOf, typedCrack } from '@/core/lift/cracks/freehand';
+import { maxCracks } from '@/core/lift/cracks/pieces';
+import type { NewEvent } from '@/model/event';
+import type { JobState } from '@/model/fold';
+import { useActions } from '@/stagekit/actions';
+import { pieceReasons, useCrackMap } from '@/stagekit/crackMap';
+import { JobPage } from '@/stagekit/JobPage';
+import { PlainPlan } from '@/stagekit/PlainPlan';
+import { placeName } from '@/stagekit/thermalJob';
+import { stageHref } from '@/stagekit/StageShell';
+import { Entry } from '@/stagekit/Why';
+import { newId } from '@/store/ids';
+import { useSettings } from '@/store/shop';
+import { Button } from '@/ui/Button';
+import { Call } from '@/ui/Call';
+import { Choice } from '@/ui/Choice';
+import { Chips, Pieces, Stroke } from '@/ui/plan/layers';
+import { Txt } from '@/ui/Txt';
+import { area, length, percent } from '@/ui/units';
+import { useNow } from '@/ui/useNow';
+
+type Mode = 'draw' | 'chip' | 'rub' | 'look';
+
+/** A finger meets a crack within this distance, mm. */
+const reachMm = 5;
+
+const crackEvents = new Set(['crack', 'crackGone', 'chipMark', 'chipGone']);
+
+export function CrackMapScreen({ job }: { job: JobState }) {
+  const settings = useSettings();
+  const now = useNow(10_000);
+  const router = useRouter();
+  const { log, undo } = useActions(job);
+  const [mode, setMode] = useState<Mode>('draw');
+  const [stroke, setStroke] = useState<readonly Pt[] | null>(null);
+  const [typed, setTyped] = useState('');
+  const [problem, setProblem] = useState<string | null>(null);
+  const answer = useCrackMap(job, stroke);
+  const found = answer && !('problem' in answer) ? answer : null;
+  const onFace = job.face.id;
+  const path = bondPerimeter(job.device, job.bond);
+
+  const addCrack = (make: () => Pt[]) => {
+    try {
+      if (job.cracks.size >= maxCracks) throw new CoreInputError('cracks', job.cracks.size + 1, `up to ${maxCracks}`);
+      const events: NewEvent[] = [{ type: 'crack', crackId: newId(), onFace, pts: [...make()] as [number, number][] }];
+      if (job.findings.crack?.answer !== 'yes')
+        events.push({ type: 'finding', kind: 'crack', answer: 'yes', edges: job.findings.crack?.edges ?? [] });
+      void log(events);
+      setProblem(null);
+      return true;
+    } catch (e) {
+      setProblem(e instanceof Error ? e.message : 'not a crack');
+      return false;
+    }
+  };
+  const onStroke = (pts: Pt[] | null, done: boolean) => {
+    setStroke(done ? null : pts);
+    // a tap is no crack, and no mistake either
+    if (!done || !pts || spread(pts) < 1) return;
+    addCrack(() => polylineOf(pts, 'crack'));
+  };
+  const onTap = (p: Pt) => {
+    if (mode === 'chip') {
+      const edge = new Perimeter(job.face.cover.outline);
+      const at = edge.point(edge.locate(p)).at;
+      const events: NewEvent[] = [{ type: 'chipMark', chipId: newId(), onFace, place: [round(at[0]), round(at[1])] }];
+      if (job.findings.chip?.answer !== 'yes') events.push({ type: 'finding', kind: 'chip', answer: 'yes' });
+      void log(events);
+      return;
+    }
+    const near = nearest(job, p);
+    if (near) void log([near]);
+    else setProblem(`nothing within ${length(reachMm, settings, 0)} to rub out`);
+  };
+  const last = job.effective.findLast((e) => crackEvents.has(e.type));
+  const order = new Map(found?.steps.map((s, i) => [s.pieceId, i + 1]) ?? []);
+  const pieces = found?.map.pieces ?? [];
+  const total = pieces.reduce((m, p) => m + p.areaMm2, 0);
+  const first = found?.steps[0];
+  const pieceLine = (i: number) => {
+    const s = found!.steps[i]!;
+    const p = pieces[s.pieceId]!;
+    return `${i + 1}: ${area(p.areaMm2, settings)}, ${placeOf(path, p.labelAt, job)}, ${pieceReasons(s, settings)}`;
+  };
+  const chipLine = (p: Pt) => `chip at the ${placeName(path, path.locate(p))}`;
+  const lines = [
+    ...(found?.steps.map((_, i) => pieceLine(i)) ?? []),
+    ...(found?.map.dangling.length
+      ? [`${length(found.map.danglingMm, settings, 0)} of crack ends inside and frees no piece`]
+      : []),
+    ...[...job.chips.values()].map(chipLine),
+  ];
+  return (
+    <JobPage
+      job={job}
+      title="Crack map"
+      now={now}
+      stage="intake"
+      lead={
+        <View>
+          <Choice
+            label="The finger"
+            value={mode}
+            options={[
+              { id: 'draw', name: 'Draws' },
+              { id: 'chip', name: 'Chip' },
+              { id: 'rub', name: 'Rubs out' },
+              { id: 'look', name: 'Looks' },
+            ]}
+            onChange={(m) => {
+              setMode(m);
+              setProblem(null);
+            }}
+          />
+          {problem ? (
+            <View role="alert" className="mb-2">
+              <Txt tone="caution">{problem}</Txt>
+            </View>
+          ) : null}
+        </View>
+      }
+      picture={(size) => (
+        <PlainPlan
+          job={job}
+          size={size}
+          label={`Crack map: ${job.cracks.size} cracks, ${pieces.length} ${pieces.length === 1 ? 'piece' : 'pieces'}, ${job.chips.size} chips`}
+          lines={lines}
+          {...(mode === 'draw' ? { onStroke } : mode === 'look' ? {} : { onTap })}
+        >
+          {found ? (
+            <Pieces
+              pieces={found.steps.map((s, i) => {
+                const p = pieces[s.pieceId]!;
+                return {
+                  loops: [p.outer, ...p.islands],
+                  labelAt: p.labelAt,
+                  areaMm2: p.areaMm2,
+                  order: order.get(p.id)!,
+                  state: i === 0 && pieces.length > 1 ? 'next' : 'todo',
+                };
+              })}
+              dangling={found.map.dangling}
+            />
+          ) : null}
+          <Chips at={[...job.chips.values()]} />
+          {stroke ? <Stroke pts={stroke} /> : null}
+        </PlainPlan>
+      )}
+      side={
+        <Button
+          label="Undo"
+          disabled={!last}
+          onPress={() => {
+            if (last) undo(last.id);
+          }}
+        />
+      }
+      main={<Button kind="main" label="Map is done" onPress={() => router.replace(stageHref(job.id, 'intake'))} />}
+    >
+      <View className="mt-3">
+        {first && pieces.length > 1 ? (
+          <Call
+            sentence={`${pieces.length} pieces. Piece 1 first: ${area(pieces[first.pieceId]!.areaMm2, settings)}, ${placeOf(path, pieces[first.pieceId]!.labelAt, job)}.`}
+            reason={`Because it is ${pieceReasons(first, settings)}. ${found!.steps.filter((s) => s.risk === 2).length} at a camera, left to the end.`}
+            tone="ink"
+          />
+        ) : (
+          <Call
+            sentence={job.cracks.size ? 'One piece: no crack frees a part of the glass.' : 'No crack drawn.'}
+            reason="Draw from edge to edge; an end near an edge or another crack meets it."
+            tone="ink"
+          />
+        )}
+        {found?.map.dangling.length ? (
+          <Txt size="s" className="mt-1">
+            Dashed: {length(found.map.danglingMm, settings, 0)} of crack ends inside and frees no piece.
+          </Txt>
+        ) : null}
+      </View>
+      {pieces.length > 1 ? (
+        <View className="mt-3" role="list" aria-label="Order of lifting">
+          <Txt strong className="mb-1">
+            Order of lifting
+          </Txt>
+          {found!.steps.slice(0, 60).map((s, i) => (
+            <View key={s.pieceId} role="listitem" className="flex-row gap-2 py-1 border-b border-rule">
+              <Txt num strong className="w-[34px]">
+                {i + 1}
+              </Txt>
+              <View className="flex-1">
+                <Txt size="s">{pieceReasons(s, settings)}</Txt>
+                <Txt size="s" tone="ink2">
+                  {area(s.areaMm2, settings)}, {percent(s.areaMm2 / total)} of the glass
+                </Txt>
+              </View>
+            </View>
+          ))}
+          {pieces.length > 60 ? <Txt size="s">and {pieces.length - 60} more</Txt> : null}
+        </View>
+      ) : null}
+      <View className="mt-4">
+        <Txt strong className="mb-1">
+          Type a crack
+        </Txt>
+        <Entry label="Points as x,y in mm from the top left corner" value={typed} onChange={setTyped} max={100_000} />
+        <Button
+          kind="small"
+          label="Add the crack"
+          disabled={!typed.trim()}
+          onPress={() => {
+            if (addCrack(() => typedCrack(typed, 'crack'))) setTyped('');
+          }}
+        />
+      </View>
+      <View className="mt-4" role="list" aria-label="Cracks and chips">
+        {[...job.cracks].map(([id, pts], i) => (
+          <Row
+            key={id}
+            text={`Crack ${i + 1}: ${length(lengthOf(pts), settings, 0)}, ${pts.length} points`}
+            action={`Rub out crack ${i + 1}`}
+            onPress={() => void log([{ type: 'crackGone', crackId: id }])}
+          />
+        ))}
+        {[...job.chips].map(([id, at], i) => (
+          <Row
+            key={id}
+            text={`Chip ${i + 1}: ${placeName(path, path.locate(at))}`}
+            action={`Rub out chip ${i + 1}`}
+            onPress={() => void log([{ type: 'chipGone', chipId: id }])}
+          />
+        ))}
+      </View>
+      <Txt size="s" tone="ink2" className="mt-3">
+        Splinters: eye cover, gloves, tape over the glass before it is touched. Pieces and order are computed from the
+        drawing; what the glass does under the blade decides.
+      </Txt>
+    </JobPage>
+  );
+}
+
+function Row({ text, action, onPress }: { text: string; action: string; onPress: () => void }) {
+  return (
+    <View role="listitem" className="flex-row items-center gap-2 border-b border-rule py-1">
+      <Txt size="s" className="flex-1">
+        {text}
+      </Txt>
+      <Button kind="small" label={action} onPress={onPress} />
+    </View>
+  );
+}
+
+const round = (v: number) => Math.round(v * 100) / 100;
+const spread = (pts: readonly Pt[]) => Math.max(...pts.map((p) => Math.hypot(p[0] - pts[0]![0], p[1] - pts[0]![1])));
+const lengthOf = (pts: readonly Pt[]) =>
+  pts.reduce((m, p, i) => (i ? m + Math.hypot(p[0] - pts[i - 1]![0], p[1] - pts[i - 1]![1]) : 0), 0);
+
+/** "near the left edge, lower" or "in the middle". */
+function placeOf(path: Perimeter, at: Pt, job: JobState): string {
+  const s = path.locate(at);
+  const p = path.point(s);
+  if (Math.hypot(p.at[0] - at[0], p.at[1] - at[1]) > path.lengthMm / 12) return 'in the middle';
+  return `by the ${placeName(bondPerimeter(job.device, job.bond), s)}`;
+}
+
+/** The crack or chip that a finger means, as the event that rubs it out. */
+function nearest(job: JobState, p: Pt): NewEvent | null {
+  let best = reachMm;
+  let out: NewEvent | null = null;
+  for (const [crackId, pts] of job.cracks)
+    for (let i = 0; i + 1 < pts.length; i++) {
+      const { d } = nearSegment(p, pts[i]!, pts[i + 1]!);
+      if (d < best) {
+        best = d;
+        out = { type: 'crackGone', crackId };
+      }
+    }
+  for (const [chipId, at] of job.chips) {
+    const d = Math.hypot(at[0] - p[0], at[1] - p[1]);
+    if (d < best) {
+      best = d;
+      out = { type: 'chipGone', chipId };
+    }
+  }
+  return out;
+}

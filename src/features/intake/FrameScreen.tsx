@@ -1,0 +1,138 @@
+import { useRouter } from 'expo-router';
+
+import { gaugePoints } from '@/core/fit/gaugePoints';
+import { bentLimits } from '@/core/fit/bentFrame';
+import type { JobState } from '@/model/fold';
+import { useActions } from '@/stagekit/actions';
+import { GaugeEntry, gaugeLines, lastReading } from '@/stagekit/GaugeEntry';
+import { JobPage } from '@/stagekit/JobPage';
+import { PlainPlan } from '@/stagekit/PlainPlan';
+import { placeName } from '@/stagekit/thermalJob';
+import { stageHref } from '@/stagekit/StageShell';
+import { rowOf, Why } from '@/stagekit/Why';
+import { useSettings } from '@/store/shop';
+import { bondPerimeter, Perimeter } from '@/core/device/perimeter';
+import { Button } from '@/ui/Button';
+import { Call } from '@/ui/Call';
+import { Numbers, RingArcs, Soundings } from '@/ui/plan/layers';
+import { Readings } from '@/ui/Readings';
+import { length, lengthNumber } from '@/ui/units';
+import { useNow } from '@/ui/useNow';
+import { frameOf } from './facts';
+import { frameText } from './words';
+
+/** Heights of the seat at guided points: where a flat glass would not touch, and what would bridge it. */
+export function FrameScreen({ job }: { job: JobState }) {
+  const settings = useSettings();
+  const now = useNow(10_000);
+  const router = useRouter();
+  const { log, undo } = useActions(job);
+  const points = gaugePoints(job.device, job.bond);
+  const path = bondPerimeter(job.device, job.bond);
+  const edge = new Perimeter(job.face.cover.outline);
+  const frame = frameOf(job);
+  const missing = points.filter((p) => job.seats[p.id] === undefined);
+  const text = frame
+    ? frameText(frame, settings)
+    : {
+        sentence: `${missing.length} heights to go.`,
+        reason: 'A straight edge over the frame, the depth of the seat under it at each point; higher is positive.',
+        bad: false,
+      };
+  // bad stretches run along the gauge points; the ring is drawn along its own length
+  const scale = frame ? path.lengthMm / frame.perimeterMm : 1;
+  const startMm = path.locate(points[0]!.at);
+  return (
+    <JobPage
+      job={job}
+      title="Seat of the frame"
+      now={now}
+      stage="intake"
+      lead={<Call sentence={text.sentence} reason={text.reason} tone={text.bad ? 'caution' : 'ink'} />}
+      picture={(size) => (
+        <PlainPlan
+          job={job}
+          size={size}
+          label={`Seat of the frame, ${points.length - missing.length} of ${points.length} points measured`}
+          lines={gaugeLines(points, job.seats, (p) => placeName(edge, edge.locate(p.at)), settings)}
+        >
+          {frame ? (
+            <RingArcs
+              arcs={frame.badArcs.map((a) => ({
+                fromMm: startMm + a.fromMm * scale,
+                toMm: startMm + a.toMm * scale,
+                state: 'dry',
+              }))}
+            />
+          ) : null}
+          {frame ? (
+            <Soundings
+              items={points.map((p, i) => ({
+                at: [p.at[0] - p.normal[0] * 9, p.at[1] - p.normal[1] * 9],
+                text: lengthNumber(frame.gapsMm[i]!, settings, 2),
+                bold: frame.gapsMm[i] === frame.maxGapMm,
+              }))}
+            />
+          ) : (
+            <Numbers
+              items={points.map((p, i) => ({
+                at: [p.at[0] - p.normal[0] * 5, p.at[1] - p.normal[1] * 5],
+                text: String(i + 1),
+                state: p === missing[0] ? 'next' : job.seats[p.id] === undefined ? 'todo' : 'done',
+              }))}
+            />
+          )}
+        </PlainPlan>
+      )}
+      main={<Button kind="main" label="Back to intake" onPress={() => router.replace(stageHref(job.id, 'intake'))} />}
+    >
+      <GaugeEntry
+        points={points}
+        values={job.seats}
+        name="Height"
+        lowMm={-2}
+        highMm={2}
+        units={settings}
+        placeOf={(p) => placeName(edge, edge.locate(p.at))}
+        onValue={(point, value) =>
+          void log([{ type: 'reading', quantity: 'seatMm', point, value, u: bentLimits.uSeatMm.value }])
+        }
+        onClear={(point) => {
+          const id = lastReading(job, 'seatMm', point);
+          if (id) undo(id);
+        }}
+      />
+      {frame ? (
+        <Readings
+          items={[
+            {
+              id: 'contact',
+              value: `${Math.round(frame.contactShare * 100)} %`,
+              label: 'of the ring will bond',
+              tone: frame.contactShare < 0.999 ? 'caution' : 'go',
+            },
+            { id: 'gap', value: length(frame.maxGapMm, settings, 2), label: 'largest gap under a flat glass' },
+            { id: 'tape', value: length(frame.tapeNeededMm, settings, 2), label: 'tape that would bridge it' },
+            { id: 'bead', value: `${frame.beadVolumeMm3.toFixed(1)} mm³`, label: 'bead that would fill the rest' },
+          ]}
+        />
+      ) : null}
+      <Why
+        job={job}
+        call="frame"
+        inputs={{ seats: job.seats }}
+        computed={frame}
+        notes={[
+          'A flat stiff glass rests on the highest spots round its middle; tape is pressed until they reach its most compression. Pulling the glass down to a bow would load the bond for ever: do not count on clamping it flat.',
+        ]}
+        rows={[
+          rowOf('Tape wets from this compression', bentLimits.compressMin, ''),
+          rowOf('and is not pressed beyond', bentLimits.compressMax, ''),
+          rowOf('Highest gap for a bead', bentLimits.beadMaxMm, 'mm'),
+          rowOf('Largest share of the ring for a bead', bentLimits.maxBadShare, ''),
+          rowOf('Uncertainty of a height', bentLimits.uSeatMm, 'mm'),
+        ]}
+      />
+    </JobPage>
+  );
+}

@@ -1,0 +1,98 @@
+import type { ReactNode } from 'react';
+
+import { bondPerimeter } from '@/core/device/perimeter';
+import type { Construction } from '@/core/device/types';
+import type { JobState } from '@/model/fold';
+import type { StageId } from '@/model/stages';
+import { Call } from '@/ui/Call';
+import { Numbers, RingArcs } from '@/ui/plan/layers';
+import { useNow } from '@/ui/useNow';
+import { PlainPlan } from './PlainPlan';
+import { StageShell } from './StageShell';
+
+interface NotModelledProps {
+  job: JobState;
+  stage: StageId;
+  caution: string;
+  main: ReactNode;
+  onMain: () => void;
+}
+
+type Words = { sentence: string; reason: string };
+
+/** What is common practice for covers that the heat and ring laws do not describe. No time is shown that was not computed. */
+const words: Partial<Record<Construction, Partial<Record<StageId, Words>>>> = {
+  clipped: {
+    heat: { sentence: 'No heat for clips.', reason: 'Only a glued patch is warmed, if there is one. Common practice.' },
+    lift: {
+      sentence: 'Start at the charge port or the tray, run the pick round.',
+      reason:
+        'One clip after the other, never two corners at once; mind the reader’s cable. Common practice, not computed.',
+    },
+  },
+  lensInRing: {
+    heat: {
+      sentence: 'Warm the ring gently, every other lens masked.',
+      reason: 'There is no heat model for a lens cover alone, so no time is shown. Never dwell on a lens.',
+    },
+    lift: {
+      sentence: 'Blade under the tape, not through it; pull disc and tape together.',
+      reason: 'Then tap the splinters out, lens down. Common practice, not computed.',
+    },
+  },
+  frameLens: {
+    heat: {
+      sentence: 'Warm the frame gently, every other lens masked.',
+      reason: 'There is no heat model for a lens glass alone, so no time is shown. Never dwell on a lens.',
+    },
+    lift: {
+      sentence: 'Push it out from behind, or pick it out in pieces from the front.',
+      reason: 'From behind only with the camera out of the way. Common practice, not computed.',
+    },
+  },
+};
+
+/** Stage of a cover that the laws of the ring do not describe: what is done, and plainly that nothing is computed. */
+export function NotModelled({ job, stage, caution, main, onMain }: NotModelledProps) {
+  const now = useNow(10_000);
+  const path = bondPerimeter(job.device, job.bond);
+  const text = words[job.face.construction]?.[stage] ?? {
+    sentence: 'Not computed for this cover.',
+    reason: 'The model knows no law for it: work by practice and note what happened.',
+  };
+  return (
+    <StageShell
+      job={job}
+      stage={stage}
+      now={now}
+      caution={caution}
+      onMain={onMain}
+      picture={(size) => (
+        <PlainPlan
+          job={job}
+          size={size}
+          label={`${job.device.name}, ${job.face.name}`}
+          lines={[
+            ...job.bond.clipsAtMm.map((_, i) => `clip ${i + 1}`),
+            ...job.device.cables.map((c) => `${c.name} crosses to the cover`),
+          ]}
+        >
+          {job.bond.zone === 'clips' ? (
+            <Numbers
+              items={job.bond.clipsAtMm.map((s, i) => ({
+                at: path.point(s).at,
+                text: String(i + 1),
+                state: i ? 'todo' : 'next',
+              }))}
+            />
+          ) : (
+            <RingArcs arcs={[{ fromMm: 0, toMm: path.lengthMm, state: 'plain' }]} />
+          )}
+        </PlainPlan>
+      )}
+      call={<Call {...text} />}
+      readings={null}
+      main={main}
+    />
+  );
+}
