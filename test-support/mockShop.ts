@@ -1,6 +1,8 @@
 import { useSyncExternalStore } from 'react';
 
 import { demoJobs, demoSettings } from '../src/demo/shop';
+import type { Device } from '../src/core/device/types';
+import { shippedDevices } from '../src/model/shippedDevices';
 import type { JobEvent, NewEvent } from '../src/model/event';
 import { foldJob, type JobState } from '../src/model/fold';
 import type { Settings } from '../src/model/settings';
@@ -11,9 +13,10 @@ interface State {
   settings: Settings;
   problems: { key: string; what: string; raw: string }[];
   unsaved: number;
+  devices: Device[];
 }
 
-let state: State = { jobs: new Map(), settings: demoSettings, problems: [], unsaved: 0 };
+let state: State = { jobs: new Map(), settings: demoSettings, problems: [], unsaved: 0, devices: [] };
 const listeners = new Set<() => void>();
 let seq = 0;
 
@@ -35,7 +38,9 @@ export function startShop(now: number, more: Record<string, NewEvent[]> = {}, ov
   seq = 0;
   const jobs = new Map(demoJobs(now).map((l) => [l[0]!.jobId, l]));
   for (const [id, events] of Object.entries(more)) jobs.set(id, [...jobs.get(id)!, ...make(id, events, now)]);
-  change({ jobs, settings: demoSettings, problems: [], unsaved: 0, ...over });
+  extra.clear();
+  photos.clear();
+  change({ jobs, settings: demoSettings, problems: [], unsaved: 0, devices: [], ...over });
 }
 
 function make(jobId: string, events: readonly NewEvent[], at: number): JobEvent[] {
@@ -86,10 +91,29 @@ export const retryPending = async () => {
   change({ unsaved: 0 });
   return true;
 };
-export const takeIn = async (jobs: JobEvent[][]) => {
+export const takeIn = async (jobs: JobEvent[][], _settings?: unknown, more: { devices?: Device[] } = {}) => {
+  for (const d of more.devices ?? []) await saveDevice(d);
   const next = new Map(state.jobs);
   for (const l of jobs) next.set(l[0]!.jobId, l);
   change({ jobs: next });
   return jobs.flat().length;
 };
-export const repository = { readExtra: async () => null, writeExtra: async () => true };
+const extra = new Map<string, string>();
+const photos = new Map<string, string>();
+export const repository = {
+  readExtra: async (k: string) => extra.get(k) ?? null,
+  writeExtra: async (k: string, v: string) => Boolean(extra.set(k, v)),
+  savePhoto: async (id: string, data: string) => void photos.set(id, data),
+  dropPhoto: async (id: string) => void photos.delete(id),
+  readPhotos: async (ids: string[]) =>
+    Object.fromEntries(ids.flatMap((id) => (photos.has(id) ? [[id, photos.get(id)]] : []))),
+};
+export const useDevices = () => newest(useStore().devices);
+const newest = (own: Device[]) => [
+  ...own.map((device) => ({ device, own: true })),
+  ...shippedDevices.filter((d) => !own.some((o) => o.id === d.id)).map((device) => ({ device, own: false })),
+];
+export const devicesNow = () => state.devices;
+export async function saveDevice(device: Device): Promise<void> {
+  change({ devices: [...state.devices.filter((d) => d.id !== device.id), device] });
+}

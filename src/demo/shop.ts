@@ -228,7 +228,7 @@ function demoIntakes(now: number, opened: Opened): Script[] {
         value:
           Math.round(
             (-0.13 * Math.exp(-(((p.at[0] - 72) / 26) ** 2) - (p.at[1] / 34) ** 2) + wobble(i, 0.006)) * 1000,
-          ) / 1000,
+          ) / 1000 || 0,
         u: 0.02,
       })),
     );

@@ -28,6 +28,7 @@ jest.mock('@/workers/thermalClient', () => ({
   confirmInWorker: jest.fn(),
   CancelledError: class extends Error {},
 }));
+jest.mock('@/workers/cracksClient', () => jest.requireActual('../../test-support/mockCracks'));
 jest.mock('./heat/LazyHeatChart', () => ({ HeatChart: () => null }));
 jest.mock('@/ui/alarm', () => ({
   unlockSound: () => {},
@@ -98,12 +99,10 @@ describe('intake', () => {
     await tick('left edge');
     await tick('top edge');
     await enter('State of charge, %', '28');
-    await choose('The cover: New back glass');
     const s = jobNow(save);
     expect(s.findings.chip?.answer).toBe('unsure');
     expect(s.findings.crack?.edges).toEqual(['left']);
     expect(s.chargePercent).toBe(28);
-    expect(s.keepCover).toBe(false);
     await press('Go to heat');
     expect(went.at(-1)).toBe('/jobs/demo-0143/heat');
   });

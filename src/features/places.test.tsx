@@ -40,7 +40,7 @@ describe('bench', () => {
     expect(next.textContent).toContain('0:40');
     expect(screen.getByText('Runs by itself')).toBeTruthy();
     expect(screen.getByRole('button', { name: /^J-0139 clamped/ })).toBeTruthy();
-    expect(screen.getAllByRole('img', { name: 'waits' })).toHaveLength(2);
+    expect(screen.getAllByRole('img', { name: 'waits' })).toHaveLength(8);
     await press('Go to J-0142');
     expect(went).toEqual(['/jobs/demo-0142/heat']);
   });
@@ -63,7 +63,7 @@ describe('bench', () => {
 describe('jobs', () => {
   it('filters by state and by any word: label, device, mark, stage', async () => {
     render(<JobsScreen />);
-    expect(screen.getAllByRole('link', { name: /^J-/ })).toHaveLength(4);
+    expect(screen.getAllByRole('link', { name: /^J-/ })).toHaveLength(10);
     await choose('Show: Handed over');
     expect(screen.getAllByRole('link', { name: /^J-/ }).map((l) => l.getAttribute('aria-label'))).toEqual([
       'J-0137, Ring-bond 6.1, handed over',
@@ -165,7 +165,7 @@ describe('shop', () => {
     );
     mockFile.next = { name: 'shop.json', text: writeShopFile(demoSettings, demoJobs(t0), {}, t0) };
     await press('Import a file');
-    expect(screen.getByTestId('message').textContent).toMatch(/^shop\.json: 5 jobs read, \d+ new entries\.$/);
+    expect(screen.getByTestId('message').textContent).toMatch(/^shop\.json: 11 jobs read, \d+ new entries\.$/);
     mockFile.next = null;
     await press('Import a file');
     expect(screen.getByTestId('message').textContent).toMatch(/^shop\.json/);
@@ -177,7 +177,7 @@ describe('shop', () => {
     expect(screen.getByRole('alert').textContent).toContain('1 stored entry is not readable');
     await press('Export everything');
     const file = JSON.parse(mockFile.saved[0]!.text) as { jobs: unknown[]; unreadable: Record<string, string> };
-    expect(file.jobs).toHaveLength(5);
+    expect(file.jobs).toHaveLength(11);
     expect(file.unreadable).toEqual({ 'job/x/y/1': '{"v":1,' });
   });
 

@@ -186,7 +186,7 @@ describe('files', () => {
   it('a shop file gives jobs and settings back', () => {
     const read = readFile(writeShopFile(demoSettings, demoJobs(t0), {}, t0));
     expect(read).toMatchObject({ ok: true, value: { settings: demoSettings } });
-    expect((read as { value: { jobs: JobEvent[][] } }).value.jobs).toHaveLength(5);
+    expect((read as { value: { jobs: JobEvent[][] } }).value.jobs).toHaveLength(11);
   });
 
   it.each([
@@ -205,10 +205,10 @@ describe('files', () => {
     expect((read as { problem: string }).problem).toMatch(message);
   });
 
-  it('a file of more than 20 MB is refused with its size before it is parsed', () => {
-    expect(readFile(' x'.repeat(10.5e6))).toMatchObject({
+  it('a file of more than 60 MB is refused with its size before it is parsed', () => {
+    expect(readFile(' x'.repeat(31e6))).toMatchObject({
       ok: false,
-      problem: expect.stringMatching(/has 21 MB, allowed are up to 20/),
+      problem: expect.stringMatching(/has 62 MB, allowed are up to 60/),
     });
   });
 

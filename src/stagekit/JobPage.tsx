@@ -73,7 +73,7 @@ export function JobPage(p: JobPageProps) {
         role="main"
       >
         {p.lead}
-        {p.picture?.({ width: width - 32, height: Math.max(320, Math.min(470, height - 380)) })}
+        {p.picture?.({ width: width - 32, height: Math.max(320, Math.min(470, height - 440)) })}
         {p.children}
       </ScrollView>
       {bar}

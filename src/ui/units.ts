@@ -60,4 +60,4 @@ export const area = (mm2: number, u: Units) =>
       : `${(mm2 / 100).toFixed(1)} cm²`;
 
 /** Money from minor units, two decimals and the currency behind. */
-export const price = (minor: number, currency: string) => `${(minor / 100).toFixed(2)} ${currency}`;
+export const price = (minor: number, currency: string) => `${(minor / 100).toFixed(2)}\u00a0${currency}`;

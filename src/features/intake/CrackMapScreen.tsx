@@ -4,6 +4,7 @@ import { View } from 'react-native';
 
 import { CoreInputError } from '@/core/errors';
 import { bondPerimeter, Perimeter } from '@/core/device/perimeter';
+import { boxOf } from '@/core/device/shapes';
 import { nearSegment } from '@/core/device/polygon';
 import type { Pt } from '@/core/device/types';
 import { polylineOf, typedCrack } from '@/core/lift/cracks/freehand';
@@ -28,6 +29,9 @@ import { area, length, percent } from '@/ui/units';
 import { useNow } from '@/ui/useNow';
 
 type Mode = 'draw' | 'chip' | 'rub' | 'look';
+
+/** What is drawn this far beside the glass still counts, mm. */
+const besideMm = 8;
 
 /** A finger meets a crack within this distance, mm. */
 const reachMm = 5;
@@ -66,7 +70,10 @@ export function CrackMapScreen({ job }: { job: JobState }) {
     setStroke(done ? null : pts);
     // a tap is no crack, and no mistake either
     if (!done || !pts || spread(pts) < 1) return;
-    addCrack(() => polylineOf(pts, 'crack'));
+    // a finger that starts or ends beside the device draws only what lies on it
+    const { min, max } = boxOf(job.face.cover.outline);
+    const on = pts.filter((p) => p.every((v, i) => v > min[i]! - besideMm && v < max[i]! + besideMm));
+    if (on.length > 1) addCrack(() => polylineOf(on, 'crack'));
   };
   const onTap = (p: Pt) => {
     if (mode === 'chip') {

@@ -138,8 +138,8 @@ export function QuoteScreen({ job }: { job: JobState }) {
       }
     >
       <View className="sheet" testID="quote">
-        <Txt strong size="l" level={2}>
-          {job.label} · {job.model.name}
+        <Txt strong size="m" level={2}>
+          {job.model.name}, {job.label}
         </Txt>
         <Txt size="s" tone="ink2" className="mb-2">
           {job.customerMark ? `${job.customerMark} · ` : ''}
@@ -155,10 +155,12 @@ export function QuoteScreen({ job }: { job: JobState }) {
                 aria-checked={on}
                 aria-label={`${r.name}, ${money(r.grossMinor)}`}
                 onPress={() => setPicked(r.id)}
-                className={`flex-1 min-w-[108px] p-3 rounded-[6px] border-[1.5px] bg-panel ${on ? 'border-ink border-[4px]' : 'border-ink2'}`}
+                className={`flex-1 min-w-[104px] p-2 rounded-[6px] border-[1.5px] bg-panel ${on ? 'border-ink border-[4px]' : 'border-ink2'}`}
               >
-                <Txt strong>{r.name}</Txt>
-                <Txt num strong size="l" className="mt-1">
+                <Txt strong size="s">
+                  {r.name}
+                </Txt>
+                <Txt num strong size="m" className="mt-1">
                   {money(r.grossMinor)}
                 </Txt>
                 <Txt size="s" tone="ink2">

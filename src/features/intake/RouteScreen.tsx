@@ -76,6 +76,7 @@ export function RouteScreen({ job }: { job: JobState }) {
     closedBy: closedByOf(job),
     ...pick(change),
   });
+  const back = () => router.replace(stageHref(job.id, 'intake'));
   const take = () => {
     if (!option) return;
     void log([
@@ -91,10 +92,11 @@ export function RouteScreen({ job }: { job: JobState }) {
         ...(other ? { because: because.trim() } : {}),
       }),
     ]);
-    router.replace(stageHref(job.id, 'intake'));
+    back();
   };
   const blocked = option?.blocks.includes('swollen') ?? true;
-  const needsReason = other && !because.trim();
+  const same = option !== null && option.id === chosen?.id;
+  const needsReason = other && !same && !because.trim();
 
   return (
     <JobPage
@@ -105,9 +107,9 @@ export function RouteScreen({ job }: { job: JobState }) {
       main={
         <Button
           kind="main"
-          label="Take this route"
-          onPress={take}
-          disabled={!option || blocked || needsReason}
+          label={same ? 'Back to intake' : 'Take this route'}
+          onPress={same ? back : take}
+          disabled={!same && (!option || blocked || needsReason)}
           {...(blocked ? { why: 'swollen cell' } : needsReason ? { why: 'say why another one than computed' } : {})}
         />
       }
@@ -170,7 +172,9 @@ export function RouteScreen({ job }: { job: JobState }) {
           );
         })}
       </View>
-      {other ? <Entry label="Why another one than the cheapest" value={because} onChange={setBecause} /> : null}
+      {other && !same ? (
+        <Entry label="Why another one than the cheapest" value={because} onChange={setBecause} />
+      ) : null}
       <Txt size="s" tone="ink2">
         Expected cost to the shop, with 95 % of what is not known about its chances. Saving at {temp(plan.tC, settings)}
         : {percent(plan.chance)} chance of breaking
@@ -322,6 +326,14 @@ function RouteDetails({
           <Txt size="s" tone="ink2" className="mb-2">
             Lay them back to back before anything is heated. The model’s figures stand in for what is not measured.
           </Txt>
+          <View className="flex-row gap-3">
+            <Txt size="s" strong className="flex-1">
+              old
+            </Txt>
+            <Txt size="s" strong className="flex-1">
+              new
+            </Txt>
+          </View>
           {fields.map(([what, name, modelMm]) => (
             <View key={what} className="mb-1">
               <Txt size="s">{name}</Txt>

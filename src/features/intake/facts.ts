@@ -107,10 +107,13 @@ export function earliestFor(
       .filter(([, s]) => s === 'done')
       .map(([id]) => id),
   );
-  const cure = cureUntilHandOver(route.closedBy, job.ambientC ?? settings.roomC, job.bond.widthMm);
+  // glue over a whole area is laid in lines, as wide as a usual bead
+  const bondMm = job.bond.zone === 'fullArea' ? usualBeadMm : job.bond.widthMm;
+  const cure = cureUntilHandOver(route.closedBy, job.ambientC ?? settings.roomC, bondMm);
   const since = job.clampOn ? (now - job.clampOn.at) / 1e3 : null;
   return earliestCollectionS(done, since, cure, route.minutes / usualMinutes);
 }
+const usualBeadMm = 2;
 const usualMinutes = Object.values(stageMinutes).reduce((m, s) => m + s.p50.value, 0);
 
 export function earliestOf(job: JobState, settings: Settings, now: number, pieces: number): Range {

@@ -5,7 +5,7 @@ import type { RouteBlock, RouteOption } from '@/core/intake/route';
 import type { Construction } from '@/core/device/types';
 import { originNames, workNames } from '@/model/eventLine';
 import type { Settings } from '@/model/settings';
-import { length } from '@/ui/units';
+import { length, percent } from '@/ui/units';
 
 type Units = Pick<Settings, 'temperature' | 'length'>;
 export const capital = (s: string) => s.charAt(0).toUpperCase() + s.slice(1);
@@ -106,6 +106,5 @@ export const consentText = {
   water:
     'After opening, this device is no longer to be regarded as protected against water. A check made in the shop finds leaks; it does not restore or prove the maker’s rating. Keep it away from water.',
   choice: (name: string, priceText: string, risk: { mean: number; low: number; high: number }, upTo: string | null) =>
-    `Chosen: ${name}, ${priceText}. Estimated chance of further damage ${pct(risk.mean)} (range ${pct(risk.low)} to ${pct(risk.high)}). In that case: ${upTo ? `go on up to ${upTo}` : 'stop and ask'}.`,
+    `Chosen: ${name}, ${priceText}. Estimated chance of further damage ${percent(risk.mean)} (range ${percent(risk.low)} to ${percent(risk.high)}). In that case: ${upTo ? `go on up to ${upTo}` : 'stop and ask'}.`,
 };
-const pct = (p: number) => `${(100 * p).toFixed(p < 0.1 ? 1 : 0)} %`;

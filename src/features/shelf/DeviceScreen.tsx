@@ -215,7 +215,7 @@ function Editor({ start, saved, own, draft }: { start: Device; saved: Device | n
     >
       {problems.length ? (
         problems.slice(0, 6).map((p) => (
-          <Txt key={`${p.field}${p.given}`} size="s" tone="caution">
+          <Txt key={`${p.field}${p.given}${p.allowed}`} size="s" tone="caution">
             {p.field}: {p.given}, allowed is {p.allowed}.
           </Txt>
         ))

@@ -74,7 +74,7 @@ export function StripStage({ job }: { job: JobState }) {
           {parts.map((p) => (
             <Tick
               key={p.id}
-              label={`${p.name} is out`}
+              label={`${p.name}: out`}
               on={job.parts[p.id] === 'out'}
               onChange={(on) => void log([{ type: 'partState', partId: p.id, to: on ? 'out' : 'in' }])}
             />
