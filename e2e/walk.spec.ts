@@ -25,7 +25,7 @@ test('one job from intake to hand-over, reloaded on the way, exported and read b
     await h.press(page.getByRole('radio', { name: 'Ring-bond 6.1' }));
     await page.getByLabel('Promised for').fill('23:30');
     await h.press('Open the job');
-    await expect(h.call()).toContainText('6 answers to go');
+    await expect(h.call()).toContainText('7 answers to go');
   });
 
   await test.step('intake', async () => {
@@ -36,6 +36,9 @@ test('one job from intake to hand-over, reloaded on the way, exported and read b
     await h.type(page.getByLabel('State of charge, %'), '30');
     await h.tick('Power is off');
     await h.tick('Card tray is out');
+    await h.press(page.getByRole('link', { name: /^Route/ }));
+    await h.press(page.getByRole('radio', { name: /^Glass only, aftermarket/ }));
+    await h.press('Take this route');
     await h.press(h.button(/^Works before\?/));
     await h.press('The rest works');
     await expect(h.call()).toHaveText('Ready to heat.');

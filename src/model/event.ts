@@ -13,6 +13,8 @@ const id = z.string().min(1).max(80);
 const text = z.string().max(2000);
 const edge = z.enum(['bottom', 'left', 'top', 'right']);
 const mm = (low: number, high: number) => z.number().min(low).max(high);
+const pathLength = (pts: readonly (readonly [number, number])[]) =>
+  pts.reduce((m, p, i) => (i ? m + Math.hypot(p[0] - pts[i - 1]![0], p[1] - pts[i - 1]![1]) : 0), 0);
 /** a place on a face, in the frame of somebody who looks at it */
 const place = z.tuple([mm(-100, 500), mm(-100, 500)]);
 const money = z.number().int().min(0).max(1e9);
@@ -56,7 +58,17 @@ const kinds = {
     edges: z.array(edge).max(4).optional(),
     note: text.optional(),
   },
-  crack: { crackId: id, onFace: id, pts: z.array(place).min(2).max(400) },
+  crack: {
+    crackId: id,
+    onFace: id,
+    pts: z
+      .array(place)
+      .min(2)
+      .max(400)
+      .refine((pts) => pathLength(pts) >= 0.5, {
+        error: 'a crack is at least 0.5 mm long, its points are not all equal',
+      }),
+  },
   crackGone: { crackId: id },
   chipMark: { chipId: id, onFace: id, place },
   chipGone: { chipId: id },

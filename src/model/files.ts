@@ -187,6 +187,8 @@ function readEvents(data: unknown, where: string): Parsed<JobEvent[]> {
   for (const [i, raw] of data.entries()) {
     const e = parseEvent(raw);
     if (!e.ok) return fail(`${where}.${i}.${e.problem}`);
+    const bad = e.value.type === 'opened' ? checkDevice(e.value.device)[0] : undefined;
+    if (bad) return fail(`${where}.${i}.device, ${bad.field}: ${bad.given}, allowed is ${bad.allowed}`);
     if (seen.has(e.value.id)) return fail(`${where}.${i}.id: "${e.value.id.slice(0, 40)}" stands twice`);
     if (events[0] && e.value.jobId !== events[0].jobId) return fail(`${where}.${i}.jobId: belongs to another job`);
     seen.add(e.value.id);

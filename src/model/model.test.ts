@@ -3,8 +3,9 @@ import fc from 'fast-check';
 import { demoJobs, demoSettings } from '../demo/shop';
 import { eventLine } from './eventLine';
 import { eventTypes, parseEvent, type JobEvent, type NewEvent } from './event';
-import { readFile, writeJobFile, writeShopFile } from './files';
+import { readFile, writeDeviceFile, writeJobFile, writeShopFile } from './files';
 import { effectiveEvents, foldJob, onPlate } from './fold';
+import { tagCode } from './tagCode';
 import { settingsSchema } from './settings';
 import { deviceSchema } from './device';
 import { shippedDevices } from './shippedDevices';
@@ -30,6 +31,174 @@ function continued(...more: [NewEvent, number?][]): JobEvent[] {
     })),
   ];
 }
+
+describe('what intake records', () => {
+  const route: NewEvent & { type: 'jobRoute' } = {
+    type: 'jobRoute',
+    bondId: 'backRing',
+    work: 'wholeHousing',
+    cover: 'new',
+    origin: 'pulled',
+    through: 'back',
+    internalsOut: true,
+    partHas: ['lens'],
+    closedBy: 'nothing',
+  };
+
+  it('a route decides which stages are needed, and whether the cover is saved', () => {
+    const s = foldJob(continued([route]))!;
+    expect(s.stages).toMatchObject({ strip: 'todo', bond: 'skipped', cure: 'skipped' });
+    expect(s.keepCover).toBe(false);
+    expect(
+      foldJob(
+        continued([
+          { ...route, work: 'openClose', cover: 'save', origin: null, internalsOut: false, closedBy: 'tape' },
+        ]),
+      )!,
+    ).toMatchObject({
+      keepCover: true,
+      stages: { strip: 'skipped', bond: 'todo' },
+    });
+  });
+
+  it('another bond turns the device to its face; cracks belong to the face they were drawn on', () => {
+    const lens = shippedDevices.find((d) => d.id === 'lens67')!;
+    const log = continued(
+      [
+        {
+          type: 'crack',
+          crackId: 'a',
+          onFace: 'back',
+          pts: [
+            [0, 10],
+            [70, 12],
+          ],
+        },
+      ],
+      [
+        {
+          type: 'crack',
+          crackId: 'b',
+          onFace: 'lens2',
+          pts: [
+            [14, 38],
+            [22, 40],
+          ],
+        },
+      ],
+      [{ ...route, work: 'lensCovers', bondId: 'lens2Tape', internalsOut: false }],
+    ).map((e) => (e.type === 'opened' ? { ...e, device: lens } : e));
+    const s = foldJob(log)!;
+    expect(s.face.id).toBe('lens2');
+    expect([...s.cracks.keys()]).toEqual(['b']);
+    expect(s.model).toEqual(lens);
+    const clip = shippedDevices.find((d) => d.id === 'clip55')!;
+    expect(foldJob(continued().map((e) => (e.type === 'opened' ? { ...e, device: clip } : e)))!.stages.bond).toBe(
+      'skipped',
+    );
+  });
+
+  it('photos, chips, seats, customer and quote are folded; what is undone or rubbed out is gone', () => {
+    const s = foldJob(
+      continued(
+        [{ type: 'photo', photoId: 'p', widthPx: 10, heightPx: 10, bytes: 99, caption: '' }],
+        [{ type: 'photo', photoId: 'q', widthPx: 10, heightPx: 10, bytes: 99, caption: '' }],
+        [{ type: 'photoGone', photoId: 'p' }],
+        [{ type: 'chipMark', chipId: 'k', onFace: 'back', place: [0, 20] }],
+        [{ type: 'chipGone', chipId: 'k' }],
+        [{ type: 'reading', quantity: 'seatMm', point: 'g1', value: -0.1, u: 0.02 }],
+        [{ type: 'undo', eventId: 'n5' }],
+        [{ type: 'customer', backup: 'made', lock: null, note: '' }],
+      ),
+    )!;
+    expect(s.photos.map((p) => p.photoId)).toEqual(['q']);
+    expect(s.chips.size).toBe(0);
+    expect(s.seats).toEqual({});
+    expect(s.customer?.backup).toBe('made');
+  });
+
+  it.each([
+    [
+      {
+        type: 'crack',
+        crackId: 'a',
+        onFace: 'back',
+        pts: [
+          [5, 5],
+          [5, 5],
+        ],
+      },
+      /pts: a crack is at least 0.5 mm long/,
+    ],
+    [
+      { type: 'crack', crackId: 'a', onFace: 'back', pts: Array.from({ length: 10_000 }, (_, i) => [i % 70, 3]) },
+      /pts: .*<=400/,
+    ],
+    [
+      {
+        type: 'crack',
+        crackId: 'a',
+        onFace: 'back',
+        pts: [
+          [0, 0],
+          [0, 9999],
+        ],
+      },
+      /pts\.1\.1/,
+    ],
+    [{ type: 'signed', role: 'customer', text: '', mark: 'x', drawing: '<script>' }, /drawing/],
+    [{ type: 'photo', photoId: 'p', widthPx: 10, heightPx: 10, bytes: 6e7, caption: '' }, /bytes: .*<=2000000/],
+  ])('%j is refused, and the field is named', (e, message) => {
+    const read = parseEvent({ ...heating[1], ...e });
+    expect(read.ok).toBe(false);
+    expect((read as { problem: string }).problem).toMatch(message);
+  });
+
+  it('a backup brings devices and pictures back; a picture that is none, or a device that is unsound, stops it', () => {
+    const photos = { p: 'data:image/jpeg;base64,AAAA' };
+    const text = writeShopFile(demoSettings, [heating], {}, t0, { photos, devices: [shippedDevices[0]!] });
+    expect(readFile(text)).toMatchObject({ ok: true, value: { photos, devices: [{ id: 'ring61' }] } });
+    const bad = (from: string, to: string) => (readFile(text.replace(from, to)) as { problem: string }).problem;
+    expect(bad('data:image/jpeg;base64,AAAA', 'data:text/html;base64,AAAA')).toMatch(/^photos\.p:/);
+    const wide = { ...shippedDevices[0]!, bonds: [{ ...shippedDevices[0]!.bonds[0]!, widthMm: 30, insetMm: 9 }] };
+    expect(readFile(writeShopFile(demoSettings, [], {}, t0, { devices: [wide] }))).toMatchObject({
+      problem: expect.stringMatching(/^devices\.0, bond backRing: ring width/),
+    });
+    const job = heating.map((e) => (e.type === 'opened' ? { ...e, device: wide } : e));
+    expect(readFile(writeJobFile(job, t0))).toMatchObject({
+      problem: expect.stringMatching(/^events\.0\.device, bond backRing/),
+    });
+    expect(readFile(writeDeviceFile(shippedDevices[3]!, t0))).toMatchObject({
+      value: { devices: [shippedDevices[3]], jobs: [] },
+    });
+  });
+
+  it('a model of the first kind, without faces’ construction or screws, is read with what it meant', () => {
+    const old = structuredClone(shippedDevices[0]!) as unknown as Record<string, unknown> & {
+      faces: Record<string, unknown>[];
+      bonds: Record<string, unknown>[];
+    };
+    for (const f of old.faces) {
+      delete f.construction;
+      delete f.name;
+    }
+    for (const b of old.bonds) for (const k of ['zone', 'patches', 'clipsAtMm']) delete b[k];
+    delete old.screws;
+    delete old.insideThrough;
+    expect(deviceSchema.parse(old)).toMatchObject({
+      screws: [],
+      insideThrough: 'back',
+      faces: [{ construction: 'ringGlass' }],
+      bonds: [{ zone: 'ring', patches: [] }],
+    });
+  });
+
+  it('tags are four signs without look-alikes, and differ', () => {
+    const codes = Array.from({ length: 200 }, (_, i) => tagCode(`job-${i}`));
+    expect(new Set(codes).size).toBeGreaterThan(195);
+    for (const c of codes) expect(c).toMatch(/^[ACDEFHKLMNPRTUVWXY34679]{4}$/);
+  });
+});
 
 describe('fold', () => {
   it('tells the stage, the plate and the findings of the demo jobs', () => {

@@ -24,6 +24,16 @@ const lens = (id: string, x: number, y: number, r: number) => ({ id, shape: disc
 const flash = (x: number, y: number, r = 2) => ({ id: 'flash', shape: disc(x, y, r), role: 'flash' as const });
 const without = (...ids: string[]) => phoneFunctions.filter((f) => !ids.includes(f));
 
+/** Charge port in the middle of the foot, in the core. */
+const port = (midX: number, footY: number) => ({
+  id: 'port',
+  name: 'charge port',
+  kind: 'port' as const,
+  shape: rect(midX - 5, footY - 10, midX + 5, footY - 3),
+  material: 'polymer',
+  layer: 'core' as const,
+});
+
 const o61 = rect(0, 0, 72, 150, 10);
 const ring61 = body({
   outline: o61,
@@ -33,6 +43,7 @@ const ring61 = body({
   batteries: [rect(8, 38, 46, 126)],
   camera: rect(6, 6, 34, 34, 7),
   buttons: [{ name: 'side key', shape: rect(68, 48, 70.5, 60) }],
+  more: [port(36, 150)],
   glassMm: 0.8,
   gapMm: 0.2,
   clearanceMm: 0.5,
@@ -53,6 +64,7 @@ const ring54 = body({
     { name: 'volume keys', shape: rect(1.5, 34, 3.6, 54) },
     { name: 'side key', shape: rect(60.4, 40, 62.5, 50) },
   ],
+  more: [port(32, 131)],
   glassMm: 0.7,
   gapMm: 0.2,
   clearanceMm: 0.6,
@@ -69,6 +81,7 @@ const tablet = body({
   batteries: [rect(12, 55, 76, 205), rect(84, 55, 148, 205)],
   camera: rect(12, 12, 30, 30, 6),
   buttons: [{ name: 'volume keys', shape: rect(154, 30, 157, 62) }],
+  more: [port(80, 245)],
   glassMm: 1.1,
   gapMm: 0.3,
   clearanceMm: 0.5,
@@ -87,6 +100,7 @@ const full64 = body({
   batteries: [rect(7, 46, 67, 132)],
   camera: rect(5, 5, 41, 41, 9),
   buttons: [{ name: 'side key', shape: rect(70, 54, 72.5, 66) }],
+  more: [port(37, 158)],
   glassMm: 0.65,
   gapMm: 0.1,
   clearanceMm: 0.6,
@@ -103,6 +117,7 @@ const plastic60 = body({
   batteries: [rect(8, 46, 65, 126)],
   camera: rect(45, 8, 65, 34, 5),
   buttons: [{ name: 'volume keys', shape: rect(69.4, 40, 71.6, 60) }],
+  more: [port(36.5, 155)],
   glassMm: 1,
   gapMm: 0.25,
   clearanceMm: 0.5,
@@ -120,6 +135,7 @@ const clip55 = body({
   camera: rect(7, 8, 23, 24, 4),
   buttons: [{ name: 'side keys', shape: rect(66, 36, 68.2, 62) }],
   more: [
+    port(35, 146),
     {
       id: 'reader',
       name: 'rear fingerprint reader',
@@ -148,6 +164,7 @@ const foldRear = body({
   camera: rect(10, 8, 32, 50, 8),
   buttons: [],
   more: [
+    port(33.5, 156),
     { id: 'hinge', name: 'hinge', kind: 'hinge', shape: rect(0.6, 14, 4, 142), material: 'stainless', layer: 'core' },
   ],
   glassMm: 0.6,
@@ -192,6 +209,7 @@ const lens67 = body({
   batteries: [rect(8, 58, 69, 134)],
   camera: rect(7, 7, 43, 51, 12),
   buttons: [{ name: 'side key', shape: rect(73, 50, 75.4, 64) }],
+  more: [port(38.5, 161)],
   glassMm: 0.7,
   gapMm: 0.2,
   clearanceMm: 0.6,
@@ -213,6 +231,7 @@ const front62 = body({
   batteries: [rect(8, 46, 65, 128)],
   camera: rect(8, 9, 28, 37, 6),
   buttons: [{ name: 'side key', shape: rect(69.2, 44, 71.4, 58) }],
+  more: [port(36.5, 152)],
   glassMm: 1,
   gapMm: 0.2,
   clearanceMm: 0.5,

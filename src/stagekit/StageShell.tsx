@@ -3,6 +3,7 @@ import { useCallback, useState, type ReactNode } from 'react';
 import { Pressable, ScrollView, useWindowDimensions, View } from 'react-native';
 
 import type { JobState } from '@/model/fold';
+import { workNames } from '@/model/eventLine';
 import { stageIds, stageNames, type StageId } from '@/model/stages';
 import { Mark } from '@/ui/Mark';
 import { Txt } from '@/ui/Txt';
@@ -99,7 +100,7 @@ export function StageShell(p: StageShellProps) {
                 {stageNames[p.stage]}
               </Txt>
               <Txt size="s" tone="ink2">
-                back, seen from behind
+                {p.job.face.name}, as you look at it
               </Txt>
             </View>
             {p.picture({ width: 480, height: Math.max(320, Math.min(620, height - 240)) })}
@@ -162,7 +163,7 @@ function BackLinks() {
 function JobLine({ job, now }: { job: JobState; now: number }) {
   return (
     <Txt size="s" tone="ink2">
-      {job.device.name} · {job.keepCover ? 'cover to be saved' : 'new back glass'}
+      {job.device.name} · {job.route ? workNames[job.route.work] : job.keepCover ? 'cover to be saved' : 'new cover'}
       {job.promiseAt ? ` · promised ${dayTime(job.promiseAt, now)}` : ''}
     </Txt>
   );

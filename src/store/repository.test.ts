@@ -1,6 +1,7 @@
 import { demoJobs } from '../demo/shop';
 import { foldJob } from '../model/fold';
 import { defaultSettings } from '../model/settings';
+import { shippedDevices } from '../model/shippedDevices';
 import { Repository, StorageFullError, type Storage } from './repository';
 
 /** AsyncStorage in memory, with the faults that real storage has. */
@@ -111,4 +112,38 @@ it('caches are extras: a full storage refuses them without harm, and they do not
   storage.full = true;
   expect(await r.writeExtra('modes/y', 'data')).toBe(false);
   expect(await r.readExtra('modes/x')).toBe('data');
+});
+
+describe('device models and pictures', () => {
+  const ring = shippedDevices[0]!;
+
+  it('every version of a model is an entry of its own; one that cannot be read is set aside and kept', async () => {
+    const storage = new MemoryStorage();
+    const repo = open(storage);
+    await repo.saveDevice({ ...ring, version: 2 });
+    await repo.saveDevice({ ...ring, version: 3, name: 'later' });
+    storage.map.set('device/bad/1', '{"id":"bad"}');
+    const log = await repo.load();
+    expect(log.devices.map((d) => d.version)).toEqual([2, 3]);
+    expect(log.problems[0]).toMatchObject({ key: 'device/bad/1', raw: '{"id":"bad"}' });
+  });
+
+  it('pictures are read back as they were kept; what is no picture is not shown', async () => {
+    const storage = new MemoryStorage();
+    const repo = open(storage);
+    await repo.savePhoto('p1', 'data:image/jpeg;base64,AAAA');
+    storage.map.set('photo/p2', 'javascript:alert(1)');
+    expect(await repo.readPhotos(['p1', 'p2', 'p3'])).toEqual({ p1: 'data:image/jpeg;base64,AAAA' });
+    await repo.dropPhoto('p1');
+    expect(await repo.readPhotos(['p1'])).toEqual({});
+  });
+
+  it('a full storage says so, and a file is taken in as a whole or not at all', async () => {
+    const storage = new MemoryStorage();
+    const repo = open(storage);
+    storage.full = true;
+    await expect(repo.saveDevice(ring)).rejects.toThrow('the storage of this browser is full');
+    await expect(repo.merge([], new Set(), { photos: { a: 'data:image/jpeg;base64,AAAA' } })).rejects.toThrow('full');
+    expect(storage.map.size).toBe(0);
+  });
 });

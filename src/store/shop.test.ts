@@ -1,6 +1,17 @@
 import { demoJobs, demoSettings } from '../demo/shop';
 import { foldJob } from '../model/fold';
-import { append, foldCached, queryClient, repository, retryPending, saveSettings, storage, takeIn } from './shop';
+import { shippedDevices } from '../model/shippedDevices';
+import {
+  append,
+  foldCached,
+  newestDevices,
+  queryClient,
+  repository,
+  retryPending,
+  saveSettings,
+  storage,
+  takeIn,
+} from './shop';
 import type { ShopLog } from './repository';
 
 const mockMap = new Map<string, string>();
@@ -83,4 +94,17 @@ it('folding is done once per log', () => {
   const events = shown().jobs.get(jobId)!;
   expect(foldCached(events)).toBe(foldCached(events));
   expect(foldCached([...events])).not.toBe(foldCached(events));
+});
+
+it('the newest version of a model stands in the list, the shop’s own before the shipped ones', () => {
+  const ring = shippedDevices[0]!;
+  const list = newestDevices([
+    { ...ring, version: 2 },
+    { ...ring, version: 3, name: 'wider' },
+    { ...ring, id: 'mine', version: 1 },
+  ]);
+  expect(list).toHaveLength(shippedDevices.length + 1);
+  expect(list.slice(0, 2).every((d) => d.own)).toBe(true);
+  expect(list.find((d) => d.device.id === ring.id)).toMatchObject({ own: true, device: { name: 'wider', version: 3 } });
+  expect(newestDevices([]).every((d) => !d.own)).toBe(true);
 });

@@ -82,3 +82,18 @@ export function compareFunctions(
 
 /** Steps that a ring-bonded glass route puts the device through. */
 export const ringRouteSteps = ['heatPlate', 'bladePass', 'liftWithFlex', 'residueScrape', 'clamp'] as const;
+
+/** Steps that a route puts the device through: what each of them can damage orders the tests. */
+export function stepsOfRoute(r: {
+  heated: boolean;
+  lensOnly: boolean;
+  internalsOut: boolean;
+  wholeHousing: boolean;
+  bead: boolean;
+}): string[] {
+  const steps: string[] = r.lensOnly ? ['lensCoverSwap'] : ringRouteSteps.filter((s) => r.heated || s !== 'heatPlate');
+  if (r.internalsOut)
+    steps.push('battDisconnect', ...(r.wholeHousing ? ['housingSwap'] : ['coilRemove', 'cameraRemove']));
+  if (r.bead) steps.push('adhesiveBead');
+  return steps;
+}

@@ -1,7 +1,8 @@
 import { tapeClocks } from '@/core/cure/tapeDwell';
-import { compareFunctions, ringRouteSteps } from '@/core/functions/riskOrder';
+import { compareFunctions } from '@/core/functions/riskOrder';
 import { functionTests } from '@/core/functions/tables';
 import { uStepMm } from '@/core/fit/flushness';
+import { stepsOf } from '@/stagekit/FunctionList';
 import { edgeName } from '@/stagekit/thermalJob';
 import { heatCount, type JobState } from '@/model/fold';
 import type { Settings } from '@/model/settings';
@@ -16,11 +17,38 @@ export const airTestLine = 'No water resistance is promised. Keep the device awa
 
 const nameOf = (id: string) => functionTests.find((t) => t.id === id)?.name ?? id;
 
+const glassName = (job: JobState) =>
+  job.face.construction === 'lensInRing' || job.face.construction === 'frameLens'
+    ? 'Lens cover'
+    : job.face.side === 'front'
+      ? 'Front glass'
+      : job.face.cover.material === 'glass'
+        ? 'Back glass'
+        : 'Back cover';
+
+/** What was done, by the route that was taken. */
+function doneText(job: JobState): string {
+  if (job.keepCover) return `${glassName(job)} taken off and closed again`;
+  switch (job.route?.work) {
+    case 'rearAssembly':
+      return 'Rear assembly replaced';
+    case 'wholeHousing':
+      return 'Whole housing replaced, everything moved over';
+    case 'displayWithFrame':
+      return 'Display and frame replaced';
+    case 'displayAlone':
+      return 'Display replaced';
+    default:
+      return `${glassName(job)} replaced`;
+  }
+}
+
 /** The sheet for the customer: found, done, measured, not until when. Says what was measured and nothing more. */
 export function sheetOf(job: JobState, settings: Settings, now: number): SheetSection[] {
   const found: string[] = [];
   const cracked = job.findings.crack?.edges ?? [];
-  if (cracked.length) found.push(`Back glass cracked at the ${cracked.map(edgeName).join(', ')}.`);
+  if (cracked.length) found.push(`${glassName(job)} cracked at the ${cracked.map(edgeName).join(', ')}.`);
+  else if (job.cracks.size) found.push(`${glassName(job)} cracked.`);
   if (job.findings.chip?.answer === 'yes') found.push('Chips at the edge of the old glass.');
   if (job.findings.bent?.answer === 'yes')
     found.push(
@@ -37,7 +65,7 @@ export function sheetOf(job: JobState, settings: Settings, now: number): SheetSe
 
   const done: string[] = [];
   done.push(
-    `${job.keepCover ? 'Back glass taken off and closed again' : 'Back glass replaced'}${heatCount(job) ? `, opened with ${heatCount(job)} ${heatCount(job) === 1 ? 'heat' : 'heats'} on a plate` : ''}.`,
+    `${doneText(job)}${heatCount(job) ? `, opened with ${heatCount(job)} ${heatCount(job) === 1 ? 'heat' : 'heats'} on a plate` : ''}.`,
   );
   if (job.bonded)
     done.push(
@@ -53,7 +81,7 @@ export function sheetOf(job: JobState, settings: Settings, now: number): SheetSe
     measured.push(
       `Glass against frame at ${steps.length} points: ${length(Math.min(...steps), settings, 2)} to ${length(Math.max(...steps), settings, 2)}, each ± ${length(2 * uStepMm.value, settings, 2)}.`,
     );
-  const changes = compareFunctions(job.functions.before, job.functions.after, ringRouteSteps);
+  const changes = compareFunctions(job.functions.before, job.functions.after, stepsOf(job));
   const tested = Object.values(job.functions.after).filter((r) => r === 'ok' || r === 'fail').length;
   const failing = changes.filter((c) => c.change === 'newFault' || c.change === 'oldFault').map((c) => nameOf(c.fn));
   if (tested)

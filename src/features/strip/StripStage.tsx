@@ -32,7 +32,7 @@ export function StripStage({ job }: { job: JobState }) {
   const text = !needed
     ? {
         sentence: 'Not needed on this route.',
-        reason: 'Back glass only: nothing inside comes out, and nothing has to be moved.',
+        reason: 'Nothing inside comes out, and nothing has to be moved.',
       }
     : next
       ? {
