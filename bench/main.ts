@@ -11,6 +11,7 @@ import { readyAt } from '../src/core/heat/forecast';
 import { buildModes } from '../src/core/heat/modes';
 import { ReducedModel } from '../src/core/heat/reduced';
 import { arcCells, HeatRun } from '../src/core/heat/run';
+import { crackWork } from '../src/core/lift/cracks/crackWork';
 import { planLift } from '../src/core/lift/plan';
 import { shippedDevices } from '../src/model/shippedDevices';
 
@@ -75,6 +76,27 @@ const planMs = median(
 line(
   'plan of the whole ring over one answer (in the worker)',
   `${Math.round(planMs / answerMs)} : 1 (${planMs.toFixed(0)} ms)`,
+);
+
+// cracks across the glass at seeded places: many crossings, the hardest kind of map
+let seed = 7;
+const random = () => (seed = (seed * 16807) % 2147483647) / 2147483647;
+const face = device.faces[0]!;
+const cracks = Array.from({ length: 200 }, () => {
+  const [x, y, turn, length] = [72 * random(), 150 * random(), 2 * Math.PI * random(), 8 + 30 * random()];
+  return [
+    [x, y],
+    [x + length * Math.cos(turn), y + length * Math.sin(turn)],
+  ] as [number, number][];
+});
+const mapOf = (n: number) =>
+  crackWork({ outline: face.cover.outline, holes: face.holes, cracks: cracks.slice(0, n), keepOuts: [] });
+const crack20Ms = median(() => mapOf(20), 7);
+const crack200Ms = median(() => mapOf(200), 7);
+const map200 = mapOf(200);
+line(
+  '200 cracks: pieces and lift order over 20 cracks (in the worker)',
+  `${(crack200Ms / crack20Ms).toFixed(0)} : 1 (${crack200Ms.toFixed(0)} ms, ${'map' in map200 ? map200.map.pieces.length : 0} pieces)`,
 );
 line('peak memory of this process', `${Math.round(process.resourceUsage().maxRSS / 1024)} MB`);
 

@@ -28,7 +28,10 @@ export function JobPage(p: JobPageProps) {
   const wide = useWide();
   const { width, height } = useWindowDimensions();
   const head = (
-    <View role="banner" className="px-4 pt-3 pb-1 no-print">
+    <View
+      role="banner"
+      className={`px-4 pt-3 pb-1 no-print ${wide && p.picture ? '' : 'w-full max-w-[1080px] self-center'}`}
+    >
       <Link href={stageHref(p.job.id, p.stage)} className="font-body text-m text-ink underline py-1">
         {stageNames[p.stage]}
       </Link>
@@ -40,7 +43,7 @@ export function JobPage(p: JobPageProps) {
   const bar = (
     <View role="region" aria-label="Actions" className="border-t-[1.5px] border-ink bg-panel px-4 py-3 no-print">
       <LastTap job={p.job} now={p.now} />
-      <View className="flex-row gap-3">
+      <View className={`flex-row gap-3 ${wide && p.picture ? '' : 'w-full max-w-[1080px] self-center'}`}>
         {p.side ? <View className="flex-1">{p.side}</View> : null}
         <View className="flex-[2]">{p.main}</View>
       </View>

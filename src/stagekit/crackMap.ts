@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useState } from 'react';
+import { startTransition, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 
 import type { Device, Pt } from '@/core/device/types';
 import { polygonOf } from '@/core/device/polygon';
@@ -7,6 +7,7 @@ import type { CrackAnswer, CrackQuestion } from '@/core/lift/cracks/crackWork';
 import type { CrackKeepOut, PieceStep } from '@/core/lift/cracks/liftOrder';
 import { keepOuts } from '@/core/lift/depth';
 import type { JobState } from '@/model/fold';
+import type { PieceDrawn } from '@/ui/plan/layers';
 import { length } from '@/ui/units';
 import type { Settings } from '@/model/settings';
 import { askPieces } from '@/workers/cracksClient';
@@ -30,36 +31,63 @@ export function crackKeepOuts(device: Device, bond: JobState['bond']): CrackKeep
   }));
 }
 
-export const crackQuestion = (
-  job: Pick<JobState, 'device' | 'bond' | 'face' | 'cracks'>,
-  extra: readonly (readonly Pt[])[] = [],
-): CrackQuestion => ({
+export const crackQuestion = (job: Pick<JobState, 'device' | 'bond' | 'face' | 'cracks'>): CrackQuestion => ({
   outline: job.face.cover.outline,
   holes: job.face.holes.map((h) => ({ shape: h.shape, role: h.role })),
-  cracks: [...job.cracks.values(), ...extra],
+  cracks: [...job.cracks.values()],
   keepOuts: crackKeepOuts(job.device, job.bond),
 });
 
-/** Pieces and order of a job's cracks, with a stroke that is still being drawn; the last answer stands until the next. */
-export function useCrackMap(job: JobState, stroke: readonly Pt[] | null = null): CrackAnswer | null {
+interface LiveMap {
+  answer: CrackAnswer | null;
+  /** asks again with a stroke that is still being drawn; null: without one */
+  preview: (stroke: readonly Pt[] | null) => void;
+}
+
+/**
+ * Pieces and order of a job's cracks; the last answer stands until the next. Answers are shown as a transition, so that a
+ * finger that draws goes before the picture of hundreds of pieces.
+ */
+export function useCrackMap(job: JobState): LiveMap {
   const { device, bond, face, cracks } = job;
   const [answer, setAnswer] = useState<CrackAnswer | null>(null);
-  const question = useMemo(
-    () => crackQuestion({ device, bond, face, cracks }, stroke && stroke.length > 1 ? [stroke] : []),
-    [device, bond, face, cracks, stroke],
-  );
+  const question = useMemo(() => crackQuestion({ device, bond, face, cracks }), [device, bond, face, cracks]);
+  const current = useRef(question);
   useEffect(() => {
+    current.current = question;
     let gone = false;
     askPieces(question, (a) => {
-      // a stroke that is too short as yet is no reason to lose the picture
-      if (!gone && !('problem' in a && stroke)) setAnswer(a);
+      if (!gone) startTransition(() => setAnswer(a));
     });
     return () => {
       gone = true;
     };
-  }, [question, stroke]);
-  return answer;
+  }, [question]);
+  const preview = useCallback((stroke: readonly Pt[] | null) => {
+    const base = current.current;
+    const extra = stroke && stroke.length > 1 ? [stroke] : [];
+    askPieces({ ...base, cracks: [...base.cracks, ...extra] }, (a) => {
+      // a stroke that is too short as yet is no reason to lose the picture; nor is one whose map has moved on
+      if (current.current === base && !('problem' in a)) startTransition(() => setAnswer(a));
+    });
+  }, []);
+  return { answer, preview };
 }
+
+export type Found = Exclude<CrackAnswer, { problem: string }>;
+
+/** The pieces as the plan draws them, in their order. */
+export const piecesDrawn = (found: Found): PieceDrawn[] =>
+  found.steps.map((s, i) => {
+    const p = found.map.pieces[s.pieceId]!;
+    return {
+      loops: [p.outer, ...p.islands],
+      labelAt: p.labelAt,
+      areaMm2: p.areaMm2,
+      order: i + 1,
+      state: i === 0 && found.steps.length > 1 ? 'next' : 'todo',
+    };
+  });
 
 /** Why this piece now, in the words of the bench. */
 export function pieceReasons(s: PieceStep, units: Pick<Settings, 'temperature' | 'length'>): string {

@@ -1,5 +1,5 @@
 import { useRouter } from 'expo-router';
-import { useState } from 'react';
+import { memo, useMemo, useState, useSyncExternalStore } from 'react';
 import { View } from 'react-native';
 
 import { CoreInputError } from '@/core/errors';
@@ -11,8 +11,9 @@ import { polylineOf, typedCrack } from '@/core/lift/cracks/freehand';
 import { maxCracks } from '@/core/lift/cracks/pieces';
 import type { NewEvent } from '@/model/event';
 import type { JobState } from '@/model/fold';
+import type { Settings } from '@/model/settings';
 import { useActions } from '@/stagekit/actions';
-import { pieceReasons, useCrackMap } from '@/stagekit/crackMap';
+import { pieceReasons, piecesDrawn, useCrackMap, type Found } from '@/stagekit/crackMap';
 import { JobPage } from '@/stagekit/JobPage';
 import { PlainPlan } from '@/stagekit/PlainPlan';
 import { placeName } from '@/stagekit/thermalJob';
@@ -44,13 +45,14 @@ export function CrackMapScreen({ job }: { job: JobState }) {
   const router = useRouter();
   const { log, undo } = useActions(job);
   const [mode, setMode] = useState<Mode>('draw');
-  const [stroke, setStroke] = useState<readonly Pt[] | null>(null);
   const [typed, setTyped] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
-  const answer = useCrackMap(job, stroke);
+  // the stroke is outside the state of the page: only its line is drawn again while the finger moves
+  const [stroke] = useState(strokeStore);
+  const { answer, preview } = useCrackMap(job);
   const found = answer && !('problem' in answer) ? answer : null;
   const onFace = job.face.id;
-  const path = bondPerimeter(job.device, job.bond);
+  const path = useMemo(() => bondPerimeter(job.device, job.bond), [job.device, job.bond]);
 
   const addCrack = (make: () => Pt[]) => {
     try {
@@ -67,13 +69,13 @@ export function CrackMapScreen({ job }: { job: JobState }) {
     }
   };
   const onStroke = (pts: Pt[] | null, done: boolean) => {
-    setStroke(done ? null : pts);
-    // a tap is no crack, and no mistake either
-    if (!done || !pts || spread(pts) < 1) return;
-    // a finger that starts or ends beside the device draws only what lies on it
+    stroke.set(done ? null : pts);
+    if (!done) return preview(pts);
+    // a finger that starts or ends beside the device draws only what lies on it; a tap is no crack, and no mistake either
     const { min, max } = boxOf(job.face.cover.outline);
-    const on = pts.filter((p) => p.every((v, i) => v > min[i]! - besideMm && v < max[i]! + besideMm));
-    if (on.length > 1) addCrack(() => polylineOf(on, 'crack'));
+    const on = (pts ?? []).filter((p) => p.every((v, i) => v > min[i]! - besideMm && v < max[i]! + besideMm));
+    const kept = on.length > 1 && spread(on) >= 1 && addCrack(() => polylineOf(on, 'crack'));
+    if (!kept) preview(null);
   };
   const onTap = (p: Pt) => {
     if (mode === 'chip') {
@@ -89,23 +91,23 @@ export function CrackMapScreen({ job }: { job: JobState }) {
     else setProblem(`nothing within ${length(reachMm, settings, 0)} to rub out`);
   };
   const last = job.effective.findLast((e) => crackEvents.has(e.type));
-  const order = new Map(found?.steps.map((s, i) => [s.pieceId, i + 1]) ?? []);
   const pieces = found?.map.pieces ?? [];
-  const total = pieces.reduce((m, p) => m + p.areaMm2, 0);
   const first = found?.steps[0];
-  const pieceLine = (i: number) => {
-    const s = found!.steps[i]!;
-    const p = pieces[s.pieceId]!;
-    return `${i + 1}: ${area(p.areaMm2, settings)}, ${placeOf(path, p.labelAt, job)}, ${pieceReasons(s, settings)}`;
-  };
-  const chipLine = (p: Pt) => `chip at the ${placeName(path, path.locate(p))}`;
-  const lines = [
-    ...(found?.steps.map((_, i) => pieceLine(i)) ?? []),
-    ...(found?.map.dangling.length
-      ? [`${length(found.map.danglingMm, settings, 0)} of crack ends inside and frees no piece`]
-      : []),
-    ...[...job.chips.values()].map(chipLine),
-  ];
+  const drawn = useMemo(() => (found ? piecesDrawn(found) : []), [found]);
+  const lines = useMemo(() => {
+    const pieceLine = (i: number) => {
+      const s = found!.steps[i]!;
+      const p = found!.map.pieces[s.pieceId]!;
+      return `${i + 1}: ${area(p.areaMm2, settings)}, ${placeOf(path, p.labelAt)}, ${pieceReasons(s, settings)}`;
+    };
+    return [
+      ...(found?.steps.map((_, i) => pieceLine(i)) ?? []),
+      ...(found?.map.dangling.length
+        ? [`${length(found.map.danglingMm, settings, 0)} of crack ends inside and frees no piece`]
+        : []),
+      ...[...job.chips.values()].map((p) => `chip at the ${placeName(path, path.locate(p))}`),
+    ];
+  }, [found, job.chips, path, settings]);
   return (
     <JobPage
       job={job}
@@ -143,23 +145,9 @@ export function CrackMapScreen({ job }: { job: JobState }) {
           lines={lines}
           {...(mode === 'draw' ? { onStroke } : mode === 'look' ? {} : { onTap })}
         >
-          {found ? (
-            <Pieces
-              pieces={found.steps.map((s, i) => {
-                const p = pieces[s.pieceId]!;
-                return {
-                  loops: [p.outer, ...p.islands],
-                  labelAt: p.labelAt,
-                  areaMm2: p.areaMm2,
-                  order: order.get(p.id)!,
-                  state: i === 0 && pieces.length > 1 ? 'next' : 'todo',
-                };
-              })}
-              dangling={found.map.dangling}
-            />
-          ) : null}
+          {found ? <Pieces pieces={drawn} dangling={found.map.dangling} /> : null}
           <Chips at={[...job.chips.values()]} />
-          {stroke ? <Stroke pts={stroke} /> : null}
+          <LiveStroke store={stroke} />
         </PlainPlan>
       )}
       side={
@@ -176,7 +164,7 @@ export function CrackMapScreen({ job }: { job: JobState }) {
       <View className="mt-3">
         {first && pieces.length > 1 ? (
           <Call
-            sentence={`${pieces.length} pieces. Piece 1 first: ${area(pieces[first.pieceId]!.areaMm2, settings)}, ${placeOf(path, pieces[first.pieceId]!.labelAt, job)}.`}
+            sentence={`${pieces.length} pieces. Piece 1 first: ${area(pieces[first.pieceId]!.areaMm2, settings)}, ${placeOf(path, pieces[first.pieceId]!.labelAt)}.`}
             reason={`Because it is ${pieceReasons(first, settings)}. ${found!.steps.filter((s) => s.risk === 2).length} at a camera, left to the end.`}
             tone="ink"
           />
@@ -193,27 +181,7 @@ export function CrackMapScreen({ job }: { job: JobState }) {
           </Txt>
         ) : null}
       </View>
-      {pieces.length > 1 ? (
-        <View className="mt-3" role="list" aria-label="Order of lifting">
-          <Txt strong className="mb-1">
-            Order of lifting
-          </Txt>
-          {found!.steps.slice(0, 60).map((s, i) => (
-            <View key={s.pieceId} role="listitem" className="flex-row gap-2 py-1 border-b border-rule">
-              <Txt num strong className="w-[34px]">
-                {i + 1}
-              </Txt>
-              <View className="flex-1">
-                <Txt size="s">{pieceReasons(s, settings)}</Txt>
-                <Txt size="s" tone="ink2">
-                  {area(s.areaMm2, settings)}, {percent(s.areaMm2 / total)} of the glass
-                </Txt>
-              </View>
-            </View>
-          ))}
-          {pieces.length > 60 ? <Txt size="s">and {pieces.length - 60} more</Txt> : null}
-        </View>
-      ) : null}
+      {found && pieces.length > 1 ? <OrderList found={found} settings={settings} /> : null}
       <View className="mt-4">
         <Txt strong className="mb-1">
           Type a crack
@@ -228,24 +196,7 @@ export function CrackMapScreen({ job }: { job: JobState }) {
           }}
         />
       </View>
-      <View className="mt-4" role="list" aria-label="Cracks and chips">
-        {[...job.cracks].map(([id, pts], i) => (
-          <Row
-            key={id}
-            text={`Crack ${i + 1}: ${length(lengthOf(pts), settings, 0)}, ${pts.length} points`}
-            action={`Rub out crack ${i + 1}`}
-            onPress={() => void log([{ type: 'crackGone', crackId: id }])}
-          />
-        ))}
-        {[...job.chips].map(([id, at], i) => (
-          <Row
-            key={id}
-            text={`Chip ${i + 1}: ${placeName(path, path.locate(at))}`}
-            action={`Rub out chip ${i + 1}`}
-            onPress={() => void log([{ type: 'chipGone', chipId: id }])}
-          />
-        ))}
-      </View>
+      <Marks cracks={job.cracks} chips={job.chips} path={path} settings={settings} log={log} />
       <Txt size="s" tone="ink2" className="mt-3">
         Splinters: eye cover, gloves, tape over the glass before it is touched. Pieces and order are computed from the
         drawing; what the glass does under the blade decides.
@@ -253,6 +204,87 @@ export function CrackMapScreen({ job }: { job: JobState }) {
     </JobPage>
   );
 }
+
+type StrokeStore = ReturnType<typeof strokeStore>;
+
+/** Holds the stroke under the finger for whoever draws it. */
+function strokeStore() {
+  let pts: readonly Pt[] | null = null;
+  const listeners = new Set<() => void>();
+  return {
+    get: () => pts,
+    set: (next: readonly Pt[] | null) => {
+      pts = next;
+      listeners.forEach((l) => l());
+    },
+    subscribe: (l: () => void) => {
+      listeners.add(l);
+      return () => void listeners.delete(l);
+    },
+  };
+}
+
+function LiveStroke({ store }: { store: StrokeStore }) {
+  const pts = useSyncExternalStore(store.subscribe, store.get, store.get);
+  return pts ? <Stroke pts={pts} /> : null;
+}
+
+const listed = 60;
+
+const OrderList = memo(function OrderList({ found, settings }: { found: Found; settings: Settings }) {
+  const total = found.map.pieces.reduce((m, p) => m + p.areaMm2, 0);
+  return (
+    <View className="mt-3" role="list" aria-label="Order of lifting">
+      <Txt strong className="mb-1">
+        Order of lifting
+      </Txt>
+      {found.steps.slice(0, listed).map((s, i) => (
+        <View key={s.pieceId} role="listitem" className="flex-row gap-2 py-1 border-b border-rule">
+          <Txt num strong className="w-[34px]">
+            {i + 1}
+          </Txt>
+          <View className="flex-1">
+            <Txt size="s">{pieceReasons(s, settings)}</Txt>
+            <Txt size="s" tone="ink2">
+              {area(s.areaMm2, settings)}, {percent(s.areaMm2 / total)} of the glass
+            </Txt>
+          </View>
+        </View>
+      ))}
+      {found.steps.length > listed ? <Txt size="s">and {found.steps.length - listed} more</Txt> : null}
+    </View>
+  );
+});
+
+interface MarksProps extends Pick<JobState, 'cracks' | 'chips'> {
+  path: Perimeter;
+  settings: Settings;
+  log: (events: NewEvent[]) => unknown;
+}
+
+/** Every mark of the map with its way to rub it out by key. */
+const Marks = memo(function Marks({ cracks, chips, path, settings, log }: MarksProps) {
+  return (
+    <View className="mt-4" role="list" aria-label="Cracks and chips">
+      {[...cracks].map(([id, pts], i) => (
+        <Row
+          key={id}
+          text={`Crack ${i + 1}: ${length(lengthOf(pts), settings, 0)}, ${pts.length} points`}
+          action={`Rub out crack ${i + 1}`}
+          onPress={() => void log([{ type: 'crackGone', crackId: id }])}
+        />
+      ))}
+      {[...chips].map(([id, at], i) => (
+        <Row
+          key={id}
+          text={`Chip ${i + 1}: ${placeName(path, path.locate(at))}`}
+          action={`Rub out chip ${i + 1}`}
+          onPress={() => void log([{ type: 'chipGone', chipId: id }])}
+        />
+      ))}
+    </View>
+  );
+});
 
 function Row({ text, action, onPress }: { text: string; action: string; onPress: () => void }) {
   return (
@@ -271,11 +303,11 @@ const lengthOf = (pts: readonly Pt[]) =>
   pts.reduce((m, p, i) => (i ? m + Math.hypot(p[0] - pts[i - 1]![0], p[1] - pts[i - 1]![1]) : 0), 0);
 
 /** "near the left edge, lower" or "in the middle". */
-function placeOf(path: Perimeter, at: Pt, job: JobState): string {
+function placeOf(path: Perimeter, at: Pt): string {
   const s = path.locate(at);
   const p = path.point(s);
   if (Math.hypot(p.at[0] - at[0], p.at[1] - at[1]) > path.lengthMm / 12) return 'in the middle';
-  return `by the ${placeName(bondPerimeter(job.device, job.bond), s)}`;
+  return `by the ${placeName(path, s)}`;
 }
 
 /** The crack or chip that a finger means, as the event that rubs it out. */

@@ -12,7 +12,7 @@ import { tagCode } from '@/model/tagCode';
 import { findingNames } from '@/model/eventLine';
 import type { Answer, JobState } from '@/model/fold';
 import { useActions } from '@/stagekit/actions';
-import { useCrackMap } from '@/stagekit/crackMap';
+import { piecesDrawn, useCrackMap } from '@/stagekit/crackMap';
 import { FunctionList } from '@/stagekit/FunctionList';
 import { PlainPlan } from '@/stagekit/PlainPlan';
 import { StageShell } from '@/stagekit/StageShell';
@@ -55,7 +55,7 @@ export function IntakeStage({ job }: { job: JobState }) {
   const now = useNow(5000);
   const { log } = useActions(job);
   const goOn = useGoOn(job, 'intake');
-  const answer = useCrackMap(job);
+  const { answer } = useCrackMap(job);
   const found = answer && !('problem' in answer) ? answer : null;
   const pieces = found?.map.pieces ?? [];
   const earliest = earliestOf(job, settings, now, Math.max(1, pieces.length));
@@ -149,21 +149,7 @@ export function IntakeStage({ job }: { job: JobState }) {
           {job.cracks.size ? null : (
             <RingArcs arcs={cracked.map((e) => ({ ...path.edgeSpan(e), state: 'dry' as const }))} />
           )}
-          {found && job.cracks.size ? (
-            <Pieces
-              pieces={found.steps.map((s, i) => {
-                const p = pieces[s.pieceId]!;
-                return {
-                  loops: [p.outer, ...p.islands],
-                  labelAt: p.labelAt,
-                  areaMm2: p.areaMm2,
-                  order: i + 1,
-                  state: i === 0 && pieces.length > 1 ? 'next' : 'todo',
-                };
-              })}
-              dangling={found.map.dangling}
-            />
-          ) : null}
+          {found && job.cracks.size ? <Pieces pieces={piecesDrawn(found)} dangling={found.map.dangling} /> : null}
           <Chips at={[...job.chips.values()]} />
         </PlainPlan>
       )}

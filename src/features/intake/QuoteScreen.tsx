@@ -43,7 +43,7 @@ export function QuoteScreen({ job }: { job: JobState }) {
   const jobs = useJobs();
   const now = useNow(30_000);
   const { log, decide } = useActions(job);
-  const answer = useCrackMap(job);
+  const { answer } = useCrackMap(job);
   const pieces = answer && !('problem' in answer) ? answer.map.pieces.length : 1;
   const facts = factsOf(job, jobs, settings, pieces);
   const advice = adviceOf(facts, job, settings);

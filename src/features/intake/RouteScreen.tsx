@@ -51,7 +51,7 @@ export function RouteScreen({ job }: { job: JobState }) {
   const now = useNow(30_000);
   const router = useRouter();
   const { log, decide } = useActions(job);
-  const answer = useCrackMap(job);
+  const { answer } = useCrackMap(job);
   const pieces = answer && !('problem' in answer) ? answer.map.pieces.length : 1;
   const facts = factsOf(job, jobs, settings, pieces);
   const advice = adviceOf(facts, job, settings);

@@ -8,7 +8,6 @@ import {
   piecesToMove,
   routeMinutes,
   routeOptions,
-  workMinutes,
   type RouteAdvice,
   type RouteFacts,
   type RouteMoney,
@@ -128,8 +127,6 @@ const defaultWork = (job: JobState) =>
     : job.face.side === 'front'
       ? 'displayAlone'
       : 'glassOnly';
-
-export const handsFactor = (job: JobState) => workMinutes[job.route?.work ?? defaultWork(job)].value / usualMinutes;
 
 export interface CustomerRisk {
   mean: number;

@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import { Circle, G, Path, Text } from 'react-native-svg';
 
 import type { Outline, Pt } from '@/core/device/types';
@@ -169,8 +170,11 @@ export interface PieceDrawn {
 /** A number fits into a piece of at least this area on screen, px². */
 const labelPx2 = 380;
 
-/** Pieces of the cracked cover with their place in the order, and the cracks that end inside. */
-export function Pieces({
+/**
+ * Pieces of the cracked cover with their place in the order, and the cracks that end inside. All outlines are one path: with
+ * hundreds of pieces the picture still follows the finger.
+ */
+export const Pieces = memo(function Pieces({
   pieces,
   dangling,
 }: {
@@ -178,29 +182,23 @@ export function Pieces({
   dangling: readonly { from: Pt; to: Pt }[];
 }) {
   const { tokens: t, mm } = usePlanFrame();
+  const loops = (list: readonly PieceDrawn[]) => list.flatMap((p) => p.loops.map((l) => `${polyline(l)} Z`)).join(' ');
+  const next = pieces.filter((p) => p.state === 'next');
   return (
     <G>
-      {pieces.map((p) => (
+      {next.length ? <Path d={loops(next)} fill={t.go} fillOpacity={0.3} fillRule="evenodd" /> : null}
+      {pieces.length ? (
+        <Path d={loops(pieces)} fill="none" stroke={t.ink} strokeWidth={2 * mm} strokeLinejoin="round" />
+      ) : null}
+      {dangling.length ? (
         <Path
-          key={`f${p.order}`}
-          d={p.loops.map((l) => `${polyline(l)} Z`).join(' ')}
-          fill={p.state === 'next' ? t.go : 'none'}
-          fillOpacity={0.3}
-          fillRule="evenodd"
-          stroke={t.ink}
-          strokeWidth={2 * mm}
-          strokeLinejoin="round"
-        />
-      ))}
-      {dangling.map((d, i) => (
-        <Path
-          key={`d${i}`}
-          d={polyline([d.from, d.to])}
+          d={dangling.map((d) => polyline([d.from, d.to])).join(' ')}
+          fill="none"
           stroke={t.caution}
           strokeWidth={2.5 * mm}
           strokeDasharray={`${3 * mm} ${4 * mm}`}
         />
-      ))}
+      ) : null}
       {pieces.length > 1 ? (
         <Numbers
           items={pieces
@@ -211,7 +209,7 @@ export function Pieces({
       ) : null}
     </G>
   );
-}
+});
 
 /** Chips as notches: a filled triangle that points at the place. */
 export function Chips({ at }: { at: readonly Pt[] }) {
