@@ -30,9 +30,9 @@ const take = async (page: Page, name: string) => {
   await page.screenshot({ path: path.join(out, `${name}.png`) });
   console.log(name);
 };
-const stage = async (page: Page, where: string) => {
+const stage = async (page: Page, where: string, seen = 'call') => {
   await page.goto(`${base}/jobs/${where}`);
-  await page.getByTestId('call').waitFor();
+  await page.getByTestId(seen).first().waitFor();
   await page.waitForLoadState('networkidle');
 };
 
@@ -59,6 +59,17 @@ await phone.getByTestId('sheet').scrollIntoViewIfNeeded();
 await phone.mouse.wheel(0, 360);
 await take(phone, 'handover-phone');
 
+for (const [where, name, seen] of [
+  ['demo-0140/cracks', 'cracks-phone', 'call'],
+  ['demo-0138/frame', 'frame-phone', 'call'],
+  ['demo-0140/route', 'route-phone', 'call'],
+  ['demo-0140/quote', 'quote-phone', 'quote'],
+] as const) {
+  await stage(phone, where, seen);
+  await phone.clock.runFor(1500);
+  await take(phone, name);
+}
+
 const night = await open(390, 844, true);
 await stage(night, 'demo-0142/heat');
 await night.clock.runFor(50_000);
@@ -74,4 +85,8 @@ await stage(wide, 'demo-0142/heat');
 await wide.clock.runFor(25_000);
 await wide.getByText(/^Off the plate in/).waitFor();
 await take(wide, 'heat-wide');
+await wide.goto(`${base}/shelf/ring61`);
+await wide.getByTestId('checks').waitFor();
+await wide.waitForLoadState('networkidle');
+await take(wide, 'shelf-wide');
 await browser.close();

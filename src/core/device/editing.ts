@@ -78,11 +78,11 @@ export function withOutline(d: Device, outline: Outline): Device {
 }
 
 /** Another thickness of the back cover: everything below it moves, and the device grows or shrinks with it. */
-export function withCoverThickness(d: Device, faceId: string, hMm: number): Device {
-  const face = d.faces.find((f) => f.id === faceId);
+export function withCoverThickness(d: Device, faceKey: string, hMm: number): Device {
+  const face = d.faces.find((f) => f.id === faceKey);
   if (!face) return d;
   const by = hMm - face.cover.hMm;
-  const faces = d.faces.map((f) => (f.id === faceId ? { ...f, cover: { ...f.cover, hMm } } : f));
+  const faces = d.faces.map((f) => (f.id === faceKey ? { ...f, cover: { ...f.cover, hMm } } : f));
   const round = (v: number) => Math.round(v * 1e3) / 1e3;
   if (face.side === 'front') return { ...d, faces };
   const own = (leaf: string | undefined) => (leaf ?? d.leaves[0]!.id) === face.leaf;

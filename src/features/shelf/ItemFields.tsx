@@ -62,7 +62,7 @@ export function ItemFields({ device, bondId, item, onShape, onItem }: ItemFields
     own && item.kind !== 'screw' ? <ShapeFields name={own.name} shape={own.shape} onChange={onShape} /> : null;
   const put = <T,>(change: Partial<T>) => onItem(((x: T) => ({ ...x, ...change })) as (x: never) => unknown);
   if (item.kind === 'hole') {
-    const face = device.faces.find((f) => f.id === turnOf(device, bondId).faceId)!;
+    const face = device.faces.find((f) => f.id === turnOf(device, bondId).faceKey)!;
     const hole = face.holes.find((h) => h.id === item.id);
     if (!hole) return null;
     return (

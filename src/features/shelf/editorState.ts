@@ -96,12 +96,12 @@ export function editor(s: EditorState, a: EditorAction): EditorState {
 }
 
 /** How the face that is edited is turned: shapes are shown as looked at and stored as seen from behind. */
-export function turnOf(d: Device, bondId: string): { width: number; front: boolean; leafId: string; faceId: string } {
+export function turnOf(d: Device, bondId: string): { width: number; front: boolean; leafId: string; faceKey: string } {
   const bond = bondOf(d, bondId);
   const face = faceOf(d, bond);
   const leaf = d.leaves.find((l) => l.id === face.leaf) ?? d.leaves[0]!;
   const box = boxOf(leaf.outline);
-  return { width: box.min[0] + box.max[0], front: face.side === 'front', leafId: leaf.id, faceId: face.id };
+  return { width: box.min[0] + box.max[0], front: face.side === 'front', leafId: leaf.id, faceKey: face.id };
 }
 export const turned = <S extends Outline>(shape: S, t: { width: number; front: boolean }): S =>
   t.front ? mirrorX(shape, t.width) : shape;
@@ -117,7 +117,7 @@ interface Placed {
 /** Everything on a face that has a place of its own: what can be picked on the plan and moved. */
 export function placed(d: Device, bondId: string): Placed[] {
   const t = turnOf(d, bondId);
-  const face = d.faces.find((f) => f.id === t.faceId)!;
+  const face = d.faces.find((f) => f.id === t.faceKey)!;
   const leafOf = (id: string | undefined) => id ?? d.leaves[0]!.id;
   return [
     ...face.holes.map((h): Placed => ({ kind: 'hole', id: h.id, name: h.id, shape: turned(h.shape, t) })),
@@ -163,7 +163,7 @@ export function withShape(d: Device, bondId: string, item: Selected, shape: Outl
     return {
       ...d,
       faces: d.faces.map((f) =>
-        f.id === t.faceId ? { ...f, holes: f.holes.map((h) => (h.id === item.id ? { ...h, shape: stored } : h)) } : f,
+        f.id === t.faceKey ? { ...f, holes: f.holes.map((h) => (h.id === item.id ? { ...h, shape: stored } : h)) } : f,
       ),
     };
   if (item.kind === 'part')
@@ -217,7 +217,7 @@ export function added(
   partKind: PartKind = 'other',
 ): { device: Device; item: Selected } {
   const t = turnOf(d, bondId);
-  const face = d.faces.find((f) => f.id === t.faceId)!;
+  const face = d.faces.find((f) => f.id === t.faceKey)!;
   const c = centreOf(face.cover.outline);
   const leaf = d.leaves.length > 1 && d.leaves[0]!.id !== t.leafId ? { leaf: t.leafId } : {};
   if (kind === 'hole') {
@@ -227,7 +227,7 @@ export function added(
     );
     const hole: Hole = { id, shape: { kind: 'disc', c, rMm: 4 }, role: 'camera' };
     return {
-      device: { ...d, faces: d.faces.map((f) => (f.id === t.faceId ? { ...f, holes: [...f.holes, hole] } : f)) },
+      device: { ...d, faces: d.faces.map((f) => (f.id === t.faceKey ? { ...f, holes: [...f.holes, hole] } : f)) },
       item: { kind, id },
     };
   }
@@ -239,7 +239,7 @@ export function added(
     const new_ = makeCable({
       id,
       name: 'cable',
-      onFace: t.faceId,
+      onFace: t.faceKey,
       at: { fromMm: 60, toMm: 66 },
       slackMm: 40,
       foldToward: 'left',
@@ -312,7 +312,7 @@ export function removed(d: Device, bondId: string, item: Selected): Device {
     case 'hole':
       return {
         ...d,
-        faces: d.faces.map((f) => (f.id === t.faceId ? { ...f, holes: f.holes.filter((h) => h.id !== item.id) } : f)),
+        faces: d.faces.map((f) => (f.id === t.faceKey ? { ...f, holes: f.holes.filter((h) => h.id !== item.id) } : f)),
       };
     case 'part':
       return { ...d, parts: d.parts.filter((p) => p.id !== item.id) };
@@ -349,7 +349,7 @@ type AnyItem = Hole | Part | ScrewHole | Device['cables'][number];
 function copyOfItem(d: Device, bondId: string, item: Selected): AnyItem | null {
   const t = turnOf(d, bondId);
   const lists = {
-    hole: d.faces.find((f) => f.id === t.faceId)!.holes as AnyItem[],
+    hole: d.faces.find((f) => f.id === t.faceKey)!.holes as AnyItem[],
     part: d.parts as AnyItem[],
     screw: d.screws as AnyItem[],
     cable: d.cables as AnyItem[],
@@ -364,7 +364,7 @@ export function withItem(d: Device, bondId: string, item: Selected, change: (x: 
   const on = <T extends AnyItem>(list: T[]): T[] => list.map((x) => (x.id === item.id ? (change(x) as T) : x));
   switch (item.kind) {
     case 'hole':
-      return { ...d, faces: d.faces.map((f) => (f.id === t.faceId ? { ...f, holes: on(f.holes) } : f)) };
+      return { ...d, faces: d.faces.map((f) => (f.id === t.faceKey ? { ...f, holes: on(f.holes) } : f)) };
     case 'part':
       return { ...d, parts: on(d.parts) };
     case 'screw':
