@@ -19,7 +19,9 @@ module.exports = {
       testEnvironment: 'node',
       testMatch: ['<rootDir>/src/**/*.test.ts', '<rootDir>/server/**/*.test.ts'],
       moduleNameMapper: alias,
-      transformIgnorePatterns: ['/node_modules/(?!(d3-.*|internmap|nanoid|jsts|simplify-js|fraction.js|@react-native-async-storage|idb)/)'],
+      transformIgnorePatterns: [
+        '/node_modules/(?!(d3-.*|internmap|nanoid|jsts|simplify-js|fraction.js|@react-native-async-storage|idb)/)',
+      ],
       transform: {
         '\\.[jt]sx?$': [
           'babel-jest',

@@ -2,7 +2,7 @@ import { tapeClocks } from '@/core/cure/tapeDwell';
 import { compareFunctions } from '@/core/functions/riskOrder';
 import { functionTests } from '@/core/functions/tables';
 import { uStepMm } from '@/core/fit/flushness';
-import { stepsOf } from '@/stagekit/FunctionList';
+import { stepsOf } from '@/stagekit/functionTests';
 import { edgeName } from '@/stagekit/thermalJob';
 import { heatCount, type JobState } from '@/model/fold';
 import type { Settings } from '@/model/settings';
