@@ -5,6 +5,8 @@ import { serveStatic } from '@hono/node-server/serve-static';
 import { Hono } from 'hono';
 import { secureHeaders } from 'hono/secure-headers';
 
+import { instruments } from './instruments';
+
 export interface ServerOptions {
   /** folder of the exported application */
   root: string;
@@ -44,6 +46,7 @@ export function createApp({ root, demo }: ServerOptions): Hono {
 
   app.get('/api/health', (c) => c.json({ ok: true }));
   app.get('/api/config', (c) => c.json({ demo }));
+  app.route('/api/instruments', instruments(path.join(root, 'modes')));
   app.all('/api/*', (c) => c.json({ error: 'not found' }, 404));
 
   // files whose name changes with their content may be kept for ever, everything else is asked for again

@@ -30,6 +30,7 @@ export function slab(
     bondId: 'none',
     bondMaterial: '',
     watch: [],
+    cameraZones: [],
     ringWidthMm: 0,
   };
   return makeGrid(stack, { nx: plan.nx, ny: plan.ny }, { materials, sideWm2K: plan.sideWm2K ?? 0 });

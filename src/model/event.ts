@@ -19,6 +19,36 @@ const pathLength = (pts: readonly (readonly [number, number])[]) =>
 const place = z.tuple([mm(-100, 500), mm(-100, 500)]);
 const money = z.number().int().min(0).max(1e9);
 
+const setC = z.number().min(20).max(400);
+const share = z.number().min(-1).max(2);
+/** way of the nozzle over the face */
+const airPath = z.discriminatedUnion('kind', [
+  z.object({
+    kind: z.literal('loop'),
+    insetMm: mm(-40, 60),
+    roundS: z.number().min(1).max(60),
+    shares: z.array(z.number().min(0.001).max(1e3)).length(24).optional(),
+  }),
+  z.object({
+    kind: z.literal('strip'),
+    insetMm: mm(-40, 60),
+    from: share,
+    to: share,
+    speedMmS: z.number().min(1).max(500),
+  }),
+  z.object({ kind: z.literal('spot'), at: place, radiusMm: mm(0, 40) }),
+]);
+/** how a heater is used on the device */
+const use = z.object({
+  path: airPath.optional(),
+  standoffMm: mm(5, 300).optional(),
+  /** cameras and hinge under tape and foil */
+  masked: z.boolean().optional(),
+  /** how the face lies on a plate: flat, on its camera bump, or with the bump over the edge */
+  lies: z.enum(['flat', 'bump', 'over']).optional(),
+});
+export type UseRecord = z.infer<typeof use>;
+
 const base = {
   v: z.literal(eventVersion),
   id,
@@ -155,10 +185,19 @@ const kinds = {
     result: z.enum(['ok', 'fail', 'untested', 'absent']),
     why: text.optional(),
   },
-  heatPlan: { setC: z.number().min(20).max(300), pickMm: z.number().min(0.05).max(3), preheated: z.boolean() },
-  heatOn: {
-    setC: z.number().min(20).max(300),
+  heatPlan: {
+    setC,
+    pickMm: z.number().min(0.05).max(3),
     preheated: z.boolean(),
+    heater: id.optional(),
+    use: use.optional(),
+  },
+  heatOn: {
+    setC,
+    preheated: z.boolean(),
+    /** the shop's plate when it is not said */
+    heater: id.optional(),
+    use: use.optional(),
     startC: z.number().min(-40).max(200),
     modelRun: z.string().max(80),
     /** forecast when it was laid on: ready after, by the late end, s */
@@ -171,10 +210,12 @@ const kinds = {
     gripsInS: z.number().min(0).max(86400).nullable(),
   },
   observed: {
-    what: z.enum(['gaveWay', 'grips', 'calledAway', 'broke']),
+    what: z.enum(['gaveWay', 'grips', 'calledAway', 'broke', 'switchedOff', 'missedAlarm']),
     edge: edge.optional(),
     modelC: z.number().optional(),
   },
+  /** a thermocouple at the line, read while the heat is on or after it */
+  probe: { tempC: z.number().min(-100).max(500), sMm: mm(-100, 5000), from: z.enum(['typed', 'instrument']) },
   edge: { edge, free: z.boolean() },
   cleaned: { index: z.number().int().min(0).max(100), done: z.boolean() },
   reading: {

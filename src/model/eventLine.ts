@@ -84,13 +84,15 @@ export function eventLine(e: JobEvent, units: LineUnits = asStored): string {
     case 'function':
       return `${e.fn} ${e.phase}: ${e.result}`;
     case 'heatPlan':
-      return `plan: plate ${units.c(e.setC)}, pick ${units.mm(e.pickMm, 1)}`;
+      return `plan: ${e.heater ?? 'plate'} ${units.c(e.setC)}, pick ${units.mm(e.pickMm, 1)}`;
     case 'heatOn':
-      return `on the plate at ${units.c(e.setC)}`;
+      return `heat on: ${e.heater ?? 'plate'} at ${units.c(e.setC)}${e.preheated ? '' : ', from cold'}`;
     case 'heatOff':
-      return `off the plate (${e.reason})`;
+      return `heat off (${e.reason})`;
+    case 'probe':
+      return `probe ${units.c(e.tempC)} (${e.from})`;
     case 'observed':
-      return `${{ gaveWay: 'gave way', grips: 'it grips', calledAway: 'called away', broke: 'the cover broke' }[e.what]}${e.edge ? ` at the ${e.edge} edge` : ''}${e.modelC === undefined ? '' : `, model ${units.c(e.modelC)}`}`;
+      return `${{ gaveWay: 'gave way', grips: 'it grips', calledAway: 'called away', broke: 'the cover broke', switchedOff: 'the heater switched itself off', missedAlarm: 'the alarm was missed' }[e.what]}${e.edge ? ` at the ${e.edge} edge` : ''}${e.modelC === undefined ? '' : `, model ${units.c(e.modelC)}`}`;
     case 'edge':
       return `${e.edge} edge ${e.free ? 'free' : 'not free'}`;
     case 'cleaned':

@@ -2,13 +2,16 @@ import { faceView } from '../core/device/faceView';
 import { faceOf } from '../core/device/perimeter';
 import type { Bond, Device, EdgeId, Face, Pt } from '../core/device/types';
 import type { FunctionResult } from '../core/functions/riskOrder';
-import type { EventOf, JobEvent, KnownEvent } from './event';
+import type { EventOf, JobEvent, KnownEvent, UseRecord } from './event';
 import { stageIds, type StageId } from './stages';
 
 export interface HeatSwitchAt {
   at: number;
   setC: number | null;
   preheated: boolean;
+  /** heater by its id, and how it is used; the shop's plate when it is not said */
+  heater?: string | undefined;
+  use?: UseRecord | undefined;
   eventId: string;
   /** forecasts recorded with the tap, s after it */
   readyInS: number | null;
@@ -51,9 +54,10 @@ export interface JobState {
   functions: { before: Record<string, FunctionResult>; after: Record<string, FunctionResult> };
   stages: Record<StageId, 'todo' | 'started' | 'done' | 'skipped'>;
   stage: StageId;
-  plan: { setC: number; pickMm: number; preheated: boolean } | null;
+  plan: Pick<EventOf<'heatPlan'>, 'setC' | 'pickMm' | 'preheated' | 'heater' | 'use'> | null;
   heat: HeatSwitchAt[];
   calledAway: boolean;
+  probes: EventOf<'probe'>[];
   freeEdges: Set<EdgeId>;
   /** a bond has been cut: what was found before stands from here on, for ever */
   opened: boolean;
@@ -138,6 +142,7 @@ export function foldJob(events: readonly JobEvent[]): JobState | null {
     stage: 'intake',
     plan: null,
     heat: [],
+    probes: [],
     calledAway: false,
     freeEdges: new Set(),
     opened: false,
@@ -246,13 +251,15 @@ function apply(s: JobState, e: KnownEvent): void {
       }
       break;
     case 'heatPlan':
-      s.plan = { setC: e.setC, pickMm: e.pickMm, preheated: e.preheated };
+      s.plan = { setC: e.setC, pickMm: e.pickMm, preheated: e.preheated, heater: e.heater, use: e.use };
       break;
     case 'heatOn':
       s.heat.push({
         at: e.at,
         setC: e.setC,
         preheated: e.preheated,
+        heater: e.heater,
+        use: e.use,
         eventId: e.id,
         readyInS: e.readyInS,
         gripsInS: null,
@@ -268,6 +275,9 @@ function apply(s: JobState, e: KnownEvent): void {
         s.broke = true;
         s.keepCover = false;
       }
+      break;
+    case 'probe':
+      s.probes.push(e);
       break;
     case 'edge':
       put(s.freeEdges, e.edge, e.free);

@@ -339,7 +339,7 @@ describe('events', () => {
     });
     expect(parseEvent({ ...heating.find((e) => e.type === 'heatOn')!, setC: 900 })).toMatchObject({
       ok: false,
-      problem: expect.stringMatching(/^setC:.*300/),
+      problem: expect.stringMatching(/^setC:.*400/),
     });
     expect(parseEvent(null).ok).toBe(false);
   });

@@ -1,25 +1,15 @@
 import { z } from 'zod';
 
 import './zodConfig';
-import { defaultPlate } from '../core/heat/heater';
+import { defaultDryer, defaultGun, defaultMat, defaultNozzle, defaultPlate, type Heater } from '../core/heat/heater';
 import { breakLimit } from '../core/lift/verdict';
-import { sourcedSchema } from './device';
+import { contactHeaterSchema, heaterSchema } from './heater';
 
 const clip = z.object({
   id: z.string().max(40),
   name: z.string().max(60),
   forceN: z.number().min(0.5).max(200),
   owned: z.number().int().min(0).max(500),
-});
-
-const plate = z.object({
-  id: z.string().max(40),
-  name: z.string().min(1).max(60),
-  dialUnit: z.enum(['C', 'F']),
-  maxSetC: z.number().min(60).max(300),
-  conductanceWm2K: sourcedSchema,
-  offsetK: sourcedSchema,
-  lagS: sourcedSchema,
 });
 
 const minor = z.number().int().min(0).max(1e8);
@@ -90,6 +80,8 @@ export const defaultMoney: z.infer<typeof money> = {
   },
 };
 
+export const defaultHeaters: Heater[] = [defaultMat, defaultGun, defaultNozzle, defaultDryer];
+
 export const settingsSchema = z.object({
   version: z.literal(1),
   temperature: z.enum(['C', 'F']),
@@ -99,7 +91,12 @@ export const settingsSchema = z.object({
   person: z.string().max(80),
   people: z.array(z.string().max(80)).max(20),
   roomC: z.number().min(0).max(45),
-  plate,
+  plate: contactHeaterSchema,
+  /** what else there is to heat with */
+  heaters: z
+    .array(heaterSchema)
+    .max(20)
+    .default(() => defaultHeaters),
   breakLimit: z.number().min(0.001).max(0.5),
   tape: z.object({
     widthMm: z.number().min(0.5).max(30),
@@ -125,6 +122,7 @@ export const defaultSettings: Settings = {
   people: ['Bench'],
   roomC: 22,
   plate: defaultPlate,
+  heaters: defaultHeaters,
   breakLimit: breakLimit.value,
   tape: { widthMm: 2, rollMm: 25000, countedAt: 0 },
   ringsInStock: {},
@@ -136,3 +134,10 @@ export const defaultSettings: Settings = {
   reworkCost: 40,
   money: defaultMoney,
 };
+
+/** Everything the shop heats with, the plate first. */
+export const heatersOf = (s: Settings): Heater[] => [s.plate, ...s.heaters];
+
+/** A heater by its id; the plate when it is not there any more. */
+export const heaterOf = (s: Settings, id: string | undefined): Heater =>
+  heatersOf(s).find((h) => h.id === id) ?? s.plate;

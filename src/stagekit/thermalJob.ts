@@ -3,13 +3,16 @@ import { bondPerimeter, coverOf, describePlace, type Perimeter } from '@/core/de
 import type { Device, EdgeId } from '@/core/device/types';
 import { firstTrue } from '@/core/heat/forecast';
 import type { ReducedModel } from '@/core/heat/reduced';
-import { arcCells, HeatRun, type ArcCells, type HeatSwitch } from '@/core/heat/run';
+import type { Heater } from '@/core/heat/heater';
+import { arcCells, HeatRun, type ArcCells, type HeatSwitch, type HeatUse } from '@/core/heat/run';
 import { keepOuts } from '@/core/lift/depth';
 import { edgeOrder, type EdgeStep } from '@/core/lift/order';
 import { chipFlawUm, coverStrengths } from '@/core/lift/strength';
 import { defaultPickMm, liftThresholds, upperC, type LiftCase } from '@/core/lift/verdict';
 import type { JobState } from '@/model/fold';
-import type { Settings } from '@/model/settings';
+import type { UseRecord } from '@/model/event';
+import { heaterOf, type Settings } from '@/model/settings';
+import { heatSwitches, heatUse } from './heating';
 
 export const everyPart = (d: Device): ReadonlySet<string> => new Set(d.parts.map((p) => p.id));
 
@@ -49,16 +52,28 @@ export interface ThermalJob {
   /** instant of s = 0 of the run */
   t0: number;
   run: HeatRun;
+  /** what the next heat is planned with */
+  heater: Heater;
+  use: HeatUse;
   switches: HeatSwitch[];
   ambientC: number;
 }
 
 /** The run of a job from its recorded instants; before the first heat it starts now. */
-export function thermalJob(job: JobState, settings: Settings, model: ReducedModel, now: number): ThermalJob {
+export function thermalJob(
+  job: JobState,
+  settings: Settings,
+  model: ReducedModel,
+  now: number,
+  /** what the next heat is planned with; what was planned last when it is not said */
+  plan: { heater?: string | undefined; use?: UseRecord | undefined } | null = job.plan,
+): ThermalJob {
+  const heater = heaterOf(settings, plan?.heater);
+  const use = heatUse(job.device, job.bond, plan?.use);
   const path = bondPerimeter(job.device, job.bond);
   const t0 = job.heat[0]?.at ?? now;
   const ambientC = job.ambientC ?? settings.roomC;
-  const switches = job.heat.map((h) => ({ atS: (h.at - t0) / 1e3, setC: h.setC, preheated: h.preheated }));
+  const switches = heatSwitches(job, settings, t0, ambientC);
   return {
     model,
     path,
@@ -66,7 +81,9 @@ export function thermalJob(job: JobState, settings: Settings, model: ReducedMode
     t0,
     switches,
     ambientC,
-    run: HeatRun.start(model, settings.plate, ambientC, switches),
+    heater,
+    use,
+    run: HeatRun.start(model, heater, ambientC, switches, use),
   };
 }
 

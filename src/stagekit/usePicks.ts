@@ -24,7 +24,8 @@ export function usePicks(
   const input: PicksInput | null =
     thermal && lift
       ? {
-          plate: settings.plate,
+          heater: thermal.heater,
+          use: thermal.use,
           ambientC: thermal.ambientC,
           switches: on ? thermal.switches : [],
           nowS: on ? last.atS : 0,
@@ -53,7 +54,8 @@ export function useRest(
   const input: PicksInput | null =
     thermal && lift && lift.order.length
       ? {
-          plate: settings.plate,
+          heater: thermal.heater,
+          use: thermal.use,
           ambientC: thermal.ambientC,
           switches: thermal.switches,
           nowS,

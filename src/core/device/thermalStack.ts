@@ -33,6 +33,8 @@ export interface ThermalStack {
   bondMaterial: string;
   watch: Watch[];
   ringWidthMm: number;
+  /** where a mask goes over cameras, and where a camera bump keeps the glass off a plate */
+  cameraZones: Outline[];
 }
 
 const sliverMm = 0.05;
@@ -107,7 +109,31 @@ export function toThermalStack(device: Device, bond: Bond, present: ReadonlySet<
     bondMaterial,
     watch: watches(parts, cuts),
     ringWidthMm: bond.widthMm,
+    cameraZones: cameraZones(device, bond),
   };
+}
+
+const maskMarginMm = 2;
+
+/** A box round the lenses of the heated face, two millimetres wider than they are; none when the face has no lens. */
+export function cameraZones(device: Device, bond: Bond): Outline[] {
+  const face = device.faces.find((f) => f.id === bond.onFace);
+  const lenses = (face?.holes ?? []).filter((h) => h.role === 'camera').map((h) => boxOf(h.shape));
+  if (!lenses.length) return [];
+  return [
+    {
+      kind: 'roundRect',
+      min: [
+        Math.min(...lenses.map((b) => b.min[0])) - maskMarginMm,
+        Math.min(...lenses.map((b) => b.min[1])) - maskMarginMm,
+      ],
+      max: [
+        Math.max(...lenses.map((b) => b.max[0])) + maskMarginMm,
+        Math.max(...lenses.map((b) => b.max[1])) + maskMarginMm,
+      ],
+      rMm: 0,
+    },
+  ];
 }
 
 function watches(parts: Part[], cuts: number[]): Watch[] {

@@ -1,9 +1,14 @@
 import type { Range } from '../source';
 import { judgement } from '../source';
+import type { Heater } from './heater';
 import type { ArcCells, HeatRun } from './run';
 
 /** From leaving the plate to the pick in the gap. Lifting must still be easy then. */
 export const handlingS = judgement(20, 'time from the plate to the first cut; set it to your own');
+/** Hot air is laid aside on the spot, with the pick at hand. */
+export const airHandlingS = judgement(3, 'time from laying the nozzle aside to the first cut');
+/** The heat of a heater ends this long before the first cut, s. */
+export const leadOf = (h: Heater) => (h.kind === 'air' ? airHandlingS.value : handlingS.value);
 
 /** How long a forecast looks ahead for "ready", s. */
 export const horizonS = 1200;
@@ -35,7 +40,7 @@ export function firstTrue(test: (tS: number) => boolean, fromS: number, toS: num
 }
 
 /**
- * When the device may leave the plate so that `arc` is still at `easyC` after `leadS` (default: the handling time). `high` reads the low
+ * When the device may leave the plate so that `arc` is still at `easyC` after `leadS` (default: the way from the run's heater). `high` reads the low
  * bound of the line (the one to work by), `mean` the nominal one, `low` the high bound. Null: not within the horizon.
  */
 export function readyAt(
@@ -43,7 +48,7 @@ export function readyAt(
   arc: ArcCells,
   easyC: number,
   fromS: number,
-  leadS = handlingS.value,
+  leadS = leadOf(run.heater),
 ): Range | null {
   const by = (bound: keyof Range) =>
     firstTrue(

@@ -3,16 +3,18 @@ import { EigenvalueDecomposition, Matrix } from 'ml-matrix';
 import { digest } from '../digest';
 import { bondPerimeter } from '../device/perimeter';
 import type { ThermalStack } from '../device/thermalStack';
-import type { Bond, Device } from '../device/types';
+import type { Bond, Device, Outline, Pt } from '../device/types';
 import { benchEnvironment, linearBackWm2K } from './environment';
 import { checkGridSize, makeGrid, type HeatGrid } from './grid';
 import { bondReadings, faceReadings, type Reading } from './observe';
-import { HeatSolver } from './solver';
+import { backPattern, maskFoil, type BackSpec, type Mask } from './backPattern';
+import { defaultGun, defaultDryer, jetOf } from './heater';
+import { HeatSolver, type Contact } from './solver';
 
 /** Rows of the basis at one kind of place: temperature above ambient = row · y. */
 export interface ModeRows {
-  id: 'bond' | 'battery' | 'camera' | 'display' | 'picture';
-  /** cells of the place; for `bond` with the place along the ring, for `picture` as a raster */
+  id: 'bond' | 'battery' | 'camera' | 'display' | 'picture' | 'back';
+  /** cells of the place; for `bond` with the place along the ring, for `picture` as a raster, for `back` all columns */
   count: number;
   /** count × rank, row after row */
   values: Float32Array;
@@ -26,7 +28,7 @@ export interface ModeRows {
  * and every order of heating, taking away and reheating.
  */
 export interface ThermalModes {
-  version: 1;
+  version: 2;
   digest: string;
   rank: number;
   nx: number;
@@ -40,14 +42,18 @@ export interface ThermalModes {
   hFreeWm2K: number;
   /** s of each bond cell along the bond's centre line, mm */
   bondSMm: number[];
+  /** outline of the heated face, and the places of its columns, in the order of the rows `back` */
+  outline: Outline;
+  columns: number[];
+  columnMm: { origin: [number, number]; step: [number, number] };
   /** raster of the bond plane for the picture */
   picture: { nx: number; ny: number; originMm: [number, number]; stepMm: [number, number] };
   rows: ModeRows[];
 }
 
-export const stackDigest = (stack: ThermalStack, size: { nx: number; ny: number }) => digest({ v: 1, stack, size });
+export const stackDigest = (stack: ThermalStack, size: { nx: number; ny: number }) => digest({ v: 2, stack, size });
 
-export const defaultRank = 20;
+export const defaultRank = 40;
 const unitConductances = [60, 350, 1200];
 const pictureStride = 2;
 
@@ -75,23 +81,40 @@ export function buildModes(
   // times between snapshots: short after a switch, then growing; a tail for long holds and long interruptions
   const ramp = [...fill(4, 0.25), ...fill(3, 1), ...fill(4, 4), ...fill(4, 8), ...fill(11, 16)];
   const tail = [32, 64, 128, 256, 512];
-  const total = unitConductances.length * 2 * ramp.length + 2 * tail.length;
+  const outer = [0.25, 0.5, 1, 2, 4, 6, 8, 12, 16, 16, 24, 32, 48, 64];
+  const short = [0.5, 1, 2, 4, 8, 16, 16, 16, 32, 32];
+  const brief = [1, 3, 6, 10, 20, 40];
+  const centers = Array.from({ length: grid.nx * grid.ny }, (_, c) => grid.center(c));
+  const trained: { contact: Contact; heat: readonly number[]; cool: readonly number[] }[] = [
+    ...unitConductances.map((h, i) => {
+      const times = i === 1 ? [...ramp, ...tail] : outer;
+      return { contact: { conductanceWm2K: h, plateC: () => 1 }, heat: times, cool: times };
+    }),
+    ...trainingSpecs(stack).map((spec) => {
+      const p = backPattern(spec, stack.outline, centers, 22);
+      const local = spec.kind === 'jet' && spec.path.kind !== 'loop';
+      return {
+        contact: { conductanceWm2K: p.contact, plateC: () => 1, jet: { hWm2K: p.jet, share: p.share } },
+        heat: local ? brief : short,
+        cool: local ? [4, 16] : [2, 6, 20, 60],
+      };
+    }),
+  ];
+  const total = trained.reduce((m, t) => m + t.heat.length + t.cool.length, 0);
   let done = 0;
   const state = new Float64Array(n);
-  for (const h of unitConductances) {
+  for (const { contact, heat, cool } of trained) {
     const solver = new HeatSolver(grid, env, 0, 1e-3);
-    const plate = { conductanceWm2K: h, plateC: () => 1 };
-    const walk = (contact: typeof plate | null, steps: readonly number[]) => {
+    const walk = (on: Contact | null, steps: readonly number[]) => {
       for (const dt of steps) {
-        solver.step(contact, 0, dt);
+        solver.step(on, 0, dt);
         solver.copyTo(state);
         snapshots.push(Float32Array.from(state, (v, i) => v * weight[i]!));
         if (onProgress((0.85 * ++done) / total) === false) throw new Cancelled('cancelled');
       }
     };
-    const middle = h === unitConductances[1];
-    walk(plate, middle ? [...ramp, ...tail] : ramp);
-    walk(null, middle ? [...ramp, ...tail] : ramp);
+    walk(contact, heat);
+    walk(null, cool);
   }
 
   const basis = orthonormalBasis(snapshots, rank, (share) => {
@@ -100,6 +123,31 @@ export function buildModes(
   const result = project(device, bond, stack, grid, size, basis, weight, env);
   onProgress(1);
   return result;
+}
+
+/**
+ * What the basis has to span besides a plate: rounds at the edge and inside it, wide air, the camera masked or lifted off
+ * the plate, and eight stretches of the edge.
+ */
+function trainingSpecs(stack: ThermalStack): BackSpec[] {
+  const gun = jetOf(defaultGun, 200);
+  const camera = stack.cameraZones.map((shape): Mask => ({ shape, factor: maskFoil.value }));
+  const loop = (insetMm: number, jet = gun, masks: Mask[] = []): BackSpec => ({
+    kind: 'jet',
+    jet,
+    path: { kind: 'loop', insetMm, roundS: 4 },
+    masks,
+  });
+  const strips = Array.from({ length: 8 }, (_, i): BackSpec => ({
+    kind: 'jet',
+    jet: gun,
+    path: { kind: 'strip', insetMm: 2, from: (i - 0.5) / 8, to: (i + 0.5) / 8, speedMmS: 30 },
+    masks: [],
+  }));
+  const special = camera.length
+    ? [loop(2, gun, camera), { kind: 'contact' as const, hWm2K: 350, lifted: camera.map((m) => ({ ...m, factor: 0 })) }]
+    : [];
+  return [loop(2), loop(-10), loop(12), loop(2, jetOf(defaultDryer, 120)), ...special, ...strips];
 }
 
 const fill = (count: number, value: number): number[] => new Array<number>(count).fill(value);
@@ -224,7 +272,7 @@ function project(
       );
   const firstCol = grid.active.indexOf(1);
   return {
-    version: 1,
+    version: 2,
     digest: stackDigest(stack, size),
     rank: r,
     nx: grid.nx,
@@ -234,6 +282,9 @@ function project(
     forcing,
     firstHalfCellWm2K: grid.toBack[firstCol]!,
     hFreeWm2K: linearBackWm2K(env),
+    outline: stack.outline,
+    columns: back.map((c) => c / grid.nz),
+    columnMm: { origin: [grid.origin[0], grid.origin[1]], step: [grid.dxMm, grid.dyMm] },
     bondSMm: Array.from(grid.bondCells, (c) => path.locate(grid.center(c))),
     picture: {
       nx: pnx,
@@ -247,6 +298,10 @@ function project(
       rowsOf('camera', watched('camera')),
       rowsOf('display', watched('display')),
       rowsOf('picture', bondReadings(grid, raster)),
+      rowsOf(
+        'back',
+        back.map((c) => ({ column: c / grid.nz, ka: 0, kb: 0, weightA: 1 })),
+      ),
     ],
   };
 }
@@ -268,3 +323,10 @@ function nearestActive(grid: HeatGrid, i: number, j: number): number {
   }
   return 0;
 }
+
+/** Places of the columns of the heated face. */
+export const columnCenters = (m: Pick<ThermalModes, 'nx' | 'columns' | 'columnMm'>): Pt[] =>
+  m.columns.map((c) => [
+    m.columnMm.origin[0] + ((c % m.nx) + 0.5) * m.columnMm.step[0],
+    m.columnMm.origin[1] + (Math.floor(c / m.nx) + 0.5) * m.columnMm.step[1],
+  ]);

@@ -1,19 +1,43 @@
 import type { Range } from '../source';
 import { hConv } from './environment';
-import type { Plate } from './heater';
+import type { AirPath } from './airPath';
+import type { BackSpec, Mask } from './backPattern';
+import { jetOf, type Heater } from './heater';
 import { ReducedModel, Trajectory, type HeatPhase } from './reduced';
 
-/** One thing that happened to the device: laid on a plate at a setpoint, or taken off it. Seconds from the run's start. */
+/** How a heater is used on this device. */
+export interface HeatUse {
+  /** way of the nozzle; a round at the edge when it is not said */
+  path?: AirPath | undefined;
+  /** distance of the nozzle, mm, when it is not the heater's own */
+  standoffMm?: number | undefined;
+  /** what is covered against the air */
+  masks?: readonly Mask[] | undefined;
+  /** where the face does not lie on the plate: the share of the contact that is left */
+  lifted?: readonly Mask[] | undefined;
+}
+
+/** One thing that happened to the device: heated at a setpoint, or left alone. Seconds from the run's start. */
 export interface HeatSwitch {
   atS: number;
-  /** setpoint, or null for "off the plate" */
+  /** setpoint, or null for "no heat any more" */
   setC: number | null;
-  /** the plate was at its setpoint when the device was laid on */
+  /** the heater was at its setpoint when the heat began */
   preheated: boolean;
+  /** where the heater was instead, °C (default: at ambient), and a time constant other than its own */
+  fromC?: number | undefined;
+  lagS?: number | undefined;
+  /** the heater, when it is not the run's own */
+  heater?: Heater | undefined;
+  use?: HeatUse | undefined;
 }
 
 /** Grid error of the check grid, K: finer grids read the bond line up to 1.2 K colder (refinement study, own model). */
 export const numericalK = { bondLow: 1.2, bondHigh: 0.3, partLow: 0.5, partHigh: 0.5 };
+/** Under moving air the line also swings round its mean with every pass, ± K (4.2 K from top to bottom with the moving jet, 4 s rounds). */
+export const rippleK = { bond: 2, part: 0.5 };
+
+export const edgeLoop: AirPath = { kind: 'loop', insetMm: 2, roundS: 4 };
 
 export interface ArcCells {
   fromMm: number;
@@ -41,30 +65,44 @@ export function arcCells(model: ReducedModel, perimeterMm: number, n = 24): ArcC
 export class HeatRun {
   private constructor(
     readonly model: ReducedModel,
-    readonly plate: Plate,
+    readonly heater: Heater,
     readonly ambientC: number,
     readonly switches: readonly HeatSwitch[],
     private readonly members: readonly Trajectory[],
     private readonly build: readonly ((s: HeatSwitch, plateStartC: number) => HeatPhase)[],
   ) {}
 
-  static start(model: ReducedModel, plate: Plate, ambientC: number, switches: readonly HeatSwitch[] = []): HeatRun {
+  /** @param use how the run's own heater is used, where a switch does not say it */
+  static start(
+    model: ReducedModel,
+    heater: Heater,
+    ambientC: number,
+    switches: readonly HeatSwitch[] = [],
+    use: HeatUse = {},
+  ): HeatRun {
     const hFree = model.modes.hFreeWm2K;
+    // one member per uncertain figure: how well the heat gets in, what the heater is at, free convection
     const moved = [
-      { dh: 0, dOffset: 0, dFree: 0 },
-      { dh: plate.conductanceWm2K.u ?? 0, dOffset: 0, dFree: 0 },
-      { dh: 0, dOffset: plate.offsetK.u ?? 0, dFree: 0 },
-      { dh: 0, dOffset: 0, dFree: hConv.u ?? 0 },
+      { into: 0, offset: 0, dFree: 0 },
+      { into: 1, offset: 0, dFree: 0 },
+      { into: 0, offset: 1, dFree: 0 },
+      { into: 0, offset: 0, dFree: hConv.u ?? 0 },
     ];
-    const build = moved.map((m) => (s: HeatSwitch, plateStartC: number): HeatPhase => ({
-      startS: s.atS,
-      contactWm2K: s.setC === null ? null : plate.conductanceWm2K.value + m.dh,
-      targetC: s.setC === null ? ambientC : s.setC + plate.offsetK.value + m.dOffset,
-      plateStartC,
-      lagS: s.setC === null || s.preheated ? 0 : plate.lagS.value,
-    }));
+    const build = moved.map((m) => (s: HeatSwitch, startC: number): HeatPhase => {
+      const h = s.heater ?? heater;
+      if (s.setC === null)
+        return { startS: s.atS, contactWm2K: null, targetC: ambientC, plateStartC: ambientC, lagS: 0 };
+      const targetC = s.setC + h.offsetK.value;
+      return {
+        startS: s.atS,
+        contactWm2K: backOf(h, s.use ?? (s.heater ? {} : use), targetC, m.into),
+        targetC: targetC + m.offset * (h.offsetK.u ?? 0),
+        plateStartC: s.fromC ?? startC,
+        lagS: s.preheated ? 0 : (s.lagS ?? h.lagS.value),
+      };
+    });
     const empty = moved.map((m) => new Trajectory(model, [], ambientC, hFree + m.dFree));
-    return switches.reduce((run, s) => run.then(s), new HeatRun(model, plate, ambientC, [], empty, build));
+    return switches.reduce((run, s) => run.then(s), new HeatRun(model, heater, ambientC, [], empty, build));
   }
 
   /** The run continued with one more switch; switches at or after its instant are dropped. */
@@ -72,7 +110,7 @@ export class HeatRun {
     const kept = this.switches.filter((x) => x.atS < s.atS);
     return new HeatRun(
       this.model,
-      this.plate,
+      this.heater,
       this.ambientC,
       [...kept, s],
       this.members.map((m, i) => m.with(this.build[i]!(s, this.ambientC))),
@@ -97,6 +135,7 @@ export class HeatRun {
   arcsC(tS: number, arcs: readonly ArcCells[]): Range[] {
     const rows = this.model.rows('bond').values;
     const states = this.states(tS);
+    const ripple = this.underAir(tS) ? rippleK.bond : 0;
     return arcs.map((a) => {
       let coldest = a.cells[0]!;
       let least = Infinity;
@@ -107,7 +146,7 @@ export class HeatRun {
           coldest = cell;
         }
       }
-      return this.cellRange(rows, coldest, states, numericalK.bondLow, numericalK.bondHigh);
+      return this.cellRange(rows, coldest, states, numericalK.bondLow + ripple, numericalK.bondHigh + ripple);
     });
   }
 
@@ -129,7 +168,27 @@ export class HeatRun {
         hottest = cell;
       }
     }
-    return this.cellRange(rows.values, hottest, states, numericalK.partLow, numericalK.partHigh);
+    const ripple = this.underAir(tS) ? rippleK.part : 0;
+    return this.cellRange(rows.values, hottest, states, numericalK.partLow + ripple, numericalK.partHigh + ripple);
+  }
+
+  /** Hottest place of the heated face and the mean over it, °C: what the glass itself has to stand. */
+  faceC(tS: number): { hottest: number; mean: number } {
+    const rows = this.model.rows('back');
+    const y = this.members[0]!.state(tS);
+    let hottest = -Infinity;
+    let sum = 0;
+    for (let c = 0; c < rows.count; c++) {
+      const v = rowDot(rows.values, c, y);
+      sum += v;
+      if (v > hottest) hottest = v;
+    }
+    return { hottest: hottest + this.ambientC, mean: sum / rows.count + this.ambientC };
+  }
+
+  private underAir(tS: number): boolean {
+    const on = this.onPlate(tS);
+    return on !== null && (on.heater ?? this.heater).kind === 'air';
   }
 
   /** Mean bond-plane temperatures on the picture's raster, row after row, °C. */
@@ -141,12 +200,27 @@ export class HeatRun {
     return out;
   }
 
-  /** Plate temperature the run assumes at an instant while on the plate; null when off. */
+  /** The heat that is on at an instant; null when there is none. */
   onPlate(tS: number): HeatSwitch | null {
     let found: HeatSwitch | null = null;
     for (const s of this.switches) if (s.atS <= tS) found = s;
     return found && found.setC !== null ? found : null;
   }
+}
+
+/** What a heater puts over the face; `into` moves how well its heat gets in by that many standard uncertainties. */
+function backOf(h: Heater, use: HeatUse, airC: number, into: number): number | BackSpec {
+  if (h.kind === 'air') {
+    const scale = h.hScale.value + into * (h.hScale.u ?? 0);
+    return {
+      kind: 'jet',
+      jet: jetOf(h, airC, scale, use.standoffMm ?? h.standoffMm),
+      path: use.path ?? edgeLoop,
+      masks: use.masks ?? [],
+    };
+  }
+  const hWm2K = h.conductanceWm2K.value + into * (h.conductanceWm2K.u ?? 0);
+  return use.lifted?.length ? { kind: 'contact', hWm2K, lifted: use.lifted } : hWm2K;
 }
 
 function rowDot(values: Float32Array, row: number, y: Float64Array): number {

@@ -3,10 +3,16 @@ import type { HeatGrid } from './grid';
 
 const gamma = 1 - Math.SQRT1_2;
 
-/** What touches the back: a plate with a contact conductance and its temperature over time, or nothing. */
+/**
+ * What heats the back: a plate with its contact conductance (one figure, or by column with 0 where nothing touches), or an
+ * air jet that adds to the free film. Columns are numbered as in the grid.
+ */
 export interface Contact {
-  conductanceWm2K: number;
+  conductanceWm2K: number | Float64Array;
+  /** temperature of the plate, or of the air at the nozzle, over time */
   plateC: (tS: number) => number;
+  /** film coefficient that the jet adds, W/m²K, and the share of (air − ambient) that reaches the wall */
+  jet?: { hWm2K: Float64Array; share: Float64Array };
 }
 
 /**
@@ -28,6 +34,8 @@ export class HeatSolver {
   private readonly base: Float64Array;
   private readonly uBack: Float64Array;
   private readonly uFront: Float64Array;
+  /** share of (drive − ambient) that a column's back face sees */
+  private readonly backShare: Float64Array;
   private readonly pivot: Float64Array;
   private readonly lower: Float64Array;
   private readonly diag: Float64Array;
@@ -60,6 +68,7 @@ export class HeatSolver {
     this.off = make();
     this.uBack = new Float64Array(nx * ny);
     this.uFront = new Float64Array(nx * ny);
+    this.backShare = new Float64Array(nx * ny);
     this.work = {
       k1: make(),
       k2: make(),
@@ -107,11 +116,19 @@ export class HeatSolver {
   }
 
   /** Steps of dt/8, dt/8, dt/4, dt/2, then dt after a switch of heater. */
-  run(contact: Contact | null, durationS: number, dtS: number, onStep?: (tS: number) => void): void {
+  run(
+    contact: Contact | null,
+    durationS: number,
+    dtS: number,
+    onStep?: (tS: number) => void,
+    /** moves what heats, before each step */
+    before?: (tS: number, dtS: number) => void,
+  ): void {
     let t = 0;
     const first = [dtS / 8, dtS / 8, dtS / 4, dtS / 2];
     for (let i = 0; t < durationS - 1e-9; i++) {
       const dt = Math.min(first[i] ?? dtS, durationS - t);
+      before?.(t, dt);
       this.step(contact, t, dt);
       t += dt;
       onStep?.(t);
@@ -169,12 +186,26 @@ export class HeatSolver {
           const surface = (film * env.ambientC + g * cell) / (film + g);
           return trueFilmWm2K(env, surface);
         };
-        let hb = contact?.conductanceWm2K ?? linearBackWm2K(env);
+        const touch = contact
+          ? typeof contact.conductanceWm2K === 'number'
+            ? contact.conductanceWm2K
+            : contact.conductanceWm2K[col]!
+          : 0;
+        let hb = linearBackWm2K(env);
         let hf = linearFrontWm2K(env);
         if (env.radiation === 'true') {
           const cellF = this.T[first + grid.nz - 1]!;
           hf = free(this.uFront[col]!, g1, cellF);
-          if (!contact) hb = free(this.uBack[col]!, g0, this.T[first]!);
+          // under a jet the surface is taken as cool as its cell, not by the film of the step before
+          if (!touch)
+            hb = contact?.jet ? trueFilmWm2K(env, this.T[first]!) : free(this.uBack[col]!, g0, this.T[first]!);
+        }
+        this.backShare[col] = touch ? 1 : 0;
+        if (touch) hb = touch;
+        else if (contact?.jet) {
+          const h = contact.jet.hWm2K[col]!;
+          hb += h;
+          this.backShare[col] = (h * contact.jet.share[col]!) / hb;
         }
         this.uBack[col] = grid.cellAreaM2 / (1 / hb + 1 / g0);
         this.uFront[col] = grid.cellAreaM2 / (1 / hf + 1 / g1);
@@ -204,7 +235,7 @@ export class HeatSolver {
           if (k) q += grid.inward[c - 1]! * (x[e - 1]! - v);
           out[e] = q;
         }
-        out[first] = out[first]! + this.uBack[col]! * (backC - x[first]!);
+        out[first] = out[first]! + this.uBack[col]! * (amb + this.backShare[col]! * (backC - amb) - x[first]!);
         out[first + nz - 1] = out[first + nz - 1]! + this.uFront[col]! * (amb - x[first + nz - 1]!);
       }
   }
@@ -217,7 +248,9 @@ export class HeatSolver {
     for (const list of [this.red, this.black])
       for (const col of list) {
         const first = pad + col * nz;
-        q += this.uBack[col]! * (backC - x[first]!) + this.uFront[col]! * (amb - x[first + nz - 1]!);
+        q +=
+          this.uBack[col]! * (amb + this.backShare[col]! * (backC - amb) - x[first]!) +
+          this.uFront[col]! * (amb - x[first + nz - 1]!);
         for (let k = 0; k < nz; k++) {
           const c = col * nz + k;
           q += (grid.sideX[c]! + grid.sideY[c]!) * (amb - x[pad + c]!);

@@ -289,7 +289,8 @@ describe('plan of the whole ring (one law 3)', () => {
   it('compares the picks: a thicker one needs less heat; the choice follows what the cover is worth', () => {
     const { pickMm: _, ...lift } = { ...base, keepCover: false };
     const ways = comparePicks(model, {
-      plate: defaultPlate,
+      heater: defaultPlate,
+      use: {},
       ambientC: 22,
       switches: [],
       nowS: 0,

@@ -1,14 +1,15 @@
 import type { Exposure } from '../heat/forecast';
 import { exposure, readyAt } from '../heat/forecast';
-import type { Plate } from '../heat/heater';
-import { arcCells, HeatRun, type HeatSwitch } from '../heat/run';
+import type { Heater } from '../heat/heater';
+import { arcCells, HeatRun, type HeatSwitch, type HeatUse } from '../heat/run';
 import type { ReducedModel } from '../heat/reduced';
 import type { Range } from '../source';
 import { planLift, windowOf, type LiftPlan } from './plan';
 import { liftThresholds, wedgeState, type LiftCase } from './verdict';
 
 export interface PicksInput {
-  plate: Plate;
+  heater: Heater;
+  use: HeatUse;
   ambientC: number;
   switches: readonly HeatSwitch[];
   nowS: number;
@@ -47,7 +48,7 @@ export interface PickWay {
 /** All picks side by side: heat and pick are chosen together (one law 1). */
 export function comparePicks(model: ReducedModel, input: PicksInput): PickWay[] {
   const arcs = arcCells(model, input.perimeterMm);
-  const asIs = HeatRun.start(model, input.plate, input.ambientC, input.switches);
+  const asIs = HeatRun.start(model, input.heater, input.ambientC, input.switches, input.use);
   let run = asIs;
   if (!run.onPlate(input.nowS)) run = run.then({ atS: input.nowS, setC: input.setC, preheated: input.preheated });
   const first = arcs[input.order[0] ?? 0]!;

@@ -1,4 +1,4 @@
-import { exposure, fallsBelow, firstTrue, handlingS, horizonS, readyAt, type Exposure } from '../heat/forecast';
+import { exposure, fallsBelow, firstTrue, horizonS, leadOf, readyAt, type Exposure } from '../heat/forecast';
 import type { ArcCells, HeatRun } from '../heat/run';
 import { judgement, type Range } from '../source';
 import { cutSpeed, slowShare } from './verdict';
@@ -83,7 +83,7 @@ export function planLift(input: LiftPlanInput): LiftPlan {
     if (typeof leave === 'string') return leave;
     heats++;
     run = run.then({ atS: leave, setC: null, preheated: false });
-    t = leave + handlingS.value;
+    t = leave + leadOf(run.heater);
     return null;
   };
 
@@ -131,7 +131,7 @@ function leaveAt(
   opening: boolean,
 ): number | 'battery' | 'cold' {
   const cool = (s: number) => (run.partC(s, 'battery')?.high ?? -Infinity) < batteryMarks.stopC;
-  const long = readyAt(run, arc, easyC, fromS, handlingS.value + usefulS.value);
+  const long = readyAt(run, arc, easyC, fromS, leadOf(run.heater) + usefulS.value);
   if (long && cool(long.high)) return long.high;
   const ready = readyAt(run, arc, easyC, fromS);
   if (ready && cool(ready.high)) return ready.high;
@@ -139,7 +139,7 @@ function leaveAt(
   const hot = firstTrue((s) => !cool(s), fromS, fromS + horizonS, 30);
   if (hot === null) return 'cold';
   const leave = hot - 0.25;
-  const then = run.then({ atS: leave, setC: null, preheated: false }).arcC(leave + handlingS.value, arc).low;
+  const then = run.then({ atS: leave, setC: null, preheated: false }).arcC(leave + leadOf(run.heater), arc).low;
   return leave > fromS && then >= workC + workMarginK.value ? leave : 'battery';
 }
 

@@ -1,0 +1,71 @@
+import path from 'node:path';
+
+import { instruments } from './instruments';
+
+const app = instruments(path.join(__dirname, '..', 'public', 'modes'));
+const post = (to: string, body: unknown) =>
+  app.request(to, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });
+
+/** The first events of the stream. */
+async function events(n: number): Promise<{ event: string; data: Record<string, unknown> }[]> {
+  const stop = new AbortController();
+  const r = await app.request('/stream', { signal: stop.signal });
+  expect(r.headers.get('content-type')).toContain('text/event-stream');
+  const reader = r.body!.getReader();
+  let text = '';
+  while (text.split('\n\n').length <= n) {
+    const { value, done } = await reader.read();
+    if (done) break;
+    text += new TextDecoder().decode(value);
+  }
+  await reader.cancel();
+  stop.abort();
+  return text
+    .split('\n\n')
+    .slice(0, n)
+    .map((block) => ({
+      event: /^event: (.*)$/m.exec(block)![1]!,
+      data: JSON.parse(/^data: (.*)$/m.exec(block)![1]!) as Record<string, unknown>,
+    }));
+}
+
+it('says what there is, and that it is simulated', async () => {
+  const about = (await (await app.request('/')).json()) as Record<string, unknown>;
+  expect(about).toMatchObject({ simulated: true, device: 'ring61' });
+  expect(about.faults).toContain('frozen');
+});
+
+it('sends a reading a second; the plate follows its control, and the device what it lies on', async () => {
+  await post('/simulation', { pace: 60 });
+  expect(await (await post('/control', { setC: 110, heating: true, deviceOn: true })).json()).toMatchObject({
+    setC: 110,
+    heating: true,
+    deviceOn: true,
+  });
+  const [a, b] = await events(2);
+  expect(a!.event).toBe('reading');
+  // a minute of the bench between two readings
+  expect(Number(b!.data.probeC)).toBeGreaterThan(Number(a!.data.probeC) + 5);
+  expect(Number(b!.data.plateC)).toBeGreaterThan(Number(a!.data.plateC));
+});
+
+it('faults: an open probe reads null, a dropout sends no reading of the probe', async () => {
+  await post('/simulation', { fault: 'open' });
+  expect((await events(1))[0]).toMatchObject({ event: 'reading', data: { probeC: null } });
+  await post('/simulation', { fault: 'dropout' });
+  const [e] = await events(1);
+  expect(e!.event).toBe('plate');
+  expect(e!.data).not.toHaveProperty('probeC');
+  await post('/simulation', { fault: 'none' });
+});
+
+it.each([
+  ['/control', { setC: 900 }, 400, /setC/],
+  ['/control', 'nonsense', 400, /body/],
+  ['/simulation', { fault: 'fire' }, 400, /fault/],
+  ['/simulation', { device: '../etc' }, 404, /no model/],
+])('%s refuses %j', async (to, body, status, message) => {
+  const r = await post(to, body);
+  expect(r.status).toBe(status);
+  expect(((await r.json()) as { error: string }).error).toMatch(message);
+});

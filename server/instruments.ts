@@ -1,0 +1,136 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import path from 'node:path';
+
+import { Hono } from 'hono';
+import { streamSSE } from 'hono/streaming';
+import { z } from 'zod';
+
+import { ReducedModel } from '../src/core/heat/reduced';
+import { SimulatedBench, simulatedFaults } from '../src/core/instruments/simulatedBench';
+import { decodeModes } from '../src/model/modesFile';
+import shipped from '../src/store/shippedModes.json';
+
+/** Highest pace of the simulated clock, for trying out and for tests. */
+const maxPace = 60;
+const everyMs = 1000;
+
+const controlSchema = z.object({
+  setC: z.number().min(20).max(300).optional(),
+  heating: z.boolean().optional(),
+  deviceOn: z.boolean().optional(),
+});
+const simulationSchema = z.object({
+  fault: z.enum(['none', 'loose', 'drift', 'dropout', 'open', 'frozen']).optional(),
+  pace: z.number().min(1).max(maxPace).optional(),
+  device: z.string().max(80).optional(),
+});
+
+/** A bench of stand-ins on a clock of its own. */
+class RunningBench {
+  bench: SimulatedBench | null = null;
+  device = '';
+  private pace = 1;
+  private at0 = Date.now();
+  private sim0 = 0;
+
+  constructor(private readonly modesFolder: string) {}
+
+  now(): number {
+    return this.sim0 + ((Date.now() - this.at0) / 1e3) * this.pace;
+  }
+
+  setPace(pace: number): void {
+    this.sim0 = this.now();
+    this.at0 = Date.now();
+    this.pace = pace;
+  }
+
+  /** Starts over with another device's model; false when there is none of that name. */
+  use(device: string): boolean {
+    const digest = (shipped as Record<string, string>)[device];
+    const file = digest && readdirSync(this.modesFolder).find((f) => f === `${digest}.json`);
+    const modes = file ? decodeModes(readFileSync(path.join(this.modesFolder, file), 'utf8'), digest) : null;
+    if (!modes) return false;
+    const cell = modes.bondSMm.reduce((best, s, i, all) => (s < all[best]! ? i : best), 0);
+    // hidden from the app: it has to find these out
+    this.bench = new SimulatedBench(
+      new ReducedModel(modes),
+      { conductanceWm2K: 265, offsetK: -7, lagS: 55, noiseK: 0.35 },
+      cell,
+      22,
+      1 + Math.floor(Math.random() * 1e6),
+    );
+    this.device = device;
+    return true;
+  }
+}
+
+/**
+ * Simulated instruments behind one interface: GET /api/instruments says what there is, GET …/stream sends a reading a second
+ * as server-sent events, POST …/control sets the plate, POST …/simulation switches faults. A real logger that speaks the same
+ * can take their place.
+ */
+export function instruments(modesFolder: string): Hono {
+  const app = new Hono();
+  const running = new RunningBench(modesFolder);
+  const bench = () => {
+    if (!running.bench) running.use('ring61');
+    return running.bench;
+  };
+  const refused = (error: z.ZodError) => ({
+    error: `${error.issues[0]!.path.join('.') || 'body'}: ${error.issues[0]!.message}`,
+  });
+  const body = async (c: { req: { json: () => Promise<unknown> } }) => c.req.json().catch(() => null);
+
+  app.get('/', (c) =>
+    c.json({
+      simulated: true,
+      device: running.device || 'ring61',
+      probe: { unit: 'C', everyMs, place: 'bond line, bottom edge, middle' },
+      plate: { unit: 'C', minSetC: 20, maxSetC: 300 },
+      faults: simulatedFaults,
+    }),
+  );
+
+  app.get('/stream', (c) => {
+    if (!bench()) return c.json({ error: 'no model of a device to simulate' }, 503);
+    return streamSSE(c, async (stream) => {
+      let id = 0;
+      while (!stream.aborted) {
+        const reading = running.bench!.read(running.now());
+        // an instrument that dropped out sends nothing about its probe
+        if (reading.probeC !== undefined)
+          await stream.writeSSE({ event: 'reading', id: String(id++), data: JSON.stringify(reading) });
+        else
+          await stream.writeSSE({
+            event: 'plate',
+            id: String(id++),
+            data: JSON.stringify({ ...reading, probeC: undefined }),
+          });
+        await stream.sleep(everyMs);
+      }
+    });
+  });
+
+  app.post('/control', async (c) => {
+    const to = controlSchema.safeParse(await body(c));
+    if (!to.success) return c.json(refused(to.error), 400);
+    const b = bench();
+    if (!b) return c.json({ error: 'no model of a device to simulate' }, 503);
+    const { deviceOn, ...plate } = to.data;
+    if (plate.setC !== undefined || plate.heating !== undefined) b.control(running.now(), plate);
+    if (deviceOn !== undefined) b.device(running.now(), deviceOn);
+    return c.json(b.read(running.now()));
+  });
+
+  app.post('/simulation', async (c) => {
+    const to = simulationSchema.safeParse(await body(c));
+    if (!to.success) return c.json(refused(to.error), 400);
+    if (to.data.device !== undefined && !running.use(to.data.device))
+      return c.json({ error: `device: no model of ${to.data.device.slice(0, 40)}` }, 404);
+    if (to.data.pace !== undefined) running.setPace(to.data.pace);
+    if (to.data.fault !== undefined) bench()?.setFault(running.now(), to.data.fault);
+    return c.json({ ok: true });
+  });
+  return app;
+}
