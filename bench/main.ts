@@ -37,7 +37,7 @@ console.log(`${device.name}, check grid; all times of this run on this machine, 
 const [modes, buildMs] = timed(() => buildModes(device, bond, stack));
 line('modes of a new device, target under 30 s', `${(buildMs / 1e3).toFixed(1)} s`);
 const model = new ReducedModel(modes);
-const input = { plate: defaultPlate, ambientC: 22, setC: 110, heatS: 240, coolS: 240 };
+const input = { heater: defaultPlate, use: {}, ambientC: 22, setC: 110, heatS: 240, coolS: 240 };
 const [full, fullMs] = timed(() => confirmRun(model, device, bond, stack, input));
 line('full run, 240 s heat and 240 s cooling', `${(fullMs / 1e3).toFixed(1)} s`);
 line('largest difference of the bond line, target 0.5 K', `${full.largestBondErrorK.toFixed(2)} K`);

@@ -195,7 +195,9 @@ describe('heat', () => {
     await press('Called away');
     expect(jobNow(heating).calledAway).toBe(true);
     await jump(60_000);
-    expect(screen.getByText(/^Called away: the bottom edge is at \d\d °C or more now\.$/)).toBeTruthy();
+    expect(screen.getByTestId('away').textContent).toMatch(
+      /^Called away: the bottom edge is at \d\d °C or more now, (easy for \d:\d\d|no longer easy), it (grips in \d+:\d\d|has gripped)\. \d:\d\d of heat get it back\.$/,
+    );
   });
 
   it('a cover that is to be saved: limits of camera and cell are said, and the table shows every pick', async () => {

@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 
 import { picksMm } from '@/core/lift/verdict';
 import type { PicksInput } from '@/core/lift/picks';
-import type { JobState } from '@/model/fold';
+import { onPlate, type JobState } from '@/model/fold';
 import type { Settings } from '@/model/settings';
 import { batteryMarks, liftCase, partStopC, type LiftState, type ThermalJob } from './thermalJob';
 import { picksInWorker } from '@/workers/thermalClient';
@@ -19,8 +19,8 @@ export function usePicks(
   setC: number,
   preheated: boolean,
 ) {
-  const last = thermal?.switches[thermal.switches.length - 1];
-  const on = last !== undefined && last.setC !== null;
+  const heat = onPlate(job);
+  const on = heat !== null;
   const input: PicksInput | null =
     thermal && lift
       ? {
@@ -28,7 +28,7 @@ export function usePicks(
           use: thermal.use,
           ambientC: thermal.ambientC,
           switches: on ? thermal.switches : [],
-          nowS: on ? last.atS : 0,
+          nowS: on ? (heat.at - thermal.t0) / 1e3 : 0,
           setC,
           preheated,
           perimeterMm: thermal.path.lengthMm,

@@ -17,6 +17,8 @@ export interface NumberFieldProps {
   autoFocus?: boolean;
   hideLabel?: boolean;
   onEnter?: () => void;
+  /** called with a number that is out of range, beside the message */
+  onRefused?: (value: number) => void;
 }
 
 /** A number with its unit and its range. A wrong entry is named and changes nothing. */
@@ -29,6 +31,8 @@ export function NumberField(p: NumberFieldProps) {
     const read = readNumber(text, p.label, p.low, p.high, p.unit);
     if ('problem' in read) {
       setProblem(read.problem);
+      const number = Number(text.replace(',', '.'));
+      if (text.trim() && Number.isFinite(number)) p.onRefused?.(number);
       return false;
     }
     setProblem(null);

@@ -4,7 +4,11 @@ import type { ThermalStack } from '@/core/device/thermalStack';
 import type { Bond, Device } from '@/core/device/types';
 import { confirmRun, type Confirmation } from '@/core/heat/confirm';
 import { buildModes, type ThermalModes } from '@/core/heat/modes';
+import { confirmRound, type MovingInput, type MovingResult } from '@/core/heat/moving';
+import { planRound, type PathPlan, type PathPlanInput } from '@/core/heat/pathPlan';
 import { ReducedModel } from '@/core/heat/reduced';
+import { spotCadence, type SpotInput, type SpotResult } from '@/core/heat/spot';
+import { tryWay, type HeatWay, type WayResult, type WaysInput } from '@/core/heat/ways';
 import { comparePicks, type PickWay, type PicksInput } from '@/core/lift/picks';
 
 let model: ReducedModel | null = null;
@@ -20,6 +24,18 @@ const api = {
   },
   picks(digest: string, input: PicksInput): PickWay[] | null {
     return model?.modes.digest === digest ? comparePicks(model, input) : null;
+  },
+  way(digest: string, way: HeatWay, input: WaysInput): WayResult | null {
+    return model?.modes.digest === digest ? tryWay(model, way, input) : null;
+  },
+  round(input: PathPlanInput, onProgress: (share: number) => void): PathPlan | null {
+    return model ? planRound(model, input, onProgress) : null;
+  },
+  moving(stack: ThermalStack, input: MovingInput, onProgress: (share: number) => void): MovingResult {
+    return confirmRound(stack, input, onProgress);
+  },
+  spot(stack: ThermalStack, input: SpotInput, onProgress: (share: number) => void): SpotResult {
+    return spotCadence(stack, input, onProgress);
   },
   confirm(
     device: Device,

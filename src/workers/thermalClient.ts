@@ -6,6 +6,10 @@ import type { Bond, Device } from '@/core/device/types';
 import type { Confirmation, ConfirmInput } from '@/core/heat/confirm';
 import { checkGridSize } from '@/core/heat/grid';
 import { stackDigest, type ThermalModes } from '@/core/heat/modes';
+import type { MovingInput, MovingResult } from '@/core/heat/moving';
+import type { PathPlan, PathPlanInput } from '@/core/heat/pathPlan';
+import type { SpotInput, SpotResult } from '@/core/heat/spot';
+import type { HeatWay, WayResult, WaysInput } from '@/core/heat/ways';
 import type { PickWay, PicksInput } from '@/core/lift/picks';
 import { startThermal } from './startThermal';
 import type { ThermalApi } from './thermal.worker';
@@ -69,22 +73,55 @@ export const confirmInWorker = (
     return api.confirm(device, bond, stack, input, proxy(onProgress));
   });
 
-const answers = new Map<string, PickWay[]>();
-
-/** Ways to lift with each pick, from the answering worker; the same question is answered once. */
-export async function picksInWorker(modes: ThermalModes, input: PicksInput): Promise<PickWay[] | null> {
-  const key = digest({ d: modes.digest, input });
-  const known = answers.get(key);
-  if (known) return known;
+/** The answering worker with the device's model in it. */
+async function answeringFor(modes: ThermalModes) {
   if (!answering || answering.digest !== modes.digest) {
     answering?.worker.terminate();
     answering = { ...start(), digest: modes.digest };
     await answering.api.use(modes);
   }
-  const ways = await answering.api.picks(modes.digest, input);
-  if (ways) {
-    if (answers.size > 50) answers.clear();
-    answers.set(key, ways);
-  }
-  return ways;
+  return answering.api;
 }
+
+/** Answers by question: the same question is answered once. */
+const answers = new Map<string, unknown>();
+async function once<T>(key: string, work: () => Promise<T | null>): Promise<T | null> {
+  const known = answers.get(key) as T | undefined;
+  if (known) return known;
+  const answer = await work();
+  if (answer) {
+    if (answers.size > 80) answers.clear();
+    answers.set(key, answer);
+  }
+  return answer;
+}
+
+/** Ways to lift with each pick, from the answering worker. */
+export const picksInWorker = (modes: ThermalModes, input: PicksInput): Promise<PickWay[] | null> =>
+  once(digest({ d: modes.digest, input }), async () => (await answeringFor(modes)).picks(modes.digest, input));
+
+/** One way of heating; rows of the table are asked for one after the other, so that they appear as they come. */
+export const wayInWorker = (modes: ThermalModes, way: HeatWay, input: WaysInput): Promise<WayResult | null> =>
+  once(digest({ d: modes.digest, way, input }), async () => (await answeringFor(modes)).way(modes.digest, way, input));
+
+export const roundInWorker = (
+  modes: ThermalModes,
+  input: PathPlanInput,
+  onProgress: (share: number) => void,
+): LongRun<PathPlan | null> =>
+  longRun(async (api) => {
+    await api.use(modes);
+    return api.round(input, proxy(onProgress));
+  });
+
+export const movingInWorker = (
+  stack: ThermalStack,
+  input: MovingInput,
+  onProgress: (share: number) => void,
+): LongRun<MovingResult> => longRun((api) => api.moving(stack, input, proxy(onProgress)));
+
+export const spotInWorker = (
+  stack: ThermalStack,
+  input: SpotInput,
+  onProgress: (share: number) => void,
+): LongRun<SpotResult> => longRun((api) => api.spot(stack, input, proxy(onProgress)));

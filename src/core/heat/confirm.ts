@@ -5,13 +5,15 @@ import { benchEnvironment } from './environment';
 import { checkGridSize, makeGrid } from './grid';
 import { bondReadings, faceReadings, readOff } from './observe';
 import { Cancelled } from './modes';
-import type { Plate } from './heater';
-import { arcCells, HeatRun } from './run';
+import type { Heater } from './heater';
+import { backPattern } from './backPattern';
+import { arcCells, backOf, HeatRun, type HeatUse } from './run';
 import { ReducedModel } from './reduced';
 import { HeatSolver } from './solver';
 
 export interface ConfirmInput {
-  plate: Plate;
+  heater: Heater;
+  use: HeatUse;
   ambientC: number;
   setC: number;
   heatS: number;
@@ -34,8 +36,8 @@ export interface Confirmation {
 const stepS = 5;
 
 /**
- * The full coupled model with true radiation on the check grid, beside the reduced answer: heat on a preheated plate, then
- * free cooling. @param onProgress share done; return false to cancel
+ * The full coupled model with true radiation on the check grid, beside the reduced answer: heat with a heater
+ * that is ready, air averaged over its round, then free cooling. @param onProgress share done; return false to cancel
  */
 export function confirmRun(
   model: ReducedModel,
@@ -47,11 +49,18 @@ export function confirmRun(
 ): Confirmation {
   const grid = makeGrid(stack, checkGridSize(stack));
   const solver = new HeatSolver(grid, benchEnvironment(input.ambientC, 'true'), input.ambientC);
-  const plateC = input.setC + input.plate.offsetK.value;
-  const run = HeatRun.start(model, input.plate, input.ambientC, [
-    { atS: 0, setC: input.setC, preheated: true },
-    { atS: input.heatS, setC: null, preheated: false },
-  ]);
+  const { heater, use, ambientC } = input;
+  const plateC = input.setC + heater.offsetK.value;
+  const run = HeatRun.start(
+    model,
+    heater,
+    ambientC,
+    [
+      { atS: 0, setC: input.setC, preheated: true },
+      { atS: input.heatS, setC: null, preheated: false },
+    ],
+    use,
+  );
   const ring = bondReadings(grid);
   const cells = grid.watch.filter((w) => w.id === 'battery').flatMap((w) => faceReadings(grid, w.columns, w.k));
   const arcs = arcCells(model, bondPerimeter(device, bond).lengthMm);
@@ -67,8 +76,16 @@ export function confirmRun(
     });
     if (onProgress(tS / (input.heatS + input.coolS)) === false) throw new Cancelled('cancelled');
   };
-  const plate = { conductanceWm2K: input.plate.conductanceWm2K.value, plateC: () => plateC };
-  solver.run(plate, input.heatS, stepS, (t) => t % 10 < 1e-6 && sample(t));
+  const spec = backOf(heater, use, plateC, 0);
+  const centers = Array.from({ length: grid.nx * grid.ny }, (_, c) => grid.center(c));
+  const over =
+    typeof spec === 'number' ? { contact: spec, jet: null } : backPattern(spec, stack.outline, centers, ambientC);
+  const heat = {
+    conductanceWm2K: over.contact,
+    plateC: () => plateC,
+    ...('share' in over ? { jet: { hWm2K: over.jet, share: over.share } } : {}),
+  };
+  solver.run(heat, input.heatS, stepS, (t) => t % 10 < 1e-6 && sample(t));
   solver.run(null, input.coolS, stepS, (t) => t % 10 < 1e-6 && sample(input.heatS + t));
   const worst = (f: (s: Confirmation['samples'][number]) => number) => samples.reduce((m, s) => Math.max(m, f(s)), 0);
   return {

@@ -209,7 +209,7 @@ export class HeatRun {
 }
 
 /** What a heater puts over the face; `into` moves how well its heat gets in by that many standard uncertainties. */
-function backOf(h: Heater, use: HeatUse, airC: number, into: number): number | BackSpec {
+export function backOf(h: Heater, use: HeatUse, airC: number, into: number): number | BackSpec {
   if (h.kind === 'air') {
     const scale = h.hScale.value + into * (h.hScale.u ?? 0);
     return {

@@ -36,7 +36,7 @@ const usefulS = judgement(60, 'time at full speed worth heating longer for');
 /** A heat that the cell cuts short is only worth it when the arc is this far above workC, K. */
 const workMarginK = judgement(3, 'enough above gripping for a slow cut');
 /** A rest ends when the cell's high bound is this far under its caution mark, K. */
-const restUnderK = judgement(15, 'cool enough that the next heat starts well below the caution mark');
+export const restUnderK = judgement(15, 'cool enough that the next heat starts well below the caution mark');
 
 /**
  * Walks the whole ring against the cooling line: each arc is cut at full speed while its low bound is at easyC, at a

@@ -2,6 +2,8 @@ import { useEffect, useRef, useState } from 'react';
 import { View } from 'react-native';
 
 import type { Confirmation } from '@/core/heat/confirm';
+import type { Heater } from '@/core/heat/heater';
+import type { HeatUse } from '@/core/heat/run';
 import type { ReducedModel } from '@/core/heat/reduced';
 import type { JobState } from '@/model/fold';
 import { useSettings } from '@/store/shop';
@@ -13,6 +15,8 @@ import { CancelledError, confirmInWorker, thermalKey } from '@/workers/thermalCl
 
 interface ConfirmFullProps {
   job: JobState;
+  heater: Heater;
+  use: HeatUse;
   model: ReducedModel;
   setC: number;
   heatS: number;
@@ -20,7 +24,7 @@ interface ConfirmFullProps {
 }
 
 /** The full conduction model beside the instant answer, on demand, with progress and cancel. */
-export function ConfirmFull({ job, model, setC, heatS, ambientC }: ConfirmFullProps) {
+export function ConfirmFull({ job, heater, use, model, setC, heatS, ambientC }: ConfirmFullProps) {
   const settings = useSettings();
   const [share, setShare] = useState<number | null>(null);
   const [result, setResult] = useState<Confirmation | null>(null);
@@ -37,7 +41,8 @@ export function ConfirmFull({ job, model, setC, heatS, ambientC }: ConfirmFullPr
       job.bond,
       thermalKey(job.device, job.bond).stack,
       {
-        plate: settings.plate,
+        heater,
+        use,
         ambientC,
         setC,
         heatS: Math.min(900, Math.max(30, Math.round(heatS / 10) * 10)),

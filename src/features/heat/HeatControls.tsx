@@ -1,66 +1,181 @@
+import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 
-import { minSetC, type Plate } from '@/core/heat/heater';
+import type { Heater } from '@/core/heat/heater';
+import type { EdgeStep } from '@/core/lift/order';
 import { picksMm } from '@/core/lift/verdict';
-import type { Settings } from '@/model/settings';
+import type { JobState } from '@/model/fold';
+import { heaterOf, heatersOf, type Settings } from '@/model/settings';
+import { heaterWords } from '@/stagekit/heaterWords';
+import { bumps } from '@/stagekit/heating';
 import { Button } from '@/ui/Button';
+import { Choice, Tick } from '@/ui/Choice';
 import { NumberField } from '@/ui/NumberField';
 import { RangeInput } from '@/ui/RangeInput';
 import { Txt } from '@/ui/Txt';
 import { dial, length, lengthNumber, tempNumber, typedToC } from '@/ui/units';
+import { airUse, airWayOf, unitDoubt, withHeater, type HeatPlanDraft } from './heatPlan';
 
 interface HeatControlsProps {
-  setC: number;
-  pickMm: number;
-  plate: Plate;
-  units: Pick<Settings, 'temperature' | 'length'>;
-  onChange: (plan: { setC: number; pickMm: number }) => void;
+  job: JobState;
+  settings: Settings;
+  plan: HeatPlanDraft & { pickMm: number };
+  /** the edge to be cut next, and the length of the ring */
+  step: EdgeStep | undefined;
+  ringMm: number;
+  onChange: (plan: HeatPlanDraft) => void;
 }
 
-/** Setpoint and pick, chosen together: typed, stepped or dragged. */
-export function HeatControls({ setC, pickMm, plate, units, onChange }: HeatControlsProps) {
+/** Heater, setpoint and pick, chosen together: typed, stepped or dragged. */
+export function HeatControls({ job, settings, plan, step, ringMm, onChange }: HeatControlsProps) {
+  const heater = heaterOf(settings, plan.heater);
+  const put = (change: Partial<HeatPlanDraft>) => onChange({ ...plan, ...change });
   return (
     <View className="mt-1">
+      <HeaterRow
+        heaters={heatersOf(settings)}
+        value={heater.id}
+        onChange={(h) => onChange(withHeater(plan, h, job, step, ringMm))}
+      />
+      <Setpoint heater={heater} setC={plan.setC} units={settings} onChange={(setC) => put({ setC })} />
+      <PickRow units={settings} value={plan.pickMm} onChange={(pickMm) => put({ pickMm })} />
+      {heater.kind === 'air' ? (
+        <Choice
+          label="Nozzle"
+          value={airWayOf(plan.use)}
+          options={[
+            { id: 'edge', name: 'Round the edge' },
+            { id: 'outward', name: 'Round outside it' },
+            { id: 'strip', name: 'Next edge only' },
+          ]}
+          onChange={(way) => put({ use: { ...airUse(way, job, step, ringMm), masked: plan.use.masked ?? false } })}
+        />
+      ) : (
+        <Choice
+          label={`${heaterWords(heater).name} when the device is laid on`}
+          value={plan.preheated ? 'hot' : 'cold'}
+          options={[
+            { id: 'hot', name: 'At its setpoint' },
+            { id: 'cold', name: 'Still cold' },
+          ]}
+          onChange={(v) => put({ preheated: v === 'hot' })}
+        />
+      )}
+      {bumps(job.device, job.bond) && heater.kind !== 'air' ? (
+        <Choice
+          label="Cameras"
+          value={plan.use.lies ?? 'flat'}
+          options={[
+            { id: 'flat', name: 'Lie flat' },
+            { id: 'bump', name: 'Rest on the bump' },
+            { id: 'over', name: 'Hang over the edge' },
+          ]}
+          onChange={(lies) => put({ use: { ...plan.use, lies } })}
+        />
+      ) : null}
+      {bumps(job.device, job.bond) && heater.kind === 'air' ? (
+        <Tick
+          label="Cameras masked with tape and foil"
+          on={plan.use.masked ?? false}
+          onChange={(masked) => put({ use: { ...plan.use, masked } })}
+        />
+      ) : null}
+    </View>
+  );
+}
+
+function HeaterRow({
+  heaters,
+  value,
+  onChange,
+}: {
+  heaters: readonly Heater[];
+  value: string;
+  onChange: (h: Heater) => void;
+}) {
+  return (
+    <View role="radiogroup" aria-label="Heat with" className="flex-row flex-wrap gap-2 mb-1">
+      {heaters.map((h) => (
+        <Pressable
+          key={h.id}
+          role="radio"
+          aria-checked={h.id === value}
+          aria-label={`Heat with: ${h.name}`}
+          onPress={() => onChange(h)}
+          className={`min-h-[44px] px-3 items-center justify-center rounded-[6px] border-[1.5px] ${h.id === value ? 'bg-ink border-ink' : 'bg-panel border-ink2'}`}
+        >
+          <Txt size="s" strong={h.id === value} tone={h.id === value ? 'onInk' : 'ink'}>
+            {h.name}
+          </Txt>
+        </Pressable>
+      ))}
+    </View>
+  );
+}
+
+interface SetpointProps {
+  heater: Heater;
+  setC: number;
+  units: Pick<Settings, 'temperature' | 'length'>;
+  onChange: (setC: number) => void;
+}
+
+function Setpoint({ heater, setC, units, onChange }: SetpointProps) {
+  const { name } = heaterWords(heater);
+  const [doubt, setDoubt] = useState<{ typed: number; unit: 'C' | 'F'; setC: number } | null>(null);
+  const held = (v: number) => Math.min(heater.maxSetC, Math.max(heater.minSetC, v));
+  return (
+    <>
       <View className="flex-row items-center gap-2">
-        <Txt strong>Plate</Txt>
+        <Txt strong>{name}</Txt>
         <NumberField
           hideLabel
-          label="Plate setpoint"
+          label={`${name} setpoint`}
           unit={`°${units.temperature}`}
-          low={tempNumber(minSetC, units)}
-          high={tempNumber(plate.maxSetC, units)}
+          low={tempNumber(heater.minSetC, units)}
+          high={tempNumber(heater.maxSetC, units)}
           value={tempNumber(setC, units)}
-          onCommit={(v) => onChange({ setC: Math.round(typedToC(v, units)), pickMm: pickMm })}
+          onCommit={(v) => onChange(Math.round(typedToC(v, units)))}
+          onRefused={(typed) => {
+            const d = unitDoubt(typed, units.temperature, heater);
+            setDoubt(d && { typed, ...d });
+          }}
         />
         <Txt tone="ink2" className="flex-1 text-right">
           dial: {dial(setC)}
         </Txt>
       </View>
-      <View className="flex-row items-center gap-2">
-        <Button
-          kind="small"
-          label="−5"
-          onPress={() => onChange({ setC: Math.max(minSetC, setC - 5), pickMm: pickMm })}
-        />
-        <View className="flex-1">
-          <RangeInput
-            label={`Plate setpoint, ${minSetC} to ${plate.maxSetC} °C`}
-            valueText={dial(setC)}
-            low={minSetC}
-            high={plate.maxSetC}
-            step={1}
-            value={setC}
-            onChange={(v) => onChange({ setC: v, pickMm: pickMm })}
+      {doubt ? (
+        <View role="status" className="border border-caution bg-panel p-2 mb-2">
+          <Txt size="s" className="mb-1">
+            Is the dial in °{doubt.unit}? {doubt.typed} °{doubt.unit} is {dial(doubt.setC)}.
+          </Txt>
+          <Button
+            kind="small"
+            label={`Take it as °${doubt.unit}`}
+            onPress={() => {
+              setDoubt(null);
+              onChange(doubt.setC);
+            }}
           />
         </View>
-        <Button
-          kind="small"
-          label="+5"
-          onPress={() => onChange({ setC: Math.min(plate.maxSetC, setC + 5), pickMm: pickMm })}
-        />
+      ) : null}
+      <View className="flex-row items-center gap-2">
+        <Button kind="small" label="−5" onPress={() => onChange(held(setC - 5))} />
+        <View className="flex-1">
+          <RangeInput
+            label={`${name} setpoint, ${heater.minSetC} to ${heater.maxSetC} °C`}
+            valueText={dial(setC)}
+            low={heater.minSetC}
+            high={heater.maxSetC}
+            step={1}
+            value={setC}
+            onChange={onChange}
+          />
+        </View>
+        <Button kind="small" label="+5" onPress={() => onChange(held(setC + 5))} />
       </View>
-      <PickRow units={units} value={pickMm} onChange={(mm) => onChange({ setC, pickMm: mm })} />
-    </View>
+    </>
   );
 }
 
@@ -74,7 +189,7 @@ function PickRow({
   onChange: (mm: number) => void;
 }) {
   return (
-    <View role="radiogroup" aria-label="Pick thickness" className="flex-row items-center gap-2">
+    <View role="radiogroup" aria-label="Pick thickness" className="flex-row items-center gap-2 mb-2">
       <Txt strong>Pick</Txt>
       {picksMm.map((mm) => (
         <Pressable

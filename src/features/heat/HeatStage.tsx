@@ -1,11 +1,17 @@
-import { useRouter } from 'expo-router';
+import { Link, useRouter, type Href } from 'expo-router';
 import { Suspense, useDeferredValue, useMemo, useState } from 'react';
 import { useWindowDimensions, View } from 'react-native';
 
-import { fallsBelow, handlingS } from '@/core/heat/forecast';
+import { airHandlingS, exposure, fallsBelow, handlingS } from '@/core/heat/forecast';
+import { martin } from '@/core/heat/jet';
+import { restUnderK } from '@/core/lift/plan';
 import { heatModelled } from '@/core/device/thermalStack';
 import { choosePick } from '@/core/lift/picks';
 import { onPlate, type JobState } from '@/model/fold';
+import { heaterOf } from '@/model/settings';
+import { heaterWords } from '@/stagekit/heaterWords';
+import { lookAt } from '@/stagekit/look';
+import { presentJob } from '@/stagekit/present';
 import { useActions } from '@/stagekit/actions';
 import { NotModelled } from '@/stagekit/NotModelled';
 import { useGoOn } from '@/stagekit/useGoOn';
@@ -29,18 +35,27 @@ import { useNow } from '@/ui/useNow';
 import { useWide } from '@/ui/useWide';
 import { ConfirmFull } from './ConfirmFull';
 import { curvesOf, heatForecast } from './forecastOf';
-import { heatCall } from './heatCall';
+import { heatCall, missedS } from './heatCall';
+import { firstPlan, refuses, withinUse, type HeatPlanDraft } from './heatPlan';
 import { HeatControls } from './HeatControls';
 import { HeatChart } from './LazyHeatChart';
 import { HeatPicture } from './HeatPicture';
 import { PicksTable } from './PicksTable';
 
+/** A heater that switches itself off is announced this long before. */
+const warnBeforeMs = 60_000;
+
+/** Glue that gives off fumes, at a heat where it does. */
+const fumes = (job: JobState, setC: number, on: boolean) =>
+  (setC >= 180 && job.bond.adhesive === 'fullAreaPu') || (on && setC >= 180);
+
 const caution =
-  'Hot plate: gloves and eye cover. Never heat a swollen, bent or punctured cell; stop on smell or hiss. The maker’s instructions and local rules go first.';
+  'Hot tools: gloves and eye cover. Never heat a swollen, bent or punctured cell; stop on smell or hiss. The maker’s instructions and local rules go first.';
 
 export function HeatStage({ job }: { job: JobState }) {
   const goOn = useGoOn(job, 'heat');
-  if (heatModelled(job.device, job.bond)) return <PlateHeat job={job} />;
+  const here = useMemo(() => presentJob(job), [job]);
+  if (heatModelled(job.device, job.bond)) return <HeatBench job={here} />;
   return (
     <NotModelled
       job={job}
@@ -52,7 +67,8 @@ export function HeatStage({ job }: { job: JobState }) {
   );
 }
 
-function PlateHeat({ job }: { job: JobState }) {
+/** @param job with the device as it is on the bench: without the parts that are out */
+function HeatBench({ job }: { job: JobState }) {
   const settings = useSettings();
   const now = useNow(500);
   const wide = useWide();
@@ -60,23 +76,38 @@ function PlateHeat({ job }: { job: JobState }) {
   const router = useRouter();
   const { log, decide } = useActions(job);
   const thermalSource = useThermal(job.device, job.bond);
-  const [draft, setDraft] = useState<{ setC: number; pickMm: number } | null>(null);
+  const [draft, setDraft] = useState<HeatPlanDraft | null>(null);
   const on = onPlate(job);
-  const setC = on?.setC ?? draft?.setC ?? job.plan?.setC ?? 110;
-  const preheated = true;
-  const pickMm = draft?.pickMm ?? job.plan?.pickMm;
+  const plan: HeatPlanDraft = useMemo(() => {
+    const chosen = draft ?? firstPlan(job, settings);
+    // a heat that is going on is what it was begun as
+    return on
+      ? {
+          ...chosen,
+          heater: on.heater ?? settings.plate.id,
+          use: on.use ?? {},
+          setC: on.setC ?? chosen.setC,
+          preheated: on.preheated,
+        }
+      : chosen;
+  }, [draft, job, settings, on]);
+  const { setC, preheated } = plan;
+  const heater = heaterOf(settings, plan.heater);
+  const words = heaterWords(heater);
+  const pickMm = plan.pickMm;
   const model = thermalSource.model;
   const swollen = job.findings.cellSwollen?.answer === 'yes';
+  const refused = refuses(heater, setC, job);
 
   // before the first heat the run starts "now": one fixed instant for this mount keeps the forecast still
   const [openedAt] = useState(() => Date.now());
   const thermal = useMemo(
-    () => (model ? thermalJob(job, settings, model, openedAt) : null),
-    [job, settings, model, openedAt],
+    () => (model ? thermalJob(job, settings, model, openedAt, { heater: plan.heater, use: plan.use }) : null),
+    [job, settings, model, openedAt, plan.heater, plan.use],
   );
   const base = useMemo(
-    () => (thermal ? liftState(job, settings, thermal.path, thermal.arcs, pickMm) : null),
-    [job, settings, thermal, pickMm],
+    () => (thermal ? withinUse(liftState(job, settings, thermal.path, thermal.arcs, pickMm), plan.use) : null),
+    [job, settings, thermal, pickMm, plan.use],
   );
   const marks = batteryMarks(job.device);
   const liveS = thermal ? (now - thermal.t0) / 1e3 : 0;
@@ -88,8 +119,8 @@ function PlateHeat({ job }: { job: JobState }) {
   // until somebody chose a pick, the recommended one is in force
   const chosenPick = pickMm ?? choice?.way?.pickMm;
   const lift = useMemo(
-    () => (thermal ? liftState(job, settings, thermal.path, thermal.arcs, chosenPick) : null),
-    [job, settings, thermal, chosenPick],
+    () => (thermal ? withinUse(liftState(job, settings, thermal.path, thermal.arcs, chosenPick), plan.use) : null),
+    [job, settings, thermal, chosenPick, plan.use],
   );
   const f = useMemo(
     () => (thermal && lift ? heatForecast(job, thermal, lift, { setC, preheated }, startS) : null),
@@ -100,11 +131,27 @@ function PlateHeat({ job }: { job: JobState }) {
   const curves = useMemo(() => (chartF && thermal ? curvesOf(chartF, thermal) : null), [chartF, thermal]);
   const dueAt = on && f?.readyS && thermal ? thermal.t0 + f.readyS.high * 1e3 : null;
   const alarm = useAlarm(dueAt, now, 'opens', settings.sound);
+  const offAt = on && heater.autoOffS !== null ? on.at + heater.autoOffS * 1e3 : null;
+  const offAlarm = useAlarm(offAt === null ? null : offAt - warnBeforeMs, now, 'closes', settings.sound);
   const awake = useAwake(on !== null);
-  // while planning the picture shows the line as it will be when the device leaves the plate
+  // while planning the picture shows the line as it will be when the heat ends
   const shownS = on || !f ? liveS : (f.readyS?.high ?? startS + 300);
   const pictureS = on ? Math.floor(shownS) : shownS;
   const field = useMemo(() => (f ? f.run.picture(pictureS) : null), [f, pictureS]);
+  const lookS = Math.floor(liveS / 5) * 5;
+  const away = useMemo(
+    () => (thermal && lift && job.calledAway && !on && job.heat.length ? lookAt(thermal, lift, setC, lookS) : null),
+    [thermal, lift, job, on, setC, lookS],
+  );
+  const missed = on !== null && dueAt !== null && now - dueAt > missedS * 1e3;
+  const ifOffNow = useMemo(() => {
+    if (!missed || !thermal) return null;
+    const off = thermal.run.then({ atS: lookS, setC: null, preheated: false });
+    return {
+      peakC: exposure(off, 'battery', marks, lookS, lookS + 120, 10)?.peakC.high ?? thermal.ambientC,
+      againBelowC: marks.cautionC - restUnderK.value,
+    };
+  }, [missed, thermal, lookS, marks.cautionC, marks.stopC]); // eslint-disable-line react-hooks/exhaustive-deps
 
   const units = settings;
   if (!thermal || !lift || !f || !field)
@@ -116,9 +163,7 @@ function PlateHeat({ job }: { job: JobState }) {
         picture={(size) => <PlainPlan job={job} size={size} label={job.device.name} lines={[]} />}
         call={<ThermalWait thermal={thermalSource} />}
         readings={null}
-        main={
-          <Button kind="main" label="On the plate" onPress={() => {}} disabled why="the heat model is not there yet" />
-        }
+        main={<Button kind="main" label={words.on} onPress={() => {}} disabled why="the heat model is not there yet" />}
         caution={caution}
       />
     );
@@ -138,6 +183,10 @@ function PlateHeat({ job }: { job: JobState }) {
     stopC: marks.stopC,
     partStopC: partStopC(job.device),
     units,
+    words,
+    refused: on ? null : (refused?.why ?? null),
+    autoOffInS: offAt === null ? null : (offAt - now) / 1e3,
+    ifOffNow,
   });
   const doseS = f.battery?.aboveCautionS.high ?? 0;
   const readings: ReadingItem[] = [
@@ -175,13 +224,16 @@ function PlateHeat({ job }: { job: JobState }) {
         ? 'card tray out first (Intake)'
         : !toolsReady
           ? 'tools at hand first, below'
-          : null;
+          : refused
+            ? 'parts are inside'
+            : null;
+  const record = { heater: plan.heater, use: plan.use };
   const layOn = () => {
     if (missing || on) return;
     const computed = { readyS: f.readyS, battery: f.battery?.peakC, easyC: lift.easyC, workC: lift.workC };
     const recommended = choice?.way?.pickMm ?? null;
     void log([
-      { type: 'heatPlan', setC, pickMm: lift.pickMm, preheated },
+      { type: 'heatPlan', setC, pickMm: lift.pickMm, preheated, ...record },
       decide({
         call: 'heat',
         inputs: {
@@ -189,7 +241,7 @@ function PlateHeat({ job }: { job: JobState }) {
           pickMm: lift.pickMm,
           preheated,
           ambientC: thermal.ambientC,
-          plate: settings.plate.id,
+          ...record,
           flawUm: lift.case.flawUm,
         },
         computed,
@@ -206,6 +258,7 @@ function PlateHeat({ job }: { job: JobState }) {
         type: 'heatOn',
         setC,
         preheated,
+        ...record,
         startC: thermal.ambientC,
         modelRun: thermal.model.modes.digest,
         readyInS: f.readyS ? f.readyS.high - f.heatStartS : null,
@@ -222,11 +275,26 @@ function PlateHeat({ job }: { job: JobState }) {
   const takeOff = () => {
     if (!on) return;
     void log([
+      ...(missed ? ([{ type: 'observed', what: 'missedAlarm' }] as const) : []),
       { type: 'heatOff', reason: text.tone === 'caution' ? 'emergency' : 'ready', ...offForecast() },
       { type: 'stage', stage: 'heat', to: 'done' },
     ]);
     router.replace(stageHref(job.id, 'lift'));
   };
+  const onAgain = () =>
+    void log([
+      { type: 'observed', what: 'switchedOff' },
+      { type: 'heatOff', reason: 'hold', ...offForecast() },
+      {
+        type: 'heatOn',
+        setC,
+        preheated: false,
+        ...record,
+        startC: Math.round(thermal.run.arcC(liveS, f.first).mean * 10) / 10,
+        modelRun: thermal.model.modes.digest,
+        readyInS: null,
+      },
+    ]);
   const soundNote =
     on &&
     (!settings.sound
@@ -240,6 +308,7 @@ function PlateHeat({ job }: { job: JobState }) {
   return (
     <View className="flex-1">
       <Flash on={alarm.flash} label="Lift now" />
+      <Flash on={offAlarm.flash} label={`The ${words.name.toLowerCase()} switches itself off in a minute`} />
       <StageShell
         job={job}
         stage="heat"
@@ -252,17 +321,31 @@ function PlateHeat({ job }: { job: JobState }) {
         call={<Call {...text} />}
         readings={<Readings items={readings} />}
         controls={
-          on ? null : (
-            <HeatControls setC={setC} pickMm={lift.pickMm} plate={settings.plate} units={units} onChange={setDraft} />
+          on ? (
+            f.readyS ? (
+              <Progress
+                share={(liveS - f.heatStartS) / Math.max(1, f.readyS.high - f.heatStartS)}
+                text={`${clock(liveS - f.heatStartS)} of ${clock(f.readyS.high - f.heatStartS)}${offAt === null ? '' : `; switches itself off in ${clock(Math.max(0, (offAt - now) / 1e3))}`}`}
+              />
+            ) : null
+          ) : (
+            <HeatControls
+              job={job}
+              settings={settings}
+              plan={{ ...plan, pickMm: lift.pickMm }}
+              step={lift.steps.find((x) => x.edge === lift.nextEdge)}
+              ringMm={thermal.path.lengthMm}
+              onChange={setDraft}
+            />
           )
         }
         main={
           on ? (
-            <Button kind="main" label="Off the plate" onPress={takeOff} />
+            <Button kind="main" label={words.off} onPress={takeOff} />
           ) : (
             <Button
               kind="main"
-              label="On the plate"
+              label={words.on}
               onPress={layOn}
               disabled={missing !== null}
               {...(missing ? { why: missing } : {})}
@@ -270,7 +353,9 @@ function PlateHeat({ job }: { job: JobState }) {
           )
         }
         side={
-          on ? (
+          on && offAt !== null && now >= offAt ? (
+            <Button label="On again" onPress={onAgain} />
+          ) : on ? (
             <Button
               label="Called away"
               onPress={() =>
@@ -290,12 +375,23 @@ function PlateHeat({ job }: { job: JobState }) {
             {soundNote}
           </Txt>
         ) : null}
-        {job.calledAway && !on ? (
-          <Txt size="s" className="mt-1">
-            Called away: the {lift.nextEdge ? edgeName(lift.nextEdge) : 'line'} is at {temp(firstC.low, units)} or more
-            now.
+        {away ? (
+          <Txt size="s" className="mt-1" testID="away">
+            Called away: the {lift.nextEdge ? edgeName(lift.nextEdge) : 'line'} is at{' '}
+            {temp(thermal.run.arcC(liveS, f.first).low, units)} or more now,{' '}
+            {away.easyUntilS > liveS ? `easy for ${clock(away.easyUntilS - liveS)}` : 'no longer easy'},{' '}
+            {away.gripsAtS > liveS ? `it grips in ${clock(away.gripsAtS - liveS)}` : 'it has gripped'}.{' '}
+            {away.reheatS === null
+              ? 'This setpoint does not get it back.'
+              : `${clock(away.reheatS)} of heat get it back.`}
           </Txt>
         ) : null}
+        {fumes(job, setC, on !== null) ? (
+          <Txt size="s" tone="caution" className="mt-1">
+            Extraction on: polyurethane glue heated to about 200 °C and more can give off isocyanates.
+          </Txt>
+        ) : null}
+        <Links job={job} />
         {on ? null : (
           <Tick
             label="Picks, blade, alcohol out of the way, gloves, eye cover: all at hand"
@@ -327,21 +423,31 @@ function PlateHeat({ job }: { job: JobState }) {
         <Why
           job={job}
           call="heat"
-          inputs={{ setC, pickMm: lift.pickMm, ambientC: thermal.ambientC }}
+          inputs={{ ...record, setC, pickMm: lift.pickMm, ambientC: thermal.ambientC }}
           computed={{ readyS: f.readyS, easyC: lift.easyC, workC: lift.workC }}
           notes={[
             f.readyS
               ? `Ready ${clock(f.readyS.low - f.heatStartS)} to ${clock(f.readyS.high - f.heatStartS)} after laying it on, ${clock(f.readyS.mean - f.heatStartS)} most likely. The call works by the late end, limits by the hot one.`
               : 'Not ready within 20 minutes at this setpoint.',
-            `Basis: heat model only. No plate heating avoids the ${temp(marks.cautionC, units)} caution mark of the cell with certainty; what differs is how long it lasts.`,
+            `Basis: heat model only. No way of heating is promised to keep the cell under its ${temp(marks.cautionC, units)} caution mark; what differs is how long it lasts.`,
             `Battery above caution ${clock(f.battery?.aboveCautionS.mean ?? 0)} (at most ${clock(f.battery?.aboveCautionS.high ?? 0)}), above stop at most ${clock(f.battery?.aboveStopS.high ?? 0)}, all heats of this job together.`,
             `Camera up to ${temp(f.camera?.peakC.high ?? thermal.ambientC, units)}, display up to ${temp(f.display?.peakC.high ?? thermal.ambientC, units)}.`,
             'Break chance is a numerical estimate and looks optimistic: no twisting, no hidden chips.',
           ]}
           rows={[
-            rowOf('Contact conductance', settings.plate.conductanceWm2K, 'W/m²K'),
-            rowOf('Plate offset', settings.plate.offsetK, 'K'),
-            rowOf('Plate to first cut', handlingS, 's'),
+            ...(heater.kind === 'air'
+              ? [
+                  rowOf('Air jet over the correlation', heater.hScale, '×'),
+                  rowOf('Air at the nozzle off by', heater.offsetK, 'K'),
+                  rowOf('Correlation', martin, ''),
+                  rowOf('Air aside to first cut', airHandlingS, 's'),
+                ]
+              : [
+                  rowOf('Contact conductance', heater.conductanceWm2K, 'W/m²K'),
+                  rowOf(`${words.name} offset`, heater.offsetK, 'K'),
+                  rowOf(`${words.name} lag`, heater.lagS, 's'),
+                  rowOf(`${words.name} to first cut`, handlingS, 's'),
+                ]),
             rowOf('Adhesive G1', lift.case.adhesive.debond.g1, 'J/m²'),
             ...(job.device.parts.find((p) => p.kind === 'battery')?.limitC
               ? [
@@ -353,12 +459,48 @@ function PlateHeat({ job }: { job: JobState }) {
         />
         <ConfirmFull
           job={job}
+          heater={heater}
+          use={thermal.use}
           model={thermal.model}
           setC={setC}
           heatS={(f.readyS?.high ?? 300) - f.heatStartS}
           ambientC={thermal.ambientC}
         />
       </StageShell>
+    </View>
+  );
+}
+
+function Progress({ share, text }: { share: number; text: string }) {
+  const done = Math.min(1, Math.max(0, share));
+  return (
+    <View className="my-2" role="progressbar" aria-label={`Heat: ${text}`} aria-valuenow={Math.round(done * 100)}>
+      <View className="h-3 border-[1.5px] border-ink bg-panel">
+        <View className={share >= 1 ? 'h-full bg-go' : 'h-full bg-ink'} style={{ width: `${done * 100}%` }} />
+      </View>
+      <Txt size="s" tone="ink2">
+        {text}
+      </Txt>
+    </View>
+  );
+}
+
+/** The pages of this stage. */
+function Links({ job }: { job: JobState }) {
+  const to = (page: string) => `/jobs/${job.id}/${page}` as Href;
+  return (
+    <View className="flex-row flex-wrap gap-x-5 gap-y-1 my-2">
+      {(
+        [
+          ['ways', 'All ways side by side'],
+          ['path', 'Path of the air'],
+          ['spot', 'Spot heat on a piece'],
+        ] as const
+      ).map(([page, name]) => (
+        <Link key={page} href={to(page)} className="font-body text-m text-ink underline py-2">
+          {name}
+        </Link>
+      ))}
     </View>
   );
 }

@@ -3,7 +3,7 @@ import type { ArcCells, HeatRun } from '@/core/heat/run';
 import type { Range } from '@/core/source';
 import { partsOver } from '@/core/lift/picks';
 import { batteryMarks, partStopC, type LiftState, type ThermalJob } from '@/stagekit/thermalJob';
-import type { JobState } from '@/model/fold';
+import { onPlate, type JobState } from '@/model/fold';
 
 export interface HeatForecast {
   /** the run including the heat that is planned or going on; s from `thermal.t0` */
@@ -35,10 +35,9 @@ export function heatForecast(
   plan: { setC: number; preheated: boolean },
   nowS: number,
 ): HeatForecast {
-  // the heat that is going on is the last switch; earlier heats are history
-  const last = thermal.switches[thermal.switches.length - 1];
-  const on = last && last.setC !== null ? last : null;
-  const heatStartS = on ? on.atS : nowS;
+  // the heat that is going on is the last one recorded; earlier heats are history
+  const on = onPlate(job);
+  const heatStartS = on ? (on.at - thermal.t0) / 1e3 : nowS;
   const run = on ? thermal.run : thermal.run.then({ atS: nowS, setC: plan.setC, preheated: plan.preheated });
   const first = thermal.arcs[lift.order[0] ?? 0]!;
   const readyS = lift.easyC === null ? null : readyAt(run, first, lift.easyC, heatStartS);

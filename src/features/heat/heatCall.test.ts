@@ -3,6 +3,7 @@ import { demoJobs, demoSettings } from '../../demo/shop';
 import type { JobEvent, NewEvent } from '../../model/event';
 import { foldJob, type JobState } from '../../model/fold';
 import { batteryMarks, liftState, partStopC, thermalJob } from '../../stagekit/thermalJob';
+import { heaterWords } from '../../stagekit/heaterWords';
 import { curvesOf, heatForecast } from './forecastOf';
 import { heatCall } from './heatCall';
 
@@ -30,7 +31,13 @@ function jobWith(...more: NewEvent[]): JobState {
 const heatOn: NewEvent = { type: 'heatOn', setC: 110, preheated: true, startC: 22, modelRun: 'x', readyInS: null };
 const plan = (setC: number, pickMm: number): NewEvent => ({ type: 'heatPlan', setC, pickMm, preheated: true });
 
-function callOf(job: JobState, nowS: number, setC = 110, swollen = false) {
+function callOf(
+  job: JobState,
+  nowS: number,
+  setC = 110,
+  swollen = false,
+  more: Partial<Parameters<typeof heatCall>[0]> = {},
+) {
   const thermal = thermalJob(job, demoSettings, model, t0);
   const lift = liftState(job, demoSettings, thermal.path, thermal.arcs);
   const f = heatForecast(job, thermal, lift, { setC, preheated: true }, 0);
@@ -49,6 +56,8 @@ function callOf(job: JobState, nowS: number, setC = 110, swollen = false) {
       stopC,
       partStopC: partStopC(job.device),
       units: demoSettings,
+      words: heaterWords({ kind: 'plate' }),
+      ...more,
     }),
   };
 }
@@ -135,4 +144,31 @@ it('the demo job’s recorded forecast is what the model says for it', () => {
   const { f } = callOf(jobWith(plan(110, 0.8)), 0);
   // the test’s coarse grid reads a little warm against the shipped one
   expect(Math.abs(f.readyS!.high - (recorded as { readyInS: number }).readyInS)).toBeLessThan(8);
+});
+
+it('a missed alarm is said, with what the cell gets to and whether it rests first', () => {
+  const job = jobWith(plan(110, 0.8), heatOn);
+  const ready = callOf(job, 0).f.readyS!.high;
+  const at = (peakC: number) =>
+    callOf(job, ready + 100, 110, false, { ifOffNow: { peakC, againBelowC: 45 }, batteryNowHighC: 70 }).text;
+  expect(at(74).sentence).toBe('Missed by 1:40. Off the plate now.');
+  expect(at(74).reason).toContain('No rest needed');
+  expect(at(82).reason).toMatch(/over its stop mark. Off, and let it rest below 45 °C/);
+  // within the first minute it is the usual call
+  expect(
+    callOf(job, ready + 30, 110, false, { ifOffNow: { peakC: 70, againBelowC: 45 }, batteryNowHighC: 60 }).text
+      .sentence,
+  ).toContain('Lift now');
+});
+
+it('a heater that switched itself off is said, and so is what forbids the setpoint', () => {
+  const job = jobWith(plan(110, 0.8), heatOn);
+  expect(callOf(job, 50, 110, false, { autoOffInS: -65, batteryNowHighC: 50 }).text.sentence).toBe(
+    'The plate switched itself off 1:05 ago.',
+  );
+  expect(callOf(jobWith(plan(110, 0.8)), 0, 250, false, { refused: 'Battery still inside' }).text).toMatchObject({
+    sentence: 'Not with the parts inside.',
+    reason: 'Battery still inside',
+    tone: 'caution',
+  });
 });

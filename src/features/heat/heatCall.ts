@@ -1,3 +1,4 @@
+import type { HeaterWords } from '@/stagekit/heaterWords';
 import type { LiftState } from '@/stagekit/thermalJob';
 import { edgeName } from '@/stagekit/thermalJob';
 import { clock, length, percent, temp } from '@/ui/units';
@@ -9,6 +10,9 @@ export interface CallText {
   reason: string;
   tone: 'ink' | 'caution';
 }
+
+/** Later than this the alarm was missed, s. */
+export const missedS = 60;
 
 type Units = Pick<Settings, 'temperature' | 'length'>;
 
@@ -23,8 +27,15 @@ export function heatCall(input: {
   stopC: number;
   partStopC: Partial<Record<'battery' | 'camera' | 'display', number>>;
   units: Units;
+  words: HeaterWords;
+  /** what a part that is still inside forbids */
+  refused?: string | null;
+  /** seconds until the heater switches itself off; negative: since then */
+  autoOffInS?: number | null;
+  /** what the cell gets to if the heat ends now, and where it may be heated again, °C */
+  ifOffNow?: { peakC: number; againBelowC: number } | null;
 }): CallText {
-  const { f, lift, nowS, on, units } = input;
+  const { f, lift, nowS, on, units, words } = input;
   if (input.swollen)
     return {
       sentence: 'Do not heat this one.',
@@ -34,8 +45,15 @@ export function heatCall(input: {
   const where = lift.nextEdge ? edgeName(lift.nextEdge) : 'first edge';
   if (on && input.batteryNowHighC !== null && input.batteryNowHighC >= input.stopC)
     return {
-      sentence: 'Off the plate now. The cell is at its stop mark.',
+      sentence: `${words.off} now. The cell is at its stop mark.`,
       reason: `Battery may be at ${temp(input.batteryNowHighC, units)}, stop ${temp(input.stopC, units)}. Let it cool before the next heat.`,
+      tone: 'caution',
+    };
+  if (input.refused) return { sentence: 'Not with the parts inside.', reason: input.refused, tone: 'caution' };
+  if (on && input.autoOffInS != null && input.autoOffInS <= 0)
+    return {
+      sentence: `The ${words.name.toLowerCase()} switched itself off ${clock(-input.autoOffInS)} ago.`,
+      reason: 'The device cools with it. Set it again and tap "On again", or take the device off.',
       tone: 'caution',
     };
   if (lift.easyC === null)
@@ -49,12 +67,12 @@ export function heatCall(input: {
   if (!f.readyS)
     return {
       sentence: `${temp(f.setC, units)} is not enough for a ${length(lift.pickMm, units)} pick.`,
-      reason: `The ${where} has to reach ${temp(lift.easyC, units)} and stay there on the way to the bench. Set the plate higher or take a thicker pick.`,
+      reason: `The ${where} has to reach ${temp(lift.easyC, units)} and stay there on the way to the bench. Set the ${words.name.toLowerCase()} higher or take a thicker pick.`,
       tone: 'caution',
     };
   const easyFor = Math.max(0, (f.easyUntilS?.low ?? 0) - f.readyS.high);
   const gripsFor = Math.max(0, (f.gripsAtS?.low ?? 0) - f.readyS.high);
-  const window = `Off the plate it stays easy for at least ${clock(easyFor)} and grips after ${clock(gripsFor)}.`;
+  const window = `${words.off} it stays easy for at least ${clock(easyFor)} and grips after ${clock(gripsFor)}.`;
   // a limit outranks the bond; once the line is soft there is nothing to wait for any more
   const over = f.over[0];
   if (over && !(on && nowS >= f.readyS.high)) {
@@ -68,13 +86,24 @@ export function heatCall(input: {
   }
   if (!on)
     return {
-      sentence: `On the plate for ${clock(f.readyS.high - f.heatStartS)}, then the ${where}.`,
+      sentence: `${words.on} for ${clock(f.readyS.high - f.heatStartS)}, then the ${where}.`,
       reason: window,
       tone: 'ink',
     };
   const left = f.readyS.high - nowS;
   if (left > 0)
-    return { sentence: `Off the plate in ${clock(left)}. Start at the ${where}.`, reason: window, tone: 'ink' };
+    return { sentence: `${words.off} in ${clock(left)}. Start at the ${where}.`, reason: window, tone: 'ink' };
+  const late = input.ifOffNow;
+  if (-left > missedS && late) {
+    const hot = late.peakC >= input.stopC;
+    return {
+      sentence: `Missed by ${clock(-left)}. ${words.off} now.`,
+      reason: hot
+        ? `The cell may get to ${temp(late.peakC, units)}, over its stop mark. Off, and let it rest below ${temp(late.againBelowC, units)} before the next heat.`
+        : `The cell may get to ${temp(late.peakC, units)}, stop ${temp(input.stopC, units)}. No rest needed: the ${where} is soft, lift.`,
+      tone: 'caution',
+    };
+  }
   return {
     sentence: `Lift now. Start at the ${where}.`,
     reason: `Soft enough since ${clock(-left)}. Every second more goes into the cell. ${window}`,

@@ -2,12 +2,13 @@ import { useRouter } from 'expo-router';
 import { useMemo } from 'react';
 import { View } from 'react-native';
 
-import { readyAt, fallsBelow } from '@/core/heat/forecast';
 import { heatModelled } from '@/core/device/thermalStack';
 import { edgeWindows, depthLimitAt, keepOuts, overMm } from '@/core/lift/depth';
 import { arcVerdict, wedgeState, cutSpeed } from '@/core/lift/verdict';
 import { heatCount, onPlate, type JobState } from '@/model/fold';
 import { NotModelled } from '@/stagekit/NotModelled';
+import { lookAt } from '@/stagekit/look';
+import { presentJob } from '@/stagekit/present';
 import { useGoOn } from '@/stagekit/useGoOn';
 import { useActions } from '@/stagekit/actions';
 import { stageHref, StageShell } from '@/stagekit/StageShell';
@@ -45,7 +46,8 @@ const reasonWords = {
 
 export function LiftStage({ job }: { job: JobState }) {
   const goOn = useGoOn(job, 'lift');
-  if (heatModelled(job.device, job.bond)) return <RingLift job={job} />;
+  const here = useMemo(() => presentJob(job), [job]);
+  if (heatModelled(job.device, job.bond)) return <RingLift job={here} />;
   return (
     <NotModelled
       job={job}
@@ -91,19 +93,10 @@ function RingLift({ job }: { job: JobState }) {
 
   // one look at the cooling line every 5 s settles the window and what a reheat takes
   const lookS = Math.floor(nowS / 5) * 5;
-  const look = useMemo(() => {
-    if (!thermal || !lift || !lift.order.length || on || !heated) return null;
-    const arc = thermal.arcs[lift.order[0]!]!;
-    const easy = lift.easyC === null ? null : fallsBelow(thermal.run, arc, lift.easyC, lookS);
-    const grips = lift.workC === null ? null : fallsBelow(thermal.run, arc, lift.workC, lookS);
-    const again = thermal.run.then({ atS: lookS, setC, preheated: true });
-    const ready = lift.easyC === null ? null : readyAt(again, arc, lift.easyC, lookS);
-    return {
-      easyUntilS: easy?.low ?? lookS,
-      gripsAtS: grips?.low ?? lookS,
-      reheatS: ready ? ready.high - lookS : null,
-    };
-  }, [thermal, lift, on, heated, lookS, setC]);
+  const look = useMemo(
+    () => (thermal && lift && lift.order.length && !on && heated ? lookAt(thermal, lift, setC, lookS) : null),
+    [thermal, lift, on, heated, lookS, setC],
+  );
   const cautionC = batteryMarks(job.device).cautionC;
   const doseS = useMemo(() => (thermal ? batteryDoseS(thermal, lookS, cautionC) : 0), [thermal, lookS, cautionC]);
   const rest = useRest(job, settings, thermal, lift, setC, Math.floor(nowS / 20) * 20).data?.[0]?.plan ?? null;
@@ -220,6 +213,7 @@ function RingLift({ job }: { job: JobState }) {
     } else if (lift.nextEdge && heated && !on) void log([{ type: 'edge', edge: lift.nextEdge, free: true }]);
   };
   const shut = on ? 'it is on the plate' : !heated ? 'heat first' : null;
+  const record = { heater: job.plan?.heater, use: job.plan?.use };
   const reheat = () => {
     void log([
       {
@@ -228,11 +222,12 @@ function RingLift({ job }: { job: JobState }) {
         ...(lift.nextEdge ? { edge: lift.nextEdge } : {}),
         modelC: Math.round(arcC.mean * 10) / 10,
       },
-      { type: 'heatPlan', setC, pickMm: lift.pickMm, preheated: true },
+      { type: 'heatPlan', setC, pickMm: lift.pickMm, preheated: true, ...record },
       {
         type: 'heatOn',
         setC,
         preheated: true,
+        ...record,
         startC: Math.round(arcC.mean * 10) / 10,
         modelRun: thermal.model.modes.digest,
         readyInS: look?.reheatS ?? null,

@@ -1,0 +1,223 @@
+import { useRouter } from 'expo-router';
+import { useMemo, useState } from 'react';
+import { View } from 'react-native';
+
+import { toThermalStack } from '@/core/device/thermalStack';
+import { contains } from '@/core/device/shapes';
+import type { Pt, Shape } from '@/core/device/types';
+import type { AirHeater } from '@/core/heat/heater';
+import type { SpotResult } from '@/core/heat/spot';
+import { spotStressMPaK } from '@/core/heat/ways';
+import type { JobState } from '@/model/fold';
+import { heatersOf } from '@/model/settings';
+import { useActions } from '@/stagekit/actions';
+import { piecesDrawn, useCrackMap } from '@/stagekit/crackMap';
+import { heatUse } from '@/stagekit/heating';
+import { JobPage } from '@/stagekit/JobPage';
+import { LongRunLine } from '@/stagekit/LongRunLine';
+import { PlainPlan } from '@/stagekit/PlainPlan';
+import { presentJob } from '@/stagekit/present';
+import { stageHref } from '@/stagekit/StageShell';
+import { batteryMarks, everyPart, liftCase, partStopC } from '@/stagekit/thermalJob';
+import { useLongRun } from '@/stagekit/useLongRun';
+import { rowOf, Why } from '@/stagekit/Why';
+import { useSettings } from '@/store/shop';
+import { defaultPickMm, liftThresholds } from '@/core/lift/verdict';
+import { Button } from '@/ui/Button';
+import { Call } from '@/ui/Call';
+import { Choice } from '@/ui/Choice';
+import { NumberField } from '@/ui/NumberField';
+import { PaceMaker } from '@/ui/plan/PaceMaker';
+import { Pieces } from '@/ui/plan/layers';
+import { Txt } from '@/ui/Txt';
+import { clock, length, lengthNumber, temp, tempNumber, typedToC, typedToMm } from '@/ui/units';
+import { useNow } from '@/ui/useNow';
+import { spotInWorker } from '@/workers/thermalClient';
+import { usualOf } from './heatPlan';
+import { spotCall } from './spotCall';
+
+const cycles = 4;
+
+/** Heat on one piece of cracked glass: how long, how long it can be worked, and again. */
+export function SpotScreen({ job: whole }: { job: JobState }) {
+  const settings = useSettings();
+  const units = settings;
+  const now = useNow(10_000);
+  const router = useRouter();
+  const job = useMemo(() => presentJob(whole), [whole]);
+  const { log, decide } = useActions(job);
+  const { answer } = useCrackMap(job);
+  const found = answer && !('problem' in answer) ? answer : null;
+  const drawn = useMemo(() => (found ? piecesDrawn(found) : []), [found]);
+  const airs = heatersOf(settings).filter((h): h is AirHeater => h.kind === 'air');
+  const [heaterId, setHeaterId] = useState(airs.find((h) => h.id === 'nozzle')?.id ?? airs[0]?.id ?? '');
+  const heater = airs.find((h) => h.id === heaterId);
+  const [setting, setSetting] = useState<number | null>(null);
+  const setC = setting ?? (heater ? usualOf(heater) : 0);
+  const [tapped, setTapped] = useState<Pt | null>(null);
+  const [radiusMm, setRadiusMm] = useState(6);
+  const many = drawn.length > 1;
+  // the piece under the tap, else the first of the lift order, else the middle of the cover
+  const piece = many
+    ? (drawn.find((p) => tapped && contains({ kind: 'polygon', pts: p.loops[0]! }, tapped)) ?? drawn[0]!)
+    : null;
+  const box = job.face.cover.outline;
+  const middle: Pt =
+    box.kind === 'roundRect' ? [(box.min[0] + box.max[0]) / 2, (box.min[1] + box.max[1]) / 2] : (tapped ?? [0, 0]);
+  const at: Pt = piece ? piece.labelAt : (tapped ?? middle);
+  const zone: Shape = piece ? { kind: 'polygon', pts: piece.loops[0]! } : { kind: 'disc', c: at, rMm: 12 };
+  const pickMm = job.plan?.pickMm ?? defaultPickMm;
+  const th = useMemo(() => liftThresholds({ ...liftCase(job, settings), pickMm }), [job, settings, pickMm]);
+  const run = useLongRun<SpotResult>();
+  const ambientC = job.ambientC ?? settings.roomC;
+  const start = () => {
+    if (!heater || th.easyC === null || th.workC === null) return;
+    const { easyC, workC } = th;
+    void run.start((tell) =>
+      spotInWorker(
+        toThermalStack(job.device, job.bond, everyPart(job.device)),
+        {
+          heater,
+          setC,
+          ambientC,
+          at,
+          radiusMm,
+          masks: heatUse(job.device, job.bond, { masked: true }).masks ?? [],
+          piece: zone,
+          easyC,
+          workC,
+          cycles,
+          stopC: { battery: batteryMarks(job.device).stopC, ...partStopC(job.device) },
+        },
+        tell,
+      ),
+    );
+  };
+  const path = { kind: 'spot' as const, at, radiusMm };
+  const name = piece ? `piece ${piece.order}` : 'this place';
+  const r = run.result;
+  const take = () => {
+    if (!heater || !r) return;
+    void log([
+      {
+        type: 'heatPlan',
+        setC,
+        pickMm,
+        preheated: true,
+        heater: heater.id,
+        use: { masked: true, path: { ...path, at: [at[0], at[1]] } },
+      },
+      decide({ call: 'spot', inputs: { heater: heater.id, setC, at, radiusMm }, computed: r, chosen: name }),
+    ]);
+    router.replace(stageHref(job.id, 'heat'));
+  };
+  return (
+    <JobPage
+      job={job}
+      title="Spot heat"
+      now={now}
+      stage="heat"
+      picture={(size) => (
+        <PlainPlan
+          job={job}
+          size={size}
+          label={`Spot heat on ${name}`}
+          lines={r ? r.cycles.map((c, i) => `cycle ${i + 1}: heat ${clock(c.heatS)}, work ${clock(c.workS)}`) : []}
+          onTap={setTapped}
+        >
+          {many ? (
+            <Pieces pieces={drawn.map((p) => ({ ...p, state: p === piece ? 'next' : 'todo' }))} dangling={[]} />
+          ) : null}
+          <PaceMaker outline={job.device.leaves[0]!.outline} path={path} running />
+        </PlainPlan>
+      )}
+      side={<Button label="Heat" onPress={() => router.replace(stageHref(job.id, 'heat'))} />}
+      main={
+        r && r.readyS !== null ? (
+          <Button kind="main" label="Use this spot" onPress={take} />
+        ) : (
+          <Button
+            kind="main"
+            label={`Compute ${name}`}
+            onPress={start}
+            disabled={!heater || th.easyC === null || run.share !== null}
+          />
+        )
+      }
+    >
+      <View className="mt-2">
+        <Call {...spotCall({ result: r, name, easyC: th.easyC, workC: th.workC, units })} />
+      </View>
+      <LongRunLine name={`Heat and work on ${name}`} share={run.share} problem={run.problem} onCancel={run.cancel} />
+      {r ? (
+        <View className="mt-2" role="table" aria-label="Cycles of heat and work">
+          {r.cycles.map((c, i) => (
+            <View key={i} role="row" className="flex-row border-b border-rule py-1 gap-3">
+              <Txt size="s" role="cell">
+                {i + 1}.
+              </Txt>
+              <Txt size="s" num role="cell">
+                heat {clock(c.heatS)}
+              </Txt>
+              <Txt size="s" num role="cell">
+                work {clock(c.workS)}
+              </Txt>
+              <Txt size="s" num role="cell">
+                {c.batteryC === null ? '' : `cell ${temp(c.batteryC, units)} after`}
+              </Txt>
+            </View>
+          ))}
+          <Txt size="s" className="mt-1">
+            Hottest glue {temp(r.hottestBondC, units)}; cell up to {r.batteryC === null ? '–' : temp(r.batteryC, units)}
+            , camera up to {r.cameraC === null ? '–' : temp(r.cameraC, units)}; {Math.round(r.spotMPa)} MPa beside the
+            spot.
+          </Txt>
+        </View>
+      ) : null}
+      <View className="mt-3">
+        <Choice
+          label="Air from"
+          value={heaterId}
+          options={airs.map((h) => ({ id: h.id, name: h.name }))}
+          onChange={setHeaterId}
+        />
+        {heater ? (
+          <NumberField
+            label="Air"
+            unit={`°${units.temperature}`}
+            low={tempNumber(heater.minSetC, units)}
+            high={tempNumber(heater.maxSetC, units)}
+            value={tempNumber(setC, units)}
+            onCommit={(v) => setSetting(Math.round(typedToC(v, units)))}
+          />
+        ) : null}
+        <NumberField
+          label="Circle, radius"
+          unit={units.length}
+          low={Number(lengthNumber(0, units, 0))}
+          high={Number(lengthNumber(25, units, 0))}
+          digits={units.length === 'mm' ? 0 : 2}
+          value={Number(lengthNumber(radiusMm, units, 0))}
+          onCommit={(v) => setRadiusMm(typedToMm(v, units))}
+        />
+        <Txt size="s" tone="ink2">
+          Tap a piece on the plan. Always circling, never still; cameras masked. Extraction on at full-bond heat.
+        </Txt>
+      </View>
+      <Why
+        job={job}
+        call="spot"
+        inputs={{ heater: heaterId, setC, at, radiusMm }}
+        computed={r}
+        notes={[
+          'The full model on the check grid with the circle averaged: a spot is too local for the device’s modes. Half of the piece counts: heat until half of it is easy, work until half of it has gripped.',
+          `Circle of ${length(radiusMm, units, 0)} over ${name}; every cycle starts as warm as the one before left it.`,
+        ]}
+        rows={[
+          rowOf('Stress beside a hot spot', spotStressMPaK, 'MPa/K'),
+          ...(heater ? [rowOf('Air jet over the correlation', heater.hScale, '×')] : []),
+        ]}
+      />
+    </JobPage>
+  );
+}

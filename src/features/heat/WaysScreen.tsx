@@ -1,0 +1,269 @@
+import { useRouter } from 'expo-router';
+import { useMemo, useState } from 'react';
+import { Pressable, View } from 'react-native';
+import { useQueries } from '@tanstack/react-query';
+
+import { gentleFirst, gentlest, type WayResult } from '@/core/heat/ways';
+import type { JobState } from '@/model/fold';
+import { useActions } from '@/stagekit/actions';
+import { JobPage } from '@/stagekit/JobPage';
+import { presentJob } from '@/stagekit/present';
+import { stageHref } from '@/stagekit/StageShell';
+import { batteryMarks, liftState, placeName, thermalJob } from '@/stagekit/thermalJob';
+import { ThermalWait } from '@/stagekit/ThermalWait';
+import { useThermal } from '@/stagekit/useThermal';
+import { Entry, rowOf, Why } from '@/stagekit/Why';
+import { useSettings } from '@/store/shop';
+import { Button } from '@/ui/Button';
+import { Call } from '@/ui/Call';
+import { Txt } from '@/ui/Txt';
+import { clock, dial, temp, tempNumber } from '@/ui/units';
+import { useNow } from '@/ui/useNow';
+import { wayInWorker } from '@/workers/thermalClient';
+import {
+  coldAnswer,
+  coldReleaseC,
+  iceConductanceWm2K,
+  overText,
+  waysCall,
+  waysInput,
+  waysOf,
+  type ListedWay,
+} from './ways';
+
+/** Every way of heating side by side, gentle first; the rows appear as they come. */
+export function WaysScreen({ job: whole }: { job: JobState }) {
+  const settings = useSettings();
+  const now = useNow(10_000);
+  const router = useRouter();
+  const job = useMemo(() => presentJob(whole), [whole]);
+  const { log, decide } = useActions(job);
+  const source = useThermal(job.device, job.bond);
+  const model = source.model;
+  const [openedAt] = useState(() => Date.now());
+  const [chosen, setChosen] = useState<string | null>(null);
+  const [because, setBecause] = useState('');
+  const thermal = useMemo(
+    () => (model ? thermalJob(job, settings, model, openedAt) : null),
+    [job, settings, model, openedAt],
+  );
+  const lift = useMemo(
+    () => (thermal ? liftState(job, settings, thermal.path, thermal.arcs) : null),
+    [job, settings, thermal],
+  );
+  const nowS = thermal && job.heat.length ? Math.max(0, Math.floor((openedAt - thermal.t0) / 5e3) * 5) : 0;
+  const input = useMemo(
+    () => (thermal && lift ? waysInput(job, thermal, lift, nowS) : null),
+    [job, thermal, lift, nowS],
+  );
+  const listed = useMemo(
+    () =>
+      thermal && lift
+        ? waysOf(
+            job,
+            settings,
+            lift.steps.find((s) => s.edge === lift.nextEdge),
+            thermal.path.lengthMm,
+          )
+        : [],
+    [job, settings, thermal, lift],
+  );
+  const answers = useQueries({
+    queries: listed.map(({ way }) => ({
+      queryKey: ['way', model?.modes.digest, way, input],
+      queryFn: () => wayInWorker(model!.modes, way, input!),
+      enabled: model !== null && input !== null,
+      gcTime: 60_000,
+    })),
+  });
+  const results = answers.flatMap((a) => (a.data ? [a.data] : []));
+  const order = gentleFirst(results);
+  const waiting = listed.filter((l) => !results.some((r) => r.id === l.way.id));
+  const best = results.length === listed.length ? gentlest(results) : null;
+  const units = settings;
+  const marks = batteryMarks(job.device);
+  const cold = useMemo(() => (thermal ? coldAnswer(thermal) : null), [thermal]);
+
+  if (!thermal || !lift)
+    return (
+      <JobPage
+        job={job}
+        title="Ways of heating"
+        now={now}
+        stage="heat"
+        main={<Button kind="main" label="Back to heat" onPress={() => router.replace(stageHref(job.id, 'heat'))} />}
+      >
+        <ThermalWait thermal={source} />
+      </JobPage>
+    );
+  const pick = chosen ?? best?.id ?? null;
+  const picked = results.find((r) => r.id === pick);
+  const other = best !== null && pick !== best.id;
+  const take = () => {
+    const l = listed.find((x) => x.way.id === pick);
+    if (!l || !picked) return;
+    void log([
+      {
+        type: 'heatPlan',
+        setC: picked.setC,
+        pickMm: lift.pickMm,
+        preheated: l.way.preheated,
+        heater: l.way.heater.id,
+        use: l.use,
+      },
+      decide({
+        call: 'ways',
+        inputs: { pickMm: lift.pickMm, easyC: lift.easyC, ways: listed.map((x) => x.way.id) },
+        computed: results.map((r) => ({ id: r.id, setC: r.setC, readyS: r.readyS?.high ?? null, over: r.over })),
+        chosen: pick,
+        ...(other ? { because: because.trim() } : {}),
+      }),
+    ]);
+    router.replace(stageHref(job.id, 'heat'));
+  };
+  return (
+    <JobPage
+      job={job}
+      title="Ways of heating"
+      now={now}
+      stage="heat"
+      lead={
+        input ? (
+          <Call {...waysCall(listed, results, marks.cautionC, units)} />
+        ) : (
+          <Call
+            sentence="No heat opens this with the pick in force."
+            reason="Take a thicker pick on the Heat stage, or write the cover off."
+            tone="caution"
+          />
+        )
+      }
+      main={
+        <Button
+          kind="main"
+          label="Heat this way"
+          onPress={take}
+          disabled={!picked?.readyS || (other && !because.trim())}
+          {...(!picked?.readyS
+            ? { why: 'no way that opens it is chosen' }
+            : other && !because.trim()
+              ? { why: 'say why another one' }
+              : {})}
+        />
+      }
+    >
+      <View role="radiogroup" aria-label="Ways of heating, gentle first" className="mt-3">
+        {order.map((r) => (
+          <WayRow
+            key={r.id}
+            listed={listed.find((l) => l.way.id === r.id)!}
+            r={r}
+            on={r.id === pick}
+            best={r.id === best?.id}
+            place={
+              r.coldest
+                ? placeName(thermal.path, (thermal.arcs[r.coldest.arc]!.fromMm + thermal.arcs[r.coldest.arc]!.toMm) / 2)
+                : ''
+            }
+            units={units}
+            onPress={() => setChosen(r.id)}
+          />
+        ))}
+      </View>
+      {waiting.map((l) => (
+        <Txt key={l.way.id} size="s" tone="ink2" className="py-2">
+          {l.name}: computing
+        </Txt>
+      ))}
+      {other ? <Entry label="Why another one than the gentlest" value={because} onChange={setBecause} /> : null}
+      {cold ? (
+        <View className="border-t border-rule mt-2 pt-2" testID="cold">
+          <Txt strong>Cold: not planned</Txt>
+          <Txt size="s">
+            On sublimating ice the warmest place of the ring is at {temp(cold.warmestC, units)} after 25 minutes; soft
+            glue lets go below {temp(coldReleaseC.value, units)} at every place.{' '}
+            {cold.releasedAtS === null
+              ? 'Within an hour the model does not get there.'
+              : `The model gets there after ${clock(cold.releasedAtS)}, with an assumed contact.`}{' '}
+            Cold glass and cells suffer, and water condenses inside.
+          </Txt>
+        </View>
+      ) : null}
+      <Why
+        job={job}
+        call="ways"
+        inputs={{ pickMm: lift.pickMm, easyC: lift.easyC }}
+        computed={results.map((r) => ({ id: r.id, setC: r.setC, readyS: r.readyS?.high ?? null }))}
+        notes={[
+          'Order: ways that pass no stop mark first, then by seconds of the cell above its caution mark (high bound), then by its peak. A way that the model does not show to stay under every stop mark is not called gentle.',
+          'Ready: the starting arc is easy by the low bound after the way from the heater. Air is averaged over its round.',
+          'Stress: beside a hot place, on top of what the pick does. Thin cracked glass breaks sooner under spot heat.',
+        ]}
+        rows={[rowOf('Ice contact', iceConductanceWm2K, 'W/m²K'), rowOf('Cold release', coldReleaseC, '°C')]}
+      />
+    </JobPage>
+  );
+}
+
+interface WayRowProps {
+  listed: ListedWay;
+  r: WayResult;
+  on: boolean;
+  best: boolean;
+  place: string;
+  units: Parameters<typeof temp>[1];
+  onPress: () => void;
+}
+
+function WayRow({ listed, r, on, best, place, units, onPress }: WayRowProps) {
+  const tone = on ? 'onInk' : 'ink';
+  const soft = on ? 'onInk' : 'ink2';
+  const peak = (e: WayResult['battery'], name: string) => (e ? `${name} ${tempNumber(e.peakC.high, units)}°` : null);
+  const parts = [peak(r.battery, 'cell'), peak(r.camera, 'camera'), peak(r.display, 'display')]
+    .filter(Boolean)
+    .join(', ');
+  return (
+    <Pressable
+      role="radio"
+      aria-checked={on}
+      aria-label={`${listed.name}, ${dial(r.setC)}`}
+      onPress={onPress}
+      className={`border-[1.5px] rounded-[6px] px-3 py-2 mb-2 ${on ? 'bg-ink border-ink' : 'bg-panel border-ink2'}`}
+    >
+      <View className="flex-row justify-between gap-2">
+        <Txt strong tone={tone} className="flex-1">
+          {listed.name}
+        </Txt>
+        <Txt num strong tone={tone}>
+          {r.readyS ? clock(r.readyS.high) : 'never'}
+        </Txt>
+      </View>
+      <Txt size="s" tone={soft}>
+        {dial(r.setC)}
+        {listed.way.preheated ? '' : ', from cold'}
+        {best ? ' · gentlest that opens it' : ''}
+      </Txt>
+      {r.readyS ? (
+        <>
+          <Txt size="s" tone={soft}>
+            {parts}; cell above caution {clock(r.battery?.aboveCautionS.high ?? 0)}
+          </Txt>
+          <Txt size="s" tone={soft}>
+            coldest {r.coldest ? tempNumber(r.coldest.lowC, units) : ''}° {place}; easy for{' '}
+            {clock(Math.max(0, r.easyForS?.low ?? 0))}
+            {r.spotMPa === null ? '' : `; glass ${Math.round(r.spotMPa)} MPa`}
+          </Txt>
+        </>
+      ) : (
+        <Txt size="s" tone={soft}>
+          does not get the starting edge there, by the low bound
+        </Txt>
+      )}
+      {r.over.length ? (
+        <Txt size="s" strong tone={on ? 'onInk' : 'caution'}>
+          {overText(r)}
+        </Txt>
+      ) : null}
+    </Pressable>
+  );
+}

@@ -1,0 +1,121 @@
+import type { Heater } from '@/core/heat/heater';
+import { commonPractice, judgement } from '@/core/source';
+import type { EdgeStep } from '@/core/lift/order';
+import type { UseRecord } from '@/model/event';
+import type { JobState } from '@/model/fold';
+import { heaterOf, type Settings } from '@/model/settings';
+import { bumps } from '@/stagekit/heating';
+import type { LiftState } from '@/stagekit/thermalJob';
+
+export interface HeatPlanDraft {
+  heater: string;
+  use: UseRecord;
+  setC: number;
+  pickMm: number | undefined;
+  preheated: boolean;
+}
+
+/** Where a heater is usually set, °C; taken back to what it can do. */
+export const usualSetC = {
+  plate: commonPractice(110, 'hot plate under a glass back'),
+  mat: commonPractice(95, 'programme of a heat mat'),
+  gun: commonPractice(200, 'hot-air gun round the edge, always moving'),
+  dryer: commonPractice(120, 'a hair dryer at its hottest'),
+};
+/** With parts inside that have a limit, a contact heater is never set higher than this, °C. */
+export const assembledMaxC = judgement(160, 'above it every part inside passes its stop mark within a minute or two');
+
+export const usualOf = (h: Heater): number => {
+  const v =
+    h.kind === 'plate'
+      ? usualSetC.plate
+      : h.kind === 'mat'
+        ? usualSetC.mat
+        : h.id === 'dryer'
+          ? usualSetC.dryer
+          : usualSetC.gun;
+  return Math.min(h.maxSetC, Math.max(h.minSetC, v.value));
+};
+
+export type AirWay = 'edge' | 'outward' | 'strip';
+
+/** Ways of the nozzle that are offered; the next edge alone needs to know which one that is. */
+export function airUse(way: AirWay, job: JobState, step: EdgeStep | undefined, lengthMm: number): UseRecord {
+  const masked = bumps(job.device, job.bond);
+  if (way === 'strip' && step)
+    return {
+      masked,
+      path: { kind: 'strip', insetMm: 2, from: step.fromMm / lengthMm, to: step.toMm / lengthMm, speedMmS: 30 },
+    };
+  return { masked, path: { kind: 'loop', insetMm: way === 'outward' ? -10 : 2, roundS: 4 } };
+}
+
+export const airWayOf = (use: UseRecord): AirWay =>
+  use.path?.kind === 'strip' ? 'strip' : use.path?.kind === 'loop' && use.path.insetMm < 0 ? 'outward' : 'edge';
+
+/** The plan that a stage opens with: what was planned last, else the plate as it is usually set. */
+export function firstPlan(job: JobState, settings: Settings): HeatPlanDraft {
+  const heater = heaterOf(settings, job.plan?.heater);
+  return {
+    heater: heater.id,
+    use: job.plan?.use ?? {},
+    setC: job.plan?.setC ?? usualOf(heater),
+    pickMm: job.plan?.pickMm,
+    preheated: job.plan?.preheated ?? true,
+  };
+}
+
+/** Another heater starts with its own usual setpoint and way. */
+export function withHeater(
+  plan: HeatPlanDraft,
+  heater: Heater,
+  job: JobState,
+  step: EdgeStep | undefined,
+  lengthMm: number,
+): HeatPlanDraft {
+  return {
+    ...plan,
+    heater: heater.id,
+    setC: usualOf(heater),
+    preheated: heater.kind !== 'mat',
+    use: heater.kind === 'air' ? airUse('edge', job, step, lengthMm) : {},
+  };
+}
+
+/** When only one edge is heated, only its arcs can be cut in this heat. */
+export function withinUse(lift: LiftState, use: UseRecord, arcsPerRing = 24): LiftState {
+  if (use.path?.kind !== 'strip') return lift;
+  const { from, to } = use.path;
+  const inside = (i: number) => {
+    const s = i / arcsPerRing;
+    return (s >= from && s <= to) || (s - 1 >= from && s - 1 <= to);
+  };
+  const order = lift.order.filter(inside);
+  return order.length ? { ...lift, order } : lift;
+}
+
+export type Refusal = { field: 'setC'; why: string } | null;
+
+/** What the law of limits forbids before anything is computed: high heat with parts inside (one law 6). */
+export function refuses(heater: Heater, setC: number, job: JobState): Refusal {
+  if (heater.kind === 'air' || setC <= assembledMaxC.value) return null;
+  const inside = job.device.parts.filter((p) => p.limitC);
+  if (!inside.length) return null;
+  return {
+    field: 'setC',
+    why: `${inside.map((p) => p.name).join(', ')} still inside: over ${assembledMaxC.value} °C only a bare housing. Record the parts as out on Strip first.`,
+  };
+}
+
+/** A number that fits the dial only in the other unit: which one, and what it would be in °C. */
+export function unitDoubt(
+  typed: number,
+  unit: 'C' | 'F',
+  heater: Pick<Heater, 'minSetC' | 'maxSetC'>,
+): { unit: 'C' | 'F'; setC: number } | null {
+  const asC = (v: number, u: 'C' | 'F') => (u === 'C' ? v : ((v - 32) * 5) / 9);
+  const fits = (c: number) => c >= heater.minSetC - 0.5 && c <= heater.maxSetC + 0.5;
+  const other = unit === 'C' ? 'F' : 'C';
+  if (fits(asC(typed, unit)) || !fits(asC(typed, other))) return null;
+  return { unit: other, setC: Math.round(asC(typed, other)) };
+}

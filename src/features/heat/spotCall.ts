@@ -1,0 +1,54 @@
+import type { SpotResult } from '@/core/heat/spot';
+import type { Settings } from '@/model/settings';
+import { clock, temp } from '@/ui/units';
+
+interface SpotCallInput {
+  result: SpotResult | null;
+  /** "piece 3" */
+  name: string;
+  easyC: number | null;
+  workC: number | null;
+  units: Pick<Settings, 'temperature' | 'length'>;
+}
+
+const parts = { battery: 'cell', camera: 'camera', display: 'display' } as const;
+
+/** How long to heat a piece, how long it can be worked, and what ends the cycles. */
+export function spotCall({ result: r, name, easyC, workC, units }: SpotCallInput): {
+  sentence: string;
+  reason: string;
+  tone: 'ink' | 'caution';
+} {
+  if (easyC === null || workC === null)
+    return {
+      sentence: 'No heat opens this with the pick in force.',
+      reason: 'Take a thicker pick on the Heat stage.',
+      tone: 'caution',
+    };
+  if (!r)
+    return {
+      sentence: `Heat on ${name} alone.`,
+      reason: `Easy from ${temp(easyC, units)}, works from ${temp(workC, units)}. The full model runs for some seconds.`,
+      tone: 'ink',
+    };
+  const first = r.cycles[0];
+  const stop = r.stoppedBy && r.stoppedBy !== 'cold' ? parts[r.stoppedBy] : null;
+  if (!first)
+    return {
+      sentence: stop
+        ? `The ${stop} passes its stop mark before ${name} is soft.`
+        : `This air does not get ${name} to ${temp(easyC, units)}.`,
+      reason: stop
+        ? 'Less air and longer, a smaller circle, or take the cell out first.'
+        : `Half of it came to no more than the hottest place, ${temp(r.hottestBondC, units)}. Hotter air or a smaller circle.`,
+      tone: 'caution',
+    };
+  const next = r.cycles[1];
+  return {
+    sentence: `Heat ${name} for ${clock(first.heatS)}, work ${clock(first.workS)}${next ? `, then ${clock(next.heatS)} of heat again` : ''}.`,
+    reason: stop
+      ? `After ${r.cycles.length} ${r.cycles.length === 1 ? 'cycle' : 'cycles'} the ${stop} passes its stop mark: let it rest then.`
+      : `${r.cycles.length} cycles in the model; the cell gets to ${r.batteryC === null ? '–' : temp(r.batteryC, units)}.`,
+    tone: stop ? 'caution' : 'ink',
+  };
+}

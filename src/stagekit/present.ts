@@ -1,0 +1,13 @@
+import type { JobState } from '@/model/fold';
+
+/** Parts that are recorded as out neither conduct nor limit anything (one law 6). */
+export const isOut = (job: Pick<JobState, 'parts'>, partId: string): boolean => {
+  const state = job.parts[partId];
+  return state !== undefined && state !== 'in';
+};
+
+/** The job with the device as it is on the bench now: without the parts that are out. The same object when all are in. */
+export function presentJob(job: JobState): JobState {
+  if (!job.device.parts.some((p) => isOut(job, p.id))) return job;
+  return { ...job, device: { ...job.device, parts: job.device.parts.filter((p) => !isOut(job, p.id)) } };
+}

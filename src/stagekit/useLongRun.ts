@@ -1,0 +1,34 @@
+import { useCallback, useEffect, useRef, useState } from 'react';
+
+import { CancelledError, type LongRun } from '@/workers/thermalClient';
+
+/** One long piece of work at a time with its progress; leaving the page ends it. */
+export function useLongRun<T>() {
+  const [share, setShare] = useState<number | null>(null);
+  const [result, setResult] = useState<T | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const run = useRef<LongRun<T> | null>(null);
+  useEffect(() => () => run.current?.cancel(), []);
+  const start = useCallback(async (make: (tell: (share: number) => void) => LongRun<T>) => {
+    run.current?.cancel();
+    setShare(0);
+    setProblem(null);
+    setResult(null);
+    const long = make(setShare);
+    run.current = long;
+    try {
+      const answer = await long.result;
+      if (run.current === long) setResult(answer);
+    } catch (e) {
+      if (run.current === long)
+        setProblem(e instanceof CancelledError ? 'Stopped.' : e instanceof Error ? e.message : 'It stopped.');
+    } finally {
+      if (run.current === long) {
+        run.current = null;
+        setShare(null);
+      }
+    }
+  }, []);
+  const cancel = useCallback(() => run.current?.cancel(), []);
+  return { share, result, problem, start, cancel };
+}
