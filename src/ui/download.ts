@@ -21,8 +21,15 @@ export function pickFile(accept: string, camera = false): Promise<File | null> {
   });
 }
 
-/** Lets the person choose one file and reads it as text; null when nothing was chosen. */
-export async function pickText(accept: string): Promise<{ name: string; text: string } | null> {
+/**
+ * Lets the person choose one file and reads it as text; null when nothing was chosen.
+ * @throws Error that names the file when it is larger than allowed; it is not read then
+ */
+export async function pickText(accept: string, maxBytes = Infinity): Promise<{ name: string; text: string } | null> {
   const file = await pickFile(accept);
+  if (file && file.size > maxBytes)
+    throw new Error(
+      `${file.name}: ${Math.round(file.size / 1e6)} MB, allowed are up to ${Math.round(maxBytes / 1e6)} MB. Nothing was changed`,
+    );
   return file ? { name: file.name, text: await file.text() } : null;
 }

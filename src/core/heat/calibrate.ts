@@ -19,6 +19,8 @@ export interface CalibrationInput {
   /** the heater was at its setpoint when the device was laid on: then its lag leaves no trace and is not fitted */
   preheated: boolean;
   start: { conductanceWm2K: number; offsetK: number; lagS: number };
+  /** when the heat began on the log's own clock, s; its first reading when it is not said */
+  startS?: number;
   /** what is known beforehand, for instance the offset from a surface probe on the plate */
   prior?: Partial<Record<CalibrationParam, { mean: number; sd: number }>>;
 }
@@ -78,11 +80,16 @@ export function checkLog(log: ThermocoupleLog): void {
  */
 export function calibrate(model: ReducedModel, input: CalibrationInput): Calibration {
   checkLog(input.log);
+  return fitHeater(model, input);
+}
+
+/** The fit itself, for readings of a heat that is still going on: short, and held by priors. */
+export function fitHeater(model: ReducedModel, input: CalibrationInput): Calibration {
   const { tS, tempC } = input.log;
   const names = input.preheated ? calibrationParams.slice(0, 2) : calibrationParams;
   const n = tS.length;
   const k = names.length;
-  const t0 = tS[0]!;
+  const t0 = input.startS ?? tS[0]!;
   const predict = (p: readonly number[]): number[] => {
     const v = { ...input.start, ...Object.fromEntries(names.map((name, i) => [name, p[i]!])) };
     const target = input.setC + v.offsetK;

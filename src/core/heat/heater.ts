@@ -123,6 +123,3 @@ export const jetOf = (h: AirHeater, airC: number, hScale = h.hScale.value, stand
   entrainMm: h.entrainMm,
   hScale,
 });
-
-/** Lowest setpoint of a plate that is offered, °C. */
-export const minSetC = 50;

@@ -1,6 +1,6 @@
 import { memo } from 'react';
 import { LineChart } from 'react-native-chart-kit';
-import { Line } from 'react-native-svg';
+import { Circle, Line } from 'react-native-svg';
 import { View } from 'react-native';
 
 import { useTokens } from '@/ui/theme';
@@ -13,14 +13,17 @@ interface HeatChartProps {
   curves: Curves;
   easyC: number | null;
   nowS: number | null;
+  /** readings of a live probe, s of the run */
+  probe: readonly { tS: number; tempC: number | null }[];
   width: number;
   units: Pick<Settings, 'temperature' | 'length'>;
 }
 
 const left = 46;
+const height = 170;
 
 /** Curves over time; three line styles, so that nothing hangs on colour. The same numbers stand in the text below. */
-export default memo(function HeatChart({ curves, easyC, nowS, width, units }: HeatChartProps) {
+export default memo(function HeatChart({ curves, easyC, nowS, probe, width, units }: HeatChartProps) {
   const t = useTokens();
   const n = curves.first.length;
   const shown = (list: number[]) => list.map((c) => Math.round((units.temperature === 'C' ? c : toF(c)) * 10) / 10);
@@ -50,6 +53,18 @@ export default memo(function HeatChart({ curves, easyC, nowS, width, units }: He
         ]),
   ];
   const labels = curves.first.map((_, i) => (i % 10 === 0 ? clock(i * curves.stepS) : ''));
+  // the chart's own scale, for what is drawn over it
+  const every = datasets.flatMap((d) => d.data);
+  const [least, most] = [Math.min(...every), Math.max(...every)];
+  const xOf = (tS: number) => left + (((tS - curves.fromS) / curves.stepS) * (width - left)) / n;
+  const yOf = (c: number) =>
+    (height * (1 - ((units.temperature === 'C' ? c : toF(c)) - least) / (most - least)) * 3) / 4 + 16;
+  const dots = probe.flatMap((r) =>
+    r.tempC !== null && r.tS >= curves.fromS && r.tS <= curves.fromS + (n - 1) * curves.stepS
+      ? [[r.tS, r.tempC] as const]
+      : [],
+  );
+  const stride = Math.ceil(dots.length / 60);
   const at = nowS === null ? null : (nowS - curves.fromS) / curves.stepS;
   return (
     <View
@@ -59,7 +74,7 @@ export default memo(function HeatChart({ curves, easyC, nowS, width, units }: He
       <LineChart
         data={{ labels, datasets }}
         width={width}
-        height={170}
+        height={height}
         withShadow={false}
         withVerticalLines={false}
         withInnerLines
@@ -78,7 +93,10 @@ export default memo(function HeatChart({ curves, easyC, nowS, width, units }: He
           propsForBackgroundLines: { stroke: t.rule, strokeDasharray: '' },
         }}
         style={{ paddingRight: left }}
-        decorator={() =>
+        decorator={() => [
+          ...dots
+            .filter((_, i) => i % stride === 0)
+            .map(([tS, c]) => <Circle key={tS} cx={xOf(tS)} cy={yOf(c)} r={2.5} fill={t.go} />),
           at === null || at < 0 || at > n - 1 ? null : (
             <Line
               key="now"
@@ -89,12 +107,13 @@ export default memo(function HeatChart({ curves, easyC, nowS, width, units }: He
               stroke={t.ink}
               strokeWidth={1.5}
             />
-          )
-        }
+          ),
+        ]}
       />
       <Txt size="s" tone="ink2">
         Solid: starting arc, at least. Dotted: coldest arc, at least. Dashed: battery, at most.
         {nowS === null ? '' : ' Upright line: now.'}
+        {dots.length ? ' Dots: probe.' : ''}
       </Txt>
     </View>
   );

@@ -1,3 +1,4 @@
+import type { AirPath } from '@/core/heat/airPath';
 import type { Range } from '@/core/source';
 import type { JobState } from '@/model/fold';
 import type { Settings } from '@/model/settings';
@@ -6,6 +7,7 @@ import { placeName, type LiftState, type ThermalJob } from '@/stagekit/thermalJo
 import { DeviceBody, DeviceLines } from '@/ui/plan/BaseLayer';
 import { FieldLayer } from '@/ui/plan/FieldLayer';
 import { Soundings } from '@/ui/plan/layers';
+import { PaceMaker } from '@/ui/plan/PaceMaker';
 import { Plan } from '@/ui/plan/Plan';
 import { temp, tempNumber } from '@/ui/units';
 
@@ -18,10 +20,12 @@ interface HeatPictureProps {
   arcsC: readonly Range[];
   units: Pick<Settings, 'temperature' | 'length'>;
   size: PlanSize;
+  /** way of the nozzle; it moves while the air is on */
+  air?: { path: AirPath; running: boolean } | null;
 }
 
 /** Isotherms of the bond plane with the arcs' low bounds as soundings; the coldest arc is ringed. */
-export function HeatPicture({ job, thermal, lift, fieldC, arcsC, units, size }: HeatPictureProps) {
+export function HeatPicture({ job, thermal, lift, fieldC, arcsC, units, size, air }: HeatPictureProps) {
   const coldest = arcsC.reduce((m, r, i) => (r.low < arcsC[m]!.low ? i : m), 0);
   return (
     <Plan
@@ -46,6 +50,7 @@ export function HeatPicture({ job, thermal, lift, fieldC, arcsC, units, size }: 
       <DeviceBody />
       <FieldLayer valuesC={fieldC} raster={thermal.model.modes.picture} boldC={lift.easyC} />
       <DeviceLines inside={false} />
+      {air ? <PaceMaker outline={thermal.model.modes.outline} path={air.path} running={air.running} /> : null}
       <Soundings
         onField
         items={thermal.arcs

@@ -3,6 +3,7 @@ import { Suspense, useDeferredValue, useMemo, useState } from 'react';
 import { useWindowDimensions, View } from 'react-native';
 
 import { airHandlingS, exposure, fallsBelow, handlingS } from '@/core/heat/forecast';
+import { edgeLoop } from '@/core/heat/run';
 import { martin } from '@/core/heat/jet';
 import { restUnderK } from '@/core/lift/plan';
 import { heatModelled } from '@/core/device/thermalStack';
@@ -10,6 +11,7 @@ import { choosePick } from '@/core/lift/picks';
 import { onPlate, type JobState } from '@/model/fold';
 import { heaterOf } from '@/model/settings';
 import { heaterWords } from '@/stagekit/heaterWords';
+import { controlPlate, useInstruments } from '@/stagekit/instruments';
 import { lookAt } from '@/stagekit/look';
 import { presentJob } from '@/stagekit/present';
 import { useActions } from '@/stagekit/actions';
@@ -40,7 +42,9 @@ import { firstPlan, refuses, withinUse, type HeatPlanDraft } from './heatPlan';
 import { HeatControls } from './HeatControls';
 import { HeatChart } from './LazyHeatChart';
 import { HeatPicture } from './HeatPicture';
+import { LiveProbe, probeNow } from './LiveProbe';
 import { PicksTable } from './PicksTable';
+import { useProbed } from './useProbedHeater';
 
 /** A heater that switches itself off is announced this long before. */
 const warnBeforeMs = 60_000;
@@ -99,11 +103,30 @@ function HeatBench({ job }: { job: JobState }) {
   const swollen = job.findings.cellSwollen?.answer === 'yes';
   const refused = refuses(heater, setC, job);
 
+  const live = useInstruments();
+  const ambientC = job.ambientC ?? settings.roomC;
+  const heatNow = useMemo(
+    // a reheat starts from a warm device: only the first heat is corrected by the probe
+    () =>
+      on && on.setC !== null && job.heat.length === 1 ? { at: on.at, setC: on.setC, preheated: on.preheated } : null,
+    [on, job.heat.length],
+  );
+  const heatModel = useMemo(
+    () => (model ? thermalJob(job, settings, model, 0, { heater: plan.heater, use: plan.use }) : null),
+    [job, settings, model, plan.heater, plan.use],
+  );
+  const expected = (at: number) =>
+    heatModel && job.heat.length
+      ? heatModel.run.arcC((at - heatModel.t0) / 1e3, heatModel.arcs[0]!)
+      : { low: ambientC, mean: ambientC, high: ambientC };
+  const probe = live.state === 'off' || live.state === 'connecting' ? null : probeNow(live, expected, now, ambientC);
+  const probed = useProbed(settings, model, heater, heatNow, ambientC, live.readings, probe, Math.floor(now / 10_000));
+
   // before the first heat the run starts "now": one fixed instant for this mount keeps the forecast still
   const [openedAt] = useState(() => Date.now());
   const thermal = useMemo(
-    () => (model ? thermalJob(job, settings, model, openedAt, { heater: plan.heater, use: plan.use }) : null),
-    [job, settings, model, openedAt, plan.heater, plan.use],
+    () => (model ? thermalJob(job, probed.settings, model, openedAt, { heater: plan.heater, use: plan.use }) : null),
+    [job, probed.settings, model, openedAt, plan.heater, plan.use],
   );
   const base = useMemo(
     () => (thermal ? withinUse(liftState(job, settings, thermal.path, thermal.arcs, pickMm), plan.use) : null),
@@ -265,6 +288,7 @@ function HeatBench({ job }: { job: JobState }) {
       },
     ]);
     setDraft(null);
+    if (heater.kind === 'plate') controlPlate({ setC, heating: true, deviceOn: true });
   };
   const offForecast = () => {
     const off = thermal.run.then({ atS: liveS, setC: null, preheated: false });
@@ -279,6 +303,7 @@ function HeatBench({ job }: { job: JobState }) {
       { type: 'heatOff', reason: text.tone === 'caution' ? 'emergency' : 'ready', ...offForecast() },
       { type: 'stage', stage: 'heat', to: 'done' },
     ]);
+    controlPlate({ deviceOn: false });
     router.replace(stageHref(job.id, 'lift'));
   };
   const onAgain = () =>
@@ -316,7 +341,16 @@ function HeatBench({ job }: { job: JobState }) {
         caution={caution}
         onMain={on ? takeOff : layOn}
         picture={(size) => (
-          <HeatPicture job={job} thermal={thermal} lift={lift} fieldC={field} arcsC={arcsC} units={units} size={size} />
+          <HeatPicture
+            job={job}
+            thermal={thermal}
+            lift={lift}
+            fieldC={field}
+            arcsC={arcsC}
+            units={units}
+            size={size}
+            air={heater.kind === 'air' ? { path: plan.use.path ?? edgeLoop, running: on !== null } : null}
+          />
         )}
         call={<Call {...text} />}
         readings={<Readings items={readings} />}
@@ -358,12 +392,13 @@ function HeatBench({ job }: { job: JobState }) {
           ) : on ? (
             <Button
               label="Called away"
-              onPress={() =>
+              onPress={() => {
+                controlPlate({ deviceOn: false });
                 void log([
                   { type: 'heatOff', reason: 'hold', ...offForecast() },
                   { type: 'observed', what: 'calledAway' },
-                ])
-              }
+                ]);
+              }}
             />
           ) : (
             <Button label="Lift" onPress={() => router.replace(stageHref(job.id, 'lift'))} />
@@ -391,6 +426,14 @@ function HeatBench({ job }: { job: JobState }) {
             Extraction on: polyurethane glue heated to about 200 °C and more can give off isocyanates.
           </Txt>
         ) : null}
+        <LiveProbe
+          live={live}
+          state={probe}
+          expectedC={job.heat.length ? expected(now) : null}
+          used={probed.used}
+          now={now}
+          units={units}
+        />
         <Links job={job} />
         {on ? null : (
           <Tick
@@ -404,6 +447,7 @@ function HeatBench({ job }: { job: JobState }) {
             <HeatChart
               curves={curves}
               easyC={lift.easyC}
+              probe={on ? live.readings.map((r) => ({ tS: (r.at - thermal.t0) / 1e3, tempC: r.tempC })) : []}
               nowS={on ? Math.floor(liveS / 2) * 2 : null}
               width={wide ? 368 : screen.width - 32}
               units={units}
@@ -429,7 +473,7 @@ function HeatBench({ job }: { job: JobState }) {
             f.readyS
               ? `Ready ${clock(f.readyS.low - f.heatStartS)} to ${clock(f.readyS.high - f.heatStartS)} after laying it on, ${clock(f.readyS.mean - f.heatStartS)} most likely. The call works by the late end, limits by the hot one.`
               : 'Not ready within 20 minutes at this setpoint.',
-            `Basis: heat model only. No way of heating is promised to keep the cell under its ${temp(marks.cautionC, units)} caution mark; what differs is how long it lasts.`,
+            `Basis: ${probed.used ? 'heat model and probe' : 'heat model only'}. No way of heating is promised to keep the cell under its ${temp(marks.cautionC, units)} caution mark; what differs is how long it lasts.`,
             `Battery above caution ${clock(f.battery?.aboveCautionS.mean ?? 0)} (at most ${clock(f.battery?.aboveCautionS.high ?? 0)}), above stop at most ${clock(f.battery?.aboveStopS.high ?? 0)}, all heats of this job together.`,
             `Camera up to ${temp(f.camera?.peakC.high ?? thermal.ambientC, units)}, display up to ${temp(f.display?.peakC.high ?? thermal.ambientC, units)}.`,
             'Break chance is a numerical estimate and looks optimistic: no twisting, no hidden chips.',
@@ -501,6 +545,9 @@ function Links({ job }: { job: JobState }) {
           {name}
         </Link>
       ))}
+      <Link href="/heaters" className="font-body text-m text-ink underline py-2">
+        Heaters and calibration
+      </Link>
     </View>
   );
 }

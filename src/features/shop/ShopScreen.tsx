@@ -1,8 +1,7 @@
+import { Link } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 
-import { minSetC } from '@/core/heat/heater';
-import { measured, type Sourced } from '@/core/source';
 import { readFile, writeShopFile } from '@/model/files';
 import type { Settings } from '@/model/settings';
 import { Entry } from '@/stagekit/Why';
@@ -40,10 +39,6 @@ export function ShopScreen({ loadDemo }: { loadDemo: () => Promise<void> }) {
         bad: true,
       }),
     );
-  const plate = (name: 'conductanceWm2K' | 'offsetK' | 'lagS', value: number) => {
-    const old: Sourced = s.plate[name];
-    void put({ plate: { ...s.plate, [name]: measured(value, 'set in this shop', old.u) } });
-  };
   const exportShop = async () => {
     if (!shop) return;
     const unreadable = Object.fromEntries(shop.problems.map((p) => [p.key, p.raw]));
@@ -180,33 +175,9 @@ export function ShopScreen({ loadDemo }: { loadDemo: () => Promise<void> }) {
         value={s.breakLimit * 100}
         onCommit={(v) => void put({ breakLimit: v / 100 })}
       />
-      <Disclosure title="Hot plate">
-        <NumberField
-          label="Contact conductance"
-          unit="W/m²K"
-          low={30}
-          high={2000}
-          value={s.plate.conductanceWm2K.value}
-          onCommit={(v) => plate('conductanceWm2K', v)}
-        />
-        <NumberField
-          label="Plate reads less or more by"
-          unit="K"
-          low={-30}
-          high={30}
-          digits={1}
-          value={s.plate.offsetK.value}
-          onCommit={(v) => plate('offsetK', v)}
-        />
-        <NumberField
-          label="Highest setpoint"
-          unit={`°${s.temperature}`}
-          low={tempNumber(minSetC + 10, s)}
-          high={tempNumber(300, s)}
-          value={tempNumber(s.plate.maxSetC, s)}
-          onCommit={(v) => void put({ plate: { ...s.plate, maxSetC: Math.round(typedToC(v, s)) } })}
-        />
-      </Disclosure>
+      <Link href="/heaters" className="font-body text-m text-ink underline py-3">
+        Heaters and their calibration
+      </Link>
       <Disclosure title="Tape, rings, clips">
         <NumberField
           label="Tape width"

@@ -1,0 +1,3 @@
+import { HeatersScreen } from '@/features/heaters/HeatersScreen';
+
+export default HeatersScreen;

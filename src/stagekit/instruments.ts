@@ -1,0 +1,121 @@
+import { useSyncExternalStore } from 'react';
+import { z } from 'zod';
+
+import type { ProbeReading } from '@/core/instruments/probeWatch';
+
+/** What an instrument server sends; whatever it sends is checked before it is used. */
+const readingSchema = z.object({
+  atS: z.number(),
+  probeC: z.number().min(-200).max(1000).nullish(),
+  plateC: z.number().min(-200).max(1000),
+  setC: z.number(),
+  heating: z.boolean(),
+  deviceOn: z.boolean(),
+});
+const aboutSchema = z.object({
+  simulated: z.boolean(),
+  device: z.string().max(80),
+  faults: z.array(z.string().max(40)).max(20).default([]),
+});
+
+export interface LiveReading extends ProbeReading {
+  /** instant of this browser when it arrived */
+  at: number;
+}
+
+export interface Instruments {
+  state: 'off' | 'connecting' | 'live' | 'lost';
+  about: z.infer<typeof aboutSchema> | null;
+  /** readings of the probe, oldest first; the last fifteen minutes */
+  readings: readonly LiveReading[];
+  plate: { plateC: number; setC: number; heating: boolean } | null;
+  problem: string | null;
+}
+
+const off: Instruments = { state: 'off', about: null, readings: [], plate: null, problem: null };
+const keepMs = 15 * 60_000;
+const base = '/api/instruments';
+
+let now: Instruments = off;
+let source: EventSource | null = null;
+const listeners = new Set<() => void>();
+const put = (change: Partial<Instruments>) => {
+  now = { ...now, ...change };
+  listeners.forEach((l) => l());
+};
+
+/** Connects to the instruments of the server that served the app; nothing else of the app needs them. */
+export async function connectInstruments(): Promise<void> {
+  if (source || now.state === 'connecting') return;
+  put({ ...off, state: 'connecting' });
+  try {
+    const answer = await fetch(base);
+    const about = aboutSchema.safeParse(answer.ok ? await answer.json() : null);
+    if (!about.success) throw new Error('no instruments');
+    put({ about: about.data });
+  } catch {
+    put({ ...off, problem: 'No instrument answers. Everything else works without one.' });
+    return;
+  }
+  const stream = new EventSource(`${base}/stream`);
+  source = stream;
+  const take = (e: MessageEvent<string>) => {
+    let data: unknown = null;
+    try {
+      data = JSON.parse(e.data);
+    } catch {
+      // not a reading: left alone
+    }
+    const r = readingSchema.safeParse(data);
+    if (!r.success) return;
+    const at = Date.now();
+    const { probeC, plateC, setC, heating } = r.data;
+    const kept = now.readings.filter((x) => at - x.at < keepMs);
+    put({
+      state: 'live',
+      problem: null,
+      plate: { plateC, setC, heating },
+      // an event without the field carries no reading of the probe
+      readings: probeC === undefined ? kept : [...kept, { at, tS: r.data.atS, tempC: probeC }],
+    });
+  };
+  stream.addEventListener('reading', take);
+  stream.addEventListener('plate', take);
+  stream.onerror = () => put({ state: 'lost', problem: 'The instrument does not answer; waiting for it.' });
+}
+
+export function disconnectInstruments(): void {
+  source?.close();
+  source = null;
+  put(off);
+}
+
+async function post(to: string, body: unknown): Promise<void> {
+  try {
+    const r = await fetch(`${base}/${to}`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(body),
+    });
+    if (!r.ok) put({ problem: `The instrument refused: ${r.status}.` });
+  } catch {
+    put({ problem: 'The instrument does not answer; set the plate by hand.' });
+  }
+}
+
+/** Sets the plate; without a connection nothing happens, the plate is set by hand. */
+export function controlPlate(to: { setC?: number; heating?: boolean; deviceOn?: boolean }): void {
+  if (now.state === 'live') void post('control', to);
+}
+
+export const simulate = (to: { fault?: string; pace?: number; device?: string }) => post('simulation', to);
+
+export const useInstruments = (): Instruments =>
+  useSyncExternalStore(
+    (l) => {
+      listeners.add(l);
+      return () => void listeners.delete(l);
+    },
+    () => now,
+    () => now,
+  );
