@@ -34,11 +34,11 @@ const bond = device.bonds[0]!;
 const stack = toThermalStack(device, bond, new Set(device.parts.map((p) => p.id)));
 console.log(`${device.name}, check grid; all times of this run on this machine, so read the ratios\n`);
 
-const [modes, buildMs] = timed(() => buildModes(device, bond, stack));
+const [modes, buildMs] = timed(() => buildModes(stack));
 line('modes of a new device, target under 30 s', `${(buildMs / 1e3).toFixed(1)} s`);
 const model = new ReducedModel(modes);
 const input = { heater: defaultPlate, use: {}, ambientC: 22, setC: 110, heatS: 240, coolS: 240 };
-const [full, fullMs] = timed(() => confirmRun(model, device, bond, stack, input));
+const [full, fullMs] = timed(() => confirmRun(model, stack, input));
 line('full run, 240 s heat and 240 s cooling', `${(fullMs / 1e3).toFixed(1)} s`);
 line('largest difference of the bond line, target 0.5 K', `${full.largestBondErrorK.toFixed(2)} K`);
 line('largest difference of the battery, target 0.5 K', `${full.largestBatteryErrorK.toFixed(2)} K`);

@@ -19,7 +19,7 @@ for (const shipped of shippedDevices) {
   const stack = toThermalStack(device, bond, new Set(device.parts.map((p) => p.id)));
   const began = performance.now();
   let told = 0;
-  const modes = buildModes(device, bond, stack, (share) => {
+  const modes = buildModes(stack, (share) => {
     if (share - told < 0.1 && share < 1) return;
     told = share;
     process.stdout.write(`\r${device.name}: ${Math.round(share * 100)} %   `);

@@ -13,7 +13,7 @@ export function coarseModel(id = 'ring61'): { device: Device; model: ReducedMode
   let modes = built.get(id);
   if (!modes) {
     const stack = toThermalStack(device, bond, new Set(device.parts.map((p) => p.id)));
-    modes = buildModes(device, bond, stack, () => true, { nx: 18, ny: 38 });
+    modes = buildModes(stack, () => true, { nx: 18, ny: 38 });
     built.set(id, modes);
   }
   return { device, model: new ReducedModel(modes) };

@@ -31,6 +31,7 @@ export function slab(
     bondMaterial: '',
     watch: [],
     cameraZones: [],
+    pathOutline: { kind: 'roundRect', min: [0, 0], max: [plan.wMm, plan.hMm], rMm: 0 },
     ringWidthMm: 0,
   };
   return makeGrid(stack, { nx: plan.nx, ny: plan.ny }, { materials, sideWm2K: plan.sideWm2K ?? 0 });

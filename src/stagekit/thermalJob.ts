@@ -8,7 +8,7 @@ import { arcCells, HeatRun, type ArcCells, type HeatSwitch, type HeatUse } from 
 import { keepOuts } from '@/core/lift/depth';
 import { edgeOrder, type EdgeStep } from '@/core/lift/order';
 import { chipFlawUm, coverStrengths } from '@/core/lift/strength';
-import { defaultPickMm, liftThresholds, upperC, type LiftCase } from '@/core/lift/verdict';
+import { defaultPickMm, liftThresholds, picksMm, upperC, type LiftCase } from '@/core/lift/verdict';
 import type { JobState } from '@/model/fold';
 import type { UseRecord } from '@/model/event';
 import { heaterOf, type Settings } from '@/model/settings';
@@ -98,6 +98,13 @@ export interface LiftState {
   order: number[];
   /** arcs by number: which edge of the order each belongs to */
   nextEdge: EdgeId | null;
+}
+
+/** The pick that was planned; before that the usual one, or the thinnest that any heat opens this with. */
+export function pickInForce(job: JobState, settings: Settings): number {
+  if (job.plan) return job.plan.pickMm;
+  const opens = (pickMm: number) => liftThresholds({ ...liftCase(job, settings), pickMm }).easyC !== null;
+  return [defaultPickMm, ...picksMm].find(opens) ?? defaultPickMm;
 }
 
 const thresholds = new Map<string, { easyC: number | null; workC: number | null }>();

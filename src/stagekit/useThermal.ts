@@ -1,6 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useCallback, useMemo, useRef, useState } from 'react';
 
+import type { ThermalStack } from '@/core/device/thermalStack';
 import type { Bond, Device } from '@/core/device/types';
 import type { ThermalModes } from '@/core/heat/modes';
 import { ReducedModel } from '@/core/heat/reduced';
@@ -26,7 +27,11 @@ const models = new Map<string, ReducedModel>();
  * progress and cancel, and then kept.
  */
 export function useThermal(device: Device, bond: Bond): Thermal {
-  const key = useMemo(() => thermalKey(device, bond), [device, bond]);
+  return useThermalStack(useMemo(() => thermalKey(device, bond), [device, bond]));
+}
+
+/** The same for any stack of layers, for instance a device that is heated from its front. */
+export function useThermalStack(key: { stack: ThermalStack; digest: string }): Thermal {
   const [building, setBuilding] = useState<number | null>(null);
   const run = useRef<{ cancel(): void } | null>(null);
   const q = useQuery({
@@ -45,7 +50,7 @@ export function useThermal(device: Device, bond: Bond): Thermal {
   async function build(): Promise<ThermalModes> {
     setBuilding(0);
     try {
-      const long = buildInWorker(device, bond, key.stack, (share) => setBuilding(share));
+      const long = buildInWorker(key.stack, (share) => setBuilding(share));
       run.current = long;
       const modes = await long.result;
       await repository.writeExtra(`modes/${key.digest}`, encodeModes(modes));

@@ -1,7 +1,6 @@
 import { expose } from 'comlink';
 
 import type { ThermalStack } from '@/core/device/thermalStack';
-import type { Bond, Device } from '@/core/device/types';
 import { confirmRun, type Confirmation } from '@/core/heat/confirm';
 import { buildModes, type ThermalModes } from '@/core/heat/modes';
 import { confirmRound, type MovingInput, type MovingResult } from '@/core/heat/moving';
@@ -14,8 +13,8 @@ import { comparePicks, type PickWay, type PicksInput } from '@/core/lift/picks';
 let model: ReducedModel | null = null;
 
 const api = {
-  build(device: Device, bond: Bond, stack: ThermalStack, onProgress: (share: number) => void): ThermalModes {
-    const modes = buildModes(device, bond, stack, onProgress);
+  build(stack: ThermalStack, onProgress: (share: number) => void): ThermalModes {
+    const modes = buildModes(stack, onProgress);
     model = new ReducedModel(modes);
     return modes;
   },
@@ -38,13 +37,11 @@ const api = {
     return spotCadence(stack, input, onProgress);
   },
   confirm(
-    device: Device,
-    bond: Bond,
     stack: ThermalStack,
-    input: Parameters<typeof confirmRun>[4],
+    input: Parameters<typeof confirmRun>[2],
     onProgress: (share: number) => void,
   ): Confirmation | null {
-    return model ? confirmRun(model, device, bond, stack, input, onProgress) : null;
+    return model ? confirmRun(model, stack, input, onProgress) : null;
   },
 };
 

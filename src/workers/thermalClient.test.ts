@@ -34,7 +34,7 @@ class FakeWorker {
 const device = shippedDevices[0]!;
 const bond = device.bonds[0]!;
 const { stack, digest } = thermalKey(device, bond);
-const start = () => buildInWorker(device, bond, stack, () => {});
+const start = () => buildInWorker(stack, () => {});
 
 jest.mock('./startThermal', () => ({ startThermal: () => mockStart() }));
 const mockStart = () => new FakeWorker();

@@ -50,27 +50,23 @@ export class CancelledError extends Error {
 /** Stack of a device with all its parts in, and the digest that names its modes. */
 export function thermalKey(device: Device, bond: Bond): { stack: ThermalStack; digest: string } {
   const stack = toThermalStack(device, bond, new Set(device.parts.map((p) => p.id)));
-  return { stack, digest: stackDigest(stack, checkGridSize(stack)) };
+  return keyOf(stack);
 }
 
-export const buildInWorker = (
-  device: Device,
-  bond: Bond,
-  stack: ThermalStack,
-  onProgress: (share: number) => void,
-): LongRun<ThermalModes> => longRun((api) => api.build(device, bond, stack, proxy(onProgress)));
+export const keyOf = (stack: ThermalStack) => ({ stack, digest: stackDigest(stack, checkGridSize(stack)) });
+
+export const buildInWorker = (stack: ThermalStack, onProgress: (share: number) => void): LongRun<ThermalModes> =>
+  longRun((api) => api.build(stack, proxy(onProgress)));
 
 export const confirmInWorker = (
   modes: ThermalModes,
-  device: Device,
-  bond: Bond,
   stack: ThermalStack,
   input: ConfirmInput,
   onProgress: (share: number) => void,
 ): LongRun<Confirmation | null> =>
   longRun(async (api) => {
     await api.use(modes);
-    return api.confirm(device, bond, stack, input, proxy(onProgress));
+    return api.confirm(stack, input, proxy(onProgress));
   });
 
 /** The answering worker with the device's model in it. */

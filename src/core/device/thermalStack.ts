@@ -1,7 +1,7 @@
 import { adhesiveRecord } from '../adhesives';
 import { CoreInputError } from '../errors';
 import { coverOf } from './perimeter';
-import { boxOf } from './shapes';
+import { boxOf, inset, mirrorX } from './shapes';
 import type { Bond, Device, Outline, Part, Shape } from './types';
 
 export interface StackZone {
@@ -35,6 +35,8 @@ export interface ThermalStack {
   ringWidthMm: number;
   /** where a mask goes over cameras, and where a camera bump keeps the glass off a plate */
   cameraZones: Outline[];
+  /** the line along which places of the bond are counted */
+  pathOutline: Outline;
 }
 
 const sliverMm = 0.05;
@@ -71,11 +73,7 @@ export function toThermalStack(device: Device, bond: Bond, present: ReadonlySet<
   const bondTo = cover.hMm + bond.gapMm;
   const depths = [0, bondFrom, bondTo, leaf.thicknessMm];
   for (const p of parts) depths.push(p.fromDepthMm, p.toDepthMm);
-  const cuts: number[] = [];
-  for (const d of depths.sort((a, b) => a - b)) {
-    if (d < 0 || d > leaf.thicknessMm + 1e-9) throw new CoreInputError('part depth', d, `0 to ${leaf.thicknessMm} mm`);
-    if (!cuts.length || d - cuts[cuts.length - 1]! >= sliverMm) cuts.push(d);
-  }
+  const cuts = cutDepths(depths, leaf.thicknessMm);
   const layers: StackLayer[] = [];
   let bondLayer = -1;
   const bondMaterial = adhesiveRecord(bond.adhesive).bulkMaterial;
@@ -110,6 +108,7 @@ export function toThermalStack(device: Device, bond: Bond, present: ReadonlySet<
     watch: watches(parts, cuts),
     ringWidthMm: bond.widthMm,
     cameraZones: cameraZones(device, bond),
+    pathOutline: inset(cover.outline, bond.insetMm + bond.widthMm / 2),
   };
 }
 
@@ -135,6 +134,75 @@ export function cameraZones(device: Device, bond: Bond): Outline[] {
     },
   ];
 }
+
+/** Depths in order, slivers merged into the layer above. */
+function cutDepths(depths: number[], thicknessMm: number): number[] {
+  const cuts: number[] = [];
+  for (const d of depths.sort((a, b) => a - b)) {
+    if (d < 0 || d > thicknessMm + 1e-9) throw new CoreInputError('part depth', d, `0 to ${thicknessMm} mm`);
+    if (!cuts.length || d - cuts[cuts.length - 1]! >= sliverMm) cuts.push(d);
+  }
+  return cuts;
+}
+
+/** Glue of a cell: a film between its inner face and the plate behind the display. */
+export const batteryGlueMm = 0.15;
+
+/**
+ * The device turned over on its display, to warm the glue of its cell from the front: the same stack with depth and x
+ * reversed (one law 17), the glue as a film under the cell. Null when no cell is in, or nothing is left to heat through.
+ * @param device as seen from behind, with the parts that are in it now
+ */
+export function batteryGlueStack(device: Device): ThermalStack | null {
+  const leaf = device.leaves[0];
+  const battery = device.parts.find((p) => p.kind === 'battery');
+  if (!leaf || !battery || battery.shape.kind === 'band') return null;
+  const box = boxOf(leaf.outline);
+  const width = box.min[0] + box.max[0];
+  const d = leaf.thicknessMm;
+  const parts = device.parts.map((p) => ({
+    ...p,
+    shape: mirrorX(p.shape, width),
+    fromDepthMm: d - p.toDepthMm,
+    toDepthMm: d - p.fromDepthMm,
+  }));
+  const cell = parts.find((p) => p.id === battery.id)!;
+  const shape = cell.shape as Outline;
+  const glueTo = cell.fromDepthMm;
+  const glueFrom = glueTo - batteryGlueMm;
+  if (glueFrom < sliverMm) return null;
+  // the film needs room: what reaches into it from the front ends at it
+  const cuts = cutDepths([0, glueFrom, glueTo, d, ...parts.flatMap((p) => [p.fromDepthMm, p.toDepthMm])], d);
+  const layers: StackLayer[] = [];
+  let bondLayer = -1;
+  for (let i = 0; i + 1 < cuts.length; i++) {
+    const mid = (cuts[i]! + cuts[i + 1]!) / 2;
+    const thicknessMm = cuts[i + 1]! - cuts[i]!;
+    const zones: StackZone[] = parts
+      .filter((p) => p.fromDepthMm < mid && p.toDepthMm > mid)
+      .map((p) => ({ shape: p.shape, material: p.material, from: p.id }));
+    if (bondLayer < 0 && mid > glueFrom && mid < glueTo) {
+      bondLayer = layers.length;
+      zones.push({ shape, material: 'adhesive', from: batteryGlueId });
+    }
+    layers.push({ thicknessMm, cells: i ? Math.max(1, Math.round(thicknessMm)) : 2, fill: leaf.fill, zones });
+  }
+  if (bondLayer < 0) return null;
+  return {
+    outline: mirrorX(leaf.outline, width),
+    layers,
+    bondLayer,
+    bondId: batteryGlueId,
+    bondMaterial: 'adhesive',
+    watch: watches(parts, cuts),
+    // a large soft patch needs no fine ring: cells of 4 mm
+    ringWidthMm: 8,
+    cameraZones: [],
+    pathOutline: shape,
+  };
+}
+
+export const batteryGlueId = 'batteryGlue';
 
 function watches(parts: Part[], cuts: number[]): Watch[] {
   const out: Watch[] = [];

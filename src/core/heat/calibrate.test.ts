@@ -4,7 +4,9 @@ import { SimulatedBench, type HiddenTruth } from '../instruments/simulatedBench'
 import { calibrate, checkLog, predictAt, type CalibrationInput } from './calibrate';
 import { benchEnvironment } from './environment';
 import { makeGrid } from './grid';
+import { defaultPlate } from './heater';
 import { bondReadings, readOff } from './observe';
+import { arcCells, HeatRun, uncertainAxes } from './run';
 import { HeatSolver } from './solver';
 
 const { device, model } = coarseModel();
@@ -112,4 +114,36 @@ it.each([
   ],
 ])('refuses a log that is %s, saying what is needed', (_, log, message) => {
   expect(() => checkLog(log)).toThrow(message);
+});
+
+it('a calibrated heater keeps its covariance: the line is narrow although each figure is wide', () => {
+  const f = fit(logOf({ conductanceWm2K: 350, offsetK: -6, lagS: 45, noiseK: 0.4 }, 300, 4));
+  const wide = {
+    ...defaultPlate,
+    conductanceWm2K: { ...defaultPlate.conductanceWm2K, value: f.value.conductanceWm2K, u: f.se.conductanceWm2K },
+    offsetK: { ...defaultPlate.offsetK, value: f.value.offsetK, u: f.se.offsetK },
+  };
+  const kept = {
+    ...wide,
+    calibration: {
+      at: 0,
+      device: 'x',
+      setC: 110,
+      count: 150,
+      durationS: 300,
+      residualSdK: 0.4,
+      covariance: f.covariance,
+    },
+  };
+  // the axes give the covariance back
+  const [a, b] = uncertainAxes(kept);
+  expect(a.into ** 2 + b.into ** 2).toBeCloseTo(f.covariance[0]!, 6);
+  expect(a.offsetK ** 2 + b.offsetK ** 2).toBeCloseTo(f.covariance[4]!, 6);
+  expect(a.into * a.offsetK + b.into * b.offsetK).toBeCloseTo(f.covariance[1]!, 6);
+  const arcs = arcCells(model, 424);
+  const width = (h: typeof defaultPlate) => {
+    const r = HeatRun.start(model, h, 22, [{ atS: 0, setC: 110, preheated: true }]).arcC(120, arcs[0]!);
+    return r.high - r.low;
+  };
+  expect(width(kept)).toBeLessThan(0.8 * width(wide));
 });

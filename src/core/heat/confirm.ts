@@ -1,6 +1,5 @@
 import type { ThermalStack } from '../device/thermalStack';
-import type { Bond, Device } from '../device/types';
-import { bondPerimeter } from '../device/perimeter';
+import { Perimeter } from '../device/perimeter';
 import { benchEnvironment } from './environment';
 import { checkGridSize, makeGrid } from './grid';
 import { bondReadings, faceReadings, readOff } from './observe';
@@ -41,8 +40,6 @@ const stepS = 5;
  */
 export function confirmRun(
   model: ReducedModel,
-  device: Device,
-  bond: Bond,
   stack: ThermalStack,
   input: ConfirmInput,
   onProgress: (share: number) => boolean | void = () => true,
@@ -63,7 +60,7 @@ export function confirmRun(
   );
   const ring = bondReadings(grid);
   const cells = grid.watch.filter((w) => w.id === 'battery').flatMap((w) => faceReadings(grid, w.columns, w.k));
-  const arcs = arcCells(model, bondPerimeter(device, bond).lengthMm);
+  const arcs = arcCells(model, new Perimeter(stack.pathOutline).lengthMm);
   const at = (c: number, k: number) => solver.at(c, k);
   const samples: Confirmation['samples'] = [];
   const sample = (tS: number) => {

@@ -1,9 +1,9 @@
 import { EigenvalueDecomposition, Matrix } from 'ml-matrix';
 
 import { digest } from '../digest';
-import { bondPerimeter } from '../device/perimeter';
+import { Perimeter } from '../device/perimeter';
 import type { ThermalStack } from '../device/thermalStack';
-import type { Bond, Device, Outline, Pt } from '../device/types';
+import type { Outline, Pt } from '../device/types';
 import { benchEnvironment, linearBackWm2K } from './environment';
 import { checkGridSize, makeGrid, type HeatGrid } from './grid';
 import { bondReadings, faceReadings, type Reading } from './observe';
@@ -65,8 +65,6 @@ export class Cancelled extends Error {}
  * @param onProgress share done 0..1; return false to cancel
  */
 export function buildModes(
-  device: Device,
-  bond: Bond,
   stack: ThermalStack,
   onProgress: (share: number) => boolean | void = () => true,
   size = checkGridSize(stack),
@@ -120,7 +118,7 @@ export function buildModes(
   const basis = orthonormalBasis(snapshots, rank, (share) => {
     if (onProgress(0.85 + 0.1 * share) === false) throw new Cancelled('cancelled');
   });
-  const result = project(device, bond, stack, grid, size, basis, weight, env);
+  const result = project(stack, grid, size, basis, weight, env);
   onProgress(1);
   return result;
 }
@@ -200,8 +198,6 @@ function dot(a: ArrayLike<number>, b: ArrayLike<number>): number {
 }
 
 function project(
-  device: Device,
-  bond: Bond,
   stack: ThermalStack,
   grid: HeatGrid,
   size: { nx: number; ny: number },
@@ -239,7 +235,7 @@ function project(
     forcing[i] = f * grid.cellAreaM2;
   }
 
-  const path = bondPerimeter(device, bond);
+  const path = new Perimeter(stack.pathOutline);
   const rowsOf = (id: ModeRows['id'], readings: Reading[]): ModeRows => {
     const values = new Float32Array(readings.length * r);
     readings.forEach((reading, q) => {

@@ -81,22 +81,23 @@ export class HeatRun {
     use: HeatUse = {},
   ): HeatRun {
     const hFree = model.modes.hFreeWm2K;
-    // one member per uncertain figure: how well the heat gets in, what the heater is at, free convection
+    // one member per uncertain direction: two of the heater, and free convection
     const moved = [
-      { into: 0, offset: 0, dFree: 0 },
-      { into: 1, offset: 0, dFree: 0 },
-      { into: 0, offset: 1, dFree: 0 },
-      { into: 0, offset: 0, dFree: hConv.u ?? 0 },
-    ];
+      { axis: null, dFree: 0 },
+      { axis: 0, dFree: 0 },
+      { axis: 1, dFree: 0 },
+      { axis: null, dFree: hConv.u ?? 0 },
+    ] as const;
     const build = moved.map((m) => (s: HeatSwitch, startC: number): HeatPhase => {
       const h = s.heater ?? heater;
+      const by = m.axis === null ? { into: 0, offsetK: 0 } : uncertainAxes(h)[m.axis];
       if (s.setC === null)
         return { startS: s.atS, contactWm2K: null, targetC: ambientC, plateStartC: ambientC, lagS: 0 };
       const targetC = s.setC + h.offsetK.value;
       return {
         startS: s.atS,
-        contactWm2K: backOf(h, s.use ?? (s.heater ? {} : use), targetC, m.into),
-        targetC: targetC + m.offset * (h.offsetK.u ?? 0),
+        contactWm2K: backOf(h, s.use ?? (s.heater ? {} : use), targetC, by.into),
+        targetC: targetC + by.offsetK,
         plateStartC: s.fromC ?? startC,
         lagS: s.preheated ? 0 : (s.lagS ?? h.lagS.value),
       };
@@ -172,6 +173,13 @@ export class HeatRun {
     return this.cellRange(rows.values, hottest, states, numericalK.partLow + ripple, numericalK.partHigh + ripple);
   }
 
+  /** Nominal temperature of every bond cell, °C. */
+  bondC(tS: number): Float64Array {
+    const rows = this.model.rows('bond');
+    const y = this.members[0]!.state(tS);
+    return Float64Array.from({ length: rows.count }, (_, i) => rowDot(rows.values, i, y) + this.ambientC);
+  }
+
   /** Hottest place of the heated face and the mean over it, °C: what the glass itself has to stand. */
   faceC(tS: number): { hottest: number; mean: number } {
     const rows = this.model.rows('back');
@@ -208,10 +216,39 @@ export class HeatRun {
   }
 }
 
-/** What a heater puts over the face; `into` moves how well its heat gets in by that many standard uncertainties. */
+interface Axis {
+  /** moves the contact conductance, W/m²K, or the jet's scale */
+  into: number;
+  offsetK: number;
+}
+
+/**
+ * Two independent directions in which a heater is uncertain, one standard uncertainty each. Calibrated figures correlate
+ * (a hotter plate with a worse contact looks the same), so there the axes of their covariance are taken (one law 18).
+ */
+export function uncertainAxes(h: Heater): readonly [Axis, Axis] {
+  const into = h.kind === 'air' ? h.hScale.u : h.conductanceWm2K.u;
+  const plain = [
+    { into: into ?? 0, offsetK: 0 },
+    { into: 0, offsetK: h.offsetK.u ?? 0 },
+  ] as const;
+  const cov = h.kind === 'air' ? undefined : h.calibration?.covariance;
+  if (!cov) return plain;
+  // in standard units the two-by-two correlation matrix has its axes on the diagonals
+  const [sa, sb] = [Math.sqrt(Math.max(0, cov[0]!)), Math.sqrt(Math.max(0, cov[4]!))];
+  if (!(sa > 0 && sb > 0)) return plain;
+  const r = Math.max(-1, Math.min(1, cov[1]! / (sa * sb)));
+  const [plus, minus] = [Math.sqrt((1 + r) / 2), Math.sqrt((1 - r) / 2)];
+  return [
+    { into: sa * plus, offsetK: sb * plus },
+    { into: sa * minus, offsetK: -sb * minus },
+  ];
+}
+
+/** What a heater puts over the face; `into` moves how well its heat gets in. */
 export function backOf(h: Heater, use: HeatUse, airC: number, into: number): number | BackSpec {
   if (h.kind === 'air') {
-    const scale = h.hScale.value + into * (h.hScale.u ?? 0);
+    const scale = h.hScale.value + into;
     return {
       kind: 'jet',
       jet: jetOf(h, airC, scale, use.standoffMm ?? h.standoffMm),
@@ -219,7 +256,7 @@ export function backOf(h: Heater, use: HeatUse, airC: number, into: number): num
       masks: use.masks ?? [],
     };
   }
-  const hWm2K = h.conductanceWm2K.value + into * (h.conductanceWm2K.u ?? 0);
+  const hWm2K = Math.max(5, h.conductanceWm2K.value + into);
   return use.lifted?.length ? { kind: 'contact', hWm2K, lifted: use.lifted } : hWm2K;
 }
 

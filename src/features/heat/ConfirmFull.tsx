@@ -37,8 +37,6 @@ export function ConfirmFull({ job, heater, use, model, setC, heatS, ambientC }: 
     setResult(null);
     const long = confirmInWorker(
       model.modes,
-      job.device,
-      job.bond,
       thermalKey(job.device, job.bond).stack,
       {
         heater,

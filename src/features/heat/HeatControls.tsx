@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { Pressable, View } from 'react-native';
+import { Pressable, ScrollView, View } from 'react-native';
 
 import type { Heater } from '@/core/heat/heater';
 import type { EdgeStep } from '@/core/lift/order';
@@ -94,21 +94,23 @@ function HeaterRow({
   onChange: (h: Heater) => void;
 }) {
   return (
-    <View role="radiogroup" aria-label="Heat with" className="flex-row flex-wrap gap-2 mb-1">
-      {heaters.map((h) => (
-        <Pressable
-          key={h.id}
-          role="radio"
-          aria-checked={h.id === value}
-          aria-label={`Heat with: ${h.name}`}
-          onPress={() => onChange(h)}
-          className={`min-h-[44px] px-3 items-center justify-center rounded-[6px] border-[1.5px] ${h.id === value ? 'bg-ink border-ink' : 'bg-panel border-ink2'}`}
-        >
-          <Txt size="s" strong={h.id === value} tone={h.id === value ? 'onInk' : 'ink'}>
-            {h.name}
-          </Txt>
-        </Pressable>
-      ))}
+    <View role="radiogroup" aria-label="Heat with" className="mb-1">
+      <ScrollView horizontal showsHorizontalScrollIndicator={false} contentContainerClassName="gap-2">
+        {heaters.map((h) => (
+          <Pressable
+            key={h.id}
+            role="radio"
+            aria-checked={h.id === value}
+            aria-label={`Heat with: ${h.name}`}
+            onPress={() => onChange(h)}
+            className={`min-h-[44px] px-3 items-center justify-center rounded-[6px] border-[1.5px] ${h.id === value ? 'bg-ink border-ink' : 'bg-panel border-ink2'}`}
+          >
+            <Txt size="s" strong={h.id === value} tone={h.id === value ? 'onInk' : 'ink'}>
+              {h.name}
+            </Txt>
+          </Pressable>
+        ))}
+      </ScrollView>
     </View>
   );
 }

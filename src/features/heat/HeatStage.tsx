@@ -432,6 +432,7 @@ function HeatBench({ job }: { job: JobState }) {
           expectedC={job.heat.length ? expected(now) : null}
           used={probed.used}
           now={now}
+          setC={heater.kind === 'plate' && !on ? setC : null}
           units={units}
         />
         <Links job={job} />
@@ -539,6 +540,7 @@ function Links({ job }: { job: JobState }) {
           ['ways', 'All ways side by side'],
           ['path', 'Path of the air'],
           ['spot', 'Spot heat on a piece'],
+          ['glue', 'Glue of the cell'],
         ] as const
       ).map(([page, name]) => (
         <Link key={page} href={to(page)} className="font-body text-m text-ink underline py-2">

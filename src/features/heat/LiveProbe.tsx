@@ -3,12 +3,18 @@ import { View } from 'react-native';
 import { watchProbe, type ProbeFault, type ProbeState } from '@/core/instruments/probeWatch';
 import type { Range } from '@/core/source';
 import type { Settings } from '@/model/settings';
-import { connectInstruments, disconnectInstruments, simulate, type Instruments } from '@/stagekit/instruments';
+import {
+  connectInstruments,
+  controlPlate,
+  disconnectInstruments,
+  simulate,
+  type Instruments,
+} from '@/stagekit/instruments';
 import { Button } from '@/ui/Button';
 import { Choice } from '@/ui/Choice';
 import { Disclosure } from '@/ui/Disclosure';
 import { Txt } from '@/ui/Txt';
-import { clock, temp } from '@/ui/units';
+import { clock, dial, temp } from '@/ui/units';
 
 type Units = Pick<Settings, 'temperature' | 'length'>;
 
@@ -49,11 +55,13 @@ interface LiveProbeProps {
   /** readings narrow the forecast now */
   used: boolean;
   now: number;
+  /** setpoint that the plate may be set to from here; null: not now */
+  setC: number | null;
   units: Units;
 }
 
 /** The reading of a connected probe, what it is worth, and what the clock makes of it. */
-export function LiveProbe({ live, state, expectedC, used, now, units }: LiveProbeProps) {
+export function LiveProbe({ live, state, expectedC, used, now, setC, units }: LiveProbeProps) {
   const newest = live.readings.findLast((r) => r.tempC !== null);
   const fault = state?.fault ? faultWords[state.fault] : null;
   return (
@@ -107,6 +115,13 @@ export function LiveProbe({ live, state, expectedC, used, now, units }: LiveProb
               ? ` Plate shows ${temp(live.plate.plateC, units)}, set to ${temp(live.plate.setC, units)}.`
               : ''}
           </Txt>
+          {setC !== null && live.plate && (!live.plate.heating || live.plate.setC !== setC) ? (
+            <Button
+              kind="small"
+              label={`Set the plate to ${dial(setC)}`}
+              onPress={() => controlPlate({ setC, heating: true })}
+            />
+          ) : null}
           {live.about?.simulated ? (
             <Choice
               label="Simulated bench: what is wrong with it"

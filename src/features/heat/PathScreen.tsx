@@ -16,7 +16,15 @@ import { LongRunLine } from '@/stagekit/LongRunLine';
 import { PlainPlan } from '@/stagekit/PlainPlan';
 import { presentJob } from '@/stagekit/present';
 import { stageHref } from '@/stagekit/StageShell';
-import { batteryMarks, everyPart, liftState, partStopC, placeName, thermalJob } from '@/stagekit/thermalJob';
+import {
+  batteryMarks,
+  everyPart,
+  liftState,
+  partStopC,
+  pickInForce,
+  placeName,
+  thermalJob,
+} from '@/stagekit/thermalJob';
 import { ThermalWait } from '@/stagekit/ThermalWait';
 import { useLongRun } from '@/stagekit/useLongRun';
 import { useThermal } from '@/stagekit/useThermal';
@@ -58,7 +66,7 @@ export function PathScreen({ job: whole }: { job: JobState }) {
     [job, settings, model, openedAt],
   );
   const lift = useMemo(
-    () => (thermal ? liftState(job, settings, thermal.path, thermal.arcs) : null),
+    () => (thermal ? liftState(job, settings, thermal.path, thermal.arcs, pickInForce(job, settings)) : null),
     [job, settings, thermal],
   );
   const targetC = lift?.easyC ?? null;

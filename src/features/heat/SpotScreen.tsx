@@ -18,11 +18,11 @@ import { LongRunLine } from '@/stagekit/LongRunLine';
 import { PlainPlan } from '@/stagekit/PlainPlan';
 import { presentJob } from '@/stagekit/present';
 import { stageHref } from '@/stagekit/StageShell';
-import { batteryMarks, everyPart, liftCase, partStopC } from '@/stagekit/thermalJob';
+import { batteryMarks, everyPart, liftCase, partStopC, pickInForce } from '@/stagekit/thermalJob';
 import { useLongRun } from '@/stagekit/useLongRun';
 import { rowOf, Why } from '@/stagekit/Why';
 import { useSettings } from '@/store/shop';
-import { defaultPickMm, liftThresholds } from '@/core/lift/verdict';
+import { liftThresholds } from '@/core/lift/verdict';
 import { Button } from '@/ui/Button';
 import { Call } from '@/ui/Call';
 import { Choice } from '@/ui/Choice';
@@ -66,7 +66,7 @@ export function SpotScreen({ job: whole }: { job: JobState }) {
     box.kind === 'roundRect' ? [(box.min[0] + box.max[0]) / 2, (box.min[1] + box.max[1]) / 2] : (tapped ?? [0, 0]);
   const at: Pt = piece ? piece.labelAt : (tapped ?? middle);
   const zone: Shape = piece ? { kind: 'polygon', pts: piece.loops[0]! } : { kind: 'disc', c: at, rMm: 12 };
-  const pickMm = job.plan?.pickMm ?? defaultPickMm;
+  const pickMm = useMemo(() => pickInForce(job, settings), [job, settings]);
   const th = useMemo(() => liftThresholds({ ...liftCase(job, settings), pickMm }), [job, settings, pickMm]);
   const run = useLongRun<SpotResult>();
   const ambientC = job.ambientC ?? settings.roomC;
@@ -146,7 +146,7 @@ export function SpotScreen({ job: whole }: { job: JobState }) {
       }
     >
       <View className="mt-2">
-        <Call {...spotCall({ result: r, name, easyC: th.easyC, workC: th.workC, units })} />
+        <Call {...spotCall({ result: r, name, pickMm, easyC: th.easyC, workC: th.workC, units })} />
       </View>
       <LongRunLine name={`Heat and work on ${name}`} share={run.share} problem={run.problem} onCancel={run.cancel} />
       {r ? (

@@ -9,7 +9,7 @@ import { useActions } from '@/stagekit/actions';
 import { JobPage } from '@/stagekit/JobPage';
 import { presentJob } from '@/stagekit/present';
 import { stageHref } from '@/stagekit/StageShell';
-import { batteryMarks, liftState, placeName, thermalJob } from '@/stagekit/thermalJob';
+import { batteryMarks, liftState, pickInForce, placeName, thermalJob } from '@/stagekit/thermalJob';
 import { ThermalWait } from '@/stagekit/ThermalWait';
 import { useThermal } from '@/stagekit/useThermal';
 import { Entry, rowOf, Why } from '@/stagekit/Why';
@@ -48,7 +48,7 @@ export function WaysScreen({ job: whole }: { job: JobState }) {
     [job, settings, model, openedAt],
   );
   const lift = useMemo(
-    () => (thermal ? liftState(job, settings, thermal.path, thermal.arcs) : null),
+    () => (thermal ? liftState(job, settings, thermal.path, thermal.arcs, pickInForce(job, settings)) : null),
     [job, settings, thermal],
   );
   const nowS = thermal && job.heat.length ? Math.max(0, Math.floor((openedAt - thermal.t0) / 5e3) * 5) : 0;

@@ -1,11 +1,12 @@
 import type { SpotResult } from '@/core/heat/spot';
 import type { Settings } from '@/model/settings';
-import { clock, temp } from '@/ui/units';
+import { clock, length, temp } from '@/ui/units';
 
 interface SpotCallInput {
   result: SpotResult | null;
   /** "piece 3" */
   name: string;
+  pickMm: number;
   easyC: number | null;
   workC: number | null;
   units: Pick<Settings, 'temperature' | 'length'>;
@@ -14,7 +15,7 @@ interface SpotCallInput {
 const parts = { battery: 'cell', camera: 'camera', display: 'display' } as const;
 
 /** How long to heat a piece, how long it can be worked, and what ends the cycles. */
-export function spotCall({ result: r, name, easyC, workC, units }: SpotCallInput): {
+export function spotCall({ result: r, name, pickMm, easyC, workC, units }: SpotCallInput): {
   sentence: string;
   reason: string;
   tone: 'ink' | 'caution';
@@ -28,7 +29,7 @@ export function spotCall({ result: r, name, easyC, workC, units }: SpotCallInput
   if (!r)
     return {
       sentence: `Heat on ${name} alone.`,
-      reason: `Easy from ${temp(easyC, units)}, works from ${temp(workC, units)}. The full model runs for some seconds.`,
+      reason: `With a ${length(pickMm, units)} pick easy from ${temp(easyC, units)}, works from ${temp(workC, units)}. The full model runs for some seconds.`,
       tone: 'ink',
     };
   const first = r.cycles[0];

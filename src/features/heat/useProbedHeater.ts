@@ -69,6 +69,15 @@ export function probedHeater(
     conductanceWm2K: as(fit.value.conductanceWm2K, fit.se.conductanceWm2K),
     offsetK: as(fit.value.offsetK, fit.se.offsetK),
     lagS: heat.preheated ? heater.lagS : as(fit.value.lagS, fit.se.lagS),
+    calibration: {
+      at: 0,
+      device: 'this heat',
+      setC: heat.setC,
+      count: thin.length,
+      durationS: last.tS - heat.atS,
+      residualSdK: fit.residualSdK,
+      covariance: fit.covariance,
+    },
   };
 }
 
