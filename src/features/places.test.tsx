@@ -151,9 +151,6 @@ describe('shop', () => {
     await enter('Another person', 'Tarn');
     await press('Add');
     expect(settingsNow()).toMatchObject({ person: 'Tarn', people: ['Mirel', 'Osk', 'Tarn'] });
-    await press('Hot plate');
-    await enter('Contact conductance, W/m²K', '280');
-    expect(settingsNow().plate.conductanceWm2K).toMatchObject({ value: 280, source: { kind: 'measured' } });
   });
 
   it('takes in a file as a whole, or names what is wrong with it and changes nothing', async () => {

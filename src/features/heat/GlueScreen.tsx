@@ -70,9 +70,9 @@ function Glue({
   const { log, decide } = useActions(job);
   const source = useThermalStack(useMemo(() => keyOf(stack), [stack]));
   const model = source.model;
-  const heaters = heatersOf(settings).filter((h): h is ContactHeater => h.kind !== 'air');
-  const [heaterId, setHeaterId] = useState(heaters[0]!.id);
-  const heater = heaters.find((h) => h.id === heaterId) ?? heaters[0]!;
+  const heaters = useMemo(() => heatersOf(settings).filter((h): h is ContactHeater => h.kind !== 'air'), [settings]);
+  const [heaterId, setHeaterId] = useState(settings.plate.id);
+  const heater = useMemo(() => heaters.find((h) => h.id === heaterId) ?? heaters[0]!, [heaters, heaterId]);
   const [setting, setSetting] = useState<number | null>(null);
   const ambientC = job.ambientC ?? settings.roomC;
   const preheated = heater.kind === 'plate';

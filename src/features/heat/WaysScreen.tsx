@@ -98,7 +98,8 @@ export function WaysScreen({ job: whole }: { job: JobState }) {
     );
   const pick = chosen ?? best?.id ?? null;
   const picked = results.find((r) => r.id === pick);
-  const other = best !== null && pick !== best.id;
+  // what was not shown to be the gentlest is taken with a reason
+  const other = pick !== null && results.length === listed.length && pick !== best?.id;
   const take = () => {
     const l = listed.find((x) => x.way.id === pick);
     if (!l || !picked) return;
@@ -175,7 +176,13 @@ export function WaysScreen({ job: whole }: { job: JobState }) {
           {l.name}: computing
         </Txt>
       ))}
-      {other ? <Entry label="Why another one than the gentlest" value={because} onChange={setBecause} /> : null}
+      {other ? (
+        <Entry
+          label={best ? 'Why another one than the gentlest' : 'Why this one, although none keeps the marks'}
+          value={because}
+          onChange={setBecause}
+        />
+      ) : null}
       {cold ? (
         <View className="border-t border-rule mt-2 pt-2" testID="cold">
           <Txt strong>Cold: not planned</Txt>
