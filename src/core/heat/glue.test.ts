@@ -1,6 +1,6 @@
 import { batteryGlueStack, toThermalStack } from '../device/thermalStack';
 import { shippedDevices } from '../../model/shippedDevices';
-import { gentlestGlue, glueStartC, warmGlue } from './glue';
+import { gentlestGlue, glueStartC, timedS, warmGlue } from './glue';
 import { defaultMat, defaultPlate } from './heater';
 import { buildModes } from './modes';
 import { ReducedModel } from './reduced';
@@ -48,8 +48,16 @@ describe('warming through the front', () => {
     const g = gentlestGlue(model, defaultMat, input);
     if (g) {
       expect(g.battery!.peakC.high).toBeLessThan(60);
+      expect(g.display!.peakC.high).toBeLessThan(75);
+      expect(g.readyS!.high).toBeGreaterThanOrEqual(timedS.value);
       const hotter = warmGlue(model, defaultMat, { ...input, setC: g.setC + 5 });
-      expect(hotter.readyS === null || hotter.battery!.peakC.high >= 60 || g.setC + 5 > defaultMat.maxSetC).toBe(true);
+      expect(
+        hotter.readyS === null ||
+          hotter.readyS.high < timedS.value ||
+          hotter.battery!.peakC.high >= 60 ||
+          hotter.display!.peakC.high >= 75 ||
+          g.setC + 5 > defaultMat.maxSetC,
+      ).toBe(true);
     }
     expect(
       gentlestGlue(model, defaultPlate, { ...input, marks: { ...input.marks, battery: { cautionC: 30, stopC: 40 } } }),

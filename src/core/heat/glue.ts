@@ -50,7 +50,13 @@ export function warmGlue(
   };
 }
 
-/** The highest setpoint that keeps the cell under its caution mark by the high bound, and the display under its stop; null: none. */
+/** A heat shorter than this cannot be timed by hand. */
+export const timedS = judgement(60, 'common practice warms the front for one to two minutes; shorter is hard to time');
+
+/**
+ * The highest setpoint that takes a minute or more and keeps cell and display under their caution marks by the high bound;
+ * null: none does.
+ */
 export function gentlestGlue(
   model: ReducedModel,
   heater: ContactHeater,
@@ -61,9 +67,10 @@ export function gentlestGlue(
     const r = warmGlue(model, heater, { ...input, setC });
     const within =
       r.readyS !== null &&
+      r.readyS.high >= timedS.value &&
       (r.battery?.peakC.high ?? 0) < input.marks.battery.cautionC &&
-      (r.display === null || r.display.peakC.high < (input.marks.display?.stopC ?? Infinity));
-    // hotter is quicker; once the mark is passed it only gets worse
+      (r.display === null || r.display.peakC.high < (input.marks.display?.cautionC ?? Infinity));
+    // hotter is quicker; once a mark is passed or the time is too short it only gets worse
     if (within) best = r;
     else if (best) break;
   }

@@ -101,8 +101,9 @@ export function buildModes(
   const total = trained.reduce((m, t) => m + t.heat.length + t.cool.length, 0);
   let done = 0;
   const state = new Float64Array(n);
+  const solver = new HeatSolver(grid, env, 0, 1e-3);
   for (const { contact, heat, cool } of trained) {
-    const solver = new HeatSolver(grid, env, 0, 1e-3);
+    solver.restart(0);
     const walk = (on: Contact | null, steps: readonly number[]) => {
       for (const dt of steps) {
         solver.step(on, 0, dt);

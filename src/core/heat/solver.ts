@@ -105,6 +105,13 @@ export class HeatSolver {
     this.blackAt = Int32Array.from(this.black, (col) => this.pad + col * nz);
   }
 
+  /** As new, at one temperature: the arrays are used again. */
+  restart(initialC: number): void {
+    this.T.fill(initialC);
+    for (const a of [this.work.k1, this.work.k2, this.uBack, this.uFront]) a.fill(0);
+    this.heatInJ = 0;
+  }
+
   /** Temperature of a cell, °C. */
   at(column: number, k: number): number {
     return this.T[this.pad + column * this.grid.nz + k]!;

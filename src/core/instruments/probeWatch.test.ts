@@ -58,6 +58,11 @@ it.each([
   if (s.good) expect(s.good.tS).toBeLessThanOrEqual(at + 5);
 });
 
+it('a probe that never was at the line is not one that came off', () => {
+  const list = Array.from({ length: 90 }, (_, t) => ({ tS: t, tempC: 24 + 0.02 * t + 0.1 * Math.sin(t) }));
+  expect(watchProbe(list, expected, 89, 22)).toMatchObject({ fault: 'astray', good: null });
+});
+
 it('readings that come again are good again', () => {
   const bench = new SimulatedBench(model, truth, cell, 22, 6);
   bench.control(0, { setC: 110, heating: true });

@@ -6,7 +6,7 @@ export interface ProbeReading {
   tempC: number | null;
 }
 
-export type ProbeFault = 'dropout' | 'open' | 'frozen' | 'loose' | 'drift';
+export type ProbeFault = 'dropout' | 'open' | 'frozen' | 'loose' | 'astray' | 'drift';
 
 export interface ProbeState {
   fault: ProbeFault | null;
@@ -28,7 +28,7 @@ const windowS = 150;
 
 /**
  * What a live probe is worth, from its readings and what the model expects there. Order: nothing comes (dropout), no probe
- * (open), the same figure for ever (frozen), fallen toward the air (loose), creeping away from the model (drift).
+ * (open), the same figure for ever (frozen), fallen toward the air (loose) or never at the line (astray), creeping away from the model (drift).
  */
 export function watchProbe(
   readings: readonly ProbeReading[],
@@ -59,14 +59,23 @@ export function watchProbe(
   if (numbers.length - k >= 8 && newest.tS - numbers[k]!.tS >= probeLimits.frozenS.value)
     return state('frozen', numbers[k]!.tS);
 
-  const recent = numbers.filter((r) => r.tS > newest.tS - windowS);
+  // the model is asked for some forty of them, not for every second
+  const recent = thin(
+    numbers.filter((r) => r.tS > newest.tS - windowS),
+    40,
+  );
   const e = expected(newest.tS);
   const below = e.mean - newest.tempC;
   const towardAir = e.mean - ambientC > 15 && newest.tempC < ambientC + 0.6 * (e.mean - ambientC);
   if (below > probeLimits.looseK.value && newest.tempC < e.low && towardAir) {
-    // when did it leave: the last reading that still was near the model
-    const left = recent.findLastIndex((r) => expected(r.tS).mean - r.tempC <= probeLimits.looseK.value / 2);
-    return state('loose', recent[left + 1]?.tS ?? recent[0]!.tS);
+    // when did it leave: the last reading that still was near the model, while that was warm enough to tell
+    const warm = (r: { tS: number }) => expected(r.tS).mean - ambientC > 15;
+    const near = (r: { tS: number; tempC: number }) => expected(r.tS).mean - r.tempC <= probeLimits.looseK.value / 2;
+    const sample = thin(numbers, 80);
+    const left = sample.findLastIndex((r) => warm(r) && near(r));
+    // it never followed the line: then it did not come off, it was never on it (or the heater is not what was said)
+    if (left < 0) return { fault: 'astray', sinceS: recent[0]!.tS, good: null };
+    return state('loose', sample[left + 1]?.tS ?? newest.tS);
   }
   const fall = recent.findLast(
     (r, i) =>
@@ -83,6 +92,12 @@ export function watchProbe(
     if (outside && Math.abs(slope) * 60 > probeLimits.driftKMin.value) return state('drift', recent[0]!.tS);
   }
   return state(null, null);
+}
+
+/** Every so manyth, the newest always among them. */
+function thin<T>(list: readonly T[], most: number): T[] {
+  const every = Math.max(1, Math.ceil(list.length / most));
+  return list.filter((_, i) => (list.length - 1 - i) % every === 0);
 }
 
 const lastBefore = (list: readonly { tS: number; tempC: number }[], untilS: number) =>

@@ -3,7 +3,7 @@ import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 
 import { batteryGlueStack } from '@/core/device/thermalStack';
-import { gentlestGlue, glueStartC, warmGlue } from '@/core/heat/glue';
+import { gentlestGlue, glueStartC, timedS, warmGlue } from '@/core/heat/glue';
 import type { ContactHeater } from '@/core/heat/heater';
 import type { JobState } from '@/model/fold';
 import { heatersOf } from '@/model/settings';
@@ -140,24 +140,26 @@ function Glue({
             }
             tone={peak >= cautionC || !r.readyS ? 'caution' : 'ink'}
           />
-          <Readings
-            items={[
-              { id: 'cold', value: `${tempNumber(r.glueC.coldest, units)}°`, label: 'coldest glue then, at least' },
-              { id: 'hot', value: `${tempNumber(r.glueC.hottest, units)}°`, label: 'hottest glue then' },
-              {
-                id: 'cell',
-                value: `${tempNumber(peak, units)}°`,
-                label: `cell, at most. ${clock(r.battery?.aboveCautionS.high ?? 0)} above ${tempNumber(cautionC, units)}°`,
-                tone: peak >= cautionC ? 'caution' : 'ink',
-              },
-              {
-                id: 'display',
-                value: r.display ? `${tempNumber(r.display.peakC.high, units)}°` : '–',
-                label: 'display, at most',
-                tone: r.display && r.display.peakC.high >= (marks.display?.stopC ?? 1e3) ? 'caution' : 'ink',
-              },
-            ]}
-          />
+          <View className="mt-3">
+            <Readings
+              items={[
+                { id: 'cold', value: `${tempNumber(r.glueC.coldest, units)}°`, label: 'coldest glue then, at least' },
+                { id: 'hot', value: `${tempNumber(r.glueC.hottest, units)}°`, label: 'hottest glue then' },
+                {
+                  id: 'cell',
+                  value: `${tempNumber(peak, units)}°`,
+                  label: `cell, at most. ${clock(r.battery?.aboveCautionS.high ?? 0)} above ${tempNumber(cautionC, units)}°`,
+                  tone: peak >= cautionC ? 'caution' : 'ink',
+                },
+                {
+                  id: 'display',
+                  value: r.display ? `${tempNumber(r.display.peakC.high, units)}°` : '–',
+                  label: 'display, at most',
+                  tone: r.display && r.display.peakC.high >= (marks.display?.stopC ?? 1e3) ? 'caution' : 'ink',
+                },
+              ]}
+            />
+          </View>
         </>
       )}
       <Txt size="s" tone="ink2" className="my-2">
@@ -189,10 +191,11 @@ function Glue({
         computed={{ readyS: r?.readyS ?? null, battery: r?.battery?.peakC ?? null }}
         notes={[
           'The same stack of layers with depth and x reversed, the glue as a film under the cell; cells of 4 mm.',
-          'Proposed: the hottest setting that keeps the cell under its caution mark by the high bound.',
+          'Proposed: the hottest setting that takes a minute or more and keeps cell and display under their caution marks by the high bound.',
         ]}
         rows={[
           rowOf('Glue gives from', glueStartC, '°C'),
+          rowOf('Shortest heat', timedS, 's'),
           rowOf('Contact conductance', heater.conductanceWm2K, 'W/m²K'),
         ]}
       />

@@ -432,6 +432,7 @@ function HeatBench({ job }: { job: JobState }) {
           expectedC={job.heat.length ? expected(now) : null}
           used={probed.used}
           now={now}
+          heat={heater.kind === 'plate' && on && on.setC !== null ? { setC: on.setC, preheated: on.preheated } : null}
           setC={heater.kind === 'plate' && !on ? setC : null}
           units={units}
         />

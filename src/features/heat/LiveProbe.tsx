@@ -27,6 +27,10 @@ const faultWords: Record<ProbeFault, { what: string; todo: string }> = {
     todo: 'Switch the logger off and on.',
   },
   loose: { what: 'It fell toward the air: the probe has come off the glass.', todo: 'Tape it down again.' },
+  astray: {
+    what: 'It reads far under the line from the start.',
+    todo: 'Is it at the glass edge, and was the heater as hot as was said?',
+  },
   drift: {
     what: 'It creeps away from everything that heat explains.',
     todo: 'Check the probe in ice water or against another.',
@@ -48,6 +52,10 @@ export function probeNow(
   );
 }
 
+/** A plate that shows much less than its setpoint was not warm, whatever was said. */
+const plateBehind = (live: Instruments, heat: LiveProbeProps['heat']) =>
+  heat !== null && heat.preheated && live.plate !== null && live.plate.plateC < heat.setC - 10;
+
 interface LiveProbeProps {
   live: Instruments;
   state: ProbeState | null;
@@ -55,13 +63,15 @@ interface LiveProbeProps {
   /** readings narrow the forecast now */
   used: boolean;
   now: number;
+  /** the heat that is on, on a plate */
+  heat: { setC: number; preheated: boolean } | null;
   /** setpoint that the plate may be set to from here; null: not now */
   setC: number | null;
   units: Units;
 }
 
 /** The reading of a connected probe, what it is worth, and what the clock makes of it. */
-export function LiveProbe({ live, state, expectedC, used, now, setC, units }: LiveProbeProps) {
+export function LiveProbe({ live, state, expectedC, used, now, heat, setC, units }: LiveProbeProps) {
   const newest = live.readings.findLast((r) => r.tempC !== null);
   const fault = state?.fault ? faultWords[state.fault] : null;
   return (
@@ -115,6 +125,12 @@ export function LiveProbe({ live, state, expectedC, used, now, setC, units }: Li
               ? ` Plate shows ${temp(live.plate.plateC, units)}, set to ${temp(live.plate.setC, units)}.`
               : ''}
           </Txt>
+          {plateBehind(live, heat) ? (
+            <Txt size="s" tone="caution" testID="plateBehind">
+              The plate shows {temp(live.plate!.plateC, units)}, the clock took it for {temp(heat!.setC, units)}: it was
+              not at its setpoint. Take the tap back with &quot;Not yet&quot; and choose &quot;Still cold&quot;.
+            </Txt>
+          ) : null}
           {setC !== null && live.plate && (!live.plate.heating || live.plate.setC !== setC) ? (
             <Button
               kind="small"

@@ -77,7 +77,10 @@ export function WaysScreen({ job: whole }: { job: JobState }) {
     })),
   });
   const results = answers.flatMap((a) => (a.data ? [a.data] : []));
-  const order = gentleFirst(results);
+  // a gentlest setting that is the usual one is no row of its own
+  const order = gentleFirst(results).filter(
+    (r) => !results.some((x) => r.id === x.id.replace('-usual', '-gentle') && r !== x && r.setC === x.setC),
+  );
   const waiting = listed.filter((l) => !results.some((r) => r.id === l.way.id));
   const best = results.length === listed.length ? gentlest(results) : null;
   const units = settings;
