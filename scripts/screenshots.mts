@@ -69,6 +69,38 @@ for (const [where, name, seen] of [
   await phone.clock.runFor(1500);
   await take(phone, name);
 }
+await phone.goto(`${base}/jobs/demo-0143/ways`);
+await phone
+  .getByText(/gentlest that opens it|^No way/)
+  .first()
+  .waitFor();
+await take(phone, 'ways-phone');
+await stage(phone, 'demo-0143/path');
+await phone.getByText(/^Provisional/).waitFor();
+await phone.clock.runFor(2600);
+await take(phone, 'path-phone');
+await stage(phone, 'demo-0140/spot');
+await phone.getByRole('button', { name: /^Compute/ }).click();
+await phone.getByRole('button', { name: 'Use this spot' }).waitFor();
+await phone.clock.runFor(700);
+await take(phone, 'spot-phone');
+await phone.goto(`${base}/heaters/plate`);
+// a log of a plate that reads too hot
+const log = Array.from({ length: 121 }, (_, i) => {
+  const t = 4 * i;
+  return `${t},${(22 + 64 * (1 - Math.exp(-t / 150) * (1 + t / 260)) + 0.2 * Math.sin(1.7 * t)).toFixed(1)}`;
+});
+const [chooser] = await Promise.all([
+  phone.waitForEvent('filechooser'),
+  phone.getByRole('button', { name: 'Log from a file' }).click(),
+]);
+await chooser.setFiles({
+  name: 'plate.csv',
+  mimeType: 'text/csv',
+  buffer: Buffer.from(`time s,probe C\n${log.join('\n')}`),
+});
+await phone.getByTestId('fit').waitFor();
+await take(phone, 'calibrate-phone');
 
 const night = await open(390, 844, true);
 await stage(night, 'demo-0142/heat');

@@ -7,8 +7,8 @@ import { Txt } from '@/ui/Txt';
 import { useActions } from './actions';
 
 const names: Partial<Record<EventType, string>> = {
-  heatOn: 'on the plate',
-  heatOff: 'off the plate',
+  heatOn: 'heat on',
+  heatOff: 'heat off',
   edge: 'edge free',
   clampOn: 'clamps on',
   clampOff: 'clamps off',

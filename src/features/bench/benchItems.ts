@@ -1,7 +1,7 @@
 import { tapeClocks } from '@/core/cure/tapeDwell';
 import { onPlate, type JobState } from '@/model/fold';
 import { stageNames, type StageId } from '@/model/stages';
-import type { Settings } from '@/model/settings';
+import { heaterOf, type Settings } from '@/model/settings';
 
 export interface BenchItem {
   job: JobState;
@@ -46,11 +46,12 @@ function itemOf(job: JobState, settings: Settings, now: number): BenchItem {
   if (heat) {
     const due = heat.readyInS === null ? null : heat.at + heat.readyInS * 1e3;
     const over = due !== null && due <= now;
+    const heater = heaterOf(settings, heat.heater);
     return {
       ...base,
       stage: 'heat',
       state: over ? 'hands' : 'runs',
-      title: `Take ${job.label} off the plate`,
+      title: heater.kind === 'air' ? `Air off ${job.label}` : `Take ${job.label} off the ${heater.kind}`,
       line:
         due === null
           ? 'this heat does not get it soft'

@@ -65,7 +65,7 @@ export function sheetOf(job: JobState, settings: Settings, now: number): SheetSe
 
   const done: string[] = [];
   done.push(
-    `${doneText(job)}${heatCount(job) ? `, opened with ${heatCount(job)} ${heatCount(job) === 1 ? 'heat' : 'heats'} on a plate` : ''}.`,
+    `${doneText(job)}${heatCount(job) ? `, opened with ${heatCount(job)} ${heatCount(job) === 1 ? 'heat' : 'heats'}` : ''}.`,
   );
   if (job.bonded)
     done.push(

@@ -7,6 +7,7 @@ import { edgeWindows, depthLimitAt, keepOuts, overMm } from '@/core/lift/depth';
 import { arcVerdict, wedgeState, cutSpeed } from '@/core/lift/verdict';
 import { heatCount, onPlate, type JobState } from '@/model/fold';
 import { NotModelled } from '@/stagekit/NotModelled';
+import { heaterWords } from '@/stagekit/heaterWords';
 import { lookAt } from '@/stagekit/look';
 import { presentJob } from '@/stagekit/present';
 import { useGoOn } from '@/stagekit/useGoOn';
@@ -144,6 +145,7 @@ function RingLift({ job }: { job: JobState }) {
   const cable = job.device.cables[0];
   const text = liftCall({
     lift,
+    words: heaterWords(thermal.heater),
     verdict,
     arcLowC: arcC.low,
     arcHighC: arcC.high,

@@ -1,6 +1,7 @@
 import { coarseModel } from '../../../test-support/modes';
 import { demoJobs, demoSettings } from '../../demo/shop';
 import { foldJob } from '../../model/fold';
+import { heaterWords } from '../../stagekit/heaterWords';
 import { liftState, thermalJob } from '../../stagekit/thermalJob';
 import { liftCall, type LiftCallInput } from './liftCall';
 
@@ -11,6 +12,7 @@ const thermal = thermalJob(job, demoSettings, model, t0);
 const lift = liftState(job, demoSettings, thermal.path, thermal.arcs);
 
 const base: LiftCallInput = {
+  words: heaterWords({ kind: 'plate' }),
   lift,
   verdict: 'go',
   arcLowC: 64,
@@ -76,4 +78,14 @@ it('at the end says which way the cover may be folded', () => {
 it('reads lengths and temperatures in the units of the shop', () => {
   const f = say({ verdict: 'reheat', arcLowC: 25, units: { temperature: 'F', length: 'in' } });
   expect(f.reason).toContain('77 °F');
+});
+
+it('speaks of the heater that is in use', () => {
+  const air = { ...base, words: heaterWords({ kind: 'air' as const }) };
+  expect(liftCall({ ...air, verdict: 'reheat', arcLowC: 24 })).toMatchObject({
+    sentence: 'Air on again: the bottom edge has gripped.',
+    reason: expect.stringContaining('of hot air.'),
+  });
+  expect(liftCall({ ...air, onPlate: true }).sentence).toBe('The air is on it.');
+  expect(liftCall({ ...base, words: heaterWords({ kind: 'mat' }), onPlate: true }).sentence).toBe('It is on the mat.');
 });

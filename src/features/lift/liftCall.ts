@@ -1,3 +1,4 @@
+import type { HeaterWords } from '@/stagekit/heaterWords';
 import type { ArcVerdict } from '@/core/lift/verdict';
 import { edgeName, type LiftState } from '@/stagekit/thermalJob';
 import type { Settings } from '@/model/settings';
@@ -5,6 +6,8 @@ import type { EdgeWindow } from '@/core/lift/depth';
 import { clock, length, percent, temp } from '@/ui/units';
 
 export interface LiftCallInput {
+  /** how the heater in use is spoken of */
+  words: HeaterWords;
   lift: LiftState;
   verdict: ArcVerdict;
   /** low and high bound of the arc that is cut next, °C */
@@ -52,7 +55,7 @@ export function liftCall(i: LiftCallInput): CallText {
     };
   if (i.onPlate)
     return {
-      sentence: 'It is on the plate.',
+      sentence: i.words.of === 'of hot air' ? 'The air is on it.' : `It is ${i.words.of}.`,
       reason: 'The clock runs on the Heat stage: go there to take it off in time.',
       tone: 'ink',
     };
@@ -100,8 +103,8 @@ export function liftCall(i: LiftCallInput): CallText {
       tone: 'ink',
     };
   return {
-    sentence: `Back on the plate: the ${edge} has gripped.`,
-    reason: `${temp(i.arcLowC, units)} or a little more, it works from ${lift.workC === null ? 'no temperature' : temp(lift.workC, units)}. Never force it.${i.reheatS === null ? '' : ` About ${clock(i.reheatS)} on the plate.`}`,
+    sentence: `${i.words.again}: the ${edge} has gripped.`,
+    reason: `${temp(i.arcLowC, units)} or a little more, it works from ${lift.workC === null ? 'no temperature' : temp(lift.workC, units)}. Never force it.${i.reheatS === null ? '' : ` About ${clock(i.reheatS)} ${i.words.of}.`}`,
     tone: 'caution',
   };
 }
