@@ -1,7 +1,13 @@
 // Takes the pictures of the main views from the demo data. The demo has to run: npm run demo, then npm run shots.
+import { readFileSync } from 'node:fs';
 import path from 'node:path';
 
 import { chromium, type Page } from '@playwright/test';
+
+import { ReducedModel } from '../src/core/heat/reduced';
+import { SimulatedBench } from '../src/core/instruments/simulatedBench';
+import { decodeModes } from '../src/model/modesFile';
+import shipped from '../src/store/shippedModes.json';
 
 const base = process.env.BASE ?? 'http://127.0.0.1:8787';
 const out = path.join(import.meta.dirname, '..', 'docs', 'screenshots');
@@ -85,11 +91,17 @@ await phone.getByRole('button', { name: 'Use this spot' }).waitFor();
 await phone.clock.runFor(700);
 await take(phone, 'spot-phone');
 await phone.goto(`${base}/heaters/plate`);
-// a log of a plate that reads too hot
-const log = Array.from({ length: 121 }, (_, i) => {
-  const t = 4 * i;
-  return `${t},${(22 + 64 * (1 - Math.exp(-t / 150) * (1 + t / 260)) + 0.2 * Math.sin(1.7 * t)).toFixed(1)}`;
-});
+// a log of a plate that reads seven kelvins too hot, from the simulated bench
+const modes = decodeModes(
+  readFileSync(path.join(import.meta.dirname, '..', 'public', 'modes', `${shipped.ring61}.json`), 'utf8'),
+  shipped.ring61,
+)!;
+const cell = modes.bondSMm.reduce((b, x, i, a) => (x < a[b]! ? i : b), 0);
+const truth = { conductanceWm2K: 265, offsetK: -7, lagS: 55, noiseK: 0.35 };
+const bench = new SimulatedBench(new ReducedModel(modes), truth, cell, 22, 12);
+bench.control(0, { setC: 110, heating: true });
+bench.device(0, true);
+const log = Array.from({ length: 151 }, (_, i) => `${4 * i},${bench.read(4 * i).probeC}`);
 const [chooser] = await Promise.all([
   phone.waitForEvent('filechooser'),
   phone.getByRole('button', { name: 'Log from a file' }).click(),

@@ -110,12 +110,12 @@ export function controlPlate(to: { setC?: number; heating?: boolean; deviceOn?: 
 
 export const simulate = (to: { fault?: string; pace?: number; device?: string }) => post('simulation', to);
 
-export const useInstruments = (): Instruments =>
-  useSyncExternalStore(
-    (l) => {
-      listeners.add(l);
-      return () => void listeners.delete(l);
-    },
-    () => now,
-    () => now,
-  );
+/** What is known now, for whoever is no component. */
+export const instrumentsNow = (): Instruments => now;
+
+const subscribe = (l: () => void) => {
+  listeners.add(l);
+  return () => void listeners.delete(l);
+};
+
+export const useInstruments = (): Instruments => useSyncExternalStore(subscribe, instrumentsNow, instrumentsNow);

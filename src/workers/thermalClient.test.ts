@@ -1,6 +1,14 @@
 import { shippedDevices } from '../model/shippedDevices';
 import shipped from '../store/shippedModes.json';
-import { buildInWorker, CancelledError, thermalKey } from './thermalClient';
+import {
+  buildInWorker,
+  CancelledError,
+  movingInWorker,
+  roundInWorker,
+  spotInWorker,
+  thermalKey,
+  wayInWorker,
+} from './thermalClient';
 
 /** A worker that answers Comlink's messages as the test says, or never. */
 class FakeWorker {
@@ -65,4 +73,51 @@ it('a worker that dies is an error with its message, not a silence', async () =>
   FakeWorker.last.emit('error', { message: 'out of memory' });
   await expect(run.result).rejects.toThrow('out of memory');
   expect(FakeWorker.last.terminated).toBe(true);
+});
+
+describe('questions and long work of the Heat pages', () => {
+  const settle = () => new Promise((r) => setTimeout(r));
+  const modes = { digest: 'm1' } as never;
+  it('a way is asked once: the same question again needs no worker', async () => {
+    const way = { id: 'plate' } as never;
+    const input = { nowS: 0 } as never;
+    const first = wayInWorker(modes, way, input);
+    await settle();
+    // the worker is given the modes before it is asked
+    expect(FakeWorker.last.asked.at(-1)!.path).toEqual(['use']);
+    FakeWorker.last.answer(undefined);
+    await settle();
+    expect(FakeWorker.last.asked.at(-1)!.path).toEqual(['way']);
+    FakeWorker.last.answer({ id: 'plate', setC: 110 });
+    await expect(first).resolves.toEqual({ id: 'plate', setC: 110 });
+    const asked = FakeWorker.last.asked.length;
+    await expect(wayInWorker(modes, way, input)).resolves.toEqual({ id: 'plate', setC: 110 });
+    expect(FakeWorker.last.asked).toHaveLength(asked);
+    // the answering worker stays for the next question
+    expect(FakeWorker.last.terminated).toBe(false);
+  });
+
+  it.each([
+    ['moving', () => movingInWorker(stack, {} as never, () => {})],
+    ['spot', () => spotInWorker(stack, {} as never, () => {})],
+  ])('%s runs in a worker of its own that ends with it', async (name, begin) => {
+    const run = begin();
+    const own = FakeWorker.last;
+    expect(own.asked.at(-1)!.path).toEqual([name]);
+    own.answer({ readyS: 12 });
+    await expect(run.result).resolves.toEqual({ readyS: 12 });
+    expect(own.terminated).toBe(true);
+  });
+
+  it('a round needs the modes first, and can be cancelled', async () => {
+    const run = roundInWorker(modes, {} as never, () => {});
+    const own = FakeWorker.last;
+    expect(own.asked.at(-1)!.path).toEqual(['use']);
+    own.answer(undefined);
+    await settle();
+    expect(own.asked.at(-1)!.path).toEqual(['round']);
+    run.cancel();
+    await expect(run.result).rejects.toThrow(CancelledError);
+    expect(own.terminated).toBe(true);
+  });
 });

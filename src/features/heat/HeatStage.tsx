@@ -1,4 +1,4 @@
-import { Link, useRouter, type Href } from 'expo-router';
+import { useRouter } from 'expo-router';
 import { Suspense, useDeferredValue, useMemo, useState } from 'react';
 import { useWindowDimensions, View } from 'react-native';
 
@@ -41,6 +41,7 @@ import { heatCall, missedS } from './heatCall';
 import { firstPlan, refuses, withinUse, type HeatPlanDraft } from './heatPlan';
 import { HeatControls } from './HeatControls';
 import { HeatChart } from './LazyHeatChart';
+import { Links, Progress } from './HeatParts';
 import { HeatPicture } from './HeatPicture';
 import { LiveProbe, probeNow } from './LiveProbe';
 import { PicksTable } from './PicksTable';
@@ -132,7 +133,7 @@ function HeatBench({ job }: { job: JobState }) {
     () => (thermal ? withinUse(liftState(job, settings, thermal.path, thermal.arcs, pickMm), plan.use) : null),
     [job, settings, thermal, pickMm, plan.use],
   );
-  const marks = batteryMarks(job.device);
+  const marks = useMemo(() => batteryMarks(job.device), [job.device]);
   const liveS = thermal ? (now - thermal.t0) / 1e3 : 0;
   // a cooling device is looked at afresh every few seconds; a heating one from its recorded start
   const startS = thermal && job.heat.length && !on ? Math.floor(liveS / 5) * 5 : 0;
@@ -174,7 +175,7 @@ function HeatBench({ job }: { job: JobState }) {
       peakC: exposure(off, 'battery', marks, lookS, lookS + 120, 10)?.peakC.high ?? thermal.ambientC,
       againBelowC: marks.cautionC - restUnderK.value,
     };
-  }, [missed, thermal, lookS, marks.cautionC, marks.stopC]); // eslint-disable-line react-hooks/exhaustive-deps
+  }, [missed, thermal, lookS, marks]);
 
   const units = settings;
   if (!thermal || !lift || !f || !field)
@@ -513,44 +514,6 @@ function HeatBench({ job }: { job: JobState }) {
           ambientC={thermal.ambientC}
         />
       </StageShell>
-    </View>
-  );
-}
-
-function Progress({ share, text }: { share: number; text: string }) {
-  const done = Math.min(1, Math.max(0, share));
-  return (
-    <View className="my-2" role="progressbar" aria-label={`Heat: ${text}`} aria-valuenow={Math.round(done * 100)}>
-      <View className="h-3 border-[1.5px] border-ink bg-panel">
-        <View className={share >= 1 ? 'h-full bg-go' : 'h-full bg-ink'} style={{ width: `${done * 100}%` }} />
-      </View>
-      <Txt size="s" tone="ink2">
-        {text}
-      </Txt>
-    </View>
-  );
-}
-
-/** The pages of this stage. */
-function Links({ job }: { job: JobState }) {
-  const to = (page: string) => `/jobs/${job.id}/${page}` as Href;
-  return (
-    <View className="flex-row flex-wrap gap-x-5 gap-y-1 my-2">
-      {(
-        [
-          ['ways', 'All ways side by side'],
-          ['path', 'Path of the air'],
-          ['spot', 'Spot heat on a piece'],
-          ['glue', 'Glue of the cell'],
-        ] as const
-      ).map(([page, name]) => (
-        <Link key={page} href={to(page)} className="font-body text-m text-ink underline py-2">
-          {name}
-        </Link>
-      ))}
-      <Link href="/heaters" className="font-body text-m text-ink underline py-2">
-        Heaters and calibration
-      </Link>
     </View>
   );
 }

@@ -17,10 +17,16 @@ export function correlationWords(c: number): string {
 export const reachesWords = (setC: number, tS: number, p: { meanC: number; seK: number }, units: Units) =>
   `Reads ${dial(setC)}, the line reaches ${temp(p.meanC, units)} ± ${kelvin(2 * p.seK, units)} at ${clock(tS)}.`;
 
+/** Where calibrated figures usually lie (judgement): outside it something else is wrong more often than the heater. */
+const usual = { low: 60, high: 900, offsetK: 15 };
+
 /** What would make the log better. */
 export function fitAdvice(fit: Calibration, durationS: number): string | null {
   if (fit.atEnd.length)
     return 'A figure stands at the end of what is possible: the thermocouple may not sit at the bond line, or the setpoint is not the one typed here.';
+  const { conductanceWm2K: h, offsetK } = fit.value;
+  if (h < usual.low || h > usual.high || Math.abs(offsetK) > usual.offsetK)
+    return `Unusual figures: most contacts lie between ${usual.low} and ${usual.high} W/m²K and most dials within ${usual.offsetK} K. Are setpoint, device and place of the thermocouple as said?`;
   if (fit.se.conductanceWm2K > 0.15 * fit.value.conductanceWm2K)
     return durationS < 420
       ? 'The log is short: eight minutes or more tell conductance and offset apart. A surface probe laid on the plate does too.'

@@ -143,6 +143,7 @@ describe('calibration', () => {
     expect(fitAdvice(fit, 200)).toContain('eight minutes or more');
     expect(fitAdvice(fit, 600)).toContain('surface probe');
     expect(fitAdvice({ ...fit, se: { ...fit.se, conductanceWm2K: 10 } }, 600)).toBeNull();
+    expect(fitAdvice({ ...fit, value: { ...fit.value, offsetK: 27 } }, 600)).toContain('Unusual figures');
     expect(fitAdvice({ ...fit, atEnd: ['lagS'] }, 600)).toContain('end of what is possible');
     expect(fitAdvice({ ...fit, se: { ...fit.se, conductanceWm2K: 10 }, residualSdK: 4 }, 600)).toContain(
       'misses the points',
