@@ -85,7 +85,7 @@ test('one job from intake to hand-over, reloaded on the way, exported and read b
     await expect(h.button(/edge is free$/)).not.toHaveText(/Bottom/);
     await page.clock.fastForward(40 * minute);
     await expect(h.call()).toContainText(/^Back on the plate: the (right|left) edge has gripped\.$/);
-    await h.press('Reheat');
+    await h.press('It grips: reheat');
     await expect(h.call()).toContainText('Off the plate in');
     await page.clock.runFor(80_000);
     await expect(h.call()).toContainText('Lift now');

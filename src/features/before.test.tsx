@@ -240,7 +240,7 @@ describe('lift', () => {
     expect(call()).toBe('Bottom edge slowly, a tenth of the speed.');
     await jump(1_200_000);
     expect(call()).toBe('Back on the plate: the bottom edge has gripped.');
-    await press('Reheat');
+    await press('It grips: reheat');
     const events = logged(heating);
     expect(events.find((e) => e.type === 'observed')).toMatchObject({ what: 'grips', edge: 'bottom' });
     expect(events.at(-1)).toMatchObject({ type: 'heatOn', setC: 110 });

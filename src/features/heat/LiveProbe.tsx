@@ -100,7 +100,8 @@ export function LiveProbe({ live, state, expectedC, used, now, heat, setC, units
                 {fault.what}
               </Txt>
               <Txt size="s">
-                {fault.todo} The clock goes on with the model alone; a dead probe is not a cold device.
+                {fault.todo} The clock goes on with {used ? 'the model and what was read before' : 'the model alone'}; a
+                dead probe is not a cold device.
                 {state?.good
                   ? ` Last good reading ${temp(state.good.tempC, units)}, ${clock(now / 1e3 - state.good.tS)} ago.`
                   : ''}

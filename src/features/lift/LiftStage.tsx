@@ -322,7 +322,7 @@ function RingLift({ job }: { job: JobState }) {
             <Button label="Heat" onPress={() => router.replace(stageHref(job.id, 'heat'))} />
           ) : (
             <Button
-              label="Reheat"
+              label="It grips: reheat"
               onPress={reheat}
               disabled={reheatHot}
               {...(reheatHot ? { why: 'cell at its stop mark' } : {})}
