@@ -108,7 +108,7 @@ test('hot air: a round is planned, confirmed with the moving air, used; spot hea
   await page.goto('/jobs/demo-0140/spot');
   await h.press(h.button(/^Compute piece 1/));
   await expect(h.call()).toContainText(/piece 1/);
-  await expect(h.button('Use this spot')).toBeVisible({ timeout: 60_000 });
+  await expect(h.button(/^Air on/)).toBeVisible({ timeout: 60_000 });
   await page.goto('/jobs/demo-0143/glue');
   await expect(h.call()).toContainText(/Front down on the plate|glue|stop mark/, { timeout: 90_000 });
   await h.noViolations('glue');

@@ -87,7 +87,7 @@ await phone.clock.runFor(2600);
 await take(phone, 'path-phone');
 await stage(phone, 'demo-0140/spot');
 await phone.getByRole('button', { name: /^Compute/ }).click();
-await phone.getByRole('button', { name: 'Use this spot' }).waitFor();
+await phone.getByRole('button', { name: /^Air on/ }).waitFor();
 await phone.clock.runFor(700);
 await take(phone, 'spot-phone');
 await phone.goto(`${base}/heaters/plate`);

@@ -59,6 +59,16 @@ export interface ThermalJob {
   ambientC: number;
 }
 
+/** Air on one edge goes to the edge that is to be cut next; every other use stays as it is. */
+export function followEdge(job: JobState, use: UseRecord | undefined): UseRecord | undefined {
+  if (use?.path?.kind !== 'strip') return use;
+  const outs = keepOuts(job.device, job.bond, everyPart(job.device));
+  const next = edgeOrder(job.device, job.bond, outs).find((s) => !job.freeEdges.has(s.edge));
+  if (!next) return use;
+  const { lengthMm } = bondPerimeter(job.device, job.bond);
+  return { ...use, path: { ...use.path, from: next.fromMm / lengthMm, to: next.toMm / lengthMm } };
+}
+
 /** The run of a job from its recorded instants; before the first heat it starts now. */
 export function thermalJob(
   job: JobState,
@@ -69,7 +79,7 @@ export function thermalJob(
   plan: { heater?: string | undefined; use?: UseRecord | undefined } | null = job.plan,
 ): ThermalJob {
   const heater = heaterOf(settings, plan?.heater);
-  const use = heatUse(job.device, job.bond, plan?.use);
+  const use = heatUse(job.device, job.bond, followEdge(job, plan?.use));
   const path = bondPerimeter(job.device, job.bond);
   const t0 = job.heat[0]?.at ?? now;
   const ambientC = job.ambientC ?? settings.roomC;

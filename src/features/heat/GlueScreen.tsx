@@ -25,30 +25,21 @@ import { Txt } from '@/ui/Txt';
 import { clock, dial, temp, tempNumber, typedToC } from '@/ui/units';
 import { useNow } from '@/ui/useNow';
 import { keyOf } from '@/workers/thermalClient';
+import { BackToHeat, isSwollen, SwollenPage } from './heatPage';
 
 const warning =
   'A swollen, bent or punctured cell is never heated or pulled. Pull tabs go first. Plastic tools only; never lever under a cell. The maker’s instructions and local rules go first.';
 
 /** The glue of the cell, warmed through the front. */
 export function GlueScreen({ job }: { job: JobState }) {
-  const router = useRouter();
   const now = useNow(10_000);
   const device = useMemo(() => ({ ...job.model, parts: job.model.parts.filter((p) => !isOut(job, p.id)) }), [job]);
   const stack = useMemo(() => batteryGlueStack(device), [device]);
-  const back = <Button kind="main" label="Back to heat" onPress={() => router.replace(stageHref(job.id, 'heat'))} />;
-  const swollen = job.findings.cellSwollen?.answer === 'yes';
-  if (!stack || swollen)
+  if (isSwollen(job)) return <SwollenPage job={job} title="Glue of the cell" />;
+  if (!stack)
     return (
-      <JobPage job={job} title="Glue of the cell" now={now} stage="heat" main={back}>
-        {swollen ? (
-          <Call
-            sentence="Do not heat this one."
-            reason="The cell is swollen. Away from heat; follow the maker and local rules."
-            tone="caution"
-          />
-        ) : (
-          <Call sentence="No glue to warm." reason="The cell is out, or the model has none." tone="ink" />
-        )}
+      <JobPage job={job} title="Glue of the cell" now={now} stage="heat" main={<BackToHeat job={job} kind="main" />}>
+        <Call sentence="No glue to warm." reason="The cell is out, or the model has none." tone="ink" />
       </JobPage>
     );
   return <Glue job={job} device={device} stack={stack} />;
@@ -110,7 +101,7 @@ function Glue({
       title="Glue of the cell"
       now={now}
       stage="heat"
-      side={<Button label="Heat" onPress={() => router.replace(stageHref(job.id, 'heat'))} />}
+      side={<BackToHeat job={job} />}
       main={
         <Button
           kind="main"

@@ -42,7 +42,9 @@ import { firstPlan, refuses, withinUse, type HeatPlanDraft } from './heatPlan';
 import { HeatControls } from './HeatControls';
 import { HeatChart } from './LazyHeatChart';
 import { Links, Progress } from './HeatParts';
+import { isSwollen, missingBeforeHeat } from './heatPage';
 import { HeatPicture } from './HeatPicture';
+import { SpotScreen } from './SpotScreen';
 import { LiveProbe, probeNow } from './LiveProbe';
 import { PicksTable } from './PicksTable';
 import { useProbed } from './useProbedHeater';
@@ -60,6 +62,8 @@ const caution =
 export function HeatStage({ job }: { job: JobState }) {
   const goOn = useGoOn(job, 'heat');
   const here = useMemo(() => presentJob(job), [job]);
+  // a spot has its own clock and its own model
+  if (onPlate(job)?.use?.path?.kind === 'spot') return <SpotScreen job={job} />;
   if (heatModelled(job.device, job.bond)) return <HeatBench job={here} />;
   return (
     <NotModelled
@@ -101,7 +105,7 @@ function HeatBench({ job }: { job: JobState }) {
   const words = heaterWords(heater);
   const pickMm = plan.pickMm;
   const model = thermalSource.model;
-  const swollen = job.findings.cellSwollen?.answer === 'yes';
+  const swollen = isSwollen(job);
   const refused = refuses(heater, setC, job);
 
   const live = useInstruments();
@@ -240,17 +244,7 @@ function HeatBench({ job }: { job: JobState }) {
   ];
 
   const toolsReady = job.prep.has('toolsReady');
-  const missing = swollen
-    ? 'the cell is swollen'
-    : !job.prep.has('powerOff')
-      ? 'power off first (Intake)'
-      : !job.prep.has('trayOut')
-        ? 'card tray out first (Intake)'
-        : !toolsReady
-          ? 'tools at hand first, below'
-          : refused
-            ? 'parts are inside'
-            : null;
+  const missing = missingBeforeHeat(job, 'below') ?? (refused ? 'parts are inside' : null);
   const record = { heater: plan.heater, use: plan.use };
   const layOn = () => {
     if (missing || on) return;

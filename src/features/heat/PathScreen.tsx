@@ -16,18 +16,9 @@ import { LongRunLine } from '@/stagekit/LongRunLine';
 import { PlainPlan } from '@/stagekit/PlainPlan';
 import { presentJob } from '@/stagekit/present';
 import { stageHref } from '@/stagekit/StageShell';
-import {
-  batteryMarks,
-  everyPart,
-  liftState,
-  partStopC,
-  pickInForce,
-  placeName,
-  thermalJob,
-} from '@/stagekit/thermalJob';
+import { batteryMarks, everyPart, partStopC, placeName } from '@/stagekit/thermalJob';
 import { ThermalWait } from '@/stagekit/ThermalWait';
 import { useLongRun } from '@/stagekit/useLongRun';
-import { useThermal } from '@/stagekit/useThermal';
 import { rowOf, Why } from '@/stagekit/Why';
 import { useSettings } from '@/store/shop';
 import { Button } from '@/ui/Button';
@@ -39,20 +30,24 @@ import { clock, kelvin, length, percent, temp, tempNumber } from '@/ui/units';
 import { useNow } from '@/ui/useNow';
 import { movingInWorker, roundInWorker } from '@/workers/thermalClient';
 import { usualOf } from './heatPlan';
+import { BackToHeat, isSwollen, SwollenPage, useHeatPage } from './heatPage';
 import { pathCall } from './pathCall';
 
 const insetsMm = [2, -10, -20] as const;
 
 /** Which round of hot air, how fast, and where slower; compared with a steady round, and confirmed with the moving jet. */
-export function PathScreen({ job: whole }: { job: JobState }) {
+export function PathScreen({ job }: { job: JobState }) {
+  return isSwollen(job) ? <SwollenPage job={job} title="Path of the air" /> : <Path job={job} />;
+}
+
+function Path({ job: whole }: { job: JobState }) {
   const settings = useSettings();
   const units = settings;
   const now = useNow(10_000);
   const router = useRouter();
   const job = useMemo(() => presentJob(whole), [whole]);
   const { log, decide } = useActions(job);
-  const source = useThermal(job.device, job.bond);
-  const model = source.model;
+  const { source, model, thermal, lift } = useHeatPage(job);
   const airs = heatersOf(settings).filter((h): h is AirHeater => h.kind === 'air');
   const [heaterId, setHeaterId] = useState(airs.find((h) => h.id === job.plan?.heater)?.id ?? airs[0]?.id ?? null);
   const heater = airs.find((h) => h.id === heaterId);
@@ -60,15 +55,6 @@ export function PathScreen({ job: whole }: { job: JobState }) {
   const zones = useMemo(() => cameraZones(job.device, job.bond), [job.device, job.bond]);
   const [masked, setMasked] = useState(zones.length > 0);
   const [roundS, setRoundS] = useState<'4' | '8'>('4');
-  const [openedAt] = useState(() => Date.now());
-  const thermal = useMemo(
-    () => (model ? thermalJob(job, settings, model, openedAt) : null),
-    [job, settings, model, openedAt],
-  );
-  const lift = useMemo(
-    () => (thermal ? liftState(job, settings, thermal.path, thermal.arcs, pickInForce(job, settings)) : null),
-    [job, settings, thermal],
-  );
   const targetC = lift?.easyC ?? null;
   const plan = useLongRun<PathPlan | null>();
   const { start, cancel } = plan;
@@ -96,7 +82,7 @@ export function PathScreen({ job: whole }: { job: JobState }) {
   }, [model, thermal, heater, targetC, masked, setC, roundS, job.device, job.bond, zones, start, cancel]);
   const moving = useLongRun<{ steady: MovingResult; planned: MovingResult }>();
 
-  const back = <Button kind="main" label="Back to heat" onPress={() => router.replace(stageHref(job.id, 'heat'))} />;
+  const back = <BackToHeat job={job} kind="main" />;
   if (!thermal || !lift || !heater)
     return (
       <JobPage job={job} title="Path of the air" now={now} stage="heat" main={back}>
@@ -186,7 +172,7 @@ export function PathScreen({ job: whole }: { job: JobState }) {
         </PlainPlan>
       )}
       lead={null}
-      side={<Button label="Heat" onPress={() => router.replace(stageHref(job.id, 'heat'))} />}
+      side={<BackToHeat job={job} />}
       main={
         <Button
           kind="main"

@@ -8,7 +8,7 @@ import type { Pt, Shape } from '@/core/device/types';
 import type { AirHeater } from '@/core/heat/heater';
 import type { SpotResult } from '@/core/heat/spot';
 import { spotStressMPaK } from '@/core/heat/ways';
-import type { JobState } from '@/model/fold';
+import { onPlate, type JobState } from '@/model/fold';
 import { heatersOf } from '@/model/settings';
 import { useActions } from '@/stagekit/actions';
 import { piecesDrawn, useCrackMap } from '@/stagekit/crackMap';
@@ -23,6 +23,7 @@ import { useLongRun } from '@/stagekit/useLongRun';
 import { rowOf, Why } from '@/stagekit/Why';
 import { useSettings } from '@/store/shop';
 import { liftThresholds } from '@/core/lift/verdict';
+import { Flash, useAlarm, useAwake } from '@/ui/alarm';
 import { Button } from '@/ui/Button';
 import { Call } from '@/ui/Call';
 import { Choice } from '@/ui/Choice';
@@ -34,15 +35,20 @@ import { clock, length, lengthNumber, temp, tempNumber, typedToC, typedToMm } fr
 import { useNow } from '@/ui/useNow';
 import { spotInWorker } from '@/workers/thermalClient';
 import { usualOf } from './heatPlan';
-import { spotCall } from './spotCall';
+import { isSwollen, missingBeforeHeat, SwollenPage } from './heatPage';
+import { spotCall, spotClock } from './spotCall';
 
 const cycles = 4;
 
 /** Heat on one piece of cracked glass: how long, how long it can be worked, and again. */
-export function SpotScreen({ job: whole }: { job: JobState }) {
+export function SpotScreen({ job }: { job: JobState }) {
+  return isSwollen(job) ? <SwollenPage job={job} title="Spot heat" /> : <Spot job={job} />;
+}
+
+function Spot({ job: whole }: { job: JobState }) {
   const settings = useSettings();
   const units = settings;
-  const now = useNow(10_000);
+  const now = useNow(500);
   const router = useRouter();
   const job = useMemo(() => presentJob(whole), [whole]);
   const { log, decide } = useActions(job);
@@ -96,128 +102,161 @@ export function SpotScreen({ job: whole }: { job: JobState }) {
   const path = { kind: 'spot' as const, at, radiusMm };
   const name = piece ? `piece ${piece.order}` : 'this place';
   const r = run.result;
-  const take = () => {
-    if (!heater || !r) return;
+  // the clock runs on what was noted with the taps, so a reload loses nothing
+  const last = job.heat.findLast((h) => h.use?.path?.kind === 'spot' || h.setC === null);
+  const ranSpot = job.heat.some((h) => h.use?.path?.kind === 'spot');
+  const on = onPlate(job)?.use?.path?.kind === 'spot' ? onPlate(job) : null;
+  const heats = job.heat.filter((h) => h.use?.path?.kind === 'spot').length;
+  const cycle = r?.cycles[Math.min(on ? heats - 1 : heats, r.cycles.length - 1)] ?? null;
+  const live = spotClock({
+    on: on ? { atMs: on.at, readyInS: on.readyInS } : null,
+    off: !on && ranSpot && last?.setC === null ? { atMs: last.at, gripsInS: last.gripsInS } : null,
+    againS: cycle?.heatS ?? null,
+    now,
+    name,
+  });
+  const dueAt = on?.readyInS == null ? null : on.at + on.readyInS * 1e3;
+  const alarm = useAlarm(dueAt, now, 'opens', settings.sound);
+  useAwake(on !== null);
+  const missing = missingBeforeHeat(job, 'on Heat');
+  const airOn = () => {
+    if (!heater || !cycle || missing) return;
+    const record = {
+      heater: heater.id,
+      use: { masked: true, path: { ...path, at: [at[0], at[1]] as [number, number] } },
+    };
     void log([
-      {
-        type: 'heatPlan',
-        setC,
-        pickMm,
-        preheated: true,
-        heater: heater.id,
-        use: { masked: true, path: { ...path, at: [at[0], at[1]] } },
-      },
-      decide({ call: 'spot', inputs: { heater: heater.id, setC, at, radiusMm }, computed: r, chosen: name }),
+      { type: 'heatPlan', setC, pickMm, preheated: true, ...record },
+      decide({ call: 'spot', inputs: { setC, at, radiusMm, cycle: heats + 1 }, computed: r, chosen: name }),
+      ...(job.stages.heat === 'todo' ? ([{ type: 'stage', stage: 'heat', to: 'started' }] as const) : []),
+      { type: 'heatOn', setC, preheated: true, ...record, startC: ambientC, modelRun: 'full', readyInS: cycle.heatS },
     ]);
-    router.replace(stageHref(job.id, 'heat'));
   };
+  const airOff = () =>
+    void log([{ type: 'heatOff', reason: 'ready', easyForS: null, gripsInS: cycle?.workS ?? last?.gripsInS ?? null }]);
   return (
-    <JobPage
-      job={job}
-      title="Spot heat"
-      now={now}
-      stage="heat"
-      picture={(size) => (
-        <PlainPlan
-          job={job}
-          size={size}
-          label={`Spot heat on ${name}`}
-          lines={r ? r.cycles.map((c, i) => `cycle ${i + 1}: heat ${clock(c.heatS)}, work ${clock(c.workS)}`) : []}
-          onTap={setTapped}
-        >
-          {many ? (
-            <Pieces pieces={drawn.map((p) => ({ ...p, state: p === piece ? 'next' : 'todo' }))} dangling={[]} />
-          ) : null}
-          <PaceMaker outline={job.device.leaves[0]!.outline} path={path} running />
-        </PlainPlan>
-      )}
-      side={<Button label="Heat" onPress={() => router.replace(stageHref(job.id, 'heat'))} />}
-      main={
-        r && r.readyS !== null ? (
-          <Button kind="main" label="Use this spot" onPress={take} />
-        ) : (
+    <View className="flex-1">
+      <Flash on={alarm.flash} label="Air off, work" />
+      <JobPage
+        job={job}
+        title="Spot heat"
+        now={now}
+        stage="heat"
+        picture={(size) => (
+          <PlainPlan
+            job={job}
+            size={size}
+            label={`Spot heat on ${name}`}
+            lines={r ? r.cycles.map((c, i) => `cycle ${i + 1}: heat ${clock(c.heatS)}, work ${clock(c.workS)}`) : []}
+            onTap={setTapped}
+          >
+            {many ? (
+              <Pieces pieces={drawn.map((p) => ({ ...p, state: p === piece ? 'next' : 'todo' }))} dangling={[]} />
+            ) : null}
+            <PaceMaker outline={job.device.leaves[0]!.outline} path={path} running />
+          </PlainPlan>
+        )}
+        side={
           <Button
-            kind="main"
-            label={`Compute ${name}`}
-            onPress={start}
-            disabled={!heater || th.easyC === null || run.share !== null}
+            label={on || heats ? 'Lift' : 'Heat'}
+            onPress={() => router.replace(stageHref(job.id, on || heats ? 'lift' : 'heat'))}
           />
-        )
-      }
-    >
-      <View className="mt-2">
-        <Call {...spotCall({ result: r, name, pickMm, easyC: th.easyC, workC: th.workC, units })} />
-      </View>
-      <LongRunLine name={`Heat and work on ${name}`} share={run.share} problem={run.problem} onCancel={run.cancel} />
-      {r ? (
-        <View className="mt-2" role="table" aria-label="Cycles of heat and work">
-          {r.cycles.map((c, i) => (
-            <View key={i} role="row" className="flex-row border-b border-rule py-1 gap-3">
-              <Txt size="s" role="cell">
-                {i + 1}.
-              </Txt>
-              <Txt size="s" num role="cell">
-                heat {clock(c.heatS)}
-              </Txt>
-              <Txt size="s" num role="cell">
-                work {clock(c.workS)}
-              </Txt>
-              <Txt size="s" num role="cell">
-                {c.batteryC === null ? '' : `cell ${temp(c.batteryC, units)} after`}
-              </Txt>
-            </View>
-          ))}
-          <Txt size="s" className="mt-1">
-            Hottest glue {temp(r.hottestBondC, units)}; cell up to {r.batteryC === null ? '–' : temp(r.batteryC, units)}
-            , camera up to {r.cameraC === null ? '–' : temp(r.cameraC, units)}; {Math.round(r.spotMPa)} MPa beside the
-            spot.
+        }
+        main={
+          on ? (
+            <Button kind="main" label="Air off" onPress={airOff} />
+          ) : cycle ? (
+            <Button
+              kind="main"
+              label="Air on"
+              onPress={airOn}
+              disabled={missing !== null}
+              {...(missing ? { why: missing } : {})}
+            />
+          ) : (
+            <Button
+              kind="main"
+              label={`Compute ${name}`}
+              onPress={start}
+              disabled={!heater || th.easyC === null || run.share !== null}
+            />
+          )
+        }
+      >
+        <View className="mt-2">
+          <Call {...(live ?? spotCall({ result: r, name, pickMm, easyC: th.easyC, workC: th.workC, units }))} />
+        </View>
+        <LongRunLine name={`Heat and work on ${name}`} share={run.share} problem={run.problem} onCancel={run.cancel} />
+        {r ? (
+          <View className="mt-2" role="table" aria-label="Cycles of heat and work">
+            {r.cycles.map((c, i) => (
+              <View key={i} role="row" className="flex-row border-b border-rule py-1 gap-3">
+                <Txt size="s" role="cell">
+                  {i + 1}.
+                </Txt>
+                <Txt size="s" num role="cell">
+                  heat {clock(c.heatS)}
+                </Txt>
+                <Txt size="s" num role="cell">
+                  work {clock(c.workS)}
+                </Txt>
+                <Txt size="s" num role="cell">
+                  {c.batteryC === null ? '' : `cell ${temp(c.batteryC, units)} after`}
+                </Txt>
+              </View>
+            ))}
+            <Txt size="s" className="mt-1">
+              Hottest glue {temp(r.hottestBondC, units)}; cell up to{' '}
+              {r.batteryC === null ? '–' : temp(r.batteryC, units)}, camera up to{' '}
+              {r.cameraC === null ? '–' : temp(r.cameraC, units)}; {Math.round(r.spotMPa)} MPa beside the spot.
+            </Txt>
+          </View>
+        ) : null}
+        <View className="mt-3">
+          <Choice
+            label="Air from"
+            value={heaterId}
+            options={airs.map((h) => ({ id: h.id, name: h.name }))}
+            onChange={setHeaterId}
+          />
+          {heater ? (
+            <NumberField
+              label="Air"
+              unit={`°${units.temperature}`}
+              low={tempNumber(heater.minSetC, units)}
+              high={tempNumber(heater.maxSetC, units)}
+              value={tempNumber(setC, units)}
+              onCommit={(v) => setSetting(Math.round(typedToC(v, units)))}
+            />
+          ) : null}
+          <NumberField
+            label="Circle, radius"
+            unit={units.length}
+            low={Number(lengthNumber(0, units, 0))}
+            high={Number(lengthNumber(25, units, 0))}
+            digits={units.length === 'mm' ? 0 : 2}
+            value={Number(lengthNumber(radiusMm, units, 0))}
+            onCommit={(v) => setRadiusMm(typedToMm(v, units))}
+          />
+          <Txt size="s" tone="ink2">
+            Tap a piece on the plan. Always circling, never still; cameras masked. Extraction on at full-bond heat.
           </Txt>
         </View>
-      ) : null}
-      <View className="mt-3">
-        <Choice
-          label="Air from"
-          value={heaterId}
-          options={airs.map((h) => ({ id: h.id, name: h.name }))}
-          onChange={setHeaterId}
+        <Why
+          job={job}
+          call="spot"
+          inputs={{ heater: heaterId, setC, at, radiusMm }}
+          computed={r}
+          notes={[
+            'The full model on the check grid with the circle averaged: a spot is too local for the device’s modes. Half of the piece counts: heat until half of it is easy, work until half of it has gripped.',
+            `Circle of ${length(radiusMm, units, 0)} over ${name}; every cycle starts as warm as the one before left it.`,
+          ]}
+          rows={[
+            rowOf('Stress beside a hot spot', spotStressMPaK, 'MPa/K'),
+            ...(heater ? [rowOf('Air jet over the correlation', heater.hScale, '×')] : []),
+          ]}
         />
-        {heater ? (
-          <NumberField
-            label="Air"
-            unit={`°${units.temperature}`}
-            low={tempNumber(heater.minSetC, units)}
-            high={tempNumber(heater.maxSetC, units)}
-            value={tempNumber(setC, units)}
-            onCommit={(v) => setSetting(Math.round(typedToC(v, units)))}
-          />
-        ) : null}
-        <NumberField
-          label="Circle, radius"
-          unit={units.length}
-          low={Number(lengthNumber(0, units, 0))}
-          high={Number(lengthNumber(25, units, 0))}
-          digits={units.length === 'mm' ? 0 : 2}
-          value={Number(lengthNumber(radiusMm, units, 0))}
-          onCommit={(v) => setRadiusMm(typedToMm(v, units))}
-        />
-        <Txt size="s" tone="ink2">
-          Tap a piece on the plan. Always circling, never still; cameras masked. Extraction on at full-bond heat.
-        </Txt>
-      </View>
-      <Why
-        job={job}
-        call="spot"
-        inputs={{ heater: heaterId, setC, at, radiusMm }}
-        computed={r}
-        notes={[
-          'The full model on the check grid with the circle averaged: a spot is too local for the device’s modes. Half of the piece counts: heat until half of it is easy, work until half of it has gripped.',
-          `Circle of ${length(radiusMm, units, 0)} over ${name}; every cycle starts as warm as the one before left it.`,
-        ]}
-        rows={[
-          rowOf('Stress beside a hot spot', spotStressMPaK, 'MPa/K'),
-          ...(heater ? [rowOf('Air jet over the correlation', heater.hScale, '×')] : []),
-        ]}
-      />
-    </JobPage>
+      </JobPage>
+    </View>
   );
 }

@@ -9,9 +9,8 @@ import { useActions } from '@/stagekit/actions';
 import { JobPage } from '@/stagekit/JobPage';
 import { presentJob } from '@/stagekit/present';
 import { stageHref } from '@/stagekit/StageShell';
-import { batteryMarks, liftState, pickInForce, placeName, thermalJob } from '@/stagekit/thermalJob';
+import { batteryMarks, placeName } from '@/stagekit/thermalJob';
 import { ThermalWait } from '@/stagekit/ThermalWait';
-import { useThermal } from '@/stagekit/useThermal';
 import { Entry, rowOf, Why } from '@/stagekit/Why';
 import { useSettings } from '@/store/shop';
 import { Button } from '@/ui/Button';
@@ -20,6 +19,7 @@ import { Txt } from '@/ui/Txt';
 import { clock, dial, temp, tempNumber } from '@/ui/units';
 import { useNow } from '@/ui/useNow';
 import { wayInWorker } from '@/workers/thermalClient';
+import { BackToHeat, isSwollen, SwollenPage, useHeatPage } from './heatPage';
 import {
   coldAnswer,
   coldReleaseC,
@@ -32,25 +32,19 @@ import {
 } from './ways';
 
 /** Every way of heating side by side, gentle first; the rows appear as they come. */
-export function WaysScreen({ job: whole }: { job: JobState }) {
+export function WaysScreen({ job }: { job: JobState }) {
+  return isSwollen(job) ? <SwollenPage job={job} title="Ways of heating" /> : <Ways job={job} />;
+}
+
+function Ways({ job: whole }: { job: JobState }) {
   const settings = useSettings();
   const now = useNow(10_000);
   const router = useRouter();
   const job = useMemo(() => presentJob(whole), [whole]);
   const { log, decide } = useActions(job);
-  const source = useThermal(job.device, job.bond);
-  const model = source.model;
-  const [openedAt] = useState(() => Date.now());
+  const { source, model, openedAt, thermal, lift } = useHeatPage(job);
   const [chosen, setChosen] = useState<string | null>(null);
   const [because, setBecause] = useState('');
-  const thermal = useMemo(
-    () => (model ? thermalJob(job, settings, model, openedAt) : null),
-    [job, settings, model, openedAt],
-  );
-  const lift = useMemo(
-    () => (thermal ? liftState(job, settings, thermal.path, thermal.arcs, pickInForce(job, settings)) : null),
-    [job, settings, thermal],
-  );
   const nowS = thermal && job.heat.length ? Math.max(0, Math.floor((openedAt - thermal.t0) / 5e3) * 5) : 0;
   const input = useMemo(
     () => (thermal && lift ? waysInput(job, thermal, lift, nowS) : null),
@@ -89,13 +83,7 @@ export function WaysScreen({ job: whole }: { job: JobState }) {
 
   if (!thermal || !lift)
     return (
-      <JobPage
-        job={job}
-        title="Ways of heating"
-        now={now}
-        stage="heat"
-        main={<Button kind="main" label="Back to heat" onPress={() => router.replace(stageHref(job.id, 'heat'))} />}
-      >
+      <JobPage job={job} title="Ways of heating" now={now} stage="heat" main={<BackToHeat job={job} kind="main" />}>
         <ThermalWait thermal={source} />
       </JobPage>
     );

@@ -108,3 +108,23 @@ it('a mat that switches itself off goes on cooling under the device, until someb
     [400, null],
   ]);
 });
+
+it('air on one edge follows the edge that is next; a spot is no plan of the stage', () => {
+  const strip = airUse('strip', job, step, path.lengthMm);
+  const freed = {
+    ...job,
+    freeEdges: new Set([step.edge]),
+    plan: { setC: 200, pickMm: 0.8, preheated: true, heater: 'gun', use: strip },
+  };
+  const next = liftState(freed, demoSettings, path, arcs);
+  const use = firstPlan(freed, demoSettings).use;
+  expect(use.path).not.toEqual(strip.path);
+  expect(withinUse(next, use).order.length).toBeGreaterThan(0);
+  withinUse(next, use).order.forEach((i) =>
+    expect(path.point(((i + 1e-6) * path.lengthMm) / 24).edge).toBe(next.nextEdge),
+  );
+  // nothing freed: the same edge as was planned
+  expect(firstPlan({ ...freed, freeEdges: new Set() }, demoSettings).use.path).toEqual(strip.path);
+  const spot = { masked: true, path: { kind: 'spot' as const, at: [1, 2] as [number, number], radiusMm: 5 } };
+  expect(firstPlan({ ...freed, plan: { ...freed.plan, use: spot } }, demoSettings).use).toEqual({ masked: true });
+});

@@ -5,7 +5,7 @@ import type { UseRecord } from '@/model/event';
 import type { JobState } from '@/model/fold';
 import { heaterOf, type Settings } from '@/model/settings';
 import { bumps } from '@/stagekit/heating';
-import type { LiftState } from '@/stagekit/thermalJob';
+import { followEdge, type LiftState } from '@/stagekit/thermalJob';
 
 export interface HeatPlanDraft {
   heater: string;
@@ -58,7 +58,9 @@ export function firstPlan(job: JobState, settings: Settings): HeatPlanDraft {
   const heater = heaterOf(settings, job.plan?.heater);
   return {
     heater: heater.id,
-    use: job.plan?.use ?? {},
+    // a spot belongs to its own page; a single edge is the one that is next
+    use:
+      job.plan?.use?.path?.kind === 'spot' ? { masked: job.plan.use.masked } : (followEdge(job, job.plan?.use) ?? {}),
     setC: job.plan?.setC ?? usualOf(heater),
     pickMm: job.plan?.pickMm,
     preheated: job.plan?.preheated ?? true,

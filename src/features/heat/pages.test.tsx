@@ -1,4 +1,4 @@
-import { act, screen, within } from '@testing-library/react';
+import { act, cleanup, screen, within } from '@testing-library/react';
 
 import { batteryGlueStack as mockGlueStack } from '@/core/device/thermalStack';
 import { buildModes as mockBuild } from '@/core/heat/modes';
@@ -88,6 +88,12 @@ beforeEach(() => {
   startShop(t0);
 });
 afterEach(() => jest.useRealTimers());
+
+const prepared = (['powerOff', 'trayOut', 'toolsReady'] as const).map((item) => ({
+  type: 'prep' as const,
+  item,
+  done: true,
+}));
 
 const settle = async () => {
   for (let i = 0; i < 30; i++) await act(async () => void (await jest.advanceTimersByTimeAsync(5)));
@@ -217,18 +223,54 @@ describe('path of the air', () => {
 });
 
 describe('spot heat', () => {
-  it('heats one place in cycles and notes it', async () => {
+  it('runs in cycles with a clock of its own, every cycle in the log', async () => {
+    startShop(t0, { [save]: prepared });
     renderStage(SpotScreen, save);
     await settle();
     expect(call()).toBe('Heat on this place alone.');
     await press('Compute this place');
     await settle();
-    expect(call()).toMatch(/^Heat this place for \d:\d\d|passes its stop mark|does not get this place/);
-    const use = screen.queryByRole('button', { name: 'Use this spot' });
-    if (use) {
-      await press('Use this spot');
-      expect(jobNow(save).plan!.use!.path!.kind).toBe('spot');
-    }
+    expect(call()).toMatch(/^Heat this place for \d:\d\d, work \d:\d\d/);
+    await press('Air on');
+    expect(jobNow(save).heat.at(-1)).toMatchObject({ heater: 'nozzle', use: { path: { kind: 'spot' } } });
+    const heatS = jobNow(save).heat.at(-1)!.readyInS!;
+    expect(call()).toMatch(/^Air off in \d:\d\d\.$/);
+    jest.setSystemTime(t0 + (heatS + 3) * 1e3);
+    await pass(600);
+    expect(call()).toBe('Air off now, and work.');
+    await press('Air off');
+    expect(call()).toMatch(/^Work on this place: \d:\d\d left\.$/);
+    jest.setSystemTime(Date.now() + 300_000);
+    await pass(600);
+    expect(call()).toMatch(/^It has gripped: \d:\d\d of heat again\.$/);
+    expect(logged(save).filter((e) => e.type === 'heatOn' || e.type === 'heatOff')).toHaveLength(2);
+  });
+  it('needs power off, tray out and tools like every heat; while it is on the stage shows its clock', async () => {
+    renderStage(SpotScreen, save);
+    await settle();
+    await press('Compute this place');
+    await settle();
+    const on = screen.getByRole('button', { name: /^Air on: / });
+    expect(on.getAttribute('aria-disabled')).toBe('true');
+    cleanup();
+    const spot = { path: { kind: 'spot' as const, at: [32, 60] as [number, number], radiusMm: 6 } };
+    startShop(t0, {
+      [save]: [
+        {
+          type: 'heatOn',
+          setC: 200,
+          preheated: true,
+          heater: 'nozzle',
+          use: spot,
+          startC: 22,
+          modelRun: 'full',
+          readyInS: 20,
+        },
+      ],
+    });
+    renderStage(HeatStage, save);
+    await settle();
+    expect(call()).toBe('Air off in 0:20.');
   });
   it('words for every end', () => {
     const r = {
@@ -267,21 +309,24 @@ describe('glue of the cell', () => {
     expect(reason()).toMatch(/Not promised: the cell under 60 °C|the cell at most \d\d °C in the model/);
     expect(mockGlueStack(jobNow(save).model)).not.toBeNull();
   });
-  it('swollen', async () => {
-    startShop(t0, { [save]: [{ type: 'finding', kind: 'cellSwollen', answer: 'yes' }] });
-    renderStage(GlueScreen, save);
-    expect(call()).toBe('Do not heat this one.');
-  });
+});
+
+it.each([
+  ['ways', WaysScreen],
+  ['path', PathScreen],
+  ['spot', SpotScreen],
+  ['glue', GlueScreen],
+])('a swollen cell is heated in no way: %s', async (_, Page) => {
+  startShop(t0, { [save]: [{ type: 'finding', kind: 'cellSwollen', answer: 'yes' }] });
+  renderStage(Page, save);
+  await settle();
+  expect(call()).toBe('Do not heat this one.');
+  expect(screen.queryByRole('button', { name: /^(Heat this way|Use this|Compute|Air on|Note it)/ })).toBeNull();
 });
 
 describe('the stage with other heaters', () => {
   const ready = async () => {
-    const done = (['powerOff', 'trayOut', 'toolsReady'] as const).map((item) => ({
-      type: 'prep' as const,
-      item,
-      done: true,
-    }));
-    startShop(t0, { [save]: done });
+    startShop(t0, { [save]: prepared });
     renderStage(HeatStage, save);
     await settle();
   };

@@ -53,3 +53,40 @@ export function spotCall({ result: r, name, pickMm, easyC, workC, units }: SpotC
     tone: stop ? 'caution' : 'ink',
   };
 }
+
+interface SpotClockInput {
+  on: { atMs: number; readyInS: number | null } | null;
+  off: { atMs: number; gripsInS: number | null } | null;
+  /** the next heat, s */
+  againS: number | null;
+  now: number;
+  name: string;
+}
+
+/** The cadence as it runs: air off in, work left, heat again. Null before the first heat. */
+export function spotClock({ on, off, againS, now, name }: SpotClockInput): ReturnType<typeof spotCall> | null {
+  if (on) {
+    const left = (on.readyInS ?? 0) - (now - on.atMs) / 1e3;
+    return left > 0
+      ? { sentence: `Air off in ${clock(left)}.`, reason: `Circle over ${name}, never still.`, tone: 'ink' }
+      : {
+          sentence: 'Air off now, and work.',
+          reason: `Soft enough since ${clock(-left)}. Every second more goes into the cell.`,
+          tone: -left > 10 ? 'caution' : 'ink',
+        };
+  }
+  if (!off) return null;
+  const left = off.gripsInS === null ? 0 : off.gripsInS - (now - off.atMs) / 1e3;
+  if (left > 0)
+    return {
+      sentence: `Work on ${name}: ${clock(left)} left.`,
+      reason: 'Stop when it grips; never force it.',
+      tone: 'ink',
+    };
+  return {
+    sentence:
+      againS === null ? `It has gripped: compute ${name} again.` : `It has gripped: ${clock(againS)} of heat again.`,
+    reason: 'Or take the next piece: tap it on the plan.',
+    tone: 'ink',
+  };
+}

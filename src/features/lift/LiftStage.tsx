@@ -13,7 +13,7 @@ import { presentJob } from '@/stagekit/present';
 import { useGoOn } from '@/stagekit/useGoOn';
 import { useActions } from '@/stagekit/actions';
 import { stageHref, StageShell } from '@/stagekit/StageShell';
-import { batteryMarks, edgeName, everyPart, liftState, placeName, thermalJob } from '@/stagekit/thermalJob';
+import { batteryMarks, edgeName, everyPart, followEdge, liftState, placeName, thermalJob } from '@/stagekit/thermalJob';
 import { ThermalWait } from '@/stagekit/ThermalWait';
 import { useRest } from '@/stagekit/usePicks';
 import { useThermal } from '@/stagekit/useThermal';
@@ -215,7 +215,7 @@ function RingLift({ job }: { job: JobState }) {
     } else if (lift.nextEdge && heated && !on) void log([{ type: 'edge', edge: lift.nextEdge, free: true }]);
   };
   const shut = on ? 'it is on the plate' : !heated ? 'heat first' : null;
-  const record = { heater: job.plan?.heater, use: job.plan?.use };
+  const record = { heater: job.plan?.heater, use: followEdge(job, job.plan?.use) };
   const reheat = () => {
     void log([
       {

@@ -1,0 +1,68 @@
+import { useRouter } from 'expo-router';
+import { useMemo, useState } from 'react';
+
+import type { JobState } from '@/model/fold';
+import { JobPage } from '@/stagekit/JobPage';
+import { stageHref } from '@/stagekit/StageShell';
+import { liftState, pickInForce, thermalJob } from '@/stagekit/thermalJob';
+import { useThermal } from '@/stagekit/useThermal';
+import { useSettings } from '@/store/shop';
+import { Button } from '@/ui/Button';
+import { Call } from '@/ui/Call';
+import { useNow } from '@/ui/useNow';
+
+export const isSwollen = (job: JobState): boolean => job.findings.cellSwollen?.answer === 'yes';
+
+/** What has to be done before any heat; null: nothing is missing. @param where the list of tools is ticked off */
+export const missingBeforeHeat = (job: JobState, where: string): string | null =>
+  isSwollen(job)
+    ? 'the cell is swollen'
+    : !job.prep.has('powerOff')
+      ? 'power off first (Intake)'
+      : !job.prep.has('trayOut')
+        ? 'card tray out first (Intake)'
+        : !job.prep.has('toolsReady')
+          ? `tools at hand first, ${where}`
+          : null;
+
+export function BackToHeat({ job, kind = 'side' }: { job: JobState; kind?: 'main' | 'side' }) {
+  const router = useRouter();
+  return (
+    <Button
+      kind={kind}
+      label={kind === 'main' ? 'Back to heat' : 'Heat'}
+      onPress={() => router.replace(stageHref(job.id, 'heat'))}
+    />
+  );
+}
+
+/** A swollen cell is heated in no way: every page of this stage says so in place of its answer. */
+export function SwollenPage({ job, title }: { job: JobState; title: string }) {
+  const now = useNow(10_000);
+  return (
+    <JobPage job={job} title={title} now={now} stage="heat" main={<BackToHeat job={job} kind="main" />}>
+      <Call
+        sentence="Do not heat this one."
+        reason="The cell is swollen. Away from heat, into the fire-proof bag; follow the maker and local rules."
+        tone="caution"
+      />
+    </JobPage>
+  );
+}
+
+/** Heat model, run and lift of a job for a page that plans: one fixed instant, so that its answers keep still. */
+export function useHeatPage(job: JobState) {
+  const settings = useSettings();
+  const source = useThermal(job.device, job.bond);
+  const { model } = source;
+  const [openedAt] = useState(() => Date.now());
+  const thermal = useMemo(
+    () => (model ? thermalJob(job, settings, model, openedAt) : null),
+    [job, settings, model, openedAt],
+  );
+  const lift = useMemo(
+    () => (thermal ? liftState(job, settings, thermal.path, thermal.arcs, pickInForce(job, settings)) : null),
+    [job, settings, thermal],
+  );
+  return { source, model, openedAt, thermal, lift };
+}
