@@ -424,6 +424,11 @@ it('spot heating goes in cycles: heat shorter than the first time, the cell warm
   expect(r.cycles[2]!.batteryC!).toBeGreaterThan(r.cycles[0]!.batteryC!);
   expect(r.spotMPa).toBeGreaterThan(5);
   expect(() => spotCadence(stack, full, () => false, coarse)).toThrow(/cancelled/);
+  // a ring has no glue in its middle
+  const inside = { kind: 'disc' as const, c: [36, 90] as const, rMm: 8 };
+  expect(() => spotCadence(stack, { ...full, at: [36, 90], piece: inside }, () => true, coarse)).toThrow(
+    /a place with glue under it/,
+  );
   const cold = spotCadence(stack, { ...full, easyC: 400 }, () => true, coarse);
   expect(cold.stoppedBy).not.toBeNull();
 });

@@ -1,4 +1,5 @@
 import { contains } from '../device/shapes';
+import { CoreInputError } from '../errors';
 import type { ThermalStack } from '../device/thermalStack';
 import type { Pt, Shape } from '../device/types';
 import type { AirPath } from './airPath';
@@ -53,6 +54,7 @@ const workLimitS = 240;
  * Spot heating of a piece with small circles: heat until half of the piece's bond is at easyC, take the nozzle away, work
  * until half of it is below workC, and again. A spot is too local for the device's modes, so this is the full model on the
  * check grid with the circle averaged, true radiation. @param onProgress share done; return false to cancel
+ * @throws CoreInputError when there is no glue under the piece
  */
 export function spotCadence(
   stack: ThermalStack,
@@ -73,8 +75,8 @@ export function spotCadence(
   );
   const air: Contact = { conductanceWm2K: p.contact, plateC: () => airC, jet: { hWm2K: p.jet, share: p.share } };
   const at = (c: number, k: number) => solver.at(c, k);
-  const under = bondReadings(grid).filter((r) => contains(input.piece, centers[r.column]!));
-  const piece = under.length ? under : bondReadings(grid, [nearest(centers, input.at, grid.active)]);
+  const piece = bondReadings(grid).filter((r) => contains(input.piece, centers[r.column]!));
+  if (!piece.length) throw new CoreInputError('place', `${input.at.join(', ')} mm`, 'a place with glue under it');
   const middle = () => {
     const all = piece.map((r) => readOff(at, r)).sort((a, b) => a - b);
     return all[Math.floor(all.length / 2)]!;
@@ -143,17 +145,4 @@ export function spotCadence(
     spotMPa: spotStressMPaK.value * spotK,
     stoppedBy,
   };
-}
-
-function nearest(centers: readonly Pt[], at: Pt, active: Uint8Array): number {
-  let best = 0;
-  let least = Infinity;
-  centers.forEach((c, i) => {
-    const d = Math.hypot(c[0] - at[0], c[1] - at[1]);
-    if (active[i] && d < least) {
-      least = d;
-      best = i;
-    }
-  });
-  return best;
 }

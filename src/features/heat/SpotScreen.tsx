@@ -3,7 +3,8 @@ import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 
 import { toThermalStack } from '@/core/device/thermalStack';
-import { contains } from '@/core/device/shapes';
+import { bondPerimeter } from '@/core/device/perimeter';
+import { boxOf, contains } from '@/core/device/shapes';
 import type { Pt, Shape } from '@/core/device/types';
 import type { AirHeater } from '@/core/heat/heater';
 import type { SpotResult } from '@/core/heat/spot';
@@ -67,10 +68,13 @@ function Spot({ job: whole }: { job: JobState }) {
   const piece = many
     ? (drawn.find((p) => tapped && contains({ kind: 'polygon', pts: p.loops[0]! }, tapped)) ?? drawn[0]!)
     : null;
-  const box = job.face.cover.outline;
-  const middle: Pt =
-    box.kind === 'roundRect' ? [(box.min[0] + box.max[0]) / 2, (box.min[1] + box.max[1]) / 2] : (tapped ?? [0, 0]);
-  const at: Pt = piece ? piece.labelAt : (tapped ?? middle);
+  // a ring has no glue in the middle: there the bottom of the ring is where one starts
+  const box = boxOf(job.face.cover.outline);
+  const firstAt: Pt =
+    job.bond.zone === 'fullArea'
+      ? [(box.min[0] + box.max[0]) / 2, (box.min[1] + box.max[1]) / 2]
+      : bondPerimeter(job.device, job.bond).point(0).at;
+  const at: Pt = piece ? piece.labelAt : (tapped ?? firstAt);
   const zone: Shape = piece ? { kind: 'polygon', pts: piece.loops[0]! } : { kind: 'disc', c: at, rMm: 12 };
   const pickMm = useMemo(() => pickInForce(job, settings), [job, settings]);
   const th = useMemo(() => liftThresholds({ ...liftCase(job, settings), pickMm }), [job, settings, pickMm]);
