@@ -11,6 +11,8 @@ export interface Debond {
   meltWidthK?: Sourced;
   kNmm3: Sourced;
   scale: Sourced;
+  /** share of the energy that alcohol takes away in the end, and its time constant, s */
+  soften?: { most: Sourced; tauS: Sourced };
 }
 
 /** Pressure-sensitive joint that is laid anew: thickness, the share it is pressed by, pressure while pressing. */
@@ -35,6 +37,11 @@ export interface Adhesive {
 
 const note = 'tuned to common practice, no measurement behind it';
 
+const soften = (most: number, tauS: number): Debond['soften'] => ({
+  most: judgement(most, 'softening by alcohol, only where it has run'),
+  tauS: judgement(tauS, 'time constant of the softening, s'),
+});
+
 const foam: Debond = {
   g0: judgement(10, note),
   g1: judgement(1500, '90 degree peel of acrylic foam 1-4 N/mm, from memory'),
@@ -42,6 +49,7 @@ const foam: Debond = {
   n: judgement(0.3, note),
   kNmm3: judgement(2, note),
   scale: judgement(1, 'calibrated by the shop from observed jobs'),
+  soften: soften(0.6, 60),
 };
 
 const foamJoint: Joint = {
@@ -50,6 +58,9 @@ const foamJoint: Joint = {
   compressMax: judgement(0.5, 'foam tape is not pressed beyond about half'),
   pressKPa: memory(100, 'pressure-sensitive tape, common data-sheet guidance, about 15 psi'),
 };
+
+const fullNote =
+  'fitted so that 0.65 mm glass slides with a 0.5 mm pick from about 150 °C and the blade works, creeping, from about 80 °C';
 
 const records: Adhesive[] = [
   {
@@ -74,6 +85,7 @@ const records: Adhesive[] = [
       meltWidthK: tuned(12, note),
       kNmm3: judgement(3, note),
       scale: judgement(1, 'calibrated by the shop from observed jobs'),
+      soften: soften(0.5, 120),
     },
     overC: tuned(130, 'tuned to common practice'),
   },
@@ -116,12 +128,12 @@ const records: Adhesive[] = [
     bulkMaterial: 'adhesive',
     debond: {
       ...foam,
-      g1: judgement(4000, note),
-      tgC: memory(-10, 'reactive hot-melt'),
-      n: judgement(0.15, note),
-      meltC: tuned(150, note),
-      meltWidthK: tuned(15, note),
+      g1: tuned(3100, fullNote),
+      tgC: memory(-70, 'soft segments of a polyurethane'),
+      meltC: tuned(152.5, fullNote),
+      meltWidthK: tuned(15, fullNote),
       kNmm3: judgement(10, note),
+      soften: soften(0.2, 300),
     },
     overC: judgement(260, 'fumes above; extraction is asked for from 200 °C, from memory'),
   },

@@ -1,6 +1,6 @@
 import { keepOuts } from '@/core/lift/depth';
 import { gaugePoints } from '@/core/fit/gaugePoints';
-import { cleanArcs } from '@/core/clean/residue';
+import { cleanZones } from '@/core/clean/zones';
 import type { Device } from '@/core/device/types';
 import type { Work } from '@/core/intake/route';
 import type { JobEvent, NewEvent } from '@/model/event';
@@ -141,11 +141,12 @@ export function demoJobs(now: number): JobEvent[][] {
     .at(now - 190 * minute, ...intake({ edges: ['left'], bent: 'no' }), ...done('intake', 'heat', 'lift'))
     .at(
       now - 40 * minute,
-      ...cleanArcs(
+      ...cleanZones(
         tablet,
         tablet.bonds[0]!,
         keepOuts(tablet, tablet.bonds[0]!, new Set(tablet.parts.map((p) => p.id))),
-      ).map((a): NewEvent => ({ type: 'cleaned', index: a.index, done: true })),
+      ).map((z): NewEvent => ({ type: 'cleanZone', on: 'frame', index: z.index, state: 'inspected' })),
+      { type: 'prep', item: 'glanced', done: true },
       { type: 'prep', item: 'crumbsGone', done: true },
       { type: 'prep', item: 'lensesBlown', done: true },
       ...done('clean'),

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 
+import { zoneStates } from '../core/clean/zones';
 import { origins, partExtras, works } from '../core/intake/route';
 import './zodConfig';
 import { deviceSchema } from './device';
@@ -18,6 +19,15 @@ const pathLength = (pts: readonly (readonly [number, number])[]) =>
 /** a place on a face, in the frame of somebody who looks at it */
 const place = z.tuple([mm(-100, 500), mm(-100, 500)]);
 const money = z.number().int().min(0).max(1e9);
+
+const stretch = { fromMm: mm(-5000, 5000), toMm: mm(-5000, 10000) };
+
+const computedCut = {
+  /** low bound of the line there, °C */
+  tC: z.number().min(-40).max(400).optional(),
+  /** expected number of breaks of a cover that is to be saved, as computed at that moment */
+  hazard: mm(0, 100).optional(),
+};
 
 const setC = z.number().min(20).max(400);
 const share = z.number().min(-1).max(2);
@@ -173,6 +183,7 @@ const kinds = {
       'toolsReady',
       'crumbsGone',
       'lensesBlown',
+      'glanced',
       'tagDevice',
       'tagTray',
       'compared',
@@ -181,7 +192,8 @@ const kinds = {
   },
   function: {
     fn: id,
-    phase: z.enum(['before', 'after']),
+    /** open: tested with the device open, before a new cover goes on */
+    phase: z.enum(['before', 'open', 'after']),
     result: z.enum(['ok', 'fail', 'untested', 'absent']),
     why: text.optional(),
   },
@@ -210,13 +222,66 @@ const kinds = {
     gripsInS: z.number().min(0).max(86400).nullable(),
   },
   observed: {
-    what: z.enum(['gaveWay', 'grips', 'calledAway', 'broke', 'switchedOff', 'missedAlarm']),
+    what: z.enum([
+      'gaveWay',
+      'grips',
+      'calledAway',
+      'broke',
+      'switchedOff',
+      'missedAlarm',
+      'cellTouched',
+      'cellSmells',
+      'cellSwells',
+    ]),
     edge: edge.optional(),
+    /** lift at which it gave way or did not, mm */
+    liftMm: mm(0.01, 5).optional(),
     modelC: z.number().optional(),
   },
   /** a thermocouple at the line, read while the heat is on or after it */
   probe: { tempC: z.number().min(-100).max(500), sMm: mm(-100, 5000), from: z.enum(['typed', 'instrument']) },
-  edge: { edge, free: z.boolean() },
+  edge: { edge, free: z.boolean(), ...computedCut },
+  /** a stretch of the bond was cut, or holds again; with what was computed for it at that moment */
+  cut: {
+    ...stretch,
+    free: z.boolean(),
+    ...computedCut,
+  },
+  liftMode: { mode: z.enum(['edges', 'pieces']) },
+  /** a piece of cracked glass is off; its outline is kept, for pieces get other numbers when one breaks again */
+  pieceOff: {
+    offId: id,
+    onFace: id,
+    loops: z.array(z.array(place).min(3).max(2000)).min(1).max(40),
+    areaMm2: mm(0, 1e6),
+  },
+  pieceBack: { offId: id },
+  glassLeft: { markId: id, onFace: id, place },
+  glassGone: { markId: id },
+  cameraRing: { how: z.enum(['leftIn', 'pushedOut']) },
+  clip: { index: z.number().int().min(0).max(100), state: z.enum(['holds', 'open', 'broken']) },
+  writeOff: { why: z.enum(['broke', 'printLayer', 'cost', 'other']), note: text },
+  alcohol: {
+    ml: mm(0.001, 100),
+    use: z.enum(['gap', 'wipe']),
+    stretch: z.object(stretch).optional(),
+    /** what was said to be so when it was given */
+    checks: z.object({ sourcesAway: z.boolean(), ventilated: z.boolean(), masked: z.boolean() }),
+    tC: z.number().min(-40).max(200),
+  },
+  cleanZone: {
+    on: z.enum(['frame', 'cover']),
+    index: z.number().int().min(0).max(200),
+    state: z.enum(zoneStates),
+    tC: z.number().min(-40).max(200).optional(),
+  },
+  /** a lens cover of the set: chosen for this job, off, tapped out, inspected, cleaned, the new one set and pressed */
+  lens: {
+    bondId: id,
+    step: z.enum(['chosen', 'off', 'tapped', 'inspected', 'cleaned', 'set', 'pressed']),
+    done: z.boolean(),
+    newMm: mm(1, 60).optional(),
+  },
   cleaned: { index: z.number().int().min(0).max(100), done: z.boolean() },
   reading: {
     quantity: z.enum(['gapMm', 'stepMm', 'seatMm']),

@@ -80,7 +80,7 @@ export function eventLine(e: JobEvent, units: LineUnits = asStored): string {
     case 'promise':
       return e.promiseAt === null ? 'promise taken back' : `promised ${instant(e.promiseAt)}`;
     case 'prep':
-      return `${{ powerOff: 'power off', trayOut: 'card tray out', toolsReady: 'tools at hand', crumbsGone: 'no crumbs', lensesBlown: 'lenses blown off', tagDevice: 'tag on the device', tagTray: 'tag on the tray', compared: 'old and new compared' }[e.item]}${e.done ? '' : ': no'}`;
+      return `${{ powerOff: 'power off', trayOut: 'card tray out', toolsReady: 'tools at hand', crumbsGone: 'no crumbs', glanced: 'looked over at a glancing angle', lensesBlown: 'lenses blown off', tagDevice: 'tag on the device', tagTray: 'tag on the tray', compared: 'old and new compared' }[e.item]}${e.done ? '' : ': no'}`;
     case 'function':
       return `${e.fn} ${e.phase}: ${e.result}`;
     case 'heatPlan':
@@ -92,9 +92,33 @@ export function eventLine(e: JobEvent, units: LineUnits = asStored): string {
     case 'probe':
       return `probe ${units.c(e.tempC)} (${e.from})`;
     case 'observed':
-      return `${{ gaveWay: 'gave way', grips: 'it grips', calledAway: 'called away', broke: 'the cover broke', switchedOff: 'the heater switched itself off', missedAlarm: 'the alarm was missed' }[e.what]}${e.edge ? ` at the ${e.edge} edge` : ''}${e.modelC === undefined ? '' : `, model ${units.c(e.modelC)}`}`;
+      return `${{ gaveWay: 'gave way', grips: 'it grips', calledAway: 'called away', broke: 'the cover broke', switchedOff: 'the heater switched itself off', missedAlarm: 'the alarm was missed', cellTouched: 'the cell was touched', cellSmells: 'the cell smells', cellSwells: 'the cell swells' }[e.what]}${e.edge ? ` at the ${e.edge} edge` : ''}${e.liftMm === undefined ? '' : ` at ${units.mm(e.liftMm, 2)}`}${e.modelC === undefined ? '' : `, model ${units.c(e.modelC)}`}`;
     case 'edge':
       return `${e.edge} edge ${e.free ? 'free' : 'not free'}`;
+    case 'cut':
+      return `${units.mm(e.toMm - e.fromMm, 0)} of the bond ${e.free ? 'cut' : 'holds again'}${e.tC === undefined ? '' : ` at ${units.c(Math.round(e.tC))} or more`}`;
+    case 'liftMode':
+      return e.mode === 'pieces' ? 'lifted piece by piece' : 'lifted along the edges';
+    case 'pieceOff':
+      return `a piece is off, ${Math.round(e.areaMm2)} mm²`;
+    case 'pieceBack':
+      return 'a piece is not off after all';
+    case 'glassLeft':
+      return `glass left at ${units.mm(e.place[0], 0)} from the left, ${units.mm(e.place[1], 0)} from the top`;
+    case 'glassGone':
+      return 'glass that was left is out';
+    case 'cameraRing':
+      return `camera ring ${e.how === 'leftIn' ? 'left in' : 'pushed out from inside'}`;
+    case 'clip':
+      return `clip ${e.index + 1} ${e.state}`;
+    case 'writeOff':
+      return `cover written off: ${{ broke: 'it broke', printLayer: 'the print layer comes off', cost: 'saving costs more than a new one', other: 'said by hand' }[e.why]}${e.note ? `, ${e.note}` : ''}`;
+    case 'alcohol':
+      return `alcohol ${e.ml} ml ${e.use === 'gap' ? 'into the gap' : 'on a wipe'}`;
+    case 'cleanZone':
+      return `${e.on === 'cover' ? 'cover, ' : ''}zone ${e.index + 1}: ${e.state}`;
+    case 'lens':
+      return `${e.bondId}: ${e.step}${e.done ? '' : ', not'}${e.newMm === undefined ? '' : `, new ${units.mm(e.newMm, 2)}`}`;
     case 'cleaned':
       return `stretch ${e.index + 1} ${e.done ? 'clean' : 'not clean'}`;
     case 'reading':

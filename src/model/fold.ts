@@ -1,6 +1,8 @@
 import { faceView } from '../core/device/faceView';
-import { faceOf } from '../core/device/perimeter';
+import { bondPerimeter, faceOf, type Perimeter } from '../core/device/perimeter';
 import type { Bond, Device, EdgeId, Face, Pt } from '../core/device/types';
+import type { ZoneState } from '../core/clean/zones';
+import { Advance } from '../core/lift/advance';
 import type { FunctionResult } from '../core/functions/riskOrder';
 import type { EventOf, JobEvent, KnownEvent, UseRecord } from './event';
 import { stageIds, type StageId } from './stages';
@@ -16,6 +18,11 @@ export interface HeatSwitchAt {
   /** forecasts recorded with the tap, s after it */
   readyInS: number | null;
   gripsInS: number | null;
+}
+
+export interface LensState {
+  steps: Partial<Record<EventOf<'lens'>['step'], number>>;
+  newMm: number | null;
 }
 
 export type Answer = 'yes' | 'no' | 'unsure';
@@ -51,18 +58,32 @@ export interface JobState {
   untested: Record<string, string>;
   chargePercent: number | null;
   prep: Set<EventOf<'prep'>['item']>;
-  functions: { before: Record<string, FunctionResult>; after: Record<string, FunctionResult> };
+  functions: Record<EventOf<'function'>['phase'], Record<string, FunctionResult>>;
   stages: Record<StageId, 'todo' | 'started' | 'done' | 'skipped'>;
   stage: StageId;
   plan: Pick<EventOf<'heatPlan'>, 'setC' | 'pickMm' | 'preheated' | 'heater' | 'use'> | null;
   heat: HeatSwitchAt[];
   calledAway: boolean;
   probes: EventOf<'probe'>[];
+  /** what has been cut of the ring, and the edges that are free with it */
+  cut: Advance;
   freeEdges: Set<EdgeId>;
+  /** expected breaks of what was cut so far while the cover was to be saved, as computed then */
+  hazard: number;
+  liftMode: EventOf<'liftMode'>['mode'] | null;
+  piecesOff: Map<string, EventOf<'pieceOff'>>;
+  glassLeft: Map<string, Pt>;
+  cameraRing: EventOf<'cameraRing'>['how'] | null;
+  clips: Map<number, 'open' | 'broken'>;
+  writtenOff: EventOf<'writeOff'> | null;
+  alcohol: EventOf<'alcohol'>[];
+  /** lens covers by bond: which step was reached when */
+  lenses: Map<string, LensState>;
   /** a bond has been cut: what was found before stands from here on, for ever */
   opened: boolean;
   broke: boolean;
-  cleaned: Set<number>;
+  /** zones by number: as seen last, and when */
+  zones: Record<'frame' | 'cover', Map<number, { state: ZoneState; at: number; tC: number | null }>>;
   gaps: Record<string, number>;
   steps: Record<string, number>;
   bonded: EventOf<'bonded'> | null;
@@ -137,17 +158,27 @@ export function foldJob(events: readonly JobEvent[]): JobState | null {
     untested: {},
     chargePercent: null,
     prep: new Set(),
-    functions: { before: {}, after: {} },
+    functions: { before: {}, open: {}, after: {} },
     stages: Object.fromEntries(stageIds.map((id) => [id, 'todo'])) as JobState['stages'],
     stage: 'intake',
     plan: null,
     heat: [],
     probes: [],
     calledAway: false,
+    cut: Advance.none(bondPerimeter(device, bond).lengthMm),
     freeEdges: new Set(),
+    hazard: 0,
+    liftMode: null,
+    piecesOff: new Map(),
+    glassLeft: new Map(),
+    cameraRing: null,
+    clips: new Map(),
+    writtenOff: null,
+    alcohol: [],
+    lenses: new Map(),
     opened: false,
     broke: false,
-    cleaned: new Set(),
+    zones: { frame: new Map(), cover: new Map() },
     gaps: {},
     steps: {},
     bonded: null,
@@ -162,7 +193,10 @@ export function foldJob(events: readonly JobEvent[]): JobState | null {
     lastEventId: null,
     log: events,
   };
-  for (const e of effective) apply(s, e);
+  const path = bondPerimeter(device, bond);
+  for (const e of effective) apply(s, e, path);
+  for (const edge of ['bottom', 'left', 'top', 'right'] as const)
+    if (s.cut.isFree(path.edgeSpan(edge))) s.freeEdges.add(edge);
   s.heat.sort((a, b) => a.at - b.at);
   for (const id of notNeeded(s)) if (s.stages[id] === 'todo') s.stages[id] = 'skipped';
   s.stage = stageIds.find((id) => s.stages[id] === 'todo' || s.stages[id] === 'started') ?? 'handover';
@@ -180,10 +214,12 @@ function notNeeded(s: JobState): StageId[] {
   // clips hold without glue
   if (s.bond.zone === 'clips') out.push('heat', 'bond', 'cure');
   if (s.route?.closedBy === 'nothing') out.push('bond', 'cure');
+  // lens covers are compared by size where they come off, and warmed there one by one
+  if (s.face.construction === 'lensInRing' || s.face.construction === 'frameLens') out.push('dryFit');
   return out;
 }
 
-function apply(s: JobState, e: KnownEvent): void {
+function apply(s: JobState, e: KnownEvent, path: Perimeter): void {
   const put = <T>(set: Set<T>, value: T, on: boolean) => void (on ? set.add(value) : set.delete(value));
   switch (e.type) {
     case 'stage':
@@ -275,17 +311,82 @@ function apply(s: JobState, e: KnownEvent): void {
         s.broke = true;
         s.keepCover = false;
       }
+      // a cell that smells or swells counts as swollen from here on: nothing heats it any more
+      if (e.what === 'cellSwells' || e.what === 'cellSmells')
+        s.findings.cellSwollen = { answer: 'yes', edges: [], note: '' };
       break;
     case 'probe':
       s.probes.push(e);
       break;
-    case 'edge':
-      put(s.freeEdges, e.edge, e.free);
-      if (e.free) s.opened = true;
+    case 'edge': {
+      const span = path.edgeSpan(e.edge);
+      s.cut = e.free ? s.cut.cut(span) : s.cut.grip(span);
+      if (e.free) {
+        s.opened = true;
+        if (s.keepCover) s.hazard += e.hazard ?? 0;
+      }
       s.calledAway = false;
       break;
+    }
+    case 'cut':
+      if (e.toMm < e.fromMm) break;
+      s.cut = e.free ? s.cut.cut(e) : s.cut.grip(e);
+      if (e.free) {
+        s.opened = true;
+        if (s.keepCover) s.hazard += e.hazard ?? 0;
+      }
+      s.calledAway = false;
+      break;
+    case 'liftMode':
+      s.liftMode = e.mode;
+      break;
+    case 'pieceOff':
+      if (e.onFace === s.face.id) s.piecesOff.set(e.offId, e);
+      s.opened = true;
+      break;
+    case 'pieceBack':
+      s.piecesOff.delete(e.offId);
+      break;
+    case 'glassLeft':
+      if (e.onFace === s.face.id) s.glassLeft.set(e.markId, e.place);
+      break;
+    case 'glassGone':
+      s.glassLeft.delete(e.markId);
+      break;
+    case 'cameraRing':
+      s.cameraRing = e.how;
+      break;
+    case 'clip':
+      if (e.state === 'holds') s.clips.delete(e.index);
+      else {
+        s.clips.set(e.index, e.state);
+        s.opened = true;
+      }
+      break;
+    case 'writeOff':
+      s.writtenOff = e;
+      s.keepCover = false;
+      if (e.why === 'broke') s.broke = true;
+      break;
+    case 'alcohol':
+      s.alcohol.push(e);
+      break;
+    case 'lens': {
+      const own = s.lenses.get(e.bondId) ?? { steps: {}, newMm: null };
+      if (e.done) own.steps[e.step] = e.at;
+      else delete own.steps[e.step];
+      if (e.newMm !== undefined) own.newMm = e.newMm;
+      s.lenses.set(e.bondId, own);
+      if (e.step === 'off' && e.done) s.opened = true;
+      break;
+    }
+    case 'cleanZone':
+      s.zones[e.on].set(e.index, { state: e.state, at: e.at, tC: e.tC ?? null });
+      break;
     case 'cleaned':
-      put(s.cleaned, e.index, e.done);
+      // as it was noted before zones had states
+      if (e.done) s.zones.frame.set(e.index, { state: 'inspected', at: e.at, tC: null });
+      else s.zones.frame.delete(e.index);
       break;
     case 'reading':
       ({ gapMm: s.gaps, stepMm: s.steps, seatMm: s.seats })[e.quantity][e.point] = e.value;

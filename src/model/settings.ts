@@ -2,6 +2,7 @@ import { z } from 'zod';
 
 import './zodConfig';
 import { defaultDryer, defaultGun, defaultMat, defaultNozzle, defaultPlate, type Heater } from '../core/heat/heater';
+import { defaultRoom } from '../core/alcohol/vapour';
 import { breakLimit } from '../core/lift/verdict';
 import { contactHeaterSchema, heaterSchema } from './heater';
 
@@ -10,6 +11,30 @@ const clip = z.object({
   name: z.string().max(60),
   forceN: z.number().min(0.5).max(200),
   owned: z.number().int().min(0).max(500),
+});
+
+const air = z.object({
+  roomM3: z.number().min(2).max(10000),
+  ach: z.number().min(0).max(100),
+  nearM3: z.number().min(0.005).max(10),
+});
+
+const seen = z.object({
+  id: z.string().min(1).max(80),
+  at: z.number().int().min(0).max(8.64e15),
+  /** job that it was seen on, by its label */
+  job: z.string().max(40),
+  adhesive: z.string().min(1).max(60),
+  gave: z.boolean(),
+  liftMm: z.number().min(0.05).max(2),
+  tC: z.number().min(15).max(260),
+  uK: z.number().min(0.1).max(50),
+  hMm: z.number().min(0.2).max(5),
+  ringMm: z.number().min(0.5).max(30),
+  fullArea: z.boolean(),
+  cover: z.string().min(1).max(60),
+  /** taken out again by somebody; kept, so that it can be put back */
+  out: z.boolean(),
 });
 
 const minor = z.number().int().min(0).max(1e8);
@@ -108,8 +133,13 @@ export const settingsSchema = z.object({
   ratePerH: z.number().min(0).max(1000),
   reworkCost: z.number().min(0).max(10000),
   money: money.default(defaultMoney),
+  /** air of the bench room, for what alcohol does to it */
+  air: air.default(defaultRoom),
+  /** lifts at which adhesives gave way, or did not: what their scale in this shop is made from */
+  seen: z.array(seen).max(500).default([]),
 });
 
+export type Seen = z.infer<typeof seen>;
 export type Settings = z.infer<typeof settingsSchema>;
 
 export const defaultSettings: Settings = {
@@ -133,6 +163,8 @@ export const defaultSettings: Settings = {
   ratePerH: 30,
   reworkCost: 40,
   money: defaultMoney,
+  air: defaultRoom,
+  seen: [],
 };
 
 /** Everything the shop heats with, the plate first. */

@@ -217,10 +217,11 @@ const lens67 = body({
   plateMm: 0.6,
   displayMm: 1.5,
 });
+/** middle of each, radius of its glass and of what the camera sees through it */
 const lensRings = [
-  ['lens1', 18, 18],
-  ['lens2', 18, 39],
-  ['lens3', 34, 28.5],
+  ['lens1', 18, 18, 7.2, 3.4],
+  ['lens2', 18, 39, 7.2, 3.4],
+  ['lens3', 34, 28.5, 5.6, 2.6],
 ] as const;
 
 const o62 = rect(0, 0, 73, 152, 9);
@@ -544,13 +545,13 @@ export const shippedDevices: Device[] = [
         ...coverOfKind('ringGlass', o67, 0.7),
         holes: [...lensRings.map(([id, x, y]) => lens(`${id}Hole`, x, y, 8.4)), flash(35, 45, 2)],
       },
-      ...lensRings.map(([id, x, y], i) => ({
+      ...lensRings.map(([id, x, y, rMm, viewMm], i) => ({
         id,
         name: `lens cover ${i + 1}`,
         leaf: 'body',
         side: 'back' as const,
-        ...coverOfKind('lensInRing', disc(x, y, 7.2), 0.5, 0.1),
-        holes: [lens(`${id}View`, x, y, 3.4)],
+        ...coverOfKind('lensInRing', disc(x, y, rMm), 0.5, 0.1),
+        holes: [lens(`${id}View`, x, y, viewMm)],
       })),
     ],
     bonds: [

@@ -6,6 +6,7 @@ import type { JobState } from '@/model/fold';
 import { stageNames, type StageId } from '@/model/stages';
 import { Txt } from '@/ui/Txt';
 import { useWide } from '@/ui/useWide';
+import { JobStopCard } from './JobStopCard';
 import { LastTap } from './LastTap';
 import { stageHref, type PlanSize } from './StageShell';
 
@@ -32,9 +33,12 @@ export function JobPage(p: JobPageProps) {
       role="banner"
       className={`px-4 pt-3 pb-1 no-print ${wide && p.picture ? '' : 'w-full max-w-[1080px] self-center'}`}
     >
-      <Link href={stageHref(p.job.id, p.stage)} className="font-body text-m text-ink underline py-1">
-        {stageNames[p.stage]}
-      </Link>
+      <View className="flex-row justify-between items-center min-h-[44px]">
+        <Link href={stageHref(p.job.id, p.stage)} className="font-body text-m text-ink underline py-1">
+          {stageNames[p.stage]}
+        </Link>
+        <JobStopCard job={p.job} />
+      </View>
       <Txt strong size="l" level={1}>
         {p.job.label} · {p.title}
       </Txt>

@@ -24,31 +24,6 @@ type Words = { sentence: string; reason: string };
 const words: Partial<Record<Construction, Partial<Record<StageId, Words>>>> = {
   clipped: {
     heat: { sentence: 'No heat for clips.', reason: 'Only a glued patch is warmed, if there is one. Common practice.' },
-    lift: {
-      sentence: 'Start at the charge port or the tray, run the pick round.',
-      reason:
-        'One clip after the other, never two corners at once; mind the reader’s cable. Common practice, not computed.',
-    },
-  },
-  lensInRing: {
-    heat: {
-      sentence: 'Warm the ring gently, every other lens masked.',
-      reason: 'There is no heat model for a lens cover alone, so no time is shown. Never dwell on a lens.',
-    },
-    lift: {
-      sentence: 'Blade under the tape, not through it; pull disc and tape together.',
-      reason: 'Then tap the splinters out, lens down. Common practice, not computed.',
-    },
-  },
-  frameLens: {
-    heat: {
-      sentence: 'Warm the frame gently, every other lens masked.',
-      reason: 'There is no heat model for a lens glass alone, so no time is shown. Never dwell on a lens.',
-    },
-    lift: {
-      sentence: 'Push it out from behind, or pick it out in pieces from the front.',
-      reason: 'From behind only with the camera out of the way. Common practice, not computed.',
-    },
   },
 };
 

@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 
+import type { Box } from '@/core/device/shapes';
 import type { Pt } from '@/core/device/types';
 import type { JobState } from '@/model/fold';
 import { DeviceBody, DeviceLines } from '@/ui/plan/BaseLayer';
@@ -14,10 +15,24 @@ interface PlainPlanProps {
   children?: ReactNode;
   onTap?: (p: Pt) => void;
   onStroke?: (pts: Pt[] | null, done: boolean) => void;
+  onDrag?: (phase: 'start' | 'move' | 'end', p: Pt) => void;
+  readAt?: (p: Pt) => string | null;
+  focus?: Box | undefined;
 }
 
 /** The plan of a job with its body and lines; a stage adds its own layers. */
-export function PlainPlan({ job, size, label, lines, children, onTap, onStroke }: PlainPlanProps) {
+export function PlainPlan({
+  job,
+  size,
+  label,
+  lines,
+  children,
+  onTap,
+  onStroke,
+  onDrag,
+  readAt,
+  focus,
+}: PlainPlanProps) {
   return (
     <Plan
       device={job.device}
@@ -28,6 +43,9 @@ export function PlainPlan({ job, size, label, lines, children, onTap, onStroke }
       lines={lines}
       onTap={onTap}
       onStroke={onStroke}
+      onDrag={onDrag}
+      focus={focus}
+      {...(readAt ? { readAt } : {})}
     >
       <DeviceBody />
       <DeviceLines />

@@ -9,6 +9,7 @@ import { Mark } from '@/ui/Mark';
 import { Txt } from '@/ui/Txt';
 import { dayTime, time } from '@/ui/units';
 import { useWide } from '@/ui/useWide';
+import { JobStopCard } from './JobStopCard';
 import { LastTap } from './LastTap';
 import { keyHelp, useStageKeys } from './keys';
 
@@ -66,7 +67,10 @@ export function StageShell(p: StageShellProps) {
         <View className="w-[230px] border-r border-rule">
           <ScrollView contentContainerClassName="pb-6">
             <View role="banner" className="p-4">
-              <BackLinks />
+              <View className="flex-row justify-between items-center">
+                <BackLinks />
+                <JobStopCard job={p.job} />
+              </View>
               <Txt strong size="l" level={1}>
                 {p.job.label}
               </Txt>
@@ -123,9 +127,12 @@ export function StageShell(p: StageShellProps) {
       <View role="banner" className="px-4 pt-3">
         <View className="flex-row justify-between items-center">
           <BackLinks />
-          <Txt num tone="ink2">
-            {time(p.now)}
-          </Txt>
+          <View className="flex-row gap-3 items-center">
+            <Txt num tone="ink2">
+              {time(p.now)}
+            </Txt>
+            <JobStopCard job={p.job} />
+          </View>
         </View>
         <Txt strong size="l" level={1}>
           {p.job.label} · {p.job.device.name}
@@ -175,7 +182,7 @@ const stateOf = (job: JobState, id: StageId) =>
 /** Ten ticks and the name of the stage; opens into the list. */
 function StageBar({ job, stage }: { job: JobState; stage: StageId }) {
   const [open, setOpen] = useState(false);
-  const next = stageIds[stageIds.indexOf(stage) + 1];
+  const next = stageIds.slice(stageIds.indexOf(stage) + 1).find((id) => job.stages[id] !== 'skipped');
   return (
     <View>
       <Pressable

@@ -45,6 +45,30 @@ function valueText({ sourced: { value, u }, unit }: WhyRow, units: Pick<Settings
   return `${both(number)} ${unit}`.trim();
 }
 
+/** Values with their sources, as the call used them. */
+export function WhyRows({ rows }: { rows: readonly WhyRow[] }) {
+  const settings = useSettings();
+  return (
+    <View className="mt-1">
+      {rows.map((r) => (
+        <View key={r.name} className="py-1 border-b border-rule">
+          <View className="flex-row justify-between gap-2">
+            <Txt size="s" className="flex-1">
+              {r.name}
+            </Txt>
+            <Txt size="s" num>
+              {valueText(r, settings)}
+            </Txt>
+          </View>
+          <Txt size="s" tone="ink2">
+            {kindNames[r.sourced.source.kind]}: {r.sourced.source.note}
+          </Txt>
+        </View>
+      ))}
+    </View>
+  );
+}
+
 interface WhyProps {
   job: JobState;
   /** name of the call in the log */
@@ -58,7 +82,6 @@ interface WhyProps {
 /** What the call was made from, and the way to overrule it: with a reason that goes into the log. */
 export function Why({ job, call, rows, notes = [], inputs, computed }: WhyProps) {
   const { log } = useActions(job);
-  const settings = useSettings();
   const [chosen, setChosen] = useState('');
   const [because, setBecause] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
@@ -91,21 +114,7 @@ export function Why({ job, call, rows, notes = [], inputs, computed }: WhyProps)
           {n}
         </Txt>
       ))}
-      {rows.map((r) => (
-        <View key={r.name} className="py-1 border-b border-rule">
-          <View className="flex-row justify-between gap-2">
-            <Txt size="s" className="flex-1">
-              {r.name}
-            </Txt>
-            <Txt size="s" num>
-              {valueText(r, settings)}
-            </Txt>
-          </View>
-          <Txt size="s" tone="ink2">
-            {kindNames[r.sourced.source.kind]}: {r.sourced.source.note}
-          </Txt>
-        </View>
-      ))}
+      <WhyRows rows={rows} />
       <Txt strong className="mt-3 mb-1">
         Do it another way
       </Txt>

@@ -31,11 +31,14 @@ export function crackKeepOuts(device: Device, bond: JobState['bond']): CrackKeep
   }));
 }
 
-export const crackQuestion = (job: Pick<JobState, 'device' | 'bond' | 'face' | 'cracks'>): CrackQuestion => ({
+type CrackJob = Pick<JobState, 'device' | 'bond' | 'face' | 'cracks' | 'piecesOff'>;
+
+export const crackQuestion = (job: CrackJob): CrackQuestion => ({
   outline: job.face.cover.outline,
   holes: job.face.holes.map((h) => ({ shape: h.shape, role: h.role })),
   cracks: [...job.cracks.values()],
   keepOuts: crackKeepOuts(job.device, job.bond),
+  off: [...job.piecesOff.values()].map((p) => p.loops),
 });
 
 interface LiveMap {
@@ -49,9 +52,12 @@ interface LiveMap {
  * finger that draws goes before the picture of hundreds of pieces.
  */
 export function useCrackMap(job: JobState): LiveMap {
-  const { device, bond, face, cracks } = job;
+  const { device, bond, face, cracks, piecesOff } = job;
   const [answer, setAnswer] = useState<CrackAnswer | null>(null);
-  const question = useMemo(() => crackQuestion({ device, bond, face, cracks }), [device, bond, face, cracks]);
+  const question = useMemo(
+    () => crackQuestion({ device, bond, face, cracks, piecesOff }),
+    [device, bond, face, cracks, piecesOff],
+  );
   const current = useRef(question);
   useEffect(() => {
     current.current = question;
@@ -76,18 +82,17 @@ export function useCrackMap(job: JobState): LiveMap {
 
 export type Found = Exclude<CrackAnswer, { problem: string }>;
 
-/** The pieces as the plan draws them, in their order. */
-export const piecesDrawn = (found: Found): PieceDrawn[] =>
-  found.steps.map((s, i) => {
-    const p = found.map.pieces[s.pieceId]!;
-    return {
-      loops: [p.outer, ...p.islands],
-      labelAt: p.labelAt,
-      areaMm2: p.areaMm2,
-      order: i + 1,
-      state: i === 0 && found.steps.length > 1 ? 'next' : 'todo',
-    };
-  });
+/** The pieces as the plan draws them in their order, then those that are off. */
+export const piecesDrawn = (found: Found): PieceDrawn[] => {
+  const draw = (id: number, order: number, state: PieceDrawn['state']): PieceDrawn => {
+    const p = found.map.pieces[id]!;
+    return { loops: [p.outer, ...p.islands], labelAt: p.labelAt, areaMm2: p.areaMm2, order, state };
+  };
+  return [
+    ...found.steps.map((s, i) => draw(s.pieceId, i + 1, i === 0 && found.map.pieces.length > 1 ? 'next' : 'todo')),
+    ...found.off.map((id) => draw(id, 0, 'done')),
+  ];
+};
 
 /** Why this piece now, in the words of the bench. */
 export function pieceReasons(s: PieceStep, units: Pick<Settings, 'temperature' | 'length'>): string {

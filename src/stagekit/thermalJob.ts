@@ -1,18 +1,19 @@
-import { adhesiveRecord } from '@/core/adhesives';
 import { bondPerimeter, coverOf, describePlace, type Perimeter } from '@/core/device/perimeter';
 import type { Device, EdgeId } from '@/core/device/types';
 import { firstTrue } from '@/core/heat/forecast';
 import type { ReducedModel } from '@/core/heat/reduced';
 import type { Heater } from '@/core/heat/heater';
 import { arcCells, HeatRun, type ArcCells, type HeatSwitch, type HeatUse } from '@/core/heat/run';
+import type { Advance } from '@/core/lift/advance';
 import { keepOuts } from '@/core/lift/depth';
 import { edgeOrder, type EdgeStep } from '@/core/lift/order';
 import { chipFlawUm, coverStrengths } from '@/core/lift/strength';
-import { defaultPickMm, liftThresholds, picksMm, upperC, type LiftCase } from '@/core/lift/verdict';
+import { defaultPickMm, liftThresholds, picksFor, upperC, type LiftCase } from '@/core/lift/verdict';
 import type { JobState } from '@/model/fold';
 import type { UseRecord } from '@/model/event';
 import { heaterOf, type Settings } from '@/model/settings';
 import { heatSwitches, heatUse } from './heating';
+import { shopAdhesive } from './shopAdhesive';
 
 export const everyPart = (d: Device): ReadonlySet<string> => new Set(d.parts.map((p) => p.id));
 
@@ -35,7 +36,7 @@ export function liftCase(job: JobState, settings: Settings): Omit<LiftCase, 'pic
   return {
     cover: coverStrengths[cover.strength] ?? coverStrengths.glassPlain!,
     hMm: cover.hMm,
-    adhesive: adhesiveRecord(job.bond.adhesive),
+    adhesive: shopAdhesive(settings, job.bond.adhesive),
     ringMm: job.bond.widthMm,
     fullArea: job.bond.zone === 'fullArea',
     perimeterMm: bondPerimeter(job.device, job.bond).lengthMm,
@@ -114,7 +115,7 @@ export interface LiftState {
 export function pickInForce(job: JobState, settings: Settings): number {
   if (job.plan) return job.plan.pickMm;
   const opens = (pickMm: number) => liftThresholds({ ...liftCase(job, settings), pickMm }).easyC !== null;
-  return [defaultPickMm, ...picksMm].find(opens) ?? defaultPickMm;
+  return [defaultPickMm, ...picksFor(job.bond.zone === 'fullArea')].find(opens) ?? defaultPickMm;
 }
 
 const thresholds = new Map<string, { easyC: number | null; workC: number | null }>();
@@ -129,9 +130,16 @@ export function liftState(
 ): LiftState {
   const pick = pickMm ?? job.plan?.pickMm ?? defaultPickMm;
   const lift: LiftCase = { ...liftCase(job, settings), pickMm: pick };
-  const key = [job.device.id, job.device.version, job.bond.id, lift.flawUm, lift.keepCover, lift.breakLimit, pick].join(
-    '|',
-  );
+  const key = [
+    job.device.id,
+    job.device.version,
+    job.bond.id,
+    lift.flawUm,
+    lift.keepCover,
+    lift.breakLimit,
+    lift.adhesive.debond.scale.value,
+    pick,
+  ].join('|');
   let th = thresholds.get(key);
   if (!th) {
     th = liftThresholds(lift);
@@ -140,6 +148,10 @@ export function liftState(
   const outs = keepOuts(job.device, job.bond, everyPart(job.device));
   const steps = edgeOrder(job.device, job.bond, outs);
   const left = steps.filter((s) => !job.freeEdges.has(s.edge));
+  const held = (i: number) => {
+    const a = arcs[i]!;
+    return job.cut.freeWithin({ fromMm: a.fromMm, toMm: a.toMm }) < (a.toMm - a.fromMm) / 2;
+  };
   return {
     pickMm: pick,
     case: lift,
@@ -147,19 +159,21 @@ export function liftState(
     workC: th.workC,
     upperC: upperC(lift),
     steps,
-    order: left.flatMap((s, i) => orderWithin(s, i === 0 && steps[0] === s, path, arcs)),
+    order: left.flatMap((s) => orderWithin(s, job.cut, path, arcs).filter(held)),
     nextEdge: left[0]?.edge ?? null,
   };
 }
 
-/** Arcs whose middle lies on an edge: from its middle outward on the first edge, along it on later ones. */
-function orderWithin(step: EdgeStep, first: boolean, path: Perimeter, arcs: readonly ArcCells[]): number[] {
-  const mid = (step.fromMm + step.toMm) / 2;
+/** Arcs whose middle lies on an edge: on from what is cut already, else from the middle of the edge outward. */
+function orderWithin(step: EdgeStep, cut: Advance, path: Perimeter, arcs: readonly ArcCells[]): number[] {
   const own = arcs
     .map((a, i) => ({ i, s: (a.fromMm + a.toMm) / 2 }))
     .map(({ i, s }) => ({ i, s: s > step.toMm ? s - path.lengthMm : s }))
     .filter(({ s }) => s >= step.fromMm && s < step.toMm);
-  own.sort((a, b) => (first ? Math.abs(a.s - mid) - Math.abs(b.s - mid) : a.s - b.s));
+  const near = 6;
+  const openAt = (s: number) => cut.freeWithin({ fromMm: s - near, toMm: s + near }) > near / 2;
+  const from = openAt(step.fromMm) ? step.fromMm : openAt(step.toMm) ? step.toMm : (step.fromMm + step.toMm) / 2;
+  own.sort((a, b) => Math.abs(a.s - from) - Math.abs(b.s - from));
   return own.map((o) => o.i);
 }
 

@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 
-import { picksMm } from '@/core/lift/verdict';
+import { picksFor } from '@/core/lift/verdict';
 import type { PicksInput } from '@/core/lift/picks';
 import { onPlate, type JobState } from '@/model/fold';
 import type { Settings } from '@/model/settings';
@@ -34,7 +34,7 @@ export function usePicks(
           perimeterMm: thermal.path.lengthMm,
           order: lift.order,
           lift: liftCase(job, settings),
-          picksMm,
+          picksMm: picksFor(job.bond.zone === 'fullArea'),
           batteryMarks: batteryMarks(job.device),
           stopC: partStopC(job.device),
         }

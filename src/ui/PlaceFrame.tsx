@@ -2,6 +2,7 @@ import { Link, usePathname, type Href } from 'expo-router';
 import type { ReactNode } from 'react';
 import { ScrollView, View } from 'react-native';
 
+import { StopCard } from './StopCard';
 import { Txt } from './Txt';
 import { time } from './units';
 import { useNow } from './useNow';
@@ -30,7 +31,7 @@ export function PlaceFrame({
   return (
     <View className="flex-1 bg-paper">
       <View role="banner" className="px-4 pt-3 w-full max-w-[1080px] self-center">
-        <View role="navigation" aria-label="Places" className="flex-row gap-4 min-h-[32px]">
+        <View role="navigation" aria-label="Places" className="flex-row gap-4 min-h-[44px] items-center">
           {places.map((p) => (
             <Link
               key={p.name}
@@ -45,6 +46,7 @@ export function PlaceFrame({
           <Txt num tone="ink2">
             {time(now)}
           </Txt>
+          <StopCard />
         </View>
         <Txt strong size="l" level={1}>
           {title}

@@ -26,3 +26,7 @@ export function fractureEnergyJm2(d: Debond, tC: number, vMmS: number): number {
   }
   return g * d.scale.value;
 }
+
+/** What alcohol that has been in the bond for a time leaves of its energy: 1 - smax (1 - e^(-t/τ)). Judgement. */
+export const softened = (d: Debond, soakS: number): number =>
+  d.soften && soakS > 0 ? 1 - d.soften.most.value * (1 - Math.exp(-soakS / d.soften.tauS.value)) : 1;

@@ -34,6 +34,14 @@ export const coverStrengths: Record<string, CoverStrength> = {
     maxC: judgement(120, 'cover kept below'),
     sf: judgement(2, 'safety factor'),
   },
+  ceramic: {
+    eGPa: published(210, `zirconia, ${handbook}`),
+    nu: published(0.31, handbook),
+    kIcMPaSqrtM: published(5, handbook),
+    flawUm: judgement(50, 'edge flaw of a ground ceramic edge'),
+    maxC: judgement(120, 'cover kept below'),
+    sf: judgement(2, 'safety factor'),
+  },
   plastic: {
     eGPa: published(2.4, handbook),
     nu: published(0.37, handbook),
@@ -86,5 +94,9 @@ export function residualLayerMPa(csMPa: number, dolUm: number, hMm: number, flaw
  * from memory; Weibull published). Looks optimistic: no twisting, no hidden chips.
  */
 export function breakChance(stressMPa: number, charMPa: number, lengthMm: number, m = 6): number {
-  return 1 - Math.exp(-Math.LN2 * (lengthMm / 40) * (stressMPa / charMPa) ** m);
+  return 1 - Math.exp(-breakHazard(stressMPa, charMPa, lengthMm, m));
 }
+
+/** The same as an expected number of breaks: hazards of stretches add up, chances do not. */
+export const breakHazard = (stressMPa: number, charMPa: number, lengthMm: number, m = 6): number =>
+  charMPa > 0 ? Math.LN2 * (lengthMm / 40) * (stressMPa / charMPa) ** m : Infinity;

@@ -6,6 +6,10 @@ import { openStraight } from './straightOpening';
 import { breakChance, coverStrengthMPa, type CoverStrength } from './strength';
 
 export const picksMm = [0.3, 0.4, 0.5, 0.8] as const;
+/** Into a bond of a tenth of a millimetre over the whole area only a blade goes: no thicker than this (judgement). */
+export const thickestBladeMm = 0.5;
+export const picksFor = (fullArea: boolean): readonly number[] =>
+  fullArea ? picksMm.filter((p) => p <= thickestBladeMm) : picksMm;
 export const defaultPickMm = 0.5;
 
 /** Speed of a pick that goes, and of one that only works slowly, mm/s. */
@@ -67,21 +71,114 @@ export function wedgeState(c: LiftCase, tC: number, vMmS: number): WedgeState {
   };
 }
 
-/** Upper temperature of the lift: cover and adhesive; what is inside is judged apart. */
-export const upperC = (c: LiftCase) => Math.min(c.cover.maxC.value, c.adhesive.overC.value);
+/**
+ * Upper temperature of the lift: cover and adhesive; what is inside is judged apart. Glass that is written off has no limit
+ * of its own; plastic has, it melts onto what lies under it.
+ */
+export const upperC = (c: LiftCase) =>
+  c.keepCover || c.cover.yieldMPa ? Math.min(c.cover.maxC.value, c.adhesive.overC.value) : c.adhesive.overC.value;
+
+/** Lowest whole degree from `fromC` on at which this pick goes at this speed; null: none that is allowed. */
+function lowestC(c: LiftCase, vMmS: number, fromC = 15): number | null {
+  for (let t = Math.ceil(fromC); t <= upperC(c); t++) if (wedgeState(c, t, vMmS).ok) return t;
+  return null;
+}
 
 /**
  * easyC: lowest whole degree where the wedge goes at cutting speed; workC: the same at a tenth of it. Null when no
  * allowed temperature does it with this pick. One law 1.
  */
 export function liftThresholds(c: LiftCase): { easyC: number | null; workC: number | null } {
-  const lowest = (v: number) => {
-    for (let t = 15; t <= upperC(c); t++) if (wedgeState(c, t, v).ok) return t;
-    return null;
-  };
-  const easyC = lowest(cutSpeed.value);
-  const workC = lowest(cutSpeed.value * slowShare);
+  const easyC = lowestC(c, cutSpeed.value);
+  const workC = lowestC(c, cutSpeed.value * slowShare);
   return { easyC, workC: workC === null ? easyC : easyC === null ? workC : Math.min(workC, easyC) };
+}
+
+export const creepAboveK = judgement(15, 'a piece of a full bond is heated this far above where the blade creeps, K');
+
+/**
+ * What a piece is heated to before it is worked: where it goes easily, or, on a full bond that nobody can heat that far with
+ * parts in it, a margin above where the blade creeps.
+ */
+export function pieceTargetC(fullArea: boolean, th: { easyC: number | null; workC: number | null }): number | null {
+  if (!fullArea || th.workC === null) return th.easyC;
+  return Math.min(th.easyC ?? Infinity, th.workC + creepAboveK.value);
+}
+
+export interface WedgeVerdict extends WedgeState {
+  verdict: 'coolDown' | 'go' | 'slow' | 'reheat' | 'thinner' | 'thicker' | 'stop';
+  /** temperature and pick at which it goes; null when nothing allowed does */
+  goC: number | null;
+  goPickMm: number | null;
+}
+
+/**
+ * What to do at one place now. In this order: too hot; go; slowly; reheat with this pick; another pick, the nearest
+ * thinner one first, then the nearest thicker one; stop.
+ */
+export function wedgeVerdict(
+  c: LiftCase,
+  tC: number,
+  picks: readonly number[] = picksFor(c.fullArea),
+  vMmS = cutSpeed.value,
+): WedgeVerdict {
+  const state = wedgeState(c, tC, vMmS);
+  const answer = (verdict: WedgeVerdict['verdict'], goC: number | null, goPickMm: number | null): WedgeVerdict => ({
+    ...state,
+    verdict,
+    goC,
+    goPickMm,
+  });
+  if (tC > upperC(c)) return answer('coolDown', null, null);
+  if (state.ok) return answer('go', tC, c.pickMm);
+  if (wedgeState(c, tC, vMmS * slowShare).ok) return answer('slow', tC, c.pickMm);
+  const again = lowestC(c, vMmS, tC);
+  if (again !== null) return answer('reheat', again, c.pickMm);
+  const thinner = picks.filter((p) => p < c.pickMm).sort((a, b) => b - a);
+  const thicker = picks.filter((p) => p > c.pickMm).sort((a, b) => a - b);
+  for (const pickMm of [...thinner, ...thicker]) {
+    const goC = lowestC({ ...c, pickMm }, vMmS, tC);
+    if (goC !== null) return answer(pickMm < c.pickMm ? 'thinner' : 'thicker', goC, pickMm);
+  }
+  return answer('stop', null, null);
+}
+
+export const thickestWedgeMm = 3;
+/** Length of edge that is bent while a wedge goes in, mm (judgement). */
+const entryMm = 20;
+
+/** Does a wedge of this height hold here, at this speed: while it goes in, and while it is moved on? */
+function wedgeHolds(c: LiftCase, tC: number, vMmS: number): boolean {
+  const { charMPa, designMPa } = coverStrengthMPa(c.cover, c.hMm, c.flawUm);
+  const { opening } = wedgeState(c, tC, vMmS);
+  // on its way in it passes the lift at which the bond begins to give; where it never gives, its own stress stays
+  const entry = opening.aheadMm > 0 ? Math.max(opening.onsetMPa, opening.stressMPa) : opening.stressMPa;
+  return (
+    Math.max(entry, opening.stressMPa) <= designMPa &&
+    breakChance(entry, charMPa, entryMm) < c.breakLimit &&
+    breakChance(opening.stressMPa, charMPa, c.perimeterMm) < c.breakLimit
+  );
+}
+
+export interface SafeWedge {
+  /** the pick in hand holds */
+  pickHolds: boolean;
+  /** up to where it holds without a gap, 3 mm at most; where the pick does not, the highest under it; 0: none */
+  highestMm: number;
+}
+
+/**
+ * Highest wedge that this place bears now at this speed: stress within the design strength and the chance of breaking under
+ * the shop's limit, on the way in and all round. Where the bond follows, the stress does not grow with the wedge; where it
+ * does not, the cover bends in front of it. Looked at in steps of 0.05 mm to 3 mm.
+ */
+export function safeWedge(c: LiftCase, tC: number, vMmS = cutSpeed.value): SafeWedge {
+  const holds = (step: number) => wedgeHolds({ ...c, pickMm: step / 20 }, tC, vMmS);
+  const pickHolds = wedgeHolds(c, tC, vMmS);
+  let step = pickHolds ? Math.floor(c.pickMm * 20) : Math.ceil(c.pickMm * 20) - 1;
+  if (pickHolds) while (step < thickestWedgeMm * 20 && holds(step + 1)) step++;
+  else while (step > 0 && !holds(step)) step--;
+  return { pickHolds, highestMm: pickHolds ? Math.max(c.pickMm, step / 20) : step / 20 };
 }
 
 export type ArcVerdict = 'go' | 'slow' | 'reheat' | 'stop';

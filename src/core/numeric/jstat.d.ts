@@ -6,6 +6,7 @@ declare module 'jstat' {
   interface Distribution2 {
     inv(p: number, a: number, b: number): number;
     cdf(x: number, a: number, b: number): number;
+    pdf(x: number, a: number, b: number): number;
   }
   export const jStat: { studentt: Distribution1; normal: Distribution2; beta: Distribution2 };
 }

@@ -70,7 +70,7 @@ function itemOf(job: JobState, settings: Settings, now: number): BenchItem {
         ...base,
         state: 'hands',
         title: `Lift ${job.label} before it grips`,
-        line: `${4 - job.freeEdges.size} edges to go`,
+        line: liftLeft(job),
         dueAt: grips,
         rank: 0,
       };
@@ -78,7 +78,7 @@ function itemOf(job: JobState, settings: Settings, now: number): BenchItem {
       ...base,
       state: 'hands',
       title: `${job.label} has gripped: reheat`,
-      line: `${4 - job.freeEdges.size} edges to go`,
+      line: liftLeft(job),
       dueAt: null,
       rank: 4,
     };
@@ -122,4 +122,13 @@ function waitsFor(job: JobState): string {
     return job.chargePercent === null ? 'questions at intake are open' : 'intake is not finished';
   if (job.stage === 'heat') return 'for a free plate and hands';
   return 'for hands';
+}
+
+/** What is left of a lift, in the words of how this cover comes off. */
+function liftLeft(job: JobState): string {
+  if (job.lenses.size)
+    return `${[...job.lenses.values()].filter((l) => l.steps.off !== undefined).length} lens covers off`;
+  if (job.piecesOff.size || job.liftMode === 'pieces' || job.bond.zone === 'fullArea')
+    return `${job.piecesOff.size} pieces off`;
+  return `${4 - job.freeEdges.size} edges to go`;
 }

@@ -19,6 +19,7 @@ import { Readings } from '@/ui/Readings';
 import { Txt } from '@/ui/Txt';
 import { length, lengthNumber } from '@/ui/units';
 import { useNow } from '@/ui/useNow';
+import { LensBond } from './LensBond';
 
 const caution =
   'Sharp blade and glass edges: gloves, cut away from the hand. Cameras and microphones stay clear of adhesive.';
@@ -43,7 +44,13 @@ const cornerNames: Record<string, string> = {
   bottomLeft: 'lower left corner',
 };
 
+const isLens = (job: JobState) => ['lensInRing', 'frameLens'].includes(job.face.construction);
+
 export function BondStage({ job }: { job: JobState }) {
+  return isLens(job) ? <LensBond job={job} /> : <RingBond job={job} />;
+}
+
+function RingBond({ job }: { job: JobState }) {
   const settings = useSettings();
   const units = settings;
   const now = useNow(10_000);
@@ -57,7 +64,9 @@ export function BondStage({ job }: { job: JobState }) {
     0,
   );
   const rollMm = Math.max(0, settings.tape.rollMm - used);
-  const ringUsed = jobs.filter((j) => j.bonded?.adhesive === 'precutRing' && j.device.id === job.device.id).length;
+  const ringUsed = jobs.filter(
+    (j) => j.bonded?.adhesive === 'precutRing' && j.device.id === job.device.id && !isLens(j),
+  ).length;
   const rings = Math.max(0, (settings.ringsInStock[job.device.id] ?? 0) - ringUsed);
   const widthMm = Math.min(settings.tape.widthMm, job.bond.widthMm);
   const plan = useMemo(

@@ -3,7 +3,7 @@ import { Pressable, ScrollView, View } from 'react-native';
 
 import type { Heater } from '@/core/heat/heater';
 import type { EdgeStep } from '@/core/lift/order';
-import { picksMm } from '@/core/lift/verdict';
+import { picksFor } from '@/core/lift/verdict';
 import type { JobState } from '@/model/fold';
 import { heaterOf, heatersOf, type Settings } from '@/model/settings';
 import { heaterWords } from '@/stagekit/heaterWords';
@@ -38,7 +38,12 @@ export function HeatControls({ job, settings, plan, step, ringMm, onChange }: He
         onChange={(h) => onChange(withHeater(plan, h, job, step, ringMm))}
       />
       <Setpoint heater={heater} setC={plan.setC} units={settings} onChange={(setC) => put({ setC })} />
-      <PickRow units={settings} value={plan.pickMm} onChange={(pickMm) => put({ pickMm })} />
+      <PickRow
+        picks={picksFor(job.bond.zone === 'fullArea')}
+        units={settings}
+        value={plan.pickMm}
+        onChange={(pickMm) => put({ pickMm })}
+      />
       {heater.kind === 'air' ? (
         <Choice
           label="Nozzle"
@@ -183,17 +188,19 @@ function Setpoint({ heater, setC, units, onChange }: SetpointProps) {
 
 function PickRow({
   units,
+  picks,
   value,
   onChange,
 }: {
   units: Pick<Settings, 'temperature' | 'length'>;
+  picks: readonly number[];
   value: number;
   onChange: (mm: number) => void;
 }) {
   return (
     <View role="radiogroup" aria-label="Pick thickness" className="flex-row items-center gap-2 mb-2">
       <Txt strong>Pick</Txt>
-      {picksMm.map((mm) => (
+      {picks.map((mm) => (
         <Pressable
           key={mm}
           role="radio"

@@ -44,6 +44,7 @@ import { HeatChart } from './LazyHeatChart';
 import { Links, Progress } from './HeatParts';
 import { isSwollen, missingBeforeHeat } from './heatPage';
 import { HeatPicture } from './HeatPicture';
+import { LensHeatStage } from './LensHeatStage';
 import { SpotScreen } from './SpotScreen';
 import { LiveProbe, probeNow } from './LiveProbe';
 import { PicksTable } from './PicksTable';
@@ -62,6 +63,7 @@ const caution =
 export function HeatStage({ job }: { job: JobState }) {
   const goOn = useGoOn(job, 'heat');
   const here = useMemo(() => presentJob(job), [job]);
+  if (['lensInRing', 'frameLens'].includes(job.face.construction)) return <LensHeatStage job={job} />;
   // a spot has its own clock and its own model
   if (onPlate(job)?.use?.path?.kind === 'spot') return <SpotScreen job={job} />;
   if (heatModelled(job.device, job.bond)) return <HeatBench job={here} />;

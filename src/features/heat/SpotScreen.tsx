@@ -23,7 +23,7 @@ import { batteryMarks, everyPart, liftCase, partStopC, pickInForce } from '@/sta
 import { useLongRun } from '@/stagekit/useLongRun';
 import { rowOf, Why } from '@/stagekit/Why';
 import { useSettings } from '@/store/shop';
-import { liftThresholds } from '@/core/lift/verdict';
+import { creepAboveK, liftThresholds, pieceTargetC } from '@/core/lift/verdict';
 import { Flash, useAlarm, useAwake } from '@/ui/alarm';
 import { Button } from '@/ui/Button';
 import { Call } from '@/ui/Call';
@@ -55,7 +55,7 @@ function Spot({ job: whole }: { job: JobState }) {
   const { log, decide } = useActions(job);
   const { answer } = useCrackMap(job);
   const found = answer && !('problem' in answer) ? answer : null;
-  const drawn = useMemo(() => (found ? piecesDrawn(found) : []), [found]);
+  const drawn = useMemo(() => (found ? piecesDrawn(found).filter((p) => p.state !== 'done') : []), [found]);
   const airs = heatersOf(settings).filter((h): h is AirHeater => h.kind === 'air');
   const [heaterId, setHeaterId] = useState(airs.find((h) => h.id === 'nozzle')?.id ?? airs[0]?.id ?? '');
   const heater = airs.find((h) => h.id === heaterId);
@@ -78,11 +78,12 @@ function Spot({ job: whole }: { job: JobState }) {
   const zone: Shape = piece ? { kind: 'polygon', pts: piece.loops[0]! } : { kind: 'disc', c: at, rMm: 12 };
   const pickMm = useMemo(() => pickInForce(job, settings), [job, settings]);
   const th = useMemo(() => liftThresholds({ ...liftCase(job, settings), pickMm }), [job, settings, pickMm]);
+  const targetC = pieceTargetC(job.bond.zone === 'fullArea', th);
   const run = useLongRun<SpotResult>();
   const ambientC = job.ambientC ?? settings.roomC;
   const start = () => {
-    if (!heater || th.easyC === null || th.workC === null) return;
-    const { easyC, workC } = th;
+    const { workC } = th;
+    if (!heater || targetC === null || workC === null) return;
     void run.start((tell) =>
       spotInWorker(
         toThermalStack(job.device, job.bond, everyPart(job.device)),
@@ -94,7 +95,7 @@ function Spot({ job: whole }: { job: JobState }) {
           radiusMm,
           masks: heatUse(job.device, job.bond, { masked: true }).masks ?? [],
           piece: zone,
-          easyC,
+          easyC: targetC,
           workC,
           cycles,
           stopC: { battery: batteryMarks(job.device).stopC, ...partStopC(job.device) },
@@ -182,13 +183,15 @@ function Spot({ job: whole }: { job: JobState }) {
               kind="main"
               label={`Compute ${name}`}
               onPress={start}
-              disabled={!heater || th.easyC === null || run.share !== null}
+              disabled={!heater || targetC === null || run.share !== null}
             />
           )
         }
       >
         <View className="mt-2">
-          <Call {...(live ?? spotCall({ result: r, name, pickMm, easyC: th.easyC, workC: th.workC, units }))} />
+          <Call
+            {...(live ?? spotCall({ result: r, name, pickMm, easyC: th.easyC, targetC, workC: th.workC, units }))}
+          />
         </View>
         <LongRunLine name={`Heat and work on ${name}`} share={run.share} problem={run.problem} onCancel={run.cancel} />
         {r ? (
@@ -257,6 +260,7 @@ function Spot({ job: whole }: { job: JobState }) {
           ]}
           rows={[
             rowOf('Stress beside a hot spot', spotStressMPaK, 'MPa/K'),
+            ...(job.bond.zone === 'fullArea' ? [rowOf('Above where the blade creeps', creepAboveK, 'K')] : []),
             ...(heater ? [rowOf('Air jet over the correlation', heater.hScale, '×')] : []),
           ]}
         />

@@ -284,7 +284,7 @@ describe('spot heat', () => {
       stoppedBy: null,
     };
     const say = (x: Parameters<typeof spotCall>[0]['result'], easyC: number | null = 60) =>
-      spotCall({ result: x, name: 'piece 3', pickMm: 0.8, easyC, workC: 45, units: settingsNow() });
+      spotCall({ result: x, name: 'piece 3', pickMm: 0.8, easyC, targetC: easyC, workC: 45, units: settingsNow() });
     expect(say(r).sentence).toBe('Heat piece 3 for 0:12, work 0:06.');
     expect(say({ ...r, stoppedBy: 'battery' }).reason).toBe(
       'After 1 cycle the cell passes its stop mark: let it rest then.',

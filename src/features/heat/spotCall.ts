@@ -8,6 +8,8 @@ interface SpotCallInput {
   name: string;
   pickMm: number;
   easyC: number | null;
+  /** what it is heated to; below `easyC` the blade creeps */
+  targetC: number | null;
   workC: number | null;
   units: Pick<Settings, 'temperature' | 'length'>;
 }
@@ -15,12 +17,12 @@ interface SpotCallInput {
 const parts = { battery: 'cell', camera: 'camera', display: 'display' } as const;
 
 /** How long to heat a piece, how long it can be worked, and what ends the cycles. */
-export function spotCall({ result: r, name, pickMm, easyC, workC, units }: SpotCallInput): {
+export function spotCall({ result: r, name, pickMm, easyC, targetC, workC, units }: SpotCallInput): {
   sentence: string;
   reason: string;
   tone: 'ink' | 'caution';
 } {
-  if (easyC === null || workC === null)
+  if (targetC === null || workC === null)
     return {
       sentence: 'No heat opens this with the pick in force.',
       reason: 'Take a thicker pick on the Heat stage.',
@@ -29,7 +31,10 @@ export function spotCall({ result: r, name, pickMm, easyC, workC, units }: SpotC
   if (!r)
     return {
       sentence: `Heat on ${name} alone.`,
-      reason: `With a ${length(pickMm, units)} pick easy from ${temp(easyC, units)}, works from ${temp(workC, units)}. The full model runs for some seconds.`,
+      reason:
+        easyC !== null && easyC <= targetC
+          ? `With a ${length(pickMm, units)} pick easy from ${temp(easyC, units)}, works from ${temp(workC, units)}. The full model runs for some seconds.`
+          : `To ${temp(targetC, units)}: the blade creeps from ${temp(workC, units)}${easyC === null ? '' : `, glass slides only from ${temp(easyC, units)}`}. The full model runs for some seconds.`,
       tone: 'ink',
     };
   const first = r.cycles[0];
@@ -38,7 +43,7 @@ export function spotCall({ result: r, name, pickMm, easyC, workC, units }: SpotC
     return {
       sentence: stop
         ? `The ${stop} passes its stop mark before ${name} is soft.`
-        : `This air does not get ${name} to ${temp(easyC, units)}.`,
+        : `This air does not get ${name} to ${temp(targetC, units)}.`,
       reason: stop
         ? 'Less air and longer, a smaller circle, or take the cell out first.'
         : `Half of it came to no more than the hottest place, ${temp(r.hottestBondC, units)}. Hotter air or a smaller circle.`,

@@ -1,4 +1,5 @@
 import { coarseModel } from '../../../test-support/modes';
+import { foldOver } from '../../core/lift/foldOver';
 import { demoJobs, demoSettings } from '../../demo/shop';
 import { foldJob } from '../../model/fold';
 import { heaterWords } from '../../stagekit/heaterWords';
@@ -39,7 +40,8 @@ const base: LiftCallInput = {
     closed: [],
   },
   breakChance: 0.01,
-  cable: { name: 'rear cable', toward: 'right edge', slackMm: 38, unplugFirst: false },
+  wedge: { verdict: 'reheat', goC: 66, goPickMm: lift.pickMm },
+  fold: foldOver(job.device, job.bond, job.device.cables[0]!),
   units: demoSettings,
 };
 const say = (change: Partial<LiftCallInput>) => liftCall({ ...base, ...change });
@@ -56,7 +58,9 @@ it('go, slow and reheat say how long, how deep and what a reheat takes', () => {
   expect(say({}).reason).toContain('Between 3.0 mm and 5.0 mm deep: camera island behind.');
   expect(say({ verdict: 'slow' }).sentence).toBe('Bottom edge slowly, a tenth of the speed.');
   expect(say({ verdict: 'slow' }).reason).toMatch(/It grips in 3:50.*Reheating takes about 0:50/);
-  expect(say({ verdict: 'reheat', arcLowC: 24 }).sentence).toBe('Back on the plate: the bottom edge has gripped.');
+  expect(say({ verdict: 'reheat', arcLowC: 24 }).sentence).toBe(
+    'Back on the plate: the bottom edge has gripped, to 66 °C.',
+  );
   expect(say({ verdict: 'reheat' }).reason).toContain('Never force it.');
 });
 
@@ -64,15 +68,24 @@ it('hazards and limits come before the bond (one law 2)', () => {
   expect(say({ swollen: true, batteryHighC: 90 }).sentence).toBe('Stop: the cell is swollen.');
   expect(say({ batteryHighC: 81 }).sentence).toBe('Hands off: let the cell cool.');
   expect(say({ verdict: 'stop', arcHighC: 125 }).sentence).toBe('Wait: too hot to pry.');
+  const never = { ...lift, easyC: null, workC: null };
+  expect(say({ verdict: 'stop', lift: never, wedge: { verdict: 'thicker', goC: 60, goPickMm: 1.2 } }).sentence).toBe(
+    'Other pick: 1.2 mm goes from 60 °C.',
+  );
+  expect(say({ verdict: 'stop', lift: never, wedge: { verdict: 'stop', goC: null, goPickMm: null } }).sentence).toBe(
+    'Stop: no pick opens this without breaking it.',
+  );
 });
 
 it('at the end says which way the cover may be folded', () => {
   const free = { ...lift, nextEdge: null, order: [] };
-  expect(say({ lift: free }).reason).toBe('Fold it over toward the right edge: the rear cable has 38 mm of slack.');
-  expect(say({ lift: free, cable: { ...base.cable!, unplugFirst: true } }).reason).toMatch(
+  expect(say({ lift: free }).reason).toBe(
+    'Turn it over the right edge, up to 180°: the rear cable has 38 mm of slack.',
+  );
+  expect(say({ lift: free, fold: { ...base.fold!, unplugFirst: true } }).reason).toMatch(
     /unplug the rear cable before it turns/,
   );
-  expect(say({ lift: free, cable: null }).reason).toMatch(/^No cable crosses/);
+  expect(say({ lift: free, fold: null }).reason).toMatch(/^No cable crosses/);
 });
 
 it('reads lengths and temperatures in the units of the shop', () => {
@@ -83,7 +96,7 @@ it('reads lengths and temperatures in the units of the shop', () => {
 it('speaks of the heater that is in use', () => {
   const air = { ...base, words: heaterWords({ kind: 'air' as const }) };
   expect(liftCall({ ...air, verdict: 'reheat', arcLowC: 24 })).toMatchObject({
-    sentence: 'Air on again: the bottom edge has gripped.',
+    sentence: 'Air on again: the bottom edge has gripped, to 66 °C.',
     reason: expect.stringContaining('of hot air.'),
   });
   expect(liftCall({ ...air, onPlate: true }).sentence).toBe('The air is on it.');

@@ -1,5 +1,6 @@
 import type { HeaterWords } from '@/stagekit/heaterWords';
-import type { ArcVerdict } from '@/core/lift/verdict';
+import type { FoldOver } from '@/core/lift/foldOver';
+import type { ArcVerdict, WedgeVerdict } from '@/core/lift/verdict';
 import { edgeName, type LiftState } from '@/stagekit/thermalJob';
 import type { Settings } from '@/model/settings';
 import type { EdgeWindow } from '@/core/lift/depth';
@@ -10,6 +11,8 @@ export interface LiftCallInput {
   words: HeaterWords;
   lift: LiftState;
   verdict: ArcVerdict;
+  /** the wedge at that arc's low bound: what it would take */
+  wedge: Pick<WedgeVerdict, 'verdict' | 'goC' | 'goPickMm'>;
   /** low and high bound of the arc that is cut next, °C */
   arcLowC: number;
   arcHighC: number;
@@ -23,7 +26,7 @@ export interface LiftCallInput {
   reheatS: number | null;
   window: EdgeWindow | null;
   breakChance: number;
-  cable: { name: string; toward: string; slackMm: number; unplugFirst: boolean } | null;
+  fold: FoldOver | null;
   units: Pick<Settings, 'temperature' | 'length'>;
 }
 
@@ -46,10 +49,10 @@ export function liftCall(i: LiftCallInput): CallText {
   if (!lift.nextEdge)
     return {
       sentence: 'All edges are free.',
-      reason: i.cable
-        ? i.cable.unplugFirst
-          ? `Tip the cover a little toward the ${i.cable.toward} and unplug the ${i.cable.name} before it turns: ${length(i.cable.slackMm, units, 0)} of slack.`
-          : `Fold it over toward the ${i.cable.toward}: the ${i.cable.name} has ${length(i.cable.slackMm, units, 0)} of slack.`
+      reason: i.fold
+        ? i.fold.unplugFirst
+          ? `Tip the cover toward the ${edgeName(i.fold.edge)}, no more than ${Math.round(Math.min(i.fold.openDeg, 90))}°, and unplug the ${i.fold.cable.name} before it turns.`
+          : `Turn it over the ${edgeName(i.fold.edge)}, up to ${Math.round(i.fold.openDeg)}°: the ${i.fold.cable.name} has ${length(i.fold.cable.slackMm, units, 0)} of slack.`
         : 'No cable crosses to the cover: lift it off flat, shards down.',
       tone: 'ink',
     };
@@ -74,16 +77,23 @@ export function liftCall(i: LiftCallInput): CallText {
       reason: `It may be at ${temp(i.batteryHighC, units)}, stop mark ${temp(i.stopC, units)}.`,
       tone: 'caution',
     };
-  if (i.verdict === 'stop')
+  if (i.verdict === 'stop') {
+    const never = lift.easyC === null && lift.workC === null;
+    const other = i.wedge.goPickMm !== null && i.wedge.goC !== null && i.wedge.goPickMm !== lift.pickMm;
     return {
-      sentence:
-        lift.easyC === null && lift.workC === null ? 'Stop: this pick opens nothing here.' : 'Wait: too hot to pry.',
-      reason:
-        lift.easyC === null && lift.workC === null
-          ? 'Take a thicker pick on the Heat stage, or write the cover off.'
-          : `The line may be at ${temp(i.arcHighC, units)}, the limit of cover and adhesive is ${temp(lift.upperC, units)}.`,
+      sentence: !never
+        ? 'Wait: too hot to pry.'
+        : other
+          ? `Other pick: ${length(i.wedge.goPickMm!, units)} goes from ${temp(i.wedge.goC!, units)}.`
+          : 'Stop: no pick opens this without breaking it.',
+      reason: !never
+        ? `The line may be at ${temp(i.arcHighC, units)}, the limit of cover and adhesive is ${temp(lift.upperC, units)}.`
+        : other
+          ? `The ${length(lift.pickMm, units)} pick works at no allowed temperature. Change it on the Heat stage.`
+          : 'Write the cover off, or leave it closed.',
       tone: 'caution',
     };
+  }
   const depth = i.window
     ? i.window.limitMm >= 30
       ? `${length(i.window.needMm, units)} deep cuts the ring, nothing is near.`
@@ -103,7 +113,7 @@ export function liftCall(i: LiftCallInput): CallText {
       tone: 'ink',
     };
   return {
-    sentence: `${i.words.again}: the ${edge} has gripped.`,
+    sentence: `${i.words.again}: the ${edge} has gripped${i.wedge.goC !== null && i.wedge.goPickMm === lift.pickMm ? `, to ${temp(i.wedge.goC, units)}` : ''}.`,
     reason: `${temp(i.arcLowC, units)} or a little more, it works from ${lift.workC === null ? 'no temperature' : temp(lift.workC, units)}. Never force it.${i.reheatS === null ? '' : ` About ${clock(i.reheatS)} ${i.words.of}.`}`,
     tone: 'caution',
   };

@@ -178,6 +178,36 @@ export function ShopScreen({ loadDemo }: { loadDemo: () => Promise<void> }) {
       <Link href="/heaters" className="font-body text-m text-ink underline py-3">
         Heaters and their calibration
       </Link>
+      <Link href="/adhesives" className="font-body text-m text-ink underline py-3">
+        Adhesives and what was seen of them
+      </Link>
+      <Disclosure title="Air of the bench room">
+        <NumberField
+          label="Room"
+          unit="m³"
+          low={2}
+          high={10000}
+          value={s.air.roomM3}
+          onCommit={(roomM3) => void put({ air: { ...s.air, roomM3 } })}
+        />
+        <NumberField
+          label="Air changes"
+          unit="per hour"
+          low={0}
+          high={100}
+          digits={1}
+          value={s.air.ach}
+          onCommit={(ach) => void put({ air: { ...s.air, ach } })}
+        />
+        <NumberField
+          label="Air round the bench that nothing carries off"
+          unit="litres"
+          low={5}
+          high={10000}
+          value={s.air.nearM3 * 1000}
+          onCommit={(v) => void put({ air: { ...s.air, nearM3: v / 1000 } })}
+        />
+      </Disclosure>
       <Disclosure title="Tape, rings, clips">
         <NumberField
           label="Tape width"

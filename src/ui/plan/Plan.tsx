@@ -12,7 +12,7 @@ import { Pressable, View } from 'react-native';
 import Svg from 'react-native-svg';
 
 import { bondPerimeter } from '@/core/device/perimeter';
-import { boxOf, contains } from '@/core/device/shapes';
+import { boxOf, contains, type Box } from '@/core/device/shapes';
 import type { Bond, Device, Pt } from '@/core/device/types';
 import { keepOuts } from '@/core/lift/depth';
 import { useTokens } from '../theme';
@@ -36,6 +36,8 @@ interface PlanProps {
   onStroke?: ((pts: Pt[] | null, done: boolean) => void) | undefined;
   /** one finger drags a thing: called where it is put down, while it moves, and when it is lifted */
   onDrag?: ((phase: 'start' | 'move' | 'end', p: Pt) => void) | undefined;
+  /** the part of the plan that is looked at; all of it when it is not said */
+  focus?: Box | undefined;
 }
 
 interface View2 {
@@ -53,14 +55,14 @@ const clampZoom = (z: number) => Math.min(8, Math.max(1, z));
  * the value at the place. Everything drawn is also there as text.
  */
 export function Plan(props: PlanProps) {
-  const { device, bond, width, height, children, label, lines, readAt, onTap, onStroke, onDrag } = props;
+  const { device, bond, width, height, children, label, lines, readAt, onTap, onStroke, onDrag, focus } = props;
   const tokens = useTokens();
   const [view, setView] = useState<View2>(home);
   const [reading, setReading] = useState<string | null>(null);
   const [asText, setAsText] = useState(false);
   const holder = useRef<View>(null);
 
-  const box = boxOf(device.leaves[0]!.outline);
+  const box = focus ?? boxOf(device.leaves[0]!.outline);
   const w0 = box.max[0] - box.min[0] + 2 * marginMm;
   const h0 = box.max[1] - box.min[1] + 2 * marginMm;
   const mm = Math.max(w0 / width, h0 / height) / view.zoom;
@@ -221,6 +223,8 @@ function listen(el: HTMLElement, latest: RefObject<Latest>, setView: Dispatch<Se
     if (dragging && known) {
       dragging = false;
       onDrag?.('end', at(e));
+      // a finger that has not moved asks what is there
+      if (tapped) tell(at(e));
       return;
     }
     if (tapped) tell(at(e));

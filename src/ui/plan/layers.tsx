@@ -71,6 +71,133 @@ export function RingArcs({ arcs }: { arcs: readonly RingArc[] }) {
   );
 }
 
+/** Stretches that are cut: hollow, so that what still holds stands out. One under the finger is drawn in ink. */
+export function CutRing({
+  free,
+  live,
+}: {
+  free: readonly { fromMm: number; toMm: number }[];
+  live?: { fromMm: number; toMm: number } | null;
+}) {
+  const { path, tokens: t, mm } = usePlanFrame();
+  return (
+    <G>
+      {free.map((s) => (
+        <G key={`${s.fromMm}`}>
+          <Path d={arcPath(path, s.fromMm, s.toMm)} fill="none" stroke={t.ink} strokeWidth={7 * mm} />
+          <Path d={arcPath(path, s.fromMm, s.toMm)} fill="none" stroke={t.panel} strokeWidth={4.5 * mm} />
+        </G>
+      ))}
+      {live ? (
+        <Path d={arcPath(path, live.fromMm, live.toMm)} fill="none" stroke={t.caution} strokeWidth={9 * mm} />
+      ) : null}
+    </G>
+  );
+}
+
+/** Picks left behind, as bars across the edge. */
+export function Pegs({ atMm }: { atMm: readonly number[] }) {
+  const { path, tokens: t, mm } = usePlanFrame();
+  return (
+    <G>
+      {atMm.map((s) => {
+        const { at, normal } = path.point(s);
+        const along = (d: number): Pt => [at[0] + normal[0] * d, at[1] + normal[1] * d];
+        const [a, b] = [along(9 * mm), along(-9 * mm)];
+        return (
+          <Path
+            key={s}
+            d={`M${a[0]} ${a[1]} L${b[0]} ${b[1]}`}
+            stroke={t.go}
+            strokeWidth={4 * mm}
+            strokeLinecap="square"
+          />
+        );
+      })}
+    </G>
+  );
+}
+
+/** Where the first gap is made: the cup as a circle with a cross, the blade as a wedge at the edge. */
+export function FirstGapMarks({ cup, blade }: { cup: { at: Pt; rMm: number } | null; blade: { at: Pt; into: Pt } }) {
+  const { tokens: t, mm } = usePlanFrame();
+  return (
+    <G>
+      {cup ? (
+        <G>
+          <Circle
+            cx={cup.at[0]}
+            cy={cup.at[1]}
+            r={cup.rMm}
+            fill="none"
+            stroke={t.ink}
+            strokeWidth={2 * mm}
+            strokeDasharray={`${5 * mm} ${3 * mm}`}
+          />
+          <Path
+            d={`M${cup.at[0] - 6 * mm} ${cup.at[1]} h${12 * mm} M${cup.at[0]} ${cup.at[1] - 6 * mm} v${12 * mm}`}
+            stroke={t.ink}
+            strokeWidth={2 * mm}
+          />
+        </G>
+      ) : null}
+      <BladeMark {...blade} />
+    </G>
+  );
+}
+
+/** A blade: a wedge whose point goes in. */
+export function BladeMark({ at, into }: { at: Pt; into: Pt }) {
+  const { tokens: t, mm } = usePlanFrame();
+  const tip: Pt = [at[0] + into[0] * 12 * mm, at[1] + into[1] * 12 * mm];
+  const back = (side: number): Pt => [
+    at[0] - into[0] * 14 * mm - into[1] * 8 * mm * side,
+    at[1] - into[1] * 14 * mm + into[0] * 8 * mm * side,
+  ];
+  const [p, q] = [back(1), back(-1)];
+  return (
+    <Path
+      d={`M${tip[0]} ${tip[1]} L${p[0]} ${p[1]} L${q[0]} ${q[1]} Z`}
+      fill={t.ink}
+      stroke={t.panel}
+      strokeWidth={1.5 * mm}
+    />
+  );
+}
+
+/** Lines along which glass is broken on purpose. */
+export function BreakLines({ lines }: { lines: readonly (readonly [Pt, Pt])[] }) {
+  const { tokens: t, mm } = usePlanFrame();
+  return (
+    <Path
+      d={lines.map((l) => polyline(l)).join(' ')}
+      fill="none"
+      stroke={t.caution}
+      strokeWidth={3.5 * mm}
+      strokeDasharray={`${2 * mm} ${4 * mm}`}
+    />
+  );
+}
+
+/** Glass that stayed behind: small hollow shards. */
+export function Shards({ at }: { at: readonly Pt[] }) {
+  const { tokens: t, mm } = usePlanFrame();
+  const r = 7 * mm;
+  return (
+    <G>
+      {at.map(([x, y], i) => (
+        <Path
+          key={i}
+          d={`M${x - r} ${y + r * 0.7} L${x} ${y - r} L${x + r} ${y + r * 0.4} Z`}
+          fill={t.panel}
+          stroke={t.caution}
+          strokeWidth={2.5 * mm}
+        />
+      ))}
+    </G>
+  );
+}
+
 /** Deepest line of the pick along the ring, from the limits at even steps of s. */
 export function DepthLine({ limits }: { limits: readonly { sMm: number; limitMm: number }[] }) {
   const { bond, path, tokens: t, mm } = usePlanFrame();
@@ -184,9 +311,11 @@ export const Pieces = memo(function Pieces({
   const { tokens: t, mm } = usePlanFrame();
   const loops = (list: readonly PieceDrawn[]) => list.flatMap((p) => p.loops.map((l) => `${polyline(l)} Z`)).join(' ');
   const next = pieces.filter((p) => p.state === 'next');
+  const gone = pieces.filter((p) => p.state === 'done');
   return (
     <G>
       {next.length ? <Path d={loops(next)} fill={t.go} fillOpacity={0.3} fillRule="evenodd" /> : null}
+      {gone.length ? <Path d={loops(gone)} fill={t.panel} fillOpacity={0.85} fillRule="evenodd" /> : null}
       {pieces.length ? (
         <Path d={loops(pieces)} fill="none" stroke={t.ink} strokeWidth={2 * mm} strokeLinejoin="round" />
       ) : null}
@@ -202,7 +331,7 @@ export const Pieces = memo(function Pieces({
       {pieces.length > 1 ? (
         <Numbers
           items={pieces
-            .filter((p) => p.state === 'next' || p.areaMm2 / mm ** 2 >= labelPx2)
+            .filter((p) => p.state === 'next' || (p.state === 'todo' && p.areaMm2 / mm ** 2 >= labelPx2))
             .sort((a, b) => Number(a.state === 'next') - Number(b.state === 'next'))
             .map((p) => ({ at: p.labelAt, text: String(p.order), state: p.state }))}
         />

@@ -1,6 +1,7 @@
 import { distanceToLoops } from '../../device/polygon';
 import type { Outline } from '../../device/types';
 import { judgement } from '../../source';
+import { bladeEntry, type BladeEntry } from './bladeEntry';
 import type { Piece } from './pieces';
 
 /** What a blade must not meet under a piece. */
@@ -23,6 +24,8 @@ export interface PieceStep {
   distanceMm: number;
   nearest: CrackKeepOut | null;
   reasons: PieceReason[];
+  /** blade entry: where, along which way inward, and how deep at most; null: no free edge to enter at */
+  entry: BladeEntry | null;
 }
 
 /** Smallest first, away from parts, camera last is common practice; the weights are judgement. */
@@ -38,8 +41,13 @@ const farMm = 30;
 /**
  * Order in which the pieces are lifted: pieces without risk before pieces over parts before pieces at a camera; only
  * pieces with a free edge or one that a lifted neighbour has freed; among these the smallest, farthest from parts.
+ * @param off ids of the pieces that are off already: they free their neighbours and are not in the order
  */
-export function liftOrder(pieces: readonly Piece[], keepOuts: readonly CrackKeepOut[]): PieceStep[] {
+export function liftOrder(
+  pieces: readonly Piece[],
+  keepOuts: readonly CrackKeepOut[],
+  off: ReadonlySet<number> = new Set(),
+): PieceStep[] {
   const total = pieces.reduce((m, p) => m + p.areaMm2, 0);
   const w = orderWeights;
   const about = pieces.map((p) => {
@@ -53,8 +61,8 @@ export function liftOrder(pieces: readonly Piece[], keepOuts: readonly CrackKeep
     const cost = p.areaMm2 / total - w.distance.value * (d / farMm) - w.freeEdge.value * (p.freeMm / p.perimeterMm);
     return { risk, d, nearest: nearest?.k ?? null, cost: Math.round(cost * 1e9) };
   });
-  const left = new Set(pieces.map((p) => p.id));
-  const done: number[] = [];
+  const left = new Set(pieces.map((p) => p.id).filter((i) => !off.has(i)));
+  const done: number[] = [...off];
   const steps: PieceStep[] = [];
   const edge = w.leastEdgeMm.value;
   while (left.size) {
@@ -81,6 +89,7 @@ export function liftOrder(pieces: readonly Piece[], keepOuts: readonly CrackKeep
       distanceMm: f.d,
       nearest: f.nearest,
       reasons,
+      entry: bladeEntry(p, new Set(done), keepOuts),
     });
     done.push(next);
     left.delete(next);

@@ -19,6 +19,14 @@ export interface Piece {
   perimeterMm: number;
   /** shared edge with each neighbour, by id */
   neighbours: Map<number, number>;
+  /** its sides, and what lies beyond each: the outline, a hole by number, a neighbour by id, or nothing that counts */
+  sides: PieceSide[];
+}
+
+export interface PieceSide {
+  a: Pt;
+  b: Pt;
+  beyond: 'outline' | 'hole' | number | null;
 }
 
 export interface CrackMap {
@@ -78,6 +86,7 @@ export function crackPieces(
       cameraHoleMm: 0,
       perimeterMm: 0,
       neighbours: new Map(),
+      sides: [],
     };
     for (const loop of [f.loop, ...f.islands])
       loop.forEach((u, k) => {
@@ -88,6 +97,8 @@ export function crackPieces(
         piece.perimeterMm += length;
         const hole = [...tags].find((t) => t.startsWith('hole'));
         const other = owner.get(`${v}>${u}`);
+        const inner = other !== undefined && other !== id ? other : null;
+        piece.sides.push({ a: p, b: q, beyond: tags.has('outline') ? 'outline' : hole ? 'hole' : inner });
         if (tags.has('outline')) piece.freeMm += length;
         else if (hole) {
           if (holes[Number(hole.slice(4))]?.role === 'camera') piece.cameraHoleMm += length;

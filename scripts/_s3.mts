@@ -1,0 +1,27 @@
+import { open, base, b0 } from './_shot.mts';
+const p = await open(390, 844);
+const go = async (path: string, wait = 'call') => { await p.goto(base + path); await p.getByTestId(wait).first().waitFor({ timeout: 30000 }); await p.waitForTimeout(500); };
+const pic = (name: string) => p.screenshot({ path: `/tmp/${name}.png` });
+await go('/jobs/demo-0143/heat');
+await p.getByRole('checkbox', { name: /at hand/ }).click();
+await p.getByRole('button', { name: 'On the plate' }).click();
+await p.clock.fastForward(150_000);
+await p.getByRole('button', { name: /^Off the plate/ }).click();
+await p.waitForTimeout(300);
+await go('/jobs/demo-0143/lift');
+const plan = p.getByTestId('plan').first();
+const box = (await plan.boundingBox())!;
+// drag along the bottom edge, right to left
+const x = (f: number) => box.x + f * box.width, y = (f: number) => box.y + f * box.height;
+await p.mouse.move(x(.72), y(.985)); await p.mouse.down();
+for (let i = 0; i <= 10; i++) await p.mouse.move(x(.72 - .05 * i), y(.985));
+await p.mouse.up(); await p.waitForTimeout(600);
+await pic('a1');
+await p.getByRole('button', { name: /edge is free/ }).first().click(); await p.waitForTimeout(300);
+await p.getByRole('button', { name: /^Save or write off/ }).click(); await p.waitForTimeout(1500);
+await p.getByTestId('saving').scrollIntoViewIfNeeded(); await pic('a2');
+await p.getByRole('button', { name: 'It gave way, or it did not' }).click();
+await p.getByRole('button', { name: /^Adjust/ }).click(); await p.waitForTimeout(500);
+await p.getByRole('button', { name: 'Take it back' }).scrollIntoViewIfNeeded(); await pic('a3');
+await p.getByRole('button', { name: /Stop card/ }).click(); await p.waitForTimeout(300); await pic('a4');
+await b0.close();

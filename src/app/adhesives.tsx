@@ -1,0 +1,3 @@
+import { AdhesivesScreen } from '@/features/adhesives/AdhesivesScreen';
+
+export default AdhesivesScreen;

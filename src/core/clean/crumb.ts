@@ -1,0 +1,59 @@
+import { commonPractice, memory } from '../source';
+import type { Joint } from '../adhesives';
+import { openRing } from '../lift/ringOpening';
+import { coverStrengthMPa, type CoverStrength } from '../lift/strength';
+
+export const lastingShare = memory(
+  0.35,
+  'glass under lasting stress in moist air holds about a third of what it holds for a moment',
+);
+export const crumbRule = commonPractice(0, 'new glass cracks over a crumb');
+
+export interface CrumbInput {
+  cover: CoverStrength;
+  hMm: number;
+  flawUm: number;
+  kNmm3: number;
+  ringMm: number;
+  gapMm: number;
+  /** tape that is laid over it; null: a liquid bead */
+  joint: Joint | null;
+}
+
+/** How much of a crumb the joint swallows, mm: the bead its whole gap, a tape what it can still be pressed thinner. */
+export function swallowedMm({ gapMm, joint }: Pick<CrumbInput, 'gapMm' | 'joint'>): number {
+  return joint ? Math.max(0, gapMm - joint.thicknessMm.value * (1 - joint.compressMax.value)) : gapMm;
+}
+
+export interface CrumbState {
+  /** how far the glass is lifted off its seat there, mm */
+  liftMm: number;
+  stressMPa: number;
+  /** what the edge is allowed for months: design strength and lasting share */
+  lastingMPa: number;
+  margin: number;
+  cracks: boolean;
+}
+
+/**
+ * Local bending over one crumb left under the ring: the glass on its line spring, lifted at a point and held on both sides,
+ * as a pick that does not open the bond (the same numerical fit, α = 0).
+ */
+export function crumbState(i: CrumbInput, crumbMm: number): CrumbState {
+  const liftMm = Math.max(0, crumbMm - swallowedMm(i));
+  const lastingMPa = coverStrengthMPa(i.cover, i.hMm, i.flawUm).designMPa * (i.cover.yieldMPa ? 1 : lastingShare.value);
+  const stressMPa = liftMm > 0 ? openRing('insert', i.cover, i.hMm, liftMm, 1e9, i.kNmm3, i.ringMm).stressMPa : 0;
+  return {
+    liftMm,
+    stressMPa,
+    lastingMPa,
+    margin: stressMPa > 0 ? lastingMPa / stressMPa : Infinity,
+    cracks: stressMPa >= lastingMPa,
+  };
+}
+
+/** Highest crumb that the glass holds for months, mm; the stress is proportional to what stands out of the joint. */
+export function crumbLimitMm(i: CrumbInput): number {
+  const one = crumbState({ ...i, gapMm: 0, joint: null }, 1);
+  return swallowedMm(i) + one.lastingMPa / one.stressMPa;
+}

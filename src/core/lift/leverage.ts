@@ -1,0 +1,22 @@
+import { requireIn } from '../errors';
+import { planeModulusMPa } from './ringOpening';
+import type { CoverStrength } from './strength';
+import { coverStrengthMPa } from './strength';
+
+/**
+ * How high the free edge of an opened strip may be levered while the rest holds: δ = 2 σ L²/(3 E' h), a cantilever strip
+ * (beam theory, published). On one opened length thicker glass bears less lift; in equilibrium with the bond it bears more
+ * bond (see strength and ring opening).
+ * @param freeMm opened length from the levered edge to where it still holds @returns mm
+ */
+export function leverMm(cover: CoverStrength, hMm: number, flawUm: number, freeMm: number): number {
+  requireIn('opened length', freeMm, 0, 300, 'mm');
+  const { designMPa } = coverStrengthMPa(cover, hMm, flawUm);
+  return (2 * designMPa * freeMm ** 2) / (3 * planeModulusMPa(cover) * hMm);
+}
+
+/** Toughest bond that a cover of this strength can be opened against without breaking: h σ²/(6 E'), J/m². */
+export function toughestBondJm2(cover: CoverStrength, hMm: number, flawUm: number): number {
+  const { designMPa } = coverStrengthMPa(cover, hMm, flawUm);
+  return ((hMm * designMPa ** 2) / (6 * planeModulusMPa(cover))) * 1e3;
+}

@@ -1,0 +1,433 @@
+import { useRouter } from 'expo-router';
+import { useMemo, useState } from 'react';
+import { View } from 'react-native';
+
+import { draggedStretch, type Stretch } from '@/core/lift/advance';
+import { placeholders } from '@/core/lift/corner';
+import { depthLimitAt, overMm } from '@/core/lift/depth';
+import { foldOver } from '@/core/lift/foldOver';
+import { cupRadiusMm } from '@/core/lift/firstGap';
+import { arcVerdict, cutSpeed, safeWedge, slowShare, thickestWedgeMm, wedgeVerdict } from '@/core/lift/verdict';
+import type { EdgeId, Pt } from '@/core/device/types';
+import { heatCount, onPlate, type JobState } from '@/model/fold';
+import { heaterWords } from '@/stagekit/heaterWords';
+import { lookAt } from '@/stagekit/look';
+import { useActions } from '@/stagekit/actions';
+import { PlainPlan } from '@/stagekit/PlainPlan';
+import { stageHref, StageShell } from '@/stagekit/StageShell';
+import { batteryMarks, edgeName, followEdge, liftState, placeName, thermalJob } from '@/stagekit/thermalJob';
+import { ThermalWait } from '@/stagekit/ThermalWait';
+import { useRest } from '@/stagekit/usePicks';
+import { useThermal } from '@/stagekit/useThermal';
+import { rowOf, Why } from '@/stagekit/Why';
+import { useSettings } from '@/store/shop';
+import { Flash, useAlarm, useAwake } from '@/ui/alarm';
+import { Button } from '@/ui/Button';
+import { Call } from '@/ui/Call';
+import { Choice, Tick } from '@/ui/Choice';
+import { Disclosure } from '@/ui/Disclosure';
+import { CutRing, DepthLine, FirstGapMarks, Numbers, Pegs, RingArcs, Soundings } from '@/ui/plan/layers';
+import { Readings, type ReadingItem } from '@/ui/Readings';
+import { Txt } from '@/ui/Txt';
+import { clock, length, percent, temp, tempNumber } from '@/ui/units';
+import { useNow } from '@/ui/useNow';
+import { GaveWay } from './GaveWay';
+import { EdgeNow } from './EdgeNow';
+import { liftCall } from './liftCall';
+import { LiftLinks } from './LiftLinks';
+import { ModeChoice } from './ModeChoice';
+import { computedCut, useRingGeometry } from './ringWork';
+import { SavePanel } from './SavePanel';
+import { capital, liftCaution, reasonWords } from './words';
+
+type Finger = 'cut' | 'grip' | 'look';
+
+/** An intact or taped cover along its ring, edge by edge, against the cooling line. */
+export function RingLift({ job }: { job: JobState }) {
+  const settings = useSettings();
+  const units = settings;
+  const now = useNow(500);
+  const router = useRouter();
+  const { log } = useActions(job);
+  const [finger, setFinger] = useState<Finger>('cut');
+  const [drag, setDrag] = useState<{ fromMm: number; toMm: number } | null>(null);
+  const source = useThermal(job.device, job.bond);
+  const model = source.model;
+  const firstHeat = job.heat[0]?.at ?? 0;
+  const thermal = useMemo(
+    () => (model ? thermalJob(job, settings, model, firstHeat) : null),
+    [job, settings, model, firstHeat],
+  );
+  const lift = useMemo(
+    () => (thermal ? liftState(job, settings, thermal.path, thermal.arcs) : null),
+    [job, settings, thermal],
+  );
+  const { outs, windows, limits, gapOn } = useRingGeometry(job, thermal);
+  const on = onPlate(job);
+  const heated = heatCount(job) > 0;
+  const nowS = thermal && heated ? (now - thermal.t0) / 1e3 : 0;
+  const setC = job.plan?.setC ?? 110;
+
+  // one look at the cooling line every 5 s settles the window and what a reheat takes
+  const lookS = Math.floor(nowS / 5) * 5;
+  const look = useMemo(
+    () => (thermal && lift && lift.order.length && !on && heated ? lookAt(thermal, lift, setC, lookS) : null),
+    [thermal, lift, on, heated, lookS, setC],
+  );
+  const cautionC = batteryMarks(job.device).cautionC;
+  const doseS = useMemo(() => (thermal ? batteryDoseS(thermal, lookS, cautionC) : 0), [thermal, lookS, cautionC]);
+  const restS = Math.floor(nowS / 20) * 20;
+  const rest = useRest(job, settings, thermal, lift, setC, restS).data?.[0]?.plan ?? null;
+  const gap = useMemo(
+    () => (lift?.nextEdge && job.cut.freeMm < 3 ? gapOn(lift.nextEdge) : null),
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- geometry alone decides: the device, its cracks and its chips
+    [lift?.nextEdge, job.cut, job.device, job.bond, job.cracks, job.chips],
+  );
+
+  const closesAt = look && thermal && look.gripsAtS > nowS ? thermal.t0 + (look.gripsAtS - 20) * 1e3 : null;
+  const alarm = useAlarm(closesAt, now, 'closes', settings.sound);
+  useAwake(heated && !on && lift?.nextEdge !== null);
+
+  if (!thermal || !lift)
+    return (
+      <StageShell
+        job={job}
+        stage="lift"
+        now={now}
+        picture={(size) => <PlainPlan job={job} size={size} label={job.device.name} lines={[]} />}
+        call={<ThermalWait thermal={source} />}
+        readings={null}
+        main={
+          <Button kind="main" label="Edge is free" onPress={() => {}} disabled why="the heat model is not there yet" />
+        }
+        caution={liftCaution}
+      />
+    );
+
+  const marks = batteryMarks(job.device);
+  const arcsC = thermal.run.arcsC(nowS, thermal.arcs);
+  const arc = lift.order.length ? lift.order[0]! : null;
+  const arcC = arc === null ? arcsC[0]! : arcsC[arc]!;
+  const battery = thermal.run.partC(nowS, 'battery');
+  const verdict = arcVerdict(arcC, lift, lift.upperC);
+  const window = windows.find((w) => w.edge === lift.nextEdge) ?? null;
+  const lowC = Math.max(15, arcC.low);
+  const state = wedgeVerdict(lift.case, lowC);
+  const speed = verdict === 'go' ? cutSpeed.value : cutSpeed.value * slowShare;
+  const safe = safeWedge(lift.case, lowC, speed);
+  const folds = job.device.cables.map((c) => foldOver(job.device, job.bond, c));
+  const text = liftCall({
+    lift,
+    words: heaterWords(thermal.heater),
+    verdict,
+    wedge: state,
+    arcLowC: arcC.low,
+    arcHighC: arcC.high,
+    onPlate: on !== null,
+    everHeated: heated,
+    swollen: job.findings.cellSwollen?.answer === 'yes',
+    batteryHighC: battery?.high ?? null,
+    stopC: marks.stopC,
+    easyForS: Math.max(0, (look?.easyUntilS ?? nowS) - nowS),
+    gripsForS: Math.max(0, (look?.gripsAtS ?? nowS) - nowS),
+    reheatS: look?.reheatS ?? null,
+    window,
+    breakChance: state.breakChance,
+    fold: folds[0] ?? null,
+    units,
+  });
+  const heldMm = thermal.path.lengthMm - job.cut.freeMm;
+  const readings: ReadingItem[] =
+    arc === null
+      ? [{ id: 'done', value: `${heatCount(job)}`, label: 'heats in all', tone: 'go' }, dose()]
+      : [
+          {
+            id: 'arc',
+            value: `${tempNumber(arcC.low, units)}°`,
+            label: `${placeName(thermal.path, (thermal.arcs[arc]!.fromMm + thermal.arcs[arc]!.toMm) / 2)}, at least. Easy ${lift.easyC === null ? 'never' : `${tempNumber(lift.easyC, units)}°`}, works ${lift.workC === null ? 'never' : `${tempNumber(lift.workC, units)}°`}`,
+            tone: verdict === 'go' ? 'go' : verdict === 'slow' ? 'ink' : 'caution',
+          },
+          {
+            id: 'wedge',
+            value: length(safe.pickHolds || !job.keepCover ? lift.pickMm : safe.highestMm, units, 2),
+            label: !job.keepCover
+              ? `pick, ${speed} mm/s; it may break further`
+              : safe.pickHolds
+                ? `pick, ${speed} mm/s; up to ${safe.highestMm >= thickestWedgeMm ? `over ${length(thickestWedgeMm, units, 0)}` : length(safe.highestMm, units, 2)} holds now`
+                : `highest wedge now, your pick is ${length(lift.pickMm, units)}`,
+            tone: job.keepCover && !safe.pickHolds ? 'caution' : 'ink',
+          },
+          {
+            id: 'mm',
+            value: length(rest ? (rest.windowsMm[0] ?? 0) : heldMm, units, 0),
+            label: rest
+              ? `of ${length(heldMm, units, 0)} fit in this window. ${rest.finished ? `${rest.reheats} reheats to expect` : rest.stoppedBy === 'battery' ? 'then the cell is too hot for more' : 'then it stays too cold'}`
+              : 'still to cut',
+          },
+          dose(),
+        ];
+  function dose(): ReadingItem {
+    return {
+      id: 'battery',
+      value: `${tempNumber(battery?.high ?? thermal!.ambientC, units)}°`,
+      label: `battery, at most. ${clock(doseS)} above ${tempNumber(marks.cautionC, units)}° in all heats`,
+      tone: (battery?.high ?? 0) >= marks.cautionC ? 'caution' : 'ink',
+    };
+  }
+
+  const finished = lift.nextEdge === null;
+  const free = (edge: EdgeId) => ({
+    type: 'edge' as const,
+    edge,
+    free: true,
+    ...computedCut(job, thermal, lift, arcsC, thermal.path.edgeSpan(edge)),
+  });
+  const mainAction = () => {
+    if (finished) {
+      void log([{ type: 'stage', stage: 'lift', to: 'done' }]);
+      router.replace(stageHref(job.id, 'clean'));
+    } else if (lift.nextEdge && heated && !on) void log([free(lift.nextEdge)]);
+  };
+  const shut = on ? 'it is on the plate' : !heated ? 'heat first' : null;
+  const record = { heater: job.plan?.heater, use: followEdge(job, job.plan?.use) };
+  const reheat = () => {
+    void log([
+      {
+        type: 'observed',
+        what: 'grips',
+        ...(lift.nextEdge ? { edge: lift.nextEdge } : {}),
+        modelC: Math.round(arcC.mean * 10) / 10,
+      },
+      { type: 'heatPlan', setC, pickMm: lift.pickMm, preheated: true, ...record },
+      {
+        type: 'heatOn',
+        setC,
+        preheated: true,
+        ...record,
+        startC: Math.round(arcC.mean * 10) / 10,
+        modelRun: thermal.model.modes.digest,
+        readyInS: look?.reheatS ?? null,
+      },
+    ]);
+    router.replace(stageHref(job.id, 'heat'));
+  };
+  const reheatHot = (battery?.high ?? 0) >= marks.stopC;
+  const swollen = job.findings.cellSwollen?.answer === 'yes';
+  const mark = (s: Stretch) => {
+    if (finger === 'cut') void log([{ type: 'cut', ...s, free: true, ...computedCut(job, thermal, lift, arcsC, s) }]);
+    else void log([{ type: 'cut', ...s, free: false }]);
+  };
+  const onDrag = (phase: 'start' | 'move' | 'end', p: Pt) => {
+    const s = thermal.path.locate(p);
+    if (phase === 'start') return setDrag({ fromMm: s, toMm: s });
+    const from = drag?.fromMm ?? s;
+    if (phase === 'move') return setDrag({ fromMm: from, toMm: s });
+    setDrag(null);
+    const stretch = draggedStretch(from, s, thermal.path.lengthMm);
+    if (stretch) mark(stretch);
+  };
+  const live = drag ? draggedStretch(drag.fromMm, drag.toMm, thermal.path.lengthMm, 1) : null;
+  const nearNumber = (at: Pt) =>
+    lift.steps.some((s) => {
+      const m = thermal.path.point((s.fromMm + s.toMm) / 2).at;
+      return Math.hypot(m[0] - at[0], m[1] - at[1]) < 18;
+    });
+  const pegs = placeholders(thermal.path, job.cut.free);
+  return (
+    <View className="flex-1">
+      <Flash on={alarm.flash} label="It grips in 20 s" />
+      <StageShell
+        job={job}
+        stage="lift"
+        now={now}
+        caution={liftCaution}
+        onMain={shut && !finished ? undefined : mainAction}
+        picture={(size) => (
+          <PlainPlan
+            job={job}
+            size={size}
+            label={`Lift of ${job.device.name}: ${job.freeEdges.size} of 4 edges free`}
+            {...(finger === 'look' || finished || shut ? {} : { onDrag })}
+            lines={[
+              ...lift.steps.map((s, i) => {
+                const w = windows.find((x) => x.edge === s.edge)!;
+                return `${i + 1}. ${edgeName(s.edge)}${job.freeEdges.has(s.edge) ? ', free' : ''}: ${length(w.needMm, units)} to ${w.limitMm >= 30 ? 'no limit near' : length(w.limitMm, units)} deep${w.closed.length ? `; keep out at ${w.closed.map((c) => c.by.name).join(', ')}` : ''}; ${s.reasons.map((r) => reasonWords[r]).join(', ')}`;
+              }),
+              ...thermal.arcs.map(
+                (a, i) =>
+                  `${placeName(thermal.path, (a.fromMm + a.toMm) / 2)}: ${temp(arcsC[i]!.low, units)} or more, ${lift.order.includes(i) ? arcVerdict(arcsC[i]!, lift, lift.upperC) : 'free'}`,
+              ),
+              ...pegs.map((s) => `a pick stays at the ${placeName(thermal.path, s)}`),
+            ]}
+            readAt={(p) => {
+              const s = thermal.path.locate(p);
+              const i = Math.floor((s + thermal.path.lengthMm / 48) / (thermal.path.lengthMm / 24)) % 24;
+              return `${placeName(thermal.path, s)}: ${temp(arcsC[i]!.low, units)} or more; deepest ${length(depthLimitAt(thermal.path, job.bond, outs, s).limitMm, units)}`;
+            }}
+          >
+            <DepthLine limits={limits} />
+            <RingArcs
+              arcs={thermal.arcs.map((a, i) => ({
+                fromMm: a.fromMm + 0.6,
+                toMm: a.toMm - 0.6,
+                state: arcVerdict(arcsC[i]!, lift, lift.upperC),
+              }))}
+            />
+            <CutRing free={job.cut.free} live={live} />
+            <Pegs atMm={pegs} />
+            {gap ? (
+              <FirstGapMarks
+                cup={gap.cup ? { at: gap.cup.at, rMm: cupRadiusMm.value } : null}
+                blade={{
+                  at: gap.blade.at,
+                  into: inward(thermal.path.point(gap.blade.sMm).normal),
+                }}
+              />
+            ) : null}
+            <Numbers
+              items={lift.steps
+                .filter((s) => !gap || s.edge !== lift.nextEdge)
+                .map((s) => {
+                  const p = thermal.path.point((s.fromMm + s.toMm) / 2);
+                  return {
+                    at: [p.at[0] - p.normal[0] * 13, p.at[1] - p.normal[1] * 13] as const,
+                    text: job.freeEdges.has(s.edge) ? '✓' : String(lift.steps.indexOf(s) + 1),
+                    state: job.freeEdges.has(s.edge) ? 'done' : s.edge === lift.nextEdge ? 'next' : 'todo',
+                  };
+                })}
+            />
+            <Soundings
+              items={thermal.arcs
+                .map((a, i) => ({ i, p: thermal.path.point((a.fromMm + a.toMm) / 2) }))
+                .filter(({ i, p }) => i === arc && !gap && !nearNumber(p.at))
+                .map(({ i, p }) => ({
+                  at: [p.at[0] - p.normal[0] * 26, p.at[1] - p.normal[1] * 26] as const,
+                  text: `${tempNumber(arcsC[i]!.low, units)}°`,
+                  bold: true,
+                }))}
+            />
+          </PlainPlan>
+        )}
+        call={<Call {...text} />}
+        readings={<Readings items={readings} />}
+        main={
+          <Button
+            kind="main"
+            label={finished ? 'Cover is off' : `${capital(edgeName(lift.nextEdge!))} is free`}
+            onPress={mainAction}
+            disabled={!finished && shut !== null}
+            {...(shut && !finished ? { why: shut } : {})}
+          />
+        }
+        side={
+          finished ? undefined : on || !heated ? (
+            <Button label="Heat" onPress={() => router.replace(stageHref(job.id, 'heat'))} />
+          ) : (
+            <Button
+              label="It grips: reheat"
+              onPress={reheat}
+              disabled={reheatHot || swollen}
+              {...(swollen ? { why: 'cell is swollen' } : reheatHot ? { why: 'cell at its stop mark' } : {})}
+            />
+          )
+        }
+      >
+        {finished || shut ? null : (
+          <Choice
+            label="A finger along the edge"
+            value={finger}
+            options={[
+              { id: 'cut', name: 'is cut' },
+              { id: 'grip', name: 'holds again' },
+              { id: 'look', name: 'only looks' },
+            ]}
+            onChange={setFinger}
+          />
+        )}
+        {job.calledAway ? (
+          <Txt size="s" className="mt-1">
+            Called away: the line is at {temp(arcC.low, units)} or more now
+            {look ? `, it grips in ${clock(Math.max(0, look.gripsAtS - nowS))}` : ''}.
+          </Txt>
+        ) : null}
+        {verdict === 'reheat' && rest && rest.rests > 0 ? (
+          <Txt size="s" className="mt-1">
+            Let it rest before the next heat: the cell has to cool below its caution mark first.
+          </Txt>
+        ) : null}
+        {finished ? null : (
+          <EdgeNow
+            job={job}
+            lift={lift}
+            path={thermal.path}
+            window={window}
+            gap={gap}
+            safe={safe}
+            speed={speed}
+            state={state}
+            lowC={lowC}
+            pegs={pegs}
+            folds={folds}
+          />
+        )}
+        <Disclosure title="Edges: order, depth, done">
+          {lift.steps.map((s, i) => {
+            const w = windows.find((x) => x.edge === s.edge)!;
+            return (
+              <Tick
+                key={s.edge}
+                label={`${i + 1}. ${edgeName(s.edge)} is free`}
+                on={job.freeEdges.has(s.edge)}
+                note={`${length(w.needMm, units)} to ${w.limitMm >= 30 ? 'no limit near' : `${length(w.limitMm, units)} (${w.limitedBy?.name})`}${w.closed.length ? `, not at ${w.closed.map((c) => c.by.name).join(', ')}` : ''}; ${s.reasons.map((r) => reasonWords[r]).join(', ')}. Creep up to the corners, never lift to force one.`}
+                onChange={(v) => void log([v ? free(s.edge) : { type: 'edge', edge: s.edge, free: false }])}
+              />
+            );
+          })}
+        </Disclosure>
+        <SavePanel job={job} thermal={thermal} lift={lift} arcsC={arcsC} rest={rest} setC={setC} restS={restS} />
+        <GaveWay job={job} lift={lift} arcC={arcC} />
+        {job.cut.freeMm < 3 ? <ModeChoice job={job} /> : null}
+        <LiftLinks job={job} />
+        <Why
+          job={job}
+          call="lift"
+          inputs={{ arcLowC: arcC.low, pickMm: lift.pickMm, flawUm: lift.case.flawUm, keepCover: job.keepCover }}
+          computed={{
+            verdict,
+            easyC: lift.easyC,
+            workC: lift.workC,
+            margin: state.margin,
+            breakChance: state.breakChance,
+          }}
+          notes={[
+            `Now ${verdict}: at ${temp(arcC.low, units)} the bond needs ${Math.round(state.gcJm2)} J/m², it opens ${length(state.opening.aheadMm, units)} ahead of the pick, glass stress ${Math.round(state.stressMPa)} of ${Math.round(state.designMPa)} MPa allowed (margin ${state.margin.toFixed(2)}).`,
+            `Chance of breaking over the whole ring ${percent(state.breakChance)}; the shop accepts ${percent(settings.breakLimit)}. Numerical estimate, looks optimistic: no twisting, no hidden chips.`,
+            job.keepCover
+              ? 'The cover is to be saved, so stress and chance decide too.'
+              : 'The cover is written off: only the bond decides, the glass may break further.',
+            'A thicker pick needs less heat and breaks more glass; heat and pick are compared on the Heat stage.',
+          ]}
+          rows={[
+            rowOf('Speed of the pick', cutSpeed, 'mm/s'),
+            rowOf('Past the ring', overMm, 'mm'),
+            rowOf('Edge flaw of an unbroken edge', lift.case.cover.flawUm, 'µm'),
+            rowOf('Adhesive scale', lift.case.adhesive.debond.scale, ''),
+          ]}
+        />
+      </StageShell>
+    </View>
+  );
+}
+
+const inward = (n: Pt): Pt => [-n[0], -n[1]];
+
+/** Seconds of the run so far with the cell's high bound above a mark. */
+function batteryDoseS(thermal: ReturnType<typeof thermalJob>, nowS: number, markC: number): number {
+  if (!thermal.switches.length) return 0;
+  const end = Math.min(nowS, thermal.switches[thermal.switches.length - 1]!.atS + 1800);
+  const step = Math.max(5, end / 60);
+  let sum = 0;
+  for (let t = 0; t < end; t += step)
+    if ((thermal.run.partC(t, 'battery')?.high ?? 0) >= markC) sum += Math.min(step, end - t);
+  return sum;
+}
