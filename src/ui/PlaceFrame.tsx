@@ -43,14 +43,16 @@ export function PlaceFrame({
             </Link>
           ))}
           <View className="flex-1" />
+          <StopCard />
+        </View>
+        <View className="flex-row justify-between items-baseline">
+          <Txt strong size="l" level={1} className="flex-1">
+            {title}
+          </Txt>
           <Txt num tone="ink2">
             {time(now)}
           </Txt>
-          <StopCard />
         </View>
-        <Txt strong size="l" level={1}>
-          {title}
-        </Txt>
         {line ? (
           <Txt size="s" tone="ink2">
             {line}

@@ -104,7 +104,7 @@ export function PiecesLift({ job }: { job: JobState }) {
   const targetC = pieceTargetC(job.bond.zone === 'fullArea', th);
   const flaw = chipFlawUm.yes.value;
   const lever =
-    lift && step?.entry && step.entry.depthMm >= 1
+    lift && step?.entry && step.entry.depthMm >= leastLeverMm
       ? leverMm(lift.case.cover, lift.case.hMm, flaw, step.entry.depthMm)
       : null;
   const swollen = job.findings.cellSwollen?.answer === 'yes';
@@ -230,9 +230,9 @@ export function PiecesLift({ job }: { job: JobState }) {
             ]}
             {...(finger === 'break' ? { onStroke } : finger === 'look' || swollen ? {} : { onTap })}
           >
+            {step?.entry ? <BladeMark at={step.entry.at} into={step.entry.into} /> : null}
             {found ? <Pieces pieces={drawn} dangling={found.map.dangling} /> : null}
             {lines && step?.risk === 2 ? <BreakLines lines={lines.lines} /> : null}
-            {step?.entry ? <BladeMark at={step.entry.at} into={step.entry.into} /> : null}
             <Shards at={[...job.glassLeft.values()]} />
             {stroke ? <Stroke pts={stroke} /> : null}
           </PlainPlan>
@@ -294,6 +294,11 @@ export function PiecesLift({ job }: { job: JobState }) {
                 Leverage: {length(lever, units, 2)} at the edge while {length(step.entry!.depthMm, units, 0)} is free,{' '}
                 {length(leverMm(lift.case.cover, lift.case.hMm, flaw, 20), units, 1)} with {length(20, units, 0)} free.
                 More breaks it again.
+              </Txt>
+            ) : null}
+            {lever === null && step.entry ? (
+              <Txt size="s" className="mb-1">
+                Leverage: none here, the free edge is too short. Slide the blade flat, heat again when it stops.
               </Txt>
             ) : null}
             {lines && step.risk === 2 ? (
@@ -365,6 +370,9 @@ export function PiecesLift({ job }: { job: JobState }) {
     </View>
   );
 }
+
+/** On a shorter free edge nothing is levered: the blade only slides, mm (judgement). */
+const leastLeverMm = 4;
 
 const round = (v: number) => Math.round(v * 100) / 100;
 const where = (p: Pt, units: Parameters<typeof length>[1]) =>
