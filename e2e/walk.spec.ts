@@ -100,7 +100,8 @@ test('one job from intake to hand-over, reloaded on the way, exported and read b
     await expect(h.call()).toHaveText('Not needed on this route.');
     await h.noViolations('strip');
     await h.press('Go to clean');
-    for (let i = 1; i <= 8; i++) await h.press(`${i} is clean`);
+    for (let i = 1; i <= 8; i++) await h.press(`${i} is wiped dry`);
+    await h.press('All bare at a glance');
     await h.tick('No crumbs on the ledge');
     await h.tick('Lenses blown off');
     await expect(h.call()).toContainText('Let it cool');

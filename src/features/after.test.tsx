@@ -3,12 +3,11 @@ import { fireEvent, screen } from '@testing-library/react';
 import { tapeClocks } from '@/core/cure/tapeDwell';
 import { demoSettings } from '@/demo/shop';
 import type { NewEvent } from '@/model/event';
-import { call, choose, enter, pass, press, reading, reason, renderStage, tick } from '../../test-support/stage';
+import { call, choose, enter, pass, press, reading, reason, renderStage } from '../../test-support/stage';
 import { jobNow, logged, startShop } from '../../test-support/mockShop';
 import { went } from '../../test-support/mockRouter';
 import { BondStage } from './bond/BondStage';
 import { CheckStage } from './check/CheckStage';
-import { CleanStage } from './clean/CleanStage';
 import { CureStage } from './cure/CureStage';
 import { DryFitStage } from './fit/DryFitStage';
 import { HandoverStage } from './handover/HandoverStage';
@@ -35,37 +34,6 @@ beforeEach(() => {
   went.length = 0;
 });
 afterEach(() => jest.useRealTimers());
-
-describe('clean', () => {
-  it('leads from stretch to stretch, then crumbs and lenses, and only then lets on', async () => {
-    startShop(t0);
-    renderStage(CleanStage, ring54);
-    expect(call()).toBe('Wipe the bottom edge, middle.');
-    expect(
-      screen.getByRole('button', { name: /^Clean and cool: 7 stretches|^Clean and cool: 8 stretches/ }),
-    ).toBeTruthy();
-    const n = Number(
-      /(\d+) stretches/.exec(screen.getByRole('button', { name: /^Clean and cool/ }).getAttribute('aria-label')!)![1],
-    );
-    for (let i = 1; i <= n; i++) await press(`${i} is clean`);
-    expect(call()).toBe('Look for crumbs along the ledge.');
-    await tick('No crumbs on the ledge');
-    expect(call()).toBe('Blow off the lenses.');
-    await tick('Lenses blown off');
-    expect(call()).toBe('Clean and cool: go on.');
-    expect(jobNow(ring54).cleaned.size).toBe(n);
-    await press('Clean and cool');
-    expect(logged(ring54).at(-1)).toMatchObject({ type: 'stage', stage: 'clean', to: 'done' });
-    expect(went.at(-1)).toContain('/dryFit');
-  });
-
-  it('marks stretches near the camera as dry only', () => {
-    startShop(t0);
-    renderStage(CleanStage, ring54);
-    expect(screen.getAllByText('dry only, near the camera').length).toBeGreaterThan(0);
-    expect(screen.getAllByText('dry only, near the camera').length).toBeLessThan(5);
-  });
-});
 
 describe('dry fit', () => {
   it('guides through 20 points on the tablet; a typed value outside the range is named and not taken', async () => {

@@ -239,7 +239,7 @@ describe('lift', () => {
     await jump(150_000);
     expect(call()).toBe('Bottom edge slowly, a tenth of the speed.');
     await jump(1_200_000);
-    expect(call()).toBe('Back on the plate: the bottom edge has gripped.');
+    expect(call()).toMatch(/^Back on the plate: the bottom edge has gripped, to \d\d °C\.$/);
     await press('It grips: reheat');
     const events = logged(heating);
     expect(events.find((e) => e.type === 'observed')).toMatchObject({ what: 'grips', edge: 'bottom' });
@@ -256,13 +256,13 @@ describe('lift', () => {
     await press('Bottom edge is free');
     expect(jobNow(heating).freeEdges.has('bottom')).toBe(true);
     expect(screen.getByRole('button', { name: /^Left edge is free/ })).toBeTruthy();
-    expect(reading(/deepest on this edge: camera island/)).toMatch(/^\d\.\d mm/);
+    expect(screen.getByText(/3\.0 mm cuts the ring; no deeper than \d\.\d mm: camera island/)).toBeTruthy();
     await press('Edges: order, depth, done');
     await tick('3. right edge is free');
     await tick('4. top edge is free');
     await press('Left edge is free');
     expect(call()).toBe('All edges are free.');
-    expect(reason()).toContain('the rear cable has 38 mm of slack');
+    expect(reason()).toBe('Turn it over the right edge, up to 180°: the rear cable has 38 mm of slack.');
     await press('Cover is off');
     expect(went.at(-1)).toBe('/jobs/demo-0142/clean');
   });
@@ -278,6 +278,7 @@ describe('lift', () => {
       .map((l) => l.textContent);
     expect(lines[0]).toMatch(/^1\. bottom edge: 3\.0 mm to no limit near deep/);
     expect(lines.some((l) => /keep out at .*rear cable/.test(l!))).toBe(true);
+    // four edges and 24 arcs; nothing is cut, so no pick stays behind
     expect(lines).toHaveLength(28);
   });
 
@@ -285,9 +286,10 @@ describe('lift', () => {
     startShop(t0);
     renderStage(LiftStage, save);
     await pass(50);
-    await press('Edges: order, depth, done');
+    await press(/^Save or write off: .* to break from here$/);
     await press('The cover broke');
     expect(jobNow(save)).toMatchObject({ broke: true, keepCover: false });
+    expect(screen.getByText('Cover written off')).toBeTruthy();
   });
 });
 

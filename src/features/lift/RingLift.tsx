@@ -1,5 +1,5 @@
 import { useRouter } from 'expo-router';
-import { useMemo, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { View } from 'react-native';
 
 import { draggedStretch, type Stretch } from '@/core/lift/advance';
@@ -51,6 +51,8 @@ export function RingLift({ job }: { job: JobState }) {
   const { log } = useActions(job);
   const [finger, setFinger] = useState<Finger>('cut');
   const [drag, setDrag] = useState<{ fromMm: number; toMm: number } | null>(null);
+  // a quick finger is up again before the page has been drawn: where it was put down is kept beside the state
+  const dragFrom = useRef<number | null>(null);
   const source = useThermal(job.device, job.bond);
   const model = source.model;
   const firstHeat = job.heat[0]?.at ?? 0;
@@ -219,9 +221,10 @@ export function RingLift({ job }: { job: JobState }) {
   };
   const onDrag = (phase: 'start' | 'move' | 'end', p: Pt) => {
     const s = thermal.path.locate(p);
-    if (phase === 'start') return setDrag({ fromMm: s, toMm: s });
-    const from = drag?.fromMm ?? s;
-    if (phase === 'move') return setDrag({ fromMm: from, toMm: s });
+    if (phase === 'start') dragFrom.current = s;
+    const from = dragFrom.current ?? s;
+    if (phase !== 'end') return setDrag({ fromMm: from, toMm: s });
+    dragFrom.current = null;
     setDrag(null);
     const stretch = draggedStretch(from, s, thermal.path.lengthMm);
     if (stretch) mark(stretch);

@@ -101,8 +101,8 @@ export function breakAtCamera(
       const p: Pt = [c[0] + u[0] * d, c[1] + u[1] * d];
       const inside = insidePolygon(p, piece.outer);
       if (rings.some((r) => contains(r.shape, p, 0.2))) from = null;
-      else if (!inside) return from ? { from, to: p, mm: Math.hypot(p[0] - from[0], p[1] - from[1]) } : null;
-      else from ??= p;
+      else if (inside) from ??= p;
+      else if (from) return { from, to: p, mm: Math.hypot(p[0] - from[0], p[1] - from[1]) };
     }
     return null;
   };

@@ -5,8 +5,10 @@ import UnaryUnionOp from 'jsts/org/locationtech/jts/operation/union/UnaryUnionOp
 import Polygonizer from 'jsts/org/locationtech/jts/operation/polygonize/Polygonizer.js';
 import 'jsts/org/locationtech/jts/monkey.js';
 
-import { polygonOf, signedArea } from '../../device/polygon';
+import { insidePolygon, polygonOf, signedArea } from '../../device/polygon';
 import type { Hole, Outline, Pt } from '../../device/types';
+import { bladeEntry, breakAtCamera } from './bladeEntry';
+import { crackWork } from './crackWork';
 import { polylineOf, typedCrack } from './freehand';
 import { liftOrder, type CrackKeepOut } from './liftOrder';
 import { crackPieces } from './pieces';
@@ -297,5 +299,104 @@ describe('a crack as it is drawn or typed', () => {
       [0, 0],
       [10.5, 20],
     ]);
+  });
+});
+
+describe('working the pieces', () => {
+  const outline = { kind: 'roundRect', min: [0, 0], max: [70, 140], rMm: 0 } as const;
+  const coil = {
+    id: 'coil',
+    name: 'coil',
+    kind: 'coil' as const,
+    shape: { kind: 'disc' as const, c: [35, 70] as const, rMm: 15 },
+  };
+  const across: [number, number][][] = [
+    [
+      [0, 50],
+      [70, 50],
+    ],
+    [
+      [0, 95],
+      [70, 95],
+    ],
+  ];
+  const ask = (cracks: [number, number][][], off: [number, number][][][] = []) => {
+    const a = crackWork({ outline, holes: [], cracks, keepOuts: [coil], off });
+    if ('problem' in a) throw new Error(a.problem);
+    return a;
+  };
+
+  it('the blade goes in where it can go deepest: over a coil from a side away from it, short of it by its room', () => {
+    const { steps, map } = ask(across);
+    const over = steps.find((s) => s.risk === 1)!;
+    expect(over.nearest!.id).toBe('coil');
+    // 20 mm of glass beside the coil on each side, 1 mm of room
+    expect(over.entry!.stoppedBy).toBe('coil');
+    expect(over.entry!.depthMm).toBeCloseTo(19, 0);
+    const plain = steps.find((s) => s.risk === 0)!;
+    expect(plain.entry!.stoppedBy).toBeNull();
+    expect(
+      insidePolygon(
+        [plain.entry!.at[0] + plain.entry!.into[0], plain.entry!.at[1] + plain.entry!.into[1]],
+        map.pieces[plain.pieceId]!.outer,
+      ),
+    ).toBe(true);
+  });
+
+  it('what is off stays off when a piece breaks again: the others are cut anew and the order goes on', () => {
+    const first = ask(across);
+    const gone = first.map.pieces[first.steps[0]!.pieceId]!;
+    const again = ask(
+      [
+        ...across,
+        [
+          [35, 50],
+          [35, 95],
+        ],
+      ],
+      [[gone.outer.map(([x, y]): [number, number] => [x, y])]],
+    );
+    expect(again.map.pieces).toHaveLength(4);
+    expect(again.off).toHaveLength(1);
+    expect(again.steps).toHaveLength(3);
+    expect(again.steps.map((s) => s.pieceId)).not.toContain(again.off[0]);
+    const area = again.off.reduce((m, i) => m + again.map.pieces[i]!.areaMm2, 0);
+    expect(area).toBeCloseTo(gone.areaMm2, 6);
+  });
+
+  it('a neighbour that is off frees an edge, and that edge is an entry', () => {
+    const ring: [number, number][] = [
+      [30, 60],
+      [40, 60],
+      [40, 70],
+      [30, 70],
+      [30, 60],
+    ];
+    const a = ask([...across, ring]);
+    const island = a.map.pieces.find((p) => p.freeMm === 0)!;
+    expect(a.steps.find((s) => s.pieceId === island.id)!.reasons).toContain('edgeFreedByNeighbour');
+    expect(bladeEntry(island, new Set(), [])).toBeNull();
+    expect(bladeEntry(island, new Set(a.map.pieces.map((p) => p.id)), [])).not.toBeNull();
+  });
+
+  it('round a camera it is broken along two lines, from the openings outward, on opposite sides', () => {
+    const hole = { kind: 'disc', c: [20, 120], rMm: 6 } as const;
+    const map = crackPieces(outline, [{ shape: hole, role: 'camera' }], across);
+    const piece = map.pieces.find((p) => p.cameraHoleMm > 0)!;
+    const cut = breakAtCamera(piece, [{ shape: hole }])!;
+    expect(cut.lines).toHaveLength(2);
+    const turn = cut.lines.map(([, to]) => Math.atan2(to[1] - 120, to[0] - 20));
+    const apart = Math.abs(((((turn[0]! - turn[1]!) * 180) / Math.PI + 540) % 360) - 180);
+    expect(apart).toBeGreaterThanOrEqual(115);
+    for (const [from, to] of cut.lines) {
+      expect(Math.hypot(from[0] - 20, from[1] - 120)).toBeCloseTo(6.2, 0);
+      expect(Math.hypot(to[0] - from[0], to[1] - from[1])).toBeLessThan(40);
+    }
+    expect(
+      breakAtCamera(
+        map.pieces.find((p) => p.cameraHoleMm === 0)!,
+        [{ shape: hole }],
+      ),
+    ).toBeNull();
   });
 });
