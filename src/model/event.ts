@@ -269,6 +269,8 @@ const kinds = {
     checks: z.object({ sourcesAway: z.boolean(), ventilated: z.boolean(), masked: z.boolean() }),
     tC: z.number().min(-40).max(200),
   },
+  /** looked at and dry: heat may come near again before the computed time is up */
+  alcoholDry: { note: text.optional() },
   cleanZone: {
     on: z.enum(['frame', 'cover']),
     index: z.number().int().min(0).max(200),

@@ -115,6 +115,8 @@ export function eventLine(e: JobEvent, units: LineUnits = asStored): string {
       return `cover written off: ${{ broke: 'it broke', printLayer: 'the print layer comes off', cost: 'saving costs more than a new one', other: 'said by hand' }[e.why]}${e.note ? `, ${e.note}` : ''}`;
     case 'alcohol':
       return `alcohol ${e.ml} ml ${e.use === 'gap' ? 'into the gap' : 'on a wipe'}`;
+    case 'alcoholDry':
+      return 'alcohol has dried, looked at';
     case 'cleanZone':
       return `${e.on === 'cover' ? 'cover, ' : ''}zone ${e.index + 1}: ${e.state}`;
     case 'lens':

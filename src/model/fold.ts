@@ -77,6 +77,8 @@ export interface JobState {
   clips: Map<number, 'open' | 'broken'>;
   writtenOff: EventOf<'writeOff'> | null;
   alcohol: EventOf<'alcohol'>[];
+  /** since then nothing of it is wet any more */
+  alcoholDryAt: number | null;
   /** lens covers by bond: which step was reached when */
   lenses: Map<string, LensState>;
   /** a bond has been cut: what was found before stands from here on, for ever */
@@ -175,6 +177,7 @@ export function foldJob(events: readonly JobEvent[]): JobState | null {
     clips: new Map(),
     writtenOff: null,
     alcohol: [],
+    alcoholDryAt: null,
     lenses: new Map(),
     opened: false,
     broke: false,
@@ -370,6 +373,9 @@ function apply(s: JobState, e: KnownEvent, path: Perimeter): void {
       break;
     case 'alcohol':
       s.alcohol.push(e);
+      break;
+    case 'alcoholDry':
+      s.alcoholDryAt = e.at;
       break;
     case 'lens': {
       const own = s.lenses.get(e.bondId) ?? { steps: {}, newMm: null };

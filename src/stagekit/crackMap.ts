@@ -43,6 +43,8 @@ export const crackQuestion = (job: CrackJob): CrackQuestion => ({
 
 interface LiveMap {
   answer: CrackAnswer | null;
+  /** the answer is to the cracks and pieces as they are now; false: it is being computed anew */
+  fresh: boolean;
   /** asks again with a stroke that is still being drawn; null: without one */
   preview: (stroke: readonly Pt[] | null) => void;
 }
@@ -53,7 +55,7 @@ interface LiveMap {
  */
 export function useCrackMap(job: JobState): LiveMap {
   const { device, bond, face, cracks, piecesOff } = job;
-  const [answer, setAnswer] = useState<CrackAnswer | null>(null);
+  const [told, setTold] = useState<{ answer: CrackAnswer; to: CrackQuestion } | null>(null);
   const question = useMemo(
     () => crackQuestion({ device, bond, face, cracks, piecesOff }),
     [device, bond, face, cracks, piecesOff],
@@ -63,7 +65,7 @@ export function useCrackMap(job: JobState): LiveMap {
     current.current = question;
     let gone = false;
     askPieces(question, (a) => {
-      if (!gone) startTransition(() => setAnswer(a));
+      if (!gone) startTransition(() => setTold({ answer: a, to: question }));
     });
     return () => {
       gone = true;
@@ -74,10 +76,10 @@ export function useCrackMap(job: JobState): LiveMap {
     const extra = stroke && stroke.length > 1 ? [stroke] : [];
     askPieces({ ...base, cracks: [...base.cracks, ...extra] }, (a) => {
       // a stroke that is too short as yet is no reason to lose the picture; nor is one whose map has moved on
-      if (current.current === base && !('problem' in a)) startTransition(() => setAnswer(a));
+      if (current.current === base && !('problem' in a)) startTransition(() => setTold({ answer: a, to: base }));
     });
   }, []);
-  return { answer, preview };
+  return { answer: told?.answer ?? null, fresh: told?.to === question, preview };
 }
 
 export type Found = Exclude<CrackAnswer, { problem: string }>;

@@ -118,6 +118,21 @@ export function pickInForce(job: JobState, settings: Settings): number {
   return [defaultPickMm, ...picksFor(job.bond.zone === 'fullArea')].find(opens) ?? defaultPickMm;
 }
 
+/** Mean bond-line temperature of each edge at the instant when the last heat ended; empty while it is on or before. */
+export function edgeMeans(job: JobState, thermal: ThermalJob): Partial<Record<EdgeId, number>> {
+  const last = job.heat[job.heat.length - 1];
+  if (!last || last.setC !== null) return {};
+  const c = thermal.run.arcsC((last.at - thermal.t0) / 1e3 + 1, thermal.arcs);
+  const out: Partial<Record<EdgeId, number>> = {};
+  for (const edge of ['bottom', 'left', 'top', 'right'] as const) {
+    const own = thermal.arcs.flatMap((a, i) =>
+      thermal.path.point((a.fromMm + a.toMm) / 2).edge === edge ? [c[i]!.mean] : [],
+    );
+    if (own.length) out[edge] = own.reduce((m, v) => m + v, 0) / own.length;
+  }
+  return out;
+}
+
 const thresholds = new Map<string, { easyC: number | null; workC: number | null }>();
 
 /** Thresholds, order of the edges and what is left to cut. */
@@ -127,6 +142,8 @@ export function liftState(
   path: Perimeter,
   arcs: readonly ArcCells[],
   pickMm?: number,
+  /** mean bond-line temperature of each edge when the heat was taken off; not said before */
+  meanC: Partial<Record<EdgeId, number>> = {},
 ): LiftState {
   const pick = pickMm ?? job.plan?.pickMm ?? defaultPickMm;
   const lift: LiftCase = { ...liftCase(job, settings), pickMm: pick };
@@ -146,7 +163,7 @@ export function liftState(
     thresholds.set(key, th);
   }
   const outs = keepOuts(job.device, job.bond, everyPart(job.device));
-  const steps = edgeOrder(job.device, job.bond, outs);
+  const steps = edgeOrder(job.device, job.bond, outs, meanC);
   const left = steps.filter((s) => !job.freeEdges.has(s.edge));
   const held = (i: number) => {
     const a = arcs[i]!;

@@ -45,8 +45,8 @@ export function StopCard({ children }: { children?: ReactNode }) {
           Cell: stop
         </Txt>
       </Pressable>
-      <Modal visible={open} onRequestClose={() => setOpen(false)} animationType="none">
-        <View className="flex-1 bg-paper" role="dialog" aria-label="Stop card" aria-modal>
+      <Modal visible={open} onRequestClose={() => setOpen(false)} animationType="none" aria-label="Stop card">
+        <View className="flex-1 bg-paper">
           <ScrollView className="flex-1" contentContainerClassName="p-4 pb-8 w-full max-w-[720px] self-center">
             <Txt strong size="xl" level={1} tone="caution">
               The cell was touched, smells, hisses or swells

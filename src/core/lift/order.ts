@@ -1,6 +1,7 @@
 import { bondPerimeter } from '../device/perimeter';
 import { boxOf } from '../device/shapes';
 import type { Bond, Device, EdgeId } from '../device/types';
+import { judgement } from '../source';
 import type { KeepOut } from './depth';
 
 export type EdgeReason = 'farFromCamera' | 'camera' | 'cable' | 'buttons' | 'warmest' | 'joinsOpen';
@@ -12,6 +13,9 @@ export interface EdgeStep {
   reasons: EdgeReason[];
 }
 
+/** An edge this much warmer than the mean is cut as if it were the bottom edge, K. */
+export const kPerPoint = judgement(20, 'warmth that outweighs the start at the bottom edge');
+
 const neighbours: Record<EdgeId, EdgeId[]> = {
   bottom: ['left', 'right'],
   left: ['bottom', 'top'],
@@ -21,7 +25,7 @@ const neighbours: Record<EdgeId, EdgeId[]> = {
 
 /**
  * Order of the edges: start farthest from camera and cables, go on only next to what is open, the camera edge last
- * (common practice); among equals the warmer edge first. Weights are judgement.
+ * (common practice); an edge that is 20 K warmer than the mean is as good as the bottom edge. Weights are judgement.
  * @param meanC mean bond-line temperature of each edge, or null before heating
  */
 export function edgeOrder(
@@ -51,6 +55,9 @@ export function edgeOrder(
     return { camera, cable, buttons };
   };
   const facts = new Map(edges.map((e) => [e, about(e)]));
+  const known = edges.flatMap((e) => (meanC[e] === undefined ? [] : [meanC[e]!]));
+  const mean = known.reduce((m, v) => m + v, 0) / Math.max(1, known.length);
+  const warmth = (e: EdgeId) => Math.min(2, Math.max(-2, ((meanC[e] ?? mean) - mean) / kPerPoint.value));
   const cost = (e: EdgeId) => {
     const f = facts.get(e)!;
     const length = path.edgeSpan(e).toMm - path.edgeSpan(e).fromMm;
@@ -61,7 +68,7 @@ export function edgeOrder(
       (f.buttons ? 1 : 0) +
       (e === 'bottom' ? -1 : 0) +
       length / 1e3 -
-      (meanC[e] ?? 0) / 1e3
+      warmth(e)
     );
   };
   const order: EdgeStep[] = [];
@@ -78,7 +85,7 @@ export function edgeOrder(
     if (f.camera) reasons.push('camera');
     if (f.cable) reasons.push('cable');
     if (f.buttons) reasons.push('buttons');
-    if (next === warmest && meanC[next] !== undefined) reasons.push('warmest');
+    if (next === warmest && warmth(next) > 0.25) reasons.push('warmest');
     const span = path.edgeSpan(next);
     order.push({ edge: next, fromMm: span.fromMm, toMm: span.toMm, reasons });
   }

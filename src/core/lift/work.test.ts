@@ -525,3 +525,54 @@ it('depth windows are the rule of common practice: past the ring, short of the n
   expect(w.every((e) => e.needMm === 3.5 && e.limitMm === 30)).toBe(true);
   expect(new Perimeter({ kind: 'disc', c: [0, 0], rMm: 5 }).lengthMm).toBeCloseTo(2 * Math.PI * 5, 6);
 });
+
+/** Common practice, no source: what the law has to give back. Numbers are the model's own plausibility table. */
+describe('what common practice says, and the law', () => {
+  const kept = { ...base, breakLimit: 0.02 };
+  const gives = (tC: number) => {
+    const r = openRing('insert', strengthened, 0.8, 0.3, fractureEnergyJm2(base.adhesive.debond, tC, 1), 2, 2);
+    return breakChance(r.onsetMPa, coverStrengthMPa(strengthened, 0.8, 30).charMPa, 420);
+  };
+  it.each([
+    [
+      'a ring lifts at 100 to 110 °C, with 0.4 mm it opens ahead of the pick',
+      () => {
+        const ahead = (t: number) => wedgeVerdict({ ...base, pickMm: 0.4 }, t).opening.aheadMm;
+        return ahead(100) > 8 && ahead(110) > ahead(100);
+      },
+    ],
+    [
+      'never force a cold one: 96, 18, 1.8 % at 23, 40, 60 °C',
+      () =>
+        Math.abs(gives(23) - 0.96) < 0.01 && Math.abs(gives(40) - 0.18) < 0.01 && Math.abs(gives(60) - 0.018) < 0.002,
+    ],
+    [
+      '60 °C of a mat only holds: 0.4 mm slowly, 0.3 mm not',
+      () =>
+        wedgeVerdict({ ...base, pickMm: 0.4 }, 60).verdict === 'slow' && wedgeVerdict(base, 60).verdict === 'reheat',
+    ],
+    [
+      'chipped covers are not worth saving: no temperature is good enough',
+      () => liftThresholds({ ...kept, pickMm: 0.5, flawUm: 60 }).easyC === null,
+    ],
+    [
+      'a full bond does not open at ring temperatures',
+      () => {
+        const full = { ...base, adhesive: adhesiveRecord('fullAreaPu'), fullArea: true, pickMm: 0.3, keepCover: false };
+        return (
+          ['reheat', 'thicker'].includes(wedgeVerdict(full, 110).verdict) && wedgeVerdict(full, 110).opening.aheadMm < 1
+        );
+      },
+    ],
+    [
+      'cold is tried and abandoned: five times as tough at 0 °C',
+      () => {
+        const g = (t: number) => fractureEnergyJm2(base.adhesive.debond, t, 1);
+        return g(0) / g(23) > 4 && g(0) / g(23) < 6;
+      },
+    ],
+    ['alcohol helps', () => softened(base.adhesive.debond, 60) < 0.7],
+  ])('%s', (_, holds) => {
+    expect(holds()).toBe(true);
+  });
+});

@@ -30,6 +30,7 @@ import { stageHref } from '@/stagekit/StageShell';
 import { edgeName, everyPart, thermalJob } from '@/stagekit/thermalJob';
 import { presentJob } from '@/stagekit/present';
 import { useThermal } from '@/stagekit/useThermal';
+import { wetUntil } from '@/stagekit/wet';
 import { rowOf, Why } from '@/stagekit/Why';
 import { useJobs, useSettings } from '@/store/shop';
 import { Button } from '@/ui/Button';
@@ -39,7 +40,7 @@ import { NumberField } from '@/ui/NumberField';
 import { RingArcs } from '@/ui/plan/layers';
 import { Readings } from '@/ui/Readings';
 import { Txt } from '@/ui/Txt';
-import { clock, length, percent, temp } from '@/ui/units';
+import { clock, length, percent, temp, time } from '@/ui/units';
 import { useNow } from '@/ui/useNow';
 
 const wipeMl = judgement(0.1, 'a wipe that is nearly dry, ml');
@@ -126,6 +127,7 @@ export function AlcoholScreen({ job: whole }: { job: JobState }) {
       : null;
   const adhesive = shopAdhesive(settings, job.bond.adhesive);
   const dried = run ? slotDryS(lineC, ringMm) : null;
+  const wet = wetUntil(job, settings);
   const give = () => {
     void log([
       {
@@ -269,6 +271,15 @@ export function AlcoholScreen({ job: whole }: { job: JobState }) {
             {percent(1 - softened(adhesive.debond, run.soakS))} of the bond’s toughness (judgement). It dries out of the
             closed gap in about {clock(dried ?? 0)}; no heat before.
           </Txt>
+        ) : null}
+        {wet !== null && wet > now ? (
+          <View className="mt-2" testID="wet">
+            <Txt size="s">
+              Wet until {time(wet)}, {clock((wet - now) / 1e3)} from now: no heat is let on before, on no job of this
+              bench.
+            </Txt>
+            <Button kind="small" label="Looked at: it is dry" onPress={() => void log([{ type: 'alcoholDry' }])} />
+          </View>
         ) : null}
         <Txt size="s" tone="ink2" className="mt-2">
           Flammable from {temp(alcohol.flashC.value, units)}: its vapour counts as flammable at the bench at any time.

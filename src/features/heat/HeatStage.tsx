@@ -24,7 +24,8 @@ import { ThermalWait } from '@/stagekit/ThermalWait';
 import { useThermal } from '@/stagekit/useThermal';
 import { usePicks } from '@/stagekit/usePicks';
 import { rowOf, Why } from '@/stagekit/Why';
-import { useSettings } from '@/store/shop';
+import { wetStop } from '@/stagekit/wet';
+import { useJobs, useSettings } from '@/store/shop';
 import { Flash, useAlarm, useAwake } from '@/ui/alarm';
 import { Button } from '@/ui/Button';
 import { Call } from '@/ui/Call';
@@ -81,6 +82,7 @@ export function HeatStage({ job }: { job: JobState }) {
 /** @param job with the device as it is on the bench: without the parts that are out */
 function HeatBench({ job }: { job: JobState }) {
   const settings = useSettings();
+  const jobs = useJobs();
   const now = useNow(500);
   const wide = useWide();
   const screen = useWindowDimensions();
@@ -246,7 +248,8 @@ function HeatBench({ job }: { job: JobState }) {
   ];
 
   const toolsReady = job.prep.has('toolsReady');
-  const missing = missingBeforeHeat(job, 'below') ?? (refused ? 'parts are inside' : null);
+  const missing =
+    missingBeforeHeat(job, 'below', wetStop(job, jobs, settings, now)) ?? (refused ? 'parts are inside' : null);
   const record = { heater: plan.heater, use: plan.use };
   const layOn = () => {
     if (missing || on) return;

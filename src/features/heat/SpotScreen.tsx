@@ -22,7 +22,8 @@ import { stageHref } from '@/stagekit/StageShell';
 import { batteryMarks, everyPart, liftCase, partStopC, pickInForce } from '@/stagekit/thermalJob';
 import { useLongRun } from '@/stagekit/useLongRun';
 import { rowOf, Why } from '@/stagekit/Why';
-import { useSettings } from '@/store/shop';
+import { wetStop } from '@/stagekit/wet';
+import { useJobs, useSettings } from '@/store/shop';
 import { creepAboveK, liftThresholds, pieceTargetC } from '@/core/lift/verdict';
 import { Flash, useAlarm, useAwake } from '@/ui/alarm';
 import { Button } from '@/ui/Button';
@@ -123,7 +124,8 @@ function Spot({ job: whole }: { job: JobState }) {
   const dueAt = on?.readyInS == null ? null : on.at + on.readyInS * 1e3;
   const alarm = useAlarm(dueAt, now, 'opens', settings.sound);
   useAwake(on !== null);
-  const missing = missingBeforeHeat(job, 'on Heat');
+  const jobs = useJobs();
+  const missing = missingBeforeHeat(job, 'on Heat', wetStop(job, jobs, settings, now));
   const airOn = () => {
     if (!heater || !cycle || missing) return;
     const record = {

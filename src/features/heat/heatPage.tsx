@@ -13,17 +13,22 @@ import { useNow } from '@/ui/useNow';
 
 export const isSwollen = (job: JobState): boolean => job.findings.cellSwollen?.answer === 'yes';
 
-/** What has to be done before any heat; null: nothing is missing. @param where the list of tools is ticked off */
-export const missingBeforeHeat = (job: JobState, where: string): string | null =>
+/**
+ * What has to be done before any heat; null: nothing is missing. @param where the list of tools is ticked off
+ * @param wet why alcohol forbids it
+ */
+export const missingBeforeHeat = (job: JobState, where: string, wet: string | null): string | null =>
   isSwollen(job)
     ? 'the cell is swollen'
-    : !job.prep.has('powerOff')
-      ? 'power off first (Intake)'
-      : !job.prep.has('trayOut')
-        ? 'card tray out first (Intake)'
-        : !job.prep.has('toolsReady')
-          ? `tools at hand first, ${where}`
-          : null;
+    : wet !== null
+      ? wet
+      : !job.prep.has('powerOff')
+        ? 'power off first (Intake)'
+        : !job.prep.has('trayOut')
+          ? 'card tray out first (Intake)'
+          : !job.prep.has('toolsReady')
+            ? `tools at hand first, ${where}`
+            : null;
 
 export function BackToHeat({ job, kind = 'side' }: { job: JobState; kind?: 'main' | 'side' }) {
   const router = useRouter();

@@ -26,7 +26,8 @@ import { StageShell } from '@/stagekit/StageShell';
 import { useGoOn } from '@/stagekit/useGoOn';
 import { rowOf, Why } from '@/stagekit/Why';
 import { isOut } from '@/stagekit/present';
-import { useSettings } from '@/store/shop';
+import { wetStop } from '@/stagekit/wet';
+import { useJobs, useSettings } from '@/store/shop';
 import { Flash, useAlarm, useAwake } from '@/ui/alarm';
 import { Button } from '@/ui/Button';
 import { Call } from '@/ui/Call';
@@ -52,6 +53,7 @@ export function LensLift({ job }: { job: JobState }) {
   const now = useNow(500);
   const { log } = useActions(job);
   const goOn = useGoOn(job, 'lift');
+  const jobs = useJobs();
   const { all, chosen, next } = lensWork(job);
   const air = useLensAir(settings);
   const [school, setSchool] = useState<'warm' | 'cold' | null>(null);
@@ -194,7 +196,11 @@ export function LensLift({ job }: { job: JobState }) {
     const why = swollen ? 'cell is swollen' : null;
     if (on) return { label: 'Air off', act: airOff, why: null };
     if (next && warm && !soft)
-      return { label: 'Air on', act: airOn, why: why ?? (plan?.heat?.readyS ? null : 'this air does not get there') };
+      return {
+        label: 'Air on',
+        act: airOn,
+        why: why ?? wetStop(job, jobs, settings, now) ?? (plan?.heat?.readyS ? null : 'this air does not get there'),
+      };
     if (next) return { label: `${capital(name(next))} is off`, act: () => void log([step(next, 'off')]), why };
     if (!chosen.length) return { label: 'Cover is off', act: () => {}, why: 'choose the covers first' };
     if (missing.tapped)

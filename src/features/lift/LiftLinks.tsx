@@ -8,6 +8,7 @@ export function LiftLinks({ job, spot = false }: { job: JobState; spot?: boolean
   const links: [string, Href][] = [
     ['Alcohol in the gap', `/jobs/${job.id}/alcohol` as Href],
     ...(spot ? ([['Spot heat on a piece', `/jobs/${job.id}/spot` as Href]] as [string, Href][]) : []),
+    ['Crack map and chips', `/jobs/${job.id}/cracks` as Href],
     ['Adhesives of this shop', '/adhesives' as Href],
   ];
   return (

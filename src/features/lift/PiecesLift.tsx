@@ -1,4 +1,4 @@
-import { Link, useRouter, type Href } from 'expo-router';
+import { useRouter, type Href } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 
@@ -26,7 +26,7 @@ import { Button } from '@/ui/Button';
 import { Call } from '@/ui/Call';
 import { Choice } from '@/ui/Choice';
 import { Disclosure } from '@/ui/Disclosure';
-import { BladeMark, BreakLines, Pieces, Shards, Stroke } from '@/ui/plan/layers';
+import { BladeMark, BreakLines, HeatMark, Pieces, Shards, Stroke } from '@/ui/plan/layers';
 import { Readings, type ReadingItem } from '@/ui/Readings';
 import { Txt } from '@/ui/Txt';
 import { area, length, temp, tempNumber } from '@/ui/units';
@@ -51,7 +51,7 @@ export function PiecesLift({ job }: { job: JobState }) {
   const [finger, setFinger] = useState<Finger>('off');
   const [stroke, setStroke] = useState<readonly Pt[] | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
-  const { answer, preview } = useCrackMap(job);
+  const { answer, fresh, preview } = useCrackMap(job);
   const found = answer && !('problem' in answer) ? answer : null;
   const source = useThermal(job.device, job.bond);
   const firstHeat = job.heat[0]?.at ?? 0;
@@ -178,7 +178,7 @@ export function PiecesLift({ job }: { job: JobState }) {
       setProblem(e instanceof Error ? e.message : 'not a crack');
     }
   };
-  const finished = leftCount === 0;
+  const finished = leftCount === 0 && fresh;
   const readings: ReadingItem[] = [
     {
       id: 'temp',
@@ -207,7 +207,7 @@ export function PiecesLift({ job }: { job: JobState }) {
       tone: (battery?.high ?? 0) >= marks.cautionC ? 'caution' : 'ink',
     },
   ];
-  const shut = swollen ? 'cell is swollen' : on ? 'the heat is on' : null;
+  const shut = swollen ? 'cell is swollen' : on ? 'the heat is on' : !fresh ? 'order is being computed' : null;
   return (
     <View className="flex-1">
       <Flash on={alarm.flash} label="The piece grips" />
@@ -233,6 +233,7 @@ export function PiecesLift({ job }: { job: JobState }) {
             {step?.entry ? <BladeMark at={step.entry.at} into={step.entry.into} /> : null}
             {found ? <Pieces pieces={drawn} dangling={found.map.dangling} /> : null}
             {lines && step?.risk === 2 ? <BreakLines lines={lines.lines} /> : null}
+            {piece && step ? <HeatMark at={heatAt(piece, step.entry)} /> : null}
             <Shards at={[...job.glassLeft.values()]} />
             {stroke ? <Stroke pts={stroke} /> : null}
           </PlainPlan>
@@ -241,7 +242,8 @@ export function PiecesLift({ job }: { job: JobState }) {
         readings={<Readings items={readings} />}
         main={
           finished ? (
-            <Button kind="main" label="Glass is off" onPress={() => goOn()} />
+            // a button of its own: a tap that was meant for the last piece does not end the stage
+            <Button key="end" kind="main" label="Glass is off" onPress={() => goOn()} />
           ) : (
             <Button
               kind="main"
@@ -340,11 +342,6 @@ export function PiecesLift({ job }: { job: JobState }) {
           />
         ) : null}
         {job.piecesOff.size ? null : <ModeChoice job={job} />}
-        <View className="flex-row flex-wrap gap-x-5">
-          <Link href={`/jobs/${job.id}/cracks` as Href} className="font-body text-m text-ink underline py-2">
-            Crack map
-          </Link>
-        </View>
         <LiftLinks job={job} spot />
         <Why
           job={job}

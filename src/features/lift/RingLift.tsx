@@ -15,12 +15,13 @@ import { lookAt } from '@/stagekit/look';
 import { useActions } from '@/stagekit/actions';
 import { PlainPlan } from '@/stagekit/PlainPlan';
 import { stageHref, StageShell } from '@/stagekit/StageShell';
-import { batteryMarks, edgeName, followEdge, liftState, placeName, thermalJob } from '@/stagekit/thermalJob';
+import { batteryMarks, edgeMeans, edgeName, followEdge, liftState, placeName, thermalJob } from '@/stagekit/thermalJob';
 import { ThermalWait } from '@/stagekit/ThermalWait';
 import { useRest } from '@/stagekit/usePicks';
 import { useThermal } from '@/stagekit/useThermal';
 import { rowOf, Why } from '@/stagekit/Why';
-import { useSettings } from '@/store/shop';
+import { wetStop } from '@/stagekit/wet';
+import { useJobs, useSettings } from '@/store/shop';
 import { Flash, useAlarm, useAwake } from '@/ui/alarm';
 import { Button } from '@/ui/Button';
 import { Call } from '@/ui/Call';
@@ -45,6 +46,7 @@ type Finger = 'cut' | 'grip' | 'look';
 /** An intact or taped cover along its ring, edge by edge, against the cooling line. */
 export function RingLift({ job }: { job: JobState }) {
   const settings = useSettings();
+  const jobs = useJobs();
   const units = settings;
   const now = useNow(500);
   const router = useRouter();
@@ -61,7 +63,7 @@ export function RingLift({ job }: { job: JobState }) {
     [job, settings, model, firstHeat],
   );
   const lift = useMemo(
-    () => (thermal ? liftState(job, settings, thermal.path, thermal.arcs) : null),
+    () => (thermal ? liftState(job, settings, thermal.path, thermal.arcs, undefined, edgeMeans(job, thermal)) : null),
     [job, settings, thermal],
   );
   const { outs, windows, limits, gapOn } = useRingGeometry(job, thermal);
@@ -215,6 +217,8 @@ export function RingLift({ job }: { job: JobState }) {
   };
   const reheatHot = (battery?.high ?? 0) >= marks.stopC;
   const swollen = job.findings.cellSwollen?.answer === 'yes';
+  const wet = wetStop(job, jobs, settings, now);
+  const noHeat = swollen ? 'cell is swollen' : (wet ?? (reheatHot ? 'cell at its stop mark' : null));
   const mark = (s: Stretch) => {
     if (finger === 'cut') void log([{ type: 'cut', ...s, free: true, ...computedCut(job, thermal, lift, arcsC, s) }]);
     else void log([{ type: 'cut', ...s, free: false }]);
@@ -314,7 +318,9 @@ export function RingLift({ job }: { job: JobState }) {
         call={<Call {...text} />}
         readings={<Readings items={readings} />}
         main={
+          // a button of its own at the end: a tap that was meant for the last edge does not end the stage
           <Button
+            key={finished ? 'end' : 'edge'}
             kind="main"
             label={finished ? 'Cover is off' : `${capital(edgeName(lift.nextEdge!))} is free`}
             onPress={mainAction}
@@ -329,8 +335,8 @@ export function RingLift({ job }: { job: JobState }) {
             <Button
               label="It grips: reheat"
               onPress={reheat}
-              disabled={reheatHot || swollen}
-              {...(swollen ? { why: 'cell is swollen' } : reheatHot ? { why: 'cell at its stop mark' } : {})}
+              disabled={noHeat !== null}
+              {...(noHeat ? { why: noHeat } : {})}
             />
           )
         }

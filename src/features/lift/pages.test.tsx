@@ -392,6 +392,41 @@ describe('alcohol', () => {
   });
 });
 
+describe('alcohol keeps heat away', () => {
+  const drop = (use: 'gap' | 'wipe'): NewEvent => ({
+    type: 'alcohol',
+    ml: 0.05,
+    use,
+    checks: { sourcesAway: true, ventilated: true, masked: true },
+    tC: 22,
+  });
+
+  it('here and on every other job of the bench, until it has dried or somebody has looked', async () => {
+    startShop(t0, { [heating]: [drop('gap')], [save]: heated(400) });
+    const page = renderStage(LiftStage, save);
+    await pass(600);
+    const reheat = () => screen.getByRole('button', { name: /^It grips: reheat/ }).getAttribute('aria-label');
+    expect(reheat()).toMatch(/^It grips: reheat: alcohol on J-0142 is wet until 13:\d\d$/);
+    jest.setSystemTime(t0 + 2 * 3600_000);
+    await pass(600);
+    expect(reheat()).toBe('It grips: reheat');
+    page.unmount();
+
+    jest.setSystemTime(t0);
+    startShop(t0, { [save]: [...heated(400), drop('wipe')] });
+    const own = renderStage(LiftStage, save);
+    await pass(600);
+    expect(reheat()).toMatch(/alcohol on this job is wet until 13:1\d$/);
+    own.unmount();
+    renderStage(AlcoholScreen, save);
+    await pass(1100);
+    expect(screen.getByTestId('wet').textContent).toMatch(/^Wet until 13:1\d/);
+    await press('Looked at: it is dry');
+    expect(jobNow(save).alcoholDryAt).not.toBeNull();
+    expect(screen.queryByTestId('wet')).toBeNull();
+  });
+});
+
 describe('clean', () => {
   it('zone by zone, dry or wet, then a look at a glancing angle, crumbs and lenses, and only then on', async () => {
     startShop(t0);

@@ -165,6 +165,27 @@ export function BladeMark({ at, into }: { at: Pt; into: Pt }) {
   );
 }
 
+/** Where spot heat is aimed: two broken rings. */
+export function HeatMark({ at }: { at: Pt }) {
+  const { tokens: t, mm } = usePlanFrame();
+  return (
+    <G>
+      {[9, 15].map((r) => (
+        <Circle
+          key={r}
+          cx={at[0]}
+          cy={at[1]}
+          r={r * mm}
+          fill="none"
+          stroke={t.caution}
+          strokeWidth={2 * mm}
+          strokeDasharray={`${4 * mm} ${3 * mm}`}
+        />
+      ))}
+    </G>
+  );
+}
+
 /** Lines along which glass is broken on purpose. */
 export function BreakLines({ lines }: { lines: readonly (readonly [Pt, Pt])[] }) {
   const { tokens: t, mm } = usePlanFrame();
