@@ -67,9 +67,9 @@ await take(phone, 'handover-phone');
 
 for (const [where, name, seen] of [
   ['demo-0140/cracks', 'cracks-phone', 'call'],
-  ['demo-0138/frame', 'frame-phone', 'call'],
   ['demo-0140/route', 'route-phone', 'call'],
-  ['demo-0140/quote', 'quote-phone', 'quote'],
+  ['demo-0136/lift', 'lens-phone', 'call'],
+  ['demo-0143/clean', 'clean-phone', 'call'],
 ] as const) {
   await stage(phone, where, seen);
   await phone.clock.runFor(1500);
@@ -81,15 +81,17 @@ await phone
   .first()
   .waitFor();
 await take(phone, 'ways-phone');
-await stage(phone, 'demo-0143/path');
-await phone.getByText(/^Provisional/).waitFor();
-await phone.clock.runFor(2600);
-await take(phone, 'path-phone');
 await stage(phone, 'demo-0140/spot');
 await phone.getByRole('button', { name: /^Compute/ }).click();
 await phone.getByRole('button', { name: /^Air on/ }).waitFor();
 await phone.clock.runFor(700);
 await take(phone, 'spot-phone');
+await stage(phone, 'demo-0140/lift');
+for (let i = 0; i < 9; i++) {
+  await phone.getByRole('button', { name: 'Piece 1 is off', exact: true }).click();
+  await phone.getByText(`pieces left, ${i + 1} off`).waitFor();
+}
+await take(phone, 'pieces-phone');
 await phone.goto(`${base}/heaters/plate`);
 // a log of a plate that reads seven kelvins too hot, from the simulated bench
 const modes = decodeModes(

@@ -7,6 +7,8 @@ import { bondPerimeter } from '@/core/device/perimeter';
 import { boxOf, contains } from '@/core/device/shapes';
 import type { Pt, Shape } from '@/core/device/types';
 import type { AirHeater } from '@/core/heat/heater';
+import { judgement } from '@/core/source';
+import { heatAt } from '@/core/lift/cracks/bladeEntry';
 import type { SpotResult } from '@/core/heat/spot';
 import { spotStressMPaK } from '@/core/heat/ways';
 import { onPlate, type JobState } from '@/model/fold';
@@ -41,6 +43,8 @@ import { isSwollen, missingBeforeHeat, SwollenPage } from './heatPage';
 import { spotCall, spotClock } from './spotCall';
 
 const cycles = 4;
+/** What is softened at a time under a piece of a full bond: a strip of this half width by the blade. */
+const stripMm = judgement(5, 'strip by the blade that is softened at a time, half its width');
 
 /** Heat on one piece of cracked glass: how long, how long it can be worked, and again. */
 export function SpotScreen({ job }: { job: JobState }) {
@@ -63,7 +67,7 @@ function Spot({ job: whole }: { job: JobState }) {
   const [setting, setSetting] = useState<number | null>(null);
   const setC = setting ?? (heater ? usualOf(heater) : 0);
   const [tapped, setTapped] = useState<Pt | null>(null);
-  const [radiusMm, setRadiusMm] = useState(6);
+  const [radiusMm, setRadiusMm] = useState(job.bond.zone === 'fullArea' ? 4 : 6);
   const many = drawn.length > 1;
   // the piece under the tap, else the first of the lift order, else the middle of the cover
   const piece = many
@@ -75,8 +79,15 @@ function Spot({ job: whole }: { job: JobState }) {
     job.bond.zone === 'fullArea'
       ? [(box.min[0] + box.max[0]) / 2, (box.min[1] + box.max[1]) / 2]
       : bondPerimeter(job.device, job.bond).point(0).at;
-  const at: Pt = piece ? piece.labelAt : (tapped ?? firstAt);
-  const zone: Shape = piece ? { kind: 'polygon', pts: piece.loops[0]! } : { kind: 'disc', c: at, rMm: 12 };
+  // on a full bond the strip by the blade is what is softened: half of the whole piece would cook the cell
+  const step = piece && found && job.bond.zone === 'fullArea' ? found.steps[piece.order - 1]! : null;
+  const byBlade = step ? heatAt(found!.map.pieces[step.pieceId]!, step.entry) : null;
+  const at: Pt = byBlade ?? (piece ? piece.labelAt : (tapped ?? firstAt));
+  const zone: Shape = byBlade
+    ? { kind: 'disc', c: byBlade, rMm: stripMm.value }
+    : piece
+      ? { kind: 'polygon', pts: piece.loops[0]! }
+      : { kind: 'disc', c: at, rMm: 12 };
   const pickMm = useMemo(() => pickInForce(job, settings), [job, settings]);
   const th = useMemo(() => liftThresholds({ ...liftCase(job, settings), pickMm }), [job, settings, pickMm]);
   const targetC = pieceTargetC(job.bond.zone === 'fullArea', th);
@@ -257,12 +268,17 @@ function Spot({ job: whole }: { job: JobState }) {
           inputs={{ heater: heaterId, setC, at, radiusMm }}
           computed={r}
           notes={[
-            'The full model on the check grid with the circle averaged: a spot is too local for the device’s modes. Half of the piece counts: heat until half of it is easy, work until half of it has gripped.',
+            `The full model on the check grid with the circle averaged: a spot is too local for the device’s modes. Half of ${byBlade ? 'the strip by the blade' : 'the piece'} counts: heat until half of it is soft, work until half of it has gripped.`,
             `Circle of ${length(radiusMm, units, 0)} over ${name}; every cycle starts as warm as the one before left it.`,
           ]}
           rows={[
             rowOf('Stress beside a hot spot', spotStressMPaK, 'MPa/K'),
-            ...(job.bond.zone === 'fullArea' ? [rowOf('Above where the blade creeps', creepAboveK, 'K')] : []),
+            ...(job.bond.zone === 'fullArea'
+              ? [
+                  rowOf('Above where the blade creeps', creepAboveK, 'K'),
+                  rowOf('Strip by the blade, half width', stripMm, 'mm'),
+                ]
+              : []),
             ...(heater ? [rowOf('Air jet over the correlation', heater.hScale, '×')] : []),
           ]}
         />
