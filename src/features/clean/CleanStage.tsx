@@ -4,18 +4,8 @@ import { View } from 'react-native';
 
 import { airFilmMm, dryMargin, filmUm } from '@/core/alcohol/drying';
 import { adhesiveRecord } from '@/core/adhesives';
-import { crumbLimitMm, crumbRule, crumbState, lastingShare, swallowedMm, type CrumbInput } from '@/core/clean/crumb';
-import {
-  coolC,
-  dryWithinMm,
-  methodsFor,
-  scraperDeg,
-  warmFromC,
-  zoneStates,
-  type CleanLack,
-  type CleanMethod,
-  type ZoneState,
-} from '@/core/clean/zones';
+import { crumbLimitMm, crumbRule, lastingShare, swallowedMm, type CrumbInput } from '@/core/clean/crumb';
+import { coolC, dryWithinMm, methodsFor, scraperDeg, warmFromC, zoneStates, type ZoneState } from '@/core/clean/zones';
 import { firstTrue } from '@/core/heat/forecast';
 import { heatModelled } from '@/core/device/thermalStack';
 import { bondPerimeter, coverOf } from '@/core/device/perimeter';
@@ -36,45 +26,15 @@ import { Button } from '@/ui/Button';
 import { Call } from '@/ui/Call';
 import { Choice, Tick } from '@/ui/Choice';
 import { Disclosure } from '@/ui/Disclosure';
-import { NumberField } from '@/ui/NumberField';
 import { Numbers, RingArcs, Shards } from '@/ui/plan/layers';
 import { Readings } from '@/ui/Readings';
-import { Txt } from '@/ui/Txt';
-import { clock, length, lengthNumber, temp, tempNumber, typedToMm } from '@/ui/units';
+import { clock, length, temp, tempNumber } from '@/ui/units';
 import { useNow } from '@/ui/useNow';
+import { Crumb } from './Crumb';
+import { arcLook, capital, lackWords, methodWords, stateNames } from './words';
 
 const caution =
   'Alcohol is flammable: plate and every other heat source off and away before a wipe is wet, air the room. Splinters: brush and tape, no bare hand. Dust of glue and glass: wet or masked. Wipes go to the solvent waste.';
-
-const stateNames: Record<ZoneState, string> = {
-  residue: 'residue',
-  glass: 'glass left',
-  film: 'film stays',
-  wet: 'wet',
-  dry: 'wiped',
-  inspected: 'bare, looked at',
-};
-const methodWords: Record<CleanMethod, string> = {
-  dryOnly: 'dry wipe only, no liquid',
-  rollWarm: 'roll the warm residue off',
-  alcoholWipe: 'alcohol on a wipe, nearly dry',
-  plasticScraper: `plastic scraper, flat at about ${scraperDeg.soft.value}°: soft metal`,
-  flatBlade: `blade at about ${scraperDeg.hard.value}°`,
-  tweezersFirst: 'tweezers first: glass',
-  air: 'puff of air',
-};
-const lackWords: Record<CleanLack, string> = {
-  residue: 'residue to take off',
-  glass: 'glass to pick out',
-  film: 'a film stays',
-  wet: 'still wet',
-  notInspected: 'not looked over yet',
-  crumbs: 'crumbs to look for',
-  warm: 'still warm',
-  lenses: 'lenses to blow off',
-  cover: 'the cover itself has residue',
-  glance: 'no look at a glancing angle yet',
-};
 
 /** From soft residue to a bare frame: zone by zone, dry near cameras, cool before anything wet. */
 export function CleanStage({ job }: { job: JobState }) {
@@ -399,40 +359,5 @@ export function CleanStage({ job }: { job: JobState }) {
         />
       </View>
     </StageShell>
-  );
-}
-
-const arcLook = {
-  residue: 'plain',
-  glass: 'reheat',
-  film: 'slow',
-  wet: 'dry',
-  dry: 'slow',
-  inspected: 'free',
-} as const;
-
-const capital = (t: string) => `${t[0]!.toUpperCase()}${t.slice(1)}`;
-
-/** What one crumb of a given height does to the glass over it. */
-function Crumb({ input, units }: { input: CrumbInput; units: Parameters<typeof length>[1] }) {
-  const [mm, setMm] = useState(0.2);
-  const s = crumbState(input, mm);
-  return (
-    <Disclosure title="A crumb that stayed">
-      <NumberField
-        label="Height of the crumb"
-        unit={units.length}
-        low={Number(lengthNumber(0.02, units, 2))}
-        high={Number(lengthNumber(2, units, 2))}
-        digits={units.length === 'mm' ? 2 : 3}
-        value={Number(lengthNumber(mm, units, 2))}
-        onCommit={(v) => setMm(typedToMm(v, units))}
-      />
-      <Txt size="s" testID="crumb">
-        {s.liftMm <= 0
-          ? 'It disappears in the joint: no stress from it.'
-          : `It lifts the glass by ${length(s.liftMm, units, 2)}: ${Math.round(s.stressMPa)} MPa against ${Math.round(s.lastingMPa)} MPa that the edge holds for months${s.cracks ? '. The glass cracks there' : `, margin ${s.margin.toFixed(1)}`}.`}
-      </Txt>
-    </Disclosure>
   );
 }

@@ -13,6 +13,7 @@ import { heatCount, onPlate, type JobState } from '@/model/fold';
 import { heaterWords } from '@/stagekit/heaterWords';
 import { lookAt } from '@/stagekit/look';
 import { useActions } from '@/stagekit/actions';
+import { batteryDoseS } from '@/stagekit/batteryDose';
 import { PlainPlan } from '@/stagekit/PlainPlan';
 import { stageHref, StageShell } from '@/stagekit/StageShell';
 import { batteryMarks, edgeMeans, edgeName, followEdge, liftState, placeName, thermalJob } from '@/stagekit/thermalJob';
@@ -66,7 +67,8 @@ export function RingLift({ job }: { job: JobState }) {
     () => (thermal ? liftState(job, settings, thermal.path, thermal.arcs, undefined, edgeMeans(job, thermal)) : null),
     [job, settings, thermal],
   );
-  const { outs, windows, limits, gapOn } = useRingGeometry(job, thermal);
+  const firstEdge = lift && job.cut.freeMm < 3 ? lift.nextEdge : null;
+  const { outs, windows, limits, gap } = useRingGeometry(job, thermal, firstEdge);
   const on = onPlate(job);
   const heated = heatCount(job) > 0;
   const nowS = thermal && heated ? (now - thermal.t0) / 1e3 : 0;
@@ -82,11 +84,6 @@ export function RingLift({ job }: { job: JobState }) {
   const doseS = useMemo(() => (thermal ? batteryDoseS(thermal, lookS, cautionC) : 0), [thermal, lookS, cautionC]);
   const restS = Math.floor(nowS / 20) * 20;
   const rest = useRest(job, settings, thermal, lift, setC, restS).data?.[0]?.plan ?? null;
-  const gap = useMemo(
-    () => (lift?.nextEdge && job.cut.freeMm < 3 ? gapOn(lift.nextEdge) : null),
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- geometry alone decides: the device, its cracks and its chips
-    [lift?.nextEdge, job.cut, job.device, job.bond, job.cracks, job.chips],
-  );
 
   const closesAt = look && thermal && look.gripsAtS > nowS ? thermal.t0 + (look.gripsAtS - 20) * 1e3 : null;
   const alarm = useAlarm(closesAt, now, 'closes', settings.sound);
@@ -429,14 +426,3 @@ export function RingLift({ job }: { job: JobState }) {
 }
 
 const inward = (n: Pt): Pt => [-n[0], -n[1]];
-
-/** Seconds of the run so far with the cell's high bound above a mark. */
-function batteryDoseS(thermal: ReturnType<typeof thermalJob>, nowS: number, markC: number): number {
-  if (!thermal.switches.length) return 0;
-  const end = Math.min(nowS, thermal.switches[thermal.switches.length - 1]!.atS + 1800);
-  const step = Math.max(5, end / 60);
-  let sum = 0;
-  for (let t = 0; t < end; t += step)
-    if ((thermal.run.partC(t, 'battery')?.high ?? 0) >= markC) sum += Math.min(step, end - t);
-  return sum;
-}

@@ -5,6 +5,7 @@ import { depthLimitAt, edgeWindows, keepOuts } from '@/core/lift/depth';
 import { firstGap } from '@/core/lift/firstGap';
 import { cutHazard, speedAt } from '@/core/lift/saving';
 import { chipFlawUm } from '@/core/lift/strength';
+import type { EdgeId } from '@/core/device/types';
 import type { Range } from '@/core/source';
 import type { JobState } from '@/model/fold';
 import { everyPart, type LiftState, type ThermalJob } from '@/stagekit/thermalJob';
@@ -20,8 +21,11 @@ export function flawAt(job: Pick<JobState, 'chips' | 'findings'>, at: readonly [
   return chipFlawUm[near ? 'yes' : 'no'].value;
 }
 
-/** Keep-outs, depth windows and the line of the deepest allowed pick: geometry alone, once per device. */
-export function useRingGeometry(job: JobState, thermal: ThermalJob | null) {
+/**
+ * Keep-outs, depth windows and the line of the deepest allowed pick: geometry alone, once per device.
+ * @param edge edge that the first gap is made on; null: a stretch is cut already
+ */
+export function useRingGeometry(job: JobState, thermal: ThermalJob | null, edge: EdgeId | null) {
   const { device, bond, cracks, chips } = job;
   const outs = useMemo(() => keepOuts(device, bond, everyPart(device)), [device, bond]);
   const windows = useMemo(() => edgeWindows(device, bond, outs), [device, bond, outs]);
@@ -33,9 +37,12 @@ export function useRingGeometry(job: JobState, thermal: ThermalJob | null) {
       return { sMm, limitMm: depthLimitAt(thermal.path, bond, outs, sMm).limitMm };
     });
   }, [thermal, bond, outs]);
-  const gapOn = (edge: 'bottom' | 'left' | 'top' | 'right') =>
-    firstGap(device, bond, outs, edge, [...cracks.values()], [...chips.values()]);
-  return { outs, windows, limits, gapOn };
+  // where the first gap is made; nothing once a stretch is cut
+  const gap = useMemo(
+    () => (edge ? firstGap(device, bond, outs, edge, [...cracks.values()], [...chips.values()]) : null),
+    [edge, device, bond, outs, cracks, chips],
+  );
+  return { outs, windows, limits, gap };
 }
 
 /**
