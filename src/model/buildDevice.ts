@@ -1,6 +1,7 @@
 import type {
   Bond,
   Cable,
+  Connector,
   Construction,
   Device,
   Face,
@@ -9,6 +10,7 @@ import type {
   Pt,
   ScrewHole,
   Shape,
+  SmallPiece,
 } from '../core/device/types';
 import { commonPractice, judgement, memory } from '../core/source';
 
@@ -193,23 +195,46 @@ export const screws = (zone: string, at: readonly Pt[], lengthMm: number, more: 
     lengthMm,
     stackMm: 0.5,
     bossDepthMm: lengthMm + 0.2,
-    minEngageMm: 1,
+    minEngageMm: Math.min(1, lengthMm - 0.7),
     ...more,
   }));
+
+export const grid = (xs: readonly number[], ys: readonly number[]): Pt[] =>
+  ys.flatMap((y) => xs.map((x): Pt => [x, y]));
+
+export const plug = (id: string, name: string, at: Pt, of: string, more: Partial<Connector> = {}): Connector => ({
+  id,
+  name,
+  at,
+  of,
+  kind: 'press',
+  battery: false,
+  ...more,
+});
+
+export const piece = (
+  id: string,
+  name: string,
+  kind: SmallPiece['kind'],
+  at: Pt,
+  more: Partial<SmallPiece> = {},
+): SmallPiece => ({ id, name, kind, at, singleUse: false, qty: 1, covers: [], ...more });
 
 export const phoneFunctions =
   'touch display bright earpiece speaker micMain micRear camMain camAux ois flash camFront prox motion vibra buttons chargeW chargeQ nfc sim cell wifiBt gps power'.split(
     ' ',
   );
 
-export type DeviceSeed = Omit<Device, 'version' | 'kind' | 'cables' | 'screws' | 'functions' | 'insideThrough'> &
-  Partial<Pick<Device, 'kind' | 'cables' | 'screws' | 'functions' | 'insideThrough'>>;
+type Optional = 'kind' | 'cables' | 'screws' | 'connectors' | 'pieces' | 'functions' | 'insideThrough';
+export type DeviceSeed = Omit<Device, 'version' | Optional> & Partial<Pick<Device, Optional>>;
 
 export const device = (d: DeviceSeed): Device => ({
   version: 1,
   kind: 'phone',
   cables: [],
   screws: [],
+  connectors: [],
+  pieces: [],
   functions: phoneFunctions,
   insideThrough: 'back',
   ...d,

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 
 import './zodConfig';
-import type { Device } from '../core/device/types';
+import { pieceKinds, type Device } from '../core/device/types';
 import type { Sourced } from '../core/source';
 
 const mm = (low: number, high: number) => z.number().min(low).max(high);
@@ -59,6 +59,28 @@ const screwSchema = z.object({
   stackMm: mm(0, 20),
   bossDepthMm: mm(0.2, 30),
   minEngageMm: mm(0, 10),
+  holds: id.optional(),
+});
+
+const connectorSchema = z.object({
+  id,
+  name: z.string().min(1).max(80),
+  at: pt,
+  leaf: id.optional(),
+  of: id,
+  kind: z.enum(['press', 'latch', 'coax']),
+  battery: z.boolean(),
+});
+
+const pieceSchema = z.object({
+  id,
+  name: z.string().min(1).max(80),
+  kind: z.enum(pieceKinds),
+  at: pt,
+  leaf: id.optional(),
+  singleUse: z.boolean(),
+  qty: z.number().int().min(1).max(50),
+  covers: z.array(id).max(40),
 });
 
 /** Defaults stand for what models of the first kind, one ring-bonded back, did not need to say. */
@@ -127,6 +149,7 @@ export const deviceSchema: z.ZodType<Device> = z.object({
         removable: z.boolean(),
         clearMm: sourcedSchema,
         limitC: z.object({ caution: sourcedSchema, stop: sourcedSchema }).optional(),
+        needs: z.array(z.array(id).max(40)).max(10).optional(),
       }),
     )
     .max(200),
@@ -146,6 +169,8 @@ export const deviceSchema: z.ZodType<Device> = z.object({
     )
     .max(20),
   screws: z.array(screwSchema).max(200).default([]),
+  connectors: z.array(connectorSchema).max(60).default([]),
+  pieces: z.array(pieceSchema).max(100).default([]),
   functions: z.array(id).max(60),
   insideThrough: id.default('back'),
 });

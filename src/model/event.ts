@@ -184,6 +184,9 @@ const kinds = {
       'crumbsGone',
       'lensesBlown',
       'glanced',
+      'strapOn',
+      'closedTest',
+      'batteryOffAgain',
       'tagDevice',
       'tagTray',
       'compared',
@@ -285,6 +288,27 @@ const kinds = {
     newMm: mm(1, 60).optional(),
   },
   cleaned: { index: z.number().int().min(0).max(100), done: z.boolean() },
+  /** a screw: out into a cell, missing when it was opened, back in, or taken out again on the way back */
+  screw: {
+    hole: id,
+    to: z.enum(['out', 'missing', 'in', 'open', 'untouched']),
+    spec: z
+      .object({
+        head: z.enum(['cross', 'fiveLobe', 'threeWing', 'hex', 'slot']),
+        diaMm: mm(0.4, 6),
+        lengthMm: mm(0.5, 30),
+      })
+      .optional(),
+    cell: z.string().max(4).optional(),
+  },
+  /** a zone whose screws have all been started, one turn each, and then tightened */
+  tightened: { zone: id, done: z.boolean() },
+  /** plugs, brackets and small pieces; parts have partState */
+  stripped: { itemId: id, to: z.enum(['out', 'in', 'moved', 'renewed', 'peeled', 'asItWas']) },
+  /** found at the bench: this comes off only after that, or does not after all */
+  under: { itemId: id, by: id, on: z.boolean() },
+  stripTarget: { ids: z.array(id).max(60) },
+  cellChoice: { fit: z.enum(['new', 'same']), flat: z.boolean(), bent: z.boolean(), punctured: z.boolean() },
   reading: {
     quantity: z.enum(['gapMm', 'stepMm', 'seatMm']),
     point: id,

@@ -80,7 +80,7 @@ export function eventLine(e: JobEvent, units: LineUnits = asStored): string {
     case 'promise':
       return e.promiseAt === null ? 'promise taken back' : `promised ${instant(e.promiseAt)}`;
     case 'prep':
-      return `${{ powerOff: 'power off', trayOut: 'card tray out', toolsReady: 'tools at hand', crumbsGone: 'no crumbs', glanced: 'looked over at a glancing angle', lensesBlown: 'lenses blown off', tagDevice: 'tag on the device', tagTray: 'tag on the tray', compared: 'old and new compared' }[e.item]}${e.done ? '' : ': no'}`;
+      return `${{ powerOff: 'power off', trayOut: 'card tray out', toolsReady: 'tools at hand', crumbsGone: 'no crumbs', glanced: 'looked over at a glancing angle', strapOn: 'wrist strap on', closedTest: 'tested before closing', batteryOffAgain: 'battery off again', lensesBlown: 'lenses blown off', tagDevice: 'tag on the device', tagTray: 'tag on the tray', compared: 'old and new compared' }[e.item]}${e.done ? '' : ': no'}`;
     case 'function':
       return `${e.fn} ${e.phase}: ${e.result}`;
     case 'heatPlan':
@@ -123,6 +123,18 @@ export function eventLine(e: JobEvent, units: LineUnits = asStored): string {
       return `${e.bondId}: ${e.step}${e.done ? '' : ', not'}${e.newMm === undefined ? '' : `, new ${units.mm(e.newMm, 2)}`}`;
     case 'cleaned':
       return `stretch ${e.index + 1} ${e.done ? 'clean' : 'not clean'}`;
+    case 'screw':
+      return `screw ${e.hole} ${{ out: 'out', missing: 'missing', in: 'in', open: 'out again', untouched: 'as it was' }[e.to]}${e.spec ? `, ${e.spec.head} ${e.spec.diaMm} × ${units.mm(e.spec.lengthMm, 1)}` : ''}${e.cell ? `, cell ${e.cell}` : ''}`;
+    case 'tightened':
+      return `${e.zone} screws ${e.done ? 'tight' : 'not tight'}`;
+    case 'stripped':
+      return `${e.itemId}: ${e.to === 'asItWas' ? 'as it was' : e.to}`;
+    case 'under':
+      return `${e.itemId} ${e.on ? 'is under' : 'is not under'} ${e.by}`;
+    case 'stripTarget':
+      return `to come out: ${e.ids.join(', ')}`;
+    case 'cellChoice':
+      return `cell: ${e.fit === 'new' ? 'a new one' : 'the same again'}${e.bent ? ', bent' : ''}${e.punctured ? ', punctured' : ''}`;
     case 'reading':
       return `${{ gapMm: 'gap', stepMm: 'step', seatMm: 'seat height' }[e.quantity]} ${e.point}: ${units.mm(e.value, 3)} (u ${units.mm(e.u, 3)})`;
     case 'bonded':

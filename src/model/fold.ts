@@ -1,6 +1,8 @@
 import { faceView } from '../core/device/faceView';
 import { bondPerimeter, faceOf, type Perimeter } from '../core/device/perimeter';
 import type { Bond, Device, EdgeId, Face, Pt } from '../core/device/types';
+import type { UnderEdit } from '../core/strip/graph';
+import type { ScrewIn, ScrewOut } from '../core/strip/screws';
 import type { ZoneState } from '../core/clean/zones';
 import { Advance } from '../core/lift/advance';
 import type { FunctionResult } from '../core/functions/riskOrder';
@@ -86,6 +88,15 @@ export interface JobState {
   broke: boolean;
   /** zones by number: as seen last, and when */
   zones: Record<'frame' | 'cover', Map<number, { state: ZoneState; at: number; tC: number | null }>>;
+  /** screws by hole, in the order in which they came out, and what went back in */
+  screwsOut: Map<string, ScrewOut>;
+  screwsIn: Map<string, ScrewIn>;
+  tightened: Set<string>;
+  /** plugs, brackets and small pieces */
+  stripped: Map<string, EventOf<'stripped'>['to']>;
+  under: UnderEdit[];
+  stripTarget: string[] | null;
+  cellChoice: EventOf<'cellChoice'> | null;
   gaps: Record<string, number>;
   steps: Record<string, number>;
   bonded: EventOf<'bonded'> | null;
@@ -182,6 +193,13 @@ export function foldJob(events: readonly JobEvent[]): JobState | null {
     opened: false,
     broke: false,
     zones: { frame: new Map(), cover: new Map() },
+    screwsOut: new Map(),
+    screwsIn: new Map(),
+    tightened: new Set(),
+    stripped: new Map(),
+    under: [],
+    stripTarget: null,
+    cellChoice: null,
     gaps: {},
     steps: {},
     bonded: null,
@@ -394,6 +412,25 @@ function apply(s: JobState, e: KnownEvent, path: Perimeter): void {
       if (e.done) s.zones.frame.set(e.index, { state: 'inspected', at: e.at, tC: null });
       else s.zones.frame.delete(e.index);
       break;
+    case 'screw':
+      applyScrew(s, e);
+      break;
+    case 'tightened':
+      put(s.tightened, e.zone, e.done);
+      break;
+    case 'stripped':
+      if (e.to === 'asItWas') s.stripped.delete(e.itemId);
+      else s.stripped.set(e.itemId, e.to);
+      break;
+    case 'under':
+      s.under.push({ id: e.itemId, by: e.by, on: e.on });
+      break;
+    case 'stripTarget':
+      s.stripTarget = e.ids;
+      break;
+    case 'cellChoice':
+      s.cellChoice = e;
+      break;
     case 'reading':
       ({ gapMm: s.gaps, stepMm: s.steps, seatMm: s.seats })[e.quantity][e.point] = e.value;
       break;
@@ -420,6 +457,37 @@ function apply(s: JobState, e: KnownEvent, path: Perimeter): void {
       s.signed.push(e);
       break;
     default:
+      break;
+  }
+}
+
+function applyScrew(s: JobState, e: EventOf<'screw'>): void {
+  const hole = s.device.screws.find((h) => h.id === e.hole) ?? s.model.screws.find((h) => h.id === e.hole);
+  const spec = e.spec ?? (hole && { head: hole.head, diaMm: hole.diaMm, lengthMm: hole.lengthMm });
+  if (!spec) return;
+  switch (e.to) {
+    case 'out':
+    case 'missing':
+      s.screwsOut.delete(e.hole);
+      s.screwsOut.set(e.hole, {
+        ...spec,
+        hole: e.hole,
+        zone: hole?.zone ?? '?',
+        seq: s.screwsOut.size + 1,
+        cell: e.cell ?? null,
+        missing: e.to === 'missing',
+      });
+      s.screwsIn.delete(e.hole);
+      break;
+    case 'untouched':
+      s.screwsOut.delete(e.hole);
+      break;
+    case 'in':
+      s.screwsIn.set(e.hole, { ...spec, hole: e.hole });
+      break;
+    case 'open':
+      s.screwsIn.delete(e.hole);
+      s.tightened.delete(hole?.zone ?? '?');
       break;
   }
 }

@@ -113,6 +113,8 @@ export const settingsSchema = z.object({
   length: z.enum(['mm', 'in']),
   theme: z.enum(['system', 'light', 'dark']),
   sound: z.boolean(),
+  /** counts of screws are said aloud */
+  spoken: z.boolean().default(false),
   person: z.string().max(80),
   people: z.array(z.string().max(80)).max(20),
   roomC: z.number().min(0).max(45),
@@ -148,6 +150,7 @@ export const defaultSettings: Settings = {
   length: 'mm',
   theme: 'system',
   sound: true,
+  spoken: false,
   person: 'Bench',
   people: ['Bench'],
   roomC: 22,

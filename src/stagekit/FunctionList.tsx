@@ -19,9 +19,20 @@ const options: { id: FunctionResult; name: string }[] = [
 const reasons = ['locked', 'screen broken', 'does not start', 'nothing to test with'];
 
 /** One function at a time, one thumb: the next one comes up by itself. */
-export function FunctionList({ job, phase, short }: { job: JobState; phase: 'before' | 'after'; short: boolean }) {
+export function FunctionList({
+  job,
+  phase,
+  short,
+  only,
+}: {
+  job: JobState;
+  phase: 'before' | 'open' | 'after';
+  short: boolean;
+  /** functions that are asked for; all when it is not said */
+  only?: readonly string[];
+}) {
   const { log } = useActions(job);
-  const tests = testsOf(job, short);
+  const tests = testsOf(job, short).filter((t) => !only || only.includes(t.test.id));
   const results = job.functions[phase];
   const [chosen, setChosen] = useState<string | null>(null);
   const [asking, setAsking] = useState<string | null>(null);

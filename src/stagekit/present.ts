@@ -1,9 +1,9 @@
 import type { JobState } from '@/model/fold';
 
-/** Parts that are recorded as out neither conduct nor limit anything (one law 6). */
+/** Parts that are recorded as out neither conduct nor limit anything (one law 6); in the new shell they count again. */
 export const isOut = (job: Pick<JobState, 'parts'>, partId: string): boolean => {
   const state = job.parts[partId];
-  return state !== undefined && state !== 'in';
+  return state === 'out' || state === 'missing';
 };
 
 /** The job with the device as it is on the bench now: without the parts that are out. The same object when all are in. */

@@ -56,6 +56,49 @@ export interface Part {
   /** margin that a tool keeps from this part, mm */
   clearMm: Sourced;
   limitC?: { caution: Sourced; stop: Sourced } | undefined;
+  /** what has to be off before it comes out: any one of these sets; made from the geometry when it is not said */
+  needs?: string[][] | undefined;
+}
+
+/** A plug inside; the battery's is the first off and the last on. */
+export interface Connector {
+  id: string;
+  name: string;
+  at: Pt;
+  leaf?: string | undefined;
+  /** part whose cable it ends */
+  of: string;
+  kind: 'press' | 'latch' | 'coax';
+  battery: boolean;
+}
+
+export const pieceKinds = [
+  'bracket',
+  'mesh',
+  'gasket',
+  'magnet',
+  'motor',
+  'earpiece',
+  'button',
+  'antenna',
+  'insulation',
+  'paste',
+  'spreader',
+  'film',
+] as const;
+
+/** Small things that have to be on the new shell, or off it; the ones that get forgotten. */
+export interface SmallPiece {
+  id: string;
+  name: string;
+  kind: (typeof pieceKinds)[number];
+  at: Pt;
+  leaf?: string | undefined;
+  /** renewed, not moved */
+  singleUse: boolean;
+  qty: number;
+  /** connectors, parts or pieces that it lies over */
+  covers: string[];
 }
 
 export interface Cable {
@@ -133,6 +176,8 @@ export interface ScrewHole {
   stackMm: number;
   bossDepthMm: number;
   minEngageMm: number;
+  /** part or piece that it holds; nothing but itself when it is not said */
+  holds?: string | undefined;
 }
 
 export interface Leaf {
@@ -155,6 +200,8 @@ export interface Device {
   parts: Part[];
   cables: Cable[];
   screws: ScrewHole[];
+  connectors: Connector[];
+  pieces: SmallPiece[];
   functions: string[];
   /** face through which the inside is reached */
   insideThrough: string;

@@ -7,6 +7,7 @@ import { bondPerimeter, coverOf } from '@/core/device/perimeter';
 import type { JobState } from '@/model/fold';
 import { useActions } from '@/stagekit/actions';
 import { PlainPlan } from '@/stagekit/PlainPlan';
+import { ScrewGate, useScrewGate } from '@/stagekit/ScrewGate';
 import { StageShell } from '@/stagekit/StageShell';
 import { useGoOn } from '@/stagekit/useGoOn';
 import { rowOf, Why } from '@/stagekit/Why';
@@ -116,7 +117,8 @@ function RingBond({ job }: { job: JobState }) {
               : 'Take cut tape, or wait for the part.',
           tone: rings > 0 ? ('ink' as const) : ('caution' as const),
         };
-  const blocked = short || (school === 'precutRing' && rings < 1 && !job.bonded);
+  const screwStop = useScrewGate(job);
+  const blocked = short || (school === 'precutRing' && rings < 1 && !job.bonded) || screwStop !== null;
   const layDown = () =>
     goOn([
       decide({
@@ -212,11 +214,12 @@ function RingBond({ job }: { job: JobState }) {
           label={school === 'cutTape' ? 'Laid and closed' : 'Ring laid and closed'}
           onPress={layDown}
           disabled={blocked}
-          {...(blocked ? { why: short ? 'not enough tape' : 'no ring in stock' } : {})}
+          {...(blocked ? { why: screwStop ?? (short ? 'not enough tape' : 'no ring in stock') } : {})}
         />
       }
     >
       <View className="mt-2">
+        <ScrewGate job={job} stop={screwStop} />
         {bent ? (
           <Txt size="s" tone="caution" className="mb-2">
             Bent frame: tape bridges only about a fifth of its thickness. Where the seat is low it will not touch; agree

@@ -1,0 +1,23 @@
+import { Link, type Href } from 'expo-router';
+import { View } from 'react-native';
+
+import type { JobState } from '@/model/fold';
+
+/** Pages beside the strip stage. */
+export function StripLinks({ job }: { job: JobState }) {
+  return (
+    <View className="flex-row flex-wrap gap-x-5 gap-y-1 my-2">
+      {(
+        [
+          ['order', 'What is under what'],
+          ['tray', 'Tray, mat, screw list'],
+          ['heap', 'Tray knocked over'],
+        ] as const
+      ).map(([page, name]) => (
+        <Link key={page} href={`/jobs/${job.id}/${page}` as Href} className="font-body text-m text-ink underline py-2">
+          {name}
+        </Link>
+      ))}
+    </View>
+  );
+}
