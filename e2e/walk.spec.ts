@@ -84,7 +84,7 @@ test('one job from intake to hand-over, reloaded on the way, exported and read b
     await h.press('Bottom edge is free');
     await expect(h.button(/edge is free$/)).not.toHaveText(/Bottom/);
     await page.clock.fastForward(40 * minute);
-    await expect(h.call()).toContainText(/^Back on the plate: the (right|left) edge has gripped\.$/);
+    await expect(h.call()).toContainText(/^Back on the plate: the (right|left) edge has gripped, to \d\d °C\.$/);
     await h.press('It grips: reheat');
     await expect(h.call()).toContainText('Off the plate in');
     await page.clock.runFor(80_000);

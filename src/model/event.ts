@@ -306,7 +306,7 @@ const kinds = {
   /** plugs, brackets and small pieces; parts have partState */
   stripped: { itemId: id, to: z.enum(['out', 'in', 'moved', 'renewed', 'peeled', 'asItWas']) },
   /** found at the bench: this comes off only after that, or does not after all */
-  under: { itemId: id, by: id, on: z.boolean() },
+  under: { itemId: id, over: id, on: z.boolean() },
   stripTarget: { ids: z.array(id).max(60) },
   cellChoice: { fit: z.enum(['new', 'same']), flat: z.boolean(), bent: z.boolean(), punctured: z.boolean() },
   reading: {

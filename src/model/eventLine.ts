@@ -130,7 +130,7 @@ export function eventLine(e: JobEvent, units: LineUnits = asStored): string {
     case 'stripped':
       return `${e.itemId}: ${e.to === 'asItWas' ? 'as it was' : e.to}`;
     case 'under':
-      return `${e.itemId} ${e.on ? 'is under' : 'is not under'} ${e.by}`;
+      return `${e.itemId} ${e.on ? 'is under' : 'is not under'} ${e.over}`;
     case 'stripTarget':
       return `to come out: ${e.ids.join(', ')}`;
     case 'cellChoice':

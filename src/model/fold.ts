@@ -423,7 +423,7 @@ function apply(s: JobState, e: KnownEvent, path: Perimeter): void {
       else s.stripped.set(e.itemId, e.to);
       break;
     case 'under':
-      s.under.push({ id: e.itemId, by: e.by, on: e.on });
+      s.under.push({ id: e.itemId, by: e.over, on: e.on });
       break;
     case 'stripTarget':
       s.stripTarget = e.ids;

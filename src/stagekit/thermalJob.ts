@@ -169,6 +169,7 @@ export function liftState(
     const a = arcs[i]!;
     return job.cut.freeWithin({ fromMm: a.fromMm, toMm: a.toMm }) < (a.toMm - a.fromMm) / 2;
   };
+  let open = job.cut;
   return {
     pickMm: pick,
     case: lift,
@@ -176,7 +177,12 @@ export function liftState(
     workC: th.workC,
     upperC: upperC(lift),
     steps,
-    order: left.flatMap((s) => orderWithin(s, job.cut, path, arcs).filter(held)),
+    order: left.flatMap((s) => {
+      const own = orderWithin(s, open, path, arcs).filter(held);
+      // the next edge is gone on with from this one
+      open = open.cut(s);
+      return own;
+    }),
     nextEdge: left[0]?.edge ?? null,
   };
 }

@@ -1,5 +1,5 @@
 import { useRouter } from 'expo-router';
-import { useMemo, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { View } from 'react-native';
 
 import { boxOf, contains } from '@/core/device/shapes';
@@ -25,7 +25,9 @@ export function OrderScreen({ job }: { job: JobState }) {
   const router = useRouter();
   const { log } = useActions(job);
   const work = useMemo(() => stripWork(job), [job]);
-  const [line, setLine] = useState<{ from: Pt; to: Pt; id: string } | null>(null);
+  const [line, setLine] = useState<{ from: Pt; to: Pt } | null>(null);
+  // a quick finger is up again before the page has been drawn
+  const begun = useRef<{ from: Pt; id: string } | null>(null);
   const [id, setId] = useState<string | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const items = [...work.items.values()];
@@ -63,20 +65,21 @@ export function OrderScreen({ job }: { job: JobState }) {
       return;
     }
     setProblem(null);
-    void log([{ type: 'under', itemId, by, on }]);
+    void log([{ type: 'under', itemId, over: by, on }]);
   };
   const onDrag = (phase: 'start' | 'move' | 'end', p: Pt) => {
     if (phase === 'start') {
       const hit = at(p);
-      setLine(hit ? { from: p, to: p, id: hit } : null);
+      begun.current = hit ? { from: p, id: hit } : null;
       if (hit) setId(hit);
-      return;
     }
-    if (!line) return;
-    if (phase === 'move') return setLine({ ...line, to: p });
+    const b = begun.current;
+    if (!b) return;
+    if (phase !== 'end') return setLine({ from: b.from, to: p });
+    begun.current = null;
     setLine(null);
     const over = at(p);
-    if (over && over !== line.id) put(line.id, over, true);
+    if (over && over !== b.id) put(b.id, over, true);
   };
   const needs = id ? new Set(work.items.get(id)?.needs.flat() ?? []) : new Set<string>();
   const relevant = work.out.length;
