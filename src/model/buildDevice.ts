@@ -194,7 +194,7 @@ export const screws = (zone: string, at: readonly Pt[], lengthMm: number, more: 
     diaMm: 1.2,
     lengthMm,
     stackMm: 0.5,
-    bossDepthMm: lengthMm + 0.2,
+    bossDepthMm: lengthMm - (more.stackMm ?? 0.5) + 0.3,
     minEngageMm: Math.min(1, lengthMm - 0.7),
     ...more,
   }));

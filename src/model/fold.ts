@@ -473,7 +473,7 @@ function applyScrew(s: JobState, e: EventOf<'screw'>): void {
         ...spec,
         hole: e.hole,
         zone: hole?.zone ?? '?',
-        seq: s.screwsOut.size + 1,
+        seq: Math.max(0, ...[...s.screwsOut.values()].map((r) => r.seq)) + 1,
         cell: e.cell ?? null,
         missing: e.to === 'missing',
       });

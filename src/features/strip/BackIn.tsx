@@ -2,7 +2,7 @@ import { useState, type ReactNode } from 'react';
 import { View } from 'react-native';
 
 import { zoneId } from '@/core/strip/graph';
-import { engageRule, sortHeap, tightMm, type ScrewSpec } from '@/core/strip/screws';
+import { engageRule, sortHeap, tightMm, type ScrewFinding, type ScrewSpec } from '@/core/strip/screws';
 import { functionTests } from '@/core/functions/tables';
 import { commonPractice } from '@/core/source';
 import type { JobState } from '@/model/fold';
@@ -158,11 +158,7 @@ export function BackIn({ job, work, tabs }: { job: JobState; work: StripWork; ta
           : !tested
             ? 'test before closing'
             : null;
-  const wrong = new Set(
-    work.check.findings.flatMap((f) =>
-      f.type === 'swapped' ? [f.hole, f.with] : ['pierce', 'wrongSpec'].includes(f.type) && 'hole' in f ? [f.hole] : [],
-    ),
-  );
+  const wrong = new Set(work.check.findings.flatMap(wrongOf));
   const zones = [...work.check.zones];
   return (
     <StageShell
@@ -237,6 +233,14 @@ export function BackIn({ job, work, tabs }: { job: JobState; work: StripWork; ta
                 <Txt size="s" tone={stopsClosing(f) ? 'caution' : 'ink'}>
                   {findingText(f, units)}
                 </Txt>
+                {wrongOf(f).map((h) => (
+                  <Button
+                    key={h}
+                    kind="small"
+                    label={`${h}: take it out again`}
+                    onPress={() => void log([{ type: 'screw', hole: h, to: 'open' }])}
+                  />
+                ))}
               </View>
             ))}
         </View>
@@ -279,3 +283,7 @@ export function BackIn({ job, work, tabs }: { job: JobState; work: StripWork; ta
     </StageShell>
   );
 }
+
+/** Holes whose screw has to come out again. */
+const wrongOf = (f: ScrewFinding): string[] =>
+  f.type === 'swapped' ? [f.hole, f.with] : f.type === 'pierce' || f.type === 'wrongSpec' ? [f.hole] : [];

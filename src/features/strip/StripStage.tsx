@@ -47,11 +47,13 @@ export function StripStage({ job }: { job: JobState }) {
 
 function Strip({ job }: { job: JobState }) {
   const work = useMemo(() => stripWork(job), [job]);
-  const [chosen, setChosen] = useState<StripPhase | null>(null);
-  const allOut = work.out.every(work.isOff);
-  const started = job.screwsIn.size > 0 || work.back.some(work.isBack);
-  const allMoved = work.transfer.filter((t) => t.way !== 'move' || t.kind !== 'part').every((t) => transferred(job, t));
-  const phase: StripPhase = chosen ?? (!allOut ? 'out' : started || allMoved ? 'back' : 'move');
+  // settled once when the page opens: a tap that was meant for the last thing out does not tick off the first one over
+  const [phase, setPhase] = useState<StripPhase>(() => {
+    if (!work.out.every(work.isOff)) return 'out';
+    const started = job.screwsIn.size > 0 || work.back.some(work.isBack);
+    const left = work.transfer.some((t) => !(t.way === 'move' && t.kind === 'part') && !transferred(job, t));
+    return started || !left ? 'back' : 'move';
+  });
   const tabs = (
     <Choice
       label="Now"
@@ -61,10 +63,10 @@ function Strip({ job }: { job: JobState }) {
         { id: 'move', name: 'Move over' },
         { id: 'back', name: 'Back in' },
       ]}
-      onChange={setChosen}
+      onChange={setPhase}
     />
   );
-  if (phase === 'out') return <TakeOut job={job} work={work} tabs={tabs} onPhase={setChosen} />;
-  if (phase === 'move') return <MoveOver job={job} work={work} tabs={tabs} onPhase={setChosen} />;
+  if (phase === 'out') return <TakeOut job={job} work={work} tabs={tabs} onPhase={setPhase} />;
+  if (phase === 'move') return <MoveOver job={job} work={work} tabs={tabs} onPhase={setPhase} />;
   return <BackIn job={job} work={work} tabs={tabs} />;
 }

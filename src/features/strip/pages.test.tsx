@@ -250,7 +250,12 @@ describe('pages', () => {
     const plug = plastic.connectors.find((c) => c.id === 'cameraPlug')!;
     const battery = plastic.connectors.find((c) => c.id === 'batteryPlug')!;
     await dragMm(plug.at, battery.at);
-    expect(logged(housing).at(-1)).toMatchObject({ type: 'under', itemId: 'cameraPlug', over: 'batteryPlug', on: true });
+    expect(logged(housing).at(-1)).toMatchObject({
+      type: 'under',
+      itemId: 'cameraPlug',
+      over: 'batteryPlug',
+      on: true,
+    });
     const events = logged(housing).length;
     await dragMm(battery.at, plug.at);
     expect(screen.getByRole('alert').textContent).toContain('goes round in a circle: nothing was changed');
