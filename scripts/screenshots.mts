@@ -56,8 +56,12 @@ await phone.getByText(/fit in this window/).waitFor();
 await take(phone, 'lift-phone');
 await stage(phone, 'demo-0141/bond');
 await take(phone, 'bond-phone');
-await stage(phone, 'demo-0139/cure');
-await take(phone, 'cure-phone');
+await stage(phone, 'demo-0135/strip');
+for (let i = 2; i <= 5; i++) {
+  await phone.getByRole('button', { name: /^Out, into/ }).click();
+  await phone.getByText(`Screw ${i} of 10`, { exact: false }).waitFor();
+}
+await take(phone, 'strip-phone');
 await stage(phone, 'demo-0137/check');
 await take(phone, 'check-phone');
 await stage(phone, 'demo-0137/handover');

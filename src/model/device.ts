@@ -59,6 +59,7 @@ const screwSchema = z.object({
   stackMm: mm(0, 20),
   bossDepthMm: mm(0.2, 30),
   minEngageMm: mm(0, 10),
+  colour: z.enum(['silver', 'black', 'gold']).optional(),
   holds: id.optional(),
 });
 

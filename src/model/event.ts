@@ -297,6 +297,7 @@ const kinds = {
         head: z.enum(['cross', 'fiveLobe', 'threeWing', 'hex', 'slot']),
         diaMm: mm(0.4, 6),
         lengthMm: mm(0.5, 30),
+        colour: z.enum(['silver', 'black', 'gold']).optional(),
       })
       .optional(),
     cell: z.string().max(4).optional(),

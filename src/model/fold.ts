@@ -463,7 +463,7 @@ function apply(s: JobState, e: KnownEvent, path: Perimeter): void {
 
 function applyScrew(s: JobState, e: EventOf<'screw'>): void {
   const hole = s.device.screws.find((h) => h.id === e.hole) ?? s.model.screws.find((h) => h.id === e.hole);
-  const spec = e.spec ?? (hole && { head: hole.head, diaMm: hole.diaMm, lengthMm: hole.lengthMm });
+  const spec = e.spec ?? (hole && { head: hole.head, diaMm: hole.diaMm, lengthMm: hole.lengthMm, colour: hole.colour });
   if (!spec) return;
   switch (e.to) {
     case 'out':

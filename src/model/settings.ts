@@ -113,6 +113,8 @@ export const settingsSchema = z.object({
   length: z.enum(['mm', 'in']),
   theme: z.enum(['system', 'light', 'dark']),
   sound: z.boolean(),
+  /** school of the cell: always a new one */
+  newCell: z.boolean().default(false),
   /** counts of screws are said aloud */
   spoken: z.boolean().default(false),
   person: z.string().max(80),
@@ -150,6 +152,7 @@ export const defaultSettings: Settings = {
   length: 'mm',
   theme: 'system',
   sound: true,
+  newCell: false,
   spoken: false,
   person: 'Bench',
   people: ['Bench'],

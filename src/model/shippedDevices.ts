@@ -436,11 +436,11 @@ export const shippedDevices: Device[] = [
     bonds: [ringBond('backRing', 'back', 2.6, { gapMm: 0.25 })],
     parts: plastic60.parts,
     screws: [
-      ...screws('cover', grid([8, 9, 22, 36, 50, 64], [3.5, 43]), 3.5, {
+      ...screws('cover', grid([8, 22, 36, 50, 64], [3.5, 43]), 3.5, {
         diaMm: 1.4,
         holds: 'coverPlate',
         stackMm: 1.1,
-      }).slice(0, 10),
+      }),
       ...screws('board', grid([10, 20, 30, 40], [10, 36]), 2.5, { holds: 'board', stackMm: 0.7 }),
       ...screws('camera', grid([47, 63], [10, 32]), 2, { holds: 'camera' }),
       ...screws('foot', grid([8, 24, 49, 65], [130, 142]), 4, { diaMm: 1.4, holds: 'footPlate', stackMm: 1.2 }),
@@ -451,7 +451,7 @@ export const shippedDevices: Device[] = [
           [30, 42],
         ],
         1.6,
-        { diaMm: 1, head: 'fiveLobe', holds: 'plugBracket', minEngageMm: 0.7 },
+        { diaMm: 1, head: 'fiveLobe', colour: 'black', holds: 'plugBracket', minEngageMm: 0.7 },
       ),
       ...screws(
         'port',

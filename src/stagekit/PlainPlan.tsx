@@ -18,6 +18,7 @@ interface PlainPlanProps {
   onDrag?: (phase: 'start' | 'move' | 'end', p: Pt) => void;
   readAt?: (p: Pt) => string | null;
   focus?: Box | undefined;
+  bare?: boolean;
 }
 
 /** The plan of a job with its body and lines; a stage adds its own layers. */
@@ -32,6 +33,7 @@ export function PlainPlan({
   onDrag,
   readAt,
   focus,
+  bare,
 }: PlainPlanProps) {
   return (
     <Plan
@@ -45,6 +47,7 @@ export function PlainPlan({
       onStroke={onStroke}
       onDrag={onDrag}
       focus={focus}
+      bare={bare}
       {...(readAt ? { readAt } : {})}
     >
       <DeviceBody />

@@ -176,6 +176,7 @@ export interface ScrewHole {
   stackMm: number;
   bossDepthMm: number;
   minEngageMm: number;
+  colour?: 'silver' | 'black' | 'gold' | undefined;
   /** part or piece that it holds; nothing but itself when it is not said */
   holds?: string | undefined;
 }

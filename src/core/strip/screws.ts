@@ -1,10 +1,12 @@
 import { judgement } from '../source';
-import type { ScrewHole } from '../device/types';
+import { contains } from '../device/shapes';
+import type { Device, ScrewHole } from '../device/types';
 
 export interface ScrewSpec {
   head: ScrewHole['head'];
   diaMm: number;
   lengthMm: number;
+  colour?: ScrewHole['colour'];
 }
 
 /** What came out of a hole, in the order in which it came. */
@@ -33,7 +35,10 @@ export const tightMm = judgement(0.2, 'less room than this under a screw is tigh
 export const engageRule = judgement(1, 'a screw holds with about one diameter of thread');
 
 export const sameSpec = (a: ScrewSpec, b: ScrewSpec): boolean =>
-  a.head === b.head && Math.abs(a.diaMm - b.diaMm) < 1e-9 && Math.abs(a.lengthMm - b.lengthMm) < 1e-9;
+  a.head === b.head &&
+  (a.colour ?? null) === (b.colour ?? null) &&
+  Math.abs(a.diaMm - b.diaMm) < 1e-9 &&
+  Math.abs(a.lengthMm - b.lengthMm) < 1e-9;
 
 /**
  * Engagement of a screw in its boss: length less what it passes before. Negative room: it comes out at the bottom and
@@ -126,13 +131,27 @@ export function sortHeap(out: readonly ScrewOut[]): HeapKind[] {
     if (r.missing) continue;
     const k = kinds.find((x) => sameSpec(x, r));
     if (k) k.holes.push(r.hole);
-    else kinds.push({ head: r.head, diaMm: r.diaMm, lengthMm: r.lengthMm, holes: [r.hole], alike: [] });
+    else
+      kinds.push({ head: r.head, diaMm: r.diaMm, lengthMm: r.lengthMm, colour: r.colour, holes: [r.hole], alike: [] });
   }
   for (const k of kinds)
     k.alike = kinds
       .filter(
-        (o) => o !== k && o.head === k.head && o.diaMm === k.diaMm && Math.abs(o.lengthMm - k.lengthMm) < alikeMm.value,
+        (o) =>
+          o !== k &&
+          o.head === k.head &&
+          (o.colour ?? null) === (k.colour ?? null) &&
+          o.diaMm === k.diaMm &&
+          Math.abs(o.lengthMm - k.lengthMm) < alikeMm.value,
       )
       .map((o) => o.lengthMm);
   return kinds.sort((a, b) => a.head.localeCompare(b.head) || b.lengthMm - a.lengthMm);
+}
+
+/** What a screw that is too long runs into: the parts under its hole, the nearest to the boss first. */
+export function underHole(device: Pick<Device, 'parts'>, hole: ScrewHole): string | null {
+  const deepest = device.parts
+    .filter((p) => !['rim', 'midPlate', 'hinge'].includes(p.kind) && p.id !== hole.holds && contains(p.shape, hole.at))
+    .sort((a, b) => b.fromDepthMm - a.fromDepthMm);
+  return deepest[0]?.name ?? null;
 }

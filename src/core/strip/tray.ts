@@ -29,14 +29,14 @@ export const cellName = (i: number, cols: number) =>
 export function trayGroups(device: Device): TrayGroup[] {
   const out: TrayGroup[] = [];
   for (const s of device.screws) {
-    const id = `${s.zone}|${s.head}|${s.diaMm}|${s.lengthMm}`;
+    const id = `${s.zone}|${s.head}|${s.diaMm}|${s.lengthMm}${s.colour ? `|${s.colour}` : ''}`;
     const g = out.find((x) => x.id === id);
     if (g) g.holes.push(s.id);
     else
       out.push({
         id,
         zone: s.zone,
-        spec: { head: s.head, diaMm: s.diaMm, lengthMm: s.lengthMm },
+        spec: { head: s.head, diaMm: s.diaMm, lengthMm: s.lengthMm, colour: s.colour },
         holes: [s.id],
         at: s.at,
       });

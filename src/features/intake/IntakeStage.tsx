@@ -35,7 +35,7 @@ import { useNow } from '@/ui/useNow';
 import { earliestOf, frameOf, hardOf } from './facts';
 import { HoldTest } from './HoldTest';
 import { intakeCall, missingAtIntake, roundUp15 } from './intakeCall';
-import { PhotosSection } from './PhotosSection';
+import { PhotosSection } from '@/stagekit/PhotosSection';
 import { capital, constructionNames, hardText, optionName } from './words';
 
 const yesNo = [

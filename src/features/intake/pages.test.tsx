@@ -9,7 +9,7 @@ import { call, choose, enter, pass, press, reason, renderStage, tick } from '../
 import { CrackMapScreen } from './CrackMapScreen';
 import { FrameScreen } from './FrameScreen';
 import { IntakeStage } from './IntakeStage';
-import { PhotosSection } from './PhotosSection';
+import { PhotosSection } from '@/stagekit/PhotosSection';
 import { QuoteScreen } from './QuoteScreen';
 import { RouteScreen } from './RouteScreen';
 import { TagScreen } from './TagScreen';

@@ -2,7 +2,7 @@ import { useState, type ReactNode } from 'react';
 import { View } from 'react-native';
 
 import { zoneId } from '@/core/strip/graph';
-import { engageRule, sortHeap, tightMm, type ScrewFinding, type ScrewSpec } from '@/core/strip/screws';
+import { engageRule, sortHeap, tightMm, underHole, type ScrewFinding, type ScrewSpec } from '@/core/strip/screws';
 import { functionTests } from '@/core/functions/tables';
 import { commonPractice } from '@/core/source';
 import type { JobState } from '@/model/fold';
@@ -50,7 +50,7 @@ export function BackIn({ job, work, tabs }: { job: JobState; work: StripWork; ta
   const holes = zone ? work.check.refitOrder.filter((h) => job.screwsOut.get(h)!.zone === zone) : [];
   const hole = holes.find((h) => !job.screwsIn.has(h)) ?? null;
   const kinds = sortHeap([...job.screwsOut.values()]);
-  const key = (s: ScrewSpec) => `${s.head}|${s.diaMm}|${s.lengthMm}`;
+  const key = (s: ScrewSpec) => `${s.head}|${s.diaMm}|${s.lengthMm}|${s.colour ?? ''}`;
   const own = hole ? job.screwsOut.get(hole)! : null;
   const given = kinds.find((k) => key(k) === other) ?? own;
   const stops = work.check.findings.filter(stopsClosing);
@@ -64,8 +64,17 @@ export function BackIn({ job, work, tabs }: { job: JobState; work: StripWork; ta
       type: 'screw',
       hole: id,
       to: 'in',
-      spec: { head: spec.head, diaMm: spec.diaMm, lengthMm: spec.lengthMm },
+      spec: {
+        head: spec.head,
+        diaMm: spec.diaMm,
+        lengthMm: spec.lengthMm,
+        ...(spec.colour ? { colour: spec.colour } : {}),
+      },
     }) as const;
+  const say = (f: ScrewFinding) => {
+    const h = 'hole' in f ? job.device.screws.find((x) => x.id === f.hole) : undefined;
+    return findingText(f, units, h ? underHole(job.device, h) : null);
+  };
   const act = () => {
     if (!item) return goOn();
     if (hole && given) {
@@ -78,12 +87,11 @@ export function BackIn({ job, work, tabs }: { job: JobState; work: StripWork; ta
   };
   const text = ((): { sentence: string; reason: string; tone: 'ink' | 'caution' } => {
     const bad = serious.find((f) => ['pierce', 'swapped', 'wrongSpec'].includes(f.type));
-    if (bad)
-      return { sentence: findingText(bad, units), reason: 'Tap the hole to take it out again.', tone: 'caution' };
+    if (bad) return { sentence: say(bad), reason: 'Tap the hole to take it out again.', tone: 'caution' };
     if (!item)
       return stops.length
         ? {
-            sentence: findingText(stops[0]!, units),
+            sentence: say(stops[0]!),
             reason: 'The cover cannot be called ready like this.',
             tone: 'caution',
           }
@@ -152,7 +160,7 @@ export function BackIn({ job, work, tabs }: { job: JobState; work: StripWork; ta
     item !== null
       ? null
       : stops.length
-        ? findingText(stops[0]!, units)
+        ? say(stops[0]!)
         : missingPieces.length
           ? `${missingPieces.length} small pieces to go`
           : !tested
@@ -175,7 +183,7 @@ export function BackIn({ job, work, tabs }: { job: JobState; work: StripWork; ta
           label={`${work.back.filter(work.isBack).length} of ${work.back.length} steps back in`}
           lines={[
             ...work.back.map((id, i) => `${i + 1}. ${work.items.get(id)!.name}: ${work.isBack(id) ? 'in' : 'to go'}`),
-            ...work.check.findings.map((f) => findingText(f, units)),
+            ...work.check.findings.map((f) => say(f)),
           ]}
           next={next}
           nextHole={hole}
@@ -229,9 +237,9 @@ export function BackIn({ job, work, tabs }: { job: JobState; work: StripWork; ta
           {work.check.findings
             .filter((f) => f.type !== 'missing')
             .map((f) => (
-              <View key={findingText(f, units)} role="listitem" className="py-1 border-b border-rule">
+              <View key={say(f)} role="listitem" className="py-1 border-b border-rule">
                 <Txt size="s" tone={stopsClosing(f) ? 'caution' : 'ink'}>
-                  {findingText(f, units)}
+                  {say(f)}
                 </Txt>
                 {wrongOf(f).map((h) => (
                   <Button

@@ -5,7 +5,7 @@ import { slotDryS } from '@/core/alcohol/drying';
 import { commonPractice, judgement } from '@/core/source';
 import type { JobState } from '@/model/fold';
 import { useActions } from '@/stagekit/actions';
-import { useSettings } from '@/store/shop';
+import { saveSettings, useSettings } from '@/store/shop';
 import { Button } from '@/ui/Button';
 import { Choice, Tick } from '@/ui/Choice';
 import { Txt } from '@/ui/Txt';
@@ -23,7 +23,12 @@ export function CellRule({ job, onWarm }: { job: JobState; onWarm: () => void })
   const { log } = useActions(job);
   const settings = useSettings();
   const swollen = job.findings.cellSwollen?.answer === 'yes';
-  const c = job.cellChoice ?? { fit: 'same' as const, flat: false, bent: false, punctured: false };
+  const c = job.cellChoice ?? {
+    fit: settings.newCell ? ('new' as const) : ('same' as const),
+    flat: false,
+    bent: false,
+    punctured: false,
+  };
   const put = (over: Partial<typeof c>) => {
     const next = { fit: c.fit, flat: c.flat, bent: c.bent, punctured: c.punctured, ...over };
     void log([
@@ -67,6 +72,11 @@ export function CellRule({ job, onWarm }: { job: JobState; onWarm: () => void })
             ? 'Two schools: one always fits a new cell, the other uses one again that came out flat and undamaged. The shop chooses.'
             : 'Only a cell that came out flat and undamaged goes in again; a bent or punctured one never does.'
         }
+      />
+      <Tick
+        label="This shop always fits a new cell"
+        on={settings.newCell}
+        onChange={(newCell) => void saveSettings({ ...settings, newCell })}
       />
     </View>
   );

@@ -4,12 +4,14 @@ import { View } from 'react-native';
 import { forgotten } from '@/core/strip/transfer';
 import type { JobState } from '@/model/fold';
 import { useActions } from '@/stagekit/actions';
+import { PhotosSection } from '@/stagekit/PhotosSection';
 import { StageShell } from '@/stagekit/StageShell';
 import { transferred, type StripWork } from '@/stagekit/stripJob';
 import { rowOf, Why } from '@/stagekit/Why';
 import { Button } from '@/ui/Button';
 import { Call } from '@/ui/Call';
 import { Tick } from '@/ui/Choice';
+import { Disclosure } from '@/ui/Disclosure';
 import { Readings } from '@/ui/Readings';
 import { Txt } from '@/ui/Txt';
 import { useNow } from '@/ui/useNow';
@@ -119,9 +121,9 @@ export function MoveOver({
             onChange={(v) => void log([{ type: 'partState', partId: p.id, to: v ? 'onNew' : 'out' }])}
           />
         ))}
-      <Txt size="s" tone="ink2" className="mt-2">
-        Photos of how lines cross and tapes lie: on Intake, under photos, at any time.
-      </Txt>
+      <Disclosure title="Photos: how lines cross, where tapes lie">
+        <PhotosSection job={job} />
+      </Disclosure>
       <StripLinks job={job} />
       <Why
         job={job}

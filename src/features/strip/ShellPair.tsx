@@ -34,6 +34,7 @@ export function ShellPair({
         <PlainPlan
           job={job}
           size={half}
+          bare
           label={`${which} shell: ${shown.length} pieces`}
           lines={shown.map((t) => t.name)}
         >

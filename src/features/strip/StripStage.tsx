@@ -2,6 +2,9 @@ import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 
 import type { JobState } from '@/model/fold';
+import { View } from 'react-native';
+
+import { useActions } from '@/stagekit/actions';
 import { PlainPlan } from '@/stagekit/PlainPlan';
 import { stageHref, StageShell } from '@/stagekit/StageShell';
 import { stripWork, transferred } from '@/stagekit/stripJob';
@@ -12,6 +15,8 @@ import { useNow } from '@/ui/useNow';
 import { BackIn } from './BackIn';
 import { MoveOver } from './MoveOver';
 import { TakeOut } from './TakeOut';
+
+const stripEvents = new Set(['screw', 'stripped', 'partState', 'tightened']);
 
 export type StripPhase = 'out' | 'move' | 'back';
 
@@ -47,6 +52,7 @@ export function StripStage({ job }: { job: JobState }) {
 
 function Strip({ job }: { job: JobState }) {
   const work = useMemo(() => stripWork(job), [job]);
+  const { undo } = useActions(job);
   // settled once when the page opens: a tap that was meant for the last thing out does not tick off the first one over
   const [phase, setPhase] = useState<StripPhase>(() => {
     if (!work.out.every(work.isOff)) return 'out';
@@ -54,17 +60,30 @@ function Strip({ job }: { job: JobState }) {
     const left = work.transfer.some((t) => !(t.way === 'move' && t.kind === 'part') && !transferred(job, t));
     return started || !left ? 'back' : 'move';
   });
+  const last = job.effective.findLast((e) => stripEvents.has(e.type));
   const tabs = (
-    <Choice
-      label="Now"
-      value={phase}
-      options={[
-        { id: 'out', name: 'Out' },
-        { id: 'move', name: 'Move over' },
-        { id: 'back', name: 'Back in' },
-      ]}
-      onChange={setPhase}
-    />
+    <View>
+      <View className="flex-row justify-end mt-2">
+        <Button
+          kind="small"
+          label="Undo the last one"
+          disabled={!last}
+          onPress={() => {
+            if (last) undo(last.id);
+          }}
+        />
+      </View>
+      <Choice
+        label="Now"
+        value={phase}
+        options={[
+          { id: 'out', name: 'Out' },
+          { id: 'move', name: 'Move over' },
+          { id: 'back', name: 'Back in' },
+        ]}
+        onChange={setPhase}
+      />
+    </View>
   );
   if (phase === 'out') return <TakeOut job={job} work={work} tabs={tabs} onPhase={setPhase} />;
   if (phase === 'move') return <MoveOver job={job} work={work} tabs={tabs} onPhase={setPhase} />;

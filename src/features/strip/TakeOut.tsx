@@ -63,7 +63,12 @@ export function TakeOut({
 
   const take = (id: string, missing = false): NewEvent => {
     const h = job.device.screws.find((s) => s.id === id)!;
-    const spec = { head: h.head, diaMm: h.diaMm, lengthMm: lengthMm ?? h.lengthMm };
+    const spec = {
+      head: h.head,
+      diaMm: h.diaMm,
+      lengthMm: lengthMm ?? h.lengthMm,
+      ...(h.colour ? { colour: h.colour } : {}),
+    };
     return {
       type: 'screw',
       hole: id,

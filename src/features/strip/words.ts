@@ -15,10 +15,10 @@ export const headNames: Record<ScrewHole['head'], string> = {
 };
 
 export const specText = (s: ScrewSpec, units: Units) =>
-  `${headNames[s.head]}, ${length(s.diaMm, units)} × ${length(s.lengthMm, units)}`;
+  `${s.colour ? `${s.colour} ` : ''}${headNames[s.head]}, ${length(s.diaMm, units)} × ${length(s.lengthMm, units)}`;
 
 /** A finding in the words of the bench, and what to do. */
-export function findingText(f: ScrewFinding, units: Units): string {
+export function findingText(f: ScrewFinding, units: Units, under: string | null = null): string {
   switch (f.type) {
     case 'missing':
       return `${f.hole}: came out and is not back in.`;
@@ -35,7 +35,7 @@ export function findingText(f: ScrewFinding, units: Units): string {
     case 'wrongSpec':
       return `${f.hole}: not the screw that came out.`;
     case 'pierce':
-      return `${f.hole}: ${length(f.overMm, units, 2)} too long, it pierces what lies under it. Out with it.`;
+      return `${f.hole}: ${length(f.overMm, units, 2)} too long, it pierces what lies under it${under ? `, the ${under}` : ''}. Out with it.`;
     case 'tight':
       return `${f.hole}: ${length(f.roomMm, units, 2)} of room under it, tight.`;
     case 'weak':

@@ -38,6 +38,8 @@ interface PlanProps {
   onDrag?: ((phase: 'start' | 'move' | 'end', p: Pt) => void) | undefined;
   /** the part of the plan that is looked at; all of it when it is not said */
   focus?: Box | undefined;
+  /** no buttons under it: a small picture whose text stands beside it anyway */
+  bare?: boolean | undefined;
 }
 
 interface View2 {
@@ -55,7 +57,7 @@ const clampZoom = (z: number) => Math.min(8, Math.max(1, z));
  * the value at the place. Everything drawn is also there as text.
  */
 export function Plan(props: PlanProps) {
-  const { device, bond, width, height, children, label, lines, readAt, onTap, onStroke, onDrag, focus } = props;
+  const { device, bond, width, height, children, label, lines, readAt, onTap, onStroke, onDrag, focus, bare } = props;
   const tokens = useTokens();
   const [view, setView] = useState<View2>(home);
   const [reading, setReading] = useState<string | null>(null);
@@ -119,7 +121,7 @@ export function Plan(props: PlanProps) {
           </Svg>
         </PlanFrameProvider>
       </View>
-      <View className="flex-row items-center gap-1 no-print">
+      <View className={bare ? 'hidden' : 'flex-row items-center gap-1 no-print'}>
         <PlanButton name="−" label="Zoom out" onPress={() => zoomBy(1 / 1.6)} />
         <PlanButton name="+" label="Zoom in" onPress={() => zoomBy(1.6)} />
         <PlanButton
