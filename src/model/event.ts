@@ -305,7 +305,12 @@ const kinds = {
   /** a zone whose screws have all been started, one turn each, and then tightened */
   tightened: { zone: id, done: z.boolean() },
   /** plugs, brackets and small pieces; parts have partState */
-  stripped: { itemId: id, to: z.enum(['out', 'in', 'moved', 'renewed', 'peeled', 'asItWas']) },
+  stripped: {
+    itemId: id,
+    to: z.enum(['out', 'in', 'moved', 'renewed', 'peeled', 'asItWas']),
+    /** how it lay: which line crosses over which */
+    note: z.string().max(200).optional(),
+  },
   /** found at the bench: this comes off only after that, or does not after all */
   under: { itemId: id, over: id, on: z.boolean() },
   stripTarget: { ids: z.array(id).max(60) },

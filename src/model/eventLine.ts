@@ -128,7 +128,7 @@ export function eventLine(e: JobEvent, units: LineUnits = asStored): string {
     case 'tightened':
       return `${e.zone} screws ${e.done ? 'tight' : 'not tight'}`;
     case 'stripped':
-      return `${e.itemId}: ${e.to === 'asItWas' ? 'as it was' : e.to}`;
+      return `${e.itemId}: ${e.to === 'asItWas' ? 'as it was' : e.to}${e.note ? `, ${e.note}` : ''}`;
     case 'under':
       return `${e.itemId} ${e.on ? 'is under' : 'is not under'} ${e.over}`;
     case 'stripTarget':

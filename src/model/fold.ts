@@ -94,6 +94,8 @@ export interface JobState {
   tightened: Set<string>;
   /** plugs, brackets and small pieces */
   stripped: Map<string, EventOf<'stripped'>['to']>;
+  /** how a thing lay when it came out */
+  layNotes: Map<string, string>;
   under: UnderEdit[];
   stripTarget: string[] | null;
   cellChoice: EventOf<'cellChoice'> | null;
@@ -197,6 +199,7 @@ export function foldJob(events: readonly JobEvent[]): JobState | null {
     screwsIn: new Map(),
     tightened: new Set(),
     stripped: new Map(),
+    layNotes: new Map(),
     under: [],
     stripTarget: null,
     cellChoice: null,
@@ -421,6 +424,7 @@ function apply(s: JobState, e: KnownEvent, path: Perimeter): void {
     case 'stripped':
       if (e.to === 'asItWas') s.stripped.delete(e.itemId);
       else s.stripped.set(e.itemId, e.to);
+      if (e.note) s.layNotes.set(e.itemId, e.note);
       break;
     case 'under':
       s.under.push({ id: e.itemId, by: e.over, on: e.on });

@@ -129,7 +129,7 @@ export function BackIn({ job, work, tabs }: { job: JobState; work: StripWork; ta
         sentence: `${capital(item.name)} on, until it clicks.`,
         reason: item.battery
           ? 'Last of all; nothing lies on the board.'
-          : 'Lined up first, then pressed flat; no cable trapped under it.',
+          : `${job.layNotes.has(item.id) ? `As it lay: ${job.layNotes.get(item.id)}. ` : ''}Lined up first, then pressed flat; no cable trapped under it.`,
         tone: 'ink',
       };
     const part = job.device.parts.find((p) => p.id === next);

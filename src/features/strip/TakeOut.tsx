@@ -11,7 +11,7 @@ import { useActions } from '@/stagekit/actions';
 import { StageShell } from '@/stagekit/StageShell';
 import { targetsOf, type StripWork } from '@/stagekit/stripJob';
 import { useGoOn } from '@/stagekit/useGoOn';
-import { rowOf, Why } from '@/stagekit/Why';
+import { Entry, rowOf, Why } from '@/stagekit/Why';
 import { saveSettings, useSettings } from '@/store/shop';
 import { Button } from '@/ui/Button';
 import { Call } from '@/ui/Call';
@@ -53,6 +53,7 @@ export function TakeOut({
   const { log } = useActions(job);
   const goOn = useGoOn(job, 'strip');
   const [lengthMm, setLengthMm] = useState<number | null>(null);
+  const [lies, setLies] = useState('');
   const next = work.out.find((id) => !work.isOff(id)) ?? null;
   const item = next ? work.items.get(next)! : null;
   const holes = item?.kind === 'screws' ? job.device.screws.filter((s) => zoneId(s.zone) === next) : [];
@@ -85,7 +86,12 @@ export function TakeOut({
       setLengthMm(null);
       speak(`${done} of ${holes.length}`, settings.spoken);
     } else if (item.kind === 'part') void log([{ type: 'partState', partId: item.id, to: 'out' }]);
-    else void log([{ type: 'stripped', itemId: item.id, to: 'out' }]);
+    else {
+      void log([
+        { type: 'stripped', itemId: item.id, to: 'out', ...(lies.trim() ? { note: lies.trim().slice(0, 200) } : {}) },
+      ]);
+      setLies('');
+    }
   };
   const plug = job.device.connectors.find((c) => c.id === next);
   const near = plug ? plugNeighbours(job.device, plug) : null;
@@ -227,6 +233,9 @@ export function TakeOut({
           value={Number(lengthNumber(lengthMm ?? hole.lengthMm, units, 1))}
           onCommit={(v) => setLengthMm(typedToMm(v, units))}
         />
+      ) : null}
+      {plug?.kind === 'coax' ? (
+        <Entry label="How the lines cross: which lies over which" value={lies} onChange={setLies} max={200} />
       ) : null}
       {isCell ? <CellRule job={job} onWarm={() => router.push(`/jobs/${job.id}/glue` as Href)} /> : null}
       <Choice

@@ -113,6 +113,36 @@ describe('out', () => {
     expect(jobNow(housing).stripped.get('batteryPlug')).toBe('out');
   });
 
+  it('how antenna lines cross is noted where the plug comes off, and said again where it goes on', async () => {
+    const before: NewEvent[] = everythingOut().filter((e) => !(e.type === 'stripped' && e.itemId === 'antennaPlug'));
+    fresh(before);
+    const page = renderStage(StripStage, housing);
+    expect(call()).toBe('Antenna plug off.');
+    await enter('How the lines cross: which lies over which', 'black over white, under the clip');
+    await press('Antenna plug is off');
+    expect(jobNow(housing).layNotes.get('antennaPlug')).toBe('black over white, under the clip');
+    page.unmount();
+    const noted: NewEvent = { type: 'stripped', itemId: 'antennaPlug', to: 'out', note: 'black over white' };
+    const back = stripWork(jobNow(housing)).back;
+    const earlier = back.slice(0, back.indexOf('antennaPlug'));
+    const inNow = earlier.flatMap((id): NewEvent[] => {
+      if (id.startsWith('screws:'))
+        return [
+          ...plastic.screws
+            .filter((s) => `screws:${s.zone}` === id)
+            .map((s): NewEvent => ({ type: 'screw', hole: s.id, to: 'in' })),
+          { type: 'tightened', zone: id.slice(7), done: true },
+        ];
+      return plastic.parts.some((p) => p.id === id)
+        ? [{ type: 'partState', partId: id, to: 'moved' }]
+        : [{ type: 'stripped', itemId: id, to: 'in' }];
+    });
+    fresh([...before, noted, ...smallOver(), ...inNow]);
+    renderStage(StripStage, housing);
+    expect(call()).toBe('Antenna plug on, until it clicks.');
+    expect(reason()).toMatch(/^As it lay: black over white\./);
+  });
+
   it('a tap on the plan takes a screw out and puts it back; a smaller target has fewer steps', async () => {
     fresh();
     renderStage(StripStage, housing);
