@@ -63,7 +63,60 @@ export function removalOrder(nodes: readonly StripNode[], targets: readonly stri
     const r = greedy(byId, alts, withBattery(nodes, relevant, targets), relevant);
     return r ? { ...r, exact: true, bound: r.cost } : null;
   }
-  return relevant.size <= exactUpTo ? exact(byId, alts, targets, relevant) : greedy(byId, alts, targets, relevant);
+  if (relevant.size > exactUpTo) return greedy(byId, alts, targets, relevant);
+  const sure = mandatory(alts, targets);
+  const open = [...relevant].filter((id) => !sure.has(id)).sort();
+  // what comes off in any case needs no search: only the rest is tried, while that is little
+  return open.length <= fewOpen ? tryAll(byId, alts, sure, open) : exact(byId, alts, targets, relevant);
+}
+
+/** So many open questions are answered by trying every set of them. */
+const fewOpen = 12;
+
+/** What has to come off whatever is chosen: the targets, and what every alternative of one of these names. */
+function mandatory(alts: Map<string, string[][]>, targets: readonly string[]): Set<string> {
+  const out = new Set(targets);
+  for (const id of out) {
+    const [first, ...rest] = alts.get(id)!;
+    for (const q of first ?? []) if (rest.every((s) => s.includes(q))) out.add(q);
+  }
+  return out;
+}
+
+/** Order in which a set comes off, battery first among what is free, else by id; null when it does not come off. */
+function orderOf(byId: Map<string, StripNode>, alts: Map<string, string[][]>, set: readonly string[]): string[] | null {
+  const left = [...set].sort(
+    (a, b) => Number(byId.get(b)!.battery ?? false) - Number(byId.get(a)!.battery ?? false) || (a < b ? -1 : 1),
+  );
+  const order: string[] = [];
+  const off = new Set<string>();
+  while (left.length) {
+    const i = left.findIndex((id) => alts.get(id)!.some((s) => s.every((q) => off.has(q))));
+    if (i < 0) return null;
+    const [id] = left.splice(i, 1);
+    order.push(id!);
+    off.add(id!);
+  }
+  return order;
+}
+
+function tryAll(
+  byId: Map<string, StripNode>,
+  alts: Map<string, string[][]>,
+  sure: Set<string>,
+  open: readonly string[],
+): Removal | null {
+  const costOf = (ids: Iterable<string>) => [...ids].reduce((m, id) => m + byId.get(id)!.cost, 0);
+  const sets = Array.from({ length: 1 << open.length }, (_, k) => {
+    const chosen = open.filter((_, i) => (k >> i) & 1);
+    return { chosen, cost: costOf(chosen) };
+  }).sort((a, b) => a.cost - b.cost || a.chosen.length - b.chosen.length);
+  const base = costOf(sure);
+  for (const { chosen, cost } of sets) {
+    const order = orderOf(byId, alts, [...sure, ...chosen]);
+    if (order) return { order, cost: base + cost, exact: true, bound: base + cost };
+  }
+  return null;
 }
 
 /** The battery's plug first, where it has to come off at all. */

@@ -135,6 +135,17 @@ describe('order of removal', () => {
     expect(removalOrder(nodes, ['x', 'y'])!).toMatchObject({ cost: 5, order: ['a', 'x', 'y'] });
   });
 
+  it('many open questions at once: the search over subsets equals exhaustive search too', () => {
+    // sixteen things of which any of many pairs will do: more than are tried one set after the other
+    const free = Array.from({ length: 14 }, (_, i) => plain(`f${String(i).padStart(2, '0')}`, [[]], 1 + ((i * 7) % 5)));
+    const pairs = free.slice(0, 13).map((f, i) => [f.id, free[i + 1]!.id]);
+    const nodes = [...free, plain('x', pairs, 1), plain('y', [...pairs].reverse().slice(0, 6), 1)];
+    const r = removalOrder(nodes, ['x', 'y'])!;
+    expect(r.exact).toBe(true);
+    expect(r.cost).toBe(cheapestByForce(nodes, ['x', 'y']));
+    expect(orderValid(nodes, r.order)).toBe(true);
+  });
+
   it('a circle cannot be reached, an unknown need is refused by name', () => {
     expect(removalOrder([plain('a', [['b']]), plain('b', [['a']])], ['a'])).toBeNull();
     expect(() => removalOrder([plain('a', [['z']])], ['a'])).toThrow('a: needs: z is not possible');
