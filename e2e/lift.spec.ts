@@ -94,6 +94,8 @@ test('a saved cover: cut along the edges with one reheat, cleaned, alcohol only 
     await h.noViolations('alcohol');
     await page.goto('/jobs/demo-0142/heat');
     await h.press(h.button(/^Off the plate/));
+    await expect(page).toHaveURL(/\/lift$/);
+    await expect(page.getByText('Noted: heat off')).toBeVisible();
     await page.goto('/jobs/demo-0143/alcohol');
     await h.tick('Every plate, gun, dryer and mat: off and away');
     await h.tick('Extraction on or window open');

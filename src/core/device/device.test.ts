@@ -334,7 +334,7 @@ describe('device models', () => {
     [
       'a screw that goes through',
       (d: Device) => void (d.screws[0]!.lengthMm = 5),
-      /screw bracket1: length: 5 mm, allowed is up to 2.3 mm/,
+      /screw bracket1: length: 5 mm, allowed is up to 1.9 mm/,
     ],
     [
       'an unknown adhesive',
