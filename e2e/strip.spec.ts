@@ -90,6 +90,7 @@ test('a housing swap: 34 screws, nine parts to move, one missing, one pair swapp
     await until(/^camera4 is started/);
     await h.press(page.getByRole('radio', { name: /^Screw that goes into camera4: cross, 1\.2 mm × 2\.5 mm/ }));
     await h.press('camera4 is started');
+    await expect(main).not.toHaveText('camera4 is started');
     await expect(h.call()).toContainText(/^camera4: /);
     await expect(page.getByRole('list', { name: 'Findings' })).toContainText('pierces what lies under it');
     await page.reload();
@@ -97,6 +98,7 @@ test('a housing swap: 34 screws, nine parts to move, one missing, one pair swapp
     await until(/^board8 is started/);
     await h.press(page.getByRole('radio', { name: /^Screw that goes into board8: cross, 1\.2 mm × 2\.0 mm/ }));
     await h.press('board8 is started');
+    await expect(main).not.toHaveText('board8 is started');
     await expect(page.getByRole('list', { name: 'Findings' })).toContainText(
       /board8 and camera4: each has the other’s screw/,
     );
@@ -106,6 +108,7 @@ test('a housing swap: 34 screws, nine parts to move, one missing, one pair swapp
     for (const hole of ['camera4', 'board8']) {
       await until(new RegExp(`^${hole} is started`));
       await h.press(`${hole} is started`);
+      await expect(main).not.toHaveText(`${hole} is started`);
     }
     await expect(page.getByText(/each has the other’s screw/)).toHaveCount(0);
     for (let i = 0; i < 60; i++) {
