@@ -15,6 +15,7 @@ import {
 import { alcohol, viscositySource, wick, wickBelowC } from '@/core/alcohol/liquid';
 import { nearShare, nowPpm, roomSource, usedSince, vapour } from '@/core/alcohol/vapour';
 import { bondPerimeter } from '@/core/device/perimeter';
+import { heatModelled } from '@/core/device/thermalStack';
 import { boxOf } from '@/core/device/shapes';
 import type { EdgeId } from '@/core/device/types';
 import { keepOuts } from '@/core/lift/depth';
@@ -43,6 +44,8 @@ import { Txt } from '@/ui/Txt';
 import { clock, length, percent, temp, time } from '@/ui/units';
 import { useNow } from '@/ui/useNow';
 
+/** A cover that no heat model describes counts as hot for this long after its heat. */
+const unmodelledWaitS = judgement(600, 'a warmed lens cover has cooled by then');
 const wipeMl = judgement(0.1, 'a wipe that is nearly dry, ml');
 const edges: EdgeId[] = ['bottom', 'left', 'top', 'right'];
 const midnight = (now: number) => new Date(now).setHours(0, 0, 0, 0);
@@ -57,9 +60,10 @@ export function AlcoholScreen({ job: whole }: { job: JobState }) {
   const { log } = useActions(job);
   const jobs = useJobs();
   const source = useThermal(job.device, job.bond);
+  const modelled = heatModelled(job.device, job.bond);
   const thermal = useMemo(
-    () => (source.model && job.heat.length ? thermalJob(job, settings, source.model, 0) : null),
-    [source.model, job, settings],
+    () => (modelled && source.model && job.heat.length ? thermalJob(job, settings, source.model, 0) : null),
+    [modelled, source.model, job, settings],
   );
   const path = useMemo(() => bondPerimeter(job.device, job.bond), [job.device, job.bond]);
   const lifted = job.stages.lift === 'done';
@@ -75,9 +79,14 @@ export function AlcoholScreen({ job: whole }: { job: JobState }) {
   const nowS = thermal ? (now - thermal.t0) / 1e3 : 0;
   const bondC = thermal
     ? Math.max(...thermal.run.arcsC(nowS, thermal.arcs).map((r) => r.high))
-    : job.heat.length && !source.model
-      ? Infinity
-      : null;
+    : !modelled
+      ? // a lens cover has no model that cools: it waits instead
+        last && last.setC === null && now - last.at < unmodelledWaitS.value * 1e3
+        ? Infinity
+        : null
+      : job.heat.length
+        ? Infinity
+        : null;
   const lineC = bondC === null || !Number.isFinite(bondC) ? (job.ambientC ?? settings.roomC) : bondC;
   const span = path.edgeSpan(edge);
   const edgeMm = span.toMm - span.fromMm;
@@ -306,6 +315,7 @@ export function AlcoholScreen({ job: whole }: { job: JobState }) {
             rowOf('Viscosity', viscositySource, 'mPa s'),
             rowOf('Room', { ...roomSource, value: air.roomM3 }, 'm³'),
             rowOf('Wipe', wipeMl, 'ml'),
+            ...(modelled ? [] : [rowOf('Counts as hot after heat', unmodelledWaitS, 's')]),
           ]}
         />
       </View>
@@ -338,7 +348,7 @@ function stopWords(
     ventilate: { short: 'no air moving', long: 'Extraction on or a window open; tick it when it is so.' },
     bondTooHot: {
       short: `the line is over ${temp(limit, units)}`,
-      long: `It may be at ${f.bondC === null || !Number.isFinite(f.bondC) ? 'more, the model is not there yet' : temp(f.bondC, units)}: alcohol boils away at once and its vapour spreads.`,
+      long: `It may be at ${f.bondC === null || !Number.isFinite(f.bondC) ? 'more: no model says how far it has cooled' : temp(f.bondC, units)}: alcohol boils away at once and its vapour spreads.`,
     },
     camera: {
       short: 'an open camera is near',

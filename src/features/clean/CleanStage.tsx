@@ -22,6 +22,7 @@ import { useGoOn } from '@/stagekit/useGoOn';
 import { useThermal } from '@/stagekit/useThermal';
 import { rowOf, Why } from '@/stagekit/Why';
 import { useSettings } from '@/store/shop';
+import { capital } from '@/ui/capital';
 import { Button } from '@/ui/Button';
 import { Call } from '@/ui/Call';
 import { Choice, Tick } from '@/ui/Choice';
@@ -31,7 +32,7 @@ import { Readings } from '@/ui/Readings';
 import { clock, length, temp, tempNumber } from '@/ui/units';
 import { useNow } from '@/ui/useNow';
 import { Crumb } from './Crumb';
-import { arcLook, capital, lackWords, methodWords, stateNames } from './words';
+import { arcLook, lackWords, methodWords, stateNames } from './words';
 
 const caution =
   'Alcohol is flammable: plate and every other heat source off and away before a wipe is wet, air the room. Splinters: brush and tape, no bare hand. Dust of glue and glass: wet or masked. Wipes go to the solvent waste.';

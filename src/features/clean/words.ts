@@ -39,5 +39,3 @@ export const arcLook = {
   dry: 'slow',
   inspected: 'free',
 } as const;
-
-export const capital = (t: string) => `${t[0]!.toUpperCase()}${t.slice(1)}`;

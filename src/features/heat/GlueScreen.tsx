@@ -15,7 +15,8 @@ import { batteryMarks } from '@/stagekit/thermalJob';
 import { ThermalWait } from '@/stagekit/ThermalWait';
 import { useThermalStack } from '@/stagekit/useThermal';
 import { rowOf, Why } from '@/stagekit/Why';
-import { useSettings } from '@/store/shop';
+import { wetStop } from '@/stagekit/wet';
+import { useJobs, useSettings } from '@/store/shop';
 import { Button } from '@/ui/Button';
 import { Call } from '@/ui/Call';
 import { Choice } from '@/ui/Choice';
@@ -55,6 +56,7 @@ function Glue({
   stack: NonNullable<ReturnType<typeof batteryGlueStack>>;
 }) {
   const settings = useSettings();
+  const jobs = useJobs();
   const units = settings;
   const now = useNow(10_000);
   const router = useRouter();
@@ -83,6 +85,7 @@ function Glue({
   }, [model, heater, preheated, ambientC, marks, setting]);
   const { cautionC, stopC } = marks.battery;
   const peak = r?.battery?.peakC.high ?? 0;
+  const wet = wetStop(job, jobs, settings, now);
   const take = () => {
     if (!r?.readyS) return;
     void log([
@@ -107,8 +110,8 @@ function Glue({
           kind="main"
           label="Note it and go to strip"
           onPress={take}
-          disabled={!r?.readyS || peak >= stopC}
-          {...(r && peak >= stopC ? { why: 'the cell passes its stop mark' } : {})}
+          disabled={!r?.readyS || peak >= stopC || wet !== null}
+          {...(wet ? { why: wet } : r && peak >= stopC ? { why: 'the cell passes its stop mark' } : {})}
         />
       }
     >

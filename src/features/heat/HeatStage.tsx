@@ -248,8 +248,8 @@ function HeatBench({ job }: { job: JobState }) {
   ];
 
   const toolsReady = job.prep.has('toolsReady');
-  const missing =
-    missingBeforeHeat(job, 'below', wetStop(job, jobs, settings, now)) ?? (refused ? 'parts are inside' : null);
+  const wet = wetStop(job, jobs, settings, now);
+  const missing = missingBeforeHeat(job, 'below', wet) ?? (refused ? 'parts are inside' : null);
   const record = { heater: plan.heater, use: plan.use };
   const layOn = () => {
     if (missing || on) return;
@@ -433,7 +433,8 @@ function HeatBench({ job }: { job: JobState }) {
           used={probed.used}
           now={now}
           heat={heater.kind === 'plate' && on && on.setC !== null ? { setC: on.setC, preheated: on.preheated } : null}
-          setC={heater.kind === 'plate' && !on ? setC : null}
+          // no plate is switched on while alcohol is wet anywhere on the bench
+          setC={heater.kind === 'plate' && !on && wet === null ? setC : null}
           units={units}
         />
         <Links job={job} />

@@ -1,5 +1,6 @@
 import type { JobState } from '@/model/fold';
 import { lensFocus, lensPlan, lensWork, useLensAir, lensAirC, lensMarginK } from '@/stagekit/lensJob';
+import { LensAir } from '@/stagekit/LensAir';
 import { PlainPlan } from '@/stagekit/PlainPlan';
 import { StageShell } from '@/stagekit/StageShell';
 import { useGoOn } from '@/stagekit/useGoOn';
@@ -8,11 +9,9 @@ import { lensHeatData } from '@/core/lens/lensHeat';
 import { useSettings } from '@/store/shop';
 import { Button } from '@/ui/Button';
 import { Call } from '@/ui/Call';
-import { Choice } from '@/ui/Choice';
-import { NumberField } from '@/ui/NumberField';
 import { Outlines } from '@/ui/plan/layers';
 import { Readings } from '@/ui/Readings';
-import { clock, temp, tempNumber, typedToC } from '@/ui/units';
+import { clock, temp, tempNumber } from '@/ui/units';
 import { useNow } from '@/ui/useNow';
 
 const caution =
@@ -98,22 +97,7 @@ export function LensHeatStage({ job }: { job: JobState }) {
         />
       }
     >
-      <Choice
-        label="Air from"
-        value={plan.heater?.id ?? null}
-        options={air.airs.map((h) => ({ id: h.id, name: h.name }))}
-        onChange={air.setHeaterId}
-      />
-      {plan.heater ? (
-        <NumberField
-          label="Air"
-          unit={`°${units.temperature}`}
-          low={tempNumber(Math.max(40, plan.heater.minSetC), units)}
-          high={tempNumber(plan.heater.maxSetC, units)}
-          value={tempNumber(air.setC, units)}
-          onCommit={(v) => air.setSetC(Math.round(typedToC(v, units)))}
-        />
-      ) : null}
+      <LensAir air={air} heater={plan.heater} />
       <Why
         job={job}
         call="lensHeat"

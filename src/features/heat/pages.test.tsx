@@ -311,6 +311,16 @@ describe('glue of the cell', () => {
   });
 });
 
+it('the cell is not warmed while alcohol is wet', async () => {
+  const checks = { sourcesAway: true, ventilated: true, masked: true };
+  startShop(t0, { [save]: [{ type: 'alcohol', ml: 0.1, use: 'gap', checks, tC: 22 }] });
+  renderStage(GlueScreen, save);
+  await settle();
+  expect(
+    screen.getByRole('button', { name: /^Note it and go to strip: alcohol on this job is wet until 13:\d\d$/ }),
+  ).toBeTruthy();
+});
+
 it.each([
   ['ways', WaysScreen],
   ['path', PathScreen],

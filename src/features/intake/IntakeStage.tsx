@@ -20,6 +20,7 @@ import { edgeName, placeName } from '@/stagekit/thermalJob';
 import { useGoOn } from '@/stagekit/useGoOn';
 import { Entry, rowOf, Why } from '@/stagekit/Why';
 import { useSettings } from '@/store/shop';
+import { capital } from '@/ui/capital';
 import { Button } from '@/ui/Button';
 import { Call } from '@/ui/Call';
 import { Choice, Tick } from '@/ui/Choice';
@@ -36,7 +37,7 @@ import { earliestOf, frameOf, hardOf } from './facts';
 import { HoldTest } from './HoldTest';
 import { intakeCall, missingAtIntake, roundUp15 } from './intakeCall';
 import { PhotosSection } from '@/stagekit/PhotosSection';
-import { capital, constructionNames, hardText, optionName } from './words';
+import { constructionNames, hardText, optionName } from './words';
 
 const yesNo = [
   { id: 'no', name: 'No' },

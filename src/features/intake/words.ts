@@ -5,10 +5,10 @@ import type { RouteBlock, RouteOption } from '@/core/intake/route';
 import type { Construction } from '@/core/device/types';
 import { originNames, workNames } from '@/model/eventLine';
 import type { Settings } from '@/model/settings';
+import { capital } from '@/ui/capital';
 import { length, percent } from '@/ui/units';
 
 type Units = Pick<Settings, 'temperature' | 'length'>;
-export const capital = (s: string) => s.charAt(0).toUpperCase() + s.slice(1);
 
 export const constructionNames: Record<Construction, string> = {
   ringGlass: 'ring-bonded glass',

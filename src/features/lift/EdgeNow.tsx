@@ -9,10 +9,11 @@ import { cutSpeed, slowShare, thickestWedgeMm, type SafeWedge, type WedgeVerdict
 import type { JobState } from '@/model/fold';
 import { edgeName, placeName, type LiftState } from '@/stagekit/thermalJob';
 import { useSettings } from '@/store/shop';
+import { capital } from '@/ui/capital';
 import { Disclosure } from '@/ui/Disclosure';
 import { Txt } from '@/ui/Txt';
 import { length } from '@/ui/units';
-import { capital, gapReasonWords } from './words';
+import { gapReasonWords } from './words';
 
 interface EdgeNowProps {
   job: JobState;

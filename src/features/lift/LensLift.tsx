@@ -19,6 +19,7 @@ import {
   lensWork,
   useLensAir,
 } from '@/stagekit/lensJob';
+import { LensAir } from '@/stagekit/LensAir';
 import { PlainPlan } from '@/stagekit/PlainPlan';
 import { StageShell } from '@/stagekit/StageShell';
 import { useGoOn } from '@/stagekit/useGoOn';
@@ -26,20 +27,19 @@ import { rowOf, Why } from '@/stagekit/Why';
 import { isOut } from '@/stagekit/present';
 import { wetStop } from '@/stagekit/wet';
 import { useJobs, useSettings } from '@/store/shop';
+import { capital } from '@/ui/capital';
 import { Flash, useAlarm, useAwake } from '@/ui/alarm';
 import { Button } from '@/ui/Button';
 import { Call } from '@/ui/Call';
 import { Choice, Tick } from '@/ui/Choice';
 import { Disclosure } from '@/ui/Disclosure';
-import { NumberField } from '@/ui/NumberField';
 import { Numbers, Outlines } from '@/ui/plan/layers';
 import { Readings, type ReadingItem } from '@/ui/Readings';
 import { Txt } from '@/ui/Txt';
-import { clock, length, lengthNumber, temp, tempNumber, typedToC } from '@/ui/units';
+import { clock, length, lengthNumber, temp, tempNumber } from '@/ui/units';
 import { useNow } from '@/ui/useNow';
 import { CameraTests, Sizes } from './LensParts';
 import { LiftLinks } from './LiftLinks';
-import { capital } from './words';
 
 const caution =
   'Splinters of lens glass are small and sharp: eye cover, tape over the glass, gloves. Hot air burns; every camera masked, never dwell on a lens. Maker’s instructions go first.';
@@ -323,22 +323,7 @@ export function LensLift({ job }: { job: JobState }) {
             />
             {warm ? (
               <View>
-                <Choice
-                  label="Air from"
-                  value={plan.heater?.id ?? null}
-                  options={air.airs.map((h) => ({ id: h.id, name: h.name }))}
-                  onChange={air.setHeaterId}
-                />
-                {plan.heater ? (
-                  <NumberField
-                    label="Air"
-                    unit={`°${units.temperature}`}
-                    low={tempNumber(Math.max(40, plan.heater.minSetC), units)}
-                    high={tempNumber(plan.heater.maxSetC, units)}
-                    value={tempNumber(air.setC, units)}
-                    onCommit={(v) => air.setSetC(Math.round(typedToC(v, units)))}
-                  />
-                ) : null}
+                <LensAir air={air} heater={plan.heater} />
                 <Txt size="s" tone="ink2">
                   Every other lens under heat-resistant tape and foil first.
                 </Txt>

@@ -23,6 +23,7 @@ import { useThermal } from '@/stagekit/useThermal';
 import { rowOf, Why } from '@/stagekit/Why';
 import { wetStop } from '@/stagekit/wet';
 import { useJobs, useSettings } from '@/store/shop';
+import { capital } from '@/ui/capital';
 import { Flash, useAlarm, useAwake } from '@/ui/alarm';
 import { Button } from '@/ui/Button';
 import { Call } from '@/ui/Call';
@@ -40,7 +41,7 @@ import { LiftLinks } from './LiftLinks';
 import { ModeChoice } from './ModeChoice';
 import { computedCut, useRingGeometry } from './ringWork';
 import { SavePanel } from './SavePanel';
-import { capital, liftCaution, reasonWords } from './words';
+import { liftCaution, reasonWords } from './words';
 
 type Finger = 'cut' | 'grip' | 'look';
 

@@ -427,6 +427,28 @@ describe('alcohol keeps heat away', () => {
   });
 });
 
+it('a lens cover that was warmed has no model that cools: alcohol waits ten minutes after its heat', async () => {
+  startShop(t0);
+  const on = jobNow(heating).effective.findLast((e) => e.type === 'heatOn')!;
+  startShop(t0, {
+    [heating]: [{ type: 'undo', eventId: on.id }],
+    [lens]: [
+      { type: 'heatOn', setC: 120, preheated: true, heater: 'nozzle', startC: 22, modelRun: 'lens', readyInS: 40 },
+      { type: 'heatOff', reason: 'ready', easyForS: null, gripsInS: 20 },
+    ],
+  });
+  renderStage(AlcoholScreen, lens);
+  await tick('Every plate, gun, dryer and mat: off and away');
+  await tick('Extraction on or window open');
+  await tick('Cameras masked');
+  jest.setSystemTime(t0 + 120_000);
+  await pass(1100);
+  expect(call()).toBe('No alcohol yet: the line is over 60 °C.');
+  jest.setSystemTime(t0 + 601_000);
+  await pass(1100);
+  expect(call()).toMatch(/^0\.\d\d ml along the bottom edge, not more\.$/);
+});
+
 describe('clean', () => {
   it('zone by zone, dry or wet, then a look at a glancing angle, crumbs and lenses, and only then on', async () => {
     startShop(t0);

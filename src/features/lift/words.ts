@@ -20,5 +20,3 @@ export const gapReasonWords: Record<FirstGap['reasons'][number], string> = {
   awayFromVent: 'beside the vent, not in it',
   shattered: 'a cup does not hold on cracked glass',
 };
-
-export const capital = (t: string) => `${t[0]!.toUpperCase()}${t.slice(1)}`;

@@ -13,6 +13,7 @@ import { openScrews, stopsClosing, transferred, type StripWork } from '@/stageki
 import { useGoOn } from '@/stagekit/useGoOn';
 import { rowOf, Why } from '@/stagekit/Why';
 import { useSettings } from '@/store/shop';
+import { capital } from '@/ui/capital';
 import { Button } from '@/ui/Button';
 import { Call } from '@/ui/Call';
 import { Choice, Tick } from '@/ui/Choice';
@@ -23,7 +24,7 @@ import { useNow } from '@/ui/useNow';
 import { speak } from './speak';
 import { nearestHole, StripPicture } from './StripPicture';
 import { StripLinks } from './StripLinks';
-import { capital, stripCaution } from './TakeOut';
+import { stripCaution } from './TakeOut';
 import { findingText, specText } from './words';
 
 export const oneTurn = commonPractice(

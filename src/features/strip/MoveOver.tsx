@@ -8,6 +8,7 @@ import { PhotosSection } from '@/stagekit/PhotosSection';
 import { StageShell } from '@/stagekit/StageShell';
 import { transferred, type StripWork } from '@/stagekit/stripJob';
 import { rowOf, Why } from '@/stagekit/Why';
+import { capital } from '@/ui/capital';
 import { Button } from '@/ui/Button';
 import { Call } from '@/ui/Call';
 import { Tick } from '@/ui/Choice';
@@ -18,7 +19,7 @@ import { useNow } from '@/ui/useNow';
 import { ShellPair } from './ShellPair';
 import type { StripPhase } from './StripStage';
 import { StripLinks } from './StripLinks';
-import { capital, stripCaution } from './TakeOut';
+import { stripCaution } from './TakeOut';
 import { moveHints } from './words';
 
 const wayWords = { move: 'move over', renew: 'renew', peel: 'peel off' } as const;

@@ -13,6 +13,7 @@ import { targetsOf, type StripWork } from '@/stagekit/stripJob';
 import { useGoOn } from '@/stagekit/useGoOn';
 import { Entry, rowOf, Why } from '@/stagekit/Why';
 import { saveSettings, useSettings } from '@/store/shop';
+import { capital } from '@/ui/capital';
 import { Button } from '@/ui/Button';
 import { Call } from '@/ui/Call';
 import { Choice, Tick } from '@/ui/Choice';
@@ -300,8 +301,6 @@ export function TakeOut({
     </StageShell>
   );
 }
-
-export const capital = (t: string) => `${t[0]!.toUpperCase()}${t.slice(1)}`;
 
 /** Why it comes here: what it waited for. */
 function because(work: StripWork, id: string): string {
