@@ -69,3 +69,17 @@ it.each([
   expect(r.status).toBe(status);
   expect(((await r.json()) as { error: string }).error).toMatch(message);
 });
+
+it('a gap gauge reads what is there, refuses what is no point, and can be silent', async () => {
+  const point = { at: [36, 150], normal: [0, 1], centre: [36, 75] };
+  const { mm } = (await (await post('/gauge', point)).json()) as { mm: number };
+  expect(mm).toBeGreaterThanOrEqual(0);
+  expect(mm).toBeLessThan(0.6);
+  await post('/gauge/move', { dxMm: 0, dyMm: -0.3, turnDeg: 0 });
+  expect(((await (await post('/gauge', point)).json()) as { mm: number }).mm).toBeGreaterThan(mm + 0.2);
+  expect((await post('/gauge', { at: [1] })).status).toBe(400);
+  expect((await post('/gauge/move', { dxMm: 99 })).status).toBe(400);
+  await post('/simulation', { gauge: 'silent' });
+  expect((await post('/gauge', point)).status).toBe(503);
+  await post('/simulation', { gauge: 'none' });
+});

@@ -6,6 +6,7 @@ import { streamSSE } from 'hono/streaming';
 import { z } from 'zod';
 
 import { ReducedModel } from '../src/core/heat/reduced';
+import { gaugeFaults, SimulatedGauge } from '../src/core/instruments/simulatedGauge';
 import { SimulatedBench, simulatedFaults } from '../src/core/instruments/simulatedBench';
 import { decodeModes } from '../src/model/modesFile';
 import shipped from '../src/store/shippedModes.json';
@@ -23,12 +24,31 @@ const simulationSchema = z.object({
   fault: z.enum(['none', 'loose', 'drift', 'dropout', 'open', 'frozen']).optional(),
   pace: z.number().min(1).max(maxPace).optional(),
   device: z.string().max(80).optional(),
+  gauge: z.enum(gaugeFaults).optional(),
+});
+const coordinate = z.tuple([z.number().min(-1000).max(1000), z.number().min(-1000).max(1000)]);
+/** a point of the cover's edge on the plan, its outward normal, and the middle of the cover */
+const gaugeSchema = z.object({ at: coordinate, normal: coordinate, centre: coordinate });
+const moveSchema = z.object({
+  dxMm: z.number().min(-3).max(3),
+  dyMm: z.number().min(-3).max(3),
+  turnDeg: z.number().min(-3).max(3),
 });
 
 /** A bench of stand-ins on a clock of its own. */
 class RunningBench {
   bench: SimulatedBench | null = null;
   device = '';
+  readonly gauge = new SimulatedGauge(
+    {
+      dxMm: (Math.random() - 0.5) * 0.16,
+      dyMm: (Math.random() - 0.5) * 0.16,
+      turnDeg: (Math.random() - 0.5) * 0.1,
+      meanMm: 0.16 + Math.random() * 0.06,
+      noiseMm: 0.01,
+    },
+    Math.random,
+  );
   private pace = 1;
   private at0 = Date.now();
   private sim0 = 0;
@@ -67,7 +87,7 @@ class RunningBench {
 
 /**
  * Simulated instruments behind one interface: GET /api/instruments says what there is, GET …/stream sends a reading a second
- * as server-sent events, POST …/control sets the plate, POST …/simulation switches faults. A real logger that speaks the same
+ * as server-sent events, POST …/control sets the plate, POST …/gauge reads a gap, POST …/simulation switches faults. A real logger that speaks the same
  * can take their place.
  */
 export function instruments(modesFolder: string): Hono {
@@ -89,6 +109,7 @@ export function instruments(modesFolder: string): Hono {
       probe: { unit: 'C', everyMs, place: 'bond line, bottom edge, middle' },
       plate: { unit: 'C', minSetC: 20, maxSetC: 300 },
       faults: simulatedFaults,
+      gauge: { unit: 'mm', faults: gaugeFaults },
     }),
   );
 
@@ -129,7 +150,22 @@ export function instruments(modesFolder: string): Hono {
     if (to.data.device !== undefined && !running.use(to.data.device))
       return c.json({ error: `device: no model of ${to.data.device.slice(0, 40)}` }, 404);
     if (to.data.pace !== undefined) running.setPace(to.data.pace);
+    if (to.data.gauge !== undefined) running.gauge.setFault(to.data.gauge);
     if (to.data.fault !== undefined) bench()?.setFault(running.now(), to.data.fault);
+    return c.json({ ok: true });
+  });
+
+  app.post('/gauge', async (c) => {
+    const p = gaugeSchema.safeParse(await body(c));
+    if (!p.success) return c.json(refused(p.error), 400);
+    const mm = running.gauge.read(p.data.at, p.data.normal, p.data.centre);
+    return mm === null ? c.json({ error: 'the gauge says nothing' }, 503) : c.json({ mm });
+  });
+
+  app.post('/gauge/move', async (c) => {
+    const by = moveSchema.safeParse(await body(c));
+    if (!by.success) return c.json(refused(by.error), 400);
+    running.gauge.move(by.data);
     return c.json({ ok: true });
   });
   return app;

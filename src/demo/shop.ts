@@ -17,6 +17,33 @@ export const demoSettings: Settings = {
   person: 'Mirel',
   people: ['Mirel', 'Osk'],
   ringsInStock: { ring61: 2, ring54: 1, tablet10: 0 },
+  tapes: [
+    {
+      ...defaultSettings.tapes[0]!,
+      offcuts: [
+        { id: 'o62', lengthMm: 62 },
+        { id: 'o95', lengthMm: 95 },
+        { id: 'o140', lengthMm: 140 },
+      ],
+    },
+    {
+      id: 'thinBlack',
+      name: 'thin black tape',
+      widthMm: 1.5,
+      thicknessMm: 0.2,
+      black: true,
+      rolls: [
+        { id: 'b1', lengthMm: 8000, countedAt: 0 },
+        { id: 'b2', lengthMm: 390, countedAt: 0 },
+      ],
+      offcuts: [{ id: 'b80', lengthMm: 80 }],
+      offcutsAt: 0,
+    },
+  ],
+  liquids: defaultSettings.liquids.map((l) => ({ ...l, leftMl: { clear: 11.2, black: 6.4, elastic: 24 }[l.id] ?? 0 })),
+  shelves: [...defaultSettings.shelves, { id: 'W', name: 'warm box', tC: 35 }],
+  night: { on: true, fromH: 20, toH: 7, tC: 14 },
+  delayCostPerH: 0.5,
 };
 
 const minute = 60_000;
@@ -254,6 +281,57 @@ function demoIntakes(now: number, opened: Opened): Script[] {
       type: 'note',
       text: 'outer glass is on order, comes with the morning boat',
     });
+  // a bead laid yesterday evening: a cold night counts
+  const bead = new Script('demo-0132', 'Osk')
+    .at(now - 20 * 60 * minute, opened(device('ring54'), 'J-0132', 'crew 8', departure(now, 60 * 60)))
+    .at(
+      now - 19.9 * 60 * minute,
+      ...intake({ edges: ['bottom'], closedBy: 'bead' }),
+      ...done('intake', 'heat', 'lift', 'clean', 'dryFit'),
+    )
+    .at(
+      now - 17.1 * 60 * minute,
+      {
+        type: 'bead',
+        phase: 'start',
+        plan: {
+          school: 'liquidBead',
+          liquidId: 'black',
+          bondMm: 1.4,
+          gapMm: 0.2,
+          feedMmS: 8,
+          tornMm: 0,
+          coverage: 0.5,
+          pitchMm: 6,
+          tubeC: 21,
+        },
+      },
+      { type: 'prep', item: 'blownClosing', done: true },
+      { type: 'prep', item: 'photoClosing', done: true },
+    )
+    .at(now - 17.08 * 60 * minute, { type: 'bead', phase: 'end' })
+    .at(
+      now - 17.06 * 60 * minute,
+      {
+        type: 'bonded',
+        adhesive: 'liquidBead',
+        usedMm: 0,
+        widthMm: 1.8,
+        cure: 'solvent',
+        bondMm: 1.4,
+        gapMm: 0.2,
+        itemId: 'black',
+        used: [{ kind: 'liquid', id: 'black', amount: 0.114 }],
+      },
+      ...done('bond'),
+    )
+    .at(
+      now - 17 * 60 * minute,
+      { type: 'ambient', tempC: 21, rh: 55 },
+      { type: 'clampOn', clip: 'gentle clip', count: 11, forceN: 6 },
+      { type: 'shelved', place: 'A2', tC: null },
+    )
+    .at(now - 16 * 60 * minute, { type: 'clampOff', early: false });
   const comeBack = new Script('demo-0133', 'Mirel')
     .at(now - 70 * minute, opened(device('ring54'), 'J-0133', 'locker 6', departure(now, 240)))
     .at(now - 66 * minute, ...intake({ keep: true }), {
@@ -262,7 +340,7 @@ function demoIntakes(now: number, opened: Opened): Script[] {
       answer: 'yes',
       note: 'our own job, lifts at the lower left: old tape left under it?',
     });
-  return [shattered, bent, lens, housing, waiting, comeBack];
+  return [shattered, bent, lens, housing, waiting, comeBack, bead];
 }
 
 /** A blow low on the right: rays to the edges, and two rings round it. */

@@ -3,7 +3,7 @@ import { fireEvent, screen } from '@testing-library/react';
 import { tapeClocks } from '@/core/cure/tapeDwell';
 import { demoSettings } from '@/demo/shop';
 import type { NewEvent } from '@/model/event';
-import { call, choose, enter, pass, press, reading, reason, renderStage } from '../../test-support/stage';
+import { call, choose, enter, pass, press, reading, reason, renderStage, tick } from '../../test-support/stage';
 import { jobNow, logged, startShop } from '../../test-support/mockShop';
 import { went } from '../../test-support/mockRouter';
 import { BondStage } from './bond/BondStage';
@@ -89,6 +89,10 @@ describe('bond', () => {
     renderStage(BondStage, ring61);
     await choose('Way of bonding: tape cut in strips');
     expect(reading(/jobs like this left/)).toMatch(/^57/);
+    // nothing closes before the lenses were blown over and the inside was seen
+    expect(screen.getByRole('button', { name: 'Laid and closed: blow over the lenses first' })).toBeTruthy();
+    await tick('Blown over the lenses once more');
+    await tick('Photo of the open inside, or none wanted');
     await press('Laid and closed');
     const events = logged(ring61);
     expect(events.find((e) => e.type === 'bonded')).toMatchObject({ adhesive: 'cutTape', widthMm: 2 });
@@ -97,9 +101,20 @@ describe('bond', () => {
     expect(went.at(-1)).toContain('/cure');
   });
 
-  it('a roll that is too short is said before anything is cut', () => {
-    startShop(t0, {}, { settings: { ...demoSettings, tape: { ...demoSettings.tape, rollMm: 700, countedAt: t0 } } });
+  it('a roll that is too short is said before anything is cut', async () => {
+    startShop(
+      t0,
+      {},
+      {
+        settings: {
+          ...demoSettings,
+          tapes: [{ ...demoSettings.tapes[0]!, offcuts: [], rolls: [{ id: 'r', lengthMm: 700, countedAt: t0 }] }],
+        },
+      },
+    );
     renderStage(BondStage, tablet);
+    await choose('Way of bonding: tape cut in strips');
+    await tick('Blown over the lenses once more');
     expect(call()).toBe('The roll is too short: 770 mm needed.');
     expect(screen.getByRole('button', { name: 'Laid and closed: not enough tape' })).toBeTruthy();
   });
@@ -137,11 +152,17 @@ describe('cure', () => {
     startShop(
       t0,
       { [ring61]: [{ type: 'bonded', adhesive: 'cutTape', usedMm: 431, widthMm: 2 }] },
-      { settings: { ...demoSettings, clips: [{ id: 's', name: 'strong clip', forceN: 15, owned: 16 }] } },
+      {
+        settings: {
+          ...demoSettings,
+          weights: [],
+          clips: [{ id: 's', name: 'strong clip', forceN: 15, owned: 16 }],
+        },
+      },
     );
     renderStage(CureStage, ring61);
-    expect(call()).toBe('No set of clips here holds this evenly.');
-    expect(reason()).toContain('6 strong clips: lifts between clips');
+    expect(call()).toBe('Nothing here holds this evenly.');
+    expect(reason()).toMatch(/6 strong clips, 15 N each.*lifts between clips/);
   });
 });
 

@@ -63,7 +63,7 @@ describe('bench', () => {
 describe('jobs', () => {
   it('filters by state and by any word: label, device, mark, stage', async () => {
     render(<JobsScreen />);
-    expect(screen.getAllByRole('link', { name: /^J-/ })).toHaveLength(10);
+    expect(screen.getAllByRole('link', { name: /^J-/ })).toHaveLength(11);
     await choose('Show: Handed over');
     expect(screen.getAllByRole('link', { name: /^J-/ }).map((l) => l.getAttribute('aria-label'))).toEqual([
       'J-0137, Ring-bond 6.1, handed over',
@@ -162,7 +162,7 @@ describe('shop', () => {
     );
     mockFile.next = { name: 'shop.json', text: writeShopFile(demoSettings, demoJobs(t0), {}, t0) };
     await press('Import a file');
-    expect(screen.getByTestId('message').textContent).toMatch(/^shop\.json: 11 jobs read, \d+ new entries\.$/);
+    expect(screen.getByTestId('message').textContent).toMatch(/^shop\.json: 12 jobs read, \d+ new entries\.$/);
     mockFile.next = null;
     await press('Import a file');
     expect(screen.getByTestId('message').textContent).toMatch(/^shop\.json/);
@@ -174,7 +174,7 @@ describe('shop', () => {
     expect(screen.getByRole('alert').textContent).toContain('1 stored entry is not readable');
     await press('Export everything');
     const file = JSON.parse(mockFile.saved[0]!.text) as { jobs: unknown[]; unreadable: Record<string, string> };
-    expect(file.jobs).toHaveLength(11);
+    expect(file.jobs).toHaveLength(12);
     expect(file.unreadable).toEqual({ 'job/x/y/1': '{"v":1,' });
   });
 

@@ -1,3 +1,4 @@
+import type { SchoolId } from '../core/bond/schools';
 import { format } from 'date-fns/format';
 
 import type { Origin, Work } from '../core/intake/route';
@@ -22,6 +23,15 @@ export const findingNames: Record<EventOf<'finding'>['kind'], string> = {
   looseLayer: 'loose print layer',
   screwMissing: 'screws missing',
   earlierRepair: 'earlier repair',
+};
+
+/** Ways of bonding, as they are called everywhere. */
+export const schoolNames: Record<SchoolId, string> = {
+  precutRing: 'new pre-cut ring',
+  cutTape: 'tape cut in strips',
+  liquidBead: 'liquid bead',
+  reuseTopup: 'old ring with top-up',
+  fullFill: 'full-area fill',
 };
 
 export const workNames: Record<Work, string> = {
@@ -80,7 +90,7 @@ export function eventLine(e: JobEvent, units: LineUnits = asStored): string {
     case 'promise':
       return e.promiseAt === null ? 'promise taken back' : `promised ${instant(e.promiseAt)}`;
     case 'prep':
-      return `${{ powerOff: 'power off', trayOut: 'card tray out', toolsReady: 'tools at hand', crumbsGone: 'no crumbs', glanced: 'looked over at a glancing angle', strapOn: 'wrist strap on', closedTest: 'tested before closing', batteryOffAgain: 'battery off again', lensesBlown: 'lenses blown off', tagDevice: 'tag on the device', tagTray: 'tag on the tray', compared: 'old and new compared' }[e.item]}${e.done ? '' : ': no'}`;
+      return `${{ powerOff: 'power off', trayOut: 'card tray out', toolsReady: 'tools at hand', crumbsGone: 'no crumbs', glanced: 'looked over at a glancing angle', strapOn: 'wrist strap on', closedTest: 'tested before closing', batteryOffAgain: 'battery off again', lensesBlown: 'lenses blown off', tagDevice: 'tag on the device', tagTray: 'tag on the tray', compared: 'old and new compared', blownClosing: 'lenses blown off before closing', photoClosing: 'photo before closing', pressedRound: 'pressed round', squeezeWiped: 'squeeze-out wiped', lookedAlong: 'looked along the surface', oldRingWhole: 'old ring whole', sealWanted: 'seal measurement wanted' }[e.item]}${e.done ? '' : ': no'}`;
     case 'function':
       return `${e.fn} ${e.phase}: ${e.result}`;
     case 'heatPlan':
@@ -138,13 +148,23 @@ export function eventLine(e: JobEvent, units: LineUnits = asStored): string {
     case 'reading':
       return `${{ gapMm: 'gap', stepMm: 'step', seatMm: 'seat height' }[e.quantity]} ${e.point}: ${units.mm(e.value, 3)} (u ${units.mm(e.u, 3)})`;
     case 'bonded':
-      return `bonded, ${e.adhesive === 'cutTape' ? `tape ${units.mm(e.usedMm, 0)}` : 'pre-cut ring'}`;
+      return `bonded, ${schoolNames[e.adhesive]}${e.adhesive === 'cutTape' ? ` ${units.mm(e.usedMm, 0)}` : ''}`;
+    case 'bead':
+      return { start: 'laying the bead', end: 'bead is laid', off: 'bead wiped off' }[e.phase];
+    case 'consumed':
+      return `really used: ${e.items.map((i) => `${i.id} ${i.amount}`).join(', ')}`;
+    case 'reopened':
+      return `opened again: ${e.why}`;
+    case 'cureHeld':
+      return e.held ? 'held after the clamps' : 'slipped after the clamps';
+    case 'shelved':
+      return `on shelf ${e.place}${e.tC === null ? '' : ` at ${units.c(e.tC)}`}`;
     case 'clampOn':
       return `clamps on, ${e.count} × ${e.forceN} N`;
     case 'clampOff':
       return `clamps off${e.early ? ', early' : ''}`;
     case 'ambient':
-      return `room ${units.c(e.tempC)}`;
+      return `room ${units.c(e.tempC)}${e.rh === undefined ? '' : `, ${e.rh} % humidity`}`;
     case 'decision':
       return `${e.because ? 'override' : 'call'} ${e.call}: ${typeof e.chosen === 'string' ? e.chosen : JSON.stringify(e.chosen)}${e.because ? `, because ${e.because}` : ''}`;
     case 'note':

@@ -6,7 +6,7 @@ import './zodConfig';
 import { deviceSchema } from './device';
 import { eventUnion, explain, parseEvent, type JobEvent, type Parsed } from './event';
 import { foldJob, logOrder } from './fold';
-import { settingsSchema, type Settings } from './settings';
+import { settingsSchema, upToDate, type Settings } from './settings';
 
 /** Version of the file formats that this app writes and the newest that it reads. */
 export const fileVersion = 1;
@@ -161,7 +161,7 @@ export function readFile(text: string): Parsed<ReadFile> {
     if (!device.ok) return device;
     devices.push(device.value);
   }
-  return { ok: true, value: { jobs, settings: settings.data, photos: photos.value, devices } };
+  return { ok: true, value: { jobs, settings: upToDate(settings.data), photos: photos.value, devices } };
 }
 
 /** A device model from data that is not trusted: its form by the schema, its geometry by the checks of the core. */

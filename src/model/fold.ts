@@ -101,7 +101,18 @@ export interface JobState {
   cellChoice: EventOf<'cellChoice'> | null;
   gaps: Record<string, number>;
   steps: Record<string, number>;
+  /** a bead that lies open: when it was begun and when all of it was laid */
+  bead: { startAt: number; endAt: number | null; plan: NonNullable<EventOf<'bead'>['plan']> | null } | null;
+  /** closed and not opened again */
   bonded: EventOf<'bonded'> | null;
+  /** every time that it was bonded: what was taken from stock stays taken */
+  bondings: EventOf<'bonded'>[];
+  /** what was really used, by the event of the bonding and the item */
+  consumed: Map<string, Map<string, number>>;
+  cureHeld: EventOf<'cureHeld'> | null;
+  shelved: EventOf<'shelved'> | null;
+  /** the air as it was noted */
+  airs: EventOf<'ambient'>[];
   clampOn: EventOf<'clampOn'> | null;
   clampOffAt: number | null;
   ambientC: number | null;
@@ -205,7 +216,13 @@ export function foldJob(events: readonly JobEvent[]): JobState | null {
     cellChoice: null,
     gaps: {},
     steps: {},
+    bead: null,
     bonded: null,
+    bondings: [],
+    consumed: new Map(),
+    cureHeld: null,
+    shelved: null,
+    airs: [],
     clampOn: null,
     clampOffAt: null,
     ambientC: null,
@@ -438,8 +455,39 @@ function apply(s: JobState, e: KnownEvent, path: Perimeter): void {
     case 'reading':
       ({ gapMm: s.gaps, stepMm: s.steps, seatMm: s.seats })[e.quantity][e.point] = e.value;
       break;
+    case 'bead':
+      if (e.phase === 'start') s.bead = { startAt: e.at, endAt: null, plan: e.plan ?? null };
+      else if (e.phase === 'off') s.bead = null;
+      else if (s.bead) s.bead = { ...s.bead, endAt: e.at };
+      break;
     case 'bonded':
       s.bonded = e;
+      s.bondings.push(e);
+      break;
+    case 'consumed': {
+      const last = s.bondings[s.bondings.length - 1];
+      if (!last) break;
+      const own = s.consumed.get(last.id) ?? new Map<string, number>();
+      for (const i of e.items) own.set(i.id, i.amount);
+      s.consumed.set(last.id, own);
+      break;
+    }
+    case 'reopened':
+      s.bonded = null;
+      s.bead = null;
+      s.clampOn = null;
+      s.clampOffAt = null;
+      s.cureHeld = null;
+      s.stages.bond = 'started';
+      if (s.stages.cure === 'done') s.stages.cure = 'todo';
+      for (const item of ['blownClosing', 'photoClosing', 'pressedRound', 'squeezeWiped', 'lookedAlong'] as const)
+        s.prep.delete(item);
+      break;
+    case 'cureHeld':
+      s.cureHeld = e;
+      break;
+    case 'shelved':
+      s.shelved = e;
       break;
     case 'clampOn':
       s.clampOn = e;
@@ -450,6 +498,7 @@ function apply(s: JobState, e: KnownEvent, path: Perimeter): void {
       break;
     case 'ambient':
       s.ambientC = e.tempC;
+      s.airs.push(e);
       break;
     case 'decision':
       s.decisions.push(e);

@@ -355,7 +355,7 @@ describe('files', () => {
   it('a shop file gives jobs and settings back', () => {
     const read = readFile(writeShopFile(demoSettings, demoJobs(t0), {}, t0));
     expect(read).toMatchObject({ ok: true, value: { settings: demoSettings } });
-    expect((read as { value: { jobs: JobEvent[][] } }).value.jobs).toHaveLength(11);
+    expect((read as { value: { jobs: JobEvent[][] } }).value.jobs).toHaveLength(12);
   });
 
   it.each([

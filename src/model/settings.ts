@@ -3,6 +3,7 @@ import { z } from 'zod';
 import './zodConfig';
 import { defaultDryer, defaultGun, defaultMat, defaultNozzle, defaultPlate, type Heater } from '../core/heat/heater';
 import { defaultRoom } from '../core/alcohol/vapour';
+import { schoolIds } from '../core/bond/schools';
 import { breakLimit } from '../core/lift/verdict';
 import { contactHeaterSchema, heaterSchema } from './heater';
 
@@ -34,6 +35,80 @@ const seen = z.object({
   fullArea: z.boolean(),
   cover: z.string().min(1).max(60),
   /** taken out again by somebody; kept, so that it can be put back */
+  out: z.boolean(),
+});
+
+const stockId = z.string().min(1).max(60);
+const instantMs = z.number().min(0).max(8.64e15);
+const rollLength = z.number().min(0).max(1e6);
+
+/** A tape that strips are cut from: rolls and offcuts as they were counted. */
+const tapeStock = z.object({
+  id: stockId,
+  name: z.string().min(1).max(60),
+  widthMm: z.number().min(0.5).max(30),
+  thicknessMm: z.number().min(0.03).max(2),
+  black: z.boolean(),
+  rolls: z.array(z.object({ id: stockId, lengthMm: rollLength, countedAt: instantMs })).max(20),
+  offcuts: z.array(z.object({ id: stockId, lengthMm: rollLength })).max(60),
+  offcutsAt: instantMs,
+});
+
+/** A liquid adhesive: what it is, and what is left of it. */
+const liquidStock = z.object({
+  id: stockId,
+  name: z.string().min(1).max(60),
+  cure: z.enum(['solvent', 'moisture']),
+  solids: z.number().min(0.05).max(1),
+  viscosityPaS: z.number().min(0.01).max(2000),
+  yieldPa: z.number().min(0).max(5000),
+  nozzleDiaMm: z.number().min(0.1).max(5),
+  nozzleLengthMm: z.number().min(1).max(100),
+  barrelDiaMm: z.number().min(2).max(60),
+  tubeMl: z.number().min(0.5).max(500),
+  black: z.boolean(),
+  leftMl: z.number().min(0).max(1e5),
+  countedAt: instantMs,
+  expiresAt: instantMs.nullable(),
+});
+
+const weight = z.object({
+  id: stockId,
+  name: z.string().min(1).max(60),
+  massKg: z.number().min(0.05).max(50),
+  owned: z.number().int().min(0).max(100),
+});
+
+const shelf = z.object({
+  id: stockId,
+  name: z.string().min(1).max(40),
+  /** a warm box or a cold corner; the room when it is not said */
+  tC: z.number().min(-10).max(60).nullable(),
+});
+
+const night = z.object({
+  on: z.boolean(),
+  fromH: z.number().int().min(0).max(23),
+  toH: z.number().int().min(0).max(23),
+  tC: z.number().min(-10).max(40),
+});
+
+const schoolFigures = z.object({
+  materialCost: z.number().min(0).max(1000).optional(),
+  hours: z.number().min(0).max(20).optional(),
+  reworkChance: z.number().min(0).max(1).optional(),
+  readyH: z.number().min(0).max(1000).optional(),
+  gapVariationMm: z.number().min(0).max(3).optional(),
+});
+
+const cureSeen = z.object({
+  id: z.string().min(1).max(80),
+  at: z.number().int().min(0).max(8.64e15),
+  job: z.string().max(40),
+  liquid: stockId,
+  /** when the clamps came off, in units of the two-edge time */
+  ratio: z.number().min(0).max(1000),
+  held: z.boolean(),
   out: z.boolean(),
 });
 
@@ -105,6 +180,61 @@ export const defaultMoney: z.infer<typeof money> = {
   },
 };
 
+export type TapeStock = z.infer<typeof tapeStock>;
+export type LiquidStock = z.infer<typeof liquidStock>;
+export type CureSeenRecord = z.infer<typeof cureSeen>;
+
+/** A roll as new shops have it. */
+const defaultTape: TapeStock = {
+  id: 'tape',
+  name: 'foam tape',
+  widthMm: 2,
+  thicknessMm: 0.3,
+  black: false,
+  rolls: [{ id: 'roll', lengthMm: 25000, countedAt: 0 }],
+  offcuts: [],
+  offcutsAt: 0,
+};
+
+const liquid = (
+  id: string,
+  name: string,
+  over: Partial<LiquidStock> & Pick<LiquidStock, 'cure' | 'solids' | 'viscosityPaS' | 'yieldPa'>,
+): LiquidStock => ({
+  id,
+  name,
+  nozzleDiaMm: 0.8,
+  nozzleLengthMm: 12,
+  barrelDiaMm: 12,
+  tubeMl: 15,
+  black: false,
+  leftMl: 0,
+  countedAt: 0,
+  expiresAt: null,
+  ...over,
+});
+
+/** Kinds of liquid that a bench has, with none of them in stock: viscosity and yield from memory, to be changed. */
+export const defaultLiquids: LiquidStock[] = [
+  liquid('clear', 'clear contact glue', { cure: 'solvent', solids: 0.35, viscosityPaS: 20, yieldPa: 100 }),
+  liquid('black', 'black contact glue', { cure: 'solvent', solids: 0.35, viscosityPaS: 25, yieldPa: 120, black: true }),
+  liquid('elastic', 'moisture-curing sealant', {
+    cure: 'moisture',
+    solids: 0.97,
+    viscosityPaS: 60,
+    yieldPa: 300,
+    tubeMl: 30,
+  }),
+];
+
+export const defaultWeights = [{ id: 'w1', name: 'weight', massKg: 1, owned: 4 }];
+export const defaultShelves = [
+  { id: 'A1', name: 'A1', tC: null },
+  { id: 'A2', name: 'A2', tC: null },
+  { id: 'A3', name: 'A3', tC: null },
+];
+export const defaultNight = { on: false, fromH: 20, toH: 8, tC: 16 };
+
 export const defaultHeaters: Heater[] = [defaultMat, defaultGun, defaultNozzle, defaultDryer];
 
 export const settingsSchema = z.object({
@@ -127,11 +257,35 @@ export const settingsSchema = z.object({
     .max(20)
     .default(() => defaultHeaters),
   breakLimit: z.number().min(0.001).max(0.5),
-  tape: z.object({
-    widthMm: z.number().min(0.5).max(30),
-    rollMm: z.number().min(0).max(1e6),
-    countedAt: z.number().min(0),
-  }),
+  /** one roll, as it was kept before tapes had several; moved into `tapes` when it is read */
+  tape: z
+    .object({
+      widthMm: z.number().min(0.5).max(30),
+      rollMm: z.number().min(0).max(1e6),
+      countedAt: z.number().min(0),
+    })
+    .optional(),
+  tapes: z.array(tapeStock).max(20).default([]),
+  liquids: z
+    .array(liquidStock)
+    .max(20)
+    .default(() => defaultLiquids),
+  weights: z
+    .array(weight)
+    .max(20)
+    .default(() => defaultWeights),
+  /** highest pressure of a vacuum bag, kPa; 0: there is none */
+  bagKPa: z.number().min(0).max(95).default(0),
+  shelves: z
+    .array(shelf)
+    .max(40)
+    .default(() => defaultShelves),
+  humidity: z.number().min(1).max(100).default(50),
+  night: night.default(() => defaultNight),
+  schools: z.partialRecord(z.enum(schoolIds), schoolFigures).default({}),
+  delayCostPerH: z.number().min(0).max(1000).default(0),
+  /** clamps that came off beads, and whether they held */
+  cureSeen: z.array(cureSeen).max(500).default([]),
   ringsInStock: z.record(z.string(), z.number().int().min(0)),
   clips: z.array(clip).max(20),
   ratePerH: z.number().min(0).max(1000),
@@ -160,7 +314,16 @@ export const defaultSettings: Settings = {
   plate: defaultPlate,
   heaters: defaultHeaters,
   breakLimit: breakLimit.value,
-  tape: { widthMm: 2, rollMm: 25000, countedAt: 0 },
+  tapes: [defaultTape],
+  liquids: defaultLiquids,
+  weights: defaultWeights,
+  bagKPa: 0,
+  shelves: defaultShelves,
+  humidity: 50,
+  night: defaultNight,
+  schools: {},
+  delayCostPerH: 0,
+  cureSeen: [],
   ringsInStock: {},
   clips: [
     { id: 'gentle', name: 'gentle clip', forceN: 6, owned: 24 },
@@ -179,3 +342,20 @@ export const heatersOf = (s: Settings): Heater[] => [s.plate, ...s.heaters];
 /** A heater by its id; the plate when it is not there any more. */
 export const heaterOf = (s: Settings, id: string | undefined): Heater =>
   heatersOf(s).find((h) => h.id === id) ?? s.plate;
+
+/** Settings of an older version as this one keeps them: its one roll becomes the first tape. */
+export function upToDate(s: Settings): Settings {
+  const { tape, ...rest } = s;
+  if (!tape) return s;
+  if (s.tapes.length) return rest;
+  return {
+    ...rest,
+    tapes: [
+      {
+        ...defaultTape,
+        widthMm: tape.widthMm,
+        rolls: [{ id: 'roll', lengthMm: tape.rollMm, countedAt: tape.countedAt }],
+      },
+    ],
+  };
+}

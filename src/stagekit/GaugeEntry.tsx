@@ -1,12 +1,16 @@
+import { useEffect, useState } from 'react';
 import { View } from 'react-native';
 
 import type { GaugePoint } from '@/core/fit/gaugePoints';
 import type { JobState } from '@/model/fold';
+import { useSettings } from '@/store/shop';
 import { Button } from '@/ui/Button';
 import { NumberField } from '@/ui/NumberField';
 import { Txt } from '@/ui/Txt';
 import { length, lengthNumber, typedToMm } from '@/ui/units';
+import { useWide } from '@/ui/useWide';
 import type { Settings } from '@/model/settings';
+import { speak } from './speak';
 
 /** The points as text: number, place, value or that it is missing. */
 export const gaugeLines = (
@@ -38,6 +42,8 @@ interface GaugeEntryProps {
   onValue: (id: string, mm: number) => void;
   onClear: (id: string) => void;
   placeOf: (p: GaugePoint) => string;
+  /** reads an instrument at a point instead of typing */
+  onRead?: (p: GaugePoint) => Promise<{ mm: number } | { problem: string }>;
 }
 
 /** Guides from point to point: one number at a time, Enter goes on. */
@@ -46,6 +52,22 @@ export function GaugeEntry(p: GaugeEntryProps) {
   const done = p.points.filter((q) => p.values[q.id] !== undefined);
   const last = done[done.length - 1];
   const d = p.units.length === 'mm' ? 2 : 3;
+  const wide = useWide();
+  const { spoken } = useSettings();
+  const [problem, setProblem] = useState<string | null>(null);
+  const name = next ? `${p.name} ${p.points.indexOf(next) + 1}` : null;
+  const nextPlace = next ? p.placeOf(next) : '';
+  // only after the first one: nothing speaks before somebody has begun
+  const begun = done.length > 0;
+  useEffect(() => {
+    if (begun) speak(name ? `${name}: ${nextPlace}` : `All ${p.points.length} points are in`, spoken);
+  }, [begun, name, nextPlace, p.points.length, spoken]);
+  const readNext = async () => {
+    if (!next || !p.onRead) return;
+    const r = await p.onRead(next);
+    setProblem('problem' in r ? r.problem : null);
+    if ('mm' in r) p.onValue(next.id, r.mm);
+  };
   return (
     <View className="mt-1">
       {next ? (
@@ -59,10 +81,23 @@ export function GaugeEntry(p: GaugeEntryProps) {
           digits={d}
           value={null}
           onCommit={(v) => p.onValue(next.id, typedToMm(v, p.units))}
+          pad={wide ? undefined : 'Next point'}
         />
       ) : (
         <Txt strong>All {p.points.length} points are in.</Txt>
       )}
+      {next && p.onRead ? (
+        <View className="mb-2">
+          <Button kind="small" label="Read the gauge" onPress={() => void readNext()} />
+        </View>
+      ) : null}
+      {problem ? (
+        <View role="alert">
+          <Txt size="s" tone="caution">
+            {problem}
+          </Txt>
+        </View>
+      ) : null}
       {last ? (
         <View className="flex-row items-center gap-2">
           <Txt size="s" tone="ink2" className="flex-1">

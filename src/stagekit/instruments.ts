@@ -110,6 +110,30 @@ export function controlPlate(to: { setC?: number; heating?: boolean; deviceOn?: 
 
 export const simulate = (to: { fault?: string; pace?: number; device?: string }) => post('simulation', to);
 
+const gaugeSchema = z.object({ mm: z.number().min(0).max(20) });
+
+/** Reads the gap gauge at a point; what is not a reading is refused with a message. */
+export async function readGauge(point: {
+  at: readonly [number, number];
+  normal: readonly [number, number];
+  centre: readonly [number, number];
+}): Promise<{ mm: number } | { problem: string }> {
+  try {
+    const r = await fetch(`${base}/gauge`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(point),
+    });
+    const read = r.ok ? gaugeSchema.safeParse(await r.json()) : null;
+    return read?.success ? { mm: read.data.mm } : { problem: 'The gauge says nothing: type the gap.' };
+  } catch {
+    return { problem: 'No gauge answers: type the gap.' };
+  }
+}
+
+/** Tells the simulated bench that the glass was moved; a real gauge needs no telling. */
+export const moveOnGauge = (by: { dxMm: number; dyMm: number; turnDeg: number }) => post('gauge/move', by);
+
 /** What is known now, for whoever is no component. */
 export const instrumentsNow = (): Instruments => now;
 

@@ -26,17 +26,24 @@ export function wetUntil(
   return until;
 }
 
+/** A bead of solvent glue that is laid and not yet closed over: its vapour burns. */
+export const solventOpen = (job: Pick<JobState, 'bead' | 'bonded'>, settings: Pick<Settings, 'liquids'>): boolean =>
+  job.bead !== null &&
+  job.bonded === null &&
+  settings.liquids.find((l) => l.id === job.bead?.plan?.liquidId)?.cure !== 'moisture';
+
 /** Why no heat may be switched on now: alcohol that is wet, here or on another job of the bench. Null: nothing is wet. */
 export function wetStop(
   job: JobState,
   jobs: readonly JobState[],
-  settings: Pick<Settings, 'roomC'>,
+  settings: Pick<Settings, 'roomC' | 'liquids'>,
   now: number,
 ): string | null {
   for (const j of [job, ...jobs.filter((x) => x.id !== job.id && x.closedAt === null)]) {
     const until = wetUntil(j, settings);
     if (until !== null && until > now)
       return `alcohol on ${j.id === job.id ? 'this job' : j.label} is wet until ${time(until)}`;
+    if (solventOpen(j, settings)) return `solvent glue lies open on ${j.id === job.id ? 'this job' : j.label}`;
   }
   return null;
 }

@@ -3,7 +3,7 @@ import { deviceSchema } from '@/model/device';
 import { explain, parseEvent, type JobEvent, type NewEvent } from '@/model/event';
 import { photoPattern } from '@/model/files';
 import { logOrder } from '@/model/fold';
-import { defaultSettings, settingsSchema, type Settings } from '@/model/settings';
+import { defaultSettings, settingsSchema, upToDate, type Settings } from '@/model/settings';
 
 /** The part of AsyncStorage that the repository needs. */
 export interface Storage {
@@ -142,7 +142,7 @@ export class Repository {
     const raw = await this.storage.getItem('settings');
     if (raw === null) return defaultSettings;
     const parsed = settingsSchema.safeParse(parseText(raw));
-    if (parsed.success) return parsed.data;
+    if (parsed.success) return upToDate(parsed.data);
     problems.push({
       key: 'settings',
       what: `the settings are not readable (${parsed.error.issues[0]?.path.join('.') || 'whole entry'}); the usual ones are used`,

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 
 import { readNumber } from './read';
+import { ThumbPad } from './ThumbPad';
 import { TextBox } from './TextBox';
 import { Txt } from './Txt';
 
@@ -19,6 +20,8 @@ export interface NumberFieldProps {
   onEnter?: () => void;
   /** called with a number that is out of range, beside the message */
   onRefused?: (value: number) => void;
+  /** keys for one thumb in gloves under the field, instead of the phone's own keyboard; the word on its last key */
+  pad?: string | undefined;
 }
 
 /** A number with its unit and its range. A wrong entry is named and changes nothing. */
@@ -52,7 +55,7 @@ export function NumberField(p: NumberFieldProps) {
           num
           aria-label={`${p.label}, ${p.unit}`}
           bad={problem !== null}
-          inputMode="text"
+          inputMode={p.pad ? 'none' : 'text'}
           autoFocus={p.autoFocus ?? false}
           value={text ?? shown}
           onChangeText={(t) => {
@@ -66,6 +69,18 @@ export function NumberField(p: NumberFieldProps) {
         />
         <Txt tone="ink2">{p.unit}</Txt>
       </View>
+      {p.pad ? (
+        <ThumbPad
+          last={p.pad}
+          onKey={(key) => {
+            setProblem(null);
+            setText((t) => (key === '⌫' ? (t ?? shown).slice(0, -1) : `${t ?? ''}${key}`.slice(0, 8)));
+          }}
+          onDone={() => {
+            if (commit()) p.onEnter?.();
+          }}
+        />
+      ) : null}
       {problem ? (
         <View role="alert">
           <Txt size="s" tone="caution" className="mt-1">

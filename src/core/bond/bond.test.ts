@@ -6,8 +6,7 @@ import type { Outline } from '../device/types';
 import { buildShare, equivalentTimeS, rate, tapeClocks, timeToShareS } from '../cure/tapeDwell';
 import { earliestCollectionS } from '../intake/collection';
 import { clampPlan, evenness, type Clip } from './clampPlan';
-import { chooseSchool } from './schools';
-import { roundRectAreaMm2, tapeGaps, tapePlan } from './tapePlan';
+import { pieceOutline, roundRectAreaMm2, tapeGaps, tapePlan } from './tapePlan';
 
 const rect = (w: number, h: number, r: number): Outline => ({ kind: 'roundRect', min: [0, 0], max: [w, h], rMm: r });
 
@@ -58,6 +57,27 @@ describe('tape plan', () => {
       ),
       { numRuns: 60 },
     );
+  });
+
+  it('mitred pieces laid out close the ring: areas are those of the mitres, every inner corner meets its neighbour’s (geometry)', () => {
+    const w = 2;
+    const p = tapePlan(rect(70, 147, 9), 0.5, w, [], 50000);
+    const area = (pts: readonly (readonly [number, number])[]) =>
+      Math.abs(
+        pts.reduce((s, [x, y], i) => {
+          const [u, v] = pts[(i + 1) % pts.length]!;
+          return s + (x * v - u * y) / 2;
+        }, 0),
+      );
+    const outlines = p.pieces.map((x) => pieceOutline(x.outer, x.mitreDeg, w, [35, 73.5]));
+    const mitres = p.pieces.reduce(
+      (m, x) => m + x.mitreDeg.reduce((t, d) => t + (w * w * Math.tan((d * Math.PI) / 180)) / 2, 0),
+      0,
+    );
+    expect(outlines.reduce((m, o) => m + area(o), 0)).toBeCloseTo(p.lengthMm * w - mitres, 6);
+    // every inner corner of a piece is an inner corner of its neighbour
+    const inner = outlines.flatMap((o) => [o[2]!, o[3]!]);
+    for (const q of inner) expect(inner.filter((r) => Math.hypot(r[0] - q[0], r[1] - q[1]) < 1e-6)).toHaveLength(2);
   });
 
   it('turns vents on the bond’s path into stretches of the sides', () => {
@@ -155,18 +175,4 @@ it('earliest collection shrinks as stages are done and never promises less than 
       cure,
     ),
   ).toEqual({ low: 0, mean: 0, high: 0 });
-});
-
-it('schools: the ring is proposed where it is in stock and delay or rework cost, tape where there is no ring', () => {
-  const input = { ringInStock: true, gapVariationMm: null, hoursLeft: 3, ratePerH: 30, reworkCost: 40 };
-  const [best, other] = chooseSchool(input);
-  // 6 + 0.25 x 30 + 0.03 x 40 = 14.7 against 1.5 + 0.5 x 30 + 0.08 x 40 = 19.7
-  expect(best).toMatchObject({ school: { id: 'precutRing' }, blocks: [] });
-  expect(best!.cost).toBeCloseTo(14.7, 9);
-  expect(other!.cost).toBeCloseTo(19.7, 9);
-  expect(chooseSchool({ ...input, ringInStock: false })[0]!.school.id).toBe('cutTape');
-  expect(chooseSchool({ ...input, hoursLeft: 0.2 }).every((c) => c.blocks.includes('notReadyInTime'))).toBe(true);
-  expect(chooseSchool({ ...input, gapVariationMm: 0.1 }).find((c) => c.school.id === 'cutTape')!.blocks).toEqual([
-    'gapVariation',
-  ]);
 });

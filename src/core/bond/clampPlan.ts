@@ -11,6 +11,12 @@ export const evennessMin = judgement(0.85, 'least over greatest pressure between
 export const bondLimitKPa = judgement(150, 'greatest pressure on cover and frame under a clip');
 export const displayLimitKPa = judgement(20, 'mean pressure over the display');
 export const tapePressKPa = memory(100, 'pressure-sensitive tape, data-sheet guidance about 15 psi');
+export const beadPressKPa = judgement(20, 'a bead is held, not pressed thin: the frame’s ledge sets its height');
+/** Stiffness of a bead under the edge, N/mm³. */
+export const beadStiffness = {
+  solvent: judgement(3, 'flexible contact glue, as for its opening'),
+  moisture: judgement(1.5, 'soft sealant'),
+};
 const stripMm = judgement(15, 'width of the glass strip that spreads a clip');
 
 export interface ClampPlan {

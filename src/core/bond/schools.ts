@@ -1,69 +1,139 @@
 import { judgement, type Sourced } from '../source';
 
-/** A way of bonding, with what follows from it. Figures are judgement and can be changed by the shop. */
-export interface School {
-  id: 'precutRing' | 'cutTape';
+export const schoolIds = ['precutRing', 'cutTape', 'liquidBead', 'reuseTopup', 'fullFill'] as const;
+export type SchoolId = (typeof schoolIds)[number];
+
+/** Figures of a way of bonding. All of them are judgement until the shop puts its own in. */
+export interface SchoolFigures {
+  materialCost: Sourced;
   hours: Sourced;
   reworkChance: Sourced;
+  /** time on the shelf where nothing better is computed, h */
   readyH: Sourced;
   /** variation of the gap that it takes, mm */
   gapVariationMm: Sourced;
+}
+
+export interface School extends SchoolFigures {
+  id: SchoolId;
   seal: 'factoryType' | 'nonePromised';
-  materialCost: Sourced;
+  liquid: boolean;
 }
 
 const j = (v: number) => judgement(v, 'shop figure, no source');
+const row = (
+  id: SchoolId,
+  cost: number,
+  hours: number,
+  rework: number,
+  readyH: number,
+  gap: number,
+  seal: School['seal'],
+  liquid: boolean,
+): School => ({
+  id,
+  materialCost: j(cost),
+  hours: j(hours),
+  reworkChance: j(rework),
+  readyH: j(readyH),
+  gapVariationMm: j(gap),
+  seal,
+  liquid,
+});
 
-export const schools: School[] = [
-  {
-    id: 'precutRing',
-    materialCost: j(6),
-    hours: j(0.25),
-    reworkChance: j(0.03),
-    readyH: j(0.5),
-    gapVariationMm: j(0.12),
-    seal: 'factoryType',
-  },
-  {
-    id: 'cutTape',
-    materialCost: j(1.5),
-    hours: j(0.5),
-    reworkChance: j(0.08),
-    readyH: j(0.5),
-    gapVariationMm: j(0.08),
-    seal: 'nonePromised',
-  },
+export const schools: readonly School[] = [
+  row('precutRing', 6, 0.25, 0.03, 0.5, 0.12, 'factoryType', false),
+  row('cutTape', 1.5, 0.5, 0.08, 0.5, 0.08, 'nonePromised', false),
+  row('liquidBead', 1, 0.35, 0.07, 12, 0.4, 'nonePromised', true),
+  row('reuseTopup', 0.5, 0.3, 0.2, 12, 0.1, 'nonePromised', true),
+  row('fullFill', 2.5, 0.6, 0.1, 24, 0.3, 'nonePromised', true),
 ];
 
-export type Block = 'notInStock' | 'gapVariation' | 'notReadyInTime';
+/** A solvent-borne bead dries to about two fifths: what it takes of an uneven gap is only what closing presses flat. */
+export const thinGapMm = judgement(0.05, 'uneven gap that a bead which shrinks still bridges, mm');
 
-export interface SchoolChoice {
-  school: School;
-  cost: number;
-  blocks: Block[];
-}
+export type Block =
+  | 'noSealClaim'
+  | 'notInStock'
+  | 'gapVariation'
+  | 'driesThin'
+  | 'notReadyInTime'
+  | 'residue'
+  | 'oldRingNotIntact'
+  | 'fullAreaNeedsFill'
+  | 'ringOnly';
 
-/** Costs each way for this job and names what speaks against it; the cheapest without a block comes first. */
-export function chooseSchool(input: {
-  ringInStock: boolean;
+export interface SchoolInput {
+  /** somebody wants a seal measurement after it */
+  wantSeal: boolean;
+  inStock: Readonly<Record<SchoolId, boolean>>;
+  /** largest gap under a flat glass as measured on the seat; null: not measured */
   gapVariationMm: number | null;
   hoursLeft: number | null;
   ratePerH: number;
   reworkCost: number;
-}): SchoolChoice[] {
-  const out = schools.map<SchoolChoice>((school) => {
+  delayCostPerH: number;
+  /** bare enough for tape */
+  residueClean: boolean;
+  oldRingIntact: boolean;
+  fullArea: boolean;
+  /** does the liquid that is at hand keep its volume */
+  fillsGaps: boolean;
+  /** time on the shelf by the cure law, where it was computed, h */
+  readyH?: Partial<Record<SchoolId, number>>;
+  figures?: Partial<Record<SchoolId, Partial<Record<keyof SchoolFigures, number>>>>;
+}
+
+export interface SchoolChoice {
+  school: School;
+  cost: number;
+  readyH: number;
+  gapVariationMm: number;
+  blocks: Block[];
+}
+
+const withFigures = (s: School, own: Partial<Record<keyof SchoolFigures, number>> | undefined): School =>
+  own
+    ? {
+        ...s,
+        ...Object.fromEntries(Object.entries(own).map(([k, v]) => [k, judgement(v, 'set by this shop')] as const)),
+      }
+    : s;
+
+/**
+ * Costs each way for this job and names what speaks against it. The cheapest without a block comes first, ties in the order
+ * of the table; when all are blocked, the one with the fewest blocks comes first and the customer is told what must change.
+ */
+export function chooseSchool(input: SchoolInput): SchoolChoice[] {
+  const out = schools.map((plain): SchoolChoice => {
+    const school = withFigures(plain, input.figures?.[plain.id]);
+    const readyH = input.readyH?.[school.id] ?? school.readyH.value;
+    const shrinks = school.liquid && !input.fillsGaps;
+    const takes = shrinks ? Math.min(thinGapMm.value, school.gapVariationMm.value) : school.gapVariationMm.value;
     const blocks: Block[] = [];
-    if (school.id === 'precutRing' && !input.ringInStock) blocks.push('notInStock');
-    if (input.gapVariationMm !== null && input.gapVariationMm > school.gapVariationMm.value)
-      blocks.push('gapVariation');
-    if (input.hoursLeft !== null && school.hours.value + school.readyH.value > input.hoursLeft)
-      blocks.push('notReadyInTime');
+    if (input.wantSeal && school.seal !== 'factoryType') blocks.push('noSealClaim');
+    if (!input.inStock[school.id]) blocks.push('notInStock');
+    if (input.gapVariationMm !== null && input.gapVariationMm > takes + 1e-9)
+      blocks.push(shrinks && input.gapVariationMm <= school.gapVariationMm.value ? 'driesThin' : 'gapVariation');
+    if (input.hoursLeft !== null && school.hours.value + readyH > input.hoursLeft) blocks.push('notReadyInTime');
+    if (!school.liquid && !input.residueClean) blocks.push('residue');
+    if (school.id === 'reuseTopup' && !input.oldRingIntact) blocks.push('oldRingNotIntact');
+    if (input.fullArea && school.id !== 'fullFill') blocks.push('fullAreaNeedsFill');
+    if (!input.fullArea && school.id === 'fullFill') blocks.push('ringOnly');
     return {
       school,
+      readyH,
+      gapVariationMm: takes,
       cost:
-        school.materialCost.value + school.hours.value * input.ratePerH + school.reworkChance.value * input.reworkCost,
+        school.materialCost.value +
+        school.hours.value * input.ratePerH +
+        school.reworkChance.value * input.reworkCost +
+        readyH * input.delayCostPerH,
       blocks,
     };
   });
-  return out.sort((a, b) => a.blocks.length - b.blocks.length || a.cost - b.cost);
+  return out
+    .map((c, i) => ({ c, i }))
+    .sort((a, b) => a.c.blocks.length - b.c.blocks.length || a.c.cost - b.c.cost || a.i - b.i)
+    .map(({ c }) => c);
 }

@@ -13,6 +13,10 @@ export interface TapePiece {
   /** centre line of the piece on the plan */
   from: Pt;
   to: Pt;
+  /** long edge of the piece on the plan: the outer one */
+  outer: readonly [Pt, Pt];
+  /** angle from square at its start and its end, degrees */
+  mitreDeg: readonly [number, number];
 }
 
 export interface TapePlan {
@@ -74,15 +78,16 @@ export function tapePlan(
     span = { left: [r, H - r], right: [r, H - r], bottom: [r, W - r], top: [r, W - r] };
   }
   const mid = e + w / 2;
-  // along an edge from its left or bottom end, to the plan frame
-  const place = (side: EdgeId, at: number): Pt =>
+  const angle = { straight: k ? 90 / (4 * k) : 0, facet: k ? 90 / (2 * k) : 0 };
+  // along an edge from its left or bottom end, at a depth from the cover's edge, to the plan frame
+  const place = (side: EdgeId, at: number, depth = mid): Pt =>
     side === 'bottom'
-      ? [x0 + at, y0 + H - mid]
+      ? [x0 + at, y0 + H - depth]
       : side === 'top'
-        ? [x0 + at, y0 + mid]
+        ? [x0 + at, y0 + depth]
         : side === 'left'
-          ? [x0 + mid, y0 + H - at]
-          : [x0 + W - mid, y0 + H - at];
+          ? [x0 + depth, y0 + H - at]
+          : [x0 + W - depth, y0 + H - at];
   const pieces: TapePiece[] = [];
   for (const side of ['bottom', 'right', 'top', 'left'] as const) {
     let runs: [number, number][] = [span[side]];
@@ -99,7 +104,17 @@ export function tapePlan(
           ] as [number, number][]
         ).filter(([p, q]) => q - p > 1);
       });
-    for (const [a, b] of runs) pieces.push({ where: side, lengthMm: b - a, from: place(side, a), to: place(side, b) });
+    const [start, end] = span[side];
+    for (const [a, b] of runs)
+      pieces.push({
+        where: side,
+        lengthMm: b - a,
+        from: place(side, a),
+        to: place(side, b),
+        outer: [place(side, a, e), place(side, b, e)],
+        // an end at an opening is cut square
+        mitreDeg: [a === start ? angle.straight : 0, b === end ? angle.straight : 0],
+      });
   }
   const chord = k ? 2 * Ro * Math.sin(Math.PI / (4 * k)) : 0;
   const corners = [
@@ -110,11 +125,18 @@ export function tapePlan(
   ] as const;
   for (const c of corners)
     for (let i = 0; i < k; i++) {
-      const at = (step: number): Pt => {
+      const at = (step: number, radius = r - mid): Pt => {
         const a = ((c.start + (90 * step) / k) * Math.PI) / 180;
-        return [c.c[0] + (r - mid) * Math.cos(a), c.c[1] + (r - mid) * Math.sin(a)];
+        return [c.c[0] + radius * Math.cos(a), c.c[1] + radius * Math.sin(a)];
       };
-      pieces.push({ where: c.where, lengthMm: chord, from: at(i), to: at(i + 1) });
+      pieces.push({
+        where: c.where,
+        lengthMm: chord,
+        from: at(i),
+        to: at(i + 1),
+        outer: [at(i, Ro), at(i + 1, Ro)],
+        mitreDeg: [i === 0 ? angle.straight : angle.facet, i === k - 1 ? angle.straight : angle.facet],
+      });
     }
   const lengthMm = pieces.reduce((s, p) => s + p.lengthMm, 0);
   const rollUsedMm = lengthMm + kerfMm.value * pieces.length;
@@ -125,9 +147,9 @@ export function tapePlan(
     lengthMm,
     rollUsedMm,
     ringAreaMm2,
-    mitreDeg: { straight: k ? 90 / (4 * k) : 0, facet: k ? 90 / (2 * k) : 0 },
+    mitreDeg: angle,
     brokenRing: gaps.length > 0,
-    jobsLeft: Math.floor(rollMm / rollUsedMm),
+    jobsLeft: Math.floor(rollMm / rollUsedMm + 1e-9),
   };
 }
 
@@ -144,4 +166,21 @@ export function tapeGaps(outline: Outline, path: Perimeter, arcs: readonly Arc[]
     const ends = [along(p.at), along(q.at)].sort((m, n) => m - n) as [number, number];
     return { side, fromMm: ends[0], toMm: ends[1] };
   });
+}
+
+/** Corners of a piece from its long edge: the short edge lies a width to its left or right, shortened by the mitres. */
+export function pieceOutline(
+  [p, q]: readonly [Pt, Pt],
+  mitreDeg: readonly [number, number],
+  widthMm: number,
+  toward: Pt,
+): Pt[] {
+  const l = Math.hypot(q[0] - p[0], q[1] - p[1]);
+  const t: Pt = [(q[0] - p[0]) / l, (q[1] - p[1]) / l];
+  // the side on which the rest of the device lies
+  const side = (toward[0] - p[0]) * -t[1] + (toward[1] - p[1]) * t[0] >= 0 ? 1 : -1;
+  const n: Pt = [-t[1] * side * widthMm, t[0] * side * widthMm];
+  const short = (deg: number) => Math.min(l / 2, widthMm * Math.tan((deg * Math.PI) / 180));
+  const [a, b] = [short(mitreDeg[0]), short(mitreDeg[1])];
+  return [p, q, [q[0] - t[0] * b + n[0], q[1] - t[1] * b + n[1]], [p[0] + t[0] * a + n[0], p[1] + t[1] * a + n[1]]];
 }

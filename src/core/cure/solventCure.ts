@@ -11,6 +11,8 @@ export const beadMarks = {
   clampOff: tuned(0.86, 'set from 20 minutes for a 2 mm bond, common practice'),
   handle: judgement(0.6, 'may be moved with care'),
   build: tuned(0.2, 'set from 12 hours for a 2 mm bond, common practice'),
+  handOver: judgement(0.05, 'a bead goes to the customer when it counts as cured'),
+  sealTest: judgement(0.05, 'no hold or press test before it counts as cured'),
   full: judgement(0.05, 'counted as cured'),
 };
 

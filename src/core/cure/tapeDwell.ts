@@ -46,6 +46,7 @@ export function timeToShareS(share: number, roomC: number): Range {
 /** Marks of a tape joint; the share of the final bond that each one waits for. */
 export const tapeMarks = {
   clampOff: judgement(0.5, 'tape: half of the final bond before the clamp comes off'),
+  handle: judgement(0.5, 'tape: half of the final bond before it is moved about'),
   build: judgement(0.5, 'tape: half of the final bond before work goes on'),
   handOver: judgement(0.5, 'tape: half of the final bond; the rest is told to the customer'),
   sealTest: judgement(0.9, 'no hold or press test before this share'),

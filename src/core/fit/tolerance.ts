@@ -122,3 +122,63 @@ export function ringGap(holeDiaMm: number, ringDiaMm: number, offsetMm = 0): Rin
     touches: R - r - e <= 0,
   };
 }
+
+export interface RoundRectRing {
+  widthMm: number;
+  heightMm: number;
+  cornerMm: number;
+}
+
+/**
+ * Gap between a rounded rectangular ring and its hole: the four sides, and along the diagonal of each corner the distance
+ * between the two arcs (geometry). `shift`: hole middle minus ring middle, x right, y up.
+ */
+export function ringGapRect(
+  hole: RoundRectRing,
+  ring: RoundRectRing,
+  shift: readonly [number, number] = [0, 0],
+): Omit<RingGap, 'meanMm'> {
+  const [A, B] = [hole.widthMm / 2, hole.heightMm / 2];
+  const [a, b] = [ring.widthMm / 2, ring.heightMm / 2];
+  const R = hole.cornerMm;
+  const r = ring.cornerMm;
+  const [ex, ey] = shift;
+  const gaps = [A - a + ex, A - a - ex, B - b + ey, B - b - ey];
+  for (const sx of [1, -1])
+    for (const sy of [1, -1]) {
+      const D = [sx * (A - R - (a - r)) + ex, sy * (B - R - (b - r)) + ey] as const;
+      const q = (D[0] * sx + D[1] * sy) / Math.SQRT2;
+      gaps.push(q + Math.sqrt(Math.max(0, q * q - (D[0] ** 2 + D[1] ** 2) + R * R)) - r);
+    }
+  const minMm = Math.min(...gaps);
+  return {
+    minMm,
+    maxMm: Math.max(...gaps),
+    areaMm2: 4 * (A * B - a * b) - (4 - Math.PI) * (R * R - r * r),
+    touches: minMm <= 0,
+  };
+}
+
+/** How proud the new glass stands: seat depth is what the old one and its adhesive filled. */
+export const flushMm = {
+  low: judgement(-0.1, 'lower is felt as a step down, mm'),
+  high: judgement(0.05, 'higher catches a nail and takes the knock, mm'),
+};
+
+/**
+ * Step of the glass over the frame: new thickness + pressed adhesive − (old thickness + old adhesive), the old one taken
+ * as flush.
+ */
+export function flushStack(oldMm: number, newMm: number, adhesiveMm: number, oldAdhesiveMm: number): StackUp {
+  const t = partTolerance.measured.value;
+  return stackUp(
+    [
+      { coef: 1, nominal: newMm, plus: t, minus: t },
+      { coef: 1, nominal: adhesiveMm, plus: 0.03, minus: 0.03 },
+      { coef: -1, nominal: oldMm, plus: t, minus: t },
+      { coef: -1, nominal: oldAdhesiveMm, plus: 0.03, minus: 0.03 },
+    ],
+    flushMm.low.value,
+    flushMm.high.value,
+  );
+}

@@ -1,4 +1,4 @@
-import { tapeClocks } from '@/core/cure/tapeDwell';
+import { cureEnd, cureOf } from '@/stagekit/cureJob';
 import { onPlate, type JobState } from '@/model/fold';
 import { stageNames, type StageId } from '@/model/stages';
 import { heaterOf, type Settings } from '@/model/settings';
@@ -84,8 +84,7 @@ function itemOf(job: JobState, settings: Settings, now: number): BenchItem {
     };
   }
   if (job.clampOn && job.clampOffAt === null) {
-    const c = tapeClocks(job.ambientC ?? settings.roomC);
-    const due = job.clampOn.at + c.clampOff.high * 1e3;
+    const due = cureEnd(cureOf(job, settings, now), 'clampOff')!;
     return due > now
       ? {
           ...base,
@@ -105,6 +104,19 @@ function itemOf(job: JobState, settings: Settings, now: number): BenchItem {
           dueAt: due,
           rank: 1,
         };
+  }
+  if (job.stage === 'cure' && job.clampOn && job.clampOffAt !== null) {
+    const due = cureEnd(cureOf(job, settings, now), 'build')!;
+    if (due > now)
+      return {
+        ...base,
+        stage: 'cure',
+        state: 'runs',
+        title: `${job.label} cures`,
+        line: 'clamps are off; work goes on after, on the long end',
+        dueAt: due,
+        rank: 2,
+      };
   }
   const promise = job.promiseAt !== null;
   return {

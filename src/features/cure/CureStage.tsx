@@ -1,46 +1,39 @@
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 
-import { clampPlan, displayLimitKPa, evennessMin, bondLimitKPa, tapePressKPa } from '@/core/bond/clampPlan';
-import { roundRectAreaMm2 } from '@/core/bond/tapePlan';
-import { activationKJ, buildShare, rate, roomU, tapeClocks, tapeMarks, type TapeMark } from '@/core/cure/tapeDwell';
-import { bondPerimeter, coverOf } from '@/core/device/perimeter';
-import { boxOf } from '@/core/device/shapes';
-import { adhesiveRecord } from '@/core/adhesives';
-import { coverStrengths } from '@/core/lift/strength';
+import { clipPlaces, noPress } from '@/core/bond/hold';
+import { cureMarks } from '@/core/cure/laws';
+import { bondPerimeter } from '@/core/device/perimeter';
 import type { JobState } from '@/model/fold';
 import { useActions } from '@/stagekit/actions';
+import { cureMarkNames, cureOf } from '@/stagekit/cureJob';
+import { OpenAgain } from '@/stagekit/OpenAgain';
 import { PlainPlan } from '@/stagekit/PlainPlan';
 import { StageShell } from '@/stagekit/StageShell';
 import { useGoOn } from '@/stagekit/useGoOn';
-import { rowOf, Why } from '@/stagekit/Why';
-import { useSettings } from '@/store/shop';
+import { Why } from '@/stagekit/Why';
+import { saveSettings, useSettings } from '@/store/shop';
+import { newId } from '@/store/ids';
 import { Flash, useAlarm } from '@/ui/alarm';
 import { Button, HoldButton } from '@/ui/Button';
 import { Call } from '@/ui/Call';
+import { NoPressAreas } from '@/ui/plan/bondLayers';
 import { Numbers } from '@/ui/plan/layers';
 import { Readings } from '@/ui/Readings';
 import { Txt } from '@/ui/Txt';
-import { clock, dayTime, kelvin, length, percent, span, temp } from '@/ui/units';
+import { clock, dayTime, percent, span } from '@/ui/units';
 import { useNow } from '@/ui/useNow';
+import { AirLog } from './AirLog';
+import { CureFiles } from './CureFiles';
+import { cureText } from './cureCall';
+import { HoldChoice } from './HoldChoice';
+import { holdWays, type HoldWay } from './holdWays';
+import { ShelfPlace } from './ShelfPlace';
+import { WhyHours } from './WhyHours';
+import { cureNotes, cureRows } from './whyCure';
 
 const caution =
   'Clips with padded jaws, none over camera, board or the middle of the display. Too much force cracks the new glass.';
-
-const markNames: Record<TapeMark, string> = {
-  clampOff: 'Clamps off',
-  build: 'Work goes on',
-  handOver: 'Hand over',
-  sealTest: 'Press or hold test',
-  full: 'Full bond',
-};
-const against: Record<string, string> = {
-  force: 'presses too little',
-  uneven: 'lifts between clips',
-  peak: 'too hard under a clip',
-  display: 'too much on the display',
-  owned: 'not enough of them here',
-};
 
 export function CureStage({ job }: { job: JobState }) {
   const settings = useSettings();
@@ -48,113 +41,69 @@ export function CureStage({ job }: { job: JobState }) {
   const { log, decide } = useActions(job);
   const goOn = useGoOn(job, 'cure');
   const path = useMemo(() => bondPerimeter(job.device, job.bond), [job.device, job.bond]);
-  const cover = coverOf(job.device, job.bond);
-  const strength = coverStrengths[cover.strength]!;
-  const widthMm = job.bonded?.widthMm ?? settings.tape.widthMm;
-  const adhesive = adhesiveRecord(job.bonded?.adhesive ?? 'cutTape');
-  const box = boxOf(cover.outline);
-  const r = cover.outline.kind === 'roundRect' ? cover.outline.rMm : 0;
-  const area = roundRectAreaMm2(box.max[0] - box.min[0], box.max[1] - box.min[1], r);
-  const clips = useMemo(
-    () =>
-      clampPlan(
-        path.lengthMm,
-        widthMm,
-        area,
-        cover.hMm,
-        strength.eGPa.value,
-        adhesive.debond.kNmm3.value,
-        settings.clips,
-        adhesive.joint?.pressKPa ?? tapePressKPa,
-      ),
-    [path.lengthMm, widthMm, area, cover.hMm, strength, adhesive, settings.clips],
+  // the air changes by the minute at most; the clocks below derive from it and the instant
+  const minute = Math.floor(now / 60_000) * 60_000;
+  const cure = useMemo(() => cureOf(job, settings, Math.max(minute, job.clampOn?.at ?? 0)), [job, settings, minute]);
+  const ways = useMemo(() => holdWays(job, settings, cure), [job, settings, cure]);
+  const [pickedId, setPicked] = useState<HoldWay['id'] | null>(null);
+  const way = ways.find((w) => w.id === pickedId) ?? ways[0]!;
+  const places = useMemo(
+    () => (way.clips ? clipPlaces(path, way.clips.count, job.device, job.face) : []),
+    [way.clips, path, job.device, job.face],
   );
-  const roomC = job.ambientC ?? settings.roomC;
-  const clocks = tapeClocks(roomC);
   const start = job.clampOn?.at ?? null;
   const since = start === null ? 0 : (now - start) / 1e3;
-  const share = buildShare(since * rate(roomC));
   const off = job.clampOffAt !== null;
-  const due = start === null ? null : start + clocks.clampOff.high * 1e3;
-  const alarm = useAlarm(off ? null : due, now, 'opens', settings.sound);
+  const due = start === null ? null : start + cure.clocks.clampOff.high * 1e3;
   const left = due === null ? 0 : (due - now) / 1e3;
-  const chosen = clips.clip;
+  const alarm = useAlarm(off ? null : due, now, 'opens', settings.sound);
   const bonded = job.bonded !== null;
-  const text = !bonded
-    ? { sentence: 'Bond it first.', reason: 'The clock starts when it is closed and pressed.', tone: 'ink' as const }
-    : start === null
-      ? chosen
-        ? {
-            sentence: `${clips.count} ${chosen.name}s, ${chosen.forceN} N each, every ${length(clips.spacingMm, settings, 0)}.`,
-            reason: `Even to ${percent(clips.evenness)}, ${Math.round(clips.meanKPa)} kPa on the tape, ${clips.displayKPa.toFixed(1)} kPa over the display.`,
-            tone: 'ink' as const,
-          }
-        : {
-            sentence: 'No set of clips here holds this evenly.',
-            reason:
-              clips.ways
-                .map((w) => `${w.count} ${w.clip.name}s: ${w.against.map((a) => against[a]).join(', ')}`)
-                .join('. ') + '. Press by hand round the edge and weigh it down evenly.',
-            tone: 'caution' as const,
-          }
-      : off
-        ? {
-            sentence: `Clamps are off. Full bond ${dayTime(start + clocks.full.high * 1e3, now)}.`,
-            reason: `No press or hold test before ${dayTime(start + clocks.sealTest.high * 1e3, now)}.`,
-            tone: 'ink' as const,
-          }
-        : left > 0
-          ? {
-              sentence: `Clamps off in ${clock(left)}.`,
-              reason: `At ${dayTime(due!, now)}, the long end. It holds by itself from ${clock(Math.max(0, clocks.clampOff.low - since))} to ${clock(left)} from now.`,
-              tone: 'ink' as const,
-            }
-          : {
-              sentence: 'Clamps may come off.',
-              reason: `Since ${clock(-left)}. ${percent(share)} of the final bond.`,
-              tone: 'ink' as const,
-            };
+  const text = cureText(job, cure, way, now, settings);
   const clampOn = () =>
     void log([
       decide({
         call: 'cure',
-        inputs: { roomC, widthMm, adhesive: adhesive.id },
-        computed: { clocks, count: clips.count, clip: chosen?.id ?? null, evenness: clips.evenness },
-        chosen: chosen?.id ?? 'by hand',
+        inputs: { air: cure.steps[0], bondMm: cure.bondMm, kind: cure.kind },
+        computed: { clocks: cure.clocks, ways: ways.map((w) => ({ id: w.id, against: w.against })) },
+        chosen: way.id,
+        ...(way !== ways[0] ? { because: 'another way was chosen on the screen; no reason was given' } : {}),
       }),
-      {
-        type: 'clampOn',
-        clip: chosen?.name ?? 'by hand',
-        count: chosen ? clips.count : 0,
-        forceN: chosen?.forceN ?? 0,
-      },
+      // the air of the beginning stands in the log: a figure of the shop that is changed later does not change it
+      { type: 'ambient', tempC: job.ambientC ?? settings.roomC, rh: settings.humidity },
+      { type: 'clampOn', clip: way.name, count: way.count, forceN: way.forceN },
     ]);
   const clampOff = (early: boolean) => void log([{ type: 'clampOff', early }]);
-  const mainOf = () => {
-    if (!bonded) return <Button kind="main" label="Clamps on" onPress={() => {}} disabled why="bond it first" />;
-    if (start === null)
-      return <Button kind="main" label={chosen ? 'Clamps on' : 'Pressed by hand'} onPress={clampOn} />;
-    if (!off)
-      return (
-        <Button
-          kind="main"
-          label="Clamps off"
-          onPress={() => clampOff(false)}
-          disabled={left > 0}
-          {...(left > 0 ? { why: `in ${clock(left)}` } : {})}
-        />
-      );
-    return <Button kind="main" label="Go to check" onPress={() => goOn()} />;
+  const twoEdge = cure.clocks.clampOff.low / cure.edges.low;
+  const sayHeld = (held: boolean) => {
+    const ratio = (job.clampOffAt! - start!) / 1e3 / twoEdge;
+    void log([{ type: 'cureHeld', held, ratio: Math.min(1000, Math.max(0, ratio)) }]);
+    const liquid = job.bonded?.itemId;
+    if (cure.kind !== 'tape' && liquid)
+      void saveSettings({
+        ...settings,
+        cureSeen: [
+          ...settings.cureSeen.slice(-499),
+          { id: newId(), at: now, job: job.label, liquid, ratio: Math.min(1000, Math.max(0, ratio)), held, out: false },
+        ],
+      });
   };
-  const keyMain = !bonded
-    ? undefined
-    : start === null
-      ? clampOn
-      : !off
-        ? left > 0
-          ? undefined
-          : () => clampOff(false)
-        : () => goOn();
+  const mainOf = () => {
+    if (!bonded) return { label: 'Clamps on', act: undefined, why: 'bond it first' };
+    if (start === null) return { label: way.clips ? 'Clamps on' : 'It is held', act: clampOn, why: null };
+    if (!off)
+      return {
+        label: 'Clamps off',
+        act: left > 0 ? undefined : () => clampOff(false),
+        why: left > 0 ? `in ${clock(left)}` : null,
+      };
+    return { label: 'Go to check', act: () => goOn(), why: null };
+  };
+  const main = mainOf();
+  const short = (s: number) => (s < 3600 ? clock(s) : span(s));
+  const shown =
+    cure.kind === 'tape'
+      ? (['clampOff', 'build', 'handOver', 'sealTest'] as const)
+      : (['clampOff', 'handle', 'build', 'handOver'] as const);
   return (
     <View className="flex-1">
       <Flash on={alarm.flash} label="Clamps may come off" />
@@ -163,19 +112,25 @@ export function CureStage({ job }: { job: JobState }) {
         stage="cure"
         now={now}
         caution={caution}
-        onMain={keyMain}
+        onMain={main.act}
         picture={(size) => (
           <PlainPlan
             job={job}
             size={size}
-            label={`${clips.count} clips round ${job.device.name}`}
-            lines={path.spread(clips.count).map(({ point }, i) => `clip ${i + 1}: ${point.edge} edge`)}
+            label={way.clips ? `${places.length} clips round ${job.device.name}` : `${way.name} on ${job.device.name}`}
+            lines={[
+              ...places.map(
+                (p, i) => `clip ${i + 1}: ${path.point(p.sMm).edge} edge${p.movedMm ? ', moved aside' : ''}`,
+              ),
+              ...noPress(job.device, job.face).map((p) => `not on ${p.name}`),
+            ]}
           >
+            <NoPressAreas shapes={noPress(job.device, job.face).map((p) => p.shape)} />
             <Numbers
-              items={path.spread(clips.count).map(({ point }, i) => ({
-                at: point.at,
+              items={places.map((p, i) => ({
+                at: path.point(p.sMm).at,
                 text: String(i + 1),
-                state: start === null ? 'todo' : off ? 'todo' : 'done',
+                state: start === null || off ? ('todo' as const) : ('done' as const),
               }))}
             />
           </PlainPlan>
@@ -183,20 +138,35 @@ export function CureStage({ job }: { job: JobState }) {
         call={<Call {...text} />}
         readings={
           <Readings
-            items={(['clampOff', 'build', 'handOver', 'sealTest'] as const).map((m) => ({
+            items={shown.map((m) => ({
               id: m,
               value:
                 start === null
-                  ? clock(clocks[m].high)
-                  : since >= clocks[m].high
+                  ? clock(cure.clocks[m].high)
+                  : since >= cure.clocks[m].high
                     ? 'now'
-                    : clock(clocks[m].high - since),
-              label: `${markNames[m]}, long end; most likely ${start === null ? `after ${short(clocks[m].mean)}` : since >= clocks[m].mean ? 'passed' : `in ${short(clocks[m].mean - since)}`}`,
-              tone: start !== null && since >= clocks[m].high ? ('go' as const) : ('ink' as const),
+                    : clock(cure.clocks[m].high - since),
+              label: `${cureMarkNames[m]}, long end; ${cure.kind === 'tape' ? 'most likely' : 'short end'} ${
+                start === null
+                  ? `after ${short(cure.kind === 'tape' ? cure.clocks[m].mean : cure.clocks[m].low)}`
+                  : since >= (cure.kind === 'tape' ? cure.clocks[m].mean : cure.clocks[m].low)
+                    ? 'passed'
+                    : `in ${short((cure.kind === 'tape' ? cure.clocks[m].mean : cure.clocks[m].low) - since)}`
+              }`,
+              tone: start !== null && since >= cure.clocks[m].high ? ('go' as const) : ('ink' as const),
             }))}
           />
         }
-        main={mainOf()}
+        main={
+          <Button
+            kind="main"
+            key={main.label}
+            label={main.label}
+            onPress={() => main.act?.()}
+            disabled={main.act === undefined}
+            {...(main.why ? { why: main.why } : {})}
+          />
+        }
         side={
           start !== null && !off && left > 0 ? (
             <HoldButton kind="side" label="Off early" onPress={() => clampOff(true)} />
@@ -208,47 +178,60 @@ export function CureStage({ job }: { job: JobState }) {
             This browser keeps silent until the screen is tapped.
           </Txt>
         ) : null}
-        <View className="mt-2">
-          {(Object.keys(tapeMarks) as TapeMark[]).map((m) => (
-            <View key={m} className="flex-row border-b border-rule py-1">
-              <Txt size="s" className="w-[130px]">
-                {markNames[m]}
-              </Txt>
-              <Txt size="s" num className="flex-1">
-                {start === null
-                  ? `${short(clocks[m].low)} to ${short(clocks[m].high)}`
-                  : `${dayTime(start + clocks[m].low * 1e3, now)} to ${dayTime(start + clocks[m].high * 1e3, now)}`}
-              </Txt>
+        {start === null ? <HoldChoice ways={ways} way={way} onWay={setPicked} /> : null}
+        {off && cure.kind !== 'tape' && !job.cureHeld ? (
+          <View className="mt-2">
+            <Txt strong>Did it hold when the clamps came off?</Txt>
+            <Txt size="s" tone="ink2">
+              Three that held teach this shop how long its own beads need.
+            </Txt>
+            <View className="flex-row gap-3 mt-1">
+              <View className="flex-1">
+                <Button kind="small" label="It held" onPress={() => sayHeld(true)} />
+              </View>
+              <View className="flex-1">
+                <Button kind="small" label="It slipped" onPress={() => sayHeld(false)} />
+              </View>
+            </View>
+          </View>
+        ) : null}
+        <View className="mt-2" role="table" aria-label="When">
+          {cureMarks.map((m) => (
+            <View key={m} role="row" className="flex-row border-b border-rule py-1">
+              <View role="cell" className="w-[130px]">
+                <Txt size="s">{cureMarkNames[m]}</Txt>
+              </View>
+              <View role="cell" className="flex-1">
+                <Txt size="s" num>
+                  {start === null
+                    ? `${short(cure.clocks[m].low)} to ${short(cure.clocks[m].high)}`
+                    : `${dayTime(start + cure.clocks[m].low * 1e3, now)} to ${dayTime(start + cure.clocks[m].high * 1e3, now)}`}
+                </Txt>
+              </View>
             </View>
           ))}
         </View>
+        {start !== null ? (
+          <Txt size="s" className="mt-1">
+            {cure.kind === 'tape'
+              ? `${percent(cure.shareHigh)} of the final bond by now.`
+              : `${percent(cure.shareLow)} to ${percent(cure.shareHigh)} ${cure.kind === 'solvent' ? 'of the solvent has left' : 'of the width has cured'} by now.`}
+          </Txt>
+        ) : null}
+        <ShelfPlace job={job} cure={cure} now={now} />
+        <AirLog job={job} cure={cure} now={now} />
+        <WhyHours cure={cure} now={now} />
+        <CureFiles job={job} cure={cure} now={now} />
+        <OpenAgain job={job} now={now} />
         <Why
           job={job}
           call="cure"
-          inputs={{ roomC, widthMm, adhesive: adhesive.id }}
-          computed={{ clips: clips.count, clip: chosen?.name ?? null, evenness: clips.evenness, clocks }}
-          notes={[
-            ...clips.ways.map(
-              (w) =>
-                `${w.count} × ${w.clip.name} (${w.clip.forceN} N): even to ${percent(Math.max(0, w.evenness))}, ${Math.round(w.meanKPa)} kPa mean, ${Math.round(w.peakKPa)} kPa under a clip${w.against.length ? `; against it: ${w.against.map((a) => against[a]).join(', ')}` : ''}.`,
-            ),
-            'Number and force are solved together: few strong clips hold less well than many gentle ones, and many strong ones press too hard.',
-            `Clocks at ${temp(roomC, settings)} room, ± ${kelvin(roomU.value, settings, 0)}; a colder night makes them longer.`,
-          ]}
-          rows={[
-            rowOf('Pressure the tape wants', adhesive.joint?.pressKPa ?? tapePressKPa, 'kPa'),
-            rowOf('Least evenness', evennessMin, ''),
-            rowOf('Most under a clip', bondLimitKPa, 'kPa'),
-            rowOf('Most over the display', displayLimitKPa, 'kPa'),
-            rowOf('Activation energy', activationKJ, 'kJ/mol'),
-            rowOf('Share for clamps off', tapeMarks.clampOff, ''),
-            rowOf('Share for a seal test', tapeMarks.sealTest, ''),
-          ]}
+          inputs={{ air: cure.steps[0], bondMm: cure.bondMm, kind: cure.kind }}
+          computed={{ way: way.id, count: way.count, clocks: cure.clocks }}
+          notes={cureNotes(cure, ways, settings)}
+          rows={cureRows(cure)}
         />
       </StageShell>
     </View>
   );
 }
-
-/** A running clock under an hour, words above. */
-const short = (s: number) => (s < 3600 ? clock(s) : span(s));

@@ -2,23 +2,30 @@ import { useMemo } from 'react';
 
 import { boxOf } from '@/core/device/shapes';
 import { coverOf, bondPerimeter } from '@/core/device/perimeter';
-import { dryFit, minClearMm, moveResMm, uGapMm } from '@/core/fit/dryFit';
+import { dryFit, holeOffsetMm, minClearMm, moveResMm, uGapMm } from '@/core/fit/dryFit';
 import { gaugePoints } from '@/core/fit/gaugePoints';
+import { coldestC, hottestC } from '@/core/fit/thermalClearance';
 import type { JobState } from '@/model/fold';
 import { useActions } from '@/stagekit/actions';
 import { GaugeEntry, gaugeLines, lastReading } from '@/stagekit/GaugeEntry';
+import { instrumentsNow, moveOnGauge, readGauge } from '@/stagekit/instruments';
+import { PartMatch } from '@/stagekit/PartMatch';
 import { PlainPlan } from '@/stagekit/PlainPlan';
 import { StageShell } from '@/stagekit/StageShell';
 import { placeName } from '@/stagekit/thermalJob';
 import { useGoOn } from '@/stagekit/useGoOn';
 import { rowOf, Why } from '@/stagekit/Why';
-import { useSettings } from '@/store/shop';
+import { saveSettings, useSettings } from '@/store/shop';
 import { Button } from '@/ui/Button';
 import { Call } from '@/ui/Call';
+import { Tick } from '@/ui/Choice';
+import { TurnArrow } from '@/ui/plan/bondLayers';
 import { MoveArrow, Numbers, Soundings } from '@/ui/plan/layers';
 import { Readings } from '@/ui/Readings';
-import { length, lengthNumber } from '@/ui/units';
+import { length, lengthNumber, temp } from '@/ui/units';
 import { useNow } from '@/ui/useNow';
+import { CameraFit } from './CameraFit';
+import { cameraHoles, heatLoss, readHoles } from './fitJob';
 import { moveText } from './moveText';
 
 const caution = 'New glass has sharp edges: gloves. Lay it in, do not press: there is no adhesive yet.';
@@ -34,11 +41,16 @@ export function DryFitStage({ job }: { job: JobState }) {
   const centre = [(box.min[0] + box.max[0]) / 2, (box.min[1] + box.max[1]) / 2] as const;
   const taken = points.filter((p) => job.gaps[p.id] !== undefined);
   const complete = taken.length === points.length;
+  const heat = heatLoss(job, settings);
+  const clear = Math.max(minClearMm.value, heat.lossMm);
+  const cameras = cameraHoles(job);
   const fit =
     taken.length >= 6
       ? dryFit(
           taken.map((p) => ({ id: p.id, at: p.at, normal: p.normal, gapMm: job.gaps[p.id]! })),
           centre,
+          readHoles(cameras),
+          clear,
         )
       : null;
   const next = points.find((p) => job.gaps[p.id] === undefined);
@@ -54,7 +66,7 @@ export function DryFitStage({ job }: { job: JobState }) {
       : fit.use === 'noFit'
         ? {
             sentence: 'Does not fit.',
-            reason: `No slide or turn gives ${length(minClearMm.value, settings, 2)} all round; the best leaves ${length(fit.bestLeastGapMm, settings, 2)}. Compare old and new glass side by side.`,
+            reason: `No slide or turn gives ${length(clear, settings, 2)} all round${cameras.some((c) => c.offset) ? ' with the cameras in their holes' : ''}; the best leaves ${length(fit.bestLeastGapMm, settings, 2)}. Compare old and new glass side by side.`,
             tone: 'caution' as const,
           }
         : fit.use === 'leave' || !move
@@ -68,7 +80,17 @@ export function DryFitStage({ job }: { job: JobState }) {
               reason: `Least gap ${length(fit.minBeforeMm, settings, 2)} becomes ${length(fit.minAfterMm, settings, 2)}${fit.marginal ? ', only just enough' : ''}.${fit.use === 'minimax' ? ' Evening the gaps would still touch, so the least gap is made as large as it can be.' : ''}`,
               tone: fit.marginal ? ('caution' as const) : ('ink' as const),
             };
-  const again = () =>
+  const again = () => {
+    // the simulated bench is told how the glass was moved; a real gauge sees it
+    if (fit && complete && instrumentsNow().about?.simulated)
+      void moveOnGauge({
+        dxMm: fit.move.towardRightMm,
+        dyMm: -fit.move.towardTopMm,
+        turnDeg: fit.move.clockwiseDeg,
+      });
+    clearGaps();
+  };
+  const clearGaps = () =>
     job.effective.filter((e) => e.type === 'reading' && e.quantity === 'gapMm').forEach((e) => undo(e.id));
   const can = complete && fit?.use !== 'noFit';
   const finish = () =>
@@ -98,10 +120,13 @@ export function DryFitStage({ job }: { job: JobState }) {
             items={taken.map((p) => ({
               at: [p.at[0] - p.normal[0] * 8, p.at[1] - p.normal[1] * 7] as const,
               text: lengthNumber(job.gaps[p.id]!, settings, 2).replace(/^0/, ''),
-              ring: job.gaps[p.id]! < minClearMm.value,
+              ring: job.gaps[p.id]! < clear,
             }))}
           />
           {next ? <Numbers items={[{ at: next.at, text: String(points.indexOf(next) + 1), state: 'next' }]} /> : null}
+          {complete && fit && fit.use !== 'noFit' && fit.say.turn ? (
+            <TurnArrow about={centre} clockwise={fit.move.clockwiseDeg > 0} />
+          ) : null}
           {complete && fit && fit.use !== 'noFit' && (fit.say.horizontal || fit.say.vertical) ? (
             <MoveArrow
               from={centre}
@@ -119,10 +144,19 @@ export function DryFitStage({ job }: { job: JobState }) {
             {
               id: 'least',
               value: taken.length ? length(Math.min(...taken.map((p) => job.gaps[p.id]!)), settings, 2) : '–',
-              label: `least gap, ${length(minClearMm.value, settings, 2)} needed`,
-              tone:
-                taken.length && Math.min(...taken.map((p) => job.gaps[p.id]!)) < minClearMm.value ? 'caution' : 'ink',
+              label: `least gap, ${length(clear, settings, 2)} needed${heat.lossMm > minClearMm.value ? ': heat and cold take that much' : ''}`,
+              tone: taken.length && Math.min(...taken.map((p) => job.gaps[p.id]!)) < clear ? 'caution' : 'ink',
             },
+            ...(fit && complete
+              ? [
+                  { id: 'after', value: length(fit.minAfterMm, settings, 2), label: 'least gap after the move' },
+                  {
+                    id: 'camera',
+                    value: fit.holeOffsetsMm.length ? length(Math.max(...fit.holeOffsetsMm), settings, 2) : '–',
+                    label: `camera off its hole after it, ${length(holeOffsetMm.value, settings, 2)} allowed`,
+                  },
+                ]
+              : []),
           ]}
         />
       }
@@ -135,6 +169,7 @@ export function DryFitStage({ job }: { job: JobState }) {
           highMm={3}
           units={settings}
           placeOf={place}
+          onRead={(p) => readGauge({ at: p.at, normal: p.normal, centre })}
           onValue={(id, mm) =>
             void log([{ type: 'reading', quantity: 'gapMm', point: id, value: mm, u: uGapMm.value }])
           }
@@ -155,6 +190,13 @@ export function DryFitStage({ job }: { job: JobState }) {
       }
       side={taken.length ? <Button label="Moved: again" onPress={again} /> : undefined}
     >
+      <Tick
+        label="Say the points aloud"
+        on={settings.spoken}
+        onChange={(spoken) => void saveSettings({ ...settings, spoken })}
+      />
+      <CameraFit job={job} cameras={cameras} offsets={fit?.holeOffsetsMm ?? null} />
+      <PartMatch job={job} />
       <Why
         job={job}
         call="dryFit"
@@ -164,6 +206,12 @@ export function DryFitStage({ job }: { job: JobState }) {
           fit
             ? [
                 `Even fit by least squares: ${length(fit.move.towardTopMm, settings, 3)} up (u ${length(fit.u.towardTopMm, settings, 3)}), ${length(fit.move.towardRightMm, settings, 3)} right (u ${length(fit.u.towardRightMm, settings, 3)}), ${fit.move.clockwiseDeg.toFixed(3)}° clockwise (u ${fit.u.clockwiseDeg.toFixed(3)}); left over ${length(fit.rmsMm, settings, 3)} rms.`,
+                `Between ${temp(coldestC.value, settings)} and ${temp(hottestC.value, settings)} ${heat.frame} round ${heat.cover} takes ${length(heat.lossMm, settings, 3)} of the gap on each side.`,
+                ...(fit.holeWeight > 0
+                  ? [
+                      'Even gaps alone would leave a camera too far off its hole: the fit is pulled toward it, no farther than needed.',
+                    ]
+                  : []),
                 `Largest least gap that any slide and turn can give: ${length(fit.bestLeastGapMm, settings, 3)}.`,
               ]
             : ['Six points give a first answer, all of them the one to work by.']
@@ -172,6 +220,9 @@ export function DryFitStage({ job }: { job: JobState }) {
           rowOf('Gauge uncertainty', uGapMm, 'mm'),
           rowOf('Least gap', minClearMm, 'mm'),
           rowOf('Smallest slide worth doing', moveResMm, 'mm'),
+          rowOf('Camera off its hole', holeOffsetMm, 'mm'),
+          rowOf(`Expansion of the frame (${heat.frame})`, heat.frameK, '1/K'),
+          rowOf(`Expansion of the cover (${heat.cover})`, heat.coverK, '1/K'),
         ]}
       />
     </StageShell>

@@ -1,9 +1,10 @@
-import { tapeClocks } from '@/core/cure/tapeDwell';
 import { compareFunctions } from '@/core/functions/riskOrder';
 import { functionTests } from '@/core/functions/tables';
 import { uStepMm } from '@/core/fit/flushness';
+import { cureOf } from '@/stagekit/cureJob';
 import { stepsOf } from '@/stagekit/functionTests';
 import { edgeName } from '@/stagekit/thermalJob';
+import { schoolNames } from '@/model/eventLine';
 import { heatCount, type JobState } from '@/model/fold';
 import type { Settings } from '@/model/settings';
 import { dayTime, length, stamp } from '@/ui/units';
@@ -71,7 +72,7 @@ export function sheetOf(job: JobState, settings: Settings, now: number): SheetSe
     done.push(
       job.bonded.adhesive === 'cutTape'
         ? `Bonded with tape cut in strips, ${length(job.bonded.usedMm, settings, 0)}.`
-        : 'Bonded with a new pre-cut ring.',
+        : `Bonded: ${schoolNames[job.bonded.adhesive]}.`,
     );
   if (job.clampOn?.count) done.push(`Held with ${job.clampOn.count} clips.`);
 
@@ -96,7 +97,7 @@ export function sheetOf(job: JobState, settings: Settings, now: number): SheetSe
   const until: string[] = [];
   const start = job.clampOn?.at ?? job.bonded?.at;
   if (start !== undefined) {
-    const c = tapeClocks(job.ambientC ?? settings.roomC);
+    const c = cureOf(job, settings, now).clocks;
     until.push(
       `Do not press the back, bend the device or leave it in the sun before ${dayTime(start + c.sealTest.high * 1e3, now)}.`,
     );

@@ -18,7 +18,7 @@ import { Numbers, RingArcs, Soundings } from '@/ui/plan/layers';
 import { Readings } from '@/ui/Readings';
 import { length, lengthNumber } from '@/ui/units';
 import { useNow } from '@/ui/useNow';
-import { frameOf } from './facts';
+import { badStretches, frameOf } from '@/stagekit/frameOf';
 import { frameText } from './words';
 
 /** Heights of the seat at guided points: where a flat glass would not touch, and what would bridge it. */
@@ -39,9 +39,6 @@ export function FrameScreen({ job }: { job: JobState }) {
         reason: 'A straight edge over the frame, the depth of the seat under it at each point; higher is positive.',
         bad: false,
       };
-  // bad stretches run along the gauge points; the ring is drawn along its own length
-  const scale = frame ? path.lengthMm / frame.perimeterMm : 1;
-  const startMm = path.locate(points[0]!.at);
   return (
     <JobPage
       job={job}
@@ -56,15 +53,7 @@ export function FrameScreen({ job }: { job: JobState }) {
           label={`Seat of the frame, ${points.length - missing.length} of ${points.length} points measured`}
           lines={gaugeLines(points, job.seats, (p) => placeName(edge, edge.locate(p.at)), settings)}
         >
-          {frame ? (
-            <RingArcs
-              arcs={frame.badArcs.map((a) => ({
-                fromMm: startMm + a.fromMm * scale,
-                toMm: startMm + a.toMm * scale,
-                state: 'dry',
-              }))}
-            />
-          ) : null}
+          {frame ? <RingArcs arcs={badStretches(job, frame, path).map((a) => ({ ...a, state: 'dry' }))} /> : null}
           {frame ? (
             <Soundings
               items={points.map((p, i) => ({

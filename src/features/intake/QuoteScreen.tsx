@@ -19,17 +19,8 @@ import { Signature, SignPad } from '@/ui/SignPad';
 import { Txt } from '@/ui/Txt';
 import { dayTime, price } from '@/ui/units';
 import { useNow } from '@/ui/useNow';
-import {
-  adviceOf,
-  chosenOption,
-  closedByOf,
-  earliestFor,
-  factsOf,
-  frameOf,
-  furtherDamage,
-  minutesOf,
-  priceOf,
-} from './facts';
+import { adviceOf, chosenOption, closedByOf, earliestFor, factsOf, furtherDamage, minutesOf, priceOf } from './facts';
+import { frameOf } from '@/stagekit/frameOf';
 import { roundUp15 } from './intakeCall';
 import { consentText, optionName } from './words';
 

@@ -4,7 +4,7 @@ import { Pressable, View } from 'react-native';
 
 import { faceView } from '@/core/device/faceView';
 import { boxOf } from '@/core/device/shapes';
-import { ringGap, sideGap, sideGapMm, partTolerance } from '@/core/fit/tolerance';
+import { sideGapMm } from '@/core/fit/tolerance';
 import {
   breakWeight,
   comebackChance,
@@ -22,6 +22,7 @@ import type { JobState } from '@/model/fold';
 import { useActions } from '@/stagekit/actions';
 import { useCrackMap } from '@/stagekit/crackMap';
 import { JobPage } from '@/stagekit/JobPage';
+import { partText } from '@/stagekit/partText';
 import { stageHref } from '@/stagekit/StageShell';
 import { Entry, rowOf, Why } from '@/stagekit/Why';
 import { useJobs, useSettings } from '@/store/shop';
@@ -34,7 +35,7 @@ import { lengthNumber, length, percent, price, temp, typedToMm } from '@/ui/unit
 import { useNow } from '@/ui/useNow';
 import { adviceOf, breakPlan, chosenOption, closedByOf, factsOf, minutesOf } from './facts';
 import { routeCall } from './routeCall';
-import { blockText, gapText, optionName } from './words';
+import { blockText, optionName } from './words';
 
 const extraNames: Record<PartExtra, string> = {
   adhesive: 'adhesive',
@@ -250,7 +251,6 @@ function RouteDetails({
     ['thickness', 'Thickness of the glass', model.thickness],
     ...(lensMm ? [['lensHole', 'Camera hole, old ring against new hole', lensMm] as const] : []),
   ] as const;
-  const gapNow = job.face.cover.insetToFrameMm;
   return (
     <View className="mt-4">
       <Choice
@@ -362,20 +362,7 @@ function RouteDetails({
               </View>
               {job.measured[what] ? (
                 <Txt size="s" className="mb-1">
-                  {what === 'lensHole'
-                    ? ringText(job.measured[what]!, settings)
-                    : what === 'thickness'
-                      ? `Stands ${length(job.measured[what]!.newMm - job.measured[what]!.oldMm, settings, 2)} prouder than the old one.`
-                      : gapText(
-                          sideGap(
-                            job.measured[what]!.oldMm + 2 * gapNow,
-                            job.measured[what]!.newMm,
-                            partTolerance.measured.value,
-                            partTolerance.measured.value,
-                          ),
-                          name,
-                          settings,
-                        )}
+                  {partText(job, what, settings)}
                 </Txt>
               ) : null}
             </View>
@@ -394,11 +381,4 @@ function RouteDetails({
       ) : null}
     </View>
   );
-}
-
-function ringText(m: { oldMm: number; newMm: number }, u: Parameters<typeof length>[1]): string {
-  const g = ringGap(m.newMm, m.oldMm);
-  return g.touches
-    ? 'The new hole does not go over the old ring.'
-    : `The ring may stay: ${length(g.minMm, u, 2)} of gap all round when centred, ${g.areaMm2.toFixed(0)} mm² to close against dust.`;
 }

@@ -1,6 +1,5 @@
+import { beadFigures } from '@/core/bond/bead';
 import { bondPerimeter } from '@/core/device/perimeter';
-import { bentFrame, type BentFrame, type SeatPoint } from '@/core/fit/bentFrame';
-import { gaugePoints } from '@/core/fit/gaugePoints';
 import { cureUntilHandOver, earliestCollectionS, stageMinutes, type ClosedBy } from '@/core/intake/collection';
 import { howHard, type HardInput } from '@/core/intake/difficulty';
 import {
@@ -13,7 +12,6 @@ import {
   type RouteMoney,
   type RouteOption,
 } from '@/core/intake/route';
-import { adhesiveRecord } from '@/core/adhesives';
 import type { PieceStep } from '@/core/lift/cracks/liftOrder';
 import { breakAtPlan, defaultPickMm } from '@/core/lift/verdict';
 import { closeCall } from '@/core/money/choices';
@@ -21,6 +19,8 @@ import { quote, type Quote } from '@/core/money/quote';
 import type { Range } from '@/core/source';
 import type { JobState } from '@/model/fold';
 import type { Settings } from '@/model/settings';
+import { cureOf } from '@/stagekit/cureJob';
+import { frameOf } from '@/stagekit/frameOf';
 import { liftCase } from '@/stagekit/thermalJob';
 
 export const pickOf = (job: JobState) => job.plan?.pickMm ?? defaultPickMm;
@@ -106,13 +106,15 @@ export function earliestFor(
       .filter(([, s]) => s === 'done')
       .map(([id]) => id),
   );
-  // glue over a whole area is laid in lines, as wide as a usual bead
-  const bondMm = job.bond.zone === 'fullArea' ? usualBeadMm : job.bond.widthMm;
-  const cure = cureUntilHandOver(route.closedBy, job.ambientC ?? settings.roomC, bondMm);
+  // a bead, and the lines over a whole area, as wide as is usual
+  const bondMm = Math.min(job.bond.widthMm, beadFigures.usualBondMm.value);
+  // once it is closed the joint's own clock counts, with the air that it had
+  const cure = job.bonded
+    ? cureOf(job, settings, now).clocks.handOver
+    : cureUntilHandOver(route.closedBy, job.ambientC ?? settings.roomC, bondMm);
   const since = job.clampOn ? (now - job.clampOn.at) / 1e3 : null;
   return earliestCollectionS(done, since, cure, route.minutes / usualMinutes);
 }
-const usualBeadMm = 2;
 const usualMinutes = Object.values(stageMinutes).reduce((m, s) => m + s.p50.value, 0);
 
 export function earliestOf(job: JobState, settings: Settings, now: number, pieces: number): Range {
@@ -181,18 +183,6 @@ export function priceOf(o: RouteOption, minutes: number, job: JobState, settings
   });
 }
 const round = (v: number, d: number) => Math.round(v * 10 ** d) / 10 ** d;
-
-/** The frame as it was measured; null until every point has its height. */
-export function frameOf(job: JobState): BentFrame | null {
-  const points = gaugePoints(job.device, job.bond);
-  const seats: SeatPoint[] = points.flatMap((p) => {
-    const zMm = job.seats[p.id];
-    return zMm === undefined ? [] : [{ id: p.id, at: p.at, zMm }];
-  });
-  if (seats.length < points.length) return null;
-  const tape = adhesiveRecord('cutTape').joint!.thicknessMm.value;
-  return bentFrame(seats, tape, job.bond.widthMm);
-}
 
 export function hardOf(job: JobState, steps: readonly PieceStep[]): ReturnType<typeof howHard> {
   const work = job.route?.work ?? (job.keepCover ? 'openClose' : defaultWork(job));

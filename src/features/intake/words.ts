@@ -1,5 +1,4 @@
 import type { BentFrame } from '@/core/fit/bentFrame';
-import type { StackUp } from '@/core/fit/tolerance';
 import type { HardReason } from '@/core/intake/difficulty';
 import type { RouteBlock, RouteOption } from '@/core/intake/route';
 import type { Construction } from '@/core/device/types';
@@ -80,22 +79,6 @@ export function frameText(f: BentFrame, u: Units): { sentence: string; reason: s
         reason: `${gap} ${bad.toFixed(0)} % of the ring would not bond, and no tape or bead bridges that.`,
         bad: true,
       };
-  }
-}
-
-export function gapText(s: StackUp, what: string, u: Units): string {
-  const mean = `${what}: ${length(s.mean, u, 2)} of gap on each side`;
-  switch (s.verdict) {
-    case 'safe':
-      return `${mean}, goes in whatever the tolerances do.`;
-    case 'likely':
-      return `${mean}, very likely goes in.`;
-    case 'usual':
-      return `${mean}, usually goes in.`;
-    default:
-      return s.mean <= 0
-        ? `${mean}: too big, it does not go in.`
-        : `${mean}: measure the parts, ${Math.round(100 * (s.pBelow + s.pAbove))} % would be too tight or too wide.`;
   }
 }
 

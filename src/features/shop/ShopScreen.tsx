@@ -6,16 +6,7 @@ import { readFile, writeShopFile } from '@/model/files';
 import type { Settings } from '@/model/settings';
 import { Entry } from '@/stagekit/Why';
 import { photoIdsOf } from '@/stagekit/exportJob';
-import {
-  repository,
-  retryPending,
-  saveSettings,
-  takeIn,
-  useDevices,
-  useJobs,
-  useSettings,
-  useShop,
-} from '@/store/shop';
+import { repository, retryPending, saveSettings, takeIn, useSettings, useShop } from '@/store/shop';
 import { Button } from '@/ui/Button';
 import { Choice } from '@/ui/Choice';
 import { Disclosure } from '@/ui/Disclosure';
@@ -24,12 +15,10 @@ import { NumberField } from '@/ui/NumberField';
 import { PlaceFrame } from '@/ui/PlaceFrame';
 import { Txt } from '@/ui/Txt';
 import { MoneySettings } from './MoneySettings';
-import { length, lengthNumber, tempNumber, typedToC, typedToMm } from '@/ui/units';
+import { tempNumber, typedToC } from '@/ui/units';
 
 export function ShopScreen({ loadDemo }: { loadDemo: () => Promise<void> }) {
   const s = useSettings();
-  const jobs = useJobs();
-  const devices = useDevices();
   const { shop } = useShop();
   const [message, setMessage] = useState<{ text: string; bad: boolean } | null>(null);
   const put = (change: Partial<Settings>) =>
@@ -67,10 +56,6 @@ export function ShopScreen({ loadDemo }: { loadDemo: () => Promise<void> }) {
       setMessage({ text: `${file.name}: ${e instanceof Error ? e.message : 'not taken in'}.`, bad: true });
     }
   };
-  const rollUsed = jobs.reduce(
-    (m, j) => m + (j.bonded?.adhesive === 'cutTape' && j.bonded.at > s.tape.countedAt ? j.bonded.usedMm : 0),
-    0,
-  );
   return (
     <PlaceFrame title="Shop" line="people, units, bench figures, files">
       {message ? (
@@ -178,6 +163,9 @@ export function ShopScreen({ loadDemo }: { loadDemo: () => Promise<void> }) {
       <Link href="/heaters" className="font-body text-m text-ink underline py-3">
         Heaters and their calibration
       </Link>
+      <Link href="/stock" className="font-body text-m text-ink underline py-3">
+        Stock: tape, liquids, rings, clips, shelf, ways of bonding
+      </Link>
       <Link href="/adhesives" className="font-body text-m text-ink underline py-3">
         Adhesives and what was seen of them
       </Link>
@@ -207,52 +195,6 @@ export function ShopScreen({ loadDemo }: { loadDemo: () => Promise<void> }) {
           value={s.air.nearM3 * 1000}
           onCommit={(v) => void put({ air: { ...s.air, nearM3: v / 1000 } })}
         />
-      </Disclosure>
-      <Disclosure title="Tape, rings, clips">
-        <NumberField
-          label="Tape width"
-          unit={s.length}
-          low={Number(lengthNumber(0.5, s, 1))}
-          high={Number(lengthNumber(30, s, 1))}
-          digits={s.length === 'mm' ? 1 : 3}
-          value={Number(lengthNumber(s.tape.widthMm, s, 1))}
-          onCommit={(v) => void put({ tape: { ...s.tape, widthMm: typedToMm(v, s) } })}
-        />
-        <Txt size="s" tone="ink2">
-          {length(Math.max(0, s.tape.rollMm - rollUsed), s, 0)} left by the log.
-        </Txt>
-        <NumberField
-          label="Counted on the roll now"
-          unit={s.length}
-          low={0}
-          high={Number(lengthNumber(100000, s, 0))}
-          value={Number(lengthNumber(Math.max(0, s.tape.rollMm - rollUsed), s, 0))}
-          onCommit={(v) => void put({ tape: { ...s.tape, rollMm: typedToMm(v, s), countedAt: Date.now() } })}
-        />
-        {devices.map(({ device: d }) => (
-          <NumberField
-            key={d.id}
-            label={`Rings for ${d.name}`}
-            unit="pieces"
-            low={0}
-            high={500}
-            value={s.ringsInStock[d.id] ?? 0}
-            onCommit={(v) => void put({ ringsInStock: { ...s.ringsInStock, [d.id]: Math.round(v) } })}
-          />
-        ))}
-        {s.clips.map((c) => (
-          <NumberField
-            key={c.id}
-            label={`${c.name}s of ${c.forceN} N`}
-            unit="pieces"
-            low={0}
-            high={200}
-            value={c.owned}
-            onCommit={(v) =>
-              void put({ clips: s.clips.map((x) => (x.id === c.id ? { ...x, owned: Math.round(v) } : x)) })
-            }
-          />
-        ))}
       </Disclosure>
       <MoneySettings
         settings={s}

@@ -21,7 +21,7 @@ import { Disclosure } from '@/ui/Disclosure';
 import { Readings } from '@/ui/Readings';
 import { Txt } from '@/ui/Txt';
 import { useNow } from '@/ui/useNow';
-import { speak } from './speak';
+import { speak } from '@/stagekit/speak';
 import { nearestHole, StripPicture } from './StripPicture';
 import { StripLinks } from './StripLinks';
 import { stripCaution } from './TakeOut';

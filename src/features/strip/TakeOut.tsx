@@ -24,7 +24,7 @@ import { Txt } from '@/ui/Txt';
 import { length, lengthNumber, typedToMm } from '@/ui/units';
 import { useNow } from '@/ui/useNow';
 import { CellRule } from './CellRule';
-import { speak } from './speak';
+import { speak } from '@/stagekit/speak';
 import { nearestHole, StripPicture } from './StripPicture';
 import type { StripPhase } from './StripStage';
 import { StripLinks } from './StripLinks';

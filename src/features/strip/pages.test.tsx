@@ -16,7 +16,12 @@ import { TrayScreen } from './TrayScreen';
 
 jest.mock('@/store/shop', () => jest.requireActual('../../../test-support/mockShop'));
 jest.mock('expo-router', () => jest.requireActual('../../../test-support/mockRouter'));
-jest.mock('@/ui/alarm', () => ({ unlockSound: () => {} }));
+jest.mock('@/ui/alarm', () => ({
+  unlockSound: () => {},
+  useAlarm: () => ({ flash: false, silent: false }),
+  useAwake: () => 'held',
+  Flash: () => null,
+}));
 const mockFiles = {
   saved: [] as { name: string; text: string }[],
   next: null as { text: () => Promise<string> } | null,

@@ -1,0 +1,3 @@
+import { StockScreen } from '@/features/stock/StockScreen';
+
+export default StockScreen;

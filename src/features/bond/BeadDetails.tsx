@@ -1,0 +1,156 @@
+import { Link, type Href } from 'expo-router';
+import { View } from 'react-native';
+
+import { dotsPattern, fillFigures } from '@/core/bond/fill';
+import { openFigures } from '@/core/bond/openTime';
+import type { SchoolId } from '@/core/bond/schools';
+import { boxOf } from '@/core/device/shapes';
+import type { JobState } from '@/model/fold';
+import type { LiquidStock } from '@/model/settings';
+import { useSettings } from '@/store/shop';
+import { Choice } from '@/ui/Choice';
+import { NumberField } from '@/ui/NumberField';
+import { Txt } from '@/ui/Txt';
+import { length, lengthNumber, percent, tempNumber, typedToC, typedToMm } from '@/ui/units';
+import type { BeadWork, BondWork, Picks } from './bondWork';
+
+interface BeadDetailsProps {
+  job: JobState;
+  work: BondWork;
+  school: SchoolId;
+  liquid: LiquidStock;
+  bead: BeadWork | null;
+  picks: Picks;
+  onPicks: (change: Partial<Picks>) => void;
+}
+
+const kinds = { solvent: 'dries by its solvent', moisture: 'cures by moisture, keeps its volume' };
+
+/** What a bead is set to, and what follows from it. */
+export function BeadDetails({ job, work, school, liquid, bead, picks, onPicks }: BeadDetailsProps) {
+  const s = useSettings();
+  const d = s.length === 'mm' ? 2 : 4;
+  const mm = (v: number) => Number(lengthNumber(v, s, 2));
+  const ring = job.bond.widthMm;
+  const box = boxOf(work.cover);
+  const middle = { w: box.max[0] - box.min[0] - 2 * ring, h: box.max[1] - box.min[1] - 2 * ring };
+  const dots =
+    school === 'fullFill' && bead
+      ? dotsPattern(middle.w, middle.h, bead.gapMm, picks.coverage, picks.pitchMm, true)
+      : null;
+  return (
+    <View className="mt-2 border-t border-rule pt-2">
+      <Choice
+        label="Glue"
+        value={liquid.id}
+        options={work.liquids.map((l) => ({ id: l.id, name: `${l.name}${l.black ? ', black' : ''}` }))}
+        onChange={(liquidId) => onPicks({ liquidId })}
+        hint={`${kinds[liquid.cure]}; nozzle ${length(liquid.nozzleDiaMm, s, 2)}.`}
+      />
+      <NumberField
+        label="Closed width of the bead"
+        unit={s.length}
+        low={mm(0.3)}
+        high={mm(ring)}
+        digits={d}
+        value={mm(bead?.bondMm ?? picks.bondMm ?? ring)}
+        onCommit={(v) => onPicks({ bondMm: typedToMm(v, s) })}
+      />
+      <NumberField
+        label="Gap that it closes to"
+        unit={s.length}
+        low={mm(0.05)}
+        high={mm(1)}
+        digits={d}
+        value={mm(bead?.gapMm ?? picks.gapMm ?? job.bond.gapMm)}
+        onCommit={(v) => onPicks({ gapMm: typedToMm(v, s) })}
+      />
+      <NumberField
+        label="Hand speed"
+        unit="mm/s"
+        low={0.5}
+        high={30}
+        digits={1}
+        value={Number((picks.feedMmS ?? bead?.bead.feedMmS ?? 5).toFixed(1))}
+        onCommit={(feedMmS) => onPicks({ feedMmS })}
+      />
+      <NumberField
+        label="Temperature of the tube"
+        unit={`°${s.temperature}`}
+        low={tempNumber(openFigures.tubeC.low.value, s)}
+        high={tempNumber(openFigures.tubeC.high.value, s)}
+        value={tempNumber(bead?.tubeC ?? picks.tubeC ?? s.roomC, s)}
+        onCommit={(v) => onPicks({ tubeC: typedToC(v, s) })}
+      />
+      {school === 'reuseTopup' ? (
+        <NumberField
+          label="Torn length of the old ring"
+          unit={s.length}
+          low={mm(2)}
+          high={mm(work.path.lengthMm)}
+          digits={s.length === 'mm' ? 0 : 2}
+          value={Number(lengthNumber(picks.tornMm, s, 0))}
+          onCommit={(v) => onPicks({ tornMm: typedToMm(v, s) })}
+        />
+      ) : null}
+      {school === 'fullFill' ? (
+        <>
+          <NumberField
+            label="Coverage when closed"
+            unit="%"
+            low={Math.round(fillFigures.fewest.value * 100)}
+            high={90}
+            value={Math.round(picks.coverage * 100)}
+            onCommit={(v) => onPicks({ coverage: v / 100 })}
+          />
+          <NumberField
+            label="From line to line"
+            unit={s.length}
+            low={mm(2)}
+            high={mm(20)}
+            digits={d}
+            value={mm(picks.pitchMm)}
+            onCommit={(v) => onPicks({ pitchMm: typedToMm(v, s) })}
+          />
+        </>
+      ) : null}
+      {bead ? (
+        <>
+          <Txt size="s">
+            As laid {bead.bead.sectionMm2.toFixed(3)} mm², a strand {length(bead.bead.strandDiaMm, s, 2)} thick; by hand
+            it closes to {length(bead.bead.bondMinMm, s, 2)} to {length(bead.bead.bondMaxMm, s, 2)}. Dry it fills{' '}
+            {percent(bead.bead.dryFill)} of what was laid
+            {bead.bead.fillsGaps ? '.' : ': it fills no gap.'}
+          </Txt>
+          <Txt size="s">
+            {bead.order.order.length} {bead.order.order.length === 1 ? 'run' : 'runs'} round the ring between what stays
+            open, {length(bead.order.travelMm, s, 0)} through the air between them
+            {bead.order.proven ? ', the least there is' : ''}.{' '}
+            {bead.nearCamera
+              ? `${length(bead.nearCamera.mm, s, 1)} to the nearest camera, ${length(bead.bead.cameraClearMm, s, 1)} asked for. `
+              : ''}
+            {bead.nearSound ? `${length(bead.nearSound.mm, s, 1)} to the nearest microphone or speaker.` : ''}
+          </Txt>
+          {bead.nearCamera && bead.nearCamera.mm < bead.bead.cameraClearMm ? (
+            <Txt size="s" tone="caution">
+              Too near to a camera: lay it at the outer edge there, thinner.
+            </Txt>
+          ) : null}
+          {bead.fill && dots ? (
+            <Txt size="s">
+              {bead.fill.lines} lines in {bead.fill.strokes.length}{' '}
+              {bead.fill.strokes.length === 1 ? 'stroke' : 'strokes'}, {bead.fillMl.toFixed(2)} ml, each{' '}
+              {length(picks.coverage * picks.pitchMm, s, 1)} wide when closed. Dots instead: {dots.count} of{' '}
+              {dots.ulPerDot.toFixed(1)} µl, {dots.ml.toFixed(2)} ml
+              {dots.touching ? '; they would touch and shut air in' : ''}. Lines are proposed: air leaves along them.
+              Narrower lines dry faster, by the square of their width.
+            </Txt>
+          ) : null}
+        </>
+      ) : null}
+      <Link href={'/stock' as Href} className="font-body text-m text-ink underline py-3">
+        Stock: liquids, tubes, dates
+      </Link>
+    </View>
+  );
+}

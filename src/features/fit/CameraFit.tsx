@@ -1,0 +1,73 @@
+import { View } from 'react-native';
+
+import { holeOffsetMm, uGapMm } from '@/core/fit/dryFit';
+import type { JobState } from '@/model/fold';
+import { useActions } from '@/stagekit/actions';
+import { useSettings } from '@/store/shop';
+import { Disclosure } from '@/ui/Disclosure';
+import { NumberField } from '@/ui/NumberField';
+import { Txt } from '@/ui/Txt';
+import { length, lengthNumber, typedToMm } from '@/ui/units';
+import { sides, type CameraHole } from './fitJob';
+
+interface CameraFitProps {
+  job: JobState;
+  cameras: readonly CameraHole[];
+  /** after the move that is proposed, of those that were measured */
+  offsets: readonly number[] | null;
+}
+
+/** Is each camera ring in the middle of its hole: four gaps, left, right, top, bottom. */
+export function CameraFit({ job, cameras, offsets }: CameraFitProps) {
+  const settings = useSettings();
+  const { log } = useActions(job);
+  if (!cameras.length) return null;
+  const measured = cameras.filter((c) => c.offset);
+  const off = (c: CameraHole) => Math.hypot(...c.offset!);
+  return (
+    <Disclosure
+      title={`Cameras in their holes (${measured.length} of ${cameras.length})`}
+      open={measured.some((c) => off(c) > holeOffsetMm.value)}
+    >
+      <Txt size="s" tone="ink2" className="mb-1">
+        Gap between ring and hole on four sides. More than {length(holeOffsetMm.value, settings, 2)} off the middle
+        shows, and may shade the lens.
+      </Txt>
+      {cameras.map((c, i) => (
+        <View key={c.id} className="mb-2">
+          <Txt strong>
+            Camera {i + 1}
+            {c.offset
+              ? `: ${length(off(c), settings, 2)} off${offsets ? `, ${length(offsets[measured.indexOf(c)]!, settings, 2)} after the move` : ''}`
+              : ''}
+          </Txt>
+          <View className="flex-row flex-wrap">
+            {sides.map((s) => (
+              <View key={s} className="w-1/2 pr-2">
+                <NumberField
+                  label={`Camera ${i + 1}, ${s}`}
+                  unit={settings.length}
+                  low={0}
+                  high={Number(lengthNumber(2, settings, 2))}
+                  digits={settings.length === 'mm' ? 2 : 3}
+                  value={c.gaps[s].mm === null ? null : Number(lengthNumber(c.gaps[s].mm, settings, 2))}
+                  onCommit={(v) =>
+                    void log([
+                      {
+                        type: 'reading',
+                        quantity: 'gapMm',
+                        point: c.gaps[s].key,
+                        value: typedToMm(v, settings),
+                        u: uGapMm.value,
+                      },
+                    ])
+                  }
+                />
+              </View>
+            ))}
+          </View>
+        </View>
+      ))}
+    </Disclosure>
+  );
+}

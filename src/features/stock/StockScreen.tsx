@@ -1,0 +1,96 @@
+import { useState } from 'react';
+
+import type { Settings } from '@/model/settings';
+import { stockNow } from '@/model/stock';
+import { saveSettings, useDevices, useJobs, useSettings } from '@/store/shop';
+import { Disclosure } from '@/ui/Disclosure';
+import { NumberField } from '@/ui/NumberField';
+import { PlaceFrame } from '@/ui/PlaceFrame';
+import { Txt } from '@/ui/Txt';
+import { BeadsSeen } from './BeadsSeen';
+import { Liquids } from './Liquids';
+import { SchoolFigures } from './SchoolFigures';
+import { ShelfAir } from './ShelfAir';
+import { Tapes } from './Tapes';
+
+/** What is at hand for bonding and holding; what the jobs took is drawn off, what is counted here starts anew. */
+export function StockScreen() {
+  const s = useSettings();
+  const jobs = useJobs();
+  const devices = useDevices();
+  const [problem, setProblem] = useState<string | null>(null);
+  const stock = stockNow(s, jobs);
+  const put = (change: Partial<Settings>) => {
+    setProblem(null);
+    saveSettings({ ...s, ...change }).catch(() =>
+      setProblem('The storage of this browser is full: the change holds until the page is closed.'),
+    );
+  };
+  const counts = (id: string, taken: number) => put({ ringsInStock: { ...s.ringsInStock, [id]: taken } });
+  return (
+    <PlaceFrame title="Stock" line="tape, liquids, rings, what holds, the shelf">
+      {problem ? (
+        <Txt tone="caution" className="mb-2">
+          {problem}
+        </Txt>
+      ) : null}
+      <Tapes settings={s} stock={stock} onChange={(tapes) => put({ tapes })} />
+      <Liquids settings={s} stock={stock} onChange={(liquids) => put({ liquids })} />
+      <Disclosure title="Pre-cut rings">
+        {devices.map(({ device: d }) => {
+          const left = stock.rings.get(d.id) ?? 0;
+          const used = (s.ringsInStock[d.id] ?? 0) - left;
+          return (
+            <NumberField
+              key={d.id}
+              label={`Rings for ${d.name}`}
+              unit="pieces"
+              low={0}
+              high={500}
+              value={left}
+              // what the jobs took stays drawn off: the count is of what lies here now
+              onCommit={(v) => counts(d.id, Math.round(v) + Math.max(0, used))}
+            />
+          );
+        })}
+      </Disclosure>
+      <Disclosure title="Clips, weights, bag">
+        {s.clips.map((c) => (
+          <NumberField
+            key={c.id}
+            label={`${c.name}s of ${c.forceN} N`}
+            unit="pieces"
+            low={0}
+            high={200}
+            value={c.owned}
+            onCommit={(v) => put({ clips: s.clips.map((x) => (x.id === c.id ? { ...x, owned: Math.round(v) } : x)) })}
+          />
+        ))}
+        {s.weights.map((w) => (
+          <NumberField
+            key={w.id}
+            label={`Weights of ${w.massKg} kg`}
+            unit="pieces"
+            low={0}
+            high={100}
+            value={w.owned}
+            onCommit={(v) =>
+              put({ weights: s.weights.map((x) => (x.id === w.id ? { ...x, owned: Math.round(v) } : x)) })
+            }
+          />
+        ))}
+        <NumberField
+          label="Vacuum bag, highest pressure; 0 without one"
+          unit="kPa"
+          low={0}
+          high={95}
+          value={s.bagKPa}
+          onCommit={(bagKPa) => put({ bagKPa })}
+        />
+      </Disclosure>
+      <ShelfAir settings={s} onChange={put} />
+      <SchoolFigures settings={s} onChange={put} />
+      <BeadsSeen settings={s} onChange={(cureSeen) => put({ cureSeen })} />
+    </PlaceFrame>
+  );
+}

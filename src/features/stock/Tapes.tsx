@@ -1,0 +1,155 @@
+import { View } from 'react-native';
+
+import type { Settings, TapeStock } from '@/model/settings';
+import { rollKey, type Stock } from '@/model/stock';
+import { newId } from '@/store/ids';
+import { Button } from '@/ui/Button';
+import { Tick } from '@/ui/Choice';
+import { Disclosure } from '@/ui/Disclosure';
+import { NumberField } from '@/ui/NumberField';
+import { Txt } from '@/ui/Txt';
+import { Entry } from '@/stagekit/Why';
+import { length, lengthNumber, typedToMm } from '@/ui/units';
+
+interface TapesProps {
+  settings: Settings;
+  stock: Stock;
+  onChange: (tapes: TapeStock[]) => void;
+}
+
+/** Tapes with their rolls and offcuts. */
+export function Tapes({ settings: s, stock, onChange }: TapesProps) {
+  const mm = (v: number, d = 1) => Number(lengthNumber(v, s, d));
+  const digits = s.length === 'mm' ? 1 : 3;
+  const put = (id: string, change: Partial<TapeStock>) =>
+    onChange(s.tapes.map((t) => (t.id === id ? { ...t, ...change } : t)));
+  const add = () =>
+    onChange([
+      ...s.tapes,
+      {
+        id: newId().slice(0, 12),
+        name: 'another tape',
+        widthMm: 1.5,
+        thicknessMm: 0.2,
+        black: false,
+        rolls: [],
+        offcuts: [],
+        offcutsAt: Date.now(),
+      },
+    ]);
+  return (
+    <Disclosure title={`Tape (${s.tapes.length})`} open>
+      {s.tapes.map((t) => {
+        const offcuts = stock.offcuts.get(t.id) ?? [];
+        return (
+          <View key={t.id} className="border-b border-rule pb-2 mb-2">
+            <Entry
+              label="Name of the tape"
+              value={t.name}
+              max={60}
+              onChange={(name) => (name.trim() ? put(t.id, { name }) : undefined)}
+            />
+            <View className="flex-row gap-3">
+              <View className="flex-1">
+                <NumberField
+                  label={`Width of ${t.name}`}
+                  unit={s.length}
+                  low={mm(0.5)}
+                  high={mm(30)}
+                  digits={digits}
+                  value={mm(t.widthMm)}
+                  onCommit={(v) => put(t.id, { widthMm: typedToMm(v, s) })}
+                />
+              </View>
+              <View className="flex-1">
+                <NumberField
+                  label={`Thickness of ${t.name}`}
+                  unit={s.length}
+                  low={mm(0.03, 2)}
+                  high={mm(2, 2)}
+                  digits={s.length === 'mm' ? 2 : 4}
+                  value={mm(t.thicknessMm, 2)}
+                  onCommit={(v) => put(t.id, { thicknessMm: typedToMm(v, s) })}
+                />
+              </View>
+            </View>
+            <Tick label={`${t.name} is black`} on={t.black} onChange={(black) => put(t.id, { black })} />
+            {t.rolls.map((r, i) => {
+              const left = stock.rolls.get(rollKey(t.id, r.id)) ?? 0;
+              return (
+                <NumberField
+                  key={r.id}
+                  label={`Counted on roll ${i + 1} of ${t.name}`}
+                  unit={s.length}
+                  low={0}
+                  high={mm(100000, 0)}
+                  digits={s.length === 'mm' ? 0 : 1}
+                  value={mm(left, 0)}
+                  onCommit={(v) =>
+                    put(t.id, {
+                      rolls: t.rolls.map((x) =>
+                        x.id === r.id ? { ...x, lengthMm: typedToMm(v, s), countedAt: Date.now() } : x,
+                      ),
+                    })
+                  }
+                />
+              );
+            })}
+            <View className="flex-row gap-3">
+              <View className="flex-1">
+                <Button
+                  kind="small"
+                  label="Another roll"
+                  onPress={() =>
+                    put(t.id, {
+                      rolls: [...t.rolls, { id: newId().slice(0, 12), lengthMm: 25000, countedAt: Date.now() }].slice(
+                        0,
+                        20,
+                      ),
+                    })
+                  }
+                />
+              </View>
+              <View className="flex-1">
+                <Button
+                  kind="small"
+                  label="Empty rolls out"
+                  disabled={!t.rolls.some((r) => (stock.rolls.get(rollKey(t.id, r.id)) ?? 0) < 1)}
+                  onPress={() =>
+                    put(t.id, { rolls: t.rolls.filter((r) => (stock.rolls.get(rollKey(t.id, r.id)) ?? 0) >= 1) })
+                  }
+                />
+              </View>
+            </View>
+            <Txt size="s" className="mt-2">
+              Offcuts: {offcuts.length ? offcuts.map((o) => length(o.lengthMm, s, 0)).join(', ') : 'none'}.
+            </Txt>
+            <NumberField
+              key={`o${offcuts.length}`}
+              label={`Another offcut of ${t.name}`}
+              unit={s.length}
+              low={mm(15, 0)}
+              high={mm(2000, 0)}
+              digits={s.length === 'mm' ? 0 : 2}
+              value={null}
+              onCommit={(v) =>
+                put(t.id, {
+                  offcuts: [...offcuts, { id: newId().slice(0, 12), lengthMm: typedToMm(v, s) }].slice(0, 60),
+                  offcutsAt: Date.now(),
+                })
+              }
+            />
+            {offcuts.length ? (
+              <Button
+                kind="small"
+                label="Offcuts are used up"
+                onPress={() => put(t.id, { offcuts: [], offcutsAt: Date.now() })}
+              />
+            ) : null}
+          </View>
+        );
+      })}
+      <Button kind="small" label="Another tape" onPress={add} disabled={s.tapes.length >= 20} />
+    </Disclosure>
+  );
+}

@@ -1,0 +1,115 @@
+import {
+  cureClocks,
+  cureMarks,
+  edgeFactorFrom,
+  lawEdges,
+  progressAt,
+  shareDone,
+  type ClimateStep,
+  type CureKind,
+  type CureMark,
+  type EdgeFactor,
+} from '@/core/cure/laws';
+import type { Range } from '@/core/source';
+import type { JobState } from '@/model/fold';
+import type { Settings } from '@/model/settings';
+
+export interface JobCure {
+  kind: CureKind;
+  bondMm: number;
+  startAt: number | null;
+  steps: ClimateStep[];
+  edges: EdgeFactor;
+  /** s after closing; before closing as if it were closed now */
+  clocks: Record<CureMark, Range>;
+  /** of the long and of the short end: what has been reached now */
+  shareLow: number;
+  shareHigh: number;
+}
+
+const hour = 3600e3;
+
+/**
+ * The air that a bond has had and will have: what was noted from its instant on, the shelf's own temperature where it has
+ * one, and the shop's night where nothing was noted in that night. Without any note the room of the settings.
+ */
+export function climateOf(job: Pick<JobState, 'airs' | 'shelved'>, settings: Settings, startAt: number): ClimateStep[] {
+  // a log that is read in later brings notes of earlier instants
+  const airs = [...job.airs].sort((a, b) => a.at - b.at);
+  const before = airs.findLast((a) => a.at <= startAt);
+  const shelfC = (at: number) => (job.shelved && job.shelved.at <= at ? job.shelved.tC : null);
+  const marks = [
+    startAt,
+    ...airs.filter((a) => a.at > startAt).map((a) => a.at),
+    ...(job.shelved && job.shelved.at > startAt ? [job.shelved.at] : []),
+  ];
+  const nights = settings.night.on ? nightSpans(settings.night, startAt, Math.max(...marks) + 60 * 24 * hour) : [];
+  const all = [...new Set([...marks, ...nights.flatMap((n) => [n.from, n.to]).filter((t) => t > startAt)])].sort(
+    (a, b) => a - b,
+  );
+  return all.map((at) => {
+    const noted = airs.findLast((a) => a.at <= at) ?? before;
+    const night = nights.find((n) => at >= n.from && at < n.to);
+    const measuredTonight = noted !== undefined && night !== undefined && noted.at >= night.from;
+    const tC = shelfC(at) ?? (night && !measuredTonight ? settings.night.tC : (noted?.tempC ?? settings.roomC));
+    const rh = noted?.rh ?? settings.humidity;
+    return { fromS: (at - startAt) / 1e3, tC, rh };
+  });
+}
+
+/** Nights by the clock on the wall between two instants. */
+function nightSpans(n: Settings['night'], from: number, to: number): { from: number; to: number }[] {
+  const out: { from: number; to: number }[] = [];
+  const day = new Date(from);
+  day.setDate(day.getDate() - 1);
+  for (day.setHours(n.fromH, 0, 0, 0); day.getTime() < to && out.length < 400; day.setDate(day.getDate() + 1)) {
+    const end = new Date(day);
+    if (n.toH <= n.fromH) end.setDate(end.getDate() + 1);
+    end.setHours(n.toH, 0, 0, 0);
+    if (end.getTime() > from) out.push({ from: day.getTime(), to: end.getTime() });
+  }
+  return out;
+}
+
+/** Width that a cure goes by, of what was laid or will be. */
+export const cureKindOf = (job: Pick<JobState, 'bonded'>): CureKind => job.bonded?.cure ?? 'tape';
+
+/** What the shop has seen of a liquid: how much slower than with both edges open it cures. */
+export const edgesOf = (settings: Settings, liquidId: string | undefined): EdgeFactor =>
+  liquidId ? edgeFactorFrom(settings.cureSeen.filter((s) => !s.out && s.liquid === liquidId)) : lawEdges;
+
+/** The cure of a job: law, air, clocks and how far it is. */
+export function cureOf(job: JobState, settings: Settings, now: number): JobCure {
+  const kind = cureKindOf(job);
+  const bondMm = Math.min(60, Math.max(0.3, job.bonded?.bondMm ?? job.bonded?.widthMm ?? job.bond.widthMm));
+  const startAt = job.bonded ? (job.clampOn?.at ?? job.bonded.at) : null;
+  const steps = climateOf(job, settings, startAt ?? now);
+  const edges = edgesOf(settings, job.bonded?.itemId);
+  const clocks = cureClocks(kind, bondMm, steps, edges);
+  const s = startAt === null ? 0 : Math.max(0, (now - startAt) / 1e3);
+  const progress = progressAt(kind, bondMm, steps, s);
+  return {
+    kind,
+    bondMm,
+    startAt,
+    steps,
+    edges,
+    clocks,
+    shareLow: shareDone(kind, progress, edges.high),
+    shareHigh: shareDone(kind, progress, edges.low),
+  };
+}
+
+/** Ends of a cure as instants, on the long end; null before it is closed. */
+export const cureEnd = (c: JobCure, mark: CureMark): number | null =>
+  c.startAt === null ? null : c.startAt + c.clocks[mark].high * 1e3;
+
+export const cureMarkNames: Record<CureMark, string> = {
+  clampOff: 'Clamps off',
+  handle: 'May be moved',
+  build: 'Work goes on',
+  handOver: 'Hand over',
+  sealTest: 'Press or hold test',
+  full: 'Full bond',
+};
+export { cureMarks };
