@@ -303,6 +303,7 @@ function demoIntakes(now: number, opened: Opened): Script[] {
           tornMm: 0,
           coverage: 0.5,
           pitchMm: 6,
+          pattern: 'lines',
           tubeC: 21,
         },
       },

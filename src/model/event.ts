@@ -343,6 +343,7 @@ const kinds = {
         tornMm: mm(0, 5000),
         coverage: mm(0.05, 0.95),
         pitchMm: mm(1, 40),
+        pattern: z.enum(['lines', 'dots']).default('lines'),
         tubeC: z.number().min(-20).max(60),
       })
       .optional(),

@@ -6,9 +6,9 @@ import type { JobState } from '@/model/fold';
 import { useSettings } from '@/store/shop';
 import { Button } from '@/ui/Button';
 import { NumberField } from '@/ui/NumberField';
+import type { Thumb } from '@/ui/thumb';
 import { Txt } from '@/ui/Txt';
 import { length, lengthNumber, typedToMm } from '@/ui/units';
-import { useWide } from '@/ui/useWide';
 import type { Settings } from '@/model/settings';
 import { speak } from './speak';
 
@@ -44,6 +44,8 @@ interface GaugeEntryProps {
   placeOf: (p: GaugePoint) => string;
   /** reads an instrument at a point instead of typing */
   onRead?: (p: GaugePoint) => Promise<{ mm: number } | { problem: string }>;
+  /** keys at the foot of the screen, where there are some */
+  thumb?: Thumb | undefined;
 }
 
 /** Guides from point to point: one number at a time, Enter goes on. */
@@ -52,7 +54,6 @@ export function GaugeEntry(p: GaugeEntryProps) {
   const done = p.points.filter((q) => p.values[q.id] !== undefined);
   const last = done[done.length - 1];
   const d = p.units.length === 'mm' ? 2 : 3;
-  const wide = useWide();
   const { spoken } = useSettings();
   const [problem, setProblem] = useState<string | null>(null);
   const name = next ? `${p.name} ${p.points.indexOf(next) + 1}` : null;
@@ -81,7 +82,7 @@ export function GaugeEntry(p: GaugeEntryProps) {
           digits={d}
           value={null}
           onCommit={(v) => p.onValue(next.id, typedToMm(v, p.units))}
-          pad={wide ? undefined : 'Next point'}
+          thumb={p.thumb}
         />
       ) : (
         <Txt strong>All {p.points.length} points are in.</Txt>

@@ -33,6 +33,10 @@ interface StageShellProps {
   side?: ReactNode;
   caution?: string;
   onMain?: () => void;
+  /** what is being done within the stage; the screen goes back to its top when it changes */
+  step?: string;
+  /** the hand follows the picture: it takes the width of a phone, with the call over it */
+  large?: boolean;
 }
 
 export const stageHref = (jobId: string, stage: StageId) => `/jobs/${jobId}/${stage}` as Href;
@@ -40,7 +44,7 @@ export const stageHref = (jobId: string, stage: StageId) => `/jobs/${jobId}/${st
 /** Picture, call, readings, action: the same order on every stage; side by side where there is room. */
 export function StageShell(p: StageShellProps) {
   const wide = useWide();
-  const { height } = useWindowDimensions();
+  const { width, height } = useWindowDimensions();
   const [help, setHelp] = useState(false);
   useStageKeys(
     p.job,
@@ -110,7 +114,7 @@ export function StageShell(p: StageShellProps) {
             {p.picture({ width: 480, height: Math.max(320, Math.min(620, height - 240)) })}
           </ScrollView>
           <View className="w-[400px] border-l border-rule">
-            <ScrollView className="flex-1" contentContainerClassName="p-4 gap-3">
+            <ScrollView key={p.step} className="flex-1" contentContainerClassName="p-4 gap-3">
               {p.call}
               {p.readings}
               {p.controls}
@@ -139,11 +143,18 @@ export function StageShell(p: StageShellProps) {
         </Txt>
         <StageBar job={p.job} stage={p.stage} />
       </View>
-      <ScrollView className="flex-1" contentContainerClassName="px-4 pb-6" role="main">
-        <View className="flex-row gap-3 mt-1">
-          {p.picture({ width: 158, height: 286 })}
-          <View className="flex-1">{p.call}</View>
-        </View>
+      <ScrollView key={p.step} className="flex-1" contentContainerClassName="px-4 pb-6" role="main">
+        {p.large ? (
+          <View className="gap-2 mt-1">
+            {p.call}
+            {p.picture({ width: width - 32, height: Math.max(300, height - 430) })}
+          </View>
+        ) : (
+          <View className="flex-row gap-3 mt-1">
+            {p.picture({ width: 158, height: 286 })}
+            <View className="flex-1">{p.call}</View>
+          </View>
+        )}
         <View className="mt-3">{p.readings}</View>
         {p.controls}
         {caution}

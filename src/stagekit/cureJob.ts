@@ -50,7 +50,8 @@ export function climateOf(job: Pick<JobState, 'airs' | 'shelved'>, settings: Set
   return all.map((at) => {
     const noted = airs.findLast((a) => a.at <= at) ?? before;
     const night = nights.find((n) => at >= n.from && at < n.to);
-    const measuredTonight = noted !== undefined && night !== undefined && noted.at >= night.from;
+    // the room's figure that is kept with the clamps is no measurement of the night
+    const measuredTonight = noted !== undefined && night !== undefined && noted.at >= night.from && noted.at > startAt;
     const tC = shelfC(at) ?? (night && !measuredTonight ? settings.night.tC : (noted?.tempC ?? settings.roomC));
     const rh = noted?.rh ?? settings.humidity;
     return { fromS: (at - startAt) / 1e3, tC, rh };

@@ -1,8 +1,8 @@
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { View } from 'react-native';
 
 import { readNumber } from './read';
-import { ThumbPad } from './ThumbPad';
+import type { Thumb } from './thumb';
 import { TextBox } from './TextBox';
 import { Txt } from './Txt';
 
@@ -20,14 +20,17 @@ export interface NumberFieldProps {
   onEnter?: () => void;
   /** called with a number that is out of range, beside the message */
   onRefused?: (value: number) => void;
-  /** keys for one thumb in gloves under the field, instead of the phone's own keyboard; the word on its last key */
-  pad?: string | undefined;
+  /** typed with the keys at the foot of the screen, instead of the phone's own keyboard */
+  thumb?: Thumb | undefined;
 }
 
 /** A number with its unit and its range. A wrong entry is named and changes nothing. */
 export function NumberField(p: NumberFieldProps) {
   const shown = p.value === null ? '' : p.value.toFixed(p.digits ?? 0);
-  const [text, setText] = useState<string | null>(null);
+  const [own, setOwn] = useState<string | null>(null);
+  const { thumb } = p;
+  const text = thumb ? thumb.text : own;
+  const setText = thumb ? thumb.setText : setOwn;
   const [problem, setProblem] = useState<string | null>(null);
   const commit = (): boolean => {
     if (text === null) return true;
@@ -43,6 +46,12 @@ export function NumberField(p: NumberFieldProps) {
     if (p.value === null || Math.abs(read.value - p.value) > 1e-9) p.onCommit(read.value);
     return true;
   };
+  const enter = () => {
+    if (commit()) p.onEnter?.();
+  };
+  useEffect(() => {
+    thumb?.onDone(enter);
+  });
   return (
     <View className="mb-2">
       {p.hideLabel ? null : (
@@ -55,7 +64,7 @@ export function NumberField(p: NumberFieldProps) {
           num
           aria-label={`${p.label}, ${p.unit}`}
           bad={problem !== null}
-          inputMode={p.pad ? 'none' : 'text'}
+          inputMode={p.thumb ? 'none' : 'text'}
           autoFocus={p.autoFocus ?? false}
           value={text ?? shown}
           onChangeText={(t) => {
@@ -63,24 +72,10 @@ export function NumberField(p: NumberFieldProps) {
             setProblem(null);
           }}
           onBlur={() => void commit()}
-          onSubmitEditing={() => {
-            if (commit()) p.onEnter?.();
-          }}
+          onSubmitEditing={enter}
         />
         <Txt tone="ink2">{p.unit}</Txt>
       </View>
-      {p.pad ? (
-        <ThumbPad
-          last={p.pad}
-          onKey={(key) => {
-            setProblem(null);
-            setText((t) => (key === '⌫' ? (t ?? shown).slice(0, -1) : `${t ?? ''}${key}`.slice(0, 8)));
-          }}
-          onDone={() => {
-            if (commit()) p.onEnter?.();
-          }}
-        />
-      ) : null}
       {problem ? (
         <View role="alert">
           <Txt size="s" tone="caution" className="mt-1">

@@ -6,7 +6,7 @@ import type { Outline, Pt } from '../device/types';
 import { steady } from '../cure/laws';
 import { beadPlan, type Liquid } from './bead';
 import { closingOrder } from './closing';
-import { dotsPattern, fillStrokes, linesPattern, touchingAt } from './fill';
+import { dotsPattern, fillDots, fillStrokes, linesPattern, touchingAt } from './fill';
 import { distances, nearOpenings, openings, startFarFrom } from './keepClear';
 import { openAgain } from './openAgain';
 import { closingWindow, openTime } from './openTime';
@@ -246,6 +246,18 @@ describe('full area', () => {
     expect(f.strokes).toHaveLength(1);
     expect(f.lines).toBe(8);
     expect(f.strokes[0]).toHaveLength(16);
+  });
+
+  it('dots lie a pitch apart, inside and clear of a hole; their count is near area over cell', () => {
+    const at = fillDots(cover, [{ kind: 'disc', c: [35, 70], rMm: 8 }], 4, 2, 6);
+    for (const [i, p] of at.entries()) {
+      expect(Math.hypot(p[0] - 35, p[1] - 70)).toBeGreaterThanOrEqual(10);
+      expect(p[0] >= 4 && p[0] <= 66 && p[1] >= 4 && p[1] <= 136).toBe(true);
+      for (const q of at.slice(i + 1)) expect(Math.hypot(p[0] - q[0], p[1] - q[1])).toBeGreaterThan(6 - 1e-6);
+    }
+    const cells = (62 * 132 - Math.PI * 100) / (36 * (Math.sqrt(3) / 2));
+    expect(at.length / cells).toBeGreaterThan(0.85);
+    expect(at.length / cells).toBeLessThan(1.05);
   });
 
   it('keeps clear of every hole and of the edge (property)', () => {

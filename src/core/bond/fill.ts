@@ -86,6 +86,33 @@ function check(gapMm: number, coverage: number, pitchMm: number) {
   requireIn('pitch', pitchMm, 1, 40, 'mm');
 }
 
+/** Places of dots inside an outline and clear of its holes, row by row to and fro. */
+export function fillDots(
+  outline: Outline,
+  holes: readonly Outline[],
+  edgeMm: number,
+  clearMm: number,
+  pitchMm: number,
+  hexagonal = true,
+): Pt[] {
+  const area = inset(outline, edgeMm);
+  const { min, max } = boxOf(area);
+  const rowMm = pitchMm * (hexagonal ? Math.sqrt(3) / 2 : 1);
+  const rows = Math.floor((max[1] - min[1]) / rowMm);
+  const perRow = Math.floor((max[0] - min[0]) / pitchMm);
+  const out: Pt[] = [];
+  for (let r = 0; r < rows; r++) {
+    const y = (min[1] + max[1]) / 2 + (r - (rows - 1) / 2) * rowMm;
+    const shift = hexagonal && r % 2 ? pitchMm / 2 : 0;
+    const row = Array.from({ length: perRow }, (_, i): Pt => [
+      (min[0] + max[0]) / 2 + (i - (perRow - 1) / 2) * pitchMm + shift - (hexagonal ? pitchMm / 4 : 0),
+      y,
+    ]).filter((p) => insideDistanceMm(area, p) >= 0 && !holes.some((h) => insideDistanceMm(h, p) > -clearMm));
+    out.push(...(r % 2 ? row.reverse() : row));
+  }
+  return out;
+}
+
 /** One stroke of glue without lifting the nozzle. */
 export type Stroke = Pt[];
 

@@ -100,9 +100,14 @@ const withFigures = (s: School, own: Partial<Record<keyof SchoolFigures, number>
       }
     : s;
 
+/** What can be lived with when the customer agrees; everything else means that the way does not hold, or is not there. */
+const soft: ReadonlySet<Block> = new Set<Block>(['noSealClaim', 'notReadyInTime']);
+const hard = (c: SchoolChoice) => c.blocks.filter((b) => !soft.has(b)).length;
+
 /**
  * Costs each way for this job and names what speaks against it. The cheapest without a block comes first, ties in the order
- * of the table; when all are blocked, the one with the fewest blocks comes first and the customer is told what must change.
+ * of the table; when all are blocked, the one that holds comes first, then
+ * the one with the fewest blocks, and the customer is told what must change.
  */
 export function chooseSchool(input: SchoolInput): SchoolChoice[] {
   const out = schools.map((plain): SchoolChoice => {
@@ -134,6 +139,6 @@ export function chooseSchool(input: SchoolInput): SchoolChoice[] {
   });
   return out
     .map((c, i) => ({ c, i }))
-    .sort((a, b) => a.c.blocks.length - b.c.blocks.length || a.c.cost - b.c.cost || a.i - b.i)
+    .sort((a, b) => hard(a.c) - hard(b.c) || a.c.blocks.length - b.c.blocks.length || a.c.cost - b.c.cost || a.i - b.i)
     .map(({ c }) => c);
 }

@@ -1,10 +1,9 @@
 import { Link, type Href } from 'expo-router';
 import { View } from 'react-native';
 
-import { dotsPattern, fillFigures } from '@/core/bond/fill';
+import { fillFigures } from '@/core/bond/fill';
 import { openFigures } from '@/core/bond/openTime';
 import type { SchoolId } from '@/core/bond/schools';
-import { boxOf } from '@/core/device/shapes';
 import type { JobState } from '@/model/fold';
 import type { LiquidStock } from '@/model/settings';
 import { useSettings } from '@/store/shop';
@@ -32,12 +31,6 @@ export function BeadDetails({ job, work, school, liquid, bead, picks, onPicks }:
   const d = s.length === 'mm' ? 2 : 4;
   const mm = (v: number) => Number(lengthNumber(v, s, 2));
   const ring = job.bond.widthMm;
-  const box = boxOf(work.cover);
-  const middle = { w: box.max[0] - box.min[0] - 2 * ring, h: box.max[1] - box.min[1] - 2 * ring };
-  const dots =
-    school === 'fullFill' && bead
-      ? dotsPattern(middle.w, middle.h, bead.gapMm, picks.coverage, picks.pitchMm, true)
-      : null;
   return (
     <View className="mt-2 border-t border-rule pt-2">
       <Choice
@@ -95,6 +88,15 @@ export function BeadDetails({ job, work, school, liquid, bead, picks, onPicks }:
       ) : null}
       {school === 'fullFill' ? (
         <>
+          <Choice
+            label="In the middle"
+            value={picks.pattern}
+            options={[
+              { id: 'lines', name: 'Lines' },
+              { id: 'dots', name: 'Dots' },
+            ]}
+            onChange={(pattern) => onPicks({ pattern })}
+          />
           <NumberField
             label="Coverage when closed"
             unit="%"
@@ -104,7 +106,7 @@ export function BeadDetails({ job, work, school, liquid, bead, picks, onPicks }:
             onCommit={(v) => onPicks({ coverage: v / 100 })}
           />
           <NumberField
-            label="From line to line"
+            label="From line to line, or dot to dot"
             unit={s.length}
             low={mm(2)}
             high={mm(20)}
@@ -136,14 +138,19 @@ export function BeadDetails({ job, work, school, liquid, bead, picks, onPicks }:
               Too near to a camera: lay it at the outer edge there, thinner.
             </Txt>
           ) : null}
-          {bead.fill && dots ? (
+          {bead.fill ? (
             <Txt size="s">
               {bead.fill.lines} lines in {bead.fill.strokes.length}{' '}
               {bead.fill.strokes.length === 1 ? 'stroke' : 'strokes'}, {bead.fillMl.toFixed(2)} ml, each{' '}
-              {length(picks.coverage * picks.pitchMm, s, 1)} wide when closed. Dots instead: {dots.count} of{' '}
-              {dots.ulPerDot.toFixed(1)} µl, {dots.ml.toFixed(2)} ml
-              {dots.touching ? '; they would touch and shut air in' : ''}. Lines are proposed: air leaves along them.
-              Narrower lines dry faster, by the square of their width.
+              {length(picks.coverage * picks.pitchMm, s, 1)} wide when closed. Lines are proposed: air leaves along
+              them. Narrower lines dry faster, by the square of their width.
+            </Txt>
+          ) : null}
+          {bead.dots ? (
+            <Txt size="s" tone={bead.dots.figures.touching ? 'caution' : 'ink'}>
+              {bead.dots.at.length} dots of {bead.dots.figures.ulPerDot.toFixed(1)} µl, {bead.fillMl.toFixed(2)} ml;
+              each spreads to {length(2 * bead.dots.figures.discRadiusMm, s, 1)} across.
+              {bead.dots.figures.touching ? ' They touch: air is shut in between.' : ''}
             </Txt>
           ) : null}
         </>

@@ -2,7 +2,7 @@ import { View } from 'react-native';
 
 import type { Closing } from '@/core/bond/closing';
 import type { JobState } from '@/model/fold';
-import { useActions } from '@/stagekit/actions';
+import { useActions, type Actions } from '@/stagekit/actions';
 import { PhotosSection } from '@/stagekit/PhotosSection';
 import { useSettings } from '@/store/shop';
 import { Tick } from '@/ui/Choice';
@@ -19,15 +19,17 @@ interface ClosingListProps {
   awake: 'held' | 'refused' | 'off';
 }
 
-/** What comes before and while it closes, in the order of the work. */
-export function ClosingList({ job, closing, bead, awake }: ClosingListProps) {
-  const settings = useSettings();
+type Item = 'blownClosing' | 'photoClosing' | 'pressedRound' | 'squeezeWiped' | 'lookedAlong';
+
+const ticks = (job: JobState, log: Actions['log']) => (item: Item) => ({
+  on: job.prep.has(item),
+  onChange: (done: boolean) => void log([{ type: 'prep', item, done }]),
+});
+
+/** What comes before it closes: nothing closes without it. */
+export function BeforeClosing({ job }: { job: JobState }) {
   const { log } = useActions(job);
-  const tick = (item: 'blownClosing' | 'photoClosing' | 'pressedRound' | 'squeezeWiped' | 'lookedAlong') => ({
-    on: job.prep.has(item),
-    onChange: (done: boolean) => void log([{ type: 'prep', item, done }]),
-  });
-  const flow = bead?.squeeze.timeS;
+  const tick = ticks(job, log);
   return (
     <View className="mb-2">
       <Txt strong className="mt-1">
@@ -42,6 +44,18 @@ export function ClosingList({ job, closing, bead, awake }: ClosingListProps) {
       <Disclosure title={`Photos (${job.photos.length})`}>
         <PhotosSection job={job} />
       </Disclosure>
+    </View>
+  );
+}
+
+/** What comes while it closes and right after, in the order of the work. */
+export function ClosingList({ job, closing, bead, awake }: ClosingListProps) {
+  const settings = useSettings();
+  const { log } = useActions(job);
+  const tick = ticks(job, log);
+  const flow = bead?.squeeze.timeS;
+  return (
+    <View className="mb-2">
       <Txt strong className="mt-2">
         Closing
       </Txt>

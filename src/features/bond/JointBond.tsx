@@ -7,7 +7,7 @@ import { paceAt } from '@/core/bond/pace';
 import type { SchoolId } from '@/core/bond/schools';
 import type { NewEvent } from '@/model/event';
 import { schoolNames } from '@/model/eventLine';
-import type { JobState } from '@/model/fold';
+import { onPlate, type JobState } from '@/model/fold';
 import { stockNow } from '@/model/stock';
 import { useActions } from '@/stagekit/actions';
 import { badStretches } from '@/stagekit/frameOf';
@@ -29,9 +29,9 @@ import { useNow } from '@/ui/useNow';
 import { BeadDetails } from './BeadDetails';
 import { beadText, ringText, tapeText } from './bondCall';
 import { beadWork, bondWork, noPicks, problemOf, tapeFor, usedOf, type BeadWork, type Picks } from './bondWork';
-import { ClosingList } from './ClosingList';
+import { BeforeClosing, ClosingList } from './ClosingList';
 import { RealUse } from './RealUse';
-import { SchoolTable } from './SchoolTable';
+import { SchoolChoice, SchoolTable } from './SchoolTable';
 import { groupPieces, TapeDetails } from './TapeDetails';
 import { beadReadings, ringReadings, tapeReadings, whyRows } from './readings';
 
@@ -103,6 +103,11 @@ export function JointBond({ job }: { job: JobState }) {
   const awake = useAwake(open);
 
   const screwStop = useScrewGate(job);
+  const hot = jobs.find((j) => j.closedAt === null && onPlate(j));
+  const heatStop =
+    hot && liquid?.cure === 'solvent' && isLiquid(school)
+      ? `${hot.id === job.id ? 'this job' : hot.label} is on a heater: solvent vapour burns`
+      : null;
   const lacksTick = !job.prep.has('blownClosing')
     ? 'blow over the lenses first'
     : !job.prep.has('photoClosing')
@@ -130,6 +135,7 @@ export function JointBond({ job }: { job: JobState }) {
             : lacksTick))
       : phase === 'plan'
         ? (screwStop ??
+          heatStop ??
           (!bead
             ? 'not possible like this'
             : bead.expired
@@ -187,6 +193,7 @@ export function JointBond({ job }: { job: JobState }) {
           tornMm: picks.tornMm,
           coverage: picks.coverage,
           pitchMm: picks.pitchMm,
+          pattern: picks.pattern,
           tubeC: bead.tubeC,
         },
       },
@@ -226,6 +233,8 @@ export function JointBond({ job }: { job: JobState }) {
         stage="bond"
         now={now}
         caution={cautions[bead ? bead.liquid.cure : 'tape']}
+        step={phase}
+        large={phase === 'laying'}
         onMain={stop ? undefined : main.act}
         picture={(size) => (
           <PlainPlan job={job} size={size} label={label} lines={lines}>
@@ -262,6 +271,13 @@ export function JointBond({ job }: { job: JobState }) {
             {phase === 'open' ? <Numbers items={points} /> : null}
           </PlainPlan>
         )}
+        controls={
+          phase === 'tape' || phase === 'plan' ? (
+            <SchoolChoice work={work} school={school} onSchool={setPicked} />
+          ) : phase === 'open' ? (
+            <BeforeClosing job={job} />
+          ) : null
+        }
         call={<Call {...text} />}
         readings={
           <Readings
@@ -302,20 +318,8 @@ export function JointBond({ job }: { job: JobState }) {
       >
         <View className="mt-2">
           <ScrewGate job={job} stop={screwStop} />
-          {job.bonded ? (
-            <>
-              <RealUse job={job} />
-              <OpenAgain job={job} now={now} />
-            </>
-          ) : phase === 'laying' ? null : (
-            <>
-              <ClosingList job={job} closing={closing} bead={bead} awake={awake} />
-              {phase === 'open' ? null : (
-                <SchoolTable job={job} work={work} school={school} onSchool={setPicked} bead={bead} />
-              )}
-            </>
-          )}
-          {school === 'cutTape' && work.tape && !job.bonded ? (
+          {phase === 'tape' ? <BeforeClosing job={job} /> : null}
+          {school === 'cutTape' && work.tape && phase === 'tape' ? (
             <TapeDetails job={job} work={work} tape={work.tape} onTape={(tapeId) => setOwn({ ...own, tapeId })} />
           ) : null}
           {isLiquid(school) && phase === 'plan' && liquid ? (
@@ -328,6 +332,16 @@ export function JointBond({ job }: { job: JobState }) {
               picks={picks}
               onPicks={(change) => setOwn({ ...own, ...change })}
             />
+          ) : null}
+          {job.bonded || phase === 'laying' ? null : (
+            <ClosingList job={job} closing={closing} bead={bead} awake={awake} />
+          )}
+          {phase === 'tape' || phase === 'plan' ? <SchoolTable job={job} work={work} bead={bead} /> : null}
+          {job.bonded ? (
+            <>
+              <RealUse job={job} />
+              <OpenAgain job={job} now={now} />
+            </>
           ) : null}
           <Why
             job={job}

@@ -15,31 +15,43 @@ import type { BeadWork, BondWork } from './bondWork';
 interface SchoolTableProps {
   job: JobState;
   work: BondWork;
-  school: SchoolId;
   bead: BeadWork | null;
+}
+
+/** The way that is proposed, and the others in reach. */
+export function SchoolChoice({
+  work,
+  school,
+  onSchool,
+}: {
+  work: BondWork;
+  school: SchoolId;
   onSchool: (s: SchoolId) => void;
+}) {
+  const best = work.choices[0]!;
+  return (
+    <Choice
+      label="Way of bonding"
+      value={school}
+      options={work.choices.map((c) => ({ id: c.school.id, name: schoolNames[c.school.id] }))}
+      onChange={onSchool}
+      hint={
+        best.blocks.length
+          ? `None is free of objections: ${schoolNames[best.school.id]} has the fewest. Tell the customer what must change.`
+          : `${schoolNames[best.school.id]} is proposed: nothing against it, cheapest at ${best.cost.toFixed(1)} with work, rework and delay.`
+      }
+    />
+  );
 }
 
 /** The ways of bonding side by side: cost, time, what each takes of an uneven seat, what speaks against it here. */
-export function SchoolTable({ job, work, school, bead, onSchool }: SchoolTableProps) {
+export function SchoolTable({ job, work, bead }: SchoolTableProps) {
   const settings = useSettings();
   const { log } = useActions(job);
-  const best = work.choices[0]!;
   const tick = (item: 'sealWanted' | 'oldRingWhole') => (done: boolean) => void log([{ type: 'prep', item, done }]);
   return (
     <View className="mt-2 border-t border-rule pt-2">
       <FrameNote job={job} work={work} bead={bead} />
-      <Choice
-        label="Way of bonding"
-        value={school}
-        options={work.choices.map((c) => ({ id: c.school.id, name: schoolNames[c.school.id] }))}
-        onChange={onSchool}
-        hint={
-          best.blocks.length
-            ? `None is free of objections: ${schoolNames[best.school.id]} has the fewest. Tell the customer what must change.`
-            : `${schoolNames[best.school.id]} is proposed: nothing against it, cheapest at ${best.cost.toFixed(1)} with work, rework and delay.`
-        }
-      />
       <View role="table" aria-label="Ways of bonding">
         {work.choices.map((c) => (
           <View role="row" key={c.school.id} className="border-b border-rule py-1">

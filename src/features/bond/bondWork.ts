@@ -1,7 +1,7 @@
 import { beadFigures, beadPlan, flashOf, type BeadPlan } from '@/core/bond/bead';
 import { beadPressKPa } from '@/core/bond/clampPlan';
 import { planCuts, type CutPlan } from '@/core/bond/cutStock';
-import { fillFigures, fillStrokes, type FillPlan } from '@/core/bond/fill';
+import { dotsPattern, fillDots, fillFigures, fillStrokes, type Dots, type FillPlan } from '@/core/bond/fill';
 import { distances, openings, openStretches, startFarFrom, type Distance } from '@/core/bond/keepClear';
 import { openTime, type OpenTime } from '@/core/bond/openTime';
 import { paceOf, type Pace } from '@/core/bond/pace';
@@ -11,7 +11,7 @@ import { squeeze, type Squeeze } from '@/core/bond/squeeze';
 import { kerfMm, tapeGaps, tapePlan, type TapePlan } from '@/core/bond/tapePlan';
 import { cureClocks } from '@/core/cure/laws';
 import { bondPerimeter, coverOf, type Perimeter } from '@/core/device/perimeter';
-import { insideDistanceMm } from '@/core/device/shapes';
+import { boxOf, insideDistanceMm } from '@/core/device/shapes';
 import type { Arc, Outline, Pt } from '@/core/device/types';
 import { CoreInputError } from '@/core/errors';
 import type { BentFrame } from '@/core/fit/bentFrame';
@@ -34,6 +34,7 @@ export interface Picks {
   tornMm: number;
   coverage: number;
   pitchMm: number;
+  pattern: 'lines' | 'dots';
   tubeC: number | null;
 }
 
@@ -46,6 +47,7 @@ export const noPicks: Picks = {
   tornMm: 40,
   coverage: fillFigures.coverage.value,
   pitchMm: fillFigures.pitchMm.value,
+  pattern: 'lines',
   tubeC: null,
 };
 
@@ -73,6 +75,7 @@ export interface BeadWork {
   bead: BeadPlan;
   ringMl: number;
   fill: FillPlan | null;
+  dots: { at: Pt[]; figures: Dots } | null;
   fillMl: number;
   ml: number;
   strokes: Pt[][];
@@ -218,19 +221,37 @@ export function beadWork(
     reversed ? [...ringStrokes[run]!].reverse() : ringStrokes[run]!,
   );
   const lineMm = picks.coverage * picks.pitchMm;
-  const fill =
-    school === 'fullFill'
-      ? fillStrokes(
-          coverOf(job.device, job.bond).outline,
-          list.map((o) => o.shape),
-          job.bond.insetMm + ringMm,
-          bead.cameraClearMm,
-          picks.pitchMm,
-          lineMm,
-        )
+  const cover = coverOf(job.device, job.bond).outline;
+  const inner = [
+    cover,
+    list.map((o) => o.shape),
+    job.bond.insetMm + ringMm,
+    bead.cameraClearMm,
+    picks.pitchMm,
+  ] as const;
+  const fill = school === 'fullFill' && picks.pattern === 'lines' ? fillStrokes(...inner, lineMm) : null;
+  const box = boxOf(cover);
+  const dots =
+    school === 'fullFill' && picks.pattern === 'dots'
+      ? {
+          at: fillDots(...inner),
+          figures: dotsPattern(
+            box.max[0] - box.min[0] - 2 * inner[2],
+            box.max[1] - box.min[1] - 2 * inner[2],
+            gapMm,
+            picks.coverage,
+            picks.pitchMm,
+            true,
+          ),
+        }
       : null;
-  const fillMl = fill ? (fill.layMm * lineMm * gapMm * 1e-3) / (1 - flashOf(liquid)) : 0;
-  const strokes = [...ring, ...(fill?.strokes ?? [])];
+  const lost = 1 - flashOf(liquid);
+  const fillMl = fill
+    ? (fill.layMm * lineMm * gapMm * 1e-3) / lost
+    : dots
+      ? (dots.at.length * dots.figures.ulPerDot * 1e-3) / lost
+      : 0;
+  const strokes = [...ring, ...(fill?.strokes ?? []), ...(dots?.at.map((p): Pt[] => [p, p]) ?? [])];
   const open = openTime(tubeC, Math.max(0.05, bead.heightMm), liquid.cure);
   const near = distances(
     ring.flat(),
@@ -248,6 +269,7 @@ export function beadWork(
     bead,
     ringMl: bead.ml,
     fill,
+    dots,
     fillMl,
     ml: bead.ml + fillMl,
     strokes,
@@ -264,7 +286,7 @@ export function beadWork(
       Math.max(bead.heightMm, gapMm * 1.01),
       gapMm,
     ),
-    cureMm: fill ? Math.max(bondMm, lineMm) : bondMm,
+    cureMm: fill ? Math.max(bondMm, lineMm) : dots ? Math.max(bondMm, 2 * dots.figures.discRadiusMm) : bondMm,
   };
 }
 

@@ -7,7 +7,7 @@ import { moistureFigures } from '@/core/cure/laws';
 import type { Settings } from '@/model/settings';
 import { rowOf, type WhyRow } from '@/stagekit/Why';
 import type { ReadingItem } from '@/ui/Readings';
-import { clock, length, span } from '@/ui/units';
+import { clock, length } from '@/ui/units';
 import type { BeadWork, BondWork, TapeWork } from './bondWork';
 
 type Units = Pick<Settings, 'temperature' | 'length'>;
@@ -56,7 +56,7 @@ export const beadReadings = (b: BeadWork, c: SchoolChoice, units: Units): Readin
   },
   {
     id: 'ready',
-    value: span(c.readyH * 3600),
+    value: clock(c.readyH * 3600),
     label: `to the customer, long end, ${length(b.cureMm, units, 1)} wide`,
   },
 ];

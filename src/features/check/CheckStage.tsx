@@ -15,6 +15,7 @@ import { GaugeEntry, gaugeLines, lastReading } from '@/stagekit/GaugeEntry';
 import { PlainPlan } from '@/stagekit/PlainPlan';
 import { StageShell } from '@/stagekit/StageShell';
 import { placeName } from '@/stagekit/thermalJob';
+import { useGaugePad } from '@/stagekit/useGaugePad';
 import { useGoOn } from '@/stagekit/useGoOn';
 import { rowOf, Why } from '@/stagekit/Why';
 import { useSettings } from '@/store/shop';
@@ -71,6 +72,10 @@ export function CheckStage({ job }: { job: JobState }) {
   const old = changes.filter((c) => c.change === 'oldFault');
   const nameOf = (id: string) => functionTests.find((t) => t.id === id)?.name ?? id;
   const overridden = job.decisions.some((d) => d.call === 'check' && d.because);
+  const { thumb, pad } = useGaugePad(
+    next && !overridden ? `Step ${points.indexOf(next) + 1}: ${place(next)}` : null,
+    true,
+  );
   const seen = flush?.smallestBumpMm.filter((v): v is number => v !== null) ?? [];
   const text =
     !flush || !complete
@@ -194,6 +199,7 @@ export function CheckStage({ job }: { job: JobState }) {
           lowMm={-1}
           highMm={1}
           units={units}
+          thumb={thumb}
           placeOf={place}
           onValue={(id, mm) =>
             void log([{ type: 'reading', quantity: 'stepMm', point: id, value: mm, u: uStepMm.value }])
@@ -205,21 +211,23 @@ export function CheckStage({ job }: { job: JobState }) {
         />
       }
       main={
-        <Button
-          kind="main"
-          label="Go to hand over"
-          onPress={finish}
-          disabled={!can}
-          {...(can
-            ? {}
-            : {
-                why: !complete
-                  ? `${points.length - taken.length} steps to go`
-                  : tested < tests.length
-                    ? `${tests.length - tested} functions to go`
-                    : 'open point: mend it or log an override',
-              })}
-        />
+        pad ?? (
+          <Button
+            kind="main"
+            label="Go to hand over"
+            onPress={finish}
+            disabled={!can}
+            {...(can
+              ? {}
+              : {
+                  why: !complete
+                    ? `${points.length - taken.length} steps to go`
+                    : tested < tests.length
+                      ? `${tests.length - tested} functions to go`
+                      : 'open point: mend it or log an override',
+                })}
+          />
+        )
       }
     >
       <Disclosure key={String(complete)} title={`Functions: ${tested} of ${tests.length}`} open={complete}>

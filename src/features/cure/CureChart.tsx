@@ -10,7 +10,7 @@ import { useTokens } from '@/ui/theme';
 import { Txt } from '@/ui/Txt';
 import { length } from '@/ui/units';
 
-const left = 40;
+const left = 50;
 const height = 180;
 const points = 49;
 

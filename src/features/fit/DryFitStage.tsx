@@ -13,6 +13,7 @@ import { PartMatch } from '@/stagekit/PartMatch';
 import { PlainPlan } from '@/stagekit/PlainPlan';
 import { StageShell } from '@/stagekit/StageShell';
 import { placeName } from '@/stagekit/thermalJob';
+import { useGaugePad } from '@/stagekit/useGaugePad';
 import { useGoOn } from '@/stagekit/useGoOn';
 import { rowOf, Why } from '@/stagekit/Why';
 import { saveSettings, useSettings } from '@/store/shop';
@@ -55,6 +56,7 @@ export function DryFitStage({ job }: { job: JobState }) {
       : null;
   const next = points.find((p) => job.gaps[p.id] === undefined);
   const place = (p: (typeof points)[number]) => placeName(path, p.sMm);
+  const { thumb, pad } = useGaugePad(next ? `Gap ${points.indexOf(next) + 1}: ${place(next)}` : null);
   const move = fit ? moveText(fit, settings) : '';
   const text =
     !fit || !complete
@@ -168,6 +170,7 @@ export function DryFitStage({ job }: { job: JobState }) {
           lowMm={0}
           highMm={3}
           units={settings}
+          thumb={thumb}
           placeOf={place}
           onRead={(p) => readGauge({ at: p.at, normal: p.normal, centre })}
           onValue={(id, mm) =>
@@ -180,15 +183,17 @@ export function DryFitStage({ job }: { job: JobState }) {
         />
       }
       main={
-        <Button
-          kind="main"
-          label="It fits: go to bond"
-          onPress={finish}
-          disabled={!can}
-          {...(can ? {} : { why: complete ? 'it does not fit' : `${points.length - taken.length} points to go` })}
-        />
+        pad ?? (
+          <Button
+            kind="main"
+            label="It fits: go to bond"
+            onPress={finish}
+            disabled={!can}
+            {...(can ? {} : { why: complete ? 'it does not fit' : `${points.length - taken.length} points to go` })}
+          />
+        )
       }
-      side={taken.length ? <Button label="Moved: again" onPress={again} /> : undefined}
+      side={taken.length && !pad ? <Button label="Moved: again" onPress={again} /> : undefined}
     >
       <Tick
         label="Say the points aloud"

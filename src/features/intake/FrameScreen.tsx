@@ -9,6 +9,7 @@ import { JobPage } from '@/stagekit/JobPage';
 import { PlainPlan } from '@/stagekit/PlainPlan';
 import { placeName } from '@/stagekit/thermalJob';
 import { stageHref } from '@/stagekit/StageShell';
+import { useGaugePad } from '@/stagekit/useGaugePad';
 import { rowOf, Why } from '@/stagekit/Why';
 import { useSettings } from '@/store/shop';
 import { bondPerimeter, Perimeter } from '@/core/device/perimeter';
@@ -32,6 +33,11 @@ export function FrameScreen({ job }: { job: JobState }) {
   const edge = new Perimeter(job.face.cover.outline);
   const frame = frameOf(job);
   const missing = points.filter((p) => job.seats[p.id] === undefined);
+  const [next] = missing;
+  const { thumb, pad } = useGaugePad(
+    next ? `Height ${points.indexOf(next) + 1}: ${placeName(edge, edge.locate(next.at))}` : null,
+    true,
+  );
   const text = frame
     ? frameText(frame, settings)
     : {
@@ -73,7 +79,10 @@ export function FrameScreen({ job }: { job: JobState }) {
           )}
         </PlainPlan>
       )}
-      main={<Button kind="main" label="Back to intake" onPress={() => router.replace(stageHref(job.id, 'intake'))} />}
+      side={pad ? <Button label="Intake" onPress={() => router.replace(stageHref(job.id, 'intake'))} /> : undefined}
+      main={
+        pad ?? <Button kind="main" label="Back to intake" onPress={() => router.replace(stageHref(job.id, 'intake'))} />
+      }
     >
       <GaugeEntry
         points={points}
@@ -82,6 +91,7 @@ export function FrameScreen({ job }: { job: JobState }) {
         lowMm={-2}
         highMm={2}
         units={settings}
+        thumb={thumb}
         placeOf={(p) => placeName(edge, edge.locate(p.at))}
         onValue={(point, value) =>
           void log([{ type: 'reading', quantity: 'seatMm', point, value, u: bentLimits.uSeatMm.value }])
