@@ -36,6 +36,8 @@ export interface ClampPlan {
     peakKPa: number;
     meanKPa: number;
     against: ('force' | 'uneven' | 'peak' | 'display' | 'owned')[];
+    /** fewest of them that are even, and what speaks against so many; null when even sixty are not */
+    evenAt: { count: number; against: ClampPlan['ways'][number]['against'] } | null;
   }[];
 }
 
@@ -77,7 +79,7 @@ export function clampPlan(
     const meanKPa = ((clip.forceN * count) / areaMm2) * 1e3;
     const peakKPa = even > -1 ? (meanKPa * 2) / (1 + even) : Infinity;
     const displayKPa = ((clip.forceN * count) / coverAreaMm2) * 1e3;
-    const against: ClampPlan['ways'][number]['against'] = [];
+    const against: ('force' | 'uneven' | 'peak' | 'display' | 'owned')[] = [];
     if (meanKPa < needKPa.value) against.push('force');
     if (even < evennessMin.value) against.push('uneven');
     if (peakKPa > bondLimitKPa.value) against.push('peak');
@@ -87,11 +89,13 @@ export function clampPlan(
   };
   const ways = clips.map((clip) => {
     const tried = Array.from({ length: 60 }, (_, i) => judge(clip, i + 2));
-    return (
-      tried.find((t) => t.against.length === 0) ??
-      tried.find((t) => !t.against.includes('force')) ??
-      tried[tried.length - 1]!
-    );
+    const even = tried.find((t) => !t.against.includes('uneven'));
+    return {
+      ...(tried.find((t) => t.against.length === 0) ??
+        tried.find((t) => !t.against.includes('force')) ??
+        tried[tried.length - 1]!),
+      evenAt: even ? { count: even.count, against: even.against } : null,
+    };
   });
   const good = ways.filter((w) => w.against.length === 0).sort((a, b) => a.count - b.count)[0];
   const shown = good ?? [...ways].sort((a, b) => a.against.length - b.against.length)[0];

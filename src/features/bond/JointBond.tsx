@@ -49,7 +49,8 @@ const isLiquid = (s: SchoolId) => s === 'liquidBead' || s === 'reuseTopup' || s 
 export function JointBond({ job }: { job: JobState }) {
   const settings = useSettings();
   const open = job.bead !== null && job.bonded === null;
-  const now = useNow(open ? 200 : 10_000);
+  // the mark moves five times a second, a clock once
+  const now = useNow(open ? (job.bead?.endAt === null ? 200 : 1000) : 10_000);
   const { log, decide } = useActions(job);
   const goOn = useGoOn(job, 'bond');
   const jobs = useJobs();

@@ -54,7 +54,11 @@ export function holdWays(job: JobState, settings: Settings, cure: JobCure): Hold
       forceN: clip.forceN,
       clips: plan,
       spread: null,
-      against: w.against.map((a) => words[a]!),
+      against: w.against.map((a) =>
+        a === 'uneven' && w.evenAt?.against.length
+          ? `${words.uneven}; ${w.evenAt.count} would be even, but then ${w.evenAt.against.map((b) => words[b]).join(', ')}`
+          : words[a]!,
+      ),
     });
   }
   const coil = job.device.parts.some((p) => p.kind === 'coil');
