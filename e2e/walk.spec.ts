@@ -132,6 +132,8 @@ test('one job from intake to hand-over, reloaded on the way, exported and read b
     await expect(h.call()).toHaveText('Cut 21 pieces, 431 mm of tape.');
     await expect(page.getByRole('table', { name: 'Cut list' })).toContainText('130.0 mm');
     await h.noViolations('bond');
+    await h.tick('Blown over the lenses once more');
+    await h.tick('Photo of the open inside, or none wanted');
     await h.press('Laid and closed');
   });
 
