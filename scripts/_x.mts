@@ -1,26 +1,41 @@
 import { chromium } from 'playwright-core';
 const b = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox'] });
-const ctx = await b.newContext({ viewport: { width: 390, height: 844 }, deviceScaleFactor: 1, serviceWorkers: 'block' });
-const page = await ctx.newPage();
-page.setDefaultTimeout(15000);
-page.on('pageerror', (e) => console.log('ERR', e.message));
-await page.clock.install({ time: new Date('2026-04-14T13:02:00') });
 const base = 'http://127.0.0.1:8787';
-await page.goto(base);
-await page.getByTestId('next').waitFor();
 let n = 0;
-const shot = async (name: string) => { await page.screenshot({ path: `/tmp/s/${String(n++).padStart(2, '0')}-${name}.png` }); };
-const go = async (p: string) => { await page.goto(base + p); await page.getByTestId('call').waitFor(); await page.clock.runFor(500); };
-const down = async (h = 620) => { await page.mouse.move(190, 400); await page.mouse.wheel(0, h); await page.waitForTimeout(150); };
-await go('/jobs/demo-0141/dryFit');
-for (const k of ['0', 'point', '1', '8']) await page.getByRole('button', { name: k, exact: true }).click();
-await shot('dryfit-typed');
-await page.getByRole('button', { name: 'Next point' }).click(); await page.waitForTimeout(200);
-for (let i = 1; i < 20; i++) { await page.getByRole('button', { name: 'Read the gauge' }).click(); await page.waitForTimeout(120); }
-await page.clock.runFor(300); await shot('dryfit-done');
-await down(420); await page.getByRole('button', { name: /^Cameras in/ }).click(); await page.waitForTimeout(150); await shot('dryfit-cameras');
-await go('/jobs/demo-0132/cure'); await page.getByRole('button', { name: /^Why six hours/ }).click(); await page.waitForTimeout(1500); await page.getByText('Solvent left. Dotted').scrollIntoViewIfNeeded(); await shot('cure-curve');
-await page.getByRole('button', { name: 'The air round it' }).click(); await page.waitForTimeout(150); await page.getByRole('table', { name: /^Air that/ }).scrollIntoViewIfNeeded(); await shot('cure-air');
-await page.getByRole('button', { name: 'Label for the shelf' }).click(); await page.getByTestId('label').scrollIntoViewIfNeeded(); await shot('cure-label');
-await page.goto(base + '/stock'); await page.waitForTimeout(800); await shot('stock'); await down(900); await shot('stock2');
+const open = async (w: number, h: number, dark: boolean) => {
+  const ctx = await b.newContext({
+    viewport: { width: w, height: h },
+    deviceScaleFactor: 1,
+    serviceWorkers: 'block',
+    colorScheme: dark ? 'dark' : 'light',
+  });
+  const page = await ctx.newPage();
+  page.setDefaultTimeout(15000);
+  page.on('pageerror', (e) => console.log('ERR', e.message));
+  await page.clock.install({ time: new Date('2026-04-14T13:02:00') });
+  await page.goto(base);
+  await page.getByTestId('next').waitFor();
+  return page;
+};
+const shot = async (page: any, name: string) =>
+  page.screenshot({ path: `/tmp/s/${String(n++).padStart(2, '0')}-${name}.png` });
+const go = async (page: any, p: string) => {
+  await page.goto(base + p);
+  await page.getByTestId('call').waitFor();
+  await page.clock.runFor(500);
+};
+const w = await open(1280, 800, false);
+await go(w, '/jobs/demo-0141/bond');
+await shot(w, 'bond-wide');
+await go(w, '/jobs/demo-0140/bond');
+await w.getByRole('radio', { name: 'Way of bonding: full-area fill' }).click();
+await w.clock.runFor(300);
+await w.getByRole('button', { name: 'Start laying' }).click();
+await w.clock.runFor(60000);
+await shot(w, 'fill-wide');
+const d = await open(1280, 800, true);
+await go(d, '/jobs/demo-0132/cure');
+await shot(d, 'cure-wide-dark');
+await go(d, '/jobs/demo-0141/dryFit');
+await shot(d, 'dryfit-wide-dark');
 await b.close();

@@ -1,13 +1,7 @@
 // Takes the pictures of the main views from the demo data. The demo has to run: npm run demo, then npm run shots.
-import { readFileSync } from 'node:fs';
 import path from 'node:path';
 
 import { chromium, type Page } from '@playwright/test';
-
-import { ReducedModel } from '../src/core/heat/reduced';
-import { SimulatedBench } from '../src/core/instruments/simulatedBench';
-import { decodeModes } from '../src/model/modesFile';
-import shipped from '../src/store/shippedModes.json';
 
 const base = process.env.BASE ?? 'http://127.0.0.1:8787';
 const out = path.join(import.meta.dirname, '..', 'docs', 'screenshots');
@@ -72,7 +66,6 @@ await take(phone, 'handover-phone');
 for (const [where, name, seen] of [
   ['demo-0140/cracks', 'cracks-phone', 'call'],
   ['demo-0140/route', 'route-phone', 'call'],
-  ['demo-0136/lift', 'lens-phone', 'call'],
   ['demo-0143/clean', 'clean-phone', 'call'],
 ] as const) {
   await stage(phone, where, seen);
@@ -85,40 +78,34 @@ await phone
   .first()
   .waitFor();
 await take(phone, 'ways-phone');
-await stage(phone, 'demo-0140/spot');
-await phone.getByRole('button', { name: /^Compute/ }).click();
-await phone.getByRole('button', { name: /^Air on/ }).waitFor();
-await phone.clock.runFor(700);
-await take(phone, 'spot-phone');
 await stage(phone, 'demo-0140/lift');
 for (let i = 0; i < 9; i++) {
   await phone.getByRole('button', { name: 'Piece 1 is off', exact: true }).click();
   await phone.getByText(`pieces left, ${i + 1} off`).waitFor();
 }
 await take(phone, 'pieces-phone');
-await phone.goto(`${base}/heaters/plate`);
-// a log of a plate that reads seven kelvins too hot, from the simulated bench
-const modes = decodeModes(
-  readFileSync(path.join(import.meta.dirname, '..', 'public', 'modes', `${shipped.ring61}.json`), 'utf8'),
-  shipped.ring61,
-)!;
-const cell = modes.bondSMm.reduce((b, x, i, a) => (x < a[b]! ? i : b), 0);
-const truth = { conductanceWm2K: 265, offsetK: -7, lagS: 55, noiseK: 0.35 };
-const bench = new SimulatedBench(new ReducedModel(modes), truth, cell, 22, 12);
-bench.control(0, { setC: 110, heating: true });
-bench.device(0, true);
-const log = Array.from({ length: 151 }, (_, i) => `${4 * i},${bench.read(4 * i).probeC}`);
-const [chooser] = await Promise.all([
-  phone.waitForEvent('filechooser'),
-  phone.getByRole('button', { name: 'Log from a file' }).click(),
-]);
-await chooser.setFiles({
-  name: 'plate.csv',
-  mimeType: 'text/csv',
-  buffer: Buffer.from(`time s,probe C\n${log.join('\n')}`),
-});
-await phone.getByTestId('fit').waitFor();
-await take(phone, 'calibrate-phone');
+await stage(phone, 'demo-0132/cure');
+await phone.clock.runFor(700);
+await take(phone, 'cure-phone');
+await stage(phone, 'demo-0141/dryFit');
+for (const gap of [
+  0.31, 0.28, 0.3, 0.26, 0.24, 0.25, 0.22, 0.18, 0.15, 0.13, 0.12, 0.14, 0.16, 0.2, 0.23, 0.24, 0.25, 0.27, 0.29,
+]) {
+  for (const key of gap.toFixed(2))
+    await phone.getByRole('button', { name: key === '.' ? 'point' : key, exact: true }).tap();
+  const call = await phone.getByTestId('call').textContent();
+  await phone.getByRole('button', { name: 'Next point' }).tap();
+  await phone.waitForFunction((was) => document.querySelector('[data-testid=call]')?.textContent !== was, call);
+}
+for (const key of ['0', 'point', '3']) await phone.getByRole('button', { name: key, exact: true }).tap();
+await phone.evaluate(() => document.querySelector('main')?.scrollTo(0, 0));
+await take(phone, 'dryfit-phone');
+await stage(phone, 'demo-0143/bond');
+await phone.getByRole('radio', { name: 'Way of bonding: liquid bead' }).tap();
+await phone.getByRole('button', { name: 'Start laying' }).tap();
+await phone.clock.runFor(19_000);
+await phone.getByText(/^Follow the mark/).waitFor();
+await take(phone, 'bead-phone');
 
 const night = await open(390, 844, true);
 await stage(night, 'demo-0142/heat');

@@ -55,6 +55,29 @@ describe('wet alcohol', () => {
     expect(wetStop(other, [wet], demoSettings, t0)).toMatch(/^alcohol on J-0143 is wet until 13:1\d$/);
     expect(wetStop(wet, [other], demoSettings, t0)).toMatch(/^alcohol on this job is wet until/);
     expect(wetStop(other, [wet], demoSettings, t0 + 3600e3)).toBeNull();
+    // an open bead of solvent glue does the same, one of sealant does not, and closing over it ends it
+    const plan = {
+      school: 'liquidBead' as const,
+      liquidId: 'clear',
+      bondMm: 1.4,
+      gapMm: 0.2,
+      feedMmS: 8,
+      tornMm: 0,
+      coverage: 0.5,
+      pitchMm: 6,
+      pattern: 'lines' as const,
+      tubeC: 22,
+    };
+    const open = jobWith('demo-0143', { type: 'bead', phase: 'start', plan });
+    expect(wetStop(other, [open], demoSettings, t0)).toBe('solvent glue lies open on J-0143');
+    const sealant = jobWith('demo-0143', { type: 'bead', phase: 'start', plan: { ...plan, liquidId: 'elastic' } });
+    expect(wetStop(other, [sealant], demoSettings, t0)).toBeNull();
+    const shut = jobWith(
+      'demo-0143',
+      { type: 'bead', phase: 'start', plan },
+      { type: 'bonded', adhesive: 'liquidBead', usedMm: 0, widthMm: 2 },
+    );
+    expect(wetStop(other, [shut], demoSettings, t0)).toBeNull();
     // a job that has gone home stops nobody
     expect(wetStop(other, [{ ...wet, closedAt: t0 }], demoSettings, t0)).toBeNull();
   });

@@ -100,7 +100,8 @@ describe('open time', () => {
     expect(openTime(23, 0.5)).toEqual({ waitS: 60, skinS: 180 });
     expect(openTime(10, 0.5).waitS).toBeGreaterThan(100);
     expect(openTime(23, 1).skinS).toBe(360);
-    expect(openTime(23, 0.5, 'moisture').waitS).toBe(0);
+    expect(openTime(23, 0.5, 'moisture')).toEqual({ waitS: 0, skinS: 600 });
+    expect(openTime(12, 0.5, 'moisture').skinS).toBeGreaterThan(1000);
   });
 
   it('refuses a frozen tube by name', () => {

@@ -126,8 +126,8 @@ export interface FillPlan {
 
 /**
  * Even lines inside an outline and round its holes, joined to and fro into strokes: a turn joins two lines where their ends
- * are within 1.5 pitches and no hole lies between. One stroke where nothing is in the way; with holes the fewest that going
- * to and fro finds, not proven to be the fewest.
+ * are within two pitches, drawn back by up to one where a hole lies between. One stroke where nothing is in the way; with
+ * holes the fewest that going to and fro finds, not proven to be the fewest. Stretches under 1.5 pitches are left out.
  * @param edgeMm kept from the outline, @param clearMm kept from the holes
  */
 export function fillStrokes(
@@ -164,7 +164,7 @@ export function fillStrokes(
         if (free && from === null) from = y;
         if (from !== null && (!free || k === count)) {
           const end = free ? y : y - step;
-          if (end - from > pitchMm / 2) segments.push({ line: i, top: [x, from], bottom: [x, end], used: false });
+          if (end - from > 1.5 * pitchMm) segments.push({ line: i, top: [x, from], bottom: [x, end], used: false });
           from = null;
         }
       }
@@ -174,6 +174,18 @@ export function fillStrokes(
   const near = (p: Pt, q: Pt) => Math.hypot(p[0] - q[0], p[1] - q[1]);
   const open = (p: Pt, q: Pt) =>
     ![0.25, 0.5, 0.75].some((t) => blocked([p[0] + (q[0] - p[0]) * t, p[1] + (q[1] - p[1]) * t]));
+  /** Where a turn from one line to the next is clear: at their ends, or up to a pitch back from them. */
+  const turnAt = (end: Pt, p: Pt, s: { top: Pt; bottom: Pt }, down: boolean) => {
+    if (near(end, p) > 2 * pitchMm) return null;
+    const back = down ? -1 : 1;
+    const from = down ? Math.min(end[1], p[1]) : Math.max(end[1], p[1]);
+    for (let k = 0; k <= pitchMm; k += 0.5) {
+      const y = from + back * k;
+      if (y < s.top[1] || y > s.bottom[1]) return null;
+      if (open([end[0], y], [p[0], y])) return { y, cutMm: Math.abs(y - end[1]) + Math.abs(y - p[1]) };
+    }
+    return null;
+  };
   for (const first of segments) {
     if (first.used) continue;
     first.used = true;
@@ -184,12 +196,14 @@ export function fillStrokes(
       const end = down ? at.bottom : at.top;
       const next = segments
         .filter((s) => !s.used && s.line === at.line + 1)
-        .map((s) => ({ s, p: down ? s.bottom : s.top }))
-        .filter((c) => near(end, c.p) <= 1.5 * pitchMm && open(end, c.p))
-        .sort((a, b) => near(end, a.p) - near(end, b.p))[0];
+        .map((s) => ({ s, turn: turnAt(end, down ? s.bottom : s.top, s, down) }))
+        .filter((c) => c.turn !== null)
+        .sort((a, b) => a.turn!.cutMm - b.turn!.cutMm)[0];
       if (!next) break;
       next.s.used = true;
-      stroke.push(next.p, down ? next.s.top : next.s.bottom);
+      const { y } = next.turn!;
+      stroke[stroke.length - 1] = [end[0], y];
+      stroke.push([next.s.top[0], y], down ? next.s.top : next.s.bottom);
       at = next.s;
       down = !down;
     }

@@ -1,3 +1,4 @@
+import { depthSquaredPerDay } from '../cure/laws';
 import { requireIn } from '../errors';
 import { commonPractice, judgement, memory } from '../source';
 
@@ -6,6 +7,7 @@ const gas = 8.314462618;
 export const openFigures = {
   waitS: commonPractice(60, 'about a minute open before it is closed, 0.5 mm bead at 23 °C'),
   skinS: judgement(180, 'skin on a 0.5 mm bead at 23 °C'),
+  sealantSkinS: memory(600, 'skin of a one-part sealant at 23 °C and 50 % humidity, data sheets 5 to 20 minutes'),
   heightMm: judgement(0.5, 'bead height that both are said for, mm'),
   evaporationKJ: memory(33, 'heat of evaporation of common ketone and ester solvents'),
   tubeC: { low: judgement(5, 'below, glue is too stiff to lay'), high: judgement(40, 'above, it skins in the nozzle') },
@@ -25,10 +27,18 @@ export interface OpenTime {
 export function openTime(tubeC: number, heightMm: number, cure: 'solvent' | 'moisture' = 'solvent'): OpenTime {
   requireIn('temperature of the tube', tubeC, openFigures.tubeC.low.value, openFigures.tubeC.high.value, '°C');
   requireIn('bead height', heightMm, 0.02, 10, 'mm');
+  // a sealant's skin is its first depth of cure, whatever its height
+  if (cure === 'moisture') {
+    const c = { tC: tubeC, rh: 50 };
+    return {
+      waitS: 0,
+      skinS: (openFigures.sealantSkinS.value * depthSquaredPerDay({ tC: 23, rh: 50 })) / depthSquaredPerDay(c),
+    };
+  }
   const k =
     (Math.exp(((openFigures.evaporationKJ.value * 1e3) / gas) * (1 / (tubeC + 273.15) - 1 / 296.15)) * heightMm) /
     openFigures.heightMm.value;
-  return { waitS: cure === 'solvent' ? openFigures.waitS.value * k : 0, skinS: openFigures.skinS.value * k };
+  return { waitS: openFigures.waitS.value * k, skinS: openFigures.skinS.value * k };
 }
 
 export interface ClosingWindow {

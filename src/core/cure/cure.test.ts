@@ -42,6 +42,26 @@ describe('solvent leaving a bead', () => {
   });
 });
 
+// clamps in minutes, then handling, building on, full in hours, both edges open. The figures of the trade behind it (common
+// practice) are 20 min, 12 h and 24 h for a wide black bead and 6 h for a small one; the rest follows from the slab law.
+it.each([
+  [1.0, 15, 8, 1.1, 5.0, 10.0],
+  [1.0, 23, 5, 0.7, 3.0, 6.0],
+  [1.0, 40, 2, 0.3, 1.1, 2.2],
+  [1.4, 23, 10, 1.3, 5.9, 11.8],
+  [2.0, 15, 33, 4.4, 20.0, 39.9],
+  [2.0, 23, 20, 2.7, 12.1, 24.0],
+  [2.0, 30, 13, 1.8, 7.9, 15.7],
+  [2.5, 23, 31, 4.2, 18.8, 37.5],
+  [3.0, 15, 73, 10.0, 45.1, 89.7],
+  [3.0, 40, 16, 2.2, 10.1, 20.0],
+])('table of a solvent-borne joint: %f mm at %f °C', (mm, tC, clampMin, handleH, buildH, fullH) => {
+  expect(Math.abs(beadTimeS('clampOff', mm, tC).low / 60 - clampMin)).toBeLessThan(0.6);
+  expect(beadTimeS('handle', mm, tC).low / h).toBeCloseTo(handleH, 1);
+  expect(Math.abs(beadTimeS('build', mm, tC).low / h - buildH)).toBeLessThan(0.06);
+  expect(Math.abs(beadTimeS('full', mm, tC).low / h - fullH)).toBeLessThan(0.06);
+});
+
 describe('hold test', () => {
   it('gives back the time constant of an exact decay', () => {
     const end = 3000 * Math.exp(-60 / 240);

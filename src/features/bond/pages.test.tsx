@@ -165,8 +165,7 @@ describe('full area and a bent seat', () => {
     await choose('In the middle: Dots');
     expect(screen.getByText(/^\d+ dots of [\d.]+ µl/)).toBeTruthy();
     await enter(/^Coverage when closed/, '90');
-    // so many dots take longer than the glue stays open
-    expect(call()).toBe('Too slow for this glue: it skins before it has waited.');
+    expect(call()).toMatch(/^Lay [\d.]+ ml in \d+ strokes/);
   });
 
   it('says where tape will not touch, how much, and what to add', () => {
@@ -311,6 +310,9 @@ describe('dry fit', () => {
       await enter(new RegExp(`^Camera 1, ${side}`), mm);
     expect(call()).toMatch(/toward the left|counter-clockwise/);
     expect(reading(/camera off its hole/)).toMatch(/^0\.10 mm/);
+    expect(
+      screen.getByText(/^Open round the ring: 0\.1\d mm to 0\.\d\d mm, [\d.]+ mm² to close against dust\.$/),
+    ).toBeTruthy();
   });
 
   it('a gauge that says nothing is said, and nothing is taken in', async () => {

@@ -77,7 +77,7 @@ export function whyRows(school: SchoolId, c: SchoolChoice, bead: BeadWork | null
     rowOf('Pressed out to clear the nozzle', beadFigures.purgeMl, 'ml'),
     rowOf('Thumb', beadFigures.plungerN, 'N'),
     rowOf('Wait open', openFigures.waitS, 's'),
-    rowOf('Skin', openFigures.skinS, 's'),
+    rowOf('Skin', bead.liquid.cure === 'solvent' ? openFigures.skinS : openFigures.sealantSkinS, 's'),
     rowOf('A shrinking bead bridges', thinGapMm, 'mm'),
     ...(bead.liquid.cure === 'solvent'
       ? [

@@ -8,7 +8,7 @@ import { Disclosure } from '@/ui/Disclosure';
 import { NumberField } from '@/ui/NumberField';
 import { Txt } from '@/ui/Txt';
 import { length, lengthNumber, typedToMm } from '@/ui/units';
-import { sides, type CameraHole } from './fitJob';
+import { ringOf, sides, type CameraHole } from './fitJob';
 
 interface CameraFitProps {
   job: JobState;
@@ -41,6 +41,7 @@ export function CameraFit({ job, cameras, offsets }: CameraFitProps) {
               ? `: ${length(off(c), settings, 2)} off${offsets ? `, ${length(offsets[measured.indexOf(c)]!, settings, 2)} after the move` : ''}`
               : ''}
           </Txt>
+          <RingLine hole={c} />
           <View className="flex-row flex-wrap">
             {sides.map((s) => (
               <View key={s} className="w-1/2 pr-2">
@@ -69,5 +70,19 @@ export function CameraFit({ job, cameras, offsets }: CameraFitProps) {
         </View>
       ))}
     </Disclosure>
+  );
+}
+
+/** What stays open round a ring whose hole was made larger: dust and light go through there. */
+function RingLine({ hole }: { hole: CameraHole }) {
+  const settings = useSettings();
+  const ring = ringOf(hole);
+  if (!ring) return null;
+  return (
+    <Txt size="s" tone={ring.touches ? 'caution' : 'ink2'}>
+      {ring.touches
+        ? 'The ring touches its hole.'
+        : `Open round the ring: ${length(ring.minMm, settings, 2)} to ${length(ring.maxMm, settings, 2)}, ${ring.areaMm2.toFixed(1)} mm² to close against dust.`}
+    </Txt>
   );
 }
