@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 
 import { expect, test, type Page } from '@playwright/test';
-import DxfParser from 'dxf-parser';
+import DxfReader from 'dxf-parser';
 import ICAL from 'ical.js';
 
 import { Hands, isKeyboard, openDemo } from './hands';
@@ -75,7 +75,7 @@ test('one device bonded by each school to its cure: files measured, reloaded whi
     expect(drawn.bar).toBeCloseTo(50, 2);
     // a millimetre of the page is a millimetre of the drawing: 96 px to the inch
     expect(drawn.perMm).toBeCloseTo(96 / 25.4, 3);
-    const dxf = new DxfParser().parseSync((await save(page, h, 'For a cutter, DXF')).text)!;
+    const dxf = new DxfReader().parseSync((await save(page, h, 'For a cutter, DXF')).text)!;
     const long = dxf.entities
       .filter((e) => e.layer === 'CUT')
       .map((e) => (e as unknown as { vertices: { x: number; y: number }[] }).vertices)

@@ -1,4 +1,4 @@
-import DxfParser from 'dxf-parser';
+import DxfReader from 'dxf-parser';
 import ICAL from 'ical.js';
 
 import { tapePlan, type TapeGap } from '../core/bond/tapePlan';
@@ -47,7 +47,7 @@ describe.each(cases)('tape template, %s', (_, outline, gaps, widthMm) => {
   });
 
   it('DXF read back with another library: mm, closed pieces, same total length, inside the page', () => {
-    const read = new DxfParser().parseSync(tapeDxf(sheet))!;
+    const read = new DxfReader().parseSync(tapeDxf(sheet))!;
     expect(read.header.$INSUNITS).toBe(4);
     const cut = read.entities.filter((e) => e.layer === 'CUT') as unknown as {
       type: string;
