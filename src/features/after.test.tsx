@@ -227,6 +227,16 @@ describe('hand over', () => {
     ).toBe('true');
   });
 
+  it('a bead leaves on the long end of its own clock, not on that of tape', () => {
+    startShop(t0, {
+      'demo-0132': ['cure', 'check'].map((stage): NewEvent => ({ type: 'stage', stage: stage as 'cure', to: 'done' })),
+    });
+    renderStage(HandoverStage, 'demo-0132');
+    expect(call()).toMatch(/^Ready in 4\d h, at Thu 16 Apr \d\d:\d\d\.$/);
+    expect(reason()).toBe('95 % of the solvent has to leave, on the long end.');
+    expect(screen.getByRole('button', { name: 'Handed over, hold: cure not far enough' })).toBeTruthy();
+  });
+
   it('closes the job with the text that was read out, once everything is done', async () => {
     startShop(t0, { [finished]: [] });
     const undoDone = jobNow(finished)

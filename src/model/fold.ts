@@ -7,6 +7,7 @@ import type { ZoneState } from '../core/clean/zones';
 import { Advance } from '../core/lift/advance';
 import type { FunctionResult } from '../core/functions/riskOrder';
 import type { EventOf, JobEvent, KnownEvent, UseRecord } from './event';
+import { applyBond } from './foldBond';
 import { stageIds, type StageId } from './stages';
 
 export interface HeatSwitchAt {
@@ -455,47 +456,6 @@ function apply(s: JobState, e: KnownEvent, path: Perimeter): void {
     case 'reading':
       ({ gapMm: s.gaps, stepMm: s.steps, seatMm: s.seats })[e.quantity][e.point] = e.value;
       break;
-    case 'bead':
-      if (e.phase === 'start') s.bead = { startAt: e.at, endAt: null, plan: e.plan ?? null };
-      else if (e.phase === 'off') s.bead = null;
-      else if (s.bead) s.bead = { ...s.bead, endAt: e.at };
-      break;
-    case 'bonded':
-      s.bonded = e;
-      s.bondings.push(e);
-      break;
-    case 'consumed': {
-      const last = s.bondings[s.bondings.length - 1];
-      if (!last) break;
-      const own = s.consumed.get(last.id) ?? new Map<string, number>();
-      for (const i of e.items) own.set(i.id, i.amount);
-      s.consumed.set(last.id, own);
-      break;
-    }
-    case 'reopened':
-      s.bonded = null;
-      s.bead = null;
-      s.clampOn = null;
-      s.clampOffAt = null;
-      s.cureHeld = null;
-      s.stages.bond = 'started';
-      if (s.stages.cure === 'done') s.stages.cure = 'todo';
-      for (const item of ['blownClosing', 'photoClosing', 'pressedRound', 'squeezeWiped', 'lookedAlong'] as const)
-        s.prep.delete(item);
-      break;
-    case 'cureHeld':
-      s.cureHeld = e;
-      break;
-    case 'shelved':
-      s.shelved = e;
-      break;
-    case 'clampOn':
-      s.clampOn = e;
-      s.clampOffAt = null;
-      break;
-    case 'clampOff':
-      s.clampOffAt = e.at;
-      break;
     case 'ambient':
       s.ambientC = e.tempC;
       s.airs.push(e);
@@ -510,6 +470,7 @@ function apply(s: JobState, e: KnownEvent, path: Perimeter): void {
       s.signed.push(e);
       break;
     default:
+      applyBond(s, e);
       break;
   }
 }

@@ -74,7 +74,7 @@ export function GaugeEntry(p: GaugeEntryProps) {
       {next ? (
         <NumberField
           key={next.id}
-          autoFocus={done.length > 0}
+          autoFocus={!p.thumb && done.length > 0}
           label={`${p.name} ${p.points.indexOf(next) + 1} of ${p.points.length}: ${p.placeOf(next)}`}
           unit={p.units.length}
           low={Number(lengthNumber(p.lowMm, p.units, 2))}

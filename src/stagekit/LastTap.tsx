@@ -13,6 +13,8 @@ const names: Partial<Record<EventType, string>> = {
   clampOn: 'clamps on',
   clampOff: 'clamps off',
   bonded: 'bonded',
+  bead: 'bead',
+  reopened: 'opened again',
 };
 
 /** How long the correction of a late or early tap stays in reach, ms. */

@@ -32,6 +32,7 @@ const input = {
   lengthMm: 420,
   liquid: glue,
   feedMmS: 5,
+  seatMm: 2,
   outerMm: 1.2,
   innerMm: 1.5,
   leftMl: 15,
@@ -90,7 +91,7 @@ describe('bead', () => {
   it('names no bond width and a nozzle wider than the ring', () => {
     expect(() => beadPlan({ ...input, bondMm: 0 })).toThrow(/bond width: 0 is not possible, allowed is 0.3 to 30 mm/);
     expect(() => beadPlan({ ...input, liquid: { ...glue, nozzleDiaMm: 3 } })).toThrow(
-      /nozzle: 3 mm is not possible, allowed is up to 2.7 mm, the width of the ring/,
+      /nozzle: 3 mm is not possible, allowed is up to 2 mm, the width of the ring/,
     );
   });
 });

@@ -59,6 +59,8 @@ export interface BeadInput {
   lengthMm: number;
   liquid: Liquid;
   feedMmS?: number;
+  /** width of the ring that it is laid on */
+  seatMm: number;
   /** from the middle of the bead to the outer and inner edge of its seat, mm */
   outerMm: number;
   innerMm: number;
@@ -79,9 +81,8 @@ export function beadPlan(input: BeadInput): BeadPlan {
   requireIn('gap', gapMm, 0.02, 3, 'mm');
   requireIn('bead length', input.lengthMm, 1, 1e5, 'mm');
   requireIn('nozzle', l.nozzleDiaMm, 0.1, 5, 'mm');
-  const seatMm = input.outerMm + input.innerMm;
-  if (l.nozzleDiaMm > seatMm + 1e-9)
-    throw new CoreInputError('nozzle', `${l.nozzleDiaMm} mm`, `up to ${round(seatMm)} mm, the width of the ring`);
+  if (l.nozzleDiaMm > input.seatMm + 1e-9)
+    throw new CoreInputError('nozzle', `${l.nozzleDiaMm} mm`, `up to ${round(input.seatMm)} mm, the width of the ring`);
   requireIn('solids', l.solids, 0.05, 1);
   requireIn('viscosity', l.viscosityPaS, 0.001, 5000, 'Pa s');
   const flash = flashOf(l);

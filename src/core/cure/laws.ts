@@ -49,11 +49,14 @@ export function progressPerS(kind: CureKind, bondMm: number, c: Climate, eaKJ?: 
   return depthSquaredPerDay(c) / 86400 / (bondMm / 2) ** 2;
 }
 
+/** The figure that a mark waits for: share of the bond (tape), solvent left, share of the width that has cured. */
+export const markOf = (kind: CureKind, mark: CureMark): Sourced =>
+  ({ tape: tapeMarks, solvent: beadMarks, moisture: moistureMarks })[kind][mark];
+
 /** Progress at which a mark is reached, both edges open. */
 export function needOf(kind: CureKind, mark: CureMark): number {
-  if (kind === 'tape') return equivalentTimeS(tapeMarks[mark].value);
-  if (kind === 'moisture') return moistureMarks[mark].value ** 2;
-  return foOfShare(beadMarks[mark].value);
+  const { value } = markOf(kind, mark);
+  return kind === 'tape' ? equivalentTimeS(value) : kind === 'moisture' ? value ** 2 : foOfShare(value);
 }
 
 /** How far it is: share of the final bond (tape), of the solvent that has left, of the width that has cured. */

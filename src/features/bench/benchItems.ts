@@ -113,7 +113,7 @@ function itemOf(job: JobState, settings: Settings, now: number): BenchItem {
         stage: 'cure',
         state: 'runs',
         title: `${job.label} cures`,
-        line: 'clamps are off; work goes on after, on the long end',
+        line: `${job.shelved ? `on ${job.shelved.place}, ` : ''}clamps are off; work goes on after, on the long end`,
         dueAt: due,
         rank: 2,
       };

@@ -109,6 +109,12 @@ export function JointBond({ job }: { job: JobState }) {
     hot && liquid?.cure === 'solvent' && isLiquid(school)
       ? `${hot.id === job.id ? 'this job' : hot.label} is on a heater: solvent vapour burns`
       : null;
+  const cell = job.cellChoice;
+  const cellStop =
+    cell?.fit !== 'new' && (job.findings.cellSwollen?.answer === 'yes' || cell?.bent || cell?.punctured)
+      ? 'nothing is closed over a cell that is swollen, bent or punctured'
+      : null;
+  const closeStop = cellStop ?? screwStop;
   const lacksTick = !job.prep.has('blownClosing')
     ? 'blow over the lenses first'
     : !job.prep.has('photoClosing')
@@ -126,29 +132,27 @@ export function JointBond({ job }: { job: JobState }) {
         ? ringText(work)
         : beadText(job, bead, problem, now, settings);
 
-  const stop =
-    phase === 'tape'
-      ? (screwStop ??
-        (school === 'precutRing' && work.rings < 1
-          ? 'no ring in stock'
-          : school === 'cutTape' && (!work.tape || work.tape.cuts.lacking.length)
-            ? 'not enough tape'
-            : lacksTick))
-      : phase === 'plan'
-        ? (screwStop ??
-          heatStop ??
-          (!bead
-            ? 'not possible like this'
-            : bead.expired
-              ? 'over its date'
-              : bead.ml > bead.leftMl
-                ? 'not enough in the tube'
-                : null))
-        : phase === 'open'
-          ? window && now < window.fromAt
-            ? `in ${clock((window.fromAt - now) / 1e3)}`
-            : lacksTick
-          : null;
+  const lacksStock =
+    school === 'precutRing' && work.rings < 1
+      ? 'no ring in stock'
+      : school === 'cutTape' && (!work.tape || work.tape.cuts.lacking.length)
+        ? 'not enough tape'
+        : null;
+  const lacksGlue = !bead
+    ? 'not possible like this'
+    : bead.expired
+      ? 'over its date'
+      : bead.ml > bead.leftMl
+        ? 'not enough in the tube'
+        : null;
+  const tooEarly = window && now < window.fromAt ? `in ${clock((window.fromAt - now) / 1e3)}` : null;
+  const stop = {
+    closed: null,
+    tape: closeStop ?? lacksStock ?? lacksTick,
+    plan: closeStop ?? heatStop ?? lacksGlue,
+    laying: null,
+    open: cellStop ?? tooEarly ?? lacksTick,
+  }[phase];
 
   const closed = (): NewEvent[] => [
     decide({

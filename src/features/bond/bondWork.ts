@@ -209,6 +209,7 @@ export function beadWork(
     lengthMm,
     liquid,
     ...(picks.feedMmS === null ? {} : { feedMmS: picks.feedMmS }),
+    seatMm: ringMm,
     outerMm: job.bond.insetMm + ringMm / 2,
     innerMm: ringMm / 2,
     leftMl,

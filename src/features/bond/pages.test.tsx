@@ -103,13 +103,27 @@ describe('a liquid bead', () => {
     expect(reading(/to the customer/)).toMatch(/^\d:\d\d h/);
   });
 
+  it('nothing is closed over a swollen cell, unless a new one goes in', () => {
+    const swollen: NewEvent = { type: 'finding', kind: 'cellSwollen', answer: 'yes' };
+    startShop(t0, { ...cold, [phone]: [swollen] });
+    const first = renderStage(BondStage, phone);
+    expect(screen.getByRole('button', { name: /: nothing is closed over a cell that is swollen/ })).toBeTruthy();
+    first.unmount();
+    startShop(t0, {
+      ...cold,
+      [phone]: [swollen, { type: 'cellChoice', fit: 'new', flat: false, bent: false, punctured: false }],
+    });
+    renderStage(BondStage, phone);
+    expect(screen.queryByRole('button', { name: /swollen/ })).toBeNull();
+  });
+
   it('a nozzle wider than the ring, a cold tube and a bond without width are named and change nothing', async () => {
     startShop(t0, cold, {
       settings: { ...demoSettings, liquids: demoSettings.liquids.map((l) => ({ ...l, nozzleDiaMm: 2.5 })) },
     });
     const wide = renderStage(BondStage, phone);
     await choose('Way of bonding: liquid bead');
-    expect(call()).toBe('nozzle: 2.5 mm is not possible, allowed is up to 2 mm, the width of the ring.');
+    expect(call()).toBe('nozzle: 2.5 mm is not possible, allowed is up to 1.8 mm, the width of the ring.');
     expect(screen.getByRole('button', { name: /^Start laying: not possible/ })).toBeTruthy();
     wide.unmount();
     startShop(t0, cold);

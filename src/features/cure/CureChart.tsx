@@ -6,6 +6,7 @@ import { progressAt, shareDone, steady } from '@/core/cure/laws';
 import { beadMarks } from '@/core/cure/solventCure';
 import type { JobCure } from '@/stagekit/cureJob';
 import { useSettings } from '@/store/shop';
+import { chartLine, chartLook } from '@/ui/chartLook';
 import { useTokens } from '@/ui/theme';
 import { Txt } from '@/ui/Txt';
 import { length } from '@/ui/units';
@@ -25,13 +26,6 @@ export default function CureChart({ cure, now, width }: { cure: JobCure; now: nu
       { length: points },
       (_, i) => Math.round((1 - shareDone('solvent', progressAt('solvent', mm, steps, at(i)), factor)) * 1000) / 10,
     );
-  const line = (data: number[], color: string, dash?: number[], strokeWidth = 2.5) => ({
-    data,
-    color: () => color,
-    strokeWidth,
-    withDots: false,
-    ...(dash ? { strokeDashArray: dash } : {}),
-  });
   const own = leftOf(cure.bondMm, cure.steps, cure.edges.high);
   const every = 12;
   const labels = Array.from({ length: points }, (_, i) =>
@@ -49,10 +43,10 @@ export default function CureChart({ cure, now, width }: { cure: JobCure; now: nu
         data={{
           labels,
           datasets: [
-            line(leftOf(1, steady(23), 1), t.ink2, [2, 4]),
-            line(leftOf(2, steady(23), 1), t.ink2, [8, 4]),
-            line(own, t.ink),
-            line(
+            chartLine(leftOf(1, steady(23), 1), t.ink2, [2, 4]),
+            chartLine(leftOf(2, steady(23), 1), t.ink2, [8, 4]),
+            chartLine(own, t.ink),
+            chartLine(
               own.map(() => mark),
               t.go,
               [1, 3],
@@ -63,23 +57,9 @@ export default function CureChart({ cure, now, width }: { cure: JobCure; now: nu
         }}
         width={width}
         height={height}
-        withShadow={false}
-        withVerticalLines={false}
-        segments={4}
         fromZero
-        bezier={false}
         yAxisSuffix=" %"
-        chartConfig={{
-          backgroundGradientFrom: t.paper,
-          backgroundGradientTo: t.paper,
-          backgroundGradientFromOpacity: 0,
-          backgroundGradientToOpacity: 0,
-          decimalPlaces: 0,
-          color: () => t.ink2,
-          labelColor: () => t.ink2,
-          propsForLabels: { fontFamily: 'Mono_500', fontSize: 12 },
-          propsForBackgroundLines: { stroke: t.rule, strokeDasharray: '' },
-        }}
+        {...chartLook(t)}
         style={{ paddingRight: left }}
         decorator={() =>
           since !== null && since < endH * 3600 ? (

@@ -1,7 +1,8 @@
 import { View } from 'react-native';
 
-import { tapeClocks, tapeMarks } from '@/core/cure/tapeDwell';
+import { markOf } from '@/core/cure/laws';
 import type { JobState } from '@/model/fold';
+import { cureEnd, cureOf } from '@/stagekit/cureJob';
 import { exportJob } from '@/stagekit/exportJob';
 import { useActions } from '@/stagekit/actions';
 import { PlainPlan } from '@/stagekit/PlainPlan';
@@ -27,9 +28,11 @@ export function HandoverStage({ job }: { job: JobState }) {
   const sections = sheetOf(job, settings, now);
   const open = openPoints(job);
   const overridden = job.decisions.some((d) => d.call === 'handover' && d.because);
-  const start = job.clampOn?.at ?? job.bonded?.at ?? null;
-  const clocks = tapeClocks(job.ambientC ?? settings.roomC);
-  const readyAt = start === null ? null : start + clocks.handOver.high * 1e3;
+  const cure = cureOf(job, settings, now);
+  const mark = markOf(cure.kind, 'handOver');
+  const readyAt = cureEnd(cure, 'handOver');
+  const sealAt = cureEnd(cure, 'sealTest');
+  const fullAt = cureEnd(cure, 'full');
   const early = readyAt !== null && readyAt > now;
   const closed = job.closedAt !== null;
   const can = !closed && ((open.length === 0 && !early) || overridden);
@@ -48,13 +51,17 @@ export function HandoverStage({ job }: { job: JobState }) {
         }
       : early
         ? {
-            sentence: `Ready in ${clock((readyAt - now) / 1e3)}, at ${time(readyAt)}.`,
-            reason: `The tape needs ${Math.round(tapeMarks.handOver.value * 100)} % of its bond, on the long end.`,
+            sentence: `Ready in ${clock((readyAt - now) / 1e3)}, at ${dayTime(readyAt, now)}.`,
+            reason: {
+              tape: `The tape needs ${Math.round(mark.value * 100)} % of its bond, on the long end.`,
+              solvent: `${Math.round((1 - mark.value) * 100)} % of the solvent has to leave, on the long end.`,
+              moisture: 'The sealant has to cure through, on the long end.',
+            }[cure.kind],
             tone: 'ink' as const,
           }
         : {
             sentence: 'It may go.',
-            reason: `Read the sheet to the customer: not pressed or warmed before ${start === null ? 'the bond is full' : dayTime(start + clocks.sealTest.high * 1e3, now)}.`,
+            reason: `Read the sheet to the customer: not pressed or warmed before ${sealAt === null ? 'the bond is full' : dayTime(sealAt, now)}.`,
             tone: 'ink' as const,
           };
   const handOver = () =>
@@ -94,7 +101,7 @@ export function HandoverStage({ job }: { job: JobState }) {
             },
             {
               id: 'full',
-              value: start === null ? '–' : dayTime(start + clocks.full.high * 1e3, now).replace(/ \d\d:\d\d$/, ''),
+              value: fullAt === null ? '–' : dayTime(fullAt, now).replace(/ \d\d:\d\d$/, ''),
               label: 'full bond by, long end',
             },
           ]}
@@ -146,8 +153,12 @@ export function HandoverStage({ job }: { job: JobState }) {
         computed={{ can }}
         notes={open.length ? [`Open: ${open.join(', ')}.`] : ['No open point.']}
         rows={[
-          rowOf('Share of the bond at hand-over', tapeMarks.handOver, ''),
-          rowOf('Share of the full bond', tapeMarks.full, ''),
+          rowOf(cure.kind === 'solvent' ? 'Solvent left at hand-over' : 'Share of the bond at hand-over', mark, ''),
+          rowOf(
+            cure.kind === 'solvent' ? 'Solvent left in a full bond' : 'Share of the full bond',
+            markOf(cure.kind, 'full'),
+            '',
+          ),
         ]}
       />
     </StageShell>

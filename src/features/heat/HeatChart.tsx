@@ -3,6 +3,7 @@ import { LineChart } from 'react-native-chart-kit';
 import { Circle, Line } from 'react-native-svg';
 import { View } from 'react-native';
 
+import { chartLine, chartLook } from '@/ui/chartLook';
 import { useTokens } from '@/ui/theme';
 import { Txt } from '@/ui/Txt';
 import { clock, toF } from '@/ui/units';
@@ -29,13 +30,8 @@ export default memo(function HeatChart({ curves, easyC, nowS, probe, width, unit
   const shown = (list: number[]) => list.map((c) => Math.round((units.temperature === 'C' ? c : toF(c)) * 10) / 10);
   // an unseen line from 20 to 100 °C (60 to 220 °F) gives the axis round numbers
   const axis = units.temperature === 'C' ? [20, 100] : [60, 220];
-  const line = (data: number[], color: string, strokeDashArray?: number[], strokeWidth = 2.5) => ({
-    data: shown(data),
-    color: () => color,
-    strokeWidth,
-    withDots: false,
-    ...(strokeDashArray ? { strokeDashArray } : {}),
-  });
+  const line = (data: number[], color: string, dash?: number[], width?: number) =>
+    chartLine(shown(data), color, dash, width);
   const datasets = [
     line(curves.first, t.ink),
     line(curves.coldest, t.ink2, [2, 4]),
@@ -75,23 +71,9 @@ export default memo(function HeatChart({ curves, easyC, nowS, probe, width, unit
         data={{ labels, datasets }}
         width={width}
         height={height}
-        withShadow={false}
-        withVerticalLines={false}
         withInnerLines
-        segments={4}
         fromNumber={axis[1]}
-        bezier={false}
-        chartConfig={{
-          backgroundGradientFrom: t.paper,
-          backgroundGradientTo: t.paper,
-          backgroundGradientFromOpacity: 0,
-          backgroundGradientToOpacity: 0,
-          decimalPlaces: 0,
-          color: () => t.ink2,
-          labelColor: () => t.ink2,
-          propsForLabels: { fontFamily: 'Mono_500', fontSize: 12 },
-          propsForBackgroundLines: { stroke: t.rule, strokeDasharray: '' },
-        }}
+        {...chartLook(t)}
         style={{ paddingRight: left }}
         decorator={() => [
           ...dots
