@@ -1,0 +1,166 @@
+import fc from 'fast-check';
+
+import { fitCurve } from '../numeric/fitCurve';
+import { channelThroughput, chokedSpeed, equivalentChannel, freePathM, leakUnits } from './channel';
+import { detectableLeak, leakRatio, strokeVolumeM3 } from './compare';
+import { coolingRate, fitDecay, sealDecay } from './decay';
+
+const atm = 101325;
+
+const misra1a = {
+  x: [77.6, 114.9, 141.1, 190.8, 239.9, 289.0, 332.8, 378.4, 434.8, 477.3, 536.8, 593.1, 689.1, 760.0],
+  y: [10.07, 14.73, 17.94, 23.93, 29.61, 35.18, 40.02, 44.82, 50.76, 55.05, 61.01, 66.4, 75.47, 81.78],
+};
+
+it('exact exponentials come back: τ 25 s, end 12 Pa (analytic)', () => {
+  const t = Array.from({ length: 61 }, (_, i) => i);
+  const f = fitDecay(
+    t,
+    t.map((v) => 12 + 500 * Math.exp(-v / 25)),
+  );
+  expect(f.tau).toBeCloseTo(25, 8);
+  expect(f.pInf).toBeCloseTo(12, 7);
+});
+
+/** y = b1 (1 − exp(−b2 x)) for the engine that polishes every fit here. */
+const saturating = (x: readonly number[]) => (q: readonly number[]) => ({
+  values: x.map((v) => q[0]! * (1 - Math.exp(-q[1]! * v))),
+  derivatives: x.map((v) => [1 - Math.exp(-q[1]! * v), q[0]! * v * Math.exp(-q[1]! * v)]),
+});
+
+it('NIST StRD Misra1a: b1 238.94212918, b2 5.5015643181e-4, standard error of b1 2.7070 (certified)', () => {
+  const f = fitCurve(misra1a.y, [500, 1e-4], saturating(misra1a.x));
+  expect(Math.abs(f.params[0]! / 238.94212918 - 1)).toBeLessThan(1e-7);
+  expect(Math.abs(f.params[1]! / 5.5015643181e-4 - 1)).toBeLessThan(1e-7);
+  expect(Math.abs(f.se[0]! / 2.7070075241 - 1)).toBeLessThan(1e-4);
+});
+
+it('NIST StRD BoxBOD: b1 213.80940889, b2 0.54723748542 (certified, higher difficulty)', () => {
+  const f = fitCurve([109, 149, 149, 191, 213, 224], [100, 0.75], saturating([1, 2, 3, 5, 7, 10]));
+  expect(Math.abs(f.params[0]! / 213.80940889 - 1)).toBeLessThan(1e-6);
+  expect(Math.abs(f.params[1]! / 0.54723748542 - 1)).toBeLessThan(1e-6);
+});
+
+it('equals a brute search over end, size and τ on noisy data: no better sum of squares exists nearby (property)', () => {
+  fc.assert(
+    fc.property(fc.integer({ min: 1, max: 1000 }), fc.double({ min: 8, max: 60, noNaN: true }), (seed, tau) => {
+      const t = Array.from({ length: 41 }, (_, i) => 3 * i);
+      let s = seed;
+      const noise = () => ((s = (s * 16807) % 2147483647) / 2147483647 - 0.5) * 8;
+      const p = t.map((v) => 20 + 480 * Math.exp(-v / tau) + noise());
+      const f = fitDecay(t, p);
+      const cost = (a: number, b: number, q: number) =>
+        t.reduce((m, v, i) => m + (p[i]! - a - b * Math.exp(-v / q)) ** 2, 0);
+      const own = cost(f.pInf, f.dp0, f.tau);
+      return [-1, 1].every(
+        (d) =>
+          cost(f.pInf + d * 0.05, f.dp0, f.tau) >= own &&
+          cost(f.pInf, f.dp0 + d * 0.1, f.tau) >= own &&
+          cost(f.pInf, f.dp0, f.tau * (1 + d * 1e-3)) >= own,
+      );
+    }),
+    { numRuns: 25 },
+  );
+});
+
+it('the worked record: end 9.4759, size 498.99, τ 24.9 s; 2.41e-4 ± 0.48e-4 Pa m³/s, one hole of 43 µm, below 5e-4', () => {
+  const r = sealDecay({
+    t: [0, 10, 20, 30, 45, 60, 80, 100, 120],
+    p: [507, 346.5, 232.6, 158.2, 91.4, 52.1, 29.3, 19.4, 14.6],
+    volumeM3: 6e-6,
+    atPa: 1000,
+    limit: 5e-4,
+  });
+  expect(r.method).toBe('free end');
+  expect(r.fit!.pInf).toBeCloseTo(9.4759, 3);
+  expect(r.fit!.dp0).toBeCloseTo(498.99, 2);
+  expect(r.tauS!).toBeCloseTo(24.9, 2);
+  expect(r.fit!.seTau).toBeCloseTo(0.23017, 4);
+  expect(r.leak).toBeCloseTo(2.4097e-4, 7);
+  expect(r.uLeak).toBeCloseTo(4.8244e-5, 7);
+  expect(r.channel!.diameterM * 1e6).toBeCloseTo(43.112, 2);
+  expect(r.channel!.flags).toEqual([]);
+  expect(r.verdict).toBe('below');
+});
+
+it('a cooling device: the integral law finds τ 90 s where an exponential through p T0/T is far off', () => {
+  // dm/dt = −(1/90)(m T − pAmb)/T, integrated finely
+  const T = (s: number) => 295 + 15 * Math.exp(-s / 120);
+  const t: number[] = [];
+  const p: number[] = [];
+  let m = (atm + 3000) / 310;
+  const dt = 0.01;
+  for (let k = 0; k <= 12_000; k++) {
+    const s = k * dt;
+    if (k % 200 === 0) {
+      t.push(s);
+      p.push(m * T(s));
+    }
+    const f = (x: number, u: number) => (-(1 / 90) * (x * T(u) - atm)) / T(u);
+    const k1 = f(m, s);
+    const k2 = f(m + (dt / 2) * k1, s + dt / 2);
+    m += dt * k2;
+  }
+  const c = coolingRate(t, p, t.map(T), atm);
+  expect(1 / c.rate).toBeCloseTo(90, 0);
+  const naive = fitDecay(
+    t,
+    p.map((v, i) => (v * T(0)) / T(t[i]!) - atm),
+  );
+  expect(Math.abs(naive.tau - 90)).toBeGreaterThan(40);
+});
+
+it('a short record falls back to the room as its end', () => {
+  const t = [0, 2, 4, 6, 8, 10];
+  const r = sealDecay({ t, p: t.map((v) => 1000 * Math.exp(-v / 200)), volumeM3: 6e-6, atPa: -1000 });
+  expect(r.method).toBe('fixed end');
+  expect(r.tauS!).toBeCloseTo(200, 3);
+});
+
+it('air: free path 65.4 nm at an atmosphere (Jennings 1988), choked 200 m/s, 1 Pa m³/s = 592.15 sccm at 0 °C', () => {
+  expect(Math.abs(freePathM(atm) * 1e9 - 65.4)).toBeLessThan(0.8);
+  expect(Math.abs(chokedSpeed() - 200)).toBeLessThan(2);
+  expect(leakUnits(1).sccm0C).toBeCloseTo(592.15, 1);
+  expect(leakUnits(1).sccm20C / leakUnits(1).sccm0C).toBeCloseTo(293.15 / 273.15, 9);
+  const q = channelThroughput(50e-6, 2e-3, atm + 5000, atm);
+  expect(equivalentChannel(q, 2e-3, atm + 5000, atm).diameterM).toBeCloseTo(50e-6, 12);
+});
+
+it('before and after on the same device: no worse, leakier, or not decided', () => {
+  const tau = (tauS: number, u = 1) => ({ tauS, u });
+  expect(leakRatio(tau(40), tau(42)).verdict).toBe('noWorse');
+  expect(leakRatio(tau(40), tau(12)).verdict).toBe('leakier');
+  expect(leakRatio(tau(40), tau(26)).verdict).toBe('undecided');
+  const r = leakRatio(tau(40, 0), tau(20, 0));
+  expect(r.ratio).toBeCloseTo(2, 9);
+  expect(Math.log(r.high / r.ratio)).toBeCloseTo(0.2, 9);
+});
+
+it('stroke volume by Boyle, and the smallest leak that a record can show', () => {
+  expect(strokeVolumeM3(5e-8, atm, 800)).toBeCloseTo(6.3828e-6, 9);
+  // slope of a line through n points: simulated scatter gives the same standard error
+  const [n, T, sigma] = [61, 60, 2];
+  let seed = 4;
+  const u = () => (seed = (seed * 16807) % 2147483647) / 2147483647;
+  const slopes = Array.from({ length: 1500 }, () => {
+    let sxy = 0;
+    let sxx = 0;
+    for (let i = 0; i < n; i++) {
+      const x = (i / (n - 1)) * T - T / 2;
+      sxx += x * x;
+      sxy += x * Math.sqrt(-2 * Math.log(1 - u())) * Math.cos(2 * Math.PI * u()) * sigma;
+    }
+    return sxy / sxx;
+  });
+  const sd = Math.sqrt(slopes.reduce((m, v) => m + v * v, 0) / slopes.length);
+  expect(detectableLeak(n, T, sigma, 6e-6) / (3 * 6e-6) / sd).toBeGreaterThan(0.93);
+  expect(detectableLeak(n, T, sigma, 6e-6) / (3 * 6e-6) / sd).toBeLessThan(1.07);
+});
+
+it('names what is impossible', () => {
+  expect(() => sealDecay({ t: [0, 1, 2], p: [1, 2, 3], volumeM3: 6e-6, atPa: 1000 })).toThrow(/readings: 3/);
+  expect(() => fitDecay([0, 1, 1, 2, 3], [5, 4, 3, 2, 1])).toThrow(/time: not rising/);
+  expect(() => sealDecay({ t: [0, 1, 2, 3, 4], p: [1, 1, 1, 1, 9e9], volumeM3: 6e-6, atPa: 1000 })).toThrow(
+    /pressure at 4 s/,
+  );
+});

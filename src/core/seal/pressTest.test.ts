@@ -1,0 +1,83 @@
+import { findEdges, noisePa, pressTest } from './pressTest';
+
+let seed = 1;
+const uniform = () => (seed = (seed * 16807) % 2147483647) / 2147483647;
+const gauss = () => Math.sqrt(-2 * Math.log(1 - uniform())) * Math.cos(2 * Math.PI * uniform());
+
+/** A made-up barometer log: presses held, shell with a time constant, drift and scatter. */
+function log(
+  a: number,
+  tau: number,
+  presses: [number, number][],
+  over: { sd?: number; drift?: number; door?: number } = {},
+) {
+  const end = Math.max(...presses.map((c) => c[1])) + 10;
+  const t = Array.from({ length: Math.round(end / 0.2) }, (_, i) => Math.round(i * 0.2 * 10) / 10);
+  const e = (v: number, t0: number) => (v >= t0 - 1e-9 ? Math.exp(-(v - t0) / tau) : 0);
+  const p = t.map(
+    (v) =>
+      100_800 +
+      (over.drift ?? 0) * v +
+      presses.reduce((s, [x, y]) => s + a * (e(v, x) - e(v, y)), 0) +
+      (over.door !== undefined && v > over.door ? 40 : 0) +
+      (over.sd ?? 0) * gauss(),
+  );
+  return { t, p };
+}
+const three: [number, number][] = [
+  [8, 13],
+  [22, 27],
+  [36, 41],
+];
+
+beforeEach(() => {
+  seed = 11;
+});
+
+it('without scatter amplitude and time constant come back: 50 Pa, 20 s (analytic)', () => {
+  const { t, p } = log(50, 20, [[8, 13.4]], { drift: 0.1 });
+  const r = pressTest(t, p, [[8.2, 13.6]]);
+  expect(r.amplitudePa).toBeCloseTo(50, 1);
+  expect(r.tauS!).toBeCloseTo(20, 1);
+  expect(r.kind).toBe('holds');
+});
+
+it('a shell that breathes decays; one that is open, or does not give, shows nothing', () => {
+  expect(pressTest(...args(log(60, 2, three, { sd: 1.5, drift: 0.3 })), three).kind).toBe('decays');
+  expect(pressTest(...args(log(0, 20, three, { sd: 1.5, drift: 0.3 })), three).kind).toBe('noBump');
+});
+
+it('a door that opens is no bump that holds: press and release do not match', () => {
+  const r = pressTest(...args(log(0, 20, [[8, 13]], { sd: 1, door: 8 })), [[8, 13]]);
+  expect(['noBump', 'disturbed']).toContain(r.kind);
+});
+
+it('finds presses without prompts, and none in a quiet log', () => {
+  const { t, p } = log(60, 30, three, { sd: 1.5 });
+  expect(findEdges(t, p)).toHaveLength(6);
+  expect(pressTest(t, p)).toMatchObject({ kind: 'holds', cycles: { length: 3 } });
+  expect(pressTest(...args(log(0, 30, three, { sd: 1.5 }))).cycles).toEqual([]);
+});
+
+it('scatter is that of the readings, with or without bumps (simulated, fixed seed)', () => {
+  const { p } = log(80, 30, three, { sd: 2 });
+  expect(noisePa(p)).toBeGreaterThan(1.5);
+  expect(noisePa(p)).toBeLessThan(2.5);
+});
+
+it('quiet logs are called a bump in at most one of forty (simulated, fixed seed)', () => {
+  let wrong = 0;
+  for (let i = 0; i < 40; i++) {
+    const { t, p } = log(0, 20, [[8, 13]], { sd: 2, drift: 0.3 });
+    if (pressTest(t, p, [[8, 13]]).kind !== 'noBump') wrong++;
+  }
+  expect(wrong).toBeLessThanOrEqual(1);
+});
+
+it('names a log that is too short', () => {
+  expect(() => pressTest([0, 1], [1, 1])).toThrow(/readings: 2 is not possible, allowed is at least 40/);
+});
+
+function args(l: { t: number[]; p: number[] }): [number[], number[]] {
+  return [l.t, l.p];
+}
