@@ -39,7 +39,7 @@ test('files that are empty, cut, hostile or from a later version change nothing 
     await expect(message).toContainText('Nothing was changed');
   }
   await page.goto('/jobs');
-  await expect(jobRows(page)).toHaveCount(10);
+  await expect(jobRows(page)).toHaveCount(11);
 });
 
 test('storage full: the entry stays on screen and in the export, and is written when there is room', async ({

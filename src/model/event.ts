@@ -134,6 +134,14 @@ const kinds = {
     endPa: mm(0, 50000),
     seconds: mm(5, 3600),
   },
+  /** a log of the pressure: of a hold with a tester, or of presses on the glass with the device's own barometer */
+  sealLog: {
+    phase: z.enum(['before', 'after']),
+    test: z.enum(['hold', 'press']),
+    t: z.array(mm(0, 1e5)).min(5).max(1500),
+    /** hold: difference to the room; press: as the barometer says, Pa */
+    p: z.array(z.number().min(-60_000).max(200_000)).min(5).max(1500),
+  },
   jobRoute: {
     bondId: id,
     work: z.enum(works),

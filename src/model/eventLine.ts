@@ -75,6 +75,8 @@ export function eventLine(e: JobEvent, units: LineUnits = asStored): string {
       return `customer: backup ${e.backup ?? 'not asked'}, lock ${e.lock ?? 'not asked'}${e.note ? `, ${e.note}` : ''}`;
     case 'holdTest':
       return `hold test ${e.phase}, ${e.kind} ${e.startPa} to ${e.endPa} Pa in ${e.seconds} s`;
+    case 'sealLog':
+      return `${e.test === 'hold' ? 'hold' : 'press'} log ${e.phase}, ${e.t.length} readings`;
     case 'jobRoute':
       return `route: ${workNames[e.work]}${e.origin ? `, ${originNames[e.origin]} part` : ''}, through the ${e.through}${e.internalsOut ? ', internals out' : ''}`;
     case 'partMeasured':

@@ -51,6 +51,7 @@ export interface JobState {
   photos: EventOf<'photo'>[];
   customer: EventOf<'customer'> | null;
   holds: Partial<Record<'before' | 'after', EventOf<'holdTest'>>>;
+  sealLogs: Partial<Record<`${'before' | 'after'}.${'hold' | 'press'}`, EventOf<'sealLog'>>>;
   route: EventOf<'jobRoute'> | null;
   measured: Partial<Record<EventOf<'partMeasured'>['what'], { oldMm: number; newMm: number }>>;
   parts: Record<string, EventOf<'partState'>['to']>;
@@ -177,6 +178,7 @@ export function foldJob(events: readonly JobEvent[]): JobState | null {
     photos: [],
     customer: null,
     holds: {},
+    sealLogs: {},
     route: null,
     measured: {},
     parts: {},
@@ -294,6 +296,9 @@ function apply(s: JobState, e: KnownEvent, path: Perimeter): void {
       break;
     case 'holdTest':
       s.holds[e.phase] = e;
+      break;
+    case 'sealLog':
+      s.sealLogs[`${e.phase}.${e.test}`] = e;
       break;
     case 'jobRoute':
       s.route = e;

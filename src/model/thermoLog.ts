@@ -22,14 +22,14 @@ export const maxLogBytes = 5e6;
 const gaps = /^(|-+|nan|n\/a|ol|open|err(or)?|null)$/i;
 
 /** "12.5", "12,5" beside other separators, "1e2". */
-function toNumber(text: string, comma: boolean): number | null {
+export function toNumber(text: string, comma: boolean): number | null {
   const t = text.trim().replace(/\s*°?\s*[cfCF]$/, '');
   const plain = comma ? t.replace(',', '.') : t;
   return /^[-+]?(\d+\.?\d*|\.\d+)(e[-+]?\d+)?$/i.test(plain) ? Number(plain) : null;
 }
 
 /** Seconds from a clock "h:mm:ss", "mm:ss", a date with a clock, or null. */
-function toClock(text: string): number | null {
+export function toClock(text: string): number | null {
   const t = text.trim();
   const clock = /^(?:(\d{1,3}):)?(\d{1,2}):(\d{1,2}(?:[.,]\d+)?)$/.exec(t);
   if (clock) return Number(clock[1] ?? 0) * 3600 + Number(clock[2]) * 60 + Number(clock[3]!.replace(',', '.'));

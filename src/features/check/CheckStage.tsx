@@ -1,4 +1,5 @@
 import { useMemo } from 'react';
+import { Link, type Href } from 'expo-router';
 import { View } from 'react-native';
 
 import { boxOf } from '@/core/device/shapes';
@@ -233,6 +234,9 @@ export function CheckStage({ job }: { job: JobState }) {
       <Disclosure key={String(complete)} title={`Functions: ${tested} of ${tests.length}`} open={complete}>
         <FunctionList job={job} phase="after" short={false} />
       </Disclosure>
+      <Link href={`/jobs/${job.id}/seal` as Href} className="font-body text-m text-ink underline py-3">
+        Air test against before
+      </Link>
       {fresh.map((c) => (
         <View key={c.fn} className="border-l-4 border-caution pl-2 my-2">
           <Txt strong>New: {nameOf(c.fn)} fails</Txt>

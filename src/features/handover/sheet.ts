@@ -1,8 +1,10 @@
 import { compareFunctions } from '@/core/functions/riskOrder';
 import { functionTests } from '@/core/functions/tables';
+import { airTestLine } from '@/core/seal/claimCheck';
 import { uStepMm } from '@/core/fit/flushness';
 import { cureOf } from '@/stagekit/cureJob';
 import { stepsOf } from '@/stagekit/functionTests';
+import { pressWords, ratioWords, sealOf } from '@/stagekit/sealJob';
 import { edgeName } from '@/stagekit/thermalJob';
 import { schoolNames } from '@/model/eventLine';
 import { heatCount, type JobState } from '@/model/fold';
@@ -13,8 +15,6 @@ export interface SheetSection {
   title: string;
   lines: string[];
 }
-
-export const airTestLine = 'No water resistance is promised. Keep the device away from water.';
 
 const nameOf = (id: string) => functionTests.find((t) => t.id === id)?.name ?? id;
 
@@ -93,6 +93,14 @@ export function sheetOf(job: JobState, settings: Settings, now: number): SheetSe
     .filter(([, r]) => r === 'untested')
     .map(([id]) => nameOf(id));
   if (skipped.length) measured.push(`Not tested: ${skipped.join(', ')}.`);
+
+  const air = sealOf(job);
+  if (air.ratio)
+    measured.push(
+      `Air test against the same device before opening: ${ratioWords[air.ratio.verdict]}, ${air.ratio.ratio.toFixed(1)} times (${air.ratio.low.toFixed(1)} to ${air.ratio.high.toFixed(1)}).`,
+    );
+  if (air.press.after)
+    measured.push(`Pressed on the glass with the device’s own barometer: ${pressWords[air.press.after.kind]}.`);
 
   const until: string[] = [];
   const start = job.clampOn?.at ?? job.bonded?.at;

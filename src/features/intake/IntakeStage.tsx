@@ -35,7 +35,7 @@ import { area, dayTime, length, price, span, temp, time } from '@/ui/units';
 import { useNow } from '@/ui/useNow';
 import { frameOf } from '@/stagekit/frameOf';
 import { earliestOf, hardOf } from './facts';
-import { HoldTest } from './HoldTest';
+import { HoldTest } from '@/stagekit/HoldTest';
 import { intakeCall, missingAtIntake, roundUp15 } from './intakeCall';
 import { PhotosSection } from '@/stagekit/PhotosSection';
 import { constructionNames, hardText, optionName } from './words';

@@ -4,7 +4,7 @@ import { View } from 'react-native';
 import { CoreInputError } from '@/core/errors';
 import { holdResult } from '@/core/seal/holdTest';
 import type { JobState } from '@/model/fold';
-import { useActions } from '@/stagekit/actions';
+import { useActions } from './actions';
 import { Button } from '@/ui/Button';
 import { Choice } from '@/ui/Choice';
 import { NumberField } from '@/ui/NumberField';

@@ -1,0 +1,210 @@
+import { useRouter } from 'expo-router';
+import { useState } from 'react';
+import { View } from 'react-native';
+
+import { leakUnits } from '@/core/seal/channel';
+import { ratioFigures } from '@/core/seal/compare';
+import { sealFigures } from '@/core/seal/decay';
+import { pressFigures } from '@/core/seal/pressTest';
+import { airTestLine } from '@/core/seal/claimCheck';
+import type { JobState } from '@/model/fold';
+import { maxPressureBytes, readPressureLog } from '@/model/pressureLog';
+import { useActions } from '@/stagekit/actions';
+import { cureEnd, cureOf } from '@/stagekit/cureJob';
+import { badStretches, frameOf } from '@/stagekit/frameOf';
+import { HoldTest } from '@/stagekit/HoldTest';
+import { JobPage } from '@/stagekit/JobPage';
+import { PlainPlan } from '@/stagekit/PlainPlan';
+import { freeVolumeM3, pressWords, ratioWords, sealOf } from '@/stagekit/sealJob';
+import { stageHref } from '@/stagekit/StageShell';
+import { rowOf, Why } from '@/stagekit/Why';
+import { bondPerimeter } from '@/core/device/perimeter';
+import { useSettings } from '@/store/shop';
+import { Button } from '@/ui/Button';
+import { Call } from '@/ui/Call';
+import { Choice } from '@/ui/Choice';
+import { Disclosure } from '@/ui/Disclosure';
+import { pickText } from '@/ui/download';
+import { RingArcs } from '@/ui/plan/layers';
+import { Readings } from '@/ui/Readings';
+import { Txt } from '@/ui/Txt';
+import { dayTime } from '@/ui/units';
+import { useNow } from '@/ui/useNow';
+
+type Phase = 'before' | 'after';
+
+const times = (v: number) => `${v.toFixed(v < 10 ? 1 : 0)} times`;
+
+/** Air test of the closed device: hold and press, against the same device before; locked while the bond is young. */
+export function SealScreen({ job }: { job: JobState }) {
+  const settings = useSettings();
+  const now = useNow(30_000);
+  const router = useRouter();
+  const { log } = useActions(job);
+  const [phase, setPhase] = useState<Phase>(job.opened ? 'after' : 'before');
+  const [message, setMessage] = useState<{ text: string; bad: boolean } | null>(null);
+  const cure = cureOf(job, settings, now);
+  const from = cureEnd(cure, 'sealTest');
+  const overridden = job.decisions.some((d) => d.call === 'seal' && d.because);
+  const locked = phase === 'after' && !overridden && (from === null || now < from);
+  const seal = sealOf(job);
+  const frame = frameOf(job);
+  const path = bondPerimeter(job.device, job.bond);
+  const take = async (test: 'hold' | 'press') => {
+    setMessage(null);
+    try {
+      const file = await pickText('.csv,text/csv,text/plain', maxPressureBytes);
+      if (!file) return;
+      const read = readPressureLog(file.text);
+      if (test === 'hold' && read.absolute && Math.max(...read.p) - Math.min(...read.p) < 50)
+        throw new Error(`${file.name}: the pressure does not change by 50 Pa; is this a hold?`);
+      // a hold of absolute readings ends at the room: the last tenth of it is taken for that
+      const tail = read.p.slice(-Math.max(1, Math.floor(read.p.length / 10)));
+      const room = tail.reduce((a, b) => a + b, 0) / tail.length;
+      const p = test === 'hold' && read.absolute ? read.p.map((v) => v - room) : read.p;
+      await log([{ type: 'sealLog', phase, test, t: read.t, p }]);
+      setMessage({ text: `${file.name}: ${read.t.length} readings in ${read.unit}.`, bad: false });
+    } catch (e) {
+      if (!(e instanceof Error)) throw e;
+      setMessage({ text: `${e.message}. Nothing was changed.`, bad: true });
+    }
+  };
+  const r = seal.ratio;
+  const press = seal.press.after;
+  const text = r
+    ? {
+        sentence: `Air leak ${ratioWords[r.verdict]}: ${times(r.ratio)}.`,
+        reason: `${times(r.low)} to ${times(r.high)} what it was before opening, on the same device and tester. ${airTestLine}`,
+        tone: r.verdict === 'noWorse' ? ('ink' as const) : ('caution' as const),
+      }
+    : press
+      ? {
+          sentence: `${pressWords[press.kind][0]!.toUpperCase()}${pressWords[press.kind].slice(1)}.`,
+          reason: airTestLine,
+          tone: press.kind === 'holds' ? ('ink' as const) : ('caution' as const),
+        }
+      : locked
+        ? {
+            sentence: from === null ? 'Not closed yet.' : `Not before ${dayTime(from, now)}.`,
+            reason: 'Pressure lifts a young bond: 5 kPa on a phone’s back are 55 N. Low vacuum rather than pressure.',
+            tone: 'ink' as const,
+          }
+        : {
+            sentence: 'Hold a low vacuum for a minute.',
+            reason: `Against the same device before opening. ${airTestLine}`,
+            tone: 'ink' as const,
+          };
+  const result = phase === 'after' ? seal.after : seal.before;
+  const units = result ? leakUnits(result.leak) : null;
+  return (
+    <JobPage
+      job={job}
+      title="Air test"
+      now={now}
+      stage="check"
+      lead={<Call {...text} />}
+      picture={(size) => (
+        <PlainPlan
+          job={job}
+          size={size}
+          label={
+            frame?.badArcs.length
+              ? `Stretches to suspect: ${frame.badArcs.length}`
+              : 'No stretch to suspect from the seat'
+          }
+          lines={(frame?.badArcs ?? []).map((a) => `seat too low over ${Math.round(a.toMm - a.fromMm)} mm`)}
+        >
+          {frame ? (
+            <RingArcs arcs={badStretches(job, frame, path).map((a) => ({ ...a, state: 'dry' as const }))} />
+          ) : null}
+        </PlainPlan>
+      )}
+      main={<Button kind="main" label="Back to check" onPress={() => router.replace(stageHref(job.id, 'check'))} />}
+    >
+      <Readings
+        items={[
+          {
+            id: 'tau',
+            value: result?.tauS ? `${Math.round(result.tauS)} s` : '–',
+            label: result
+              ? `time constant, ± ${Math.round(2 * result.seTauS)} s; ${result.method}`
+              : 'time constant of the hold',
+          },
+          {
+            id: 'leak',
+            value: result ? result.leak.toExponential(1) : '–',
+            label: result
+              ? `Pa m³/s at 1 kPa, ± ${(2 * result.uLeak).toExponential(0)}; ${units!.sccm20C.toFixed(2)} sccm at 20 °C`
+              : 'leak at 1 kPa, Pa m³/s',
+          },
+        ]}
+      />
+      <Choice
+        label="When"
+        value={phase}
+        options={[
+          { id: 'before', name: 'Before opening' },
+          { id: 'after', name: 'After closing' },
+        ]}
+        onChange={setPhase}
+      />
+      {message ? (
+        <View role={message.bad ? 'alert' : 'status'} className="mb-2">
+          <Txt tone={message.bad ? 'caution' : 'ink'}>{message.text}</Txt>
+        </View>
+      ) : null}
+      {locked ? (
+        <Txt tone="caution" className="mb-2">
+          Locked until the adhesive’s own mark. To test all the same, log an override with its reason below.
+        </Txt>
+      ) : (
+        <View className="gap-2 mb-2">
+          <Button kind="small" label="Hold log from a file, CSV" onPress={() => void take('hold')} />
+          <Button kind="small" label="Barometer log of presses, CSV" onPress={() => void take('press')} />
+          <Disclosure title="Two readings by hand">
+            <HoldTest job={job} phase={phase} />
+          </Disclosure>
+        </View>
+      )}
+      {(['before', 'after'] as const).map((k) =>
+        seal.press[k] ? (
+          <Txt key={k} size="s">
+            Presses {k}: {pressWords[seal.press[k].kind]}, {seal.press[k].amplitudePa.toFixed(0)} Pa
+            {seal.press[k].tauS === null || seal.press[k].kind === 'noBump'
+              ? ''
+              : seal.press[k].tauS > 20
+                ? ', longer than 20 s'
+                : `, about ${seal.press[k].tauS.toFixed(0)} s`}
+            .
+          </Txt>
+        ) : null,
+      )}
+      {result?.channel ? (
+        <Txt size="s" tone="ink2">
+          As one round hole it would be {(result.channel.diameterM * 1e6).toFixed(0)} µm wide: a picture, not a finding;
+          many small paths leak the same.
+        </Txt>
+      ) : null}
+      <Why
+        job={job}
+        call="seal"
+        inputs={{ holds: job.holds, logs: Object.keys(job.sealLogs) }}
+        computed={{ ratio: r, after: seal.after?.tauS ?? null, press: press?.kind ?? null }}
+        notes={[
+          'The pressure difference of a leaky closed device falls off exponentially; its time constant is free volume over leak. Before and after on the same device the unknown volume cancels. There is no published limit for a repaired phone.',
+          'A device that breathes through a vent loses a bump fast though it is well bonded: compare it with itself.',
+          `Free volume taken as ${(freeVolumeM3(job) * 1e6).toFixed(1)} ml.`,
+        ]}
+        rows={[
+          rowOf('Free share of the outer volume', sealFigures.freeShare, ''),
+          rowOf('Uncertainty of the free volume', sealFigures.uVolumeShare, ''),
+          rowOf('Two holds of one device differ by', ratioFigures.uRepeat, ''),
+          rowOf('Counts as leakier from', ratioFigures.worse, 'times'),
+          rowOf('Most difference on an open-cell bond', sealFigures.mostPa, 'Pa'),
+          rowOf('Smallest bump', pressFigures.leastPa, 'Pa'),
+          rowOf('A bump holds from', pressFigures.holdsS, 's'),
+        ]}
+      />
+    </JobPage>
+  );
+}
