@@ -10,6 +10,7 @@ import { defaultSettings, type Settings } from '@/model/settings';
 import { shippedDevices } from '@/model/shippedDevices';
 import { onOthers, tellOthers } from './channel';
 import { newId } from './ids';
+import { journal } from './journal';
 import { Repository, type ShopLog } from './repository';
 
 export const storage = createAsyncStorage('northcove');
@@ -23,11 +24,24 @@ export const queryClient = new QueryClient({
   },
 });
 
+/** Everything that is stored, and what a page noted that was closed before the storage had it. */
+export async function loadShop(): Promise<ShopLog> {
+  const log = await repository.load();
+  for (const { key, events } of journal.left()) {
+    const known = new Set([...log.jobs.values()].flat().map((e) => e.id));
+    const lost = events.filter((e) => !known.has(e.id));
+    if (lost.length && !(await repository.write(lost))) continue;
+    for (const e of lost) log.jobs.set(e.jobId, [...(log.jobs.get(e.jobId) ?? []), e]);
+    journal.forget(key);
+  }
+  return log;
+}
+
 onOthers(() => void queryClient.invalidateQueries({ queryKey: ['log'] }));
 
 const logQuery = queryOptions({
   queryKey: ['log'],
-  queryFn: () => repository.load(),
+  queryFn: loadShop,
   // a log only grows: comparing it deeply with the last one would cost time and say nothing
   structuralSharing: false,
 });
@@ -82,14 +96,18 @@ export async function append(jobId: string, by: string, events: readonly NewEven
     jobs.set(jobId, [...(jobs.get(jobId) ?? []), ...made]);
     return { ...log, jobs };
   });
-  await repository.write(made);
+  journal.note(made);
+  const waiting = [...repository.pending];
+  if (await repository.write(made)) journal.settle([...waiting, ...made]);
   patchLog((log) => ({ ...log, unsaved: repository.pending.length }));
   tellOthers();
   return made;
 }
 
 export async function retryPending(): Promise<boolean> {
+  const waiting = [...repository.pending];
   const done = await repository.write([]);
+  if (done) journal.settle(waiting);
   patchLog((log) => ({ ...log, unsaved: repository.pending.length }));
   return done;
 }
