@@ -67,6 +67,7 @@ describe('choice of adhesive', () => {
     wantSeal: false,
     inStock: { precutRing: true, cutTape: true, liquidBead: true, reuseTopup: true, fullFill: true },
     gapVariationMm: 0.05,
+    tapeTouches: null,
     hoursLeft: 24,
     ratePerH: 30,
     reworkCost: 40,
@@ -102,6 +103,9 @@ describe('choice of adhesive', () => {
     expect(chooseSchool(bent)[0]!.school.id).toBe('liquidBead');
     expect(row({ ...bent, fillsGaps: false }, 'liquidBead').blocks).toEqual(['driesThin']);
     expect(row(bent, 'cutTape').blocks).toEqual(['gapVariation']);
+    // the map of the seat counts more than the figure of the table
+    expect(row({ ...base, tapeTouches: false }, 'precutRing').blocks).toEqual(['gapVariation']);
+    expect(row({ ...base, tapeTouches: false }, 'liquidBead').blocks).toEqual([]);
   });
 
   it('residue speaks against tape, a whole area against everything but the fill', () => {

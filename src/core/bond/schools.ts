@@ -69,6 +69,8 @@ export interface SchoolInput {
   inStock: Readonly<Record<SchoolId, boolean>>;
   /** largest gap under a flat glass as measured on the seat; null: not measured */
   gapVariationMm: number | null;
+  /** does tape touch all round, by the map of the seat; null: not measured */
+  tapeTouches: boolean | null;
   hoursLeft: number | null;
   ratePerH: number;
   reworkCost: number;
@@ -118,8 +120,10 @@ export function chooseSchool(input: SchoolInput): SchoolChoice[] {
     const blocks: Block[] = [];
     if (input.wantSeal && school.seal !== 'factoryType') blocks.push('noSealClaim');
     if (!input.inStock[school.id]) blocks.push('notInStock');
-    if (input.gapVariationMm !== null && input.gapVariationMm > takes + 1e-9)
-      blocks.push(shrinks && input.gapVariationMm <= school.gapVariationMm.value ? 'driesThin' : 'gapVariation');
+    const gap = input.gapVariationMm;
+    if (!school.liquid && input.tapeTouches === false) blocks.push('gapVariation');
+    else if (gap !== null && gap > takes + 1e-9)
+      blocks.push(shrinks && gap <= school.gapVariationMm.value ? 'driesThin' : 'gapVariation');
     if (input.hoursLeft !== null && school.hours.value + readyH > input.hoursLeft) blocks.push('notReadyInTime');
     if (!school.liquid && !input.residueClean) blocks.push('residue');
     if (school.id === 'reuseTopup' && !input.oldRingIntact) blocks.push('oldRingNotIntact');

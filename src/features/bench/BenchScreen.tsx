@@ -118,14 +118,14 @@ function Group({
               {i.job.device.name} · {i.line}
             </Txt>
           </View>
-          <View className="items-end">
+          <View className="items-end max-w-[124px]">
             {i.dueAt !== null && i.state !== 'waits' ? (
               <Txt num strong size="l" tone={i.dueAt < now ? 'caution' : 'ink'}>
                 {clock((i.dueAt - now) / 1e3)}
               </Txt>
             ) : null}
             {i.job.promiseAt ? (
-              <Txt size="s" num tone={i.job.promiseAt < now ? 'caution' : 'ink2'}>
+              <Txt size="s" num className="text-right" tone={i.job.promiseAt < now ? 'caution' : 'ink2'}>
                 promised {dayTime(i.job.promiseAt, now)}
               </Txt>
             ) : null}

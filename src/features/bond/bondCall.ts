@@ -18,7 +18,7 @@ export interface BondText {
 export const blockWords: Record<Block, string> = {
   noSealClaim: 'no seal measurement after it',
   notInStock: 'not in stock',
-  gapVariation: 'gap varies more than it takes',
+  gapVariation: 'does not touch all round',
   driesThin: 'dries thin and fills no gap',
   notReadyInTime: 'not ready before the promise',
   residue: 'residue or film is left: tape does not stick to it',

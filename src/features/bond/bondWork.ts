@@ -327,6 +327,7 @@ export function bondWork(
       fullFill: hasLiquid,
     },
     gapVariationMm: frame?.maxGapMm ?? null,
+    tapeTouches: frame ? frame.badArcs.length === 0 : null,
     hoursLeft: job.promiseAt === null ? null : (job.promiseAt - now) / 3600e3,
     ratePerH: settings.ratePerH,
     reworkCost: settings.reworkCost,
