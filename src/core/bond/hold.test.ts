@@ -84,6 +84,7 @@ describe('choice of adhesive', () => {
     const i = { ...base, wantSeal: true };
     expect(chooseSchool(i)[0]!.school.id).toBe('precutRing');
     expect(row(i, 'precutRing').cost).toBeCloseTo(14.7, 9);
+    expect(row(i, 'precutRing').parts).toEqual({ material: 6, work: 7.5, rework: 1.2, delay: 0 });
     expect(row(i, 'cutTape')).toMatchObject({ cost: 19.7, blocks: ['noSealClaim'] });
     expect(row(i, 'liquidBead').cost).toBeCloseTo(14.3, 9);
     expect(row(i, 'reuseTopup')).toMatchObject({ cost: 17.5, blocks: ['noSealClaim', 'oldRingNotIntact'] });

@@ -89,6 +89,8 @@ export interface SchoolInput {
 export interface SchoolChoice {
   school: School;
   cost: number;
+  /** what the cost is made of */
+  parts: { material: number; work: number; rework: number; delay: number };
   readyH: number;
   gapVariationMm: number;
   blocks: Block[];
@@ -129,15 +131,18 @@ export function chooseSchool(input: SchoolInput): SchoolChoice[] {
     if (school.id === 'reuseTopup' && !input.oldRingIntact) blocks.push('oldRingNotIntact');
     if (input.fullArea && school.id !== 'fullFill') blocks.push('fullAreaNeedsFill');
     if (!input.fullArea && school.id === 'fullFill') blocks.push('ringOnly');
+    const parts = {
+      material: school.materialCost.value,
+      work: school.hours.value * input.ratePerH,
+      rework: school.reworkChance.value * input.reworkCost,
+      delay: readyH * input.delayCostPerH,
+    };
     return {
       school,
       readyH,
       gapVariationMm: takes,
-      cost:
-        school.materialCost.value +
-        school.hours.value * input.ratePerH +
-        school.reworkChance.value * input.reworkCost +
-        readyH * input.delayCostPerH,
+      parts,
+      cost: parts.material + parts.work + parts.rework + parts.delay,
       blocks,
     };
   });

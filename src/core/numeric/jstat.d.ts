@@ -8,5 +8,14 @@ declare module 'jstat' {
     cdf(x: number, a: number, b: number): number;
     pdf(x: number, a: number, b: number): number;
   }
-  export const jStat: { studentt: Distribution1; normal: Distribution2; beta: Distribution2 };
+  interface Discrete {
+    pdf(k: number, n: number, p: number): number;
+    cdf(k: number, n: number, p: number): number;
+  }
+  export const jStat: {
+    studentt: Distribution1;
+    normal: Distribution2;
+    beta: Distribution2;
+    binomial: Discrete;
+  };
 }

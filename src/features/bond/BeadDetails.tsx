@@ -119,9 +119,9 @@ export function BeadDetails({ job, work, school, liquid, bead, picks, onPicks }:
       {bead ? (
         <>
           <Txt size="s">
-            As laid {bead.bead.sectionMm2.toFixed(3)} mm², a strand {length(bead.bead.strandDiaMm, s, 2)} thick; by hand
-            it closes to {length(bead.bead.bondMinMm, s, 2)} to {length(bead.bead.bondMaxMm, s, 2)}. Dry it fills{' '}
-            {percent(bead.bead.dryFill)} of what was laid
+            As laid {bead.bead.sectionMm2.toFixed(3)} mm², a strand {length(bead.bead.strandDiaMm, s, 2)} thick: a
+            nozzle up to that lays it without dragging. By hand it closes to {length(bead.bead.bondMinMm, s, 2)} to{' '}
+            {length(bead.bead.bondMaxMm, s, 2)}. Dry it fills {percent(bead.bead.dryFill)} of what was laid
             {bead.bead.fillsGaps ? '.' : ': it fills no gap.'}
           </Txt>
           <Txt size="s">

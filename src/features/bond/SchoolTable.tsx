@@ -64,6 +64,11 @@ export function SchoolTable({ job, work, bead }: SchoolTableProps) {
               </Txt>
             </View>
             <View role="cell">
+              <Txt size="s" num tone="ink2">
+                {c.parts.material.toFixed(1)} material + {c.parts.work.toFixed(1)} work + {c.parts.rework.toFixed(1)}{' '}
+                rework
+                {c.parts.delay > 0.05 ? ` + ${c.parts.delay.toFixed(1)} delay` : ''}
+              </Txt>
               <Txt size="s" tone="ink2">
                 {consequence[c.school.id]}; takes {length(c.gapVariationMm, settings, 2)} of uneven seat.
               </Txt>
