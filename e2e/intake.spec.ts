@@ -166,7 +166,6 @@ test('a device model is changed on the shelf, saved, exported, and used by a new
 });
 
 test('photos: one that is kept goes out with the job; 60 MB and a text file are named', async ({ page }, info) => {
-  test.skip(info.project.name !== 'phone', 'the same code on both');
   await openDemo(page);
   await page.goto('/jobs/demo-0143/intake');
   await page.getByRole('button', { name: 'Photos (0)' }).click();
@@ -201,7 +200,6 @@ test('photos: one that is kept goes out with the job; 60 MB and a text file are 
 });
 
 test('device and job files that are wrong are named and change nothing', async ({ page }, info) => {
-  test.skip(info.project.name !== 'phone', 'the same code on both');
   await openDemo(page);
   await page.goto('/shelf');
   const rows = page.getByRole('list', { name: 'Device models' }).getByRole('listitem');

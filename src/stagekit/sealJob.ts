@@ -45,8 +45,18 @@ function holdOf(job: JobState, phase: Phase): { result: SealResult | null; tauS:
   return { result: null, tauS: r.tauS, u: (high - r.lowS) / 4 };
 }
 
-/** What the tests before and after say, compared on the same device. */
+const known = new WeakMap<JobState, SealView>();
+
+/** What the tests before and after say, compared on the same device. A job's state never changes, so it is computed once. */
 export function sealOf(job: JobState): SealView {
+  const had = known.get(job);
+  if (had) return had;
+  const view = viewOf(job);
+  known.set(job, view);
+  return view;
+}
+
+function viewOf(job: JobState): SealView {
   const before = holdOf(job, 'before');
   const after = holdOf(job, 'after');
   const press: SealView['press'] = {};

@@ -56,7 +56,7 @@ export interface Part {
   /** margin that a tool keeps from this part, mm */
   clearMm: Sourced;
   limitC?: { caution: Sourced; stop: Sourced } | undefined;
-  /** what has to be off before it comes out: any one of these sets; made from the geometry when it is not said */
+  /** what has to be off before it comes out: one of these sets, whichever; made from the geometry when it is not said */
   needs?: string[][] | undefined;
 }
 

@@ -9,8 +9,9 @@ import type { LiquidStock } from '@/model/settings';
 import { useSettings } from '@/store/shop';
 import { Choice } from '@/ui/Choice';
 import { NumberField } from '@/ui/NumberField';
+import { LengthField, TempField } from '@/ui/QuantityField';
 import { Txt } from '@/ui/Txt';
-import { length, lengthNumber, percent, tempNumber, typedToC, typedToMm } from '@/ui/units';
+import { length, percent } from '@/ui/units';
 import type { BeadWork, BondWork, Picks } from './bondWork';
 
 interface BeadDetailsProps {
@@ -28,35 +29,34 @@ const kinds = { solvent: 'dries by its solvent', moisture: 'cures by moisture, k
 /** What a bead is set to, and what follows from it. */
 export function BeadDetails({ job, work, school, liquid, bead, picks, onPicks }: BeadDetailsProps) {
   const s = useSettings();
-  const d = s.length === 'mm' ? 2 : 4;
-  const mm = (v: number) => Number(lengthNumber(v, s, 2));
   const ring = job.bond.widthMm;
   return (
     <View className="mt-2 border-t border-rule pt-2">
       <Choice
         label="Glue"
         value={liquid.id}
-        options={work.liquids.map((l) => ({ id: l.id, name: `${l.name}${l.black ? ', black' : ''}` }))}
+        options={work.liquids.map((l) => ({
+          id: l.id,
+          name: l.black && !/black/i.test(l.name) ? `${l.name}, black` : l.name,
+        }))}
         onChange={(liquidId) => onPicks({ liquidId })}
         hint={`${kinds[liquid.cure]}; nozzle ${length(liquid.nozzleDiaMm, s, 2)}.`}
       />
-      <NumberField
+      <LengthField
         label="Closed width of the bead"
-        unit={s.length}
-        low={mm(0.3)}
-        high={mm(ring)}
-        digits={d}
-        value={mm(bead?.bondMm ?? picks.bondMm ?? ring)}
-        onCommit={(v) => onPicks({ bondMm: typedToMm(v, s) })}
+        units={s}
+        lowMm={0.3}
+        highMm={ring}
+        valueMm={bead?.bondMm ?? picks.bondMm ?? ring}
+        onMm={(v) => onPicks({ bondMm: v })}
       />
-      <NumberField
+      <LengthField
         label="Gap that it closes to"
-        unit={s.length}
-        low={mm(0.05)}
-        high={mm(1)}
-        digits={d}
-        value={mm(bead?.gapMm ?? picks.gapMm ?? job.bond.gapMm)}
-        onCommit={(v) => onPicks({ gapMm: typedToMm(v, s) })}
+        units={s}
+        lowMm={0.05}
+        highMm={1}
+        valueMm={bead?.gapMm ?? picks.gapMm ?? job.bond.gapMm}
+        onMm={(v) => onPicks({ gapMm: v })}
       />
       <NumberField
         label="Hand speed"
@@ -67,23 +67,23 @@ export function BeadDetails({ job, work, school, liquid, bead, picks, onPicks }:
         value={Number((picks.feedMmS ?? bead?.bead.feedMmS ?? 5).toFixed(1))}
         onCommit={(feedMmS) => onPicks({ feedMmS })}
       />
-      <NumberField
+      <TempField
         label="Temperature of the tube"
-        unit={`°${s.temperature}`}
-        low={tempNumber(openFigures.tubeC.low.value, s)}
-        high={tempNumber(openFigures.tubeC.high.value, s)}
-        value={tempNumber(bead?.tubeC ?? picks.tubeC ?? s.roomC, s)}
-        onCommit={(v) => onPicks({ tubeC: typedToC(v, s) })}
+        units={s}
+        lowC={openFigures.tubeC.low.value}
+        highC={openFigures.tubeC.high.value}
+        valueC={bead?.tubeC ?? picks.tubeC ?? s.roomC}
+        onC={(v) => onPicks({ tubeC: v })}
       />
       {school === 'reuseTopup' ? (
-        <NumberField
+        <LengthField
           label="Torn length of the old ring"
-          unit={s.length}
-          low={mm(2)}
-          high={mm(work.path.lengthMm)}
-          digits={s.length === 'mm' ? 0 : 2}
-          value={Number(lengthNumber(picks.tornMm, s, 0))}
-          onCommit={(v) => onPicks({ tornMm: typedToMm(v, s) })}
+          units={s}
+          lowMm={2}
+          highMm={work.path.lengthMm}
+          digits={0}
+          valueMm={picks.tornMm}
+          onMm={(v) => onPicks({ tornMm: v })}
         />
       ) : null}
       {school === 'fullFill' ? (
@@ -105,14 +105,13 @@ export function BeadDetails({ job, work, school, liquid, bead, picks, onPicks }:
             value={Math.round(picks.coverage * 100)}
             onCommit={(v) => onPicks({ coverage: v / 100 })}
           />
-          <NumberField
+          <LengthField
             label="From line to line, or dot to dot"
-            unit={s.length}
-            low={mm(2)}
-            high={mm(20)}
-            digits={d}
-            value={mm(picks.pitchMm)}
-            onCommit={(v) => onPicks({ pitchMm: typedToMm(v, s) })}
+            units={s}
+            lowMm={2}
+            highMm={20}
+            valueMm={picks.pitchMm}
+            onMm={(v) => onPicks({ pitchMm: v })}
           />
         </>
       ) : null}

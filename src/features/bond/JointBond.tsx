@@ -24,6 +24,7 @@ import { Call } from '@/ui/Call';
 import { BeadStrokes, PaceMark } from '@/ui/plan/bondLayers';
 import { Numbers, RingArcs, Soundings, TapeBars } from '@/ui/plan/layers';
 import { Readings } from '@/ui/Readings';
+import { capital } from '@/ui/capital';
 import { clock, length, lengthNumber } from '@/ui/units';
 import { useNow } from '@/ui/useNow';
 import { BeadDetails } from './BeadDetails';
@@ -126,11 +127,17 @@ export function JointBond({ job }: { job: JobState }) {
         reason: 'The clocks run on Cure.',
         tone: 'ink' as const,
       }
-    : school === 'cutTape'
-      ? tapeText(work.tape, settings)
-      : school === 'precutRing'
-        ? ringText(work)
-        : beadText(job, bead, problem, now, settings);
+    : (phase === 'plan' || phase === 'tape') && (cellStop ?? (phase === 'plan' ? heatStop : null))
+      ? {
+          sentence: cellStop ? 'Not over this cell.' : 'Heat off first.',
+          reason: `${capital((cellStop ?? heatStop)!)}.`,
+          tone: 'caution' as const,
+        }
+      : school === 'cutTape'
+        ? tapeText(work.tape, settings)
+        : school === 'precutRing'
+          ? ringText(work)
+          : beadText(job, bead, problem, now, settings);
 
   const lacksStock =
     school === 'precutRing' && work.rings < 1

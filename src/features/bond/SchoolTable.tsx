@@ -29,6 +29,7 @@ export function SchoolChoice({
   onSchool: (s: SchoolId) => void;
 }) {
   const best = work.choices[0]!;
+  const settings = useSettings();
   return (
     <Choice
       label="Way of bonding"
@@ -38,7 +39,7 @@ export function SchoolChoice({
       hint={
         best.blocks.length
           ? `None is free of objections: ${schoolNames[best.school.id]} has the fewest. Tell the customer what must change.`
-          : `${schoolNames[best.school.id]} is proposed: nothing against it, cheapest at ${best.cost.toFixed(1)} with work, rework and delay.`
+          : `${schoolNames[best.school.id]} is proposed: nothing against it, cheapest at ${best.cost.toFixed(1)} ${settings.money.currency} with work, rework and delay.`
       }
     />
   );
@@ -60,13 +61,13 @@ export function SchoolTable({ job, work, bead }: SchoolTableProps) {
                 {schoolNames[c.school.id]}
               </Txt>
               <Txt size="s" num>
-                {c.cost.toFixed(1)} · ready {span(c.readyH * 3600)}
+                {c.cost.toFixed(1)} {settings.money.currency} · ready {span(c.readyH * 3600)}
               </Txt>
             </View>
             <View role="cell">
               <Txt size="s" num tone="ink2">
-                {c.parts.material.toFixed(1)} material + {c.parts.work.toFixed(1)} work + {c.parts.rework.toFixed(1)}{' '}
-                rework
+                {c.parts.material.toFixed(1)} {settings.money.currency} material + {c.parts.work.toFixed(1)} work +{' '}
+                {c.parts.rework.toFixed(1)} rework
                 {c.parts.delay > 0.05 ? ` + ${c.parts.delay.toFixed(1)} delay` : ''}
               </Txt>
               <Txt size="s" tone="ink2">

@@ -57,7 +57,7 @@ export function TapeDetails({ job, work, tape, onTape }: TapeDetailsProps) {
           value={tape.tape.id}
           options={settings.tapes.map((t) => ({
             id: t.id,
-            name: `${t.name}, ${length(t.widthMm, settings)}${t.black ? ', black' : ''}`,
+            name: `${t.name}, ${length(t.widthMm, settings)}${t.black && !/black/i.test(t.name) ? ', black' : ''}`,
           }))}
           onChange={onTape}
         />

@@ -19,10 +19,11 @@ jest.mock('@/ui/alarm', () => ({
 }));
 let mockWide = true;
 jest.mock('@/ui/useWide', () => ({ useWide: () => mockWide }));
+const mockFile = { next: null as { name: string; text: string } | null };
 const mockSaved: { name: string; text: string }[] = [];
 jest.mock('@/ui/download', () => ({
   download: (name: string, text: string) => mockSaved.push({ name, text }),
-  pickText: async () => null,
+  pickText: async () => mockFile.next,
   pickFile: async () => null,
 }));
 
@@ -284,6 +285,36 @@ describe('holding and curing a bead', () => {
     expect(reading(/Hand over, long end/)).not.toBe(before);
     await choose(/^Place on the shelf: warm box/);
     expect(jobNow(phone).shelved).toMatchObject({ place: 'W', tC: 35 });
+  });
+});
+
+describe('a temperature log of the shelf', () => {
+  const held: NewEvent[] = [
+    { type: 'bonded', adhesive: 'liquidBead', usedMm: 0, widthMm: 1.8, cure: 'solvent', bondMm: 1.4, itemId: 'clear' },
+    { type: 'clampOn', clip: 'gentle clip', count: 12, forceN: 6 },
+  ];
+
+  it('empty, without numbers, or hotter than any air: named, nothing changed; a good one becomes steps', async () => {
+    startShop(t0, { [phone]: held });
+    jest.setSystemTime(t0 + 12 * 3600e3);
+    renderStage(CureStage, phone);
+    await press('The air round it');
+    for (const [text, problem] of [
+      ['', 'log: no lines with numbers'],
+      ['time,temp C\n0,21\n60,21\n120,hot\n180,21', 'log, line 4: "hot" is no temperature'],
+      ['s,temp C\n0,300\n60,300', 'temperature at 0 s: 300 is not possible, allowed is -20 to 60 °C'],
+    ] as const) {
+      mockFile.next = { name: 'shelf.csv', text };
+      await press('Take in a temperature log, CSV');
+      expect(screen.getByRole('alert').textContent).toContain(problem);
+      expect(screen.getByRole('alert').textContent).toContain('Nothing was changed');
+    }
+    expect(logged(phone).filter((e) => e.type === 'ambient')).toEqual([]);
+    const rows = Array.from({ length: 200 }, (_, i) => `${i * 180},${i < 100 ? 21 : 13}`);
+    mockFile.next = { name: 'shelf.csv', text: `time s,temp C\n${rows.join('\n')}` };
+    await press('Take in a temperature log, CSV');
+    expect(screen.getByRole('status').textContent).toContain('2 changes taken in');
+    expect(jobNow(phone).airs.map((a) => a.tempC)).toEqual([21, 13]);
   });
 });
 

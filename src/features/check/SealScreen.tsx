@@ -4,8 +4,8 @@ import { View } from 'react-native';
 
 import { leakUnits } from '@/core/seal/channel';
 import { ratioFigures } from '@/core/seal/compare';
-import { sealFigures } from '@/core/seal/decay';
-import { pressFigures } from '@/core/seal/pressTest';
+import { sealDecay, sealFigures } from '@/core/seal/decay';
+import { pressFigures, pressTest } from '@/core/seal/pressTest';
 import { airTestLine } from '@/core/seal/claimCheck';
 import type { JobState } from '@/model/fold';
 import { maxPressureBytes, readPressureLog } from '@/model/pressureLog';
@@ -62,6 +62,8 @@ export function SealScreen({ job }: { job: JobState }) {
       const tail = read.p.slice(-Math.max(1, Math.floor(read.p.length / 10)));
       const room = tail.reduce((a, b) => a + b, 0) / tail.length;
       const p = test === 'hold' && read.absolute ? read.p.map((v) => v - room) : read.p;
+      if (test === 'press') pressTest(read.t, read.p);
+      else sealDecay({ t: read.t, p, volumeM3: freeVolumeM3(job), atPa: 1000 });
       await log([{ type: 'sealLog', phase, test, t: read.t, p }]);
       setMessage({ text: `${file.name}: ${read.t.length} readings in ${read.unit}.`, bad: false });
     } catch (e) {
@@ -121,6 +123,7 @@ export function SealScreen({ job }: { job: JobState }) {
       )}
       main={<Button kind="main" label="Back to check" onPress={() => router.replace(stageHref(job.id, 'check'))} />}
     >
+      <View className="mt-3" />
       <Readings
         items={[
           {

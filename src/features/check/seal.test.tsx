@@ -76,6 +76,13 @@ it('a file that is no log is named and changes nothing; one that is one is taken
   await press('Hold log from a file, CSV');
   expect(screen.getByRole('alert').textContent).toContain('Nothing was changed');
   expect(logged(finished)).toEqual([]);
+  mockFile.next = {
+    name: 'short.csv',
+    text: `t s,p Pa\n${Array.from({ length: 12 }, (_, i) => `${i},100800`).join('\n')}`,
+  };
+  await press('Barometer log of presses, CSV');
+  expect(screen.getByRole('alert').textContent).toContain('readings: 12 is not possible, allowed is at least 40');
+  expect(logged(finished)).toEqual([]);
   const text = `t s,p Pa\n${Array.from({ length: 40 }, (_, i) => `${i * 3},${(-800 * Math.exp((-i * 3) / 30)).toFixed(1)}`).join('\n')}`;
   mockFile.next = { name: 'hold.csv', text };
   await press('Hold log from a file, CSV');

@@ -11,8 +11,9 @@ import { Button } from '@/ui/Button';
 import { Disclosure } from '@/ui/Disclosure';
 import { pickText } from '@/ui/download';
 import { NumberField } from '@/ui/NumberField';
+import { TempField } from '@/ui/QuantityField';
 import { Txt } from '@/ui/Txt';
-import { dayTime, temp, tempNumber, typedToC } from '@/ui/units';
+import { dayTime, temp } from '@/ui/units';
 
 /** The air round the bond: noted when it changes, and what is expected of the night. */
 export function AirLog({ job, cure, now }: { job: JobState; cure: JobCure; now: number }) {
@@ -42,13 +43,13 @@ export function AirLog({ job, cure, now }: { job: JobState; cure: JobCure; now: 
   };
   return (
     <Disclosure title="The air round it" open={cure.kind === 'moisture'}>
-      <NumberField
+      <TempField
         label="Temperature at the shelf now"
-        unit={`°${settings.temperature}`}
-        low={tempNumber(-10, settings)}
-        high={tempNumber(45, settings)}
-        value={tempNumber(last?.tempC ?? settings.roomC, settings)}
-        onCommit={(v) => void log([{ type: 'ambient', tempC: typedToC(v, settings), rh: nowRh }])}
+        units={settings}
+        lowC={-10}
+        highC={45}
+        valueC={last?.tempC ?? settings.roomC}
+        onC={(v) => void log([{ type: 'ambient', tempC: v, rh: nowRh }])}
       />
       <NumberField
         label="Humidity there"

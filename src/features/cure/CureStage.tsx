@@ -2,7 +2,7 @@ import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 
 import { clipPlaces, noPress } from '@/core/bond/hold';
-import { cureMarks } from '@/core/cure/laws';
+import { cureMarks, type CureMark } from '@/core/cure/laws';
 import { bondPerimeter } from '@/core/device/perimeter';
 import type { JobState } from '@/model/fold';
 import { useActions } from '@/stagekit/actions';
@@ -45,6 +45,7 @@ export function CureStage({ job }: { job: JobState }) {
   const minute = Math.floor(now / 60_000) * 60_000;
   const cure = useMemo(() => cureOf(job, settings, Math.max(minute, job.clampOn?.at ?? 0)), [job, settings, minute]);
   const ways = useMemo(() => holdWays(job, settings, cure), [job, settings, cure]);
+  const [full, setFull] = useState(false);
   const [pickedId, setPicked] = useState<HoldWay['id'] | null>(null);
   const way = ways.find((w) => w.id === pickedId) ?? ways[0]!;
   const places = useMemo(
@@ -79,13 +80,13 @@ export function CureStage({ job }: { job: JobState }) {
     void log([{ type: 'cureHeld', held, ratio: Math.min(1000, Math.max(0, ratio)) }]);
     const liquid = job.bonded?.itemId;
     if (cure.kind !== 'tape' && liquid)
-      void saveSettings({
+      saveSettings({
         ...settings,
         cureSeen: [
           ...settings.cureSeen.slice(-499),
           { id: newId(), at: now, job: job.label, liquid, ratio: Math.min(1000, Math.max(0, ratio)), held, out: false },
         ],
-      });
+      }).catch(() => setFull(true));
   };
   const mainOf = () => {
     if (!bonded) return { label: 'Clamps on', act: undefined, why: 'bond it first' };
@@ -104,6 +105,19 @@ export function CureStage({ job }: { job: JobState }) {
     cure.kind === 'tape'
       ? (['clampOff', 'build', 'handOver', 'sealTest'] as const)
       : (['clampOff', 'handle', 'build', 'handOver'] as const);
+  const markReading = (m: CureMark) => {
+    const c = cure.clocks[m];
+    const [other, word] = cure.kind === 'tape' ? [c.mean, 'most likely'] : [c.low, 'short end'];
+    const reached = start !== null && since >= c.high;
+    const when = start === null ? `after ${short(other)}` : since >= other ? 'passed' : `in ${short(other - since)}`;
+    return {
+      id: m,
+      // before it is closed nothing is known of its glue
+      value: !bonded ? '–' : start === null ? clock(c.high) : reached ? 'now' : clock(c.high - since),
+      label: `${cureMarkNames[m]}, long end${bonded ? `; ${word} ${when}` : ''}`,
+      tone: reached ? ('go' as const) : ('ink' as const),
+    };
+  };
   return (
     <View className="flex-1">
       <Flash on={alarm.flash} label="Clamps may come off" />
@@ -136,27 +150,7 @@ export function CureStage({ job }: { job: JobState }) {
           </PlainPlan>
         )}
         call={<Call {...text} />}
-        readings={
-          <Readings
-            items={shown.map((m) => ({
-              id: m,
-              value:
-                start === null
-                  ? clock(cure.clocks[m].high)
-                  : since >= cure.clocks[m].high
-                    ? 'now'
-                    : clock(cure.clocks[m].high - since),
-              label: `${cureMarkNames[m]}, long end; ${cure.kind === 'tape' ? 'most likely' : 'short end'} ${
-                start === null
-                  ? `after ${short(cure.kind === 'tape' ? cure.clocks[m].mean : cure.clocks[m].low)}`
-                  : since >= (cure.kind === 'tape' ? cure.clocks[m].mean : cure.clocks[m].low)
-                    ? 'passed'
-                    : `in ${short((cure.kind === 'tape' ? cure.clocks[m].mean : cure.clocks[m].low) - since)}`
-              }`,
-              tone: start !== null && since >= cure.clocks[m].high ? ('go' as const) : ('ink' as const),
-            }))}
-          />
-        }
+        readings={<Readings items={shown.map(markReading)} />}
         main={
           <Button
             kind="main"
@@ -173,6 +167,11 @@ export function CureStage({ job }: { job: JobState }) {
           ) : undefined
         }
       >
+        {full ? (
+          <Txt size="s" tone="caution">
+            The storage of this browser is full: it stands in the log of the job, not yet among what the shop has seen.
+          </Txt>
+        ) : null}
         {alarm.silent ? (
           <Txt size="s" tone="caution">
             This browser keeps silent until the screen is tapped.

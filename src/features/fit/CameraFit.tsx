@@ -5,9 +5,9 @@ import type { JobState } from '@/model/fold';
 import { useActions } from '@/stagekit/actions';
 import { useSettings } from '@/store/shop';
 import { Disclosure } from '@/ui/Disclosure';
-import { NumberField } from '@/ui/NumberField';
+import { LengthField } from '@/ui/QuantityField';
 import { Txt } from '@/ui/Txt';
-import { length, lengthNumber, typedToMm } from '@/ui/units';
+import { length } from '@/ui/units';
 import { ringOf, sides, type CameraHole } from './fitJob';
 
 interface CameraFitProps {
@@ -45,23 +45,14 @@ export function CameraFit({ job, cameras, offsets }: CameraFitProps) {
           <View className="flex-row flex-wrap">
             {sides.map((s) => (
               <View key={s} className="w-1/2 pr-2">
-                <NumberField
+                <LengthField
                   label={`Camera ${i + 1}, ${s}`}
-                  unit={settings.length}
-                  low={0}
-                  high={Number(lengthNumber(2, settings, 2))}
-                  digits={settings.length === 'mm' ? 2 : 3}
-                  value={c.gaps[s].mm === null ? null : Number(lengthNumber(c.gaps[s].mm, settings, 2))}
-                  onCommit={(v) =>
-                    void log([
-                      {
-                        type: 'reading',
-                        quantity: 'gapMm',
-                        point: c.gaps[s].key,
-                        value: typedToMm(v, settings),
-                        u: uGapMm.value,
-                      },
-                    ])
+                  units={settings}
+                  lowMm={0}
+                  highMm={2}
+                  valueMm={c.gaps[s].mm}
+                  onMm={(v) =>
+                    void log([{ type: 'reading', quantity: 'gapMm', point: c.gaps[s].key, value: v, u: uGapMm.value }])
                   }
                 />
               </View>

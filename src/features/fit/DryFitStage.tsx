@@ -198,7 +198,8 @@ export function DryFitStage({ job }: { job: JobState }) {
       <Tick
         label="Say the points aloud"
         on={settings.spoken}
-        onChange={(spoken) => void saveSettings({ ...settings, spoken })}
+        // a full storage keeps it until the page is closed
+        onChange={(spoken) => void saveSettings({ ...settings, spoken }).catch(() => undefined)}
       />
       <CameraFit job={job} cameras={cameras} offsets={fit?.holeOffsetsMm ?? null} />
       <PartMatch job={job} />

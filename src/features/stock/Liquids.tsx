@@ -8,9 +8,10 @@ import { Button } from '@/ui/Button';
 import { Choice, Tick } from '@/ui/Choice';
 import { Disclosure } from '@/ui/Disclosure';
 import { NumberField } from '@/ui/NumberField';
+import { LengthField } from '@/ui/QuantityField';
 import { Txt } from '@/ui/Txt';
 import { useNow } from '@/ui/useNow';
-import { day, lengthNumber, typedToMm } from '@/ui/units';
+import { day } from '@/ui/units';
 
 interface LiquidsProps {
   settings: Settings;
@@ -24,7 +25,6 @@ const dayMs = 24 * 3600e3;
 export function Liquids({ settings: s, stock, onChange }: LiquidsProps) {
   const put = (id: string, change: Partial<LiquidStock>) =>
     onChange(s.liquids.map((l) => (l.id === id ? { ...l, ...change } : l)));
-  const mm = (v: number) => Number(lengthNumber(v, s, 2));
   const now = useNow(60_000);
   return (
     <Disclosure title={`Liquids (${s.liquids.length})`} open>
@@ -102,32 +102,31 @@ export function Liquids({ settings: s, stock, onChange }: LiquidsProps) {
                 value={l.yieldPa}
                 onCommit={(yieldPa) => put(l.id, { yieldPa })}
               />
-              <NumberField
+              <LengthField
                 label={`Nozzle bore of ${l.name}`}
-                unit={s.length}
-                low={mm(0.1)}
-                high={mm(5)}
-                digits={s.length === 'mm' ? 2 : 4}
-                value={mm(l.nozzleDiaMm)}
-                onCommit={(v) => put(l.id, { nozzleDiaMm: typedToMm(v, s) })}
+                units={s}
+                lowMm={0.1}
+                highMm={5}
+                valueMm={l.nozzleDiaMm}
+                onMm={(v) => put(l.id, { nozzleDiaMm: v })}
               />
-              <NumberField
+              <LengthField
                 label={`Nozzle length of ${l.name}`}
-                unit={s.length}
-                low={mm(1)}
-                high={mm(100)}
-                digits={s.length === 'mm' ? 1 : 3}
-                value={mm(l.nozzleLengthMm)}
-                onCommit={(v) => put(l.id, { nozzleLengthMm: typedToMm(v, s) })}
+                units={s}
+                lowMm={1}
+                highMm={100}
+                digits={1}
+                valueMm={l.nozzleLengthMm}
+                onMm={(v) => put(l.id, { nozzleLengthMm: v })}
               />
-              <NumberField
+              <LengthField
                 label={`Barrel bore of ${l.name}`}
-                unit={s.length}
-                low={mm(2)}
-                high={mm(60)}
-                digits={s.length === 'mm' ? 1 : 3}
-                value={mm(l.barrelDiaMm)}
-                onCommit={(v) => put(l.id, { barrelDiaMm: typedToMm(v, s) })}
+                units={s}
+                lowMm={2}
+                highMm={60}
+                digits={1}
+                valueMm={l.barrelDiaMm}
+                onMm={(v) => put(l.id, { barrelDiaMm: v })}
               />
               <NumberField
                 label={`Tube of ${l.name} holds`}

@@ -5,8 +5,8 @@ import { schoolNames } from '@/model/eventLine';
 import type { Settings } from '@/model/settings';
 import { Disclosure } from '@/ui/Disclosure';
 import { NumberField } from '@/ui/NumberField';
+import { LengthField } from '@/ui/QuantityField';
 import { Txt } from '@/ui/Txt';
-import { lengthNumber, typedToMm } from '@/ui/units';
 
 interface SchoolFiguresProps {
   settings: Settings;
@@ -73,14 +73,13 @@ export function SchoolFigures({ settings: s, onChange }: SchoolFiguresProps) {
               value={(own.reworkChance ?? w.reworkChance.value) * 100}
               onCommit={(v) => put(w.id, { reworkChance: v / 100 })}
             />
-            <NumberField
+            <LengthField
               label={`Uneven seat it takes, ${name}`}
-              unit={s.length}
-              low={0}
-              high={Number(lengthNumber(3, s, 2))}
-              digits={s.length === 'mm' ? 2 : 4}
-              value={Number(lengthNumber(own.gapVariationMm ?? w.gapVariationMm.value, s, 2))}
-              onCommit={(v) => put(w.id, { gapVariationMm: typedToMm(v, s) })}
+              units={s}
+              lowMm={0}
+              highMm={3}
+              valueMm={own.gapVariationMm ?? w.gapVariationMm.value}
+              onMm={(v) => put(w.id, { gapVariationMm: v })}
             />
           </View>
         );

@@ -6,8 +6,9 @@ import { Button } from '@/ui/Button';
 import { Tick } from '@/ui/Choice';
 import { Disclosure } from '@/ui/Disclosure';
 import { NumberField } from '@/ui/NumberField';
+import { TempField } from '@/ui/QuantityField';
 import { Txt } from '@/ui/Txt';
-import { temp, tempNumber, typedToC } from '@/ui/units';
+import { temp } from '@/ui/units';
 
 interface ShelfAirProps {
   settings: Settings;
@@ -26,15 +27,13 @@ export function ShelfAir({ settings: s, onChange }: ShelfAirProps) {
             Place {x.name}
             {x.tC === null ? ', as the room' : `, ${temp(x.tC, s)}`}
           </Txt>
-          <NumberField
+          <TempField
             label={`Temperature of ${x.name}, where it has its own`}
-            unit={`°${s.temperature}`}
-            low={tempNumber(-10, s)}
-            high={tempNumber(60, s)}
-            value={x.tC === null ? null : tempNumber(x.tC, s)}
-            onCommit={(v) =>
-              onChange({ shelves: s.shelves.map((y) => (y.id === x.id ? { ...y, tC: typedToC(v, s) } : y)) })
-            }
+            units={s}
+            lowC={-10}
+            highC={60}
+            valueC={x.tC}
+            onC={(v) => onChange({ shelves: s.shelves.map((y) => (y.id === x.id ? { ...y, tC: v } : y)) })}
           />
           {x.tC === null ? null : (
             <Button
@@ -71,13 +70,13 @@ export function ShelfAir({ settings: s, onChange }: ShelfAirProps) {
       />
       {n.on ? (
         <>
-          <NumberField
+          <TempField
             label="Night temperature"
-            unit={`°${s.temperature}`}
-            low={tempNumber(-10, s)}
-            high={tempNumber(40, s)}
-            value={tempNumber(n.tC, s)}
-            onCommit={(v) => night({ tC: typedToC(v, s) })}
+            units={s}
+            lowC={-10}
+            highC={40}
+            valueC={n.tC}
+            onC={(v) => night({ tC: v })}
           />
           <NumberField
             label="Cold from"

@@ -6,10 +6,10 @@ import { newId } from '@/store/ids';
 import { Button } from '@/ui/Button';
 import { Tick } from '@/ui/Choice';
 import { Disclosure } from '@/ui/Disclosure';
-import { NumberField } from '@/ui/NumberField';
+import { LengthField } from '@/ui/QuantityField';
 import { Txt } from '@/ui/Txt';
 import { Entry } from '@/stagekit/Why';
-import { length, lengthNumber, typedToMm } from '@/ui/units';
+import { length } from '@/ui/units';
 
 interface TapesProps {
   settings: Settings;
@@ -19,8 +19,6 @@ interface TapesProps {
 
 /** Tapes with their rolls and offcuts. */
 export function Tapes({ settings: s, stock, onChange }: TapesProps) {
-  const mm = (v: number, d = 1) => Number(lengthNumber(v, s, d));
-  const digits = s.length === 'mm' ? 1 : 3;
   const put = (id: string, change: Partial<TapeStock>) =>
     onChange(s.tapes.map((t) => (t.id === id ? { ...t, ...change } : t)));
   const add = () =>
@@ -51,25 +49,24 @@ export function Tapes({ settings: s, stock, onChange }: TapesProps) {
             />
             <View className="flex-row gap-3">
               <View className="flex-1">
-                <NumberField
+                <LengthField
                   label={`Width of ${t.name}`}
-                  unit={s.length}
-                  low={mm(0.5)}
-                  high={mm(30)}
-                  digits={digits}
-                  value={mm(t.widthMm)}
-                  onCommit={(v) => put(t.id, { widthMm: typedToMm(v, s) })}
+                  units={s}
+                  lowMm={0.5}
+                  highMm={30}
+                  digits={1}
+                  valueMm={t.widthMm}
+                  onMm={(v) => put(t.id, { widthMm: v })}
                 />
               </View>
               <View className="flex-1">
-                <NumberField
+                <LengthField
                   label={`Thickness of ${t.name}`}
-                  unit={s.length}
-                  low={mm(0.03, 2)}
-                  high={mm(2, 2)}
-                  digits={s.length === 'mm' ? 2 : 4}
-                  value={mm(t.thicknessMm, 2)}
-                  onCommit={(v) => put(t.id, { thicknessMm: typedToMm(v, s) })}
+                  units={s}
+                  lowMm={0.03}
+                  highMm={2}
+                  valueMm={t.thicknessMm}
+                  onMm={(v) => put(t.id, { thicknessMm: v })}
                 />
               </View>
             </View>
@@ -77,19 +74,17 @@ export function Tapes({ settings: s, stock, onChange }: TapesProps) {
             {t.rolls.map((r, i) => {
               const left = stock.rolls.get(rollKey(t.id, r.id)) ?? 0;
               return (
-                <NumberField
+                <LengthField
                   key={r.id}
                   label={`Counted on roll ${i + 1} of ${t.name}`}
-                  unit={s.length}
-                  low={0}
-                  high={mm(100000, 0)}
-                  digits={s.length === 'mm' ? 0 : 1}
-                  value={mm(left, 0)}
-                  onCommit={(v) =>
+                  units={s}
+                  lowMm={0}
+                  highMm={100000}
+                  digits={0}
+                  valueMm={left}
+                  onMm={(v) =>
                     put(t.id, {
-                      rolls: t.rolls.map((x) =>
-                        x.id === r.id ? { ...x, lengthMm: typedToMm(v, s), countedAt: Date.now() } : x,
-                      ),
+                      rolls: t.rolls.map((x) => (x.id === r.id ? { ...x, lengthMm: v, countedAt: Date.now() } : x)),
                     })
                   }
                 />
@@ -124,17 +119,17 @@ export function Tapes({ settings: s, stock, onChange }: TapesProps) {
             <Txt size="s" className="mt-2">
               Offcuts: {offcuts.length ? offcuts.map((o) => length(o.lengthMm, s, 0)).join(', ') : 'none'}.
             </Txt>
-            <NumberField
+            <LengthField
               key={`o${offcuts.length}`}
               label={`Another offcut of ${t.name}`}
-              unit={s.length}
-              low={mm(15, 0)}
-              high={mm(2000, 0)}
-              digits={s.length === 'mm' ? 0 : 2}
-              value={null}
-              onCommit={(v) =>
+              units={s}
+              lowMm={15}
+              highMm={2000}
+              digits={0}
+              valueMm={null}
+              onMm={(v) =>
                 put(t.id, {
-                  offcuts: [...offcuts, { id: newId().slice(0, 12), lengthMm: typedToMm(v, s) }].slice(0, 60),
+                  offcuts: [...offcuts, { id: newId().slice(0, 12), lengthMm: v }].slice(0, 60),
                   offcutsAt: Date.now(),
                 })
               }
