@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import type { Settings, TapeStock } from '@/model/settings';
 import { rollKey, type Stock } from '@/model/stock';
 import { newId } from '@/store/ids';
-import { Button } from '@/ui/Button';
+import { Button, HoldButton } from '@/ui/Button';
 import { Tick } from '@/ui/Choice';
 import { Disclosure } from '@/ui/Disclosure';
 import { LengthField } from '@/ui/QuantityField';
@@ -135,8 +135,8 @@ export function Tapes({ settings: s, stock, onChange }: TapesProps) {
               }
             />
             {offcuts.length ? (
-              <Button
-                kind="small"
+              <HoldButton
+                kind="side"
                 label="Offcuts are used up"
                 onPress={() => put(t.id, { offcuts: [], offcutsAt: Date.now() })}
               />
