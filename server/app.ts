@@ -25,6 +25,7 @@ export function createApp({ root, demo }: ServerOptions): Hono {
         workerSrc: ["'self'"],
         connectSrc: ["'self'"],
         imgSrc: ["'self'", 'data:', 'blob:'],
+        mediaSrc: ['blob:'],
         fontSrc: ["'self'"],
         // react-native-web and the fonts insert style elements
         styleSrc: ["'self'", "'unsafe-inline'"],
@@ -40,7 +41,7 @@ export function createApp({ root, demo }: ServerOptions): Hono {
       crossOriginResourcePolicy: 'same-origin',
       referrerPolicy: 'no-referrer',
       xFrameOptions: 'DENY',
-      permissionsPolicy: { camera: ['self'], microphone: [], geolocation: [], screenWakeLock: ['self'] },
+      permissionsPolicy: { camera: ['self'], microphone: ['self'], geolocation: [], screenWakeLock: ['self'] },
     }),
   );
 

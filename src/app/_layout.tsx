@@ -27,7 +27,8 @@ export default function Layout() {
     Mono_700: AtkinsonHyperlegibleMono_700Bold,
   });
   useEffect(() => {
-    void seedOnFirstStart();
+    // a customer's device opens the test page only: nothing of a shop is put there
+    if (window.location?.pathname !== '/device-test') void seedOnFirstStart();
   }, []);
   if (!loaded && !error) return null;
   return (

@@ -4,21 +4,16 @@ import { schoolIds } from '../core/bond/schools';
 import { zoneStates } from '../core/clean/zones';
 import { origins, partExtras, works } from '../core/intake/route';
 import './zodConfig';
+import { checkKinds } from './eventCheck';
+import { edge, id, instant, mm, place, text } from './eventParts';
 import { deviceSchema } from './device';
 import { stageIds } from './stages';
 
 /** Version of the event format that this app writes. */
 export const eventVersion = 1;
 
-const instant = z.number().int().min(0).max(8.64e15);
-const id = z.string().min(1).max(80);
-const text = z.string().max(2000);
-const edge = z.enum(['bottom', 'left', 'top', 'right']);
-const mm = (low: number, high: number) => z.number().min(low).max(high);
 const pathLength = (pts: readonly (readonly [number, number])[]) =>
   pts.reduce((m, p, i) => (i ? m + Math.hypot(p[0] - pts[i - 1]![0], p[1] - pts[i - 1]![1]) : 0), 0);
-/** a place on a face, in the frame of somebody who looks at it */
-const place = z.tuple([mm(-100, 500), mm(-100, 500)]);
 const money = z.number().int().min(0).max(1e9);
 
 const stretch = { fromMm: mm(-5000, 5000), toMm: mm(-5000, 10000) };
@@ -74,6 +69,7 @@ const base = {
 };
 
 const kinds = {
+  ...checkKinds,
   opened: {
     label: z.string().min(1).max(40),
     device: deviceSchema,
@@ -126,21 +122,6 @@ const kinds = {
     backup: z.enum(['made', 'declined', 'asked']).nullable(),
     lock: z.enum(['noLock', 'codeGiven', 'customerUnlocks', 'testsWithout']).nullable(),
     note: text,
-  },
-  holdTest: {
-    phase: z.enum(['before', 'after']),
-    kind: z.enum(['vacuum', 'pressure']),
-    startPa: mm(200, 50000),
-    endPa: mm(0, 50000),
-    seconds: mm(5, 3600),
-  },
-  /** a log of the pressure: of a hold with a tester, or of presses on the glass with the device's own barometer */
-  sealLog: {
-    phase: z.enum(['before', 'after']),
-    test: z.enum(['hold', 'press']),
-    t: z.array(mm(0, 1e5)).min(5).max(1500),
-    /** hold: difference to the room; press: as the barometer says, Pa */
-    p: z.array(z.number().min(-60_000).max(200_000)).min(5).max(1500),
   },
   jobRoute: {
     bondId: id,
@@ -206,15 +187,10 @@ const kinds = {
       'lookedAlong',
       'oldRingWhole',
       'sealWanted',
+      'faultsTold',
+      'sheetRead',
     ]),
     done: z.boolean(),
-  },
-  function: {
-    fn: id,
-    /** open: tested with the device open, before a new cover goes on */
-    phase: z.enum(['before', 'open', 'after']),
-    result: z.enum(['ok', 'fail', 'untested', 'absent']),
-    why: text.optional(),
   },
   heatPlan: {
     setC,

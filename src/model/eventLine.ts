@@ -3,6 +3,7 @@ import { format } from 'date-fns/format';
 
 import type { Origin, Work } from '../core/intake/route';
 import type { EventOf, JobEvent } from './event';
+import type { ComeBackCause } from './eventCheck';
 import { stageNames } from './stages';
 
 const instant = (ms: number) => format(ms, 'd MMM yyyy HH:mm:ss');
@@ -23,6 +24,18 @@ export const findingNames: Record<EventOf<'finding'>['kind'], string> = {
   looseLayer: 'loose print layer',
   screwMissing: 'screws missing',
   earlierRepair: 'earlier repair',
+};
+
+/** What a come-back is put down to. */
+export const comeBackNames: Record<ComeBackCause, string> = {
+  bondLifted: 'bond lifted',
+  trappedCrumb: 'crumb trapped under the glass',
+  bentFrame: 'frame bent',
+  glassStress: 'glass cracked again without a fall',
+  newFall: 'fell again',
+  function: 'a function failed',
+  lensDust: 'dust or haze under the lens',
+  other: 'something else',
 };
 
 /** Ways of bonding, as they are called everywhere. */
@@ -92,9 +105,21 @@ export function eventLine(e: JobEvent, units: LineUnits = asStored): string {
     case 'promise':
       return e.promiseAt === null ? 'promise taken back' : `promised ${instant(e.promiseAt)}`;
     case 'prep':
-      return `${{ powerOff: 'power off', trayOut: 'card tray out', toolsReady: 'tools at hand', crumbsGone: 'no crumbs', glanced: 'looked over at a glancing angle', strapOn: 'wrist strap on', closedTest: 'tested before closing', batteryOffAgain: 'battery off again', lensesBlown: 'lenses blown off', tagDevice: 'tag on the device', tagTray: 'tag on the tray', compared: 'old and new compared', blownClosing: 'lenses blown off before closing', photoClosing: 'photo before closing', pressedRound: 'pressed round', squeezeWiped: 'squeeze-out wiped', lookedAlong: 'looked along the surface', oldRingWhole: 'old ring whole', sealWanted: 'seal measurement wanted' }[e.item]}${e.done ? '' : ': no'}`;
+      return `${{ powerOff: 'power off', trayOut: 'card tray out', toolsReady: 'tools at hand', crumbsGone: 'no crumbs', glanced: 'looked over at a glancing angle', strapOn: 'wrist strap on', closedTest: 'tested before closing', batteryOffAgain: 'battery off again', lensesBlown: 'lenses blown off', tagDevice: 'tag on the device', tagTray: 'tag on the tray', compared: 'old and new compared', blownClosing: 'lenses blown off before closing', photoClosing: 'photo before closing', pressedRound: 'pressed round', squeezeWiped: 'squeeze-out wiped', lookedAlong: 'looked along the surface', oldRingWhole: 'old ring whole', sealWanted: 'seal measurement wanted', faultsTold: 'told about faults that nobody can attribute', sheetRead: 'sheet read to the customer' }[e.item]}${e.done ? '' : ': no'}`;
     case 'function':
       return `${e.fn} ${e.phase}: ${e.result}`;
+    case 'cause':
+      return `cause ${e.causeId}: ${e.found ? 'it was that' : 'not that'}${e.note ? `, ${e.note}` : ''}`;
+    case 'registered':
+      return `${e.part}: ${{ registered: 'registered', notNeeded: 'needs no registering', refused: 'registering refused by the device', notPossible: 'cannot be registered here' }[e.outcome]}${e.note ? `, ${e.note}` : ''}`;
+    case 'comeBack':
+      return `come-back of ${e.firstLabel || 'a job that is not here'}: ${comeBackNames[e.presumed]}${e.note ? `, ${e.note}` : ''}`;
+    case 'cameraShot':
+      return `target ${e.phase} through ${e.lens}: ${e.edges.length} edges${e.edges.length ? `, half contrast at ${(e.edges.reduce((s, x) => s + x.mtf50, 0) / e.edges.length).toFixed(3)} cycles per pixel` : ''}`;
+    case 'flatShot':
+      return `even field ${e.phase} through ${e.lens}: ${e.dark} dark and ${e.bright} bright specks`;
+    case 'coverSeat':
+      return `cover of ${e.lens}: gaps ${e.gaps.map((v) => units.mm(v, 2)).join(', ')}, steps ${e.steps.map((v) => units.mm(v, 2)).join(', ')}`;
     case 'heatPlan':
       return `plan: ${e.heater ?? 'plate'} ${units.c(e.setC)}, pick ${units.mm(e.pickMm, 1)}`;
     case 'heatOn':

@@ -8,6 +8,7 @@ import { Advance } from '../core/lift/advance';
 import type { FunctionResult } from '../core/functions/riskOrder';
 import type { EventOf, JobEvent, KnownEvent, UseRecord } from './event';
 import { applyBond } from './foldBond';
+import { applyCheck } from './foldCheck';
 import { stageIds, type StageId } from './stages';
 
 export interface HeatSwitchAt {
@@ -52,6 +53,15 @@ export interface JobState {
   customer: EventOf<'customer'> | null;
   holds: Partial<Record<'before' | 'after', EventOf<'holdTest'>>>;
   sealLogs: Partial<Record<`${'before' | 'after'}.${'hold' | 'press'}`, EventOf<'sealLog'>>>;
+  /** presses on the glass, every one that was logged: at several places they tell more than one */
+  pressLogs: EventOf<'sealLog'>[];
+  cameraShots: EventOf<'cameraShot'>[];
+  flatShots: EventOf<'flatShot'>[];
+  coverSeats: Record<string, EventOf<'coverSeat'>>;
+  /** causes that were looked at, the last word on each */
+  causesSeen: Map<string, EventOf<'cause'>>;
+  registered: Record<string, EventOf<'registered'>>;
+  comeBack: EventOf<'comeBack'> | null;
   route: EventOf<'jobRoute'> | null;
   measured: Partial<Record<EventOf<'partMeasured'>['what'], { oldMm: number; newMm: number }>>;
   parts: Record<string, EventOf<'partState'>['to']>;
@@ -179,6 +189,13 @@ export function foldJob(events: readonly JobEvent[]): JobState | null {
     customer: null,
     holds: {},
     sealLogs: {},
+    pressLogs: [],
+    cameraShots: [],
+    flatShots: [],
+    coverSeats: {},
+    causesSeen: new Map(),
+    registered: {},
+    comeBack: null,
     route: null,
     measured: {},
     parts: {},
@@ -294,12 +311,6 @@ function apply(s: JobState, e: KnownEvent, path: Perimeter): void {
     case 'customer':
       s.customer = e;
       break;
-    case 'holdTest':
-      s.holds[e.phase] = e;
-      break;
-    case 'sealLog':
-      s.sealLogs[`${e.phase}.${e.test}`] = e;
-      break;
     case 'jobRoute':
       s.route = e;
       s.keepCover = e.cover === 'save';
@@ -324,14 +335,6 @@ function apply(s: JobState, e: KnownEvent, path: Perimeter): void {
       break;
     case 'prep':
       put(s.prep, e.item, e.done);
-      break;
-    case 'function':
-      if (e.phase === 'before' && s.opened) break;
-      s.functions[e.phase][e.fn] = e.result;
-      if (e.phase === 'before') {
-        if (e.result === 'untested' && e.why) s.untested[e.fn] = e.why;
-        else delete s.untested[e.fn];
-      }
       break;
     case 'heatPlan':
       s.plan = { setC: e.setC, pickMm: e.pickMm, preheated: e.preheated, heater: e.heater, use: e.use };
@@ -476,6 +479,7 @@ function apply(s: JobState, e: KnownEvent, path: Perimeter): void {
       break;
     default:
       applyBond(s, e);
+      applyCheck(s, e);
       break;
   }
 }

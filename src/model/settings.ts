@@ -295,6 +295,14 @@ export const settingsSchema = z.object({
   air: air.default(defaultRoom),
   /** lifts at which adhesives gave way, or did not: what their scale in this shop is made from */
   seen: z.array(seen).max(500).default([]),
+  /** leak at 1 kPa that the shop lets pass, Pa m³/s; null: none is set */
+  leakLimit: z.number().min(1e-9).max(1).nullable().default(null),
+  /** under which address a phone on the same network reaches this page; empty: the one it was opened with */
+  benchAddress: z
+    .string()
+    .max(200)
+    .regex(/^(https?:\/\/[^\s/]+)?$/)
+    .default(''),
 });
 
 export type Seen = z.infer<typeof seen>;
@@ -334,6 +342,8 @@ export const defaultSettings: Settings = {
   money: defaultMoney,
   air: defaultRoom,
   seen: [],
+  leakLimit: null,
+  benchAddress: '',
 };
 
 /** Everything the shop heats with, the plate first. */

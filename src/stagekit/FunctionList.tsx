@@ -16,7 +16,7 @@ const options: { id: FunctionResult; name: string }[] = [
 ];
 
 /** Why a function could not be tested; a word of one's own does as well. */
-const reasons = ['locked', 'screen broken', 'does not start', 'nothing to test with'];
+export const whyNotTested = ['locked', 'screen broken', 'does not start', 'nothing to test with'];
 
 /** One function at a time, one thumb: the next one comes up by itself. */
 export function FunctionList({
@@ -95,7 +95,7 @@ export function FunctionList({
                 {asking === test.id ? (
                   <View className="mt-2">
                     <View className="flex-row flex-wrap gap-2 mb-2">
-                      {reasons.map((r) => (
+                      {whyNotTested.map((r) => (
                         <Button
                           key={r}
                           kind="small"

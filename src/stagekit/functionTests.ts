@@ -1,18 +1,48 @@
 import { orderTests, stepsOfRoute } from '@/core/functions/riskOrder';
+import { shippedTables, type FaultTables } from '@/core/functions/tables';
 import type { JobState } from '@/model/fold';
 
-/** Steps that this job's route puts the device through. */
-export const stepsOf = (job: JobState): string[] =>
-  stepsOfRoute({
-    heated: job.stages.heat !== 'skipped',
-    lensOnly: job.route?.work === 'lensCovers',
-    internalsOut: job.route?.internalsOut ?? false,
-    wholeHousing: job.route?.work === 'wholeHousing',
-    bead: job.route?.closedBy === 'bead',
-  });
+/** Steps that this job's route puts the device through, and those that its log tells of besides. */
+export function stepsOf(job: JobState): string[] {
+  const steps = new Set(
+    stepsOfRoute({
+      heated: job.stages.heat !== 'skipped',
+      lensOnly: job.route?.work === 'lensCovers',
+      internalsOut: job.route?.internalsOut ?? false,
+      wholeHousing: job.route?.work === 'wholeHousing',
+      bead: job.route?.closedBy === 'bead',
+    }),
+  );
+  // hot air has a way of the nozzle, a plate has none
+  if (job.heat.some((h) => h.setC !== null && h.use?.path)) steps.add('hotAir');
+  if (job.alcohol.some((a) => a.use === 'gap')) steps.add('solventWick');
+  for (const p of job.device.parts)
+    if (job.parts[p.id] && job.parts[p.id] !== 'in') {
+      if (p.kind === 'coil') steps.add('coilRemove');
+      if (p.kind === 'camera') steps.add('cameraRemove');
+    }
+  return [...steps];
+}
+
+/** What a step is called at the bench. */
+export const stepNames: Record<string, string> = {
+  heatPlate: 'heating on the plate',
+  hotAir: 'hot air',
+  solventWick: 'alcohol in the gap',
+  bladePass: 'the blade along the edge',
+  liftWithFlex: 'lifting over a cable',
+  battDisconnect: 'the battery plug',
+  coilRemove: 'taking out the coil',
+  cameraRemove: 'taking out the camera',
+  lensCoverSwap: 'changing the lens cover',
+  housingSwap: 'moving everything over',
+  residueScrape: 'scraping',
+  adhesiveBead: 'the bead',
+  clamp: 'clamping',
+};
 
 /** What can be wrong on a short test before opening: the functions this route puts at risk most, per minute. */
-export function testsOf(job: JobState, short: boolean) {
-  const all = orderTests(stepsOf(job), job.device.functions);
+export function testsOf(job: JobState, short: boolean, tables: FaultTables = shippedTables) {
+  const all = orderTests(stepsOf(job), job.device.functions, tables);
   return short ? all.slice(0, 8) : all;
 }

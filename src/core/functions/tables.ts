@@ -298,3 +298,32 @@ export const stepCauses: Readonly<Record<string, Readonly<Record<string, number>
   adhesiveBead: { micGlue: 0.012, camSolvent: 0.004 },
   clamp: { dispHeat: 0.002, sideFlex: 0.002, coilFlex: 0.003 },
 };
+
+/** Chance that a test of a function fails for no cause of this repair; judgement. */
+export const leakOf: Readonly<Record<string, number>> = {
+  flash: 0.003,
+  camFront: 0.004,
+  faceReader: 0.008,
+  finger: 0.01,
+  motion: 0.004,
+  baro: 0.006,
+  vibra: 0.003,
+  buttons: 0.004,
+  chargeW: 0.006,
+  chargeQ: 0.008,
+  nfc: 0.006,
+  sim: 0.006,
+  cell: 0.02,
+  wifiBt: 0.012,
+  gps: 0.02,
+  power: 0.004,
+};
+/** For the functions that are not listed. */
+export const usualLeak = 0.005;
+
+/** What the diagnosis is made from: the shipped figures, or those that a shop's own jobs have moved. */
+export interface FaultTables {
+  causes: readonly Cause[];
+  steps: Readonly<Record<string, Readonly<Record<string, number>>>>;
+}
+export const shippedTables: FaultTables = { causes, steps: stepCauses };

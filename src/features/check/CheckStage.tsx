@@ -2,18 +2,15 @@ import { useMemo } from 'react';
 import { Link, type Href } from 'expo-router';
 import { View } from 'react-native';
 
-import { boxOf } from '@/core/device/shapes';
-import { bondPerimeter, coverOf } from '@/core/device/perimeter';
-import { flushness, tolHighMm, tolLowMm, uStepMm, type FlushAction } from '@/core/fit/flushness';
-import { gaugePoints } from '@/core/fit/gaugePoints';
-import { compareFunctions } from '@/core/functions/riskOrder';
-import { functionTests } from '@/core/functions/tables';
+import { bondPerimeter } from '@/core/device/perimeter';
+import { tolHighMm, tolLowMm, uStepMm } from '@/core/fit/flushness';
 import type { JobState } from '@/model/fold';
 import { useActions } from '@/stagekit/actions';
-import { FunctionList } from '@/stagekit/FunctionList';
-import { stepsOf, testsOf } from '@/stagekit/functionTests';
+import { functionState } from '@/stagekit/faults';
+import { flushOf } from '@/stagekit/flushJob';
 import { GaugeEntry, gaugeLines, lastReading } from '@/stagekit/GaugeEntry';
 import { PlainPlan } from '@/stagekit/PlainPlan';
+import { partsToRegister } from '@/stagekit/registering';
 import { StageShell } from '@/stagekit/StageShell';
 import { placeName } from '@/stagekit/thermalJob';
 import { useGaugePad } from '@/stagekit/useGaugePad';
@@ -25,23 +22,14 @@ import { Call } from '@/ui/Call';
 import { Disclosure } from '@/ui/Disclosure';
 import { Numbers, Soundings } from '@/ui/plan/layers';
 import { Readings } from '@/ui/Readings';
-import { Txt } from '@/ui/Txt';
 import { length, percent } from '@/ui/units';
 import { useNow } from '@/ui/useNow';
+import { checkCall, checkState } from './checkCall';
+import { FaultCard } from './FaultCard';
+import { RegisterParts } from './RegisterParts';
+import { SignOff } from './SignOff';
 
 const caution = 'No pressing on a young bond. Stop on smell, warmth or hiss from the cell.';
-
-export const actionWords: Record<FlushAction, string> = {
-  clearDebris: 'Lift it and clear what is trapped.',
-  remeasureLow: 'Measure the low point again; then look for a chipped frame or missing adhesive.',
-  accept: 'Flush all round.',
-  remeasureFiner: 'Not decided: measure again, or with a finer gauge.',
-  twist: 'Twisted: check the frame for a bend, clamp the high diagonal.',
-  clampHighEdge: 'Clamp the high edge again while the adhesive gives.',
-  standsProud: 'Stands proud all round: too much adhesive or too thick a part.',
-  sitsLow: 'Sits too low: thicker adhesive.',
-  reclamp: 'Clamp again and measure again.',
-};
 
 export function CheckStage({ job }: { job: JobState }) {
   const settings = useSettings();
@@ -49,81 +37,27 @@ export function CheckStage({ job }: { job: JobState }) {
   const now = useNow(10_000);
   const { log, undo, decide } = useActions(job);
   const goOn = useGoOn(job, 'check');
-  const points = useMemo(() => gaugePoints(job.device, job.bond), [job.device, job.bond]);
+  const { points, taken, complete, flush } = flushOf(job);
   const path = useMemo(() => bondPerimeter(job.device, job.bond), [job.device, job.bond]);
-  const taken = points.filter((p) => job.steps[p.id] !== undefined);
-  const complete = taken.length === points.length;
-  const flush = useMemo(() => {
-    const read = points.filter((p) => job.steps[p.id] !== undefined);
-    if (read.length < 9) return null;
-    const { min, max } = boxOf(coverOf(job.device, job.bond).outline);
-    return flushness(
-      read.map((p) => ({ id: p.id, at: p.at, stepMm: job.steps[p.id]! })),
-      [(min[0] + max[0]) / 2, (min[1] + max[1]) / 2],
-      (max[0] - min[0]) / 2,
-      (max[1] - min[1]) / 2,
-    );
-  }, [job.device, job.bond, job.steps, points]);
   const next = points.find((p) => job.steps[p.id] === undefined);
   const place = (p: (typeof points)[number]) => placeName(path, p.sMm);
-  const tests = testsOf(job, false);
-  const tested = tests.filter((t) => job.functions.after[t.test.id]).length;
-  const changes = compareFunctions(job.functions.before, job.functions.after, stepsOf(job));
-  const fresh = changes.filter((c) => c.change === 'newFault');
-  const old = changes.filter((c) => c.change === 'oldFault');
-  const nameOf = (id: string) => functionTests.find((t) => t.id === id)?.name ?? id;
+  const { tested, tests, open } = checkState(job);
+  const { newFaults, oldFaults, unclear } = functionState(job);
   const overridden = job.decisions.some((d) => d.call === 'check' && d.because);
   const { thumb, pad } = useGaugePad(
     next && !overridden ? `Step ${points.indexOf(next) + 1}: ${place(next)}` : null,
     true,
   );
   const seen = flush?.smallestBumpMm.filter((v): v is number => v !== null) ?? [];
-  const text =
-    !flush || !complete
-      ? {
-          sentence: next ? `Step at ${points.indexOf(next) + 1}: ${place(next)}.` : 'Measure the steps.',
-          reason:
-            'Depth gauge across the edge, glass above frame is plus. Look along the surface at a glancing angle meanwhile.',
-          tone: 'ink' as const,
-        }
-      : flush.action !== 'accept'
-        ? {
-            sentence: actionWords[flush.action],
-            reason: flush.bumps.length
-              ? `${flush.bumps.map((b) => `${length(b.heightMm, units, 2)} at ${place(points.find((p) => p.id === b.id)!)}`).join(', ')}. Glass cracks over a trapped crumb.`
-              : `Allowed ${length(tolLowMm.value, units, 2)} to ${length(tolHighMm.value, units, 2)}, guard band ${length(flush.guardBandMm, units, 2)}.`,
-            tone: 'caution' as const,
-          }
-        : fresh.length
-          ? {
-              sentence: `New fault: ${nameOf(fresh[0]!.fn)}.`,
-              reason: fresh[0]!.causes[0]
-                ? `First: ${fresh[0]!.causes[0].next}. Then test again.`
-                : 'Reseat what was touched nearest to it, test again.',
-              tone: 'caution' as const,
-            }
-          : tested < tests.length
-            ? {
-                sentence: `Flush. Now ${tests.length - tested} functions.`,
-                reason: 'By a second person where there is one. What this repair put at risk comes first.',
-                tone: 'ink' as const,
-              }
-            : {
-                sentence: 'Flush, and everything works as before.',
-                reason: old.length
-                  ? `Faults from before stay: ${old.map((o) => nameOf(o.fn)).join(', ')}.`
-                  : `A bump over ${length(Math.max(...seen), units, 2)} would have shown.`,
-                tone: 'ink' as const,
-              };
-  const fine =
-    complete && flush?.verdict === 'pass' && !flush.bumps.length && fresh.length === 0 && tested === tests.length;
+  const text = checkCall(job, settings, (id) => place(points.find((p) => p.id === id)!));
+  const fine = open.length === 0;
   const can = fine || overridden;
   const finish = () =>
     goOn([
       decide({
         call: 'check',
         inputs: { steps: job.steps, before: job.functions.before, after: job.functions.after },
-        computed: { verdict: flush?.verdict, bumps: flush?.bumps, newFaults: fresh.map((c) => c.fn) },
+        computed: { verdict: flush?.verdict, bumps: flush?.bumps, newFaults: newFaults.map((c) => c.fn) },
         chosen: fine ? 'passed' : 'gone on with an override',
       }),
     ]);
@@ -180,9 +114,9 @@ export function CheckStage({ job }: { job: JobState }) {
             },
             {
               id: 'fn',
-              value: `${tested} / ${tests.length}`,
-              label: `functions tested, ${fresh.length} new faults, ${old.length} from before`,
-              tone: fresh.length ? 'caution' : tested === tests.length ? 'go' : 'ink',
+              value: `${tested} / ${tests}`,
+              label: `functions tested, ${newFaults.length + unclear.length} to look into, ${oldFaults.length} from before`,
+              tone: newFaults.length + unclear.length ? 'caution' : tested === tests ? 'go' : 'ink',
             },
             {
               id: 'bump',
@@ -218,35 +152,27 @@ export function CheckStage({ job }: { job: JobState }) {
             label="Go to hand over"
             onPress={finish}
             disabled={!can}
-            {...(can
-              ? {}
-              : {
-                  why: !complete
-                    ? `${points.length - taken.length} steps to go`
-                    : tested < tests.length
-                      ? `${tests.length - tested} functions to go`
-                      : 'open point: mend it or log an override',
-                })}
+            {...(can ? {} : { why: open[0] ?? 'open point: mend it or log an override' })}
           />
         )
       }
     >
-      <Disclosure key={String(complete)} title={`Functions: ${tested} of ${tests.length}`} open={complete}>
-        <FunctionList job={job} phase="after" short={false} />
-      </Disclosure>
+      {complete ? <FaultCard job={job} /> : null}
+      <View className="my-2">
+        <Link href={`/jobs/${job.id}/functions` as Href} asChild>
+          <Button label={`Functions: ${tested} of ${tests}`} onPress={() => {}} />
+        </Link>
+      </View>
+      {tested === tests ? <SignOff job={job} complete /> : null}
       <Link href={`/jobs/${job.id}/seal` as Href} className="font-body text-m text-ink underline py-3">
-        Air test against before
+        Air test against before, and stretches to suspect
       </Link>
-      {fresh.map((c) => (
-        <View key={c.fn} className="border-l-4 border-caution pl-2 my-2">
-          <Txt strong>New: {nameOf(c.fn)} fails</Txt>
-          {c.causes.map((k, i) => (
-            <Txt key={k.id} size="s">
-              {['Most likely', 'Then', 'Then'][i]}: {k.name}. {k.next}.
-            </Txt>
-          ))}
-        </View>
-      ))}
+      <Link href={`/jobs/${job.id}/camera` as Href} className="font-body text-m text-ink underline py-3">
+        Camera cover: sharpness, flare, specks, seating
+      </Link>
+      <Disclosure title={`Registering${partsToRegister(job).length ? `: ${partsToRegister(job).join(', ')}` : ''}`}>
+        <RegisterParts job={job} />
+      </Disclosure>
       <Why
         job={job}
         call="check"

@@ -1,9 +1,7 @@
-import { compareFunctions } from '@/core/functions/riskOrder';
-import { functionTests } from '@/core/functions/tables';
 import { airTestLine } from '@/core/seal/claimCheck';
 import { uStepMm } from '@/core/fit/flushness';
 import { cureOf } from '@/stagekit/cureJob';
-import { stepsOf } from '@/stagekit/functionTests';
+import { functionName as nameOf, functionState } from '@/stagekit/faults';
 import { pressWords, ratioWords, sealOf } from '@/stagekit/sealJob';
 import { edgeName } from '@/stagekit/thermalJob';
 import { schoolNames } from '@/model/eventLine';
@@ -15,8 +13,6 @@ export interface SheetSection {
   title: string;
   lines: string[];
 }
-
-const nameOf = (id: string) => functionTests.find((t) => t.id === id)?.name ?? id;
 
 const glassName = (job: JobState) =>
   job.face.construction === 'lensInRing' || job.face.construction === 'frameLens'
@@ -82,9 +78,9 @@ export function sheetOf(job: JobState, settings: Settings, now: number): SheetSe
     measured.push(
       `Glass against frame at ${steps.length} points: ${length(Math.min(...steps), settings, 2)} to ${length(Math.max(...steps), settings, 2)}, each ± ${length(2 * uStepMm.value, settings, 2)}.`,
     );
-  const changes = compareFunctions(job.functions.before, job.functions.after, stepsOf(job));
   const tested = Object.values(job.functions.after).filter((r) => r === 'ok' || r === 'fail').length;
-  const failing = changes.filter((c) => c.change === 'newFault' || c.change === 'oldFault').map((c) => nameOf(c.fn));
+  const state = functionState(job);
+  const failing = [...state.newFaults, ...state.unclear, ...state.oldFaults].map((c) => nameOf(c.fn));
   if (tested)
     measured.push(
       `${tested} functions tested after closing${failing.length ? `; not working: ${failing.join(', ')}` : ', all of them work'}.`,

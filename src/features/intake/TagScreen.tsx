@@ -1,8 +1,6 @@
 import { useRouter } from 'expo-router';
-import { create } from 'qrcode';
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import { View } from 'react-native';
-import Svg, { Path, Rect } from 'react-native-svg';
 
 import type { JobState } from '@/model/fold';
 import { tagCode } from '@/model/tagCode';
@@ -12,6 +10,7 @@ import { stageHref } from '@/stagekit/StageShell';
 import { Entry } from '@/stagekit/Why';
 import { Button } from '@/ui/Button';
 import { Choice, Tick } from '@/ui/Choice';
+import { QrCode } from '@/ui/QrCode';
 import { Txt } from '@/ui/Txt';
 import { dayTime } from '@/ui/units';
 import { useNow } from '@/ui/useNow';
@@ -105,21 +104,5 @@ export function TagScreen({ job }: { job: JobState }) {
         />
       </View>
     </JobPage>
-  );
-}
-
-function QrCode({ text, sizePx = 120 }: { text: string; sizePx?: number }) {
-  const { d, n } = useMemo(() => {
-    const { modules } = create(text, { errorCorrectionLevel: 'M' });
-    let path = '';
-    for (let y = 0; y < modules.size; y++)
-      for (let x = 0; x < modules.size; x++) if (modules.get(y, x)) path += `M${x} ${y}h1v1h-1z`;
-    return { d: path, n: modules.size };
-  }, [text]);
-  return (
-    <Svg width={sizePx} height={sizePx} viewBox={`-2 -2 ${n + 4} ${n + 4}`} role="img" aria-label={`code ${text}`}>
-      <Rect x={-2} y={-2} width={n + 4} height={n + 4} fill="#fff" />
-      <Path d={d} fill="#000" />
-    </Svg>
   );
 }

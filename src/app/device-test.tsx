@@ -1,0 +1,3 @@
+import { DeviceTest } from '@/features/deviceTest/DeviceTest';
+
+export default DeviceTest;

@@ -1,0 +1,99 @@
+import { tolHighMm, tolLowMm } from '@/core/fit/flushness';
+import type { JobState } from '@/model/fold';
+import type { Settings } from '@/model/settings';
+import { functionName, functionState } from '@/stagekit/faults';
+import { actionWords, flushOf } from '@/stagekit/flushJob';
+import { testsOf } from '@/stagekit/functionTests';
+import { notRegistered } from '@/stagekit/registering';
+import { length } from '@/ui/units';
+import { releaseWords } from './SignOff';
+
+interface CallText {
+  sentence: string;
+  reason: string;
+  tone: 'ink' | 'caution';
+}
+
+export interface CheckState {
+  /** functions tested, and how many there are */
+  tested: number;
+  tests: number;
+  /** what still stands in the way, first first */
+  open: string[];
+}
+
+/** How far the check is. */
+export function checkState(job: JobState): CheckState {
+  const { flush, complete, points, taken } = flushOf(job);
+  const tests = testsOf(job, false);
+  const tested = tests.filter((t) => job.functions.after[t.test.id]).length;
+  const open: string[] = [];
+  if (!complete) open.push(`${points.length - taken.length} steps to go`);
+  else if (flush && (flush.verdict !== 'pass' || flush.bumps.length)) open.push('not flush');
+  if (tested < tests.length) open.push(`${tests.length - tested} functions to go`);
+  else open.push(...functionState(job).release.open.map((o) => releaseWords[o]));
+  open.push(...notRegistered(job).map((p) => `${p} not registered`));
+  return { tested, tests: tests.length, open };
+}
+
+/** One sentence for the check stage, with its reason. */
+export function checkCall(job: JobState, units: Settings, placeOf: (pointId: string) => string): CallText {
+  const { flush, complete, points } = flushOf(job);
+  const next = points.find((p) => job.steps[p.id] === undefined);
+  if (!flush || !complete)
+    return {
+      sentence: next ? `Step at ${points.indexOf(next) + 1}: ${placeOf(next.id)}.` : 'Measure the steps.',
+      reason:
+        'Depth gauge across the edge, glass above frame is plus. Look along the surface at a glancing angle meanwhile.',
+      tone: 'ink',
+    };
+  if (flush.action !== 'accept')
+    return {
+      sentence: actionWords[flush.action],
+      reason: flush.bumps.length
+        ? `${flush.bumps.map((b) => `${length(b.heightMm, units, 2)} at ${placeOf(b.id)}`).join(', ')}. Glass cracks over a trapped crumb.`
+        : `Allowed ${length(tolLowMm.value, units, 2)} to ${length(tolHighMm.value, units, 2)}, guard band ${length(flush.guardBandMm, units, 2)}.`,
+      tone: 'caution',
+    };
+  const { newFaults, oldFaults, unclear, release } = functionState(job);
+  if (newFaults.length)
+    return {
+      sentence: `New fault: ${functionName(newFaults[0]!.fn)}.`,
+      reason: 'Likely causes stand below, the cheapest check first.',
+      tone: 'caution',
+    };
+  const { tested, tests } = checkState(job);
+  if (tested < tests)
+    return {
+      sentence: `Flush. Now ${tests - tested} functions.`,
+      reason: 'By a second person where there is one. What this repair put at risk comes first.',
+      tone: 'ink',
+    };
+  if (unclear.length)
+    return {
+      sentence: `${functionName(unclear[0]!.fn)} fails, and was not tested before.`,
+      reason: 'Look for a cause; what stays is told to the customer.',
+      tone: 'caution',
+    };
+  if (release.open.length)
+    return {
+      sentence: `Flush, all tested. Still: ${releaseWords[release.open[0]!]}.`,
+      reason: 'Whoever repaired it looks past his own slip: another name signs.',
+      tone: 'ink',
+    };
+  const [part] = notRegistered(job);
+  if (part)
+    return {
+      sentence: `Register the ${part}.`,
+      reason: 'The device may show a notice or do less until it is told.',
+      tone: 'ink',
+    };
+  const seen = flush.smallestBumpMm.filter((v): v is number => v !== null);
+  return {
+    sentence: 'Flush, and everything works as before.',
+    reason: oldFaults.length
+      ? `Faults from before stay: ${oldFaults.map((o) => functionName(o.fn)).join(', ')}.`
+      : `A bump over ${length(Math.max(...seen), units, 2)} would have shown.`,
+    tone: 'ink',
+  };
+}

@@ -1,0 +1,86 @@
+import { diagnose, type Diagnosis } from '@/core/functions/diagnose';
+import { learnTables, type FoundCause } from '@/core/functions/learn';
+import { compareFunctions, releaseOf, type FunctionChange, type Release } from '@/core/functions/riskOrder';
+import { functionTests, shippedTables, type FaultTables } from '@/core/functions/tables';
+import type { EventOf } from '@/model/event';
+import type { JobState } from '@/model/fold';
+import { stepsOf } from './functionTests';
+
+export const functionName = (id: string) => functionTests.find((t) => t.id === id)?.name ?? id;
+
+/** Who did the work: whoever closed it, or cut it open. */
+export const repairerOf = (job: JobState): string | null =>
+  job.effective.findLast((e) => e.type === 'bonded' || e.type === 'clampOn')?.by ??
+  job.effective.findLast((e) => e.type === 'stage' && e.stage === 'lift' && e.to === 'done')?.by ??
+  null;
+
+const checkerOf = (job: JobState): string | null => job.signed.findLast((s) => s.role === 'checker')?.mark ?? null;
+
+export interface FunctionState {
+  changes: FunctionChange[];
+  newFaults: FunctionChange[];
+  oldFaults: FunctionChange[];
+  unclear: FunctionChange[];
+  release: Release;
+  repairer: string | null;
+  checker: string | null;
+}
+
+/** Difference to intake, and what stands in the way of letting it go. */
+export function functionState(job: JobState): FunctionState {
+  const changes = compareFunctions(job.functions.before, job.functions.after);
+  const of = (c: FunctionChange['change']) => changes.filter((x) => x.change === c);
+  const [repairer, checker] = [repairerOf(job), checkerOf(job)];
+  return {
+    changes,
+    newFaults: of('newFault'),
+    oldFaults: of('oldFault'),
+    unclear: of('notAttributable'),
+    release: releaseOf(changes, { repairer, checker, customerTold: job.prep.has('faultsTold') }),
+    repairer,
+    checker,
+  };
+}
+
+/** Results that a diagnosis goes by: those of before are left out, they have another cause. */
+function observedNow(job: JobState): Record<string, 'ok' | 'fail'> {
+  const out: Record<string, 'ok' | 'fail'> = {};
+  for (const [fn, r] of Object.entries(job.functions.after))
+    if ((r === 'ok' || r === 'fail') && job.functions.before[fn] !== 'fail') out[fn] = r;
+  return out;
+}
+
+/** What is behind the failures of a job; null when nothing fails that was not so before. */
+export function diagnosisOf(job: JobState, tables: FaultTables): Diagnosis | null {
+  const observed = observedNow(job);
+  if (!Object.values(observed).includes('fail')) return null;
+  const out = [...job.causesSeen.values()].filter((c) => !c.found).map((c) => c.causeId);
+  return diagnose(stepsOf(job), observed, tables, out);
+}
+
+/** The cause that was found on a job, with what failed before it was mended. */
+export function foundCause(job: JobState): FoundCause | null {
+  const found = job.effective.findLast((e): e is EventOf<'cause'> => e.type === 'cause' && e.found);
+  if (!found || !shippedTables.causes.some((c) => c.id === found.causeId)) return null;
+  const observed: Record<string, 'ok' | 'fail'> = {};
+  for (const e of job.effective) {
+    if (e === found) break;
+    if (e.type !== 'function' || e.phase !== 'after' || (e.result !== 'ok' && e.result !== 'fail')) continue;
+    if (job.functions.before[e.fn] === 'fail') continue;
+    // a test that failed once has failed, though it works after the mending
+    if (observed[e.fn] !== 'fail') observed[e.fn] = e.result;
+  }
+  return { causeId: found.causeId, observed, steps: stepsOf(job) };
+}
+
+export interface ShopFaults {
+  tables: FaultTables;
+  found: FoundCause[];
+}
+
+/** What the shop's own jobs say about causes. */
+export function shopFaults(jobs: readonly JobState[]): ShopFaults {
+  const found = jobs.flatMap((j) => foundCause(j) ?? []);
+  const checked = jobs.filter((j) => j.stages.check === 'done').map(stepsOf);
+  return { tables: learnTables(found, checked), found };
+}

@@ -1,0 +1,53 @@
+import { boxOf } from '@/core/device/shapes';
+import { coverOf } from '@/core/device/perimeter';
+import { flushness, type FlushAction, type Flushness } from '@/core/fit/flushness';
+import { gaugePoints, type GaugePoint } from '@/core/fit/gaugePoints';
+import type { JobState } from '@/model/fold';
+
+export interface FlushView {
+  points: GaugePoint[];
+  /** points that were read, in the order of the walk: `flush` has its lists in this order */
+  taken: GaugePoint[];
+  complete: boolean;
+  /** from nine points on */
+  flush: Flushness | null;
+}
+
+const known = new WeakMap<JobState, FlushView>();
+
+/** Step readings of a job and what they say. A job's state never changes, so it is computed once. */
+export function flushOf(job: JobState): FlushView {
+  const had = known.get(job);
+  if (had) return had;
+  const points = gaugePoints(job.device, job.bond);
+  const taken = points.filter((p) => job.steps[p.id] !== undefined);
+  const { min, max } = boxOf(coverOf(job.device, job.bond).outline);
+  const view: FlushView = {
+    points,
+    taken,
+    complete: taken.length === points.length,
+    flush:
+      taken.length < 9
+        ? null
+        : flushness(
+            taken.map((p) => ({ id: p.id, at: p.at, stepMm: job.steps[p.id]! })),
+            [(min[0] + max[0]) / 2, (min[1] + max[1]) / 2],
+            (max[0] - min[0]) / 2,
+            (max[1] - min[1]) / 2,
+          ),
+  };
+  known.set(job, view);
+  return view;
+}
+
+export const actionWords: Record<FlushAction, string> = {
+  clearDebris: 'Lift it and clear what is trapped.',
+  remeasureLow: 'Measure the low point again; then look for a chipped frame or missing adhesive.',
+  accept: 'Flush all round.',
+  remeasureFiner: 'Not decided: measure again, or with a finer gauge.',
+  twist: 'Twisted: check the frame for a bend, clamp the high diagonal.',
+  clampHighEdge: 'Clamp the high edge again while the adhesive gives.',
+  standsProud: 'Stands proud all round: too much adhesive or too thick a part.',
+  sitsLow: 'Sits too low: thicker adhesive.',
+  reclamp: 'Clamp again and measure again.',
+};

@@ -1,0 +1,20 @@
+import type { EventOf } from '@/model/event';
+import type { JobState } from '@/model/fold';
+
+export const outcomeNames: Record<EventOf<'registered'>['outcome'], string> = {
+  registered: 'Registered',
+  notNeeded: 'Not needed',
+  refused: 'Refused by the device',
+  notPossible: 'Not possible here',
+};
+
+/** Parts of this job that a device may have to be told about: those with a chip of their own. */
+export function partsToRegister(job: JobState): string[] {
+  const out: string[] = [];
+  if (job.route?.work === 'displayWithFrame' || job.route?.work === 'displayAlone') out.push('display');
+  if (job.cellChoice?.fit === 'new') out.push('battery');
+  // whatever else was noted stays in the list
+  return [...new Set([...out, ...Object.keys(job.registered)])];
+}
+
+export const notRegistered = (job: JobState) => partsToRegister(job).filter((p) => !job.registered[p]);
