@@ -1,17 +1,17 @@
 import { act, render, screen } from '@testing-library/react';
 
-import type { LongRun } from '@/workers/thermalClient';
+import type { LongRun } from '@/workers/longRun';
 import { LongRunLine } from './LongRunLine';
 import { useLongRun } from './useLongRun';
 
-jest.mock('@/workers/thermalClient', () => ({
+jest.mock('@/workers/longRun', () => ({
   CancelledError: class extends Error {
     constructor() {
       super('cancelled');
     }
   },
 }));
-const { CancelledError } = jest.requireMock<{ CancelledError: new () => Error }>('@/workers/thermalClient');
+const { CancelledError } = jest.requireMock<{ CancelledError: new () => Error }>('@/workers/longRun');
 
 /** Work that ends when the test says so. */
 function work() {

@@ -1,15 +1,15 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 
-import { CancelledError, type LongRun } from '@/workers/thermalClient';
+import { CancelledError, type LongRun } from '@/workers/longRun';
 
-/** One long piece of work at a time with its progress; leaving the page ends it. */
+/** One long piece of work at a time with its progress; leaving the page ends it. `start` answers with the result, or null. */
 export function useLongRun<T>() {
   const [share, setShare] = useState<number | null>(null);
   const [result, setResult] = useState<T | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const run = useRef<LongRun<T> | null>(null);
   useEffect(() => () => run.current?.cancel(), []);
-  const start = useCallback(async (make: (tell: (share: number) => void) => LongRun<T>) => {
+  const start = useCallback(async (make: (tell: (share: number) => void) => LongRun<T>): Promise<T | null> => {
     run.current?.cancel();
     setShare(0);
     setProblem(null);
@@ -18,7 +18,9 @@ export function useLongRun<T>() {
     run.current = long;
     try {
       const answer = await long.result;
-      if (run.current === long) setResult(answer);
+      if (run.current !== long) return null;
+      setResult(answer);
+      return answer;
     } catch (e) {
       if (run.current === long)
         setProblem(e instanceof CancelledError ? 'Stopped.' : e instanceof Error ? e.message : 'It stopped.');
@@ -28,6 +30,7 @@ export function useLongRun<T>() {
         setShare(null);
       }
     }
+    return null;
   }, []);
   const cancel = useCallback(() => run.current?.cancel(), []);
   return { share, result, problem, start, cancel };

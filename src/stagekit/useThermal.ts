@@ -8,7 +8,8 @@ import { ReducedModel } from '@/core/heat/reduced';
 import { decodeModes, encodeModes } from '@/model/modesFile';
 import { repository } from '@/store/shop';
 import { shippedModes } from '@/store/shippedModes';
-import { buildInWorker, CancelledError, thermalKey } from '@/workers/thermalClient';
+import { CancelledError } from '@/workers/longRun';
+import { buildInWorker, thermalKey } from '@/workers/thermalClient';
 
 export interface Thermal {
   model: ReducedModel | null;

@@ -1,14 +1,7 @@
 import { shippedDevices } from '../model/shippedDevices';
 import shipped from '../store/shippedModes.json';
-import {
-  buildInWorker,
-  CancelledError,
-  movingInWorker,
-  roundInWorker,
-  spotInWorker,
-  thermalKey,
-  wayInWorker,
-} from './thermalClient';
+import { CancelledError } from './longRun';
+import { buildInWorker, movingInWorker, roundInWorker, spotInWorker, thermalKey, wayInWorker } from './thermalClient';
 
 /** A worker that answers Comlink's messages as the test says, or never. */
 class FakeWorker {

@@ -11,6 +11,7 @@ import type { PathPlan, PathPlanInput } from '@/core/heat/pathPlan';
 import type { SpotInput, SpotResult } from '@/core/heat/spot';
 import type { HeatWay, WayResult, WaysInput } from '@/core/heat/ways';
 import type { PickWay, PicksInput } from '@/core/lift/picks';
+import { longRunOn, type LongRun } from './longRun';
 import { startThermal } from './startThermal';
 import type { ThermalApi } from './thermal.worker';
 
@@ -25,27 +26,7 @@ const start = () => {
   return { worker, api: wrap<ThermalApi>(worker) };
 };
 
-export interface LongRun<T> {
-  result: Promise<T>;
-  cancel(): void;
-}
-
-function longRun<T>(work: (api: Remote<ThermalApi>) => Promise<T>): LongRun<T> {
-  const { worker, api } = start();
-  let cancel = () => {};
-  const result = new Promise<T>((resolve, reject) => {
-    cancel = () => reject(new CancelledError());
-    worker.addEventListener('error', (e) => reject(new Error(e.message || 'the worker stopped')));
-    work(api).then(resolve, reject);
-  }).finally(() => worker.terminate());
-  return { result, cancel };
-}
-
-export class CancelledError extends Error {
-  constructor() {
-    super('cancelled');
-  }
-}
+const longRun = <T>(work: (api: Remote<ThermalApi>) => Promise<T>): LongRun<T> => longRunOn(startThermal, work);
 
 /** Stack of a device with all its parts in, and the digest that names its modes. */
 export function thermalKey(device: Device, bond: Bond): { stack: ThermalStack; digest: string } {

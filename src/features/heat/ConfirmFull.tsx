@@ -11,7 +11,8 @@ import { Button } from '@/ui/Button';
 import { Disclosure } from '@/ui/Disclosure';
 import { Txt } from '@/ui/Txt';
 import { clock, kelvin, percent, temp } from '@/ui/units';
-import { CancelledError, confirmInWorker, thermalKey } from '@/workers/thermalClient';
+import { CancelledError } from '@/workers/longRun';
+import { confirmInWorker, thermalKey } from '@/workers/thermalClient';
 
 interface ConfirmFullProps {
   job: JobState;

@@ -1,0 +1,72 @@
+import { flare, sharpnessOf, type Flare, type SharpRatio } from '@/core/camera/compare';
+import { CoreInputError } from '@/core/errors';
+import { coverFromGaps, type LensCoverSeat } from '@/core/fit/lensCover';
+import type { JobState } from '@/model/fold';
+
+export interface CameraView {
+  sharp: SharpRatio | null;
+  flare: Flare | null;
+  /** specks seen before and after on an even field; null where none was taken */
+  specks: { before: number | null; after: number | null };
+  seat: LensCoverSeat | null;
+  /** why pictures cannot be compared */
+  problem: string | null;
+}
+
+/** Lenses whose cover can be looked at: the holes of the face that is worked on. */
+export const lensesOf = (job: JobState): { id: string; name: string; rMm: number }[] => {
+  const holes = job.face.holes.filter((h) => h.role === 'camera');
+  return holes.map((h, i) => ({
+    id: h.id,
+    name: holes.length > 1 ? `Lens ${i + 1}` : 'Lens',
+    rMm:
+      h.shape.kind === 'disc'
+        ? h.shape.rMm
+        : h.shape.kind === 'roundRect'
+          ? Math.min(h.shape.max[0] - h.shape.min[0], h.shape.max[1] - h.shape.min[1]) / 2
+          : 5,
+  }));
+};
+
+/** What the pictures of one lens say, before against after. */
+export function cameraOf(job: JobState, lens: string): CameraView {
+  const shots = (phase: 'before' | 'after') => job.cameraShots.filter((s) => s.lens === lens && s.phase === phase);
+  const [before, after] = [shots('before'), shots('after')];
+  const out: CameraView = {
+    sharp: null,
+    flare: null,
+    specks: { before: null, after: null },
+    seat: null,
+    problem: null,
+  };
+  try {
+    const edges = (list: typeof before) => list.map((s) => s.edges).filter((e) => e.length);
+    if (edges(before).length && edges(after).length) out.sharp = sharpnessOf(edges(before), edges(after));
+    const patch = (list: typeof before) => list.findLast((s) => s.patch)?.patch;
+    const [b, a] = [patch(before), patch(after)];
+    if (b && a) out.flare = flare(b, a);
+  } catch (e) {
+    if (!(e instanceof CoreInputError)) throw e;
+    out.problem = e.message;
+  }
+  for (const phase of ['before', 'after'] as const) {
+    const field = job.flatShots.findLast((s) => s.lens === lens && s.phase === phase);
+    if (field) out.specks[phase] = field.dark + field.bright;
+  }
+  const seat = job.coverSeats[lens];
+  const hole = lensesOf(job).find((l) => l.id === lens);
+  if (seat && hole) out.seat = coverFromGaps(hole.rMm, seat.gaps, seat.steps);
+  return out;
+}
+
+export const sharpWords: Record<SharpRatio['verdict'], string> = {
+  noLoss: 'no loss of sharpness seen',
+  someLoss: 'some sharpness lost',
+  clearLoss: 'clear loss of sharpness',
+  undecided: 'sharpness not decided',
+};
+export const flareWords: Record<Flare['verdict'], string> = {
+  added: 'haze or flare added',
+  notSeen: 'no added haze seen',
+  undecided: 'haze not decided',
+};

@@ -1,0 +1,2 @@
+/** Starts the worker. The bundler finds the worker's file by this very expression, so it stands alone. */
+export const startCamera = (): Worker => new Worker(new URL('./camera.worker', import.meta.url));
