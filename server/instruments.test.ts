@@ -83,3 +83,15 @@ it('a gap gauge reads what is there, refuses what is no point, and can be silent
   expect((await post('/gauge', point)).status).toBe(503);
   await post('/simulation', { gauge: 'none' });
 });
+
+it('a tester holds a vacuum and answers with its log; what is out of range is refused, and it can be silent', async () => {
+  const hold = (body: unknown) => post('/tester/hold', body);
+  const log = (await (await hold({ startPa: -1000, seconds: 60 })).json()) as { t: number[]; p: number[] };
+  expect(log.t).toHaveLength(61);
+  expect(log.p[0]).toBeLessThan(-980);
+  expect(log.p.at(-1)!).toBeGreaterThan(log.p[0]!);
+  expect((await hold({ startPa: 90000, seconds: 60 })).status).toBe(400);
+  await post('/simulation', { tester: 'silent' });
+  expect((await hold({ startPa: -1000, seconds: 60 })).status).toBe(503);
+  await post('/simulation', { tester: 'none' });
+});

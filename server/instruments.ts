@@ -7,6 +7,7 @@ import { z } from 'zod';
 
 import { ReducedModel } from '../src/core/heat/reduced';
 import { gaugeFaults, SimulatedGauge } from '../src/core/instruments/simulatedGauge';
+import { SimulatedTester, testerFaults } from '../src/core/instruments/simulatedTester';
 import { SimulatedBench, simulatedFaults } from '../src/core/instruments/simulatedBench';
 import { decodeModes } from '../src/model/modesFile';
 import shipped from '../src/store/shippedModes.json';
@@ -25,6 +26,7 @@ const simulationSchema = z.object({
   pace: z.number().min(1).max(maxPace).optional(),
   device: z.string().max(80).optional(),
   gauge: z.enum(gaugeFaults).optional(),
+  tester: z.enum(testerFaults).optional(),
 });
 const coordinate = z.tuple([z.number().min(-1000).max(1000), z.number().min(-1000).max(1000)]);
 /** a point of the cover's edge on the plan, its outward normal, and the middle of the cover */
@@ -34,6 +36,8 @@ const moveSchema = z.object({
   dyMm: z.number().min(-3).max(3),
   turnDeg: z.number().min(-3).max(3),
 });
+
+const holdSchema = z.object({ startPa: z.number().min(-5000).max(5000), seconds: z.number().min(20).max(600) });
 
 /** A bench of stand-ins on a clock of its own. */
 class RunningBench {
@@ -48,6 +52,10 @@ class RunningBench {
       noiseMm: 0.01,
     },
     Math.random,
+  );
+  readonly tester = new SimulatedTester(
+    { tauS: 40 + Math.random() * 120, noisePa: 1.5, roomC: 22 },
+    () => Math.sqrt(-2 * Math.log(1 - Math.random())) * Math.cos(2 * Math.PI * Math.random()),
   );
   private pace = 1;
   private at0 = Date.now();
@@ -87,7 +95,7 @@ class RunningBench {
 
 /**
  * Simulated instruments behind one interface: GET /api/instruments says what there is, GET …/stream sends a reading a second
- * as server-sent events, POST …/control sets the plate, POST …/gauge reads a gap, POST …/simulation switches faults. A real logger that speaks the same
+ * as server-sent events, POST …/control sets the plate, POST …/gauge reads a gap, POST …/tester/hold holds a pressure, POST …/simulation switches faults. A real logger that speaks the same
  * can take their place.
  */
 export function instruments(modesFolder: string): Hono {
@@ -110,6 +118,7 @@ export function instruments(modesFolder: string): Hono {
       plate: { unit: 'C', minSetC: 20, maxSetC: 300 },
       faults: simulatedFaults,
       gauge: { unit: 'mm', faults: gaugeFaults },
+      tester: { unit: 'Pa', faults: testerFaults },
     }),
   );
 
@@ -151,6 +160,7 @@ export function instruments(modesFolder: string): Hono {
       return c.json({ error: `device: no model of ${to.data.device.slice(0, 40)}` }, 404);
     if (to.data.pace !== undefined) running.setPace(to.data.pace);
     if (to.data.gauge !== undefined) running.gauge.setFault(to.data.gauge);
+    if (to.data.tester !== undefined) running.tester.setFault(to.data.tester);
     if (to.data.fault !== undefined) bench()?.setFault(running.now(), to.data.fault);
     return c.json({ ok: true });
   });
@@ -160,6 +170,13 @@ export function instruments(modesFolder: string): Hono {
     if (!p.success) return c.json(refused(p.error), 400);
     const mm = running.gauge.read(p.data.at, p.data.normal, p.data.centre);
     return mm === null ? c.json({ error: 'the gauge says nothing' }, 503) : c.json({ mm });
+  });
+
+  app.post('/tester/hold', async (c) => {
+    const h = holdSchema.safeParse(await body(c));
+    if (!h.success) return c.json(refused(h.error), 400);
+    const log = running.tester.hold(h.data.startPa, h.data.seconds);
+    return log ? c.json(log) : c.json({ error: 'the tester says nothing' }, 503);
   });
 
   app.post('/gauge/move', async (c) => {

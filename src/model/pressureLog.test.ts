@@ -21,6 +21,19 @@ it.each([
   expect(r.t).toHaveLength(30);
 });
 
+it('a column of temperatures comes along, in either unit; one that is none is named', () => {
+  const rows = (f: (t: number) => string) => Array.from({ length: 10 }, (_, t) => f(t)).join('\n');
+  expect(readPressureLog(`time s;p Pa;temp °C\n${rows((t) => `${t};${900 - t};${40 - t},5`)}`).gasC![3]).toBeCloseTo(
+    37.5,
+  );
+  expect(readPressureLog(`t,Pa,gas temperature °F\n${rows((t) => `${t},${900 - t},104`)}`).gasC![0]).toBeCloseTo(40);
+  expect(readPressureLog(`t,Pa\n${rows((t) => `${t},${900 - t}`)}`).gasC).toBeNull();
+  expect(() => readPressureLog(`t,Pa,temp\n${rows((t) => `${t},${900 - t},${t === 4 ? 'warm' : 30}`)}`)).toThrow(
+    'log, line 6: "warm" is no temperature',
+  );
+  expect(() => readPressureLog(`t,Pa,temp\n${rows((t) => `${t},${900 - t},300`)}`)).toThrow(/line 2: 300 °C, allowed/);
+});
+
 it('absolute readings of a barometer are known by their size, and pressure may stand before time', () => {
   const r = readPressureLog(`baro hPa,time s\n${lines((t) => `${1008 + t / 100},${t / 5}`, 60)}`);
   expect(r).toMatchObject({ unit: 'hPa', absolute: true });

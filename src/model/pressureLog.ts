@@ -9,6 +9,8 @@ export interface PressureLog {
   unit: 'Pa' | 'hPa' | 'kPa';
   /** readings near an atmosphere: the room is in them */
   absolute: boolean;
+  /** temperature of the air inside, °C, where the log has a column of it */
+  gasC: number[] | null;
 }
 
 export const maxPressureBytes = 2e6;
@@ -23,7 +25,7 @@ const unitOf = (heading: string): PressureLog['unit'] | null => {
 };
 
 /**
- * A pressure log: a time and a pressure in each line, with or without a heading. The unit is read from the heading; without
+ * A pressure log: a time and a pressure in each line, with or without a heading, and the temperature inside where there is a column. The unit is read from the heading; without
  * one it follows from the size, for no room is at 1000 Pa.
  * @throws LogError naming the line and what is allowed
  */
@@ -48,8 +50,11 @@ export function readPressureLog(text: string): PressureLog {
   };
   const timeAt = column(/time|zeit|^t\b|sec|\bs\b/i, 0);
   const valueAt = column(/press|baro|[khm]?pa\b|mbar/i, timeAt === 0 ? 1 : 0);
+  const tempAt = heading?.findIndex((h, i) => i !== timeAt && i !== valueAt && /temp|°\s*[cf]/i.test(h)) ?? -1;
+  const fahrenheit = tempAt >= 0 && /°?\s*f\b|fahrenheit/i.test(heading![tempAt]!);
   const t: number[] = [];
   const raw: number[] = [];
+  const gas: number[] = [];
   body.forEach((r, k) => {
     const line = k + (heading ? 2 : 1);
     const time = toClock(r[timeAt] ?? '') ?? toNumber(r[timeAt] ?? '', comma);
@@ -60,6 +65,13 @@ export function readPressureLog(text: string): PressureLog {
       throw new LogError(`log, line ${line}: the time does not go on, ${time} after ${t[t.length - 1]}`);
     t.push(time);
     raw.push(value);
+    if (tempAt < 0) return;
+    const read = toNumber(r[tempAt] ?? '', comma);
+    if (read === null) throw new LogError(`log, line ${line}: "${(r[tempAt] ?? '').slice(0, 20)}" is no temperature`);
+    const c = fahrenheit ? (read - 32) / 1.8 : read;
+    if (c < -40 || c > 150)
+      throw new LogError(`log, line ${line}: ${read} ${fahrenheit ? '°F' : '°C'}, allowed are -40 to 150 °C`);
+    gas.push(c);
   });
   const steps = t.slice(1).map((v, i) => v - t[i]!);
   const usual = [...steps].sort((a, b) => a - b)[steps.length >> 1]!;
@@ -79,5 +91,5 @@ export function readPressureLog(text: string): PressureLog {
     );
   const every = Math.ceil(t.length / most);
   const keep = <T>(list: T[]) => list.filter((_, i) => i % every === 0);
-  return { t: keep(t).map((v) => v - t[0]!), p: keep(p), unit, absolute };
+  return { t: keep(t).map((v) => v - t[0]!), p: keep(p), unit, absolute, gasC: tempAt < 0 ? null : keep(gas) };
 }

@@ -131,6 +131,32 @@ export async function readGauge(point: {
   }
 }
 
+const holdSchema = z.object({
+  t: z.array(z.number()).min(5).max(1500),
+  p: z.array(z.number().min(-60_000).max(60_000)).min(5).max(1500),
+  gasC: z.array(z.number().min(-40).max(150)).nullable(),
+});
+export type HoldLog = z.infer<typeof holdSchema>;
+
+/** Lets the tester hold a pressure difference; what is no log is refused with a message. */
+export async function holdOnTester(startPa: number, seconds: number): Promise<{ log: HoldLog } | { problem: string }> {
+  try {
+    const r = await fetch(`${base}/tester/hold`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ startPa, seconds }),
+    });
+    const read = r.ok ? holdSchema.safeParse(await r.json()) : null;
+    if (!read?.success) return { problem: 'The tester says nothing: take its log from a file, or type two readings.' };
+    const { t, p, gasC } = read.data;
+    if (p.length !== t.length || (gasC && gasC.length !== t.length))
+      return { problem: `The tester sent ${p.length} pressures for ${t.length} instants: nothing was taken in.` };
+    return { log: read.data };
+  } catch {
+    return { problem: 'No tester answers: take a log from a file, or type two readings.' };
+  }
+}
+
 /** Tells the simulated bench that the glass was moved; a real gauge needs no telling. */
 export const moveOnGauge = (by: { dxMm: number; dyMm: number; turnDeg: number }) => post('gauge/move', by);
 

@@ -3,8 +3,12 @@ import { leakRatio, type LeakRatio } from '@/core/seal/compare';
 import { sealDecay, sealFigures, type SealResult } from '@/core/seal/decay';
 import { holdResult } from '@/core/seal/holdTest';
 import { pressTest, type PressResult } from '@/core/seal/pressTest';
+import { bondPerimeter } from '@/core/device/perimeter';
 import { boxOf } from '@/core/device/shapes';
+import { suspectFigures, suspectStretches, type Suspect, type SuspectSource } from '@/core/seal/suspects';
 import type { JobState } from '@/model/fold';
+import { flushOf } from './flushJob';
+import { badStretches, frameOf } from './frameOf';
 
 type Phase = 'before' | 'after';
 
@@ -19,6 +23,7 @@ export function freeVolumeM3(job: Pick<JobState, 'device'>): number {
 }
 
 export interface SealView {
+  suspects: Suspect[];
   before: SealResult | null;
   after: SealResult | null;
   ratio: LeakRatio | null;
@@ -26,11 +31,22 @@ export interface SealView {
 }
 
 /** A hold as it was logged, or as its two readings say. */
-function holdOf(job: JobState, phase: Phase): { result: SealResult | null; tauS: number; u: number } | null {
+function holdOf(
+  job: JobState,
+  phase: Phase,
+  limit: number | null,
+): { result: SealResult | null; tauS: number; u: number } | null {
   const log = job.sealLogs[`${phase}.hold`];
   if (log) {
     try {
-      const result = sealDecay({ t: log.t, p: log.p, volumeM3: freeVolumeM3(job), atPa: log.p[0]! < 0 ? -1000 : 1000 });
+      const result = sealDecay({
+        t: log.t,
+        p: log.p,
+        ...(log.gasC ? { gasK: log.gasC.map((c) => c + 273.15) } : {}),
+        volumeM3: freeVolumeM3(job),
+        atPa: log.p[0]! < 0 ? -1000 : 1000,
+        limit: limit ?? undefined,
+      });
       return result.tauS === null ? null : { result, tauS: result.tauS, u: result.seTauS };
     } catch (e) {
       if (e instanceof CoreInputError) return null;
@@ -45,38 +61,71 @@ function holdOf(job: JobState, phase: Phase): { result: SealResult | null; tauS:
   return { result: null, tauS: r.tauS, u: (high - r.lowS) / 4 };
 }
 
-const known = new WeakMap<JobState, SealView>();
+const known = new WeakMap<JobState, Map<number | null, SealView>>();
 
 /** What the tests before and after say, compared on the same device. A job's state never changes, so it is computed once. */
-export function sealOf(job: JobState): SealView {
-  const had = known.get(job);
-  if (had) return had;
-  const view = viewOf(job);
-  known.set(job, view);
-  return view;
+export function sealOf(job: JobState, limit: number | null = null): SealView {
+  const had = known.get(job) ?? new Map<number | null, SealView>();
+  known.set(job, had);
+  if (!had.has(limit)) had.set(limit, viewOf(job, limit));
+  return had.get(limit)!;
 }
 
-function viewOf(job: JobState): SealView {
-  const before = holdOf(job, 'before');
-  const after = holdOf(job, 'after');
+function viewOf(job: JobState, limit: number | null): SealView {
+  const before = holdOf(job, 'before', limit);
+  const after = holdOf(job, 'after', limit);
   const press: SealView['press'] = {};
   for (const phase of ['before', 'after'] as const) {
     const log = job.sealLogs[`${phase}.press`];
-    if (log && log.t.length >= 40) press[phase] = pressTest(log.t, log.p);
+    if (log && log.t.length >= 40) press[phase] = pressTest(log.t, log.p, log.cues);
   }
   return {
     before: before?.result ?? null,
     after: after?.result ?? null,
     ratio: before && after ? leakRatio(before, after) : null,
     press,
+    suspects: suspectsOf(job),
   };
 }
+
+/** Stretches that flushness, the map of the seat and the place of the presses point to, joined. */
+function suspectsOf(job: JobState): Suspect[] {
+  const path = bondPerimeter(job.device, job.bond);
+  const sources: SuspectSource[] = [];
+  const { points, taken, flush } = flushOf(job);
+  const half = path.lengthMm / (2 * points.length);
+  const round = (kind: SuspectSource['kind'], sMm: number, reach: number) =>
+    sources.push({ kind, fromMm: sMm - reach, toMm: sMm + reach });
+  flush?.bumps.forEach((b) => round('bump', points.find((p) => p.id === b.id)!.sMm, half));
+  taken.forEach((p, i) => {
+    // a cover that stands proud there has not been pressed down, or holds something up
+    if (flush?.status[i] === 'fail' && job.steps[p.id]! > 0) round('step', p.sMm, half);
+  });
+  const frame = frameOf(job);
+  if (frame) for (const a of badStretches(job, frame, path)) sources.push({ kind: 'seat', ...a });
+  for (const log of job.pressLogs)
+    if (log.phase === 'after' && log.place && log.t.length >= 40 && pressTest(log.t, log.p, log.cues).kind === 'decays')
+      round('press', path.locate(log.place), suspectFigures.pressReachMm.value);
+  return suspectStretches(path.lengthMm, sources);
+}
+
+export const suspectWords: Record<SuspectSource['kind'], string> = {
+  bump: 'a bump of the glass',
+  step: 'stands proud',
+  seat: 'the seat is too low for the tape',
+  press: 'the bump decays when it is pressed there',
+};
 
 /** The only words that a result may have; checked by the wording rules. */
 export const ratioWords: Record<LeakRatio['verdict'], string> = {
   noWorse: 'no worse than before',
   leakier: 'leakier than before',
   undecided: 'undecided',
+};
+export const limitWords: Record<NonNullable<SealResult['verdict']>, string> = {
+  below: 'below the limit of the shop',
+  above: 'above the limit of the shop',
+  undecided: 'undecided against the limit of the shop',
 };
 export const pressWords: Record<PressResult['kind'], string> = {
   noBump: 'pressure bump not seen',

@@ -7,29 +7,34 @@ import { ratioFigures } from '@/core/seal/compare';
 import { sealDecay, sealFigures } from '@/core/seal/decay';
 import { pressFigures, pressTest } from '@/core/seal/pressTest';
 import { airTestLine } from '@/core/seal/claimCheck';
+import { suspectFigures } from '@/core/seal/suspects';
 import type { JobState } from '@/model/fold';
 import { maxPressureBytes, readPressureLog } from '@/model/pressureLog';
 import { useActions } from '@/stagekit/actions';
 import { cureEnd, cureOf } from '@/stagekit/cureJob';
-import { badStretches, frameOf } from '@/stagekit/frameOf';
+import { holdOnTester } from '@/stagekit/instruments';
 import { HoldTest } from '@/stagekit/HoldTest';
 import { JobPage } from '@/stagekit/JobPage';
 import { PlainPlan } from '@/stagekit/PlainPlan';
-import { freeVolumeM3, pressWords, ratioWords, sealOf } from '@/stagekit/sealJob';
+import { freeVolumeM3, limitWords, pressWords, ratioWords, sealOf, suspectWords } from '@/stagekit/sealJob';
 import { stageHref } from '@/stagekit/StageShell';
+import { placeName } from '@/stagekit/thermalJob';
 import { rowOf, Why } from '@/stagekit/Why';
 import { bondPerimeter } from '@/core/device/perimeter';
-import { useSettings } from '@/store/shop';
+import type { Pt } from '@/core/device/types';
+import { saveSettings, useSettings } from '@/store/shop';
 import { Button } from '@/ui/Button';
 import { Call } from '@/ui/Call';
 import { Choice } from '@/ui/Choice';
 import { Disclosure } from '@/ui/Disclosure';
 import { pickText } from '@/ui/download';
-import { RingArcs } from '@/ui/plan/layers';
+import { NumberField } from '@/ui/NumberField';
+import { Numbers, RingArcs, Soundings } from '@/ui/plan/layers';
 import { Readings } from '@/ui/Readings';
 import { Txt } from '@/ui/Txt';
-import { dayTime } from '@/ui/units';
+import { dayTime, length } from '@/ui/units';
 import { useNow } from '@/ui/useNow';
+import { PressRun } from './PressRun';
 
 type Phase = 'before' | 'after';
 
@@ -40,36 +45,70 @@ export function SealScreen({ job }: { job: JobState }) {
   const settings = useSettings();
   const now = useNow(30_000);
   const router = useRouter();
-  const { log } = useActions(job);
+  const { log: append } = useActions(job);
   const [phase, setPhase] = useState<Phase>(job.opened ? 'after' : 'before');
   const [message, setMessage] = useState<{ text: string; bad: boolean } | null>(null);
   const cure = cureOf(job, settings, now);
   const from = cureEnd(cure, 'sealTest');
   const overridden = job.decisions.some((d) => d.call === 'seal' && d.because);
   const locked = phase === 'after' && !overridden && (from === null || now < from);
-  const seal = sealOf(job);
-  const frame = frameOf(job);
+  const seal = sealOf(job, settings.leakLimit);
   const path = bondPerimeter(job.device, job.bond);
+  const [pressAt, setPressAt] = useState<Pt | null>(null);
+  const refuse = (e: unknown) => {
+    if (!(e instanceof Error)) throw e;
+    setMessage({ text: `${e.message}. Nothing was changed.`, bad: true });
+  };
+  const noteHold = async (log: { t: number[]; p: number[]; gasC?: number[] | null | undefined }, name: string) => {
+    const gasC = log.gasC ?? undefined;
+    sealDecay({
+      t: log.t,
+      p: log.p,
+      ...(gasC ? { gasK: gasC.map((c) => c + 273.15) } : {}),
+      volumeM3: freeVolumeM3(job),
+      atPa: 1000,
+    });
+    await append([{ type: 'sealLog', phase, test: 'hold', t: log.t, p: log.p, ...(gasC ? { gasC } : {}) }]);
+    setMessage({ text: `${name}: ${log.t.length} readings${gasC ? ' with the temperature inside' : ''}.`, bad: false });
+  };
+  const notePress = async (log: { t: number[]; p: number[]; cues?: [number, number][] }, name: string) => {
+    pressTest(log.t, log.p, log.cues);
+    await append([
+      {
+        type: 'sealLog',
+        phase,
+        test: 'press',
+        t: log.t,
+        p: log.p,
+        ...(log.cues ? { cues: log.cues } : {}),
+        ...(pressAt ? { place: [pressAt[0], pressAt[1]] } : {}),
+      },
+    ]);
+    setMessage({ text: `${name}: ${log.t.length} readings.`, bad: false });
+    setPressAt(null);
+  };
   const take = async (test: 'hold' | 'press') => {
     setMessage(null);
     try {
       const file = await pickText('.csv,text/csv,text/plain', maxPressureBytes);
       if (!file) return;
       const read = readPressureLog(file.text);
-      if (test === 'hold' && read.absolute && Math.max(...read.p) - Math.min(...read.p) < 50)
+      if (test === 'press') return await notePress(read, file.name);
+      if (read.absolute && Math.max(...read.p) - Math.min(...read.p) < 50)
         throw new Error(`${file.name}: the pressure does not change by 50 Pa; is this a hold?`);
       // a hold of absolute readings ends at the room: the last tenth of it is taken for that
       const tail = read.p.slice(-Math.max(1, Math.floor(read.p.length / 10)));
       const room = tail.reduce((a, b) => a + b, 0) / tail.length;
-      const p = test === 'hold' && read.absolute ? read.p.map((v) => v - room) : read.p;
-      if (test === 'press') pressTest(read.t, read.p);
-      else sealDecay({ t: read.t, p, volumeM3: freeVolumeM3(job), atPa: 1000 });
-      await log([{ type: 'sealLog', phase, test, t: read.t, p }]);
-      setMessage({ text: `${file.name}: ${read.t.length} readings in ${read.unit}.`, bad: false });
+      await noteHold({ ...read, p: read.absolute ? read.p.map((v) => v - room) : read.p }, file.name);
     } catch (e) {
-      if (!(e instanceof Error)) throw e;
-      setMessage({ text: `${e.message}. Nothing was changed.`, bad: true });
+      refuse(e);
     }
+  };
+  const hold = async () => {
+    setMessage(null);
+    const r = await holdOnTester(-1000, 120);
+    if ('problem' in r) return setMessage({ text: r.problem, bad: true });
+    await noteHold(r.log, 'Tester').catch(refuse);
   };
   const r = seal.ratio;
   const press = seal.press.after;
@@ -96,6 +135,8 @@ export function SealScreen({ job }: { job: JobState }) {
             reason: `Against the same device before opening. ${airTestLine}`,
             tone: 'ink' as const,
           };
+  const suspectLine = (s: (typeof seal.suspects)[number], i: number) =>
+    `${i + 1}: ${placeName(path, (s.most.fromMm + s.most.toMm) / 2)}, ${length(s.toMm - s.fromMm, settings, 0)}: ${s.kinds.map((k) => suspectWords[k]).join('; ')}`;
   const result = phase === 'after' ? seal.after : seal.before;
   const units = result ? leakUnits(result.leak) : null;
   return (
@@ -109,16 +150,24 @@ export function SealScreen({ job }: { job: JobState }) {
         <PlainPlan
           job={job}
           size={size}
-          label={
-            frame?.badArcs.length
-              ? `Stretches to suspect: ${frame.badArcs.length}`
-              : 'No stretch to suspect from the seat'
-          }
-          lines={(frame?.badArcs ?? []).map((a) => `seat too low over ${Math.round(a.toMm - a.fromMm)} mm`)}
+          label={seal.suspects.length ? `Stretches to suspect: ${seal.suspects.length}` : 'No stretch to suspect'}
+          lines={seal.suspects.map((s, i) => suspectLine(s, i))}
+          onTap={setPressAt}
         >
-          {frame ? (
-            <RingArcs arcs={badStretches(job, frame, path).map((a) => ({ ...a, state: 'dry' as const }))} />
-          ) : null}
+          <RingArcs
+            arcs={seal.suspects.flatMap((s) => [
+              { fromMm: s.fromMm, toMm: s.toMm, state: 'dry' as const },
+              ...(s.most.kinds > 1 ? [{ fromMm: s.most.fromMm, toMm: s.most.toMm, state: 'stop' as const }] : []),
+            ])}
+          />
+          <Numbers
+            items={seal.suspects.map((s, i) => ({
+              at: path.point((s.most.fromMm + s.most.toMm) / 2).at,
+              text: String(i + 1),
+              state: 'next' as const,
+            }))}
+          />
+          {pressAt ? <Soundings items={[{ at: pressAt, text: '×', ring: true }]} /> : null}
         </PlainPlan>
       )}
       main={<Button kind="main" label="Back to check" onPress={() => router.replace(stageHref(job.id, 'check'))} />}
@@ -139,6 +188,7 @@ export function SealScreen({ job }: { job: JobState }) {
             label: result
               ? `Pa m³/s at 1 kPa, ± ${(2 * result.uLeak).toExponential(0)}; ${units!.sccm20C.toFixed(2)} sccm at 20 °C`
               : 'leak at 1 kPa, Pa m³/s',
+            ...(result?.verdict === 'above' ? { tone: 'caution' as const } : {}),
           },
         ]}
       />
@@ -162,13 +212,35 @@ export function SealScreen({ job }: { job: JobState }) {
         </Txt>
       ) : (
         <View className="gap-2 mb-2">
+          <Button kind="small" label="Hold 1 kPa of vacuum on the tester" onPress={() => void hold()} />
           <Button kind="small" label="Hold log from a file, CSV" onPress={() => void take('hold')} />
+          <Txt size="s" tone="ink2">
+            {pressAt
+              ? `The press is noted at the cross, nearest to the ${placeName(path, path.locate(pressAt))}.`
+              : 'Tap the plan where the thumb presses: a bump that decays at one place and holds at another says where.'}
+          </Txt>
           <Button kind="small" label="Barometer log of presses, CSV" onPress={() => void take('press')} />
+          <PressRun onDone={(l) => void notePress(l, 'Barometer').catch(refuse)} />
           <Disclosure title="Two readings by hand">
             <HoldTest job={job} phase={phase} />
           </Disclosure>
         </View>
       )}
+      {seal.suspects.length ? (
+        <View className="my-2" testID="suspects">
+          <Txt strong>Where to look</Txt>
+          {seal.suspects.map((x, i) => (
+            <Txt key={x.fromMm} size="s">
+              {suspectLine(x, i)}.
+            </Txt>
+          ))}
+        </View>
+      ) : null}
+      {result?.verdict ? (
+        <Txt tone={result.verdict === 'above' ? 'caution' : 'ink'}>
+          Leak {limitWords[result.verdict]}. {airTestLine}
+        </Txt>
+      ) : null}
       {(['before', 'after'] as const).map((k) =>
         seal.press[k] ? (
           <Txt key={k} size="s">
@@ -188,6 +260,24 @@ export function SealScreen({ job }: { job: JobState }) {
           many small paths leak the same.
         </Txt>
       ) : null}
+      <Disclosure title="Limit of the shop">
+        <Txt size="s" tone="ink2" className="mb-2">
+          There is no published limit for a repaired phone. Set one from holds of devices that never were opened, or
+          leave it empty and compare with before.
+        </Txt>
+        <NumberField
+          label="Leak at 1 kPa that passes"
+          unit="10⁻⁶ Pa m³/s"
+          low={0.1}
+          high={100000}
+          digits={1}
+          value={settings.leakLimit === null ? null : settings.leakLimit * 1e6}
+          onCommit={(v) => void saveSettings({ ...settings, leakLimit: v * 1e-6 })}
+        />
+        {settings.leakLimit === null ? null : (
+          <Button kind="small" label="No limit" onPress={() => void saveSettings({ ...settings, leakLimit: null })} />
+        )}
+      </Disclosure>
       <Why
         job={job}
         call="seal"
@@ -206,6 +296,7 @@ export function SealScreen({ job }: { job: JobState }) {
           rowOf('Most difference on an open-cell bond', sealFigures.mostPa, 'Pa'),
           rowOf('Smallest bump', pressFigures.leastPa, 'Pa'),
           rowOf('A bump holds from', pressFigures.holdsS, 's'),
+          rowOf('A press reaches along the bond', suspectFigures.pressReachMm, 'mm'),
         ]}
       />
     </JobPage>
