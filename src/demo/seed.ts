@@ -1,9 +1,16 @@
 import { queryClient, repository, saveSettings, takeIn } from '@/store/shop';
+import { demoHistory } from './history';
 import { demoJobs, demoSettings } from './shop';
+
+/** What stands at the bench now, and the two months before it. */
+function wholeDemo() {
+  const now = Date.now();
+  return [...demoJobs(now), ...demoHistory(now)];
+}
 
 /** Puts the demo jobs beside what is there; jobs that are already loaded are left as they are. */
 export async function loadDemo(): Promise<void> {
-  await takeIn(demoJobs(Date.now()), null);
+  await takeIn(wholeDemo(), null);
 }
 
 /** On the very first start of a server that says so, the shop opens with the demo jobs. */
@@ -14,7 +21,7 @@ export async function seedOnFirstStart(): Promise<void> {
     if (!answer.ok) return;
     const config: unknown = await answer.json();
     if (!config || typeof config !== 'object' || !('demo' in config) || config.demo !== true) return;
-    await takeIn(demoJobs(Date.now()), demoSettings);
+    await takeIn(wholeDemo(), demoSettings);
     await saveSettings(demoSettings);
     await queryClient.invalidateQueries({ queryKey: ['log'] });
   } catch {

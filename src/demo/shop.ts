@@ -46,12 +46,12 @@ export const demoSettings: Settings = {
   delayCostPerH: 0.5,
 };
 
-const minute = 60_000;
+export const minute = 60_000;
 
 /** Next quarter of an hour at least `min` minutes ahead. */
 const departure = (now: number, min: number) => Math.ceil((now + min * minute) / (15 * minute)) * 15 * minute;
 
-class Script {
+export class Script {
   readonly events: JobEvent[] = [];
   private seq = 0;
   constructor(
@@ -77,11 +77,11 @@ class Script {
   }
 }
 
-const device = (id: string) => shippedDevices.find((d) => d.id === id)!;
+export const device = (id: string) => shippedDevices.find((d) => d.id === id)!;
 
-const done = (...stages: StageId[]): NewEvent[] => stages.map((stage) => ({ type: 'stage', stage, to: 'done' }));
+export const done = (...stages: StageId[]): NewEvent[] => stages.map((stage) => ({ type: 'stage', stage, to: 'done' }));
 
-const intake = (over: {
+export const intake = (over: {
   chip?: 'no' | 'unsure' | 'yes';
   bent?: 'no' | 'yes';
   keep?: boolean;
@@ -119,7 +119,7 @@ const intake = (over: {
 ];
 
 /** Repeatable scatter for made-up gauge readings: no random numbers. */
-const wobble = (i: number, size: number) => size * Math.sin(12.9898 * (i + 1)) * Math.cos(4.1 * i);
+export const wobble = (i: number, size: number) => size * Math.sin(12.9898 * (i + 1)) * Math.cos(4.1 * i);
 
 export function demoJobs(now: number): JobEvent[][] {
   const ring61 = device('ring61');
@@ -340,6 +340,13 @@ function demoIntakes(now: number, opened: Opened): Script[] {
       kind: 'earlierRepair',
       answer: 'yes',
       note: 'our own job, lifts at the lower left: old tape left under it?',
+    })
+    .at(now - 65 * minute, {
+      type: 'comeBack',
+      firstJobId: 'demo-0127',
+      firstLabel: 'J-0127',
+      presumed: 'bondLifted',
+      note: 'lifts at the lower left',
     });
   return [shattered, bent, lens, housing, waiting, comeBack, bead];
 }

@@ -188,7 +188,6 @@ const kinds = {
       'oldRingWhole',
       'sealWanted',
       'faultsTold',
-      'sheetRead',
     ]),
     done: z.boolean(),
   },

@@ -3,6 +3,7 @@ import { z } from 'zod';
 
 import './zodConfig';
 import type { Device } from '../core/device/types';
+import { safeCell } from './csv';
 import { explain } from './event';
 import type { JobState } from './fold';
 
@@ -18,9 +19,6 @@ const row = z.object({
 });
 export type ScrewRow = z.infer<typeof row>;
 
-/** Cells that a spreadsheet would take for a formula get an apostrophe in front. */
-const safe = (t: string) => (/^[=+\-@\t\r]/.test(t) ? `'${t}` : t);
-
 /** The screw list of a job, one line a hole. */
 export function screwCsv(job: Pick<JobState, 'device' | 'screwsOut'>, cellOf: (hole: string) => string): string {
   return Papa.unparse({
@@ -28,8 +26,8 @@ export function screwCsv(job: Pick<JobState, 'device' | 'screwsOut'>, cellOf: (h
     data: job.device.screws.map((s) => {
       const out = job.screwsOut.get(s.id);
       return [
-        safe(s.id),
-        safe(s.zone),
+        safeCell(s.id),
+        safeCell(s.zone),
         out?.head ?? s.head,
         out?.diaMm ?? s.diaMm,
         out?.lengthMm ?? s.lengthMm,

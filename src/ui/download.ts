@@ -1,6 +1,6 @@
-/** Hands a text to the browser as a file. */
-export function download(name: string, text: string, type = 'application/json'): void {
-  const url = URL.createObjectURL(new Blob([text], { type }));
+/** Hands a text or bytes to the browser as a file. */
+export function download(name: string, text: string | Uint8Array, type = 'application/json'): void {
+  const url = URL.createObjectURL(new Blob([text as BlobPart], { type }));
   const a = document.createElement('a');
   a.href = url;
   a.download = name;

@@ -63,5 +63,12 @@ export function suspectStretches(lengthMm: number, sources: readonly SuspectSour
     open.kinds = [...new Set([...open.kinds, ...c.kinds])];
     if (c.kinds.size > open.most.kinds) open.most = { fromMm: c.fromMm, toMm: c.toMm, kinds: c.kinds.size };
   }
+  for (const s of out)
+    if (s.fromMm >= lengthMm) {
+      for (const part of [s, s.most]) {
+        part.fromMm -= lengthMm;
+        part.toMm -= lengthMm;
+      }
+    }
   return out.sort((a, b) => b.most.kinds - a.most.kinds || b.toMm - b.fromMm - (a.toMm - a.fromMm));
 }

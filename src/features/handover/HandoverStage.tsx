@@ -1,3 +1,5 @@
+import { Link, type Href } from 'expo-router';
+import { useState } from 'react';
 import { View } from 'react-native';
 
 import { markOf } from '@/core/cure/laws';
@@ -6,20 +8,30 @@ import { cureEnd, cureOf } from '@/stagekit/cureJob';
 import { exportJob } from '@/stagekit/exportJob';
 import { useActions } from '@/stagekit/actions';
 import { PlainPlan } from '@/stagekit/PlainPlan';
+import { SignBox } from '@/stagekit/SignBox';
 import { StageShell } from '@/stagekit/StageShell';
 import { rowOf, Why } from '@/stagekit/Why';
 import { useSettings } from '@/store/shop';
 import { Button, HoldButton } from '@/ui/Button';
 import { Call } from '@/ui/Call';
+import { Disclosure } from '@/ui/Disclosure';
+import { download } from '@/ui/download';
 import { RingArcs } from '@/ui/plan/layers';
 import { Readings } from '@/ui/Readings';
 import { Txt } from '@/ui/Txt';
-import { clock, dayTime, span, time } from '@/ui/units';
+import { Signature } from '@/ui/SignPad';
+import { clock, dayTime, length, span, stamp, time } from '@/ui/units';
 import { useNow } from '@/ui/useNow';
 import { bondPerimeter } from '@/core/device/perimeter';
+import { makeSheet } from './makeSheet';
 import { openPoints, sheetOf } from './sheet';
+import { sheetPlans } from './sheetPlans';
+import { SheetPlanView } from './SheetPlanView';
 
 const caution = 'Old cells and solvent wipes go to their own collection, never into the bin.';
+
+/** First words of what a customer signs on taking the device back. */
+const receivedText = 'Received';
 
 export function HandoverStage({ job }: { job: JobState }) {
   const settings = useSettings();
@@ -64,6 +76,23 @@ export function HandoverStage({ job }: { job: JobState }) {
             reason: `Read the sheet to the customer: not pressed or warmed before ${sealAt === null ? 'the bond is full' : dayTime(sealAt, now)}.`,
             tone: 'ink' as const,
           };
+  const [problem, setProblem] = useState<string | null>(null);
+  const received = job.signed.findLast((s) => s.role === 'customer' && s.text.startsWith(receivedText)) ?? null;
+  const doc = {
+    title: `${job.label} · ${job.device.name}`,
+    sub: `${job.customerMark ? `${job.customerMark} · ` : ''}${stamp(job.closedAt ?? now)}`,
+    sections,
+    plans: sheetPlans(job, (mm) => length(mm, settings, 2).replace(/ .*/, '')),
+    signature: received ? { path: received.drawing ?? '', name: received.mark } : null,
+  };
+  const savePdf = async () => {
+    try {
+      setProblem(null);
+      download(`${job.label.toLowerCase()}-sheet.pdf`, await makeSheet(doc), 'application/pdf');
+    } catch (e) {
+      setProblem(e instanceof Error ? `${e.message}. Print the sheet instead.` : 'no PDF');
+    }
+  };
   const handOver = () =>
     void log([
       {
@@ -119,16 +148,25 @@ export function HandoverStage({ job }: { job: JobState }) {
           />
         )
       }
-      side={<Button label="Print" onPress={() => window.print()} />}
+      side={<Button label="Sheet as PDF" onPress={() => void savePdf()} />}
     >
+      {problem ? (
+        <View role="alert">
+          <Txt tone="caution">{problem}</Txt>
+        </View>
+      ) : null}
       <View className="sheet bg-panel border-[1.5px] border-ink p-4 mt-3" testID="sheet">
         <Txt strong size="l" level={2}>
-          {job.label} · {job.device.name}
+          {doc.title}
         </Txt>
         <Txt size="s" tone="ink2">
-          {job.customerMark ? `${job.customerMark} · ` : ''}
-          {dayTime(now, 0)}
+          {doc.sub}
         </Txt>
+        <View className="flex-row flex-wrap gap-4 mt-2">
+          {doc.plans.map((p) => (
+            <SheetPlanView key={p.title} plan={p} width={96} />
+          ))}
+        </View>
         {sections.map((s) => (
           <View key={s.title} className="mt-3">
             <Txt strong level={3}>
@@ -139,13 +177,34 @@ export function HandoverStage({ job }: { job: JobState }) {
             ))}
           </View>
         ))}
-        <Txt size="s" tone="ink2" className="mt-4">
-          Received: ______________________
-        </Txt>
+        {received ? (
+          <View className="mt-3">
+            {received.drawing ? <Signature path={received.drawing} /> : null}
+            <Txt size="s">Received: {received.mark}</Txt>
+          </View>
+        ) : (
+          <Txt size="s" tone="ink2" className="mt-4">
+            Received: ______________________
+          </Txt>
+        )}
       </View>
-      <View className="mt-3">
-        <Button label="Export the job" onPress={() => void exportJob(job)} />
+      <View className="mt-3 gap-2">
+        <Button kind="small" label="Print the sheet" onPress={() => window.print()} />
+        <Button kind="small" label="Export the job" onPress={() => void exportJob(job)} />
+        <Link href={`/jobs/${job.id}/record` as Href} className="font-body text-m text-ink underline py-2">
+          Internal record of this job
+        </Link>
       </View>
+      {closed ? null : (
+        <Disclosure title="The customer signs for it">
+          <SignBox
+            job={job}
+            title="Received, and the sheet read"
+            texts={[`${receivedText} ${job.label}.`, ...sections.flatMap((s) => s.lines)]}
+            enabled
+          />
+        </Disclosure>
+      )}
       <Why
         job={job}
         call="handover"

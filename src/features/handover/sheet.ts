@@ -2,17 +2,27 @@ import { airTestLine } from '@/core/seal/claimCheck';
 import { uStepMm } from '@/core/fit/flushness';
 import { cureOf } from '@/stagekit/cureJob';
 import { functionName as nameOf, functionState } from '@/stagekit/faults';
-import { pressWords, ratioWords, sealOf } from '@/stagekit/sealJob';
+import { cameraOf, flareWords, lensesOf, sharpWords } from '@/stagekit/cameraJob';
+import { notRegistered } from '@/stagekit/registering';
+import { limitWords, pressWords, ratioWords, sealOf } from '@/stagekit/sealJob';
 import { edgeName } from '@/stagekit/thermalJob';
-import { schoolNames } from '@/model/eventLine';
+import type { EventOf } from '@/model/event';
+import { comeBackNames, schoolNames } from '@/model/eventLine';
 import { heatCount, type JobState } from '@/model/fold';
 import type { Settings } from '@/model/settings';
-import { dayTime, length, stamp } from '@/ui/units';
+import { dayTime, length, percent, price, stamp } from '@/ui/units';
 
 export interface SheetSection {
   title: string;
   lines: string[];
 }
+
+const outcomeText: Record<EventOf<'registered'>['outcome'], string> = {
+  registered: 'registered with the device',
+  notNeeded: 'needs no registering',
+  refused: 'the device refuses it; a notice can stay',
+  notPossible: 'not registered here; a notice can stay',
+};
 
 const glassName = (job: JobState) =>
   job.face.construction === 'lensInRing' || job.face.construction === 'frameLens'
@@ -90,7 +100,11 @@ export function sheetOf(job: JobState, settings: Settings, now: number): SheetSe
     .map(([id]) => nameOf(id));
   if (skipped.length) measured.push(`Not tested: ${skipped.join(', ')}.`);
 
-  const air = sealOf(job);
+  const air = sealOf(job, settings.leakLimit);
+  if (air.after?.verdict)
+    measured.push(
+      `Air leak ${air.after.leak.toExponential(1)} ± ${(2 * air.after.uLeak).toExponential(0)} Pa m³/s at 1 kPa, ${limitWords[air.after.verdict]}.`,
+    );
   if (air.ratio)
     measured.push(
       `Air test against the same device before opening: ${ratioWords[air.ratio.verdict]}, ${air.ratio.ratio.toFixed(1)} times (${air.ratio.low.toFixed(1)} to ${air.ratio.high.toFixed(1)}).`,
@@ -98,21 +112,71 @@ export function sheetOf(job: JobState, settings: Settings, now: number): SheetSe
   if (air.press.after)
     measured.push(`Pressed on the glass with the device’s own barometer: ${pressWords[air.press.after.kind]}.`);
 
+  for (const lens of lensesOf(job)) {
+    const c = cameraOf(job, lens.id);
+    const parts = [
+      ...(c.sharp
+        ? [
+            `${sharpWords[c.sharp.verdict]}, ${c.sharp.ratio.toFixed(2)} times (${c.sharp.low.toFixed(2)} to ${c.sharp.high.toFixed(2)})`,
+          ]
+        : []),
+      ...(c.flare
+        ? [`${flareWords[c.flare.verdict]}, ${(100 * c.flare.added).toFixed(1)} ± ${(200 * c.flare.u).toFixed(1)} %`]
+        : []),
+      ...(c.seat
+        ? [c.seat.seated && c.seat.concentric ? 'cover sits in the middle' : 'cover does not sit as it should']
+        : []),
+    ];
+    if (parts.length) measured.push(`${lens.name} through its cover: ${parts.join('; ')}.`);
+  }
+  for (const [part, r] of Object.entries(job.registered))
+    measured.push(
+      `${part[0]!.toUpperCase()}${part.slice(1)}: ${outcomeText[r.outcome]}${r.note ? `, ${r.note}` : ''}.`,
+    );
+  const checker = state.checker;
+  if (checker) measured.push(`Checked by ${checker}${state.repairer ? `, repaired by ${state.repairer}` : ''}.`);
+
+  const agreed: string[] = [];
+  const c = job.quote?.choices.find((x) => x.id === job.quote!.chosenId);
+  if (c && job.quote)
+    agreed.push(
+      `${c.name}, ${price(c.grossMinor, job.quote.currency)}; chance of further damage told: ${percent(job.quote.risk.mean)} (${percent(job.quote.risk.low)} to ${percent(job.quote.risk.high)}).`,
+    );
+  if (job.customer?.backup)
+    agreed.push(
+      {
+        made: 'A backup of the data was made.',
+        declined: 'No backup was wanted.',
+        asked: 'A backup was asked for, and is not known.',
+      }[job.customer.backup],
+    );
+  if (job.customer?.note) agreed.push(job.customer.note);
+  if (job.prep.has('faultsTold') && state.unclear.length)
+    agreed.push(
+      `Told: ${state.unclear.map((u) => nameOf(u.fn)).join(', ')} fails, and nobody can say whether it did before.`,
+    );
+  if (job.comeBack)
+    agreed.push(
+      `Came back from ${job.comeBack.firstLabel || 'an earlier repair'}: ${comeBackNames[job.comeBack.presumed]}.`,
+    );
+
   const until: string[] = [];
   const start = job.clampOn?.at ?? job.bonded?.at;
   if (start !== undefined) {
-    const c = cureOf(job, settings, now).clocks;
+    const clocks = cureOf(job, settings, now).clocks;
     until.push(
-      `Do not press the back, bend the device or leave it in the sun before ${dayTime(start + c.sealTest.high * 1e3, now)}.`,
+      `Do not press the back, bend the device or leave it in the sun before ${dayTime(start + clocks.sealTest.high * 1e3, now)}.`,
     );
-    until.push(`The adhesive has its full bond by ${dayTime(start + c.full.high * 1e3, now)}.`);
+    until.push(`The adhesive has its full bond by ${dayTime(start + clocks.full.high * 1e3, now)}.`);
   }
   until.push(airTestLine);
   until.push('A case and a protector are recommended.');
+  until.push('Stop using it and bring it back when it bulges, gets warm, smells or hisses.');
   return [
     { title: 'Found', lines: found },
     { title: 'Done', lines: done },
     { title: 'Measured', lines: measured.length ? measured : ['Nothing measured.'] },
+    ...(agreed.length ? [{ title: 'Agreed', lines: agreed }] : []),
     { title: 'Until then', lines: until },
   ];
 }
@@ -124,6 +188,7 @@ export function openPoints(job: JobState): string[] {
   if (!job.bonded && job.stages.bond !== 'skipped') out.push('not bonded');
   if (job.clampOn && job.clampOffAt === null) out.push('clamps still on');
   if (job.stages.check !== 'done' && !overridden('check')) out.push('check not done');
+  if (!overridden('check')) out.push(...notRegistered(job).map((p) => `${p} not registered`));
   if (job.findings.cellSwollen?.answer === 'yes') out.push('swollen cell');
   return out;
 }

@@ -293,6 +293,11 @@ export function IntakeStage({ job }: { job: JobState }) {
         <Disclosure title="More findings">
           <MoreFindings job={job} onFind={(e) => void log([e])} />
         </Disclosure>
+        <Link href={`/jobs/${job.id}/comeback` as Href} className="font-body text-m text-ink underline py-3">
+          {job.comeBack
+            ? `Come-back of ${job.comeBack.firstLabel || 'a job that is not here'}`
+            : 'It comes back: tie it to its first job'}
+        </Link>
         <Disclosure title={`Photos (${job.photos.length})`}>
           <PhotosSection job={job} />
         </Disclosure>

@@ -9,13 +9,13 @@ import type { JobState } from '@/model/fold';
 import { useActions } from '@/stagekit/actions';
 import { useCrackMap } from '@/stagekit/crackMap';
 import { JobPage } from '@/stagekit/JobPage';
-import { Entry } from '@/stagekit/Why';
+import { SignBox } from '@/stagekit/SignBox';
 import { useJobs, useSettings } from '@/store/shop';
 import { Button } from '@/ui/Button';
 import { Choice } from '@/ui/Choice';
 import { Disclosure } from '@/ui/Disclosure';
 import { NumberField } from '@/ui/NumberField';
-import { Signature, SignPad } from '@/ui/SignPad';
+import { Signature } from '@/ui/SignPad';
 import { Txt } from '@/ui/Txt';
 import { dayTime, price } from '@/ui/units';
 import { useNow } from '@/ui/useNow';
@@ -205,7 +205,16 @@ export function QuoteScreen({ job }: { job: JobState }) {
           />
         ) : null}
       </View>
-      {agreed ? null : <SignBox key={row.id} job={job} texts={texts} enabled={current} />}
+      {agreed ? null : (
+        <SignBox
+          key={row.id}
+          title="The customer agrees"
+          why="quote it first"
+          job={job}
+          texts={texts}
+          enabled={current}
+        />
+      )}
       {row.lines.length ? (
         <Disclosure title="What the price is made from">
           {row.lines
@@ -259,38 +268,4 @@ function consents(
     ...(job.findings.bent?.answer === 'yes' ? [consentText.bent(frameOf(job)?.maxGapMm ?? null, settings)] : []),
     consentText.water,
   ];
-}
-
-/** Signed by drawing or by typing a name, under exactly the text that was shown. */
-function SignBox({ job, texts, enabled }: { job: JobState; texts: readonly string[]; enabled: boolean }) {
-  const { log } = useActions(job);
-  const [name, setName] = useState('');
-  const [drawing, setDrawing] = useState('');
-  const can = enabled && (name.trim().length > 0 || drawing.length > 0);
-  return (
-    <View className="mt-2">
-      <Txt strong className="mb-1">
-        The customer agrees
-      </Txt>
-      <SignPad label="Signature" onChange={setDrawing} />
-      <Entry label="or the name, typed" value={name} onChange={setName} max={80} />
-      <Button
-        kind="small"
-        label="Signed"
-        disabled={!can}
-        {...(enabled ? (can ? {} : { why: 'a signature or a name' }) : { why: 'quote it first' })}
-        onPress={() =>
-          void log([
-            {
-              type: 'signed',
-              role: 'customer',
-              text: texts.join('\n').slice(0, 2000),
-              mark: name.trim().slice(0, 80) || 'by hand',
-              ...(drawing ? { drawing: drawing.slice(0, 20000) } : {}),
-            },
-          ])
-        }
-      />
-    </View>
-  );
 }

@@ -41,7 +41,7 @@ export function shopCounts(jobs: readonly JobState[], except: string): RouteFact
     saved: tried.length,
     broke: tried.filter((j) => j.broke).length,
     done: others.filter((j) => j.closedAt !== null).length,
-    comebacks: 0,
+    comebacks: others.filter((j) => j.comeBack).length,
   };
 }
 

@@ -57,6 +57,11 @@ export function JobsScreen() {
         ]}
         onChange={setWhich}
       />
+      {which === 'closed' ? (
+        <Link href="/records" className="font-body text-m text-ink underline py-3">
+          Records and statistics of what was handed over
+        </Link>
+      ) : null}
       {shown.map((j) => (
         <Link key={j.id} href={stageHref(j.id, j.stage)} asChild>
           <Pressable

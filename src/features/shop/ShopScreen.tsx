@@ -2,19 +2,20 @@ import { Link } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 
-import { readFile, writeShopFile } from '@/model/files';
+import { writeShopFile } from '@/model/files';
 import type { Settings } from '@/model/settings';
 import { Entry } from '@/stagekit/Why';
 import { photoIdsOf } from '@/stagekit/exportJob';
-import { repository, retryPending, saveSettings, takeIn, useSettings, useShop } from '@/store/shop';
+import { repository, retryPending, saveSettings, useSettings, useShop } from '@/store/shop';
 import { Button } from '@/ui/Button';
 import { Choice } from '@/ui/Choice';
 import { Disclosure } from '@/ui/Disclosure';
-import { download, pickText } from '@/ui/download';
+import { download } from '@/ui/download';
 import { NumberField } from '@/ui/NumberField';
 import { PlaceFrame } from '@/ui/PlaceFrame';
 import { Txt } from '@/ui/Txt';
 import { MoneySettings } from './MoneySettings';
+import { Restore } from './Restore';
 import { tempNumber, typedToC } from '@/ui/units';
 
 export function ShopScreen({ loadDemo }: { loadDemo: () => Promise<void> }) {
@@ -34,27 +35,6 @@ export function ShopScreen({ loadDemo }: { loadDemo: () => Promise<void> }) {
     const logs = [...shop.jobs.values()];
     const photos = await repository.readPhotos(logs.flatMap(photoIdsOf));
     download('shop.northcove.json', writeShopFile(s, logs, unreadable, Date.now(), { photos, devices: shop.devices }));
-  };
-  const importFile = async () => {
-    const file = await pickText('.json,application/json');
-    if (!file) return;
-    const read = readFile(file.text);
-    if (!read.ok) {
-      setMessage({ text: `${file.name}: ${read.problem}. Nothing was changed.`, bad: true });
-      return;
-    }
-    try {
-      const fresh = await takeIn(read.value.jobs, read.value.settings, {
-        photos: read.value.photos,
-        devices: read.value.devices,
-      });
-      setMessage({
-        text: `${file.name}: ${read.value.jobs.length} ${read.value.jobs.length === 1 ? 'job' : 'jobs'} read, ${fresh} new entries.`,
-        bad: false,
-      });
-    } catch (e) {
-      setMessage({ text: `${file.name}: ${e instanceof Error ? e.message : 'not taken in'}.`, bad: true });
-    }
   };
   return (
     <PlaceFrame title="Shop" line="people, units, bench figures, files">
@@ -90,14 +70,13 @@ export function ShopScreen({ loadDemo }: { loadDemo: () => Promise<void> }) {
           ))}
         </View>
       ) : null}
-      <View className="flex-row gap-3 mb-4">
-        <View className="flex-1">
-          <Button label="Export everything" onPress={() => void exportShop()} />
-        </View>
-        <View className="flex-1">
-          <Button label="Import a file" onPress={() => void importFile()} />
-        </View>
+      <View className="gap-3 mb-4">
+        <Button label="Export everything" onPress={() => void exportShop()} />
+        <Restore tell={setMessage} />
       </View>
+      <Link href="/records" className="font-body text-m text-ink underline py-3">
+        Records and statistics of what was handed over
+      </Link>
       <Choice
         label="Temperatures"
         value={s.temperature}

@@ -1,0 +1,3 @@
+import { RecordsScreen } from '@/features/records/RecordsScreen';
+
+export default RecordsScreen;

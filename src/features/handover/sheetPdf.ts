@@ -1,0 +1,147 @@
+import fontkit from '@pdf-lib/fontkit';
+import { PDFDocument, rgb, type PDFFont } from 'pdf-lib';
+
+import type { SheetSection } from './sheet';
+import type { SheetPlan } from './sheetPlans';
+import { lineStyle } from './SheetPlanView';
+
+export interface SheetDoc {
+  title: string;
+  sub: string;
+  sections: readonly SheetSection[];
+  plans: readonly SheetPlan[];
+  /** a signature as it was drawn, and the name under it */
+  signature: { path: string; name: string } | null;
+}
+
+export interface SheetFonts {
+  regular: ArrayBuffer | Uint8Array;
+  bold: ArrayBuffer | Uint8Array;
+}
+
+/** A4 upright, points. */
+const page = { width: 595.28, height: 841.89, margin: 48 };
+const planWidth = 132;
+const gap = 18;
+const sizes = [10.5, 10, 9.5, 9, 8.5, 8, 7.5, 7, 6.5];
+
+/** Breaks a text into lines that fit; a word that is longer than a line is cut. */
+export function wrapped(text: string, width: number, measure: (s: string) => number): string[] {
+  const out: string[] = [];
+  let line = '';
+  for (const word of text.split(/\s+/).filter(Boolean)) {
+    let rest = word;
+    while (measure(rest) > width) {
+      let n = rest.length - 1;
+      while (n > 1 && measure(rest.slice(0, n)) > width) n--;
+      if (line) out.push(line);
+      line = '';
+      out.push(rest.slice(0, n));
+      rest = rest.slice(n);
+    }
+    const next = line ? `${line} ${rest}` : rest;
+    if (measure(next) > width) {
+      out.push(line);
+      line = rest;
+    } else line = next;
+  }
+  if (line) out.push(line);
+  return out;
+}
+
+/** Signs that the font has not are left out, control signs too: a name from somewhere else never breaks the sheet. */
+const shown = (text: string, has: Set<number>) =>
+  [...text].map((c) => (c === '\n' ? ' ' : has.has(c.codePointAt(0)!) ? c : '?')).join('');
+
+/**
+ * The hand-over sheet on one page. The size of the letters gives way until it fits.
+ * @throws Error when it does not fit at the smallest size: a sheet that loses a line is no sheet
+ */
+export async function sheetPdf(doc: SheetDoc, fonts: SheetFonts): Promise<Uint8Array> {
+  const pdf = await PDFDocument.create();
+  pdf.registerFontkit(fontkit);
+  const regular = await pdf.embedFont(fonts.regular, { subset: true });
+  const bold = await pdf.embedFont(fonts.bold, { subset: true });
+  const has = new Set(regular.getCharacterSet());
+  pdf.setTitle(shown(doc.title, has));
+  const sheet = pdf.addPage([page.width, page.height]);
+  const ink = rgb(0.078, 0.157, 0.227);
+  const width = page.width - 2 * page.margin - (doc.plans.length ? planWidth + gap : 0);
+  const lay = (size: number) => {
+    const lines: { text: string; font: PDFFont; size: number; y: number }[] = [];
+    let y = page.margin;
+    const put = (text: string, font: PDFFont, s: number, space: number) => {
+      for (const l of wrapped(shown(text, has), width, (x) => font.widthOfTextAtSize(x, s))) {
+        y += s * 1.32;
+        lines.push({ text: l, font, size: s, y });
+      }
+      y += space;
+    };
+    put(doc.title, bold, size * 1.5, 0);
+    put(doc.sub, regular, size, size * 0.6);
+    for (const s of doc.sections) {
+      put(s.title, bold, size * 1.1, 0);
+      for (const l of s.lines) put(l, regular, size, size * 0.2);
+      y += size * 0.6;
+    }
+    return { lines, end: y };
+  };
+  const room = page.height - page.margin - 84;
+  const fitting = sizes.map(lay).find((l) => l.end <= room);
+  if (!fitting)
+    throw new Error(`sheet: too long for one page, ${doc.sections.reduce((n, s) => n + s.lines.length, 0)} lines`);
+  for (const l of fitting.lines)
+    sheet.drawText(l.text, { x: page.margin, y: page.height - l.y, size: l.size, font: l.font, color: ink });
+  let top = page.margin;
+  for (const p of doc.plans) {
+    const { min, max } = p.box;
+    const scale = Math.min(planWidth / (max[0] - min[0]), 230 / (max[1] - min[1]));
+    const x = page.width - page.margin - planWidth;
+    sheet.drawText(shown(p.title, has), { x, y: page.height - top - 9, size: 9, font: bold, color: ink });
+    const y = page.height - top - 14;
+    for (const l of p.lines)
+      sheet.drawSvgPath(l.d, {
+        x: x - min[0] * scale,
+        y: y + min[1] * scale,
+        scale,
+        borderColor: ink,
+        borderWidth: lineStyle[l.kind].width,
+        ...(lineStyle[l.kind].dash ? { borderDashArray: lineStyle[l.kind].dash! } : {}),
+      });
+    for (const t of p.texts) {
+      const text = shown(t.text, has);
+      const size = 5.2 * scale;
+      sheet.drawText(text, {
+        x: x + (t.at[0] - min[0]) * scale - regular.widthOfTextAtSize(text, size) / 2,
+        y: y - (t.at[1] - min[1] + 1.6) * scale,
+        size,
+        font: regular,
+        color: ink,
+      });
+    }
+    top += 14 + (max[1] - min[1]) * scale + 12;
+  }
+  const foot = page.margin + 22;
+  sheet.drawLine({
+    start: { x: page.margin, y: foot },
+    end: { x: page.margin + 220, y: foot },
+    color: ink,
+    thickness: 0.7,
+  });
+  sheet.drawText(shown(doc.signature ? `Received: ${doc.signature.name}` : 'Received', has), {
+    x: page.margin,
+    y: foot - 12,
+    size: 9,
+    font: regular,
+    color: ink,
+  });
+  if (doc.signature?.path)
+    sheet.drawSvgPath(doc.signature.path, {
+      x: page.margin,
+      y: foot + 44,
+      scale: 0.34,
+      borderColor: ink,
+      borderWidth: 2.4,
+    });
+  return pdf.save();
+}
