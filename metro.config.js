@@ -11,6 +11,10 @@ config.resolver.resolveRequest = (context, moduleName, platform) => {
   if (r.type === 'sourceFile' && r.filePath.includes(zodLocales)) {
     return { type: 'sourceFile', filePath: path.join(__dirname, 'src', 'model', 'zodLocales.js') };
   }
+  // its wrapper for ES modules expects a default that Metro does not make; beside it lies the same code as one
+  if (r.type === 'sourceFile' && /[\\/]tslib[\\/]modules[\\/]index\.js$/.test(r.filePath)) {
+    return { type: 'sourceFile', filePath: r.filePath.replace(/modules[\\/]index\.js$/, 'tslib.es6.js') };
+  }
   return r;
 };
 

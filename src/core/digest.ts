@@ -11,7 +11,8 @@ export function digest(value: unknown): string {
   return (a >>> 0).toString(16).padStart(8, '0') + (b >>> 0).toString(16).padStart(8, '0');
 }
 
-function stable(v: unknown): string {
+/** A value as text that does not depend on the order of its fields. */
+export function stable(v: unknown): string {
   if (Array.isArray(v)) return `[${v.map(stable).join(',')}]`;
   if (v && typeof v === 'object')
     return `{${Object.entries(v)

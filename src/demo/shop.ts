@@ -343,8 +343,8 @@ function demoIntakes(now: number, opened: Opened): Script[] {
     })
     .at(now - 65 * minute, {
       type: 'comeBack',
-      firstJobId: 'demo-0127',
-      firstLabel: 'J-0127',
+      firstJobId: 'demo-0126',
+      firstLabel: 'J-0126',
       presumed: 'bondLifted',
       note: 'lifts at the lower left',
     });

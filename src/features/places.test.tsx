@@ -162,6 +162,9 @@ describe('shop', () => {
     );
     mockFile.next = { name: 'shop.json', text: writeShopFile(demoSettings, demoJobs(t0), {}, t0) };
     await press('Import a file');
+    // nothing is taken in before it was said what it would do
+    expect(screen.getByTestId('restore').textContent).toContain('12 jobs already here as in the file');
+    await press('Take it in');
     expect(screen.getByTestId('message').textContent).toMatch(/^shop\.json: 12 jobs read, \d+ new entries\.$/);
     mockFile.next = null;
     await press('Import a file');

@@ -1,3 +1,4 @@
+import { stable } from '../core/digest';
 import type { Device } from '../core/device/types';
 import type { JobEvent } from './event';
 import type { Photos, ReadFile } from './files';
@@ -25,8 +26,7 @@ interface Here {
   devices: readonly Device[];
 }
 
-const words = (e: JobEvent) =>
-  JSON.stringify(e.type === 'unknown' ? e.raw : e, Object.keys(e.type === 'unknown' ? e.raw : e).sort());
+const words = (e: JobEvent) => stable(e.type === 'unknown' ? e.raw : e);
 
 /**
  * A log only grows: a restore adds what is not here and takes nothing away. Only settings are replaced, and only when that
@@ -59,7 +59,7 @@ export function restorePlan(file: ReadFile, here: Here, photosHere: ReadonlySet<
   if (file.settings) {
     const [a, b] = [file.settings, here.settings] as unknown as Record<string, unknown>[];
     plan.settings = [...new Set([...Object.keys(a!), ...Object.keys(b!)])].filter(
-      (k) => JSON.stringify(a![k]) !== JSON.stringify(b![k]),
+      (k) => stable(a![k]) !== stable(b![k]),
     );
   }
   return plan;

@@ -17,6 +17,7 @@ import { useLongRun } from '@/stagekit/useLongRun';
 import { rowOf, Why } from '@/stagekit/Why';
 import { Button } from '@/ui/Button';
 import { Call } from '@/ui/Call';
+import { capital } from '@/ui/capital';
 import { Choice } from '@/ui/Choice';
 import { Disclosure } from '@/ui/Disclosure';
 import { download, pickFile } from '@/ui/download';
@@ -126,7 +127,7 @@ export function CameraScreen({ job }: { job: JobState }) {
     view.seat?.seated === false;
   const text = sharp
     ? {
-        sentence: `${sharpWords[sharp.verdict][0]!.toUpperCase()}${sharpWords[sharp.verdict].slice(1)}${flare ? `, ${flareWords[flare.verdict]}` : ''}.`,
+        sentence: `${capital(sharpWords[sharp.verdict])}${flare ? `, ${flareWords[flare.verdict]}` : ''}.`,
         reason: bad
           ? 'Look at the lens and the cover at a glancing angle, clean both, and take the pictures again.'
           : `Sharpness after over before ${sharp.ratio.toFixed(2)} (${sharp.low.toFixed(2)} to ${sharp.high.toFixed(2)}).`,

@@ -8,6 +8,7 @@ import { diagnosisOf, functionName, functionState, shopFaults } from '@/stagekit
 import type { JobState } from '@/model/fold';
 import { useJobs } from '@/store/shop';
 import { Button } from '@/ui/Button';
+import { capital } from '@/ui/capital';
 import { Txt } from '@/ui/Txt';
 import { percent } from '@/ui/units';
 
@@ -55,7 +56,7 @@ export function FaultCard({ job }: { job: JobState }) {
             {ranks[0]}: {first.cause.name}
             {numbers ? `, ${percent(first.p)}` : ''}.
           </Txt>
-          <Txt strong>{first.cause.next[0]!.toUpperCase() + first.cause.next.slice(1)}. Then test again.</Txt>
+          <Txt strong>{capital(first.cause.next)}. Then test again.</Txt>
           <View className="flex-row flex-wrap gap-2 mt-2">
             <Link href={`/jobs/${job.id}/functions?again=1` as Href} asChild>
               <Button kind="small" label="Done: test again" onPress={() => {}} />

@@ -13,6 +13,7 @@ import { stageHref } from '@/stagekit/StageShell';
 import { useJobs } from '@/store/shop';
 import { Button } from '@/ui/Button';
 import { Call } from '@/ui/Call';
+import { capital } from '@/ui/capital';
 import { Disclosure } from '@/ui/Disclosure';
 import { Txt } from '@/ui/Txt';
 import { useNow } from '@/ui/useNow';
@@ -58,8 +59,8 @@ export function FunctionsScreen({ job, again = false }: { job: JobState; again?:
   const faults = state.newFaults.length + state.unclear.length;
   const text = current
     ? {
-        sentence: `${current.test.name[0]!.toUpperCase()}${current.test.name.slice(1)}.`,
-        reason: `${current.test.how}.`,
+        sentence: `${capital(current.test.name)}.`,
+        reason: `${capital(current.test.how)}.`,
       }
     : faults
       ? {

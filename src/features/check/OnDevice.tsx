@@ -74,9 +74,9 @@ export function OnDevice({ job }: { job: JobState }) {
         Open this on the device: touch grid, pictures, sound and vibration come from the page itself. It works without a
         network once it is open, and shows its result as a code.
       </Txt>
-      <View className="flex-row gap-3 items-center mb-2">
-        <QrCode text={link} sizePx={150} />
-        <Txt size="s" num className="flex-1" testID="device-link">
+      <View className="gap-2 items-start mb-2">
+        <QrCode text={link} sizePx={190} />
+        <Txt size="s" num className="break-all" testID="device-link">
           {link}
         </Txt>
       </View>

@@ -25,6 +25,7 @@ import type { Pt } from '@/core/device/types';
 import { saveSettings, useSettings } from '@/store/shop';
 import { Button } from '@/ui/Button';
 import { Call } from '@/ui/Call';
+import { capital } from '@/ui/capital';
 import { Choice } from '@/ui/Choice';
 import { Disclosure } from '@/ui/Disclosure';
 import { pickText } from '@/ui/download';
@@ -59,7 +60,10 @@ export function SealScreen({ job }: { job: JobState }) {
     if (!(e instanceof Error)) throw e;
     setMessage({ text: `${e.message}. Nothing was changed.`, bad: true });
   };
-  const noteHold = async (log: { t: number[]; p: number[]; gasC?: number[] | null | undefined }, name: string) => {
+  const noteHold = async (
+    log: { t: number[]; p: number[]; gasC?: number[] | null | undefined; unit?: string },
+    name: string,
+  ) => {
     const gasC = log.gasC ?? undefined;
     sealDecay({
       t: log.t,
@@ -69,7 +73,10 @@ export function SealScreen({ job }: { job: JobState }) {
       atPa: 1000,
     });
     await append([{ type: 'sealLog', phase, test: 'hold', t: log.t, p: log.p, ...(gasC ? { gasC } : {}) }]);
-    setMessage({ text: `${name}: ${log.t.length} readings${gasC ? ' with the temperature inside' : ''}.`, bad: false });
+    setMessage({
+      text: `${name}: ${log.t.length} readings in ${log.unit ?? 'Pa'}${gasC ? ', with the temperature inside' : ''}.`,
+      bad: false,
+    });
   };
   const notePress = async (log: { t: number[]; p: number[]; cues?: [number, number][] }, name: string) => {
     pressTest(log.t, log.p, log.cues);
@@ -120,7 +127,7 @@ export function SealScreen({ job }: { job: JobState }) {
       }
     : press
       ? {
-          sentence: `${pressWords[press.kind][0]!.toUpperCase()}${pressWords[press.kind].slice(1)}.`,
+          sentence: `${capital(pressWords[press.kind])}.`,
           reason: airTestLine,
           tone: press.kind === 'holds' ? ('ink' as const) : ('caution' as const),
         }

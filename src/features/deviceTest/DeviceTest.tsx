@@ -5,6 +5,7 @@ import type { FunctionResult } from '@/core/functions/riskOrder';
 import { writeResultCode } from '@/core/functions/resultCode';
 import { functionTests } from '@/core/functions/tables';
 import { Button } from '@/ui/Button';
+import { capital } from '@/ui/capital';
 import { QrCode } from '@/ui/QrCode';
 import { Txt } from '@/ui/Txt';
 import { Tool } from './Tools';
@@ -59,9 +60,9 @@ export function DeviceTest() {
         {current ? (
           <View key={current.id} className="mt-2 gap-3">
             <Txt strong size="xl" level={1}>
-              {current.name}
+              {capital(current.name)}
             </Txt>
-            <Txt>{current.how}</Txt>
+            <Txt>{capital(current.how)}.</Txt>
             <Tool fn={current.id} onResult={(ok) => put(current.id, ok ? 'ok' : 'fail')} />
           </View>
         ) : (

@@ -164,7 +164,7 @@ export function HandoverStage({ job }: { job: JobState }) {
         </Txt>
         <View className="flex-row flex-wrap gap-4 mt-2">
           {doc.plans.map((p) => (
-            <SheetPlanView key={p.title} plan={p} width={96} />
+            <SheetPlanView key={p.title} plan={p} width={150} />
           ))}
         </View>
         {sections.map((s) => (

@@ -3,14 +3,7 @@ import { View } from 'react-native';
 
 import { useTokens } from '@/ui/theme';
 import { Txt } from '@/ui/Txt';
-import type { SheetPlan } from './sheetPlans';
-
-export const lineStyle: Record<SheetPlan['lines'][number]['kind'], { width: number; dash: number[] | null }> = {
-  body: { width: 0.9, dash: null },
-  thin: { width: 0.35, dash: null },
-  bond: { width: 1.1, dash: [2, 1.5] },
-  mark: { width: 0.8, dash: null },
-};
+import { lineStyle, type SheetPlan } from './sheetPlans';
 
 /** A plan of the sheet on the screen and on paper. */
 export function SheetPlanView({ plan, width }: { plan: SheetPlan; width: number }) {

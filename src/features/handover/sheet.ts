@@ -10,6 +10,7 @@ import type { EventOf } from '@/model/event';
 import { comeBackNames, schoolNames } from '@/model/eventLine';
 import { heatCount, type JobState } from '@/model/fold';
 import type { Settings } from '@/model/settings';
+import { capital } from '@/ui/capital';
 import { dayTime, length, percent, price, stamp } from '@/ui/units';
 
 export interface SheetSection {
@@ -130,9 +131,7 @@ export function sheetOf(job: JobState, settings: Settings, now: number): SheetSe
     if (parts.length) measured.push(`${lens.name} through its cover: ${parts.join('; ')}.`);
   }
   for (const [part, r] of Object.entries(job.registered))
-    measured.push(
-      `${part[0]!.toUpperCase()}${part.slice(1)}: ${outcomeText[r.outcome]}${r.note ? `, ${r.note}` : ''}.`,
-    );
+    measured.push(`${capital(part)}: ${outcomeText[r.outcome]}${r.note ? `, ${r.note}` : ''}.`);
   const checker = state.checker;
   if (checker) measured.push(`Checked by ${checker}${state.repairer ? `, repaired by ${state.repairer}` : ''}.`);
 

@@ -2,8 +2,7 @@ import fontkit from '@pdf-lib/fontkit';
 import { PDFDocument, rgb, type PDFFont } from 'pdf-lib';
 
 import type { SheetSection } from './sheet';
-import type { SheetPlan } from './sheetPlans';
-import { lineStyle } from './SheetPlanView';
+import { lineStyle, type SheetPlan } from './sheetPlans';
 
 export interface SheetDoc {
   title: string;

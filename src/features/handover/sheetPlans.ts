@@ -14,6 +14,14 @@ export interface SheetPlan {
   texts: { at: Pt; text: string }[];
 }
 
+/** How the lines of a plan are drawn on the sheet, mm wide. */
+export const lineStyle: Record<SheetPlan['lines'][number]['kind'], { width: number; dash: number[] | null }> = {
+  body: { width: 0.9, dash: null },
+  thin: { width: 0.35, dash: null },
+  bond: { width: 1.1, dash: [2, 1.5] },
+  mark: { width: 0.8, dash: null },
+};
+
 const marginMm = 4;
 
 /** Found, measured and, where something is suspected, where to look: nothing that was not noted. */
