@@ -158,11 +158,18 @@ test('one job from intake to hand-over, reloaded on the way, exported and read b
       await h.type(field, i % 2 ? '0.00' : '-0.01');
     }
     await expect(h.call()).toContainText(/^Flush\. Now 24 functions\.$/);
+    await h.press('Functions: 0 of 24');
+    await h.noViolations('functions');
     await h.press('Fails');
-    await expect(h.call()).toContainText(/^New fault: /);
-    await h.press(h.button(/: Fails$/));
-    await h.press('Works');
+    await h.press('All 24');
     await h.press('The rest works');
+    await expect(h.call()).toHaveText('1 function fails.');
+    await h.press('Done: test again');
+    await h.press('Works');
+    await expect(h.call()).toHaveText('All of them tested.');
+    await h.press('Back to check');
+    await expect(h.call()).toHaveText('Flush, all tested. Still: a second person signs.');
+    await h.hold(h.button(/^Osk checked and signs, hold/));
     await expect(h.call()).toHaveText('Flush, and everything works as before.');
     await h.noViolations('check');
     await h.press('Go to hand over');
@@ -186,6 +193,8 @@ test('one job from intake to hand-over, reloaded on the way, exported and read b
     const h2 = new Hands(p2, true);
     const [chooser] = await Promise.all([p2.waitForEvent('filechooser'), h2.press('Import a file')]);
     await chooser.setFiles(path);
+    await expect(p2.getByTestId('restore')).toContainText('1 new job: J-0144');
+    await h2.press('Take it in');
     await expect(p2.getByTestId('message')).toContainText(`1 job read, ${events.length} new entries.`);
     await p2.goto('/jobs');
     await h2.press(p2.getByRole('radio', { name: 'Show: Handed over' }));

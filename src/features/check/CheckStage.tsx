@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { Link, type Href } from 'expo-router';
+import { Link, useRouter, type Href } from 'expo-router';
 import { View } from 'react-native';
 
 import { bondPerimeter } from '@/core/device/perimeter';
@@ -35,6 +35,7 @@ export function CheckStage({ job }: { job: JobState }) {
   const settings = useSettings();
   const units = settings;
   const now = useNow(10_000);
+  const router = useRouter();
   const { log, undo, decide } = useActions(job);
   const goOn = useGoOn(job, 'check');
   const { points, taken, complete, flush } = flushOf(job);
@@ -159,9 +160,10 @@ export function CheckStage({ job }: { job: JobState }) {
     >
       {complete ? <FaultCard job={job} /> : null}
       <View className="my-2">
-        <Link href={`/jobs/${job.id}/functions` as Href} asChild>
-          <Button label={`Functions: ${tested} of ${tests}`} onPress={() => {}} />
-        </Link>
+        <Button
+          label={`Functions: ${tested} of ${tests}`}
+          onPress={() => router.push(`/jobs/${job.id}/functions` as Href)}
+        />
       </View>
       {tested === tests ? <SignOff job={job} complete /> : null}
       <Link href={`/jobs/${job.id}/seal` as Href} className="font-body text-m text-ink underline py-3">

@@ -1,4 +1,4 @@
-import { Link, type Href } from 'expo-router';
+import { useRouter, type Href } from 'expo-router';
 import { useMemo } from 'react';
 import { View } from 'react-native';
 
@@ -17,6 +17,7 @@ const ranks = ['Most likely', 'Then', 'Then'];
 /** What fails that did not, its likely causes in order with the cheapest next check, and what came of looking. */
 export function FaultCard({ job }: { job: JobState }) {
   const jobs = useJobs();
+  const router = useRouter();
   const shop = useMemo(() => shopFaults(jobs), [jobs]);
   const { newFaults, unclear } = functionState(job);
   const d = useMemo(() => diagnosisOf(job, shop.tables), [job, shop]);
@@ -58,9 +59,11 @@ export function FaultCard({ job }: { job: JobState }) {
           </Txt>
           <Txt strong>{capital(first.cause.next)}. Then test again.</Txt>
           <View className="flex-row flex-wrap gap-2 mt-2">
-            <Link href={`/jobs/${job.id}/functions?again=1` as Href} asChild>
-              <Button kind="small" label="Done: test again" onPress={() => {}} />
-            </Link>
+            <Button
+              kind="small"
+              label="Done: test again"
+              onPress={() => router.replace(`/jobs/${job.id}/functions?again=${Date.now()}` as Href)}
+            />
             <Button kind="small" label="It was that" onPress={() => put(first.cause.id, true)} />
             <Button kind="small" label="Not that" onPress={() => put(first.cause.id, false)} />
           </View>

@@ -1,4 +1,5 @@
 import { act, fireEvent, screen, within } from '@testing-library/react';
+import { TextEncoder } from 'node:util';
 
 import { writeResultCode } from '@/core/functions/resultCode';
 import { demoHistory } from '@/demo/history';
@@ -18,6 +19,9 @@ jest.mock('@/ui/alarm', () => ({ unlockSound: () => {} }));
 jest.mock('@/ui/download', () => ({ download: () => {}, pickFile: async () => new File(['x'], 'p.jpg') }));
 const mockCode = { text: null as string | null };
 jest.mock('@/ui/readCode', () => ({ readCode: async () => mockCode.text }));
+
+// the page of a browser has it, the one of the tests not
+globalThis.TextEncoder ??= TextEncoder as typeof globalThis.TextEncoder;
 
 const t0 = new Date('2026-04-14T13:00:00').getTime();
 const id = 'demo-0139';

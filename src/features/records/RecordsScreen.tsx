@@ -1,5 +1,5 @@
 import { Link, type Href } from 'expo-router';
-import { lazy, Suspense, useMemo, useState } from 'react';
+import { Suspense, useMemo, useState } from 'react';
 import { Pressable, useWindowDimensions, View } from 'react-native';
 
 import { works, type Work } from '@/core/intake/route';
@@ -20,6 +20,7 @@ import { TextBox } from '@/ui/TextBox';
 import { Txt } from '@/ui/Txt';
 import { dayTime, percent, stamp } from '@/ui/units';
 import { useNow } from '@/ui/useNow';
+import { WatchChart } from './LazyWatchChart';
 import {
   controlChart,
   finishedJobs,
@@ -29,8 +30,6 @@ import {
   type Finished,
   type Share,
 } from './statistics';
-
-const WatchChart = lazy(() => import('./WatchChart'));
 
 const day = 86400e3;
 const periods = { d30: 30, d90: 90, all: Infinity };

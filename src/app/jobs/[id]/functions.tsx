@@ -5,5 +5,5 @@ import { WithJob } from '@/stagekit/WithJob';
 
 export default function Page() {
   const { id, again } = useLocalSearchParams<{ id: string; again?: string }>();
-  return <WithJob id={id}>{(job) => <FunctionsScreen key={again} job={job} again={again === '1'} />}</WithJob>;
+  return <WithJob id={id}>{(job) => <FunctionsScreen key={again} job={job} again={Boolean(again)} />}</WithJob>;
 }
