@@ -89,6 +89,8 @@ export function demoHistory(now: number): JobEvent[][] {
           adhesive: i % 4 ? 'cutTape' : 'precutRing',
           usedMm: i % 4 ? 340 + (i % 5) * 8 : 0,
           widthMm: 1.8,
+          // the stock was counted since
+          used: [],
         },
         ...done('bond'),
       )

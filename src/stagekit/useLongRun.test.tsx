@@ -55,6 +55,22 @@ it('shows progress, then the result', async () => {
   expect(screen.queryByText(/Planning/)).toBeNull();
 });
 
+it('progress that comes after the result changes nothing any more', async () => {
+  render(<Page />);
+  const w = work();
+  let tell: (s: number) => void = () => {};
+  await act(
+    async () =>
+      void seen().start((t) => {
+        tell = t;
+        return w.run;
+      }),
+  );
+  await w.finish('done');
+  await act(async () => tell(0.9));
+  expect(seen().share).toBeNull();
+});
+
 it('cancel says that it stopped; an error says why', async () => {
   render(<Page />);
   const w = work();

@@ -14,7 +14,11 @@ export function useLongRun<T>() {
     setShare(0);
     setProblem(null);
     setResult(null);
-    const long = make(setShare);
+    // progress comes by another way than the result, and can come after it
+    let over = false;
+    const long = make((s) => {
+      if (!over) setShare(s);
+    });
     run.current = long;
     try {
       const answer = await long.result;
@@ -25,6 +29,7 @@ export function useLongRun<T>() {
       if (run.current === long)
         setProblem(e instanceof CancelledError ? 'Stopped.' : e instanceof Error ? e.message : 'It stopped.');
     } finally {
+      over = true;
       if (run.current === long) {
         run.current = null;
         setShare(null);

@@ -84,7 +84,7 @@ export function SchoolTable({ job, work, bead }: SchoolTableProps) {
       </View>
       <Tick
         label="A seal measurement is wanted after it"
-        note="Only a ring of the factory’s kind allows one. Water resistance is not promised by it."
+        note="Only a ring of the factory’s kind allows one. No water resistance is promised by it."
         on={job.prep.has('sealWanted')}
         onChange={tick('sealWanted')}
       />

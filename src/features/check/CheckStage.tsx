@@ -183,7 +183,7 @@ export function CheckStage({ job }: { job: JobState }) {
         notes={
           flush
             ? [
-                `Surface fitted with ${flush.terms.join(', ')}: tilt ${length((flush.coef.X ?? 0) * 2, units, 3)} across, ${length((flush.coef.Y ?? 0) * 2, units, 3)} along, twist ${length(flush.coef.XY ?? 0, units, 3)}, left over ${length(flush.rmsMm, units, 3)} rms.`,
+                `Surface fitted with ${flush.terms.join(', ')}: tilt ${length((flush.coef.X ?? 0) * 2, units, 3)} across, ${length((flush.coef.Y ?? 0) * 2, units, 3)} along, twist ${length(flush.coef.XY ?? 0, units, 3)}, bow ${length(flush.coef.X2 ?? 0, units, 3)} across, ${length(flush.coef.Y2 ?? 0, units, 3)} along, left over ${length(flush.rmsMm, units, 3)} rms.`,
                 `Highest edge: ${flush.highEdge}, mean ${length(flush.edgeMeansMm[flush.highEdge], units, 3)}.`,
                 'Pass only inside the limits less the guard band (ISO 14253-1); between is not decided.',
               ]

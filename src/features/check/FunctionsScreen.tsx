@@ -2,6 +2,7 @@ import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 
+import { learnFigures } from '@/core/functions/learn';
 import type { FunctionResult } from '@/core/functions/riskOrder';
 import type { JobState } from '@/model/fold';
 import { useActions } from '@/stagekit/actions';
@@ -10,6 +11,7 @@ import { FunctionList, whyNotTested } from '@/stagekit/FunctionList';
 import { stepNames, testsOf } from '@/stagekit/functionTests';
 import { JobPage } from '@/stagekit/JobPage';
 import { stageHref } from '@/stagekit/StageShell';
+import { rowOf, Why } from '@/stagekit/Why';
 import { useJobs } from '@/store/shop';
 import { Button } from '@/ui/Button';
 import { Call } from '@/ui/Call';
@@ -145,6 +147,21 @@ export function FunctionsScreen({ job, again = false }: { job: JobState; again?:
       <Disclosure title={`All ${tests.length}`}>
         <FunctionList job={job} phase="after" short={false} />
       </Disclosure>
+      <Why
+        job={job}
+        call="check"
+        inputs={{ before: job.functions.before, after: job.functions.after }}
+        computed={{ changes: state.changes, release: state.release.open }}
+        notes={[
+          'Tests stand in the order in which they find most per minute: chance that a step of this repair set a cause, times the chance that the function then fails (noisy-or, Pearl 1988).',
+          'Causes: every single one and every pair is weighed against all results (Bayes). The table is judgement; what the shop finds moves it, and only then are numbers shown.',
+        ]}
+        rows={[
+          rowOf('A figure of the table counts as', learnFigures.casesOfTable, 'cases'),
+          rowOf('A step’s figure counts as', learnFigures.jobsOfTable, 'jobs'),
+          rowOf('Numbers are shown from', learnFigures.showFrom, 'found causes'),
+        ]}
+      />
     </JobPage>
   );
 }
