@@ -159,6 +159,7 @@ test('one job from intake to hand-over, reloaded on the way, exported and read b
     }
     await expect(h.call()).toContainText(/^Flush\. Now 24 functions\.$/);
     await h.press('Functions: 0 of 24');
+    await expect(page.getByText('0 of 24', { exact: true })).toBeVisible();
     await h.noViolations('functions');
     await h.press('Fails');
     await h.press('All 24');

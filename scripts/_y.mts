@@ -4,8 +4,11 @@ const page = await (await b.newContext({ viewport: { width: 390, height: 844 } }
 page.on('console', (m) => console.log('console', m.type(), m.text().slice(0, 300)));
 page.on('pageerror', (e) => console.log('pageerror', e.message));
 page.on('requestfailed', (r) => console.log('failed', r.url(), r.failure()?.errorText));
-await page.goto('http://127.0.0.1:8787'); await page.getByTestId('next').waitFor();
-await page.goto('http://127.0.0.1:8787/jobs/demo-0137/handover'); await page.getByTestId('call').waitFor();
-await page.getByRole('button', { name: 'Sheet as PDF' }).click(); await page.waitForTimeout(4000);
+await page.goto('http://127.0.0.1:8787');
+await page.getByTestId('next').waitFor();
+await page.goto('http://127.0.0.1:8787/jobs/demo-0137/handover');
+await page.getByTestId('call').waitFor();
+await page.getByRole('button', { name: 'Sheet as PDF' }).click();
+await page.waitForTimeout(4000);
 console.log(await page.getByRole('alert').allTextContents());
 await b.close();

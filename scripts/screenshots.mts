@@ -78,12 +78,20 @@ await phone
   .first()
   .waitFor();
 await take(phone, 'ways-phone');
-await stage(phone, 'demo-0140/lift');
-for (let i = 0; i < 9; i++) {
-  await phone.getByRole('button', { name: 'Piece 1 is off', exact: true }).click();
-  await phone.getByText(`pieces left, ${i + 1} off`).waitFor();
+await stage(phone, 'demo-0139/functions');
+for (const result of ['Works', 'Works', 'Works', 'Fails']) {
+  const was = await phone.getByTestId('call').textContent();
+  await phone.getByRole('button', { name: result, exact: true }).click();
+  await phone.waitForFunction((t) => document.querySelector('[data-testid=call]')?.textContent !== t, was);
 }
-await take(phone, 'pieces-phone');
+await phone.getByRole('button', { name: /^All / }).click();
+await phone.getByRole('button', { name: 'The rest works' }).click();
+await phone.getByTestId('faults').waitFor();
+await phone.mouse.wheel(0, -2000);
+await take(phone, 'functions-phone');
+await phone.goto(`${base}/records`);
+await phone.getByRole('img', { name: /^Chart of come-backs/ }).waitFor();
+await take(phone, 'records-phone');
 await stage(phone, 'demo-0132/cure');
 await phone.clock.runFor(700);
 await take(phone, 'cure-phone');
@@ -100,13 +108,6 @@ for (const gap of [
 for (const key of ['0', 'point', '3']) await phone.getByRole('button', { name: key, exact: true }).tap();
 await phone.evaluate(() => document.querySelector('main')?.scrollTo(0, 0));
 await take(phone, 'dryfit-phone');
-await stage(phone, 'demo-0143/bond');
-await phone.getByRole('radio', { name: 'Way of bonding: liquid bead' }).tap();
-await phone.getByRole('button', { name: 'Start laying' }).tap();
-await phone.clock.runFor(19_000);
-await phone.getByText(/^Follow the mark/).waitFor();
-await take(phone, 'bead-phone');
-
 const night = await open(390, 844, true);
 await stage(night, 'demo-0142/heat');
 await night.clock.runFor(50_000);
