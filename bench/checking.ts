@@ -77,12 +77,20 @@ function pressLog(amplitude: number, tau: number, walk: number, random: ReturnTy
   return { t, p };
 }
 
-function presses(kind: string, amplitude: number, tau: number, walk: number, runs: number, seed: number): number {
+function presses(
+  kind: string,
+  amplitude: number,
+  tau: number,
+  walk: number,
+  runs: number,
+  seed: number,
+  prompted = true,
+): number {
   const random = randomOf(seed);
   let n = 0;
   for (let i = 0; i < runs; i++) {
     const { t, p } = pressLog(amplitude, tau, walk, random);
-    if (pressTest(t, p, [[8, 14]]).kind === kind) n++;
+    if (pressTest(t, p, prompted ? [[8, 14]] : undefined).kind === kind) n++;
   }
   return n;
 }
@@ -170,6 +178,15 @@ export function benchChecking(median: Median, line: Line): void {
   line('press, open shell, called "holds"', share(presses('holds', 0, 60, 0.3, 300, seed), 300));
   line('press, sealed shell, called "holds"', share(presses('holds', 40, 60, 0.3, 150, seed), 150));
   line('press, leaky shell, called "decays"', share(presses('decays', 60, 2, 0.3, 150, seed), 150));
+  for (const tau of [1, 2, 5])
+    line(
+      `press without prompts, shell that leaks with ${tau} s, called "holds"`,
+      share(presses('holds', 60, tau, 0.3, 150, seed, false), 150),
+    );
+  line(
+    'press without prompts, sealed shell, called "holds"',
+    share(presses('holds', 40, 60, 0.3, 150, seed, false), 150),
+  );
   const random = randomOf(seed);
   const speckRuns = (dip: number, runs: number) =>
     Array.from({ length: runs }, () => specks(field(random, dip)).specks.length > 0).filter(Boolean).length;

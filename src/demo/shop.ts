@@ -210,6 +210,7 @@ export function demoJobs(now: number): JobEvent[][] {
         u: 0.01,
       })),
       ...ring61.functions.map((fn): NewEvent => ({ type: 'function', fn, phase: 'after', result: 'ok' })),
+      { type: 'signed', role: 'checker', text: 'functions', mark: 'Mirel' },
       ...done('check'),
     )
     .at(

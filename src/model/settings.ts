@@ -308,6 +308,43 @@ export const settingsSchema = z.object({
 export type Seen = z.infer<typeof seen>;
 export type Settings = z.infer<typeof settingsSchema>;
 
+/** What a setting is called where a file's settings are compared with those here. */
+export const settingsNames: Readonly<Record<keyof Settings, string>> = {
+  version: 'version',
+  temperature: 'unit of temperature',
+  length: 'unit of length',
+  theme: 'look',
+  sound: 'sound',
+  newCell: 'always a new cell',
+  spoken: 'spoken counts',
+  person: 'who is at the bench',
+  people: 'people',
+  roomC: 'room temperature',
+  plate: 'plate and its calibration',
+  heaters: 'other heaters',
+  breakLimit: 'accepted chance of breaking',
+  tape: 'tape',
+  tapes: 'tapes',
+  liquids: 'liquids',
+  weights: 'weights',
+  bagKPa: 'vacuum bag',
+  shelves: 'shelf places',
+  humidity: 'humidity',
+  night: 'night',
+  schools: 'figures of the ways of bonding',
+  delayCostPerH: 'cost of waiting',
+  cureSeen: 'cures seen',
+  ringsInStock: 'rings in stock',
+  clips: 'clips',
+  ratePerH: 'rate',
+  reworkCost: 'cost of a come-back',
+  money: 'prices',
+  air: 'air of the room',
+  seen: 'what was seen of adhesives',
+  leakLimit: 'leak limit',
+  benchAddress: 'address of the bench',
+};
+
 export const defaultSettings: Settings = {
   version: 1,
   temperature: 'C',

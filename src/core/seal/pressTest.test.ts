@@ -47,6 +47,17 @@ it('a shell that breathes decays; one that is open, or does not give, shows noth
   expect(pressTest(...args(log(0, 20, three, { sd: 1.5, drift: 0.3 })), three).kind).toBe('noBump');
 });
 
+it.each([1, 2, 5])('without prompts a shell that leaks with %f s is not taken for one that holds', (tau) => {
+  expect(pressTest(...args(log(60, tau, three, { sd: 1.5, drift: 0.3 }))).kind).toBe('decays');
+  expect(pressTest(...args(log(60, tau, [[8, 14]], { sd: 1.5, drift: 0.3 }))).kind).toBe('decays');
+});
+
+it('a push of a second without prompts is no press', () => {
+  const { t, p } = log(0, 20, three, { sd: 1.5 });
+  const pushed = p.map((v, i) => v + (t[i]! > 10 && t[i]! < 11 ? 25 : 0));
+  expect(pressTest(t, pushed).kind).toBe('noBump');
+});
+
 it('a door that opens is no bump that holds: press and release do not match', () => {
   const r = pressTest(...args(log(0, 20, [[8, 13]], { sd: 1, door: 8 })), [[8, 13]]);
   expect(['noBump', 'disturbed']).toContain(r.kind);

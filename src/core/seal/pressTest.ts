@@ -6,6 +6,7 @@ export const pressFigures = {
   leastPa: judgement(8, 'smallest bump that counts, Pa'),
   kU: judgement(5, 'and at least this many of its uncertainties'),
   holdsS: judgement(10, 'a bump with a longer time constant holds'),
+  leastHoldS: judgement(2.5, 'a press without prompts is held at least this long'),
   cueS: judgement(1, 'a prompt and the hand differ by up to this'),
 };
 
@@ -27,6 +28,9 @@ export interface PressResult {
   tauS: number | null;
   cycles: PressCycle[];
 }
+
+/** Share of the strongest rise from which a rise counts as a press. */
+const strongShare = 0.7;
 
 const median = (list: readonly number[]) => {
   const s = [...list].sort((a, b) => a - b);
@@ -95,11 +99,16 @@ export function pressTest(
   if (!cues) {
     window = 0.6;
     const edges = findEdges(t, p);
-    for (let i = 0; i + 1 < edges.length; i++)
-      if (edges[i]!.stepPa > 0 && edges[i + 1]!.stepPa < 0) {
-        list.push([edges[i]!.tS, edges[i + 1]!.tS]);
-        i++;
-      }
+    // a leaky shell also falls while it is held, and rises after: only the strong edges are the hand's
+    const strong = strongShare * Math.max(...edges.map((e) => e.stepPa), 0);
+    const presses = edges.filter((e) => e.stepPa > 0 && e.stepPa >= strong);
+    for (const [i, press] of presses.entries()) {
+      const until = presses[i + 1]?.tS ?? Infinity;
+      const falls = edges.filter((e) => e.stepPa < 0 && e.tS > press.tS && e.tS < until);
+      const fall = falls.reduce<(typeof falls)[number] | null>((a, b) => (a && a.stepPa <= b.stepPa ? a : b), null);
+      // a door or a cough is shorter than a hold
+      if (fall && fall.tS - press.tS >= pressFigures.leastHoldS.value) list.push([press.tS, fall.tS]);
+    }
   }
   if (!list.length) return { kind: 'noBump', amplitudePa: 0, uPa: null, tauS: null, cycles: [] };
   list = list.slice(0, 20);

@@ -3,7 +3,7 @@ import { View } from 'react-native';
 
 import { readFile, type ReadFile } from '@/model/files';
 import { freshPhotos, restorePlan, type RestorePlan } from '@/model/restorePlan';
-import type { Settings } from '@/model/settings';
+import { settingsNames, type Settings } from '@/model/settings';
 import { repository, saveSettings, takeIn, useShop } from '@/store/shop';
 import { Button, HoldButton } from '@/ui/Button';
 import { Tick } from '@/ui/Choice';
@@ -96,7 +96,7 @@ export function Restore({ tell }: { tell: (m: { text: string; bad: boolean }) =>
           {plan.settings === null ? null : plan.settings.length ? (
             <Tick
               label="Its settings instead of those here"
-              note={`Different: ${plan.settings.join(', ')}.`}
+              note={`Different: ${plan.settings.map((k) => settingsNames[k as keyof Settings] ?? k).join(', ')}.`}
               on={withSettings}
               onChange={setWithSettings}
             />
