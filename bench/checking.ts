@@ -8,6 +8,7 @@ import { flushness } from '../src/core/fit/flushness';
 import { diagnose } from '../src/core/functions/diagnose';
 import { priors } from '../src/core/functions/riskOrder';
 import { causes, functionTests, leakOf, usualLeak } from '../src/core/functions/tables';
+import { erf } from '../src/core/numeric/erf';
 import { fitDecay } from '../src/core/seal/decay';
 import { pressTest } from '../src/core/seal/pressTest';
 import { wilson } from '../src/core/statistics/rates';
@@ -147,12 +148,6 @@ function diagnosisHits(runs: number, seed: number): number {
 function sharpness(noise: number, runs: number, seed: number) {
   const { normal } = randomOf(seed);
   const [W, H] = [64, 80];
-  const erf = (x: number) => {
-    // Abramowitz & Stegun 7.1.26 (published)
-    const t = 1 / (1 + 0.3275911 * Math.abs(x));
-    const poly = ((((1.061405429 * t - 1.453152027) * t + 1.421413741) * t - 0.284496736) * t + 0.254829592) * t;
-    return Math.sign(x) * (1 - poly * Math.exp(-x * x));
-  };
   const s = (5 * Math.PI) / 180;
   const clean = Float64Array.from({ length: W * H }, (_, i) => {
     const d = ((i % W) - 31.5 - Math.tan(s) * (Math.floor(i / W) - 39.5)) * Math.cos(s);

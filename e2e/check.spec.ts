@@ -158,9 +158,10 @@ test('camera cover: a target with a known blur, before and after; a picture with
 });
 
 test('on the device: the grid by finger, and the result back as a code and as its picture', async ({ page }, info) => {
-  test.skip(info.project.name !== 'phone', 'a panel is touched');
   test.setTimeout(200_000);
-  const h = new Hands(page, false);
+  const keyboard = isKeyboard(info.project.name);
+  const { width, height } = page.viewportSize()!;
+  const h = new Hands(page, keyboard);
   await openDemo(page);
   await page.goto('/jobs/demo-0139/functions');
   await h.press('On the device itself');
@@ -171,7 +172,7 @@ test('on the device: the grid by finger, and the result back as a code and as it
   device.on('request', (r) => asked.push(new URL(r.url()).pathname));
   await device.goto(link);
   await device.getByRole('button', { name: 'Works' }).waitFor();
-  const d = new Hands(device, false);
+  const d = new Hands(device, keyboard);
   await d.noViolations('device test');
   expect(asked).not.toContain('/api/config');
   // once it is open it needs no network
@@ -180,22 +181,22 @@ test('on the device: the grid by finger, and the result back as a code and as it
     const title = (await device.getByRole('heading', { level: 1 }).textContent())!;
     if (title === 'Done') break;
     if (title.startsWith('Touch')) {
-      await device.getByRole('button', { name: 'Open the grid' }).tap();
+      await d.press('Open the grid');
       const grid = device.getByTestId('touch-grid');
       await expect(grid).toBeVisible();
       await device.mouse.move(1, 1);
       await device.mouse.down();
       for (let r = 0; r < 12; r++)
-        for (let c = 0; c < 6; c++) await device.mouse.move((c + 0.5) * (390 / 6), (r + 0.5) * (844 / 12));
+        for (let c = 0; c < 6; c++) await device.mouse.move(((c + 0.5) * width) / 6, ((r + 0.5) * height) / 12);
       await expect(grid).toContainText('3 to go');
       for (const [x, y] of [
-        [388, 2],
-        [2, 842],
-        [388, 842],
+        [width - 2, 2],
+        [2, height - 2],
+        [width - 2, height - 2],
       ] as const)
         await device.mouse.move(x, y);
       await device.mouse.up();
-    } else await device.getByRole('button', { name: title === 'Vibration' ? 'Fails' : 'Works' }).tap();
+    } else await d.press(title === 'Vibration' ? 'Fails' : 'Works');
     await expect(device.getByRole('heading', { level: 1 })).not.toHaveText(title);
   }
   const picture = await device.getByTestId('result-code').screenshot();
@@ -215,9 +216,8 @@ test('backup: into an empty browser and the same again; a cut file or one of a l
   page,
   browser,
 }, info) => {
-  test.skip(info.project.name !== 'wide', 'a backup does not depend on the layout');
   test.setTimeout(200_000);
-  const h = new Hands(page, true);
+  const h = new Hands(page, isKeyboard(info.project.name));
   await openDemo(page);
   await page.goto('/shop');
   const [file] = await Promise.all([page.waitForEvent('download'), h.press('Export everything')]);
@@ -225,7 +225,7 @@ test('backup: into an empty browser and the same again; a cut file or one of a l
   const backup = JSON.parse(text) as { version: number; jobs: { id: string }[][]; settings: unknown };
   expect(backup.jobs).toHaveLength(70);
 
-  const other = await browser.newContext({ serviceWorkers: 'block', viewport: { width: 1280, height: 800 } });
+  const other = await browser.newContext({ serviceWorkers: 'block', viewport: page.viewportSize() });
   const p2 = await other.newPage();
   await p2.route('**/api/config', (r) => r.fulfill({ status: 404, body: '' }));
   await p2.goto('/shop');

@@ -1,14 +1,6 @@
+import { erf } from '../numeric/erf';
 import { flare, linearLight, sharpRatio } from './compare';
 import { sfr, type Grey } from './sfr';
-
-/** Error function to 1e-7 (Abramowitz & Stegun 7.1.26, published). */
-function erf(x: number): number {
-  const t = 1 / (1 + 0.3275911 * Math.abs(x));
-  const y =
-    1 -
-    ((((1.061405429 * t - 1.453152027) * t + 1.421413741) * t - 0.284496736) * t + 0.254829592) * t * Math.exp(-x * x);
-  return Math.sign(x) * y;
-}
 
 /** A slanted edge blurred by a Gaussian or a box of known width, 80 rows of 64. */
 function edge(kind: 'gauss' | 'box', width: number, slopeDeg = 5, W = 64, H = 80): Grey {

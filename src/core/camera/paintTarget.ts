@@ -1,3 +1,4 @@
+import { erf } from '../numeric/erf';
 import { linearLight } from './compare';
 import type { Pixels } from './shot';
 import { sheetMm, squares, turnDeg } from './target';
@@ -12,15 +13,6 @@ interface PaintOptions {
   haze?: number;
   white?: number;
   seed?: number;
-}
-
-/** Error function to 1e-7 (Abramowitz & Stegun 7.1.26, published). */
-function erf(x: number): number {
-  const t = 1 / (1 + 0.3275911 * Math.abs(x));
-  const y =
-    1 -
-    ((((1.061405429 * t - 1.453152027) * t + 1.421413741) * t - 0.284496736) * t + 0.254829592) * t * Math.exp(-x * x);
-  return Math.sign(x) * y;
 }
 
 /** Code of a linear light (IEC 61966-2-1, published): the inverse of `linearLight`. */

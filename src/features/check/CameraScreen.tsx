@@ -21,6 +21,7 @@ import { capital } from '@/ui/capital';
 import { Choice } from '@/ui/Choice';
 import { Disclosure } from '@/ui/Disclosure';
 import { download, pickFile } from '@/ui/download';
+import { Message, type Told } from '@/ui/Message';
 import { Readings } from '@/ui/Readings';
 import { Txt } from '@/ui/Txt';
 import { percent, stamp } from '@/ui/units';
@@ -51,7 +52,7 @@ export function CameraScreen({ job }: { job: JobState }) {
   const [phase, setPhase] = useState<Phase>(job.opened ? 'after' : 'before');
   const [file, setFile] = useState<File | null>(null);
   const [url, setUrl] = useState<string | null>(null);
-  const [message, setMessage] = useState<{ text: string; bad: boolean } | null>(null);
+  const [message, setMessage] = useState<Told | null>(null);
   const [taps, setTaps] = useState(0);
   const [shape, setShape] = useState(4 / 3);
   const shots = useLongRun<Shot>();
@@ -201,16 +202,8 @@ export function CameraScreen({ job }: { job: JobState }) {
         ]}
         onChange={setPhase}
       />
-      {message ? (
-        <View role={message.bad ? 'alert' : 'status'} className="mb-2">
-          <Txt tone={message.bad ? 'caution' : 'ink'}>{message.text}</Txt>
-        </View>
-      ) : null}
-      {problem ? (
-        <View role="alert" className="mb-2">
-          <Txt tone="caution">{problem}. Nothing was changed.</Txt>
-        </View>
-      ) : null}
+      <Message told={message} />
+      <Message told={problem ? { text: `${problem}. Nothing was changed.`, bad: true } : null} />
       {view.problem ? (
         <Txt tone="caution" className="mb-2">
           {view.problem}

@@ -14,6 +14,7 @@ import { Entry } from '@/stagekit/Why';
 import { saveSettings, useSettings } from '@/store/shop';
 import { Button } from '@/ui/Button';
 import { pickFile } from '@/ui/download';
+import { Message, type Told } from '@/ui/Message';
 import { QrCode } from '@/ui/QrCode';
 import { readCode } from '@/ui/readCode';
 import { Txt } from '@/ui/Txt';
@@ -24,7 +25,7 @@ export function OnDevice({ job }: { job: JobState }) {
   const { log } = useActions(job);
   const [code, setCode] = useState('');
   const [address, setAddress] = useState<string | null>(null);
-  const [message, setMessage] = useState<{ text: string; bad: boolean } | null>(null);
+  const [message, setMessage] = useState<Told | null>(null);
   const tag = tagCode(job.id);
   const here = typeof window === 'undefined' ? '' : (window.location?.origin ?? '');
   const origin = settings.benchAddress || here;
@@ -80,11 +81,7 @@ export function OnDevice({ job }: { job: JobState }) {
           {link}
         </Txt>
       </View>
-      {message ? (
-        <View role={message.bad ? 'alert' : 'status'} className="mb-2">
-          <Txt tone={message.bad ? 'caution' : 'ink'}>{message.text}</Txt>
-        </View>
-      ) : null}
+      <Message told={message} />
       <Entry label="Code from the device" value={code} onChange={setCode} max={40} />
       <View className="flex-row flex-wrap gap-2 mb-3">
         <Button kind="small" label="Take the code in" disabled={!code.trim()} onPress={() => take(code)} />

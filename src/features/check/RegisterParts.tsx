@@ -4,9 +4,9 @@ import { View } from 'react-native';
 import type { EventOf } from '@/model/event';
 import type { JobState } from '@/model/fold';
 import { useActions } from '@/stagekit/actions';
+import { AddLine } from '@/stagekit/AddLine';
 import { outcomeNames, partsToRegister } from '@/stagekit/registering';
 import { Entry } from '@/stagekit/Why';
-import { Button } from '@/ui/Button';
 import { Choice } from '@/ui/Choice';
 import { Txt } from '@/ui/Txt';
 
@@ -15,7 +15,6 @@ type Outcome = EventOf<'registered'>['outcome'];
 /** Some devices want to be told about a part that was fitted: a step with an outcome, whatever it is. */
 export function RegisterParts({ job }: { job: JobState }) {
   const { log } = useActions(job);
-  const [other, setOther] = useState('');
   const [note, setNote] = useState('');
   const parts = partsToRegister(job);
   const put = (part: string, outcome: Outcome) =>
@@ -44,22 +43,7 @@ export function RegisterParts({ job }: { job: JobState }) {
           Nothing was fitted that a device has to be told about.
         </Txt>
       )}
-      <View className="flex-row gap-2 items-end">
-        <View className="flex-1">
-          <Entry label="Another part" value={other} onChange={setOther} max={40} />
-        </View>
-        <View className="mb-2">
-          <Button
-            kind="small"
-            label="Registered"
-            disabled={!other.trim()}
-            onPress={() => {
-              put(other.trim(), 'registered');
-              setOther('');
-            }}
-          />
-        </View>
-      </View>
+      <AddLine label="Another part" action="Registered" max={40} onAdd={(part) => put(part, 'registered')} />
     </View>
   );
 }

@@ -29,6 +29,7 @@ import { capital } from '@/ui/capital';
 import { Choice } from '@/ui/Choice';
 import { Disclosure } from '@/ui/Disclosure';
 import { pickText } from '@/ui/download';
+import { Message, type Told } from '@/ui/Message';
 import { NumberField } from '@/ui/NumberField';
 import { Numbers, RingArcs, Soundings } from '@/ui/plan/layers';
 import { Readings } from '@/ui/Readings';
@@ -48,7 +49,7 @@ export function SealScreen({ job }: { job: JobState }) {
   const router = useRouter();
   const { log: append } = useActions(job);
   const [phase, setPhase] = useState<Phase>(job.opened ? 'after' : 'before');
-  const [message, setMessage] = useState<{ text: string; bad: boolean } | null>(null);
+  const [message, setMessage] = useState<Told | null>(null);
   const cure = cureOf(job, settings, now);
   const from = cureEnd(cure, 'sealTest');
   const overridden = job.decisions.some((d) => d.call === 'seal' && d.because);
@@ -208,11 +209,7 @@ export function SealScreen({ job }: { job: JobState }) {
         ]}
         onChange={setPhase}
       />
-      {message ? (
-        <View role={message.bad ? 'alert' : 'status'} className="mb-2">
-          <Txt tone={message.bad ? 'caution' : 'ink'}>{message.text}</Txt>
-        </View>
-      ) : null}
+      <Message told={message} />
       {locked ? (
         <Txt tone="caution" className="mb-2">
           Locked until the adhesive’s own mark. To test all the same, log an override with its reason below.

@@ -60,8 +60,15 @@ export function RecordsScreen() {
   const [shownMax, setShownMax] = useState(30);
   const finished = useMemo(() => finishedJobs(jobs), [jobs]);
   const q = find.trim().toLowerCase();
-  const since = now - periods[period] * day;
-  const inPeriod = finished.filter((f) => f.job.closedAt! >= since && (work === 'all' || f.job.route?.work === work));
+  // whole days: what is counted does not change with every tick of the clock
+  const today = Math.ceil(now / day) * day;
+  const inPeriod = useMemo(
+    () =>
+      finished.filter(
+        (f) => f.job.closedAt! >= today - periods[period] * day && (work === 'all' || f.job.route?.work === work),
+      ),
+    [finished, today, period, work],
+  );
   const shown = inPeriod
     .filter(has[only])
     .filter(
@@ -72,13 +79,7 @@ export function RecordsScreen() {
         ),
     )
     .reverse();
-  const key = `${jobs.length}.${period}.${work}.${inPeriod.length}`;
-  // counted again when the choice changes, not with the clock
-  const [stats, chart] = useMemo(
-    () => [shopStatistics(inPeriod), controlChart(inPeriod)] as const,
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-    [key, jobs],
-  );
+  const [stats, chart] = useMemo(() => [shopStatistics(inPeriod), controlChart(inPeriod)] as const, [inPeriod]);
   const signals =
     chart?.kind === 'jobs' ? chart.cusum.signals.length : (chart?.points.filter((p) => p.out).length ?? 0);
   const present = new Set(finished.map((f) => f.job.route?.work));

@@ -1,6 +1,5 @@
-import { fireEvent, screen } from '@testing-library/react';
+import { fireEvent, render, screen } from '@testing-library/react';
 import type { ComponentType } from 'react';
-import { render } from '@testing-library/react';
 
 import { demoHistory } from '@/demo/history';
 import { demoJobs } from '@/demo/shop';

@@ -8,6 +8,7 @@ import { repository, saveSettings, takeIn, useShop } from '@/store/shop';
 import { Button, HoldButton } from '@/ui/Button';
 import { Tick } from '@/ui/Choice';
 import { pickText } from '@/ui/download';
+import type { Told } from '@/ui/Message';
 import { Txt } from '@/ui/Txt';
 
 interface Waiting {
@@ -20,7 +21,7 @@ interface Waiting {
 const many = (n: number, one: string, more = `${one}s`) => `${n} ${n === 1 ? one : more}`;
 
 /** A file is read as a whole, what it would do is said, and only then is it taken in. Nothing here is ever taken away. */
-export function Restore({ tell }: { tell: (m: { text: string; bad: boolean }) => void }) {
+export function Restore({ tell }: { tell: (m: Told) => void }) {
   const { shop } = useShop();
   const [waiting, setWaiting] = useState<Waiting | null>(null);
   const [withSettings, setWithSettings] = useState(false);

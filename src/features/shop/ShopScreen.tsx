@@ -4,7 +4,7 @@ import { View } from 'react-native';
 
 import { writeShopFile } from '@/model/files';
 import type { Settings } from '@/model/settings';
-import { Entry } from '@/stagekit/Why';
+import { AddLine } from '@/stagekit/AddLine';
 import { photoIdsOf } from '@/stagekit/exportJob';
 import { repository, retryPending, saveSettings, useSettings, useShop } from '@/store/shop';
 import { Button } from '@/ui/Button';
@@ -121,7 +121,11 @@ export function ShopScreen({ loadDemo }: { loadDemo: () => Promise<void> }) {
         options={s.people.map((p) => ({ id: p, name: p }))}
         onChange={(person) => void put({ person })}
       />
-      <AddPerson onAdd={(name) => void put({ people: [...s.people.filter((p) => p !== name), name], person: name })} />
+      <AddLine
+        label="Another person"
+        action="Add"
+        onAdd={(name) => void put({ people: [...s.people.filter((p) => p !== name), name], person: name })}
+      />
       <NumberField
         label="Room temperature"
         unit={`°${s.temperature}`}
@@ -192,27 +196,5 @@ export function ShopScreen({ loadDemo }: { loadDemo: () => Promise<void> }) {
         />
       </View>
     </PlaceFrame>
-  );
-}
-
-function AddPerson({ onAdd }: { onAdd: (name: string) => void }) {
-  const [name, setName] = useState('');
-  return (
-    <View className="flex-row gap-2 items-end mb-3">
-      <View className="flex-1">
-        <Entry label="Another person" value={name} onChange={setName} />
-      </View>
-      <View className="mb-2">
-        <Button
-          kind="small"
-          label="Add"
-          disabled={!name.trim()}
-          onPress={() => {
-            onAdd(name.trim().slice(0, 80));
-            setName('');
-          }}
-        />
-      </View>
-    </View>
   );
 }

@@ -1,0 +1,17 @@
+import { View } from 'react-native';
+
+import { Txt } from './Txt';
+
+export interface Told {
+  text: string;
+  bad: boolean;
+}
+
+/** What came of something, or what is wrong with it: read out when it appears. */
+export function Message({ told }: { told: Told | null }) {
+  return told ? (
+    <View role={told.bad ? 'alert' : 'status'} className="mb-2">
+      <Txt tone={told.bad ? 'caution' : 'ink'}>{told.text}</Txt>
+    </View>
+  ) : null;
+}
