@@ -8,8 +8,8 @@ import { Hands, isKeyboard, openDemo } from './hands';
 const minute = 60_000;
 
 /** Text of a PDF, page by page, read by another library than the one that wrote it. */
-async function pdfText(path: string): Promise<string[]> {
-  const doc = await getDocument({ data: new Uint8Array(readFileSync(path)), verbosity: 0 }).promise;
+async function pdfText(bytes: Buffer): Promise<string[]> {
+  const doc = await getDocument({ data: new Uint8Array(bytes), verbosity: 0 }).promise;
   const out: string[] = [];
   for (let i = 1; i <= doc.numPages; i++) {
     const { items } = await (await doc.getPage(i)).getTextContent();
@@ -83,7 +83,7 @@ test('from cure to closed: a failing function is diagnosed, mended and signed by
     await h.press('Signed');
     await expect(page.getByTestId('sheet')).toContainText('Received: A. Tarn');
     const [file] = await Promise.all([page.waitForEvent('download'), h.press('Sheet as PDF')]);
-    const pages = await pdfText((await file.path())!);
+    const pages = await pdfText(readFileSync((await file.path())!));
     expect(pages).toHaveLength(1);
     const text = pages[0]!.replace(/\s+/g, ' ');
     expect(text).toContain('J-0139 · Ring-bond 5.4');
@@ -102,6 +102,10 @@ test('from cure to closed: a failing function is diagnosed, mended and signed by
     await page.getByRole('textbox', { name: 'Search records' }).fill('J-0139');
     await h.press(page.getByRole('link', { name: /^Record of J-0139/ }));
     await expect(page.getByTestId('record')).toContainText('cause rearFlex: it was that');
+    // on paper it goes on over several pages, and its end is there
+    const printed = await pdfText(await page.pdf({ format: 'A5' }));
+    expect(printed.length).toBeGreaterThan(1);
+    expect(printed.join(' ').replace(/\s+/g, ' ')).toContain('Calls and overrides');
     await h.noViolations('record');
   });
 });

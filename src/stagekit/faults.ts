@@ -14,7 +14,13 @@ export const repairerOf = (job: JobState): string | null =>
   job.effective.findLast((e) => e.type === 'stage' && e.stage === 'lift' && e.to === 'done')?.by ??
   null;
 
-const checkerOf = (job: JobState): string | null => job.signed.findLast((s) => s.role === 'checker')?.mark ?? null;
+/** Who signed for the functions as they are now: a result that came later asks for a new signature. */
+function checkerOf(job: JobState): string | null {
+  const tested = job.effective.findLastIndex((e) => e.type === 'function' && e.phase === 'after');
+  const at = job.effective.findLastIndex((e) => e.type === 'signed' && e.role === 'checker');
+  const signed = job.effective[at];
+  return signed?.type === 'signed' && at > tested ? signed.mark : null;
+}
 
 export interface FunctionState {
   changes: FunctionChange[];

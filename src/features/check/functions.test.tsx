@@ -137,6 +137,15 @@ it('a fault that was not tested before is told to the customer; another person t
   expect(screen.getByText(/Signed by Mirel; repaired by Osk\./)).toBeTruthy();
 });
 
+it('a result after the signature asks for a new one', async () => {
+  const signed: NewEvent = { type: 'signed', role: 'checker', text: '', mark: 'Mirel' };
+  const first = all();
+  startShop(t0, { [id]: [...first, signed] });
+  expect(functionState(jobNow(id)).checker).toBe('Mirel');
+  startShop(t0, { [id]: [...first, signed, { type: 'function', fn: 'flash', phase: 'after', result: 'fail' }] });
+  expect(functionState(jobNow(id)).checker).toBeNull();
+});
+
 describe('on the device itself', () => {
   const tag = tagCode(id);
 
