@@ -188,17 +188,23 @@ describe('check', () => {
     expect(screen.getByRole('button', { name: 'Go to hand over' })).toBeTruthy();
   });
 
-  it('flush, then functions in the order of risk; a new fault names the cheapest next check', async () => {
+  it('flush, then the functions on their own page; tested and signed, it goes on', async () => {
     startShop(t0, { [ring54]: gaps('stepMm', flat) });
-    renderStage(CheckStage, ring54);
+    const view = renderStage(CheckStage, ring54);
     expect(call()).toBe('Flush. Now 22 functions.');
-    await press('Fails');
-    expect(call()).toBe('New fault: flash.');
-    expect(reason()).toMatch(/^First: /);
-    expect(screen.getByText('New: flash fails')).toBeTruthy();
-    await press('flash: Fails');
-    await press('Works');
-    await press('The rest works');
+    await press('Functions: 0 of 22');
+    expect(went.at(-1)).toBe(`/jobs/${ring54}/functions`);
+    view.unmount();
+    const tested = jobNow(ring54).device.functions.map((fn): NewEvent => ({
+      type: 'function',
+      fn,
+      phase: 'after',
+      result: 'ok',
+    }));
+    startShop(t0, {
+      [ring54]: [...gaps('stepMm', flat), ...tested, { type: 'signed', role: 'checker', text: '', mark: 'Mirel' }],
+    });
+    renderStage(CheckStage, ring54);
     expect(call()).toBe('Flush, and everything works as before.');
     await press('Go to hand over');
     expect(
