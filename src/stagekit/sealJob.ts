@@ -1,6 +1,6 @@
 import { CoreInputError } from '@/core/errors';
 import { leakRatio, type LeakRatio } from '@/core/seal/compare';
-import { sealDecay, sealFigures, type SealResult } from '@/core/seal/decay';
+import { leakFromTau, sealDecay, sealFigures, type SealResult } from '@/core/seal/decay';
 import { holdResult } from '@/core/seal/holdTest';
 import { pressTest, type PressResult } from '@/core/seal/pressTest';
 import { bondPerimeter } from '@/core/device/perimeter';
@@ -57,8 +57,13 @@ function holdOf(
   if (!two) return null;
   const r = holdResult(two);
   if (r.tauS === null) return null;
-  const high = r.highS ?? r.tauS * 4;
-  return { result: null, tauS: r.tauS, u: (high - r.lowS) / 4 };
+  const u = ((r.highS ?? r.tauS * 4) - r.lowS) / 4;
+  const result = leakFromTau(r.tauS, u, {
+    volumeM3: freeVolumeM3(job),
+    atPa: two.kind === 'vacuum' ? -1000 : 1000,
+    limit: limit ?? undefined,
+  });
+  return { result, tauS: r.tauS, u };
 }
 
 const known = new WeakMap<JobState, Map<number | null, SealView>>();

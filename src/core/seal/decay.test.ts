@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { fitCurve } from '../numeric/fitCurve';
 import { channelThroughput, chokedSpeed, equivalentChannel, freePathM, leakUnits } from './channel';
 import { detectableLeak, leakRatio, strokeVolumeM3 } from './compare';
-import { coolingRate, fitDecay, sealDecay } from './decay';
+import { coolingRate, fitDecay, sealDecay, leakFromTau } from './decay';
 
 const atm = 101325;
 
@@ -163,4 +163,13 @@ it('names what is impossible', () => {
   expect(() => sealDecay({ t: [0, 1, 2, 3, 4], p: [1, 1, 1, 1, 9e9], volumeM3: 6e-6, atPa: 1000 })).toThrow(
     /pressure at 4 s/,
   );
+});
+
+it('two readings give the leak of the same time constant: V p / τ (analytic)', () => {
+  const r = leakFromTau(60, 0, { volumeM3: 6e-6, uVolumeShare: 0, atPa: 1000, limit: 2e-4 });
+  expect(r.leak).toBeCloseTo((6e-6 * 1000) / 60, 12);
+  expect(r.uLeak).toBe(0);
+  expect(r.verdict).toBe('below');
+  expect(leakFromTau(60, 30, { volumeM3: 6e-6, atPa: 1000, limit: 1e-4 }).verdict).toBe('undecided');
+  expect(leakFromTau(2, 0.1, { volumeM3: 6e-6, atPa: -1000, limit: 1e-4 }).verdict).toBe('above');
 });

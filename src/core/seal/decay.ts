@@ -116,7 +116,7 @@ export interface SealInput {
 }
 
 export interface SealResult {
-  method: 'free end' | 'fixed end' | 'cooling';
+  method: 'free end' | 'fixed end' | 'cooling' | 'two readings';
   tauS: number | null;
   seTauS: number;
   fit: ExpFit | null;
@@ -155,6 +155,21 @@ export function sealDecay(input: SealInput): SealResult {
     rate = 1 / fit.tau;
     uRate = fit.seTau / fit.tau ** 2;
   }
+  return {
+    method,
+    tauS: rate > 0 ? 1 / rate : null,
+    seTauS: rate > 0 ? uRate / rate ** 2 : 0,
+    fit,
+    ...leakOf(rate, uRate, input),
+  };
+}
+
+/** Leak of a free volume that loses its difference at a rate, 1/s, with the uncertainty of both. */
+function leakOf(
+  rate: number,
+  uRate: number,
+  input: Pick<SealInput, 'volumeM3' | 'uVolumeShare' | 'atPa' | 'limit'>,
+): Pick<SealResult, 'leak' | 'uLeak' | 'channel' | 'verdict'> {
   const c = input.volumeM3 * rate;
   const uC = Math.hypot(input.volumeM3 * uRate, c * (input.uVolumeShare ?? sealFigures.uVolumeShare.value));
   const leak = c * Math.abs(input.atPa);
@@ -163,10 +178,6 @@ export function sealDecay(input: SealInput): SealResult {
   const [p1, p2] = input.atPa > 0 ? [amb + input.atPa, amb] : [amb, amb + input.atPa];
   const lim = input.limit;
   return {
-    method,
-    tauS: rate > 0 ? 1 / rate : null,
-    seTauS: rate > 0 ? uRate / rate ** 2 : 0,
-    fit,
     leak,
     uLeak,
     channel: leak > 0 ? equivalentChannel(leak, sealFigures.channelMm.value * 1e-3, p1, p2) : null,
@@ -180,3 +191,16 @@ export function sealDecay(input: SealInput): SealResult {
             : 'undecided',
   };
 }
+
+/** The same from two readings of a hold: time constant and its standard uncertainty are known. */
+export const leakFromTau = (
+  tauS: number,
+  uTauS: number,
+  input: Pick<SealInput, 'volumeM3' | 'uVolumeShare' | 'atPa' | 'limit'>,
+): SealResult => ({
+  method: 'two readings',
+  tauS,
+  seTauS: uTauS,
+  fit: null,
+  ...leakOf(1 / tauS, uTauS / tauS ** 2, input),
+});
