@@ -299,6 +299,17 @@ export const stepCauses: Readonly<Record<string, Readonly<Record<string, number>
   clamp: { dispHeat: 0.002, sideFlex: 0.002, coilFlex: 0.003 },
 };
 
+const charging =
+  'Stay with it while it charges. Warmth, smell, hiss or swelling: off the charger, away from people, by the maker’s and local rules.';
+/** Where a test can hurt somebody; common practice. */
+export const testCautions: Readonly<Record<string, string>> = {
+  chargeW: charging,
+  chargeQ: charging,
+  power: charging,
+  flash: 'Not toward eyes.',
+  earpiece: 'Begin quietly, away from the ear.',
+};
+
 /** Chance that a test of a function fails for no cause of this repair; judgement. */
 export const leakOf: Readonly<Record<string, number>> = {
   flash: 0.003,

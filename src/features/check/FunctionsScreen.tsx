@@ -4,6 +4,7 @@ import { View } from 'react-native';
 
 import { learnFigures } from '@/core/functions/learn';
 import type { FunctionResult } from '@/core/functions/riskOrder';
+import { testCautions } from '@/core/functions/tables';
 import type { JobState } from '@/model/fold';
 import { useActions } from '@/stagekit/actions';
 import { functionState, shopFaults } from '@/stagekit/faults';
@@ -101,6 +102,11 @@ export function FunctionsScreen({ job, again = false }: { job: JobState; again?:
                 : job.functions.before[current.test.id] === 'ok'
                   ? 'Worked before.'
                   : 'Not tested before.'}
+            </Txt>
+          ) : null}
+          {current && testCautions[current.test.id] ? (
+            <Txt size="s" className="mt-2" testID="caution">
+              {testCautions[current.test.id]}
             </Txt>
           ) : null}
           {current && asking === current.test.id ? (

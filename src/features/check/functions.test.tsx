@@ -55,6 +55,7 @@ it('one after another with one thumb, what this repair put at risk first; one ba
   const order = testsOf(jobNow(id), false).map((t) => t.test.id);
   expect(call()).toMatch(/^Flash\.$/);
   expect(screen.getByText(/Put at risk by lifting over a cable\. Worked before\./)).toBeTruthy();
+  expect(screen.getByTestId('caution').textContent).toBe('Not toward eyes.');
   await press('Works');
   await press('Works');
   expect(logged(id).map((e) => e.type === 'function' && `${e.fn} ${e.phase} ${e.result}`)).toEqual([

@@ -3,7 +3,7 @@ import { ScrollView, View } from 'react-native';
 
 import type { FunctionResult } from '@/core/functions/riskOrder';
 import { writeResultCode } from '@/core/functions/resultCode';
-import { functionTests } from '@/core/functions/tables';
+import { functionTests, testCautions } from '@/core/functions/tables';
 import { Button } from '@/ui/Button';
 import { capital } from '@/ui/capital';
 import { QrCode } from '@/ui/QrCode';
@@ -63,6 +63,7 @@ export function DeviceTest() {
               {capital(current.name)}
             </Txt>
             <Txt>{capital(current.how)}.</Txt>
+            {testCautions[current.id] ? <Txt size="s">{testCautions[current.id]}</Txt> : null}
             <Tool fn={current.id} onResult={(ok) => put(current.id, ok ? 'ok' : 'fail')} />
           </View>
         ) : (
