@@ -62,7 +62,7 @@ export function CameraScreen({ job }: { job: JobState }) {
   useEffect(() => () => (url ? URL.revokeObjectURL(url) : undefined), [url]);
 
   const takeTarget = async () => {
-    const chosen = await pickFile('image/*', true);
+    const chosen = await pickFile('image/*');
     if (!chosen) return;
     setMessage(null);
     setFile(chosen);
@@ -99,7 +99,7 @@ export function CameraScreen({ job }: { job: JobState }) {
     }
   };
   const takeField = async () => {
-    const chosen = await pickFile('image/*', true);
+    const chosen = await pickFile('image/*');
     if (!chosen) return;
     setMessage(null);
     const r = await fields.start((tell) => flatInWorker(chosen, tell));
@@ -137,7 +137,8 @@ export function CameraScreen({ job }: { job: JobState }) {
         sentence: mine.some((s) => s.phase === 'before')
           ? 'Now a picture through the new cover.'
           : 'A picture of the target.',
-        reason: 'Same distance and light both times, focus held by a tap, the whole target with white round it.',
+        reason:
+          'Taken with the device itself and brought here as a file, not scaled down. Same distance and light both times, focus held by a tap, white all round the target.',
       };
   const problem = shots.problem ?? fields.problem;
   return (
