@@ -170,6 +170,7 @@ test('a device without a shipped heat model: progress, cancel, build, kept for t
   }
   await page.goto('/shop');
   await importText(page, 'job.json', JSON.stringify(job));
+  await page.getByRole('button', { name: 'Take it in' }).click();
   await expect(page.getByTestId('message')).toContainText('1 job read');
   await page.goto('/jobs/new-device/heat');
   await expect(page.getByText(/building its heat model/)).toBeVisible();

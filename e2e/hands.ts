@@ -68,6 +68,8 @@ export class Hands {
   }
 
   async noViolations(where: string): Promise<void> {
+    // between two pages there is a moment without one
+    await expect(this.page.getByRole('heading', { level: 1 }).first()).toBeVisible();
     const found = await new AxeBuilder({ page: this.page }).analyze();
     expect(found.violations.map((v) => `${where}: ${v.id} ${v.nodes[0]?.html.slice(0, 160)}`)).toEqual([]);
   }
