@@ -27,6 +27,7 @@ import { planLift } from '../src/core/lift/plan';
 import { shippedDevices } from '../src/model/shippedDevices';
 import { benchBonding } from './bonding';
 import { benchChecking } from './checking';
+import { benchScheduling } from './scheduling';
 
 const timed = <T>(work: () => T): [T, number] => {
   const began = performance.now();
@@ -278,4 +279,6 @@ if (existsSync(dist)) {
   const all = size(/./);
   line('entry as a share of all code', `${Math.round((100 * size(/^entry-/).raw) / all.raw)} %`);
 } else console.log('\nno build in dist: run npm run build for the sizes');
-void benchBonding(median, line).then(() => benchChecking(median, line));
+void benchBonding(median, line)
+  .then(() => benchChecking(median, line))
+  .then(() => benchScheduling(median, line));
