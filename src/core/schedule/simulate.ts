@@ -1,0 +1,121 @@
+import { fit, fitted } from './calendar';
+import { Generator } from './generate';
+import type { Genes } from './compile';
+import { randomOf } from './improve';
+import { Profile } from './profile';
+
+export interface Promise80 {
+  job: string;
+  /** quantiles of the end, s on the bench's axis */
+  p50S: number;
+  p80S: number;
+  p95S: number;
+  /** share of runs that end in time; null when nothing is due */
+  inTime: number | null;
+}
+
+export interface Simulated {
+  jobs: Promise80[];
+  /** share of windows that were missed and cost a reheat */
+  missed: number;
+}
+
+/** How long a task takes this time, s. */
+export type Draw = (job: string, task: string, mode: number, plannedS: number, random: () => number) => number;
+
+/** Quantile of a sorted list, type 7 (linear between order statistics). */
+export function quantile(sorted: ArrayLike<number>, q: number): number {
+  const h = (sorted.length - 1) * q;
+  const i = Math.floor(h);
+  return sorted[i]! + (h - i) * ((sorted[i + 1] ?? sorted[i]!) - sorted[i]!);
+}
+
+/**
+ * Runs a plan many times with durations that scatter, without looking ahead: ways and order at each resource stay, a task
+ * starts when what it needs is there, and the head of a window not before its planned start. A missed window costs its reheat.
+ */
+export function simulate(g: Generator, genes: Genes, draw: Draw, runs = 2000, seed = 7): Simulated {
+  const { c } = g;
+  g.make(genes);
+  const random = randomOf(seed);
+  const acting = c.jobs.flatMap((j, i) => j.variants[genes.variant[i]!]!.tasks);
+  const planned = Float64Array.from(g.startS);
+  const mode = Int16Array.from(g.mode);
+  const order = [...acting].sort((a, b) => planned[a]! - planned[b]! || g.endS[a]! - g.endS[b]! || a - b);
+  const windowed = (t: number) => c.tasks[t]!.preds.some((l) => l.maxS < Infinity);
+  const head = new Set(acting.filter((t) => !windowed(t) && c.tasks[t]!.succs.some((l) => l.maxS < Infinity)));
+  const ends = c.jobs.map(() => new Float64Array(runs));
+  const [start, end] = [new Float64Array(c.tasks.length), new Float64Array(c.tasks.length)];
+  let [windows, missed] = [0, 0];
+  const reheatS = (t: number, from: number): number => {
+    const task = c.tasks[t]!;
+    const links = c.bench.jobs[task.job]!.variants[task.variant]!.links;
+    const link = links.find((l) => l.from === c.tasks[from]!.id && l.to === task.id);
+    return link?.reheat?.[0]?.durS ?? 0;
+  };
+  for (let n = 0; n < runs; n++) {
+    const free = c.taken.map((p) => {
+      const own = new Profile(p.capacity);
+      own.copy(p);
+      return own;
+    });
+    const after = c.bench.resources.map(() => -Infinity);
+    for (const t of order) {
+      const task = c.tasks[t]!;
+      if (task.started) {
+        start[t] = task.started.startS;
+        end[t] = task.started.endS;
+        continue;
+      }
+      const m = task.modes[mode[t]!]!;
+      const job = c.jobs[task.job]!;
+      let from = Math.max(job.releaseS, task.releaseS, c.bench.nowS, head.has(t) ? planned[t]! : 0);
+      for (const l of task.preds) from = Math.max(from, end[l.from]! + l.minS);
+      for (const r of m.res) if (c.bench.resources[r]!.capacity === 1) from = Math.max(from, after[r]!);
+      let durS = draw(job.id, task.id, mode[t]!, m.durS, random);
+      let s = from;
+      const place = () => {
+        for (;;) {
+          s = fit(m.calendar, s, durS, task.breakable);
+          if (s === Infinity) return;
+          let busy = -1;
+          for (let q = 0; q < m.res.length; q++)
+            busy = Math.max(busy, free[m.res[q]!]!.lastBusy(s, fitted.endS, m.need[q]!));
+          if (busy < 0) return;
+          s = busy;
+        }
+      };
+      place();
+      for (const l of task.preds) {
+        if (l.maxS === Infinity) continue;
+        windows++;
+        if (s <= end[l.from]! + l.maxS) continue;
+        missed++;
+        durS += reheatS(t, l.from);
+        place();
+      }
+      start[t] = s;
+      end[t] = fitted.endS;
+      m.res.forEach((r, q) => {
+        free[r]!.add(s, end[t]!, m.need[q]!);
+        if (c.bench.resources[r]!.capacity === 1) after[r] = Math.max(after[r]!, s);
+      });
+    }
+    c.jobs.forEach((j, i) => {
+      ends[i]![n] = Math.max(...j.variants[genes.variant[i]!]!.tasks.map((t) => end[t]!));
+    });
+  }
+  return {
+    missed: windows ? missed / windows : 0,
+    jobs: c.jobs.map((j, i) => {
+      const sorted = ends[i]!.sort();
+      return {
+        job: j.id,
+        p50S: quantile(sorted, 0.5),
+        p80S: quantile(sorted, 0.8),
+        p95S: quantile(sorted, 0.95),
+        inTime: j.dueS === null ? null : sorted.filter((e) => e <= j.dueS!).length / runs,
+      };
+    }),
+  };
+}
