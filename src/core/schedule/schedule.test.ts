@@ -7,7 +7,7 @@ import { violations } from './feasible';
 import { compare, Generator } from './generate';
 import { improve, qualityOf, solve } from './improve';
 import { Profile } from './profile';
-import { jobShop, shops } from './published';
+import { jobShop, shops } from '../../../test-support/jobShops';
 import { firstPlan } from './rules';
 import type { Bench, BenchJob, PlanEntry } from './types';
 

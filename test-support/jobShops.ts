@@ -1,4 +1,4 @@
-import type { Bench } from './types';
+import type { Bench } from '../src/core/schedule/types';
 
 /** A job shop in the usual notation: a line for each job, pairs of machine and duration. */
 export function jobShop(text: string): Bench {
