@@ -21,6 +21,11 @@ it.each([
   expect(r.t).toHaveLength(30);
 });
 
+it.each(['bar', 'psi', 'mmHg', 'inH2O', 'Torr'])('the unit %s is refused by its name, not guessed by size', (unit) => {
+  const text = `time s,pressure (${unit})\n${Array.from({ length: 10 }, (_, t) => `${t},${1 - t / 100}`).join('\n')}`;
+  expect(() => readPressureLog(text)).toThrow(`log, line 1: the unit ${unit} is not read`);
+});
+
 it('a column of temperatures comes along, in either unit; one that is none is named', () => {
   const rows = (f: (t: number) => string) => Array.from({ length: 10 }, (_, t) => f(t)).join('\n');
   expect(readPressureLog(`time s;p Pa;temp °C\n${rows((t) => `${t};${900 - t};${40 - t},5`)}`).gasC![3]).toBeCloseTo(

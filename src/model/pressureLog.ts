@@ -18,6 +18,9 @@ export const maxPressureBytes = 2e6;
 const most = 1500;
 const factors = { Pa: 1, hPa: 100, kPa: 1000 };
 
+/** Units that testers show too and that are not read: a guess by size would be wrong by a factor. */
+const otherUnit = /(^|[^a-z])(bar|psi|psig|atm|torr|in\s*hg|mm\s*hg|(?:mm|in|cm)\s*h2o)([^a-z0-9]|$)/i;
+
 const unitOf = (heading: string): PressureLog['unit'] | null => {
   if (/kpa/i.test(heading)) return 'kPa';
   if (/hpa|mbar|millibar/i.test(heading)) return 'hPa';
@@ -52,6 +55,8 @@ export function readPressureLog(text: string): PressureLog {
   const valueAt = column(/press|baro|[khm]?pa\b|mbar/i, timeAt === 0 ? 1 : 0);
   const tempAt = heading?.findIndex((h, i) => i !== timeAt && i !== valueAt && /temp|°\s*[cf]/i.test(h)) ?? -1;
   const fahrenheit = tempAt >= 0 && /°?\s*f\b|fahrenheit/i.test(heading![tempAt]!);
+  const other = heading && otherUnit.exec(heading[valueAt] ?? '')?.[2];
+  if (other) throw new LogError(`log, line 1: the unit ${other} is not read, allowed are Pa, hPa or mbar, and kPa`);
   const t: number[] = [];
   const raw: number[] = [];
   const gas: number[] = [];

@@ -29,7 +29,7 @@ export async function pickText(accept: string, maxBytes = Infinity): Promise<{ n
   const file = await pickFile(accept);
   if (file && file.size > maxBytes)
     throw new Error(
-      `${file.name}: ${Math.round(file.size / 1e6)} MB, allowed are up to ${Math.round(maxBytes / 1e6)} MB. Nothing was changed`,
+      `${file.name}: ${Math.round(file.size / 1e6)} MB, allowed are up to ${Math.round(maxBytes / 1e6)} MB`,
     );
   return file ? { name: file.name, text: await file.text() } : null;
 }

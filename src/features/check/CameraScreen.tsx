@@ -21,7 +21,7 @@ import { capital } from '@/ui/capital';
 import { Choice } from '@/ui/Choice';
 import { Disclosure } from '@/ui/Disclosure';
 import { download, pickFile } from '@/ui/download';
-import { Message, type Told } from '@/ui/Message';
+import { Message, refused, type Told } from '@/ui/Message';
 import { Readings } from '@/ui/Readings';
 import { Txt } from '@/ui/Txt';
 import { percent, stamp } from '@/ui/units';
@@ -95,7 +95,7 @@ export function CameraScreen({ job }: { job: JobState }) {
       await log([{ type: 'cameraShot', phase, lens, edges: [{ key, mtf50: edge.mtf50 }], patch: null }]);
       setMessage({ text: `Edge ${taps + 1}: half contrast at ${edge.mtf50.toFixed(3)} cycles per pixel.`, bad: false });
     } catch (err) {
-      setMessage({ text: `${err instanceof Error ? err.message : 'not measured'}. Nothing was changed.`, bad: true });
+      setMessage(refused(err instanceof Error ? err.message : 'not measured'));
     }
   };
   const takeField = async () => {
@@ -116,7 +116,7 @@ export function CameraScreen({ job }: { job: JobState }) {
       },
     ]);
     setMessage({
-      text: `${chosen.name}: ${r.specks.length ? `${r.specks.length} specks, the strongest ${percent(Math.abs(r.specks[0]!.peak))}` : 'no speck seen'}.`,
+      text: `${chosen.name}: ${r.specks.length ? `${r.specks.length} ${r.specks.length === 1 ? 'speck' : 'specks'}, the strongest ${percent(Math.abs(r.specks[0]!.peak))}` : 'no speck seen'}.`,
       bad: false,
     });
   };
@@ -203,8 +203,7 @@ export function CameraScreen({ job }: { job: JobState }) {
         ]}
         onChange={setPhase}
       />
-      <Message told={message} />
-      <Message told={problem ? { text: `${problem}. Nothing was changed.`, bad: true } : null} />
+      <Message told={message ?? (problem ? refused(problem) : null)} />
       {view.problem ? (
         <Txt tone="caution" className="mb-2">
           {view.problem}

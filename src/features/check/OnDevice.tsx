@@ -14,7 +14,7 @@ import { Entry } from '@/stagekit/Why';
 import { saveSettings, useSettings } from '@/store/shop';
 import { Button } from '@/ui/Button';
 import { pickFile } from '@/ui/download';
-import { Message, type Told } from '@/ui/Message';
+import { Message, refused, type Told } from '@/ui/Message';
 import { QrCode } from '@/ui/QrCode';
 import { readCode } from '@/ui/readCode';
 import { Txt } from '@/ui/Txt';
@@ -47,23 +47,20 @@ export function OnDevice({ job }: { job: JobState }) {
       });
     } catch (e) {
       if (!(e instanceof CoreInputError)) throw e;
-      setMessage({ text: `${e.message}. Nothing was changed.`, bad: true });
+      setMessage(refused(e.message));
     }
   };
   const fromPicture = async () => {
     const file = await pickFile('image/*', true);
     if (!file) return;
     const text = await readCode(file);
-    if (text === null) setMessage({ text: `${file.name}: no code is to be seen. Nothing was changed.`, bad: true });
+    if (text === null) setMessage(refused(`${file.name}: no code is to be seen`));
     else take(text);
   };
   const putAddress = () => {
     const typed = (address ?? '').trim().replace(/\/+$/, '');
     if (typed && !/^https?:\/\/[^\s/]+$/.test(typed)) {
-      setMessage({
-        text: `Address "${typed.slice(0, 40)}": allowed is http:// or https:// and a name. Nothing was changed.`,
-        bad: true,
-      });
+      setMessage(refused(`Address "${typed.slice(0, 40)}": allowed is http:// or https:// and a name`));
       return;
     }
     void saveSettings({ ...settings, benchAddress: typed });

@@ -29,7 +29,7 @@ import { capital } from '@/ui/capital';
 import { Choice } from '@/ui/Choice';
 import { Disclosure } from '@/ui/Disclosure';
 import { pickText } from '@/ui/download';
-import { Message, type Told } from '@/ui/Message';
+import { Message, refused, type Told } from '@/ui/Message';
 import { NumberField } from '@/ui/NumberField';
 import { Numbers, RingArcs, Soundings } from '@/ui/plan/layers';
 import { Readings } from '@/ui/Readings';
@@ -59,7 +59,7 @@ export function SealScreen({ job }: { job: JobState }) {
   const [pressAt, setPressAt] = useState<Pt | null>(null);
   const refuse = (e: unknown) => {
     if (!(e instanceof Error)) throw e;
-    setMessage({ text: `${e.message}. Nothing was changed.`, bad: true });
+    setMessage(refused(e.message));
   };
   const noteHold = async (
     log: { t: number[]; p: number[]; gasC?: number[] | null | undefined; unit?: string },

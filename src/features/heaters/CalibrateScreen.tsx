@@ -110,7 +110,7 @@ function Calibrate({ heater }: { heater: ContactHeater }) {
   };
   const pick = async () => {
     const file = await pickText('.csv,.txt,.tsv,text/csv,text/plain', maxLogBytes).catch((e: unknown) => {
-      setProblem(e instanceof Error ? e.message : 'not readable');
+      setProblem(`${e instanceof Error ? e.message : 'not readable'}. Nothing was changed.`);
       return null;
     });
     if (file) read(file.name, file.text);

@@ -8,7 +8,7 @@ import { repository, saveSettings, takeIn, useShop } from '@/store/shop';
 import { Button, HoldButton } from '@/ui/Button';
 import { Tick } from '@/ui/Choice';
 import { pickText } from '@/ui/download';
-import type { Told } from '@/ui/Message';
+import { refused, type Told } from '@/ui/Message';
 import { Txt } from '@/ui/Txt';
 
 interface Waiting {
@@ -31,13 +31,13 @@ export function Restore({ tell }: { tell: (m: Told) => void }) {
     try {
       chosen = await pickText('.json,application/json', 80e6);
     } catch (e) {
-      return tell({ text: e instanceof Error ? `${e.message}.` : 'not read', bad: true });
+      return tell(refused(e instanceof Error ? e.message : 'not read'));
     }
     if (!chosen || !shop) return;
     const read = readFile(chosen.text);
     if (!read.ok) {
       setWaiting(null);
-      return tell({ text: `${chosen.name}: ${read.problem}. Nothing was changed.`, bad: true });
+      return tell(refused(`${chosen.name}: ${read.problem}`));
     }
     const photosHere = new Set(Object.keys(await repository.readPhotos(Object.keys(read.value.photos))));
     setWaiting({
