@@ -54,6 +54,8 @@ export function SealScreen({ job }: { job: JobState }) {
   const from = cureEnd(cure, 'sealTest');
   const overridden = job.decisions.some((d) => d.call === 'seal' && d.because);
   const locked = phase === 'after' && !overridden && (from === null || now < from);
+  // what is measured now cannot have been before
+  const live = phase === 'after' || !job.opened;
   const seal = sealOf(job, settings.leakLimit);
   const path = bondPerimeter(job.device, job.bond);
   const [pressAt, setPressAt] = useState<Pt | null>(null);
@@ -216,7 +218,13 @@ export function SealScreen({ job }: { job: JobState }) {
         </Txt>
       ) : (
         <View className="gap-2 mb-2">
-          <Button kind="small" label="Hold 1 kPa of vacuum on the tester" onPress={() => void hold()} />
+          {live ? (
+            <Button kind="small" label="Hold 1 kPa of vacuum on the tester" onPress={() => void hold()} />
+          ) : (
+            <Txt size="s" tone="ink2">
+              The device has been opened: only a log that was taken before can be read in.
+            </Txt>
+          )}
           <Button kind="small" label="Hold log from a file, CSV" onPress={() => void take('hold')} />
           <Txt size="s" tone="ink2">
             {pressAt
@@ -224,10 +232,12 @@ export function SealScreen({ job }: { job: JobState }) {
               : 'Tap the plan where the thumb presses: a bump that decays at one place and holds at another says where.'}
           </Txt>
           <Button kind="small" label="Barometer log of presses, CSV" onPress={() => void take('press')} />
-          <PressRun onDone={(l) => void notePress(l, 'Barometer').catch(refuse)} />
-          <Disclosure title="Two readings by hand">
-            <HoldTest job={job} phase={phase} />
-          </Disclosure>
+          {live ? <PressRun onDone={(l) => void notePress(l, 'Barometer').catch(refuse)} /> : null}
+          {live ? (
+            <Disclosure title="Two readings by hand">
+              <HoldTest job={job} phase={phase} />
+            </Disclosure>
+          ) : null}
         </View>
       )}
       {seal.suspects.length ? (

@@ -90,3 +90,12 @@ it('a file that is no log is named and changes nothing; one that is one is taken
   expect(sealOf(jobNow(finished)).after!.tauS!).toBeCloseTo(30, 0);
   fireEvent.click(screen.getByRole('button', { name: 'Back to check' }));
 });
+
+it('an opened device is not measured for "before" any more: a log of then can still be read in', async () => {
+  startShop(t0, { [finished]: [{ type: 'stage', stage: 'lift', to: 'done' }] });
+  renderStage(SealScreen, finished);
+  fireEvent.click(screen.getByRole('radio', { name: 'When: Before opening' }));
+  expect(screen.getByText(/only a log that was taken before can be read in/)).toBeTruthy();
+  expect(screen.queryByRole('button', { name: /on the tester/ })).toBeNull();
+  expect(screen.getByRole('button', { name: 'Hold log from a file, CSV' })).toBeTruthy();
+});

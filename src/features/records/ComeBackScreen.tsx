@@ -31,6 +31,10 @@ export function firstJobs(job: JobState, jobs: readonly JobState[], find: string
     .sort((a, b) => near(b) - near(a) || b.closedAt! - a.closedAt!);
 }
 
+const dayMs = 86400e3;
+/** Hours up to two days, then days: nobody counts weeks in hours. */
+const ago = (ms: number) => (ms < 2 * dayMs ? span(ms / 1e3) : `${Math.round(ms / dayMs)} days`);
+
 /** A job that came back is tied to its first one, with what is presumed to be behind it. */
 export function ComeBackScreen({ job }: { job: JobState }) {
   const now = useNow(60_000);
@@ -109,7 +113,7 @@ export function ComeBackScreen({ job }: { job: JobState }) {
             </Txt>
             <Txt size="s" tone="ink2">
               {j.customerMark ? `${j.customerMark} · ` : ''}handed over {dayTime(j.closedAt!, now)},{' '}
-              {span((job.openedAt - j.closedAt!) / 1e3)} before
+              {ago(job.openedAt - j.closedAt!)} before
               {j.route ? ` · ${workNames[j.route.work]}` : ''}
             </Txt>
           </Pressable>
