@@ -133,7 +133,6 @@ export function compile(bench: Bench): Compiled {
         });
         if (!modes.length) throw new CoreInputError(`${job.id}, ${t.id}`, 'no way to do it', 'at least one');
         const s = started.get(`${job.id}\u0000${t.id}`);
-        if (s) own.settled = vi;
         ids.set(t.id, c.tasks.length);
         c.tasks.push({
           job: j,
@@ -218,10 +217,20 @@ export function compile(bench: Bench): Compiled {
         }
       own.variants.push({ id: v.id, tasks: topo, blocks, workS: topo.reduce((s, t) => s + c.tasks[t]!.minDurS, 0) });
     });
+    // a task that is in every variant leaves the choice open; one that is in one of them makes it
+    const begun = bench.started.filter((s) => s.job === job.id);
+    const fits = job.variants.flatMap((v, vi) =>
+      begun.every((s) => v.tasks.some((t) => t.id === s.task)) ? [vi] : [],
+    );
+    if (begun.length && fits.length === 1) own.settled = fits[0]!;
     c.jobs.push(own);
   });
+  const booked = new Set<string>();
   for (const t of c.tasks)
     if (t.started) {
+      const key = `${t.job}\u0000${t.id}`;
+      if (booked.has(key)) continue;
+      booked.add(key);
       const m = t.modes[t.started.mode]!;
       m.res.forEach((r, q) => c.taken[r]!.add(t.started!.startS, t.started!.endS, m.need[q]!));
     }

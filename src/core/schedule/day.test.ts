@@ -2,8 +2,8 @@ import { compile } from './compile';
 import { fromQuantiles, quantileS } from './durations';
 import { violations } from './feasible';
 import { Generator } from './generate';
-import { replan } from './replan';
 import { firstPlan } from './rules';
+import { planShop } from './shopPlan';
 import { quantile, simulate } from './simulate';
 import type { Bench, Link } from './types';
 
@@ -89,7 +89,7 @@ const late = { nowS: 600, started: [{ job: 'A', task: 'heat', mode: 0, startS: 0
 
 describe('from here on', () => {
   it('called away over a window: a reheat is put in, what has started stays, and the plan holds', () => {
-    const r = replan(heatLift({ reheat }, late), { iterations: 200, seed: 1 });
+    const r = planShop(heatLift({ reheat }, late), { iterations: 200, seeds: [1] });
     expect(r.inserted).toEqual([{ job: 'A', task: 'heat.reheat1' }]);
     expect(r.missed).toEqual([]);
     expect(r.plan.map((e) => [e.task, e.startS, e.endS])).toEqual([
@@ -101,13 +101,13 @@ describe('from here on', () => {
   });
 
   it('without a reheat the window stays missed and is named', () => {
-    const r = replan(heatLift({}, late), { iterations: 200, seed: 1 });
+    const r = planShop(heatLift({}, late), { iterations: 200, seeds: [1] });
     expect(r.inserted).toEqual([]);
     expect(r.missed).toEqual([{ job: 'A', from: 'heat', to: 'lift' }]);
   });
 
   it('nothing missed: nothing is put in', () => {
-    const r = replan(heatLift({ reheat }, { ...late, nowS: 200 }), { iterations: 200, seed: 1 });
+    const r = planShop(heatLift({ reheat }, { ...late, nowS: 200 }), { iterations: 200, seeds: [1] });
     expect(r.inserted).toEqual([]);
     expect(r.plan.at(-1)).toMatchObject({ task: 'lift', startS: 200 });
   });

@@ -1,0 +1,232 @@
+import type { Sourced } from '../source';
+import { judgement } from '../source';
+import type { BenchJob, Hold, Link, Mode, Started, Task, Variant } from './types';
+
+/** Tasks of a job on the bench, in the order in which it is worked. */
+export const taskIds = [
+  'intake',
+  'load',
+  'heat',
+  'lift',
+  'strip',
+  'clean',
+  'dryFit',
+  'bond',
+  'close',
+  'clamped',
+  'unclamp',
+  'cure',
+  'check',
+  'handover',
+] as const;
+export type TaskId = (typeof taskIds)[number];
+
+/** Tasks that take a person from start to end. */
+export const handTasks: readonly TaskId[] = taskIds.filter((t) => !['heat', 'clamped', 'cure'].includes(t));
+
+export const taskFigures = {
+  loadS: judgement(60, 'laying on or aiming, the heater warm'),
+  layOnS: judgement(60, 'a device that lies ready is on the heater within this'),
+  closeS: judgement(120, 'lowering the cover, pressing it round'),
+  unclampS: judgement(60, 'taking clamps or clips off'),
+  toShelfS: judgement(600, 'from the clamps to a shelf place'),
+  reheatShare: judgement(0.6, 'a reheat against the first heat: the device is still warm'),
+};
+
+/** A heater that does it: how long it heats, and how long the edge then stays easy. */
+export interface HeatWay {
+  heater: string;
+  /** hot air is held by a person, a plate is not */
+  held: boolean;
+  heatS: number;
+  windowS: number;
+  reheatS: number;
+}
+
+/** One way of closing, with its clocks after closing, s. */
+export interface ClosingWay {
+  id: 'tape' | 'bead' | 'nothing';
+  /** a bead waits open at least and at most; null: no hurry */
+  openS: { min: number; max: number } | null;
+  clamp: { resource: string; n: number } | null;
+  clampOffS: number;
+  /** work may go on after this, and it may leave */
+  buildS: number;
+  handOverS: number;
+}
+
+export interface Wish {
+  task: TaskId;
+  notBeforeS: number | null;
+  /** it begins exactly then */
+  pinnedS: number | null;
+  person: string | null;
+  heater: string | null;
+}
+
+/** A task that goes on now, or whose time is known. */
+export interface Going {
+  task: TaskId;
+  startS: number;
+  endS: number;
+  person: string | null;
+  heater: string | null;
+}
+
+/** What is left of one job, with its own numbers. */
+export interface JobWork {
+  id: string;
+  releaseS: number;
+  dueS: number | null;
+  weight: number;
+  /** tasks that are still to be done or go on */
+  left: ReadonlySet<TaskId>;
+  /** seconds of a task in a person's hands */
+  handsS: (task: TaskId, person: string) => number;
+  heats: readonly HeatWay[];
+  ways: readonly ClosingWay[];
+  /** when the part that it waits for is there */
+  partS: number | null;
+  /** it is not opened before the part is there */
+  partFirst: boolean;
+  going: readonly Going[];
+  /** not handed over before, where it is closed already */
+  handOverFromS: number | null;
+  wishes: readonly Wish[];
+}
+
+export interface BenchThings {
+  people: readonly string[];
+  /** resource of a person, a heater; names that are not resources are left alone */
+  personOf: (name: string) => string;
+  heaterOf: (id: string) => string;
+  /** shelf and tester by their resource; null: not counted */
+  shelf: string | null;
+  tester: string | null;
+}
+
+/** Work that may lie over a break; bonding and lifting may not, for their windows run. */
+const breakable: readonly TaskId[] = ['strip', 'clean'];
+
+/** A job as chains of tasks, one chain for each way of closing, and what of it goes on. */
+export function benchJob(w: JobWork, b: BenchThings): { job: BenchJob; started: Started[] } {
+  const variants = (w.ways.length ? w.ways : [nothing]).map((way) => variantOf(w, way, b));
+  const started: Started[] = [];
+  const fixed = [
+    ...w.going,
+    ...w.wishes.flatMap((x): Going[] => {
+      if (x.pinnedS === null || w.going.some((g) => g.task === x.task)) return [];
+      const task = variants[0]!.tasks.find((t) => t.id === x.task);
+      if (!task) return [];
+      return [
+        { task: x.task, startS: x.pinnedS, endS: x.pinnedS + task.modes[0]!.durS, person: x.person, heater: x.heater },
+      ];
+    }),
+  ];
+  for (const g of fixed) {
+    const task = variants[0]!.tasks.find((t) => t.id === g.task);
+    if (!task) continue;
+    const wants = [g.person && b.personOf(g.person), g.heater && b.heaterOf(g.heater)].filter((r) => r !== null);
+    const mode = task.modes.findIndex((m) => wants.every((r) => r! in m.use));
+    started.push({ job: w.id, task: g.task, mode: Math.max(0, mode), startS: g.startS, endS: g.endS });
+  }
+  return {
+    job: { id: w.id, releaseS: w.releaseS, dueS: w.dueS, weight: w.weight, variants },
+    started,
+  };
+}
+
+const nothing: ClosingWay = { id: 'nothing', openS: null, clamp: null, clampOffS: 0, buildS: 0, handOverS: 0 };
+
+function variantOf(w: JobWork, way: ClosingWay, b: BenchThings): Variant {
+  const tasks: Task[] = [];
+  const links: Link[] = [];
+  const holds: Hold[] = [];
+  const has = (t: TaskId) => tasks.some((x) => x.id === t);
+  let before: TaskId | null = null;
+  const goes = new Set(w.going.map((g) => g.task));
+  const put = (id: TaskId, modes: readonly Mode[], link: Partial<Link> = {}) => {
+    if (!w.left.has(id) || !modes.length) return;
+    const wish = w.wishes.find((x) => x.task === id);
+    const kept = wish ? modes.filter((m) => suits(m, wish, b)) : modes;
+    const partHere = w.partS !== null && id === (w.partFirst && has1(w, 'load') ? 'load' : firstNeeding(w));
+    const releaseS = Math.max(
+      partHere ? w.partS! : 0,
+      wish?.notBeforeS ?? 0,
+      id === 'handover' ? (w.handOverFromS ?? 0) : 0,
+    );
+    tasks.push({
+      id,
+      modes: kept.length ? kept : modes,
+      ...(releaseS > 0 ? { releaseS } : {}),
+      ...(breakable.includes(id) ? { breakable: true } : {}),
+    });
+    if (before) links.push({ from: before, to: id, minS: 0, ...link });
+    before = id;
+  };
+  const hands = (id: TaskId, lessS = 0, more: Record<string, number> = {}): Mode[] =>
+    b.people.map((p) => ({
+      durS: Math.max(30, Math.round(w.handsS(id, p) - lessS)),
+      use: { [b.personOf(p)]: 1, ...more },
+    }));
+  const fixedHands = (s: Sourced): Mode[] => b.people.map((p) => ({ durS: s.value, use: { [b.personOf(p)]: 1 } }));
+
+  put('intake', hands('intake'));
+  if (w.heats.length) {
+    const still = w.heats.filter((h) => !h.held);
+    const heatModes = w.heats.flatMap((h): Mode[] => {
+      const own = { durS: Math.round(h.heatS), use: { [b.heaterOf(h.heater)]: 1 } };
+      return h.held ? b.people.map((p) => ({ ...own, use: { ...own.use, [b.personOf(p)]: 1 } })) : [own];
+    });
+    const reheat = w.heats.flatMap((h): Mode[] => {
+      const own = { durS: Math.round(h.reheatS), use: { [b.heaterOf(h.heater)]: 1 } };
+      return h.held ? b.people.map((p) => ({ ...own, use: { ...own.use, [b.personOf(p)]: 1 } })) : [own];
+    });
+    put('load', hands('load'));
+    put('heat', heatModes, still.length && has('load') ? { maxS: taskFigures.layOnS.value } : {});
+    put(
+      'lift',
+      hands('lift'),
+      has('heat') ? { maxS: Math.round(Math.min(...w.heats.map((h) => h.windowS))), reheat } : {},
+    );
+  } else put('lift', hands('lift'));
+  for (const id of ['strip', 'clean', 'dryFit'] as const) put(id, hands(id));
+  if (way.openS && w.left.has('bond')) {
+    put('bond', hands('bond', taskFigures.closeS.value));
+    put('close', fixedHands(taskFigures.closeS), { minS: Math.round(way.openS.min), maxS: Math.round(way.openS.max) });
+  } else put('bond', hands('bond'));
+  const closed: TaskId | null = has('close') ? 'close' : has('bond') ? 'bond' : null;
+  if (way.id !== 'nothing') {
+    if (way.clampOffS > 0) {
+      put('clamped', [{ durS: Math.round(way.clampOffS), use: {} }], closed ? { maxS: 60 } : {});
+      put('unclamp', fixedHands(taskFigures.unclampS));
+      if (way.clamp && has('clamped') && has('unclamp'))
+        holds.push({ resource: way.clamp.resource, n: way.clamp.n, from: 'clamped', to: 'unclamp' });
+    }
+    const cureS = Math.round(way.buildS - way.clampOffS);
+    if (cureS > 0)
+      put(
+        'cure',
+        [{ durS: cureS, use: b.shelf ? { [b.shelf]: 1 } : {} }],
+        has('unclamp') && !goes.has('cure') ? { maxS: taskFigures.toShelfS.value } : {},
+      );
+  }
+  put('check', hands('check', 0, b.tester ? { [b.tester]: 1 } : {}));
+  put('handover', hands('handover'));
+  if (closed && has('handover') && way.handOverS > 0)
+    links.push({ from: closed, to: 'handover', minS: Math.round(way.handOverS) });
+  return { id: way.id, tasks, links, holds };
+}
+
+const has1 = (w: JobWork, t: TaskId) => w.left.has(t) && w.heats.length > 0;
+
+/** The first task that cannot be done without the new part. */
+const firstNeeding = (w: JobWork): TaskId =>
+  (['dryFit', 'bond', 'check', 'handover'] as const).find((t) => w.left.has(t)) ?? 'handover';
+
+function suits(m: Mode, wish: Wish, b: BenchThings): boolean {
+  const person = wish.person && b.people.includes(wish.person) ? b.personOf(wish.person) : null;
+  const heater = wish.heater ? b.heaterOf(wish.heater) : null;
+  const anyPerson = Object.keys(m.use).some((r) => b.people.some((p) => b.personOf(p) === r));
+  return (!person || !anyPerson || person in m.use) && (!heater || heater in m.use);
+}

@@ -1,0 +1,270 @@
+import { boundsOf } from './bounds';
+import { compile, type Compiled, type Genes, type Scored } from './compile';
+import { violations, type Violation } from './feasible';
+import { compare, Generator } from './generate';
+import { improve, qualityOf, solve, type Quality } from './improve';
+import { withReheat } from './reheat';
+import { blankGenes, firstPlan } from './rules';
+import type { Bench, Objective, PlanEntry } from './types';
+
+export interface LateJob {
+  job: string;
+  endS: number;
+  lateS: number;
+}
+
+/** A whole plan as it is shown, with what was proven about it and what the checker found. */
+export interface ShopPlan {
+  /** with the reheats that had to be put in */
+  bench: Bench;
+  plan: PlanEntry[];
+  objective: Objective;
+  quality: Quality;
+  /** ends of the jobs */
+  doneS: Record<string, number>;
+  late: LateJob[];
+  inserted: { job: string; task: string }[];
+  /** windows that are missed and that nothing can mend */
+  missed: { job: string; from: string; to: string }[];
+  /** broken rules other than those windows: such a plan is not shown */
+  breaches: Violation[];
+  /** plans that were made for it */
+  made: number;
+}
+
+export interface PlanOptions {
+  /** plans that are made on top of the first, for each seed; 0: at once */
+  iterations: number;
+  seeds: readonly number[];
+  /** the plan that stands: kept unless something better is found */
+  previous?: readonly PlanEntry[];
+  tell?: (share: number) => boolean;
+}
+
+/** Reheats that are tried one after the other before a window is given up. */
+const mostReheats = 20;
+
+/** Genes that make a plan again: its blocks by their starts, its ways, its variants, nothing earlier than it was. */
+export function genesFrom(c: Compiled, plan: readonly PlanEntry[]): Genes {
+  const at = new Map(plan.map((e) => [`${e.job}\u0000${e.task}`, e]));
+  const variantOf = new Map(plan.map((e) => [e.job, e.variant]));
+  const variant = c.jobs.map((j) => {
+    if (j.settled >= 0) return j.settled;
+    return Math.max(
+      0,
+      j.variants.findIndex((v) => v.id === variantOf.get(j.id)),
+    );
+  });
+  const startOf = (b: number) => {
+    const block = c.blocks[b]!;
+    const starts = block.tasks.map(
+      (t) => at.get(`${c.jobs[block.job]!.id}\u0000${c.tasks[t]!.id}`)?.startS ?? Infinity,
+    );
+    return Math.min(...starts);
+  };
+  const blocks = c.jobs.flatMap((j, i) => j.variants[variant[i]!]!.blocks);
+  const start = new Map(blocks.map((b) => [b, startOf(b)]));
+  const place = new Map(blocks.map((b, i) => [b, i]));
+  const order = [...blocks].sort((x, y) => {
+    const [a, b] = [start.get(x)!, start.get(y)!];
+    return (a === b ? 0 : a - b) || place.get(x)! - place.get(y)!;
+  });
+  const genes = blankGenes(c, variant, order);
+  c.tasks.forEach((t, i) => {
+    const e = at.get(`${c.jobs[t.job]!.id}\u0000${t.id}`);
+    if (!e || t.variant !== variant[t.job] || e.mode >= t.modes.length) return;
+    genes.pin[i] = e.mode;
+    genes.notBefore[i] = e.startS;
+  });
+  return genes;
+}
+
+/** The best to begin with: the plan that stands, made again under what is so now, or one of the rules. */
+function beginning(g: Generator, previous: readonly PlanEntry[] | undefined): Scored {
+  const first = firstPlan(g);
+  if (!previous?.length) return first;
+  const genes = genesFrom(g.c, previous);
+  const kept: Scored = { ...genes, objective: g.make(genes) };
+  const again = (over: Partial<Genes>): Scored => {
+    const own = { ...genes, notBefore: new Float64Array(genes.notBefore.length), ...over };
+    return { ...own, objective: g.make(own) };
+  };
+  // the plan that stands is kept when another is as good: nobody likes a plan that jumps
+  return [kept, again({}), again({ pin: new Int16Array(genes.pin.length).fill(-1) }), first].reduce((a, b) => (compare(b.objective, a.objective) < 0 ? b : a));
+}
+
+/**
+ * A plan for the whole bench from now on. At once with no iterations; better with some, the best of several seeds. Windows that
+ * were missed get their reheat, and the independent checker goes over what comes out.
+ * @throws CoreInputError as `compile` does
+ */
+export function planShop(bench: Bench, o: PlanOptions): ShopPlan {
+  let now = bench;
+  const inserted: ShopPlan['inserted'] = [];
+  let made = 0;
+  const rounds = Math.max(1, o.seeds.length);
+  for (let round = 0; ; round++) {
+    const g = new Generator(compile(now));
+    let best = beginning(g, o.previous);
+    const target = boundsOf(g.c).lateS + 1e-6;
+    if (o.iterations > 0)
+      for (const [k, seed] of o.seeds.entries()) {
+        if (best.objective[0] <= target && k > 0) break;
+        const tell = o.tell ? (share: number) => o.tell!((k + share) / rounds) : undefined;
+        const opts = { iterations: o.iterations, seed, ...(tell ? { tell } : {}) };
+        const tries = [improve(g, best, opts), ...(k % 2 === 0 && !o.previous ? [solve(g, opts)] : [])];
+        for (const s of tries) {
+          made += s.made;
+          if (compare(s.objective, best.objective) < 0) best = s;
+        }
+      }
+    g.make(best);
+    const missed = g.missed.map((m) => ({
+      job: g.c.jobs[g.c.tasks[m.from]!.job]!.id,
+      from: g.c.tasks[m.from]!.id,
+      to: g.c.tasks[m.to]!.id,
+    }));
+    let next: Bench | null = null;
+    if (round < mostReheats)
+      for (const m of missed) {
+        const changed = withReheat(next ?? now, m, round);
+        if (changed) {
+          next = changed.bench;
+          inserted.push({ job: m.job, task: changed.task });
+        }
+      }
+    if (next) {
+      now = next;
+      continue;
+    }
+    const plan = g.entries(best);
+    const doneS: Record<string, number> = {};
+    g.c.jobs.forEach((j, i) => (doneS[j.id] = g.doneS[i]!));
+    const known = new Set(missed.map((m) => `${m.job}|${m.from} to ${m.to}`));
+    return {
+      bench: now,
+      plan,
+      objective: best.objective,
+      quality: qualityOf(g, best.objective),
+      doneS,
+      late: g.c.jobs
+        .flatMap((j, i) =>
+          j.dueS !== null && g.doneS[i]! > j.dueS
+            ? [{ job: j.id, endS: g.doneS[i]!, lateS: g.doneS[i]! - j.dueS }]
+            : [],
+        )
+        .sort((a, b) => b.lateS - a.lateS),
+      inserted,
+      missed,
+      breaches: g.feasible
+        ? violations(now, plan).filter((v) => !(v.what === 'window' && known.has(`${v.job}|${v.where}`)))
+        : [{ what: 'calendar', job: null, where: 'no room for all of it within the days that are looked at' }],
+      made: made + 1,
+    };
+  }
+}
+
+/** What it costs when another task goes first: each candidate put before all others, the rest planned again. */
+export interface Instead {
+  job: string;
+  task: string;
+  /** weighted lateness more than the plan's, s; and the span */
+  moreLateS: number;
+  moreSpanS: number;
+  /** jobs that end later than due with it and not with the plan */
+  newlyLate: string[];
+}
+
+/**
+ * @param first the task that the plan puts first, which waits until the other one is done
+ * @param others tasks that could go now instead
+ */
+export function insteadOf(
+  p: ShopPlan,
+  first: { job: string; task: string },
+  others: readonly { job: string; task: string }[],
+): Instead[] {
+  const entry = (x: { job: string; task: string }) => p.plan.find((e) => e.job === x.job && e.task === x.task);
+  return others.flatMap((o): Instead[] => {
+    const e = entry(o);
+    if (!e) return [];
+    const endS = p.bench.nowS + (e.endS - e.startS);
+    const changed = withRelease(p.bench, first, endS);
+    const other = planShop(changed, { iterations: 0, seeds: [], previous: p.plan });
+    const wasLate = new Set(p.late.map((l) => l.job));
+    return [
+      {
+        ...o,
+        moreLateS: other.objective[0] - p.objective[0],
+        moreSpanS: other.objective[1] - p.objective[1],
+        newlyLate: other.late.filter((l) => !wasLate.has(l.job)).map((l) => l.job),
+      },
+    ];
+  });
+}
+
+/** The bench with a task that may not begin before an instant. */
+export function withRelease(bench: Bench, at: { job: string; task: string }, releaseS: number): Bench {
+  return mapJob(bench, at.job, (j) => ({
+    ...j,
+    variants: j.variants.map((v) => ({
+      ...v,
+      tasks: v.tasks.map((t) => (t.id === at.task ? { ...t, releaseS: Math.max(t.releaseS ?? 0, releaseS) } : t)),
+    })),
+  }));
+}
+
+export const mapJob = (
+  bench: Bench,
+  id: string,
+  change: (j: Bench['jobs'][number]) => Bench['jobs'][number],
+): Bench => ({
+  ...bench,
+  jobs: bench.jobs.map((j) => (j.id === id ? change(j) : j)),
+});
+
+export type RescueId = 'first' | 'otherWay' | 'stayLonger' | 'secondPerson' | 'otherHeater' | 'dropOthers';
+
+/** Something that would bring a late job nearer to its time, tried out. */
+export interface Rescue {
+  id: RescueId;
+  /** what it is about: a way of closing, minutes, a job */
+  what: string;
+  endS: number;
+  lateS: number;
+  /** other jobs that it makes late, or later, by so much */
+  costs: { job: string; lateS: number }[];
+}
+
+export interface RescueIdea {
+  id: RescueId;
+  what: string;
+  bench: Bench;
+}
+
+/**
+ * Tries ideas for a late job one by one and keeps those that help it.
+ * @param ideas benches with one thing changed, each
+ */
+export function rescues(
+  p: ShopPlan,
+  job: string,
+  ideas: readonly RescueIdea[],
+  iterations: number,
+  seed: number,
+): Rescue[] {
+  const dueS = p.bench.jobs.find((j) => j.id === job)?.dueS;
+  if (dueS === null || dueS === undefined) return [];
+  const before = p.doneS[job]!;
+  const lateOf = new Map(p.late.map((l) => [l.job, l.lateS]));
+  return ideas
+    .flatMap((idea): Rescue[] => {
+      const q = planShop(idea.bench, { iterations, seeds: [seed], previous: p.plan });
+      if (q.breaches.length || !(q.doneS[job]! < before - 30)) return [];
+      const costs = q.late
+        .filter((l) => l.job !== job && l.lateS > (lateOf.get(l.job) ?? 0) + 30)
+        .map((l) => ({ job: l.job, lateS: l.lateS - (lateOf.get(l.job) ?? 0) }));
+      return [{ id: idea.id, what: idea.what, endS: q.doneS[job]!, lateS: Math.max(0, q.doneS[job]! - dueS), costs }];
+    })
+    .sort((a, b) => a.lateS - b.lateS || a.costs.length - b.costs.length);
+}

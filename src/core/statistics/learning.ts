@@ -1,0 +1,47 @@
+import { jStat } from 'jstat';
+
+import { CoreInputError } from '../errors';
+
+/** T_n = T1 n^b (Wright 1936, published); the rate is what a doubling leaves of the time. */
+export interface LearningCurve {
+  t1: number;
+  b: number;
+  rate: number;
+  /** 95 % interval of the rate from the fit's residuals; null with fewer than four */
+  rateLow: number | null;
+  rateHigh: number | null;
+  n: number;
+}
+
+/** Least squares on the logarithms. @param times of the first, second … job; at least two, all above 0 */
+export function wrightFit(times: readonly number[]): LearningCurve {
+  if (times.length < 2 || times.some((t) => !(t > 0)))
+    throw new CoreInputError('times', times.length, 'at least two, all above 0');
+  const x = times.map((_, i) => Math.log(i + 1));
+  const y = times.map((t) => Math.log(t));
+  const n = times.length;
+  const mx = x.reduce((a, b) => a + b, 0) / n;
+  const my = y.reduce((a, b) => a + b, 0) / n;
+  const sxx = x.reduce((a, v) => a + (v - mx) ** 2, 0);
+  const b = x.reduce((a, v, i) => a + (v - mx) * (y[i]! - my), 0) / sxx;
+  const a = my - b * mx;
+  let rateLow: number | null = null;
+  let rateHigh: number | null = null;
+  if (n >= 4) {
+    const rss = y.reduce((s, v, i) => s + (v - a - b * x[i]!) ** 2, 0);
+    const half = jStat.studentt.inv(0.975, n - 2) * Math.sqrt(rss / (n - 2) / sxx);
+    rateLow = 2 ** (b - half);
+    rateHigh = 2 ** (b + half);
+  }
+  return { t1: Math.exp(a), b, rate: 2 ** b, rateLow, rateHigh, n };
+}
+
+export const wrightAt = (c: Pick<LearningCurve, 't1' | 'b'>, n: number): number => c.t1 * n ** c.b;
+
+/** Sum of the first n, by a rate, in units of the first. */
+export function wrightCumulative(rate: number, n: number): number {
+  const b = Math.log2(rate);
+  let sum = 0;
+  for (let i = 1; i <= n; i++) sum += i ** b;
+  return sum;
+}
