@@ -40,7 +40,14 @@ module.exports = {
       preset: 'jest-expo/web',
       transformIgnorePatterns: transformed,
       testMatch: ['<rootDir>/src/**/*.test.tsx'],
-      moduleNameMapper: { ...lucide, ...d3, ...alias, '\\.css$': '<rootDir>/test-support/style.js' },
+      moduleNameMapper: {
+        ...lucide,
+        ...d3,
+        // no workers under jest
+        '^@/workers/scheduleClient$': '<rootDir>/test-support/mockSchedule.ts',
+        ...alias,
+        '\\.css$': '<rootDir>/test-support/style.js',
+      },
     },
   ],
 };

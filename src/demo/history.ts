@@ -1,7 +1,11 @@
 import { gaugePoints } from '@/core/fit/gaugePoints';
 import type { ComeBackCause } from '@/model/eventCheck';
 import type { JobEvent, NewEvent } from '@/model/event';
-import { device, done, intake, minute, Script, wobble } from './shop';
+import { stageMinutes } from '@/core/intake/collection';
+import { itemOf, routeMinutes, type Work } from '@/core/intake/route';
+import { quote } from '@/core/money/quote';
+import type { StageId } from '@/model/stages';
+import { demoSettings, device, done, intake, minute, Script, wobble } from './shop';
 
 const day = 24 * 60 * minute;
 
@@ -52,6 +56,9 @@ export function demoHistory(now: number): JobEvent[][] {
     const fault = faults[i];
     const back = backs[i];
     const tested = d.functions.filter((f) => fixed.includes(f));
+    const work: Work = lensOnly ? 'lensCovers' : i % 9 === 4 ? 'openClose' : 'glassOnly';
+    const broke = i === 31;
+    const origin = i % 3 ? ('genuine' as const) : ('aftermarket' as const);
     const script = new Script(`demo-${number}`, repairer!)
       .at(opened, {
         type: 'opened',
@@ -61,13 +68,14 @@ export function demoHistory(now: number): JobEvent[][] {
         promiseAt: closed + (late ? -25 : 20 + ((i * 11) % 50)) * minute,
         customerMark: i % 3 ? `locker ${(i * 5) % 19}` : '',
       })
+      .at(opened + 1000, { type: 'work', stage: 'intake', to: 'begun', plannedS: planned('intake', d, work) })
       .at(
-        opened + 5 * minute,
+        opened + took('intake', i, d, work),
         ...intake({
           edges: [(['bottom', 'left', 'top', 'right'] as const)[i % 4]!],
           keep: i % 9 === 4,
           ...(lensOnly ? { work: 'lensCovers' as const, bondId: 'lens1Tape' } : {}),
-          origin: i % 3 ? 'genuine' : 'aftermarket',
+          origin,
         }),
         ...(back
           ? [
@@ -79,11 +87,25 @@ export function demoHistory(now: number): JobEvent[][] {
               },
             ]
           : []),
+        quoted(i, d, work, work === 'openClose' ? null : origin, opened),
         ...done('intake'),
-      )
-      .at(opened + 40 * minute, ...done('heat', 'lift', 'clean', 'dryFit'))
+      );
+    // one stage after the other, with a pause between them
+    let at = opened + took('intake', i, d, work) + (3 + (i % 5)) * minute;
+    const worked = (stage: StageId, ...more: NewEvent[]) => {
+      script.at(at, { type: 'work', stage, to: 'begun', plannedS: planned(stage, d, work) });
+      at += took(stage, i, d, work);
+      script.at(at, ...more, ...done(stage));
+      at += (1 + ((i * 3) % 4)) * minute;
+    };
+    worked('heat');
+    worked('lift', ...(broke ? [{ type: 'observed', what: 'broke' } as const] : []));
+    worked('clean');
+    if (!lensOnly) worked('dryFit');
+    script
+      .at(at, { type: 'work', stage: 'bond', to: 'begun', plannedS: planned('bond', d, work) })
       .at(
-        opened + 70 * minute,
+        (at += took('bond', i, d, work)),
         {
           type: 'bonded',
           adhesive: i % 4 ? 'cutTape' : 'precutRing',
@@ -94,11 +116,13 @@ export function demoHistory(now: number): JobEvent[][] {
         },
         ...done('bond'),
       )
-      .at(opened + 71 * minute, { type: 'clampOn', clip: 'gentle clip', count: 14, forceN: 6 })
-      .at(opened + 110 * minute, { type: 'clampOff', early: false }, ...done('cure'));
+      .at(at + minute, { type: 'clampOn', clip: 'gentle clip', count: 14, forceN: 6 })
+      .at(at + 40 * minute, { type: 'clampOff', early: false }, ...done('cure'));
+    const checkFrom = closed - 12 * minute - took('check', i, d, work);
+    script.at(checkFrom, { type: 'work', stage: 'check', to: 'begun', plannedS: planned('check', d, work) });
     if (!lensOnly)
       script.at(
-        closed - 20 * minute,
+        checkFrom + 2 * minute,
         ...gaugePoints(d, bond).map((p, k): NewEvent => ({
           type: 'reading',
           quantity: 'stepMm',
@@ -113,16 +137,97 @@ export function demoHistory(now: number): JobEvent[][] {
       phase: 'after',
       result: bad ? 'fail' : 'ok',
     });
-    script.at(closed - 14 * minute, ...tested.map((fn) => result(fn, fault?.fns.includes(fn) ?? false)));
+    script.at(checkFrom + 4 * minute, ...tested.map((fn) => result(fn, fault?.fns.includes(fn) ?? false)));
     if (fault)
       script.at(
-        closed - 9 * minute,
+        checkFrom + 6 * minute,
         { type: 'cause', causeId: fault.causeId, found: true },
         ...fault.fns.filter((fn) => tested.includes(fn)).map((fn) => result(fn, false)),
       );
     return script
-      .at(closed - 5 * minute, { type: 'signed', role: 'checker', text: 'functions', mark: checker! }, ...done('check'))
+      .at(
+        checkFrom + took('check', i, d, work),
+        { type: 'signed', role: 'checker', text: 'functions', mark: checker! },
+        ...done('check'),
+      )
+      .at(closed - took('handover', i, d, work), {
+        type: 'work',
+        stage: 'handover',
+        to: 'begun',
+        plannedS: planned('handover', d, work),
+      })
       .at(closed, { type: 'signed', role: 'repairer', text: 'sheet read out', mark: repairer! }, ...done('handover'))
       .events;
   });
+}
+
+type Model = ReturnType<typeof device>;
+
+const usualSum = Object.values(stageMinutes).reduce((m, v) => m + v.p50.value, 0);
+
+/** What the shop's plan counted on, s. */
+function planned(stage: StageId, d: Model, work: Work): number {
+  const construction = d.faces.find(
+    (f) => f.id === (work === 'lensCovers' ? d.bonds.find((b) => b.id === 'lens1Tape')?.onFace : d.bonds[0]!.onFace),
+  )!.construction;
+  const factor = routeMinutes(work, { construction, pieces: 1 }) / usualSum;
+  return Math.round(stageMinutes[stage]!.p50.value * 60 * Math.max(0.3, factor));
+}
+
+/** What it took, ms: by person, by experience with glass that is glued all over, and by chance that is none. */
+function took(stage: StageId, i: number, d: Model, work: Work): number {
+  const osk = i % 2 === 1;
+  // the newest is job 0: so many were done before this one
+  const before = Math.floor((count - i) / models.length) + 1;
+  const learning = d.id === 'full64' && stage === 'lift' ? 1.5 * before ** -0.25 : 1;
+  const person =
+    { lift: osk ? 1.12 : 0.95, clean: osk ? 1.3 : 1.15, bond: osk ? 0.9 : 1.05 }[stage as 'lift'] ??
+    (osk ? 1.05 : 0.97);
+  const scatter = Math.exp(wobble(i * 7 + stage.length * 3, 0.28));
+  return Math.round(planned(stage, d, work) * person * learning * scatter) * 1000;
+}
+
+/** The quote that the customer agreed to. */
+function quoted(i: number, d: Model, work: Work, origin: 'genuine' | 'aftermarket' | null, at: number): NewEvent {
+  const m = demoSettings.money;
+  const item = itemOf[work];
+  const part = item && origin ? (m.prices[d.kind]?.[`${item}.${origin}`] ?? 0) : 0;
+  const minutes = Math.round(
+    (['intake', 'heat', 'lift', 'clean', 'dryFit', 'bond', 'check', 'handover'] as const).reduce(
+      (sum, stage) => sum + planned(stage, d, work) / 60,
+      0,
+    ),
+  );
+  const q = quote({
+    parts: part ? [{ name: 'part', unit: part, qty: 1 }] : [],
+    consumables: [{ name: 'tape, m', unit: m.tapePerMMinor, qty: 0.4, waste: m.wasteShare }],
+    minutes,
+    ratePerHour: demoSettings.ratePerH * 100,
+    reserves: [{ name: 'warranty', p: 0.05, cost: 4000 }],
+    overhead: m.overheadMinor,
+    margin: m.marginShare,
+    tax: m.taxShare,
+    step: m.stepMinor,
+    off: m.offMinor,
+  });
+  return {
+    type: 'quoted',
+    currency: m.currency,
+    choices: [
+      {
+        id: work,
+        name: work,
+        grossMinor: q.gross,
+        taxMinor: q.tax,
+        netMinor: q.net,
+        costMinor: Math.round(q.cost),
+        minutes,
+        readyAt: at + (4 + (i % 3)) * 60 * minute,
+      },
+    ],
+    chosenId: work,
+    risk: { mean: 0.04, low: 0.01, high: 0.1 },
+    upToMinor: null,
+    validUntil: at + 14 * day,
+  };
 }

@@ -1,6 +1,6 @@
 import { queryClient, repository, saveSettings, takeIn } from '@/store/shop';
 import { demoHistory } from './history';
-import { demoJobs, demoSettings } from './shop';
+import { demoJobs, demoSettingsAt } from './shop';
 
 /** What stands at the bench now, and the two months before it. */
 function wholeDemo() {
@@ -21,8 +21,9 @@ export async function seedOnFirstStart(): Promise<void> {
     if (!answer.ok) return;
     const config: unknown = await answer.json();
     if (!config || typeof config !== 'object' || !('demo' in config) || config.demo !== true) return;
-    await takeIn(wholeDemo(), demoSettings);
-    await saveSettings(demoSettings);
+    const settings = demoSettingsAt(Date.now());
+    await takeIn(wholeDemo(), settings);
+    await saveSettings(settings);
     await queryClient.invalidateQueries({ queryKey: ['log'] });
   } catch {
     // no server, no demo: the bench starts empty

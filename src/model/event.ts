@@ -4,6 +4,7 @@ import { schoolIds } from '../core/bond/schools';
 import { zoneStates } from '../core/clean/zones';
 import { origins, partExtras, works } from '../core/intake/route';
 import './zodConfig';
+import { benchKinds } from './eventBench';
 import { checkKinds } from './eventCheck';
 import { edge, id, instant, mm, place, text } from './eventParts';
 import { deviceSchema } from './device';
@@ -69,6 +70,7 @@ const base = {
 };
 
 const kinds = {
+  ...benchKinds,
   ...checkKinds,
   opened: {
     label: z.string().min(1).max(40),

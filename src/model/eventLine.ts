@@ -4,6 +4,7 @@ import { format } from 'date-fns/format';
 import type { Origin, Work } from '../core/intake/route';
 import type { EventOf, JobEvent } from './event';
 import type { ComeBackCause } from './eventCheck';
+import { taskNames } from './taskNames';
 import { stageNames } from './stages';
 
 const instant = (ms: number) => format(ms, 'd MMM yyyy HH:mm:ss');
@@ -194,6 +195,14 @@ export function eventLine(e: JobEvent, units: LineUnits = asStored): string {
       return `room ${units.c(e.tempC)}${e.rh === undefined ? '' : `, ${e.rh} % humidity`}`;
     case 'decision':
       return `${e.because ? 'override' : 'call'} ${e.call}: ${typeof e.chosen === 'string' ? e.chosen : JSON.stringify(e.chosen)}${e.because ? `, because ${e.because}` : ''}`;
+    case 'work':
+      return `${stageNames[e.stage]} ${e.to === 'begun' ? 'taken up' : 'laid aside'}`;
+    case 'planWish':
+      return `plan, ${taskNames[e.task]}: ${{ notBefore: `not before ${e.wishAt === null ? '' : instant(e.wishAt)}`, pinned: `at ${e.wishAt === null ? '' : instant(e.wishAt)}`, who: '', free: 'free again' }[e.kind]}${e.person ? ` by ${e.person}` : ''}${e.heater ? ` on ${e.heater}` : ''}${e.because ? `, because ${e.because}` : ''}`;
+    case 'partDue':
+      return e.here
+        ? `part is here${e.part ? `: ${e.part}` : ''}`
+        : `part on order${e.part ? `: ${e.part}` : ''}${e.dueAt === null ? '' : `, due ${instant(e.dueAt)}`}`;
     case 'note':
       return `note: ${e.text}`;
     case 'signed':

@@ -7,6 +7,7 @@ import type { ZoneState } from '../core/clean/zones';
 import { Advance } from '../core/lift/advance';
 import type { FunctionResult } from '../core/functions/riskOrder';
 import type { EventOf, JobEvent, KnownEvent, UseRecord } from './event';
+import { applyBench } from './foldBench';
 import { applyBond } from './foldBond';
 import { applyCheck } from './foldCheck';
 import { stageIds, type StageId } from './stages';
@@ -129,6 +130,11 @@ export interface JobState {
   clampOffAt: number | null;
   ambientC: number | null;
   decisions: EventOf<'decision'>[];
+  /** who took up and laid aside what, and what is wished of the plan by task */
+  works: EventOf<'work'>[];
+  wishes: Map<EventOf<'planWish'>['task'], EventOf<'planWish'>>;
+  /** a part that it waits for; null: nothing is on order */
+  partDue: EventOf<'partDue'> | null;
   notes: EventOf<'note'>[];
   signed: EventOf<'signed'>[];
   closedAt: number | null;
@@ -247,6 +253,9 @@ export function foldJob(events: readonly JobEvent[]): JobState | null {
     clampOffAt: null,
     ambientC: null,
     decisions: [],
+    works: [],
+    wishes: new Map(),
+    partDue: null,
     notes: [],
     signed: [],
     closedAt: null,
@@ -478,6 +487,7 @@ function apply(s: JobState, e: KnownEvent, path: Perimeter): void {
       s.signed.push(e);
       break;
     default:
+      applyBench(s, e);
       applyBond(s, e);
       applyCheck(s, e);
       break;

@@ -54,6 +54,58 @@ const tapeStock = z.object({
   offcutsAt: instantMs,
 });
 
+/** A tube or a packet: what goes off together. */
+const lot = z.object({
+  id: stockId,
+  qty: z.number().min(0).max(1e5),
+  expiresAt: instantMs.nullable(),
+  openedAt: instantMs.nullable(),
+  openLifeDays: z.number().min(0).max(3650).nullable(),
+});
+
+/** A part on the shelf, by device, item of the price list and origin. */
+const partStock = z.object({
+  id: stockId,
+  deviceId: stockId,
+  item: z.string().min(1).max(40),
+  origin: z.string().min(1).max(40),
+  lots: z.array(lot).max(40),
+  countedAt: instantMs,
+  leadDays: z.number().min(0).max(365),
+  leadSdDays: z.number().min(0).max(120),
+  onOrder: z
+    .array(
+      z.object({ id: stockId, qty: z.number().int().min(1).max(10000), at: instantMs, dueAt: instantMs.nullable() }),
+    )
+    .max(20),
+});
+
+/** A change of stock by hand, kept so that it can be followed. */
+const stockMove = z.object({
+  id: stockId,
+  at: instantMs,
+  who: z.string().max(80),
+  item: z.string().max(120),
+  what: z.enum(['counted', 'ordered', 'arrived', 'scrapped', 'imported']),
+  before: z.number().min(0).max(1e7).nullable(),
+  after: z.number().min(0).max(1e7),
+  note: z.string().max(200),
+});
+
+const minuteOfDay = z.number().int().min(0).max(1440);
+const openDay = z
+  .object({ fromMin: minuteOfDay, toMin: minuteOfDay })
+  .refine((d) => d.toMin > d.fromMin, { error: 'closes before it opens' })
+  .nullable();
+/** opening hours by weekday, Sunday first */
+const hours = z.object({ days: z.array(openDay).length(7) });
+const rota = z.object({
+  breakFromMin: minuteOfDay.nullable(),
+  breakMin: z.number().int().min(0).max(480),
+  off: z.array(z.number().int().min(0).max(6)).max(7),
+});
+const absence = z.object({ id: stockId, person: z.string().max(80), fromAt: instantMs, toAt: instantMs });
+
 /** A liquid adhesive: what it is, and what is left of it. */
 const liquidStock = z.object({
   id: stockId,
@@ -70,6 +122,8 @@ const liquidStock = z.object({
   leftMl: z.number().min(0).max(1e5),
   countedAt: instantMs,
   expiresAt: instantMs.nullable(),
+  /** tubes as they were counted; none: all of it is one */
+  tubes: z.array(lot).max(40).default([]),
 });
 
 const weight = z.object({
@@ -211,6 +265,7 @@ const liquid = (
   leftMl: 0,
   countedAt: 0,
   expiresAt: null,
+  tubes: [],
   ...over,
 });
 
@@ -233,6 +288,10 @@ export const defaultShelves = [
   { id: 'A2', name: 'A2', tC: null },
   { id: 'A3', name: 'A3', tC: null },
 ];
+const weekday = { fromMin: 9 * 60, toMin: 18 * 60 };
+export const defaultHours: z.infer<typeof hours> = {
+  days: [null, weekday, weekday, weekday, weekday, weekday, { fromMin: 9 * 60, toMin: 14 * 60 }],
+};
 export const defaultNight = { on: false, fromH: 20, toH: 8, tC: 16 };
 
 export const defaultHeaters: Heater[] = [defaultMat, defaultGun, defaultNozzle, defaultDryer];
@@ -297,6 +356,21 @@ export const settingsSchema = z.object({
   seen: z.array(seen).max(500).default([]),
   /** leak at 1 kPa that the shop lets pass, Pa m³/s; null: none is set */
   leakLimit: z.number().min(1e-9).max(1).nullable().default(null),
+  hours: hours.default(() => defaultHours),
+  rota: z.record(z.string().max(80), rota).default({}),
+  absences: z.array(absence).max(200).default([]),
+  /** pressure testers; 0: the check needs none */
+  testers: z.number().int().min(0).max(20).default(0),
+  /** a device is opened although its part is not here yet */
+  openBeforePart: z.boolean().default(false),
+  parts: z.array(partStock).max(200).default([]),
+  stockMoves: z.array(stockMove).max(1000).default([]),
+  /** share of deliveries that stock is meant to bridge */
+  stockShare: z.number().min(0.5).max(0.999).default(0.95),
+  /** days that tape and liquids take to come, and their scatter */
+  lead: z
+    .object({ days: z.number().min(0).max(365), sdDays: z.number().min(0).max(120) })
+    .default({ days: 4, sdDays: 1 }),
   /** under which address a phone on the same network reaches this page; empty: the one it was opened with */
   benchAddress: z
     .string()
@@ -305,6 +379,9 @@ export const settingsSchema = z.object({
     .default(''),
 });
 
+export type Lot = z.infer<typeof lot>;
+export type PartStock = z.infer<typeof partStock>;
+export type StockMove = z.infer<typeof stockMove>;
 export type Seen = z.infer<typeof seen>;
 export type Settings = z.infer<typeof settingsSchema>;
 
@@ -342,6 +419,15 @@ export const settingsNames: Readonly<Record<keyof Settings, string>> = {
   air: 'air of the room',
   seen: 'what was seen of adhesives',
   leakLimit: 'leak limit',
+  hours: 'opening hours',
+  rota: 'breaks and days off',
+  absences: 'times away',
+  testers: 'testers',
+  openBeforePart: 'opened before the part is here',
+  parts: 'parts in stock',
+  stockMoves: 'changes of stock',
+  stockShare: 'share that stock bridges',
+  lead: 'days until tape and liquids come',
   benchAddress: 'address of the bench',
 };
 
@@ -380,6 +466,15 @@ export const defaultSettings: Settings = {
   air: defaultRoom,
   seen: [],
   leakLimit: null,
+  hours: defaultHours,
+  rota: {},
+  absences: [],
+  testers: 0,
+  openBeforePart: false,
+  parts: [],
+  stockMoves: [],
+  stockShare: 0.95,
+  lead: { days: 4, sdDays: 1 },
   benchAddress: '',
 };
 

@@ -1,7 +1,9 @@
 import type { StockLength } from '../core/bond/cutStock';
+import { itemOf } from '../core/intake/route';
 import { judgement } from '../core/source';
+import { firstOut, goodUntil } from '../core/stock/firstOut';
 import type { JobState } from './fold';
-import type { LiquidStock, Settings, TapeStock } from './settings';
+import type { LiquidStock, Lot, PartStock, Settings, TapeStock } from './settings';
 
 /** Shorter offcuts are thrown away, mm. */
 export const keepOffcutMm = judgement(15, 'offcuts under this are not worth keeping');
@@ -12,10 +14,64 @@ export interface Stock {
   offcuts: Map<string, StockLength[]>;
   liquids: Map<string, number>;
   rings: Map<string, number>;
+  /** tubes of each liquid, and packets of each part, as they are now */
+  tubes: Map<string, Lot[]>;
+  parts: Map<string, Lot[]>;
+  /** parts that open jobs will take */
+  reserved: Map<string, number>;
 }
 
-type Counted = Pick<Settings, 'tapes' | 'liquids' | 'ringsInStock'>;
-type Log = Pick<JobState, 'bondings' | 'consumed' | 'device' | 'face'>;
+type Counted = Pick<Settings, 'tapes' | 'liquids' | 'ringsInStock' | 'parts'>;
+type Log = Pick<
+  JobState,
+  'bondings' | 'consumed' | 'device' | 'face' | 'model' | 'route' | 'stages' | 'effective' | 'closedAt'
+>;
+
+/** Tubes of a liquid; one that was never counted by the tube is one. */
+export const tubesOf = (l: LiquidStock): Lot[] =>
+  l.tubes.length
+    ? l.tubes
+    : l.leftMl > 0
+      ? [{ id: 'all', qty: l.leftMl, expiresAt: l.expiresAt, openedAt: null, openLifeDays: null }]
+      : [];
+
+/** Takes from lots, first what goes off first; what is taken from is open from then on. Over its date last, for it was used. */
+function take(lots: readonly Lot[], amount: number, at: number): Lot[] {
+  const r = firstOut(lots, amount, at);
+  const out = new Map(r.takes.map((t) => [t.id, t.qty]));
+  let more = r.short;
+  for (const id of r.off) {
+    const l = lots.find((x) => x.id === id)!;
+    const qty = Math.min(more, l.qty);
+    if (qty > 0) out.set(id, qty);
+    more -= qty;
+  }
+  return lots.map((l) => {
+    const qty = out.get(l.id);
+    return qty === undefined ? l : { ...l, qty: Math.max(0, l.qty - qty), openedAt: l.openedAt ?? at };
+  });
+}
+
+export const partKey = (deviceId: string, item: string, origin: string) => `${deviceId}|${item}|${origin}`;
+export const keyOfPart = (p: Pick<PartStock, 'deviceId' | 'item' | 'origin'>) => partKey(p.deviceId, p.item, p.origin);
+
+/** Part that a job's route takes; null: none. */
+export function partOfJob(job: Pick<Log, 'route' | 'model'>): string | null {
+  const item = job.route ? itemOf[job.route.work] : null;
+  return item && job.route?.origin ? partKey(job.model.id, item, job.route.origin) : null;
+}
+
+/** When a job took its part: as it was bonded, or checked where nothing is bonded; null: not yet. */
+export function partTakenAt(job: Pick<Log, 'route' | 'model' | 'bondings' | 'effective'>): number | null {
+  if (!partOfJob(job)) return null;
+  const set = job.effective.find(
+    (e) =>
+      (e.type === 'lens' && e.step === 'set' && e.done) ||
+      (e.type === 'stage' && e.stage === 'check' && e.to === 'done'),
+  );
+  const at = Math.min(job.bondings[0]?.at ?? Infinity, set?.at ?? Infinity);
+  return Number.isFinite(at) ? at : null;
+}
 
 /** Key of a roll: ids of rolls are only unique within their tape. */
 export const rollKey = (tapeId: string, rollId: string) => `${tapeId}/${rollId}`;
@@ -31,11 +87,14 @@ export function stockNow(s: Counted, jobs: readonly Log[]): Stock {
   const offcuts = new Map<string, StockLength[]>();
   const liquids = new Map<string, number>();
   const rings = new Map<string, number>();
+  const tubes = new Map<string, Lot[]>(s.liquids.map((l) => [l.id, tubesOf(l)]));
+  const parts = new Map<string, Lot[]>(s.parts.map((p) => [p.id, p.lots]));
+  const reserved = new Map<string, number>();
+  const partOf = new Map(s.parts.map((p) => [keyOfPart(p), p]));
   for (const t of s.tapes) {
     for (const r of t.rolls) rolls.set(rollKey(t.id, r.id), r.lengthMm);
     offcuts.set(t.id, [...t.offcuts]);
   }
-  for (const l of s.liquids) liquids.set(l.id, l.leftMl);
   for (const [id, n] of Object.entries(s.ringsInStock)) rings.set(id, n);
   const all = jobs
     .flatMap((job) => job.bondings.map((e) => ({ job, e })))
@@ -64,7 +123,7 @@ export function stockNow(s: Counted, jobs: readonly Log[]): Stock {
         if (roll && e.at > roll.r.countedAt) less(rolls, u.id, amount);
       } else if (u.kind === 'liquid') {
         const own = s.liquids.find((l) => l.id === u.id);
-        if (own && e.at > own.countedAt) less(liquids, u.id, amount);
+        if (own && e.at > own.countedAt) tubes.set(u.id, take(tubes.get(u.id)!, amount, e.at));
       } else if (u.kind === 'ring') less(rings, u.id, amount);
       else {
         const tape = s.tapes.find((t) => t.id === e.itemId);
@@ -78,8 +137,23 @@ export function stockNow(s: Counted, jobs: readonly Log[]): Stock {
       }
     }
   }
-  return { rolls, offcuts, liquids, rings };
+  for (const job of [...jobs].sort((a, b) => (partTakenAt(a) ?? Infinity) - (partTakenAt(b) ?? Infinity))) {
+    const key = partOfJob(job);
+    const own = key ? partOf.get(key) : undefined;
+    if (!own) continue;
+    const at = partTakenAt(job);
+    if (at === null) {
+      if (job.closedAt === null) reserved.set(own.id, (reserved.get(own.id) ?? 0) + 1);
+    } else if (at > own.countedAt) parts.set(own.id, takeOne(parts.get(own.id)!, at));
+  }
+  for (const [id, lots] of tubes) liquids.set(id, sum(lots));
+  return { rolls, offcuts, liquids, rings, tubes, parts, reserved };
 }
+
+const takeOne = (lots: readonly Lot[], at: number) =>
+  take(lots, 1, at).map((l, i) => ({ ...l, openedAt: lots[i]!.openedAt }));
+const sum = (lots: readonly Lot[]) => lots.reduce((m, l) => m + l.qty, 0);
+export const quantityOf = sum;
 
 /** What is left of a tape on its rolls, as lengths that can be cut. */
 export const rollsOf = (stock: Stock, t: TapeStock): StockLength[] =>
@@ -88,4 +162,8 @@ export const rollsOf = (stock: Stock, t: TapeStock): StockLength[] =>
     return { id, lengthMm: stock.rolls.get(id) ?? 0 };
   });
 
-export const expired = (l: LiquidStock, now: number): boolean => l.expiresAt !== null && l.expiresAt < now;
+/** Is nothing of a liquid good any more; its date as printed, or the end of what is open. */
+export const expired = (l: LiquidStock, now: number): boolean => {
+  const full = tubesOf(l).filter((t) => t.qty > 0);
+  return full.length ? full.every((t) => goodUntil(t) < now) : l.expiresAt !== null && l.expiresAt < now;
+};

@@ -73,6 +73,18 @@ export function useThermalStack(key: { stack: ThermalStack; digest: string }): T
   };
 }
 
+/** A heat model that is at hand without building it; null when it would have to be built first. */
+export async function thermalAtHand(device: Device, bond: Bond): Promise<ReducedModel | null> {
+  const { digest } = thermalKey(device, bond);
+  const known = models.get(digest);
+  if (known) return known;
+  const modes = await stored(digest);
+  if (!modes) return null;
+  const model = new ReducedModel(modes);
+  models.set(digest, model);
+  return model;
+}
+
 async function stored(digest: string): Promise<ThermalModes | null> {
   if (Object.values(shippedModes).includes(digest)) {
     try {

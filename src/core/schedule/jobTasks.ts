@@ -143,8 +143,9 @@ function variantOf(w: JobWork, way: ClosingWay, b: BenchThings): Variant {
   const links: Link[] = [];
   const holds: Hold[] = [];
   const has = (t: TaskId) => tasks.some((x) => x.id === t);
-  let before: TaskId | null = null;
-  const goes = new Set(w.going.map((g) => g.task));
+  /** tasks that must be over before the next begins */
+  let before: TaskId[] = [];
+  const goes = new Map(w.going.map((g) => [g.task, g]));
   const put = (id: TaskId, modes: readonly Mode[], link: Partial<Link> = {}) => {
     if (!w.left.has(id) || !modes.length) return;
     const wish = w.wishes.find((x) => x.task === id);
@@ -161,8 +162,11 @@ function variantOf(w: JobWork, way: ClosingWay, b: BenchThings): Variant {
       ...(releaseS > 0 ? { releaseS } : {}),
       ...(breakable.includes(id) ? { breakable: true } : {}),
     });
-    if (before) links.push({ from: before, to: id, minS: 0, ...link });
-    before = id;
+    const own = goes.get(id);
+    // what somebody took up before its turn goes on beside what should have come first
+    const early = own ? before.filter((b) => !(goes.has(b) && goes.get(b)!.endS <= own.startS)) : [];
+    for (const from of before) if (!early.includes(from)) links.push({ from, to: id, minS: 0, ...link });
+    before = [...early, id];
   };
   const hands = (id: TaskId, lessS = 0, more: Record<string, number> = {}): Mode[] =>
     b.people.map((p) => ({

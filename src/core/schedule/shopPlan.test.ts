@@ -2,7 +2,7 @@ import fc from 'fast-check';
 
 import { benchJob, taskFigures, type JobWork, type TaskId, taskIds } from './jobTasks';
 import { DurationBook } from './learned';
-import { merged, openSpans, personSpans, without } from './openHours';
+import { merged, openSpans, personSpans, without } from '../../model/openHours';
 import { promisesOf, roundUpQuarter, scatterKey } from './promise';
 import { insteadOf, planShop, rescues, withRelease } from './shopPlan';
 import type { Bench } from './types';

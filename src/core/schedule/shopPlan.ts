@@ -90,7 +90,9 @@ function beginning(g: Generator, previous: readonly PlanEntry[] | undefined): Sc
     return { ...own, objective: g.make(own) };
   };
   // the plan that stands is kept when another is as good: nobody likes a plan that jumps
-  return [kept, again({}), again({ pin: new Int16Array(genes.pin.length).fill(-1) }), first].reduce((a, b) => (compare(b.objective, a.objective) < 0 ? b : a));
+  return [kept, again({}), again({ pin: new Int16Array(genes.pin.length).fill(-1) }), first].reduce((a, b) =>
+    compare(b.objective, a.objective) < 0 ? b : a,
+  );
 }
 
 /**
@@ -112,7 +114,7 @@ export function planShop(bench: Bench, o: PlanOptions): ShopPlan {
         if (best.objective[0] <= target && k > 0) break;
         const tell = o.tell ? (share: number) => o.tell!((k + share) / rounds) : undefined;
         const opts = { iterations: o.iterations, seed, ...(tell ? { tell } : {}) };
-        const tries = [improve(g, best, opts), ...(k % 2 === 0 && !o.previous ? [solve(g, opts)] : [])];
+        const tries = [improve(g, best, opts), ...(k === 0 ? [solve(g, opts)] : [])];
         for (const s of tries) {
           made += s.made;
           if (compare(s.objective, best.objective) < 0) best = s;

@@ -27,7 +27,7 @@ import { AirLog } from './AirLog';
 import { CureFiles } from './CureFiles';
 import { cureText } from './cureCall';
 import { HoldChoice } from './HoldChoice';
-import { holdWays, type HoldWay } from './holdWays';
+import { holdWays, type HoldWay } from '@/stagekit/holdWays';
 import { ShelfPlace } from './ShelfPlace';
 import { WhyHours } from './WhyHours';
 import { cureNotes, cureRows } from './whyCure';

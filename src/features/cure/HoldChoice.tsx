@@ -4,7 +4,7 @@ import { useSettings } from '@/store/shop';
 import { Choice } from '@/ui/Choice';
 import { Txt } from '@/ui/Txt';
 import { holdText } from './cureCall';
-import type { HoldWay } from './holdWays';
+import type { HoldWay } from '@/stagekit/holdWays';
 
 interface HoldChoiceProps {
   ways: readonly HoldWay[];

@@ -2,7 +2,7 @@ import type { JobState } from '@/model/fold';
 import type { Settings } from '@/model/settings';
 import { cureEnd, type JobCure } from '@/stagekit/cureJob';
 import { clock, dayTime, length, percent } from '@/ui/units';
-import type { HoldWay } from './holdWays';
+import type { HoldWay } from '@/stagekit/holdWays';
 
 export interface CureText {
   sentence: string;

@@ -8,7 +8,7 @@ import type { JobCure } from '@/stagekit/cureJob';
 import { rowOf, type WhyRow } from '@/stagekit/Why';
 import { kelvin, length, percent } from '@/ui/units';
 import { holdText } from './cureCall';
-import type { HoldWay } from './holdWays';
+import type { HoldWay } from '@/stagekit/holdWays';
 
 export function cureNotes(c: JobCure, ways: readonly HoldWay[], settings: Settings): string[] {
   return [

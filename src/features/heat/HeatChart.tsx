@@ -8,7 +8,7 @@ import { useTokens } from '@/ui/theme';
 import { Txt } from '@/ui/Txt';
 import { clock, toF } from '@/ui/units';
 import type { Settings } from '@/model/settings';
-import type { Curves } from './forecastOf';
+import type { Curves } from '@/stagekit/heatForecast';
 
 interface HeatChartProps {
   curves: Curves;

@@ -14,7 +14,7 @@ import { NumberField } from '@/ui/NumberField';
 import { RangeInput } from '@/ui/RangeInput';
 import { Txt } from '@/ui/Txt';
 import { dial, length, lengthNumber, tempNumber, typedToC } from '@/ui/units';
-import { airUse, airWayOf, unitDoubt, withHeater, type HeatPlanDraft } from './heatPlan';
+import { airUse, airWayOf, unitDoubt, withHeater, type HeatPlanDraft } from '@/stagekit/heatPlan';
 
 interface HeatControlsProps {
   job: JobState;

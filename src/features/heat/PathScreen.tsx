@@ -29,7 +29,7 @@ import { Txt } from '@/ui/Txt';
 import { clock, kelvin, length, percent, temp, tempNumber } from '@/ui/units';
 import { useNow } from '@/ui/useNow';
 import { movingInWorker, roundInWorker } from '@/workers/thermalClient';
-import { usualOf } from './heatPlan';
+import { usualOf } from '@/stagekit/heatPlan';
 import { BackToHeat, isSwollen, SwollenPage, useHeatPage } from './heatPage';
 import { pathCall } from './pathCall';
 

@@ -38,7 +38,7 @@ import { Txt } from '@/ui/Txt';
 import { clock, length, lengthNumber, temp, tempNumber, typedToC, typedToMm } from '@/ui/units';
 import { useNow } from '@/ui/useNow';
 import { spotInWorker } from '@/workers/thermalClient';
-import { usualOf } from './heatPlan';
+import { usualOf } from '@/stagekit/heatPlan';
 import { isSwollen, missingBeforeHeat, SwollenPage } from './heatPage';
 import { spotCall, spotClock } from './spotCall';
 

@@ -4,7 +4,7 @@ import type { JobEvent, NewEvent } from '../../model/event';
 import { foldJob, type JobState } from '../../model/fold';
 import { batteryMarks, liftState, partStopC, thermalJob } from '../../stagekit/thermalJob';
 import { heaterWords } from '../../stagekit/heaterWords';
-import { curvesOf, heatForecast } from './forecastOf';
+import { curvesOf, heatForecast } from '@/stagekit/heatForecast';
 import { heatCall } from './heatCall';
 
 const t0 = Date.UTC(2026, 3, 14, 13);

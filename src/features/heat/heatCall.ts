@@ -3,7 +3,7 @@ import type { LiftState } from '@/stagekit/thermalJob';
 import { edgeName } from '@/stagekit/thermalJob';
 import { clock, length, percent, temp } from '@/ui/units';
 import type { Settings } from '@/model/settings';
-import type { HeatForecast } from './forecastOf';
+import type { HeatForecast } from '@/stagekit/heatForecast';
 
 export interface CallText {
   sentence: string;

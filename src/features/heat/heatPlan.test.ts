@@ -5,7 +5,7 @@ import { heatSwitches, heatUse } from '../../stagekit/heating';
 import { liftState } from '../../stagekit/thermalJob';
 import { bondPerimeter } from '../../core/device/perimeter';
 import { defaultDryer, defaultGun, defaultMat, defaultPlate } from '../../core/heat/heater';
-import { airUse, airWayOf, firstPlan, refuses, unitDoubt, usualOf, withHeater, withinUse } from './heatPlan';
+import { airUse, airWayOf, firstPlan, refuses, unitDoubt, usualOf, withHeater, withinUse } from '@/stagekit/heatPlan';
 
 const t0 = Date.UTC(2026, 3, 14, 13);
 const job = foldJob(demoJobs(t0)[0]!)!;

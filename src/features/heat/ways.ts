@@ -10,7 +10,7 @@ import { heatersOf, type Settings } from '@/model/settings';
 import { heatUse } from '@/stagekit/heating';
 import { batteryMarks, edgeName, type LiftState, type ThermalJob } from '@/stagekit/thermalJob';
 import { clock, dial, temp } from '@/ui/units';
-import { airUse, usualOf } from './heatPlan';
+import { airUse, usualOf } from '@/stagekit/heatPlan';
 
 export interface ListedWay {
   way: HeatWay;

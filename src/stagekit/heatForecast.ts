@@ -2,7 +2,7 @@ import { exposure, fallsBelow, readyAt, type Exposure } from '@/core/heat/foreca
 import type { ArcCells, HeatRun } from '@/core/heat/run';
 import type { Range } from '@/core/source';
 import { partsOver } from '@/core/lift/picks';
-import { batteryMarks, partStopC, type LiftState, type ThermalJob } from '@/stagekit/thermalJob';
+import { batteryMarks, partStopC, type LiftState, type ThermalJob } from './thermalJob';
 import { onPlate, type JobState } from '@/model/fold';
 
 export interface HeatForecast {

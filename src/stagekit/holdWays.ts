@@ -7,7 +7,7 @@ import { boxOf } from '@/core/device/shapes';
 import { coverStrengths } from '@/core/lift/strength';
 import type { JobState } from '@/model/fold';
 import type { Settings } from '@/model/settings';
-import type { JobCure } from '@/stagekit/cureJob';
+import type { JobCure } from './cureJob';
 
 export interface HoldWay {
   id: string;

@@ -4,8 +4,8 @@ import type { EdgeStep } from '@/core/lift/order';
 import type { UseRecord } from '@/model/event';
 import type { JobState } from '@/model/fold';
 import { heaterOf, type Settings } from '@/model/settings';
-import { bumps } from '@/stagekit/heating';
-import { followEdge, type LiftState } from '@/stagekit/thermalJob';
+import { bumps } from './heating';
+import { followEdge, type LiftState } from './thermalJob';
 
 export interface HeatPlanDraft {
   heater: string;

@@ -1,0 +1,74 @@
+import { costOfOthers } from './nextHands';
+import { promisesOf, type Scatters } from './promise';
+import { planShop, rescues, type Instead, type Rescue, type RescueIdea, type ShopPlan } from './shopPlan';
+import type { Simulated } from './simulate';
+import type { Bench, PlanEntry } from './types';
+
+export interface PlanQuestion {
+  bench: Bench;
+  previous: readonly PlanEntry[];
+  iterations: number;
+  seeds: readonly number[];
+  scatters: Scatters;
+  runs: number;
+}
+
+export interface PlanAnswer {
+  plan: ShopPlan;
+  promises: Simulated;
+  /** what it would cost to put another task first; null when nothing can go now */
+  others: { first: PlanEntry; others: Instead[] } | null;
+}
+
+/** Everything that is worked out beside the screen: a better plan, what can be promised by it, what another order costs. */
+export function planWork(q: PlanQuestion, tell: (share: number) => void): PlanAnswer {
+  const plan = planShop(q.bench, {
+    iterations: q.iterations,
+    seeds: q.seeds,
+    previous: q.previous,
+    tell: (share) => {
+      tell(0.8 * share);
+      return true;
+    },
+  });
+  tell(0.8);
+  const promises = promisesOf(plan, q.scatters, q.runs);
+  tell(0.95);
+  return { plan, promises, others: costOfOthers(plan) };
+}
+
+export interface PromiseQuestion {
+  bench: Bench;
+  previous: readonly PlanEntry[];
+  scatters: Scatters;
+  runs: number;
+}
+
+/** When jobs can be promised on a bench that is only being thought about: another route, a job that is not open yet. */
+export function promiseWork(q: PromiseQuestion): Simulated {
+  return promisesOf(planShop(q.bench, { iterations: 60, seeds: [1], previous: q.previous }), q.scatters, q.runs);
+}
+
+export interface RescueQuestion {
+  plan: ShopPlan;
+  job: string;
+  ideas: readonly RescueIdea[];
+}
+
+export const rescueWork = (q: RescueQuestion): Rescue[] => rescues(q.plan, q.job, q.ideas, 200, 1);
+
+/** What constraints that people set cost: the plan with them against the plan without. */
+export function wishCost(
+  withWishes: ShopPlan,
+  bench: Bench,
+): { lateS: number; spanS: number; jobs: { job: string; laterS: number }[] } {
+  const free = planShop(bench, { iterations: 200, seeds: [1], previous: withWishes.plan });
+  return {
+    lateS: Math.max(0, withWishes.objective[0] - free.objective[0]),
+    spanS: withWishes.objective[1] - free.objective[1],
+    jobs: Object.entries(withWishes.doneS)
+      .map(([job, end]) => ({ job, laterS: end - (free.doneS[job] ?? end) }))
+      .filter((j) => Math.abs(j.laterS) >= 60)
+      .sort((a, b) => b.laterS - a.laterS),
+  };
+}

@@ -1,0 +1,150 @@
+import { judgement } from '../core/source';
+import type { KnownEvent } from './event';
+import type { JobState } from './fold';
+import { stageIds, type StageId } from './stages';
+
+export const stageWorkFigures = {
+  gapS: judgement(1500, 'nothing noted for so long in the middle of a stage: somebody was called away'),
+  leastS: judgement(15, 'shorter is a tick afterwards, no work'),
+  mostS: judgement(4 * 3600, 'longer is a stage that was left open'),
+};
+
+/** Work at one stage of one job by one person. */
+export interface StageWork {
+  stage: StageId;
+  person: string;
+  fromAt: number;
+  /** null: it goes on */
+  toAt: number | null;
+  workS: number;
+  plannedS: number | null;
+  /** stands as a duration: begun and ended, nobody was called away */
+  whole: boolean;
+}
+
+/** Entries that are noted at any time and say nothing about what is being worked at. */
+const aside = new Set<KnownEvent['type']>([
+  'opened',
+  'note',
+  'promise',
+  'undo',
+  'amend',
+  'ambient',
+  'shelved',
+  'decision',
+  'planWish',
+  'partDue',
+  'photo',
+  'photoGone',
+  'customer',
+  'quoted',
+]);
+
+/**
+ * How long each stage took hands, from the log: from the tap that took it up, or else from the first thing that was noted after
+ * the stage before; to its end, or to when it was laid aside. Heat counts up to the moment when the heater goes on: then it runs
+ * by itself. A cure has no hands.
+ */
+export function stageWork(job: Pick<JobState, 'effective' | 'stages'>): StageWork[] {
+  const events = [...job.effective].sort((a, b) => a.at - b.at);
+  const out: StageWork[] = [];
+  let open: {
+    stage: StageId;
+    from: KnownEvent;
+    last: number;
+    gap: boolean;
+    plannedS: number | null;
+    before: number;
+  } | null = null;
+  const done = new Set<StageId>();
+  const need = (s: StageId) => job.stages[s] !== 'skipped' && !done.has(s);
+  const current = () => stageIds.find(need) ?? null;
+  const close = (e: KnownEvent, whole: boolean, toAt: number | null = e.at) => {
+    if (!open) return;
+    const workS = open.before + ((toAt ?? e.at) - open.from.at) / 1e3;
+    out.push({
+      stage: open.stage,
+      person: e.by,
+      fromAt: open.from.at,
+      toAt,
+      workS,
+      plannedS: open.plannedS,
+      whole: whole && !open.gap && workS >= stageWorkFigures.leastS.value && workS <= stageWorkFigures.mostS.value,
+    });
+    open = null;
+  };
+  // what was laid aside is gone on with: its seconds add up
+  const carried = new Map<StageId, number>();
+  for (const e of events) {
+    if (open && e.at - open.last > stageWorkFigures.gapS.value * 1e3) open.gap = true;
+    if (e.type === 'work') {
+      if (e.to === 'begun') {
+        if (open && open.stage !== e.stage) close(e, false);
+        if (!open || open.stage !== e.stage)
+          open = {
+            stage: e.stage,
+            from: e,
+            last: e.at,
+            gap: false,
+            plannedS: e.plannedS ?? null,
+            before: carried.get(e.stage) ?? 0,
+          };
+        else {
+          open.from = e;
+          open.gap = false;
+          open.plannedS = e.plannedS ?? open.plannedS;
+        }
+      } else if (open) {
+        carried.set(open.stage, open.before + (e.at - open.from.at) / 1e3);
+        open = null;
+      }
+      continue;
+    }
+    if (e.type === 'heatOn' && open?.stage === 'heat') {
+      close(e, true);
+      continue;
+    }
+    if (e.type === 'stage' && e.to !== 'started') {
+      if (open?.stage === e.stage) close(e, e.to === 'done');
+      done.add(e.stage);
+      continue;
+    }
+    if (aside.has(e.type)) continue;
+    if (open) open.last = e.at;
+    else {
+      const stage = e.type === 'stage' ? e.stage : current();
+      if (stage && stage !== 'cure' && !(stage === 'heat' && out.some((w) => w.stage === 'heat')))
+        open = { stage, from: e, last: e.at, gap: false, plannedS: null, before: carried.get(stage) ?? 0 };
+    }
+  }
+  const running = open as { stage: StageId; from: KnownEvent; plannedS: number | null; before: number } | null;
+  if (running && !done.has(running.stage))
+    out.push({
+      stage: running.stage,
+      person: running.from.by,
+      fromAt: running.from.at,
+      toAt: null,
+      workS: running.before,
+      plannedS: running.plannedS,
+      whole: false,
+    });
+  return out;
+}
+
+/** Seconds that were worked at a stage before it was laid aside. */
+export function laidAsideS(job: Pick<JobState, 'works'>, stage: StageId): number {
+  let sum = 0;
+  let from: number | null = null;
+  for (const w of [...job.works].sort((a, b) => a.at - b.at)) {
+    if (w.stage !== stage) {
+      if (w.to === 'begun') from = null;
+      continue;
+    }
+    if (w.to === 'begun') from = w.at;
+    else if (from !== null) {
+      sum += (w.at - from) / 1e3;
+      from = null;
+    }
+  }
+  return sum;
+}

@@ -1,0 +1,68 @@
+import { stageMinutes } from '@/core/intake/collection';
+import { routeMinutes, type Work } from '@/core/intake/route';
+import { DurationBook, type Worked } from '@/core/schedule/learned';
+import { judgement } from '@/core/source';
+import type { JobState } from '@/model/fold';
+import { stageWork } from '@/model/stageWork';
+
+export const stripMinutes = {
+  p50: judgement(18, 'taking the inside out and putting it back, no log of its own yet'),
+  p90: judgement(35, 'taking the inside out and putting it back, no log of its own yet'),
+};
+
+const usualSum = Object.values(stageMinutes).reduce((m, s) => m + s.p50.value, 0);
+
+/** What a job is worked as, before anything was chosen. */
+export const workOf = (job: JobState): Work =>
+  job.route?.work ??
+  (job.keepCover
+    ? 'openClose'
+    : job.face.construction === 'lensInRing' || job.face.construction === 'frameLens'
+      ? 'lensCovers'
+      : job.face.side === 'front'
+        ? 'displayAlone'
+        : 'glassOnly');
+
+/** Kind of job that durations are learned by: how the cover is held, and what is done. */
+export const kindOf = (job: JobState): string => `${job.face.construction}/${workOf(job)}`;
+
+/** Usual and long duration of a stage for a kind of job, s: the shop's figures, stretched to the minutes of the work. */
+export function usualS(stage: string, kind: string, pieces = 1): { p50: number; p90: number } {
+  const [construction, work] = kind.split('/') as [JobState['face']['construction'], Work];
+  if (stage === 'strip') return { p50: stripMinutes.p50.value * 60, p90: stripMinutes.p90.value * 60 };
+  const m = stageMinutes[stage];
+  if (!m) return { p50: 300, p90: 600 };
+  const inside = work === 'wholeHousing' || work === 'rearAssembly' || work === 'displayWithFrame';
+  const own = routeMinutes(work, { construction, pieces }) - (inside ? stripMinutes.p50.value : 0);
+  const factor = Math.max(0.3, own / usualSum);
+  return { p50: m.p50.value * 60 * factor, p90: m.p90.value * 60 * factor };
+}
+
+/** Everything that was worked through without being called away. */
+export const workedRows = (
+  jobs: readonly JobState[],
+): (Worked & { plannedS: number | null; at: number; jobId: string })[] =>
+  jobs.flatMap((job) =>
+    workCached(job)
+      .filter((w) => w.whole)
+      .map((w) => ({
+        stage: w.stage,
+        kind: kindOf(job),
+        person: w.person,
+        workS: w.workS,
+        plannedS: w.plannedS,
+        at: w.fromAt,
+        jobId: job.id,
+      })),
+  );
+
+const works = new WeakMap<JobState, ReturnType<typeof stageWork>>();
+/** Work of a job's stages; a job's state is never changed in place, so it is kept with it. */
+export function workCached(job: JobState): ReturnType<typeof stageWork> {
+  let w = works.get(job);
+  if (!w) works.set(job, (w = stageWork(job)));
+  return w;
+}
+
+export const bookOf = (jobs: readonly JobState[]): DurationBook =>
+  new DurationBook(workedRows(jobs), (s, k) => usualS(s, k));

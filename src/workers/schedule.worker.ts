@@ -1,0 +1,24 @@
+import { expose } from 'comlink';
+
+import {
+  planWork,
+  promiseWork,
+  rescueWork,
+  wishCost,
+  type PlanQuestion,
+  type PromiseQuestion,
+  type RescueQuestion,
+} from '@/core/schedule/planWork';
+import type { ShopPlan } from '@/core/schedule/shopPlan';
+import type { Bench } from '@/core/schedule/types';
+
+const api = {
+  plan: (q: PlanQuestion, tell: (share: number) => void) => planWork(q, tell),
+  promises: (list: PromiseQuestion[]) => list.map(promiseWork),
+  rescues: (q: RescueQuestion) => rescueWork(q),
+  wishes: (withWishes: ShopPlan, bench: Bench) => wishCost(withWishes, bench),
+};
+
+export type ScheduleApi = typeof api;
+
+expose(api);

@@ -1,0 +1,2 @@
+/** Starts the worker. The bundler finds the worker's file by this very expression, so it stands alone. */
+export const startSchedule = (): Worker => new Worker(new URL('./schedule.worker', import.meta.url));
