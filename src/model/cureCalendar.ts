@@ -17,7 +17,12 @@ const utc = (ms: number): DateArray => {
  * calendar shows them in its own zone.
  * @throws Error when the calendar cannot be made
  */
-export function cureCalendar(entries: readonly CalendarEntry[]): string {
+export const cureCalendar = (entries: readonly CalendarEntry[]): string => calendar(entries, 0);
+
+/** Promise times as an iCalendar file, with an alarm half an hour before. @throws Error when it cannot be made */
+export const planCalendar = (entries: readonly CalendarEntry[]): string => calendar(entries, 30);
+
+function calendar(entries: readonly CalendarEntry[], alarmMin: number): string {
   const events = entries.map((e): EventAttributes => ({
     uid: e.uid,
     // a minute up: never earlier than the clock says
@@ -28,7 +33,7 @@ export function cureCalendar(entries: readonly CalendarEntry[]): string {
     title: e.title,
     description: e.note,
     productId: 'northcove',
-    alarms: [{ action: 'display', description: e.title, trigger: { minutes: 0, before: true } }],
+    alarms: [{ action: 'display', description: e.title, trigger: { minutes: alarmMin, before: true } }],
   }));
   const { error, value } = createEvents(events);
   if (error || !value) throw new Error(`the calendar was not made: ${error?.message ?? 'no text'}`);

@@ -31,3 +31,15 @@ export function useActions(job: Pick<JobState, 'id'>): Actions {
     [id, person],
   );
 }
+
+/** Notes on any job, from a page that shows many. */
+export function useActionsOn(): (jobId: string, events: readonly NewEvent[], at?: number) => Promise<JobEvent[]> {
+  const { person } = useSettings();
+  return useMemo(
+    () => (jobId, events, at) => {
+      unlockSound();
+      return append(jobId, person, events, at);
+    },
+    [person],
+  );
+}

@@ -109,7 +109,7 @@ describe('the demo shop as a bench', () => {
 
   it('an overrun moves what comes after, never what has begun', () => {
     const begun = more('demo-0141', [
-      [t0 - 30 * min, 'Osk', { type: 'work', stage: 'dryFit', to: 'begun', plannedS: 300 }],
+      [t0 - 2 * min, 'Osk', { type: 'work', stage: 'dryFit', to: 'begun', plannedS: 300 }],
     ]);
     const rest = jobs.filter((j) => j.id !== 'demo-0141');
     const p = plan([...rest, begun]);

@@ -435,3 +435,13 @@ function clampOf(job: JobState, settings: Settings, kind: CureKind, bondMm: numb
   }
   return clampPlans.get(key)!;
 }
+
+/** What a resource is called on screen. */
+export function resourceName(settings: Settings, id: string): string {
+  const bare = bareId(id);
+  if (id === 'shelf') return 'Shelf';
+  if (id === 'tester') return 'Tester';
+  if (id.startsWith('heater:')) return [settings.plate, ...settings.heaters].find((h) => h.id === bare)?.name ?? bare;
+  if (id.startsWith('clip:')) return settings.clips.find((c) => c.id === bare)?.name ?? bare;
+  return bare;
+}

@@ -1,0 +1,49 @@
+import { Pressable, View } from 'react-native';
+
+import { Txt } from '@/ui/Txt';
+
+export interface NextShown {
+  title: string;
+  /** big figure: a countdown or a time */
+  figure: string;
+  line: string;
+  why: string | null;
+}
+
+/** What hands do next, large enough for half a metre and gloves. */
+export function NextCard({ shown, who, onPress }: { shown: NextShown; who: string; onPress: () => void }) {
+  return (
+    <Pressable
+      role="button"
+      aria-label={`Hands needed next: ${shown.title}`}
+      onPress={onPress}
+      className="bg-ink rounded-[6px] p-4 mt-1"
+      testID="next"
+    >
+      <View className="flex-row justify-between">
+        <Txt size="s" tone="onInk">
+          Hands needed next
+        </Txt>
+        <Txt size="s" tone="onInk">
+          {who}
+        </Txt>
+      </View>
+      <Txt strong size="xl" tone="onInk" level={2}>
+        {shown.title}
+      </Txt>
+      <View className="flex-row justify-between items-end">
+        <Txt num strong size="huge" tone="onInk">
+          {shown.figure}
+        </Txt>
+        <Txt size="s" tone="onInk" className="flex-1 text-right ml-3">
+          {shown.line}
+        </Txt>
+      </View>
+      {shown.why ? (
+        <Txt tone="onInk" className="mt-1" testID="whyFirst">
+          {shown.why}
+        </Txt>
+      ) : null}
+    </Pressable>
+  );
+}

@@ -1,0 +1,61 @@
+import { useRouter } from 'expo-router';
+import { useWindowDimensions, View } from 'react-native';
+
+import { planCalendar } from '@/model/cureCalendar';
+import { useShopPlan } from '@/stagekit/useShopPlan';
+import { useSettings } from '@/store/shop';
+import { Button } from '@/ui/Button';
+import { download } from '@/ui/download';
+import { PlaceFrame } from '@/ui/PlaceFrame';
+import { Txt } from '@/ui/Txt';
+import { useNow } from '@/ui/useNow';
+import { Away } from './Away';
+import { LateJobs } from './LateJobs';
+import { Improving, PlanProblem } from './PlanState';
+import { calendarOf } from './planCalendar';
+import { PlanView } from './PlanView';
+import { WishCost } from './WishCost';
+
+/** The whole plan: who does what when, what is late and what was asked of it. */
+export function PlanScreen() {
+  const router = useRouter();
+  const settings = useSettings();
+  const at = useNow(15_000);
+  const state = useShopPlan();
+  const { width } = useWindowDimensions();
+  const { now } = state;
+  return (
+    <PlaceFrame
+      title="Plan"
+      line={now ? `${now.plan.bench.jobs.length} jobs, ${[...now.shop.spans.keys()].join(' and ')}` : 'no plan yet'}
+      actions={
+        <>
+          <View className="flex-1">
+            <Button label="Bench" onPress={() => router.push('/')} />
+          </View>
+          <View className="flex-[2]">
+            <Button
+              kind="main"
+              label="Promises as a calendar"
+              disabled={!now || !calendarOf(now).length}
+              onPress={() => now && download('promises.ics', planCalendar(calendarOf(now)), 'text/calendar')}
+            />
+          </View>
+        </>
+      }
+    >
+      <PlanProblem problem={state.problem} />
+      {now ? (
+        <>
+          <Improving state={state} />
+          <PlanView now={now} at={at} width={Math.min(1048, width - 32)} list />
+          <LateJobs now={now} at={at} />
+          <WishCost now={now} />
+        </>
+      ) : (
+        <Txt tone="ink2">Nothing is planned.</Txt>
+      )}
+      <Away settings={settings} now={at} />
+    </PlaceFrame>
+  );
+}

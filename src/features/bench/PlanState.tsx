@@ -1,0 +1,46 @@
+import { View } from 'react-native';
+
+import { LongRunLine } from '@/stagekit/LongRunLine';
+import type { ShopPlanState } from '@/stagekit/useShopPlan';
+import { Txt } from '@/ui/Txt';
+import { qualityText } from './planWords';
+
+/** Why what is asked for now cannot be planned. */
+export function PlanProblem({ problem }: { problem: string | null }) {
+  return problem ? (
+    <View role="alert" className="border-[1.5px] border-caution bg-panel p-3 mt-3" testID="planProblem">
+      <Txt tone="caution">{problem}</Txt>
+    </View>
+  ) : null;
+}
+
+/** How good the plan is proven to be, and the work on a better one. */
+export function Improving({ state }: { state: ShopPlanState }) {
+  const { now, answer, improving } = state;
+  if (!now) return null;
+  const made = Math.max(now.plan.made, answer?.plan.made ?? 0);
+  return (
+    <View className="mt-2" testID="quality">
+      <Txt size="s">{qualityText(now.plan.quality, made)}</Txt>
+      {now.plan.inserted.map((i) => (
+        <Txt key={i.job + i.task} size="s" tone="caution">
+          {now.shop.jobs.get(i.job)?.label ?? i.job}: its window was missed, a reheat is planned.
+        </Txt>
+      ))}
+      {now.plan.missed.map((m) => (
+        <Txt key={m.job + m.to} size="s" tone="caution">
+          {now.shop.jobs.get(m.job)?.label ?? m.job}: the window before {m.to === 'close' ? 'closing' : m.to} was
+          missed; it has to be done again.
+        </Txt>
+      ))}
+      {now.shop.late.length ? (
+        <Txt size="s" tone="ink2">
+          Outside the opening hours: counted on {now.shop.late.join(' and ')} for an hour and a half from now.
+        </Txt>
+      ) : null}
+      {improving !== null ? (
+        <LongRunLine name="Looking for a better plan" share={improving} problem={null} onCancel={state.cancel} />
+      ) : null}
+    </View>
+  );
+}
