@@ -13,7 +13,7 @@ import { betterPlan } from '@/workers/scheduleClient';
 import { heatKey, heatWays, needsHeat } from './heatWays';
 import { shopBench, type BenchInput, type ShopBench } from './shopBench';
 import { bookOf } from './shopDurations';
-import { thermalAtHand } from './useThermal';
+import { thermalAtHand } from './thermalAtHand';
 
 export interface PlanNow {
   shop: ShopBench;

@@ -5,11 +5,11 @@ import type { ThermalStack } from '@/core/device/thermalStack';
 import type { Bond, Device } from '@/core/device/types';
 import type { ThermalModes } from '@/core/heat/modes';
 import { ReducedModel } from '@/core/heat/reduced';
-import { decodeModes, encodeModes } from '@/model/modesFile';
+import { encodeModes } from '@/model/modesFile';
 import { repository } from '@/store/shop';
-import { shippedModes } from '@/store/shippedModes';
 import { CancelledError } from '@/workers/longRun';
 import { buildInWorker, thermalKey } from '@/workers/thermalClient';
+import { models, stored } from './thermalAtHand';
 
 export interface Thermal {
   model: ReducedModel | null;
@@ -20,8 +20,6 @@ export interface Thermal {
   cancel(): void;
   retry(): void;
 }
-
-const models = new Map<string, ReducedModel>();
 
 /**
  * The thermal modes of a device: those that ship with the app, else from this browser's store, else built in a worker with
@@ -71,30 +69,4 @@ export function useThermalStack(key: { stack: ThermalStack; digest: string }): T
     cancel: useCallback(() => run.current?.cancel(), []),
     retry: useCallback(() => void refetch(), [refetch]),
   };
-}
-
-/** A heat model that is at hand without building it; null when it would have to be built first. */
-export async function thermalAtHand(device: Device, bond: Bond): Promise<ReducedModel | null> {
-  const { digest } = thermalKey(device, bond);
-  const known = models.get(digest);
-  if (known) return known;
-  const modes = await stored(digest);
-  if (!modes) return null;
-  const model = new ReducedModel(modes);
-  models.set(digest, model);
-  return model;
-}
-
-async function stored(digest: string): Promise<ThermalModes | null> {
-  if (Object.values(shippedModes).includes(digest)) {
-    try {
-      const answer = await fetch(`/modes/${digest}.json`);
-      const modes = answer.ok ? decodeModes(await answer.text(), digest) : null;
-      if (modes) return modes;
-    } catch {
-      // no network and not in the offline copy: go on with what this browser has
-    }
-  }
-  const text = await repository.readExtra(`modes/${digest}`).catch(() => null);
-  return text ? decodeModes(text, digest) : null;
 }

@@ -1,8 +1,7 @@
 import { useRouter } from 'expo-router';
 import { useWindowDimensions, View } from 'react-native';
 
-import { planCalendar } from '@/model/cureCalendar';
-import { useShopPlan } from '@/stagekit/useShopPlan';
+import { useShopPlan, type PlanNow } from '@/stagekit/useShopPlan';
 import { useSettings } from '@/store/shop';
 import { Button } from '@/ui/Button';
 import { download } from '@/ui/download';
@@ -15,6 +14,12 @@ import { Improving, PlanProblem } from './PlanState';
 import { calendarOf } from './planCalendar';
 import { PlanView } from './PlanView';
 import { WishCost } from './WishCost';
+
+async function saveCalendar(now: PlanNow): Promise<void> {
+  // its packages are large and seldom asked for
+  const { planCalendar } = await import('@/model/cureCalendar');
+  download('promises.ics', planCalendar(calendarOf(now)), 'text/calendar');
+}
 
 /** The whole plan: who does what when, what is late and what was asked of it. */
 export function PlanScreen() {
@@ -38,7 +43,7 @@ export function PlanScreen() {
               kind="main"
               label="Promises as a calendar"
               disabled={!now || !calendarOf(now).length}
-              onPress={() => now && download('promises.ics', planCalendar(calendarOf(now)), 'text/calendar')}
+              onPress={() => now && void saveCalendar(now)}
             />
           </View>
         </>

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { Pressable, View } from 'react-native';
 
 import { needsOf } from '@/core/schedule/nextHands';
@@ -12,7 +12,7 @@ import { refused, type Told, Message } from '@/ui/Message';
 import { Txt } from '@/ui/Txt';
 import { dayTime, time } from '@/ui/units';
 import { lanesOf } from './lanes';
-import { atOf, entryText, labelsOf } from './planWords';
+import { atOf, entryText } from './planWords';
 import { TaskEdit } from './TaskEdit';
 import { TimeLine, type Dropped } from './TimeLine';
 
@@ -52,7 +52,8 @@ export function PlanView({ now, at, width, first = 'two', list = false }: PlanVi
   const settings = useSettings();
   const logOn = useActionsOn();
   const [which, setWhich] = useState<Stretch>(first);
-  const [chosen, setChosen] = useState<{ job: string; task: string } | null>(null);
+  /** chosen on the picture or in the list: its sheet stands where it was chosen */
+  const [chosen, setChosen] = useState<{ job: string; task: string; inList: boolean } | null>(null);
   const [told, setTold] = useState<Told | null>(null);
   const [shown, setShown] = useState(24);
   const { shop, plan } = now;
@@ -62,7 +63,7 @@ export function PlanView({ now, at, width, first = 'two', list = false }: PlanVi
   const job = entry ? (shop.jobs.get(entry.job) ?? null) : null;
   const drop = ({ bar, at: when, lane }: Dropped) => {
     const { job: jobId, task } = bar.entry;
-    setChosen({ job: jobId, task });
+    setChosen({ job: jobId, task, inList: false });
     if (task.includes('.reheat')) return setTold(refused('A reheat that the plan put in cannot be moved.'));
     if (when < at) return setTold(refused(`${bar.label}: ${time(when)} is over, allowed is from now on.`));
     const person = lane?.kind === 'person' ? bareId(lane.id) : null;
@@ -79,6 +80,8 @@ export function PlanView({ now, at, width, first = 'two', list = false }: PlanVi
       },
     ]);
   };
+  const edit =
+    entry && job ? <TaskEdit key={`${entry.job}${entry.task}`} entry={entry} job={job} now={now} at={at} /> : null;
   const going = new Set(plan.bench.started.map((s) => `${s.job}|${s.task}`));
   const rows = plan.plan.filter((e) => atOf(shop, e.endS) > at);
   return (
@@ -100,7 +103,7 @@ export function PlanView({ now, at, width, first = 'two', list = false }: PlanVi
         now={at}
         width={width}
         chosen={chosen}
-        onChoose={(b) => setChosen({ job: b.entry.job, task: b.entry.task })}
+        onChoose={(b) => setChosen({ job: b.entry.job, task: b.entry.task, inList: false })}
         onDrop={drop}
       />
       <Txt size="s" tone="ink2">
@@ -108,7 +111,7 @@ export function PlanView({ now, at, width, first = 'two', list = false }: PlanVi
         Press a bar, or drag it to another time or person.
       </Txt>
       <Message told={told} />
-      {entry && job ? <TaskEdit key={`${entry.job}${entry.task}`} entry={entry} job={job} now={now} at={at} /> : null}
+      {chosen?.inList ? null : edit}
       {list ? (
         <View className="mt-3">
           <Txt strong level={2}>
@@ -122,13 +125,22 @@ export function PlanView({ now, at, width, first = 'two', list = false }: PlanVi
                 now={now}
                 at={at}
                 going={going.has(`${e.job}|${e.task}`)}
-                open={chosen?.job === e.job && chosen.task === e.task}
-                onPress={() => setChosen({ job: e.job, task: e.task })}
+                edit={chosen?.inList && chosen.job === e.job && chosen.task === e.task ? edit : null}
+                onPress={() =>
+                  setChosen(
+                    chosen?.job === e.job && chosen.task === e.task ? null : { job: e.job, task: e.task, inList: true },
+                  )
+                }
               />
             ))}
           </View>
           {rows.length > shown ? (
-            <Pressable role="button" className="min-h-[48px] justify-center" onPress={() => setShown(shown + 40)}>
+            <Pressable
+              role="button"
+              aria-label={`${rows.length - shown} more`}
+              className="min-h-[48px] justify-center"
+              onPress={() => setShown(shown + 40)}
+            >
               <Txt className="underline">{rows.length - shown} more</Txt>
             </Pressable>
           ) : null}
@@ -143,11 +155,11 @@ interface RowProps {
   now: PlanNow;
   at: number;
   going: boolean;
-  open: boolean;
+  edit: ReactNode;
   onPress: () => void;
 }
 
-function Row({ e, now, at, going, open, onPress }: RowProps) {
+function Row({ e, now, at, going, edit, onPress }: RowProps) {
   const settings = useSettings();
   const use = Object.keys(needsOf(now.plan.bench, e));
   const late = now.plan.late.some((l) => l.job === e.job);
@@ -157,7 +169,7 @@ function Row({ e, now, at, going, open, onPress }: RowProps) {
       <Pressable
         role="button"
         aria-label={`${text}${going ? ', has begun' : ''}${late ? ', its job is late' : ''}`}
-        aria-expanded={open}
+        aria-expanded={edit !== null}
         onPress={onPress}
         className="min-h-[48px] flex-row items-center gap-3 border-b border-rule"
       >
@@ -169,10 +181,8 @@ function Row({ e, now, at, going, open, onPress }: RowProps) {
           {going ? ', has begun' : ''}
           {late ? ', late' : ''}
         </Txt>
-        <Txt num size="s" tone="ink2">
-          {labelsOf(now.shop)(e.job).slice(-4)}
-        </Txt>
       </Pressable>
+      {edit}
     </View>
   );
 }

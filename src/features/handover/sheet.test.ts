@@ -1,7 +1,6 @@
 import { claimCheck } from '../../core/seal/claimCheck';
 import { demoJobs, demoSettings } from '../../demo/shop';
 import { foldJob } from '../../model/fold';
-import { intakeCall, missingAtIntake, roundUp15 } from '../intake/intakeCall';
 import { openPoints, sheetOf } from './sheet';
 
 const t0 = Date.UTC(2026, 3, 14, 13);
@@ -27,31 +26,4 @@ it('open points keep a job from being closed', () => {
   expect(openPoints(finished)).toEqual([]);
   expect(openPoints(jobs[2]!)).toEqual(['clamps still on', 'check not done']);
   expect(openPoints(jobs[0]!)).toContain('not bonded');
-});
-
-describe('intake call', () => {
-  const earliest = { low: 3000, mean: 4000, high: 5000 };
-
-  it('rounds the earliest honest collection up to a quarter of an hour', () => {
-    expect(roundUp15(t0 + 1)).toBe(t0 + 900_000);
-    expect(roundUp15(t0)).toBe(t0);
-  });
-
-  it('says when the promise cannot be kept, by how much', () => {
-    const late = { ...jobs[1]!, promiseAt: t0 + 3600e3 };
-    expect(intakeCall(late, earliest, t0)).toMatchObject({
-      tone: 'caution',
-      reason: 'Short by 30 min. Say so now, or agree on another time.',
-    });
-    expect(intakeCall({ ...late, promiseAt: t0 + 5400e3 }, earliest, t0).sentence).toBe('Ready to heat.');
-  });
-
-  it('asks for what is missing, in order; a swollen cell stops everything', () => {
-    const bare = { ...jobs[1]!, findings: {}, chargePercent: null, prep: new Set<never>() };
-    expect(missingAtIntake(bare)).toHaveLength(6);
-    expect(intakeCall(bare, earliest, t0).sentence).toBe('6 answers to go: is the cell swollen.');
-    expect(
-      intakeCall({ ...bare, findings: { cellSwollen: { answer: 'yes', edges: [], note: '' } } }, earliest, t0).tone,
-    ).toBe('caution');
-  });
 });

@@ -36,7 +36,11 @@ import { useNow } from '@/ui/useNow';
 import { frameOf } from '@/stagekit/frameOf';
 import { earliestOf, hardOf } from './facts';
 import { HoldTest } from '@/stagekit/HoldTest';
-import { intakeCall, missingAtIntake, roundUp15 } from './intakeCall';
+import { intakeCall, missingAtIntake } from './intakeCall';
+import { roundUpQuarter } from '@/core/schedule/promise';
+import { PartDue } from '@/stagekit/PartDue';
+import { promiseOf } from '@/stagekit/usePromises';
+import { promiseRuns, useShopPlan } from '@/stagekit/useShopPlan';
 import { PhotosSection } from '@/stagekit/PhotosSection';
 import { constructionNames, hardText, optionName } from './words';
 
@@ -55,16 +59,18 @@ const caution =
 export function IntakeStage({ job }: { job: JobState }) {
   const settings = useSettings();
   const now = useNow(5000);
-  const { log } = useActions(job);
+  const { log, decide } = useActions(job);
   const goOn = useGoOn(job, 'intake');
   const { answer } = useCrackMap(job);
   const found = answer && !('problem' in answer) ? answer : null;
   const pieces = found?.map.pieces ?? [];
   const earliest = earliestOf(job, settings, now, Math.max(1, pieces.length));
-  const text = intakeCall(job, earliest, now);
+  const plan = useShopPlan();
+  const promised = promiseOf(plan, job.id);
+  const honest = promised?.sayAt ?? roundUpQuarter(now + earliest.high * 1e3);
+  const text = intakeCall(job, { at: honest, planned: promised !== null }, now);
   const missing = missingAtIntake(job);
   const swollen = job.findings.cellSwollen?.answer === 'yes';
-  const honest = roundUp15(now + earliest.high * 1e3);
   const path = bondPerimeter(job.device, job.bond);
   const find = (kind: EventOf<'finding'>['kind']) => (a: Answer) =>
     void log([
@@ -172,8 +178,10 @@ export function IntakeStage({ job }: { job: JobState }) {
             },
             {
               id: 'work',
-              value: span(earliest.mean),
-              label: `most likely from now, ${span(earliest.low)} to ${span(earliest.high)}`,
+              value: span(promised ? Math.max(0, promised.p50At - now) / 1e3 : earliest.mean),
+              label: promised
+                ? `as likely as not, ${dayTime(promised.p95At, now)} in nineteen of twenty`
+                : `most likely from now, ${span(earliest.low)} to ${span(earliest.high)}`,
             },
             {
               id: 'charge',
@@ -279,6 +287,28 @@ export function IntakeStage({ job }: { job: JobState }) {
             void log([{ type: 'promise', promiseAt: today < now ? addDays(today, 1).getTime() : today }]);
           }}
         />
+        {promised && job.promiseAt !== honest ? (
+          <Button
+            kind="small"
+            label={`Promise ${dayTime(honest, now)}`}
+            onPress={() =>
+              void log([
+                { type: 'promise', promiseAt: honest },
+                decide({
+                  call: 'promise',
+                  inputs: { openJobs: plan.now?.shop.jobs.size ?? 0 },
+                  computed: { p50At: promised.p50At, p80At: promised.p80At, p95At: promised.p95At },
+                  chosen: honest,
+                }),
+              ])
+            }
+          />
+        ) : null}
+        <Disclosure
+          title={job.partDue?.dueAt != null ? `Part comes ${dayTime(job.partDue.dueAt, now)}` : 'Part on order'}
+        >
+          <PartDue job={job} />
+        </Disclosure>
         <Disclosure
           title={`Works before? ${Object.keys(job.functions.before).length} noted${failed ? `, ${failed} failed` : ''}`}
         >
@@ -318,9 +348,11 @@ export function IntakeStage({ job }: { job: JobState }) {
           job={job}
           call="intake"
           inputs={{ findings: job.findings, chargePercent: job.chargePercent, promiseAt: job.promiseAt }}
-          computed={{ earliestS: earliest }}
+          computed={{ earliestS: earliest, promised }}
           notes={[
-            `Hands-on stages add up as independent durations; what closes the cover is counted to its hand-over mark on the long end, at ${temp(settings.roomC, settings)} room. Rounded up to 15 minutes.`,
+            promised
+              ? `From the plan of the whole bench, run ${promiseRuns} times with durations that scatter as this shop’s own do: four of five end by ${dayTime(promised.p80At, now)}. Rounded up to 15 minutes. A time behind closing is carried over to the next open hour.`
+              : `Hands-on stages add up as independent durations; what closes the cover is counted to its hand-over mark on the long end, at ${temp(settings.roomC, settings)} room. Rounded up to 15 minutes.`,
           ]}
           rows={[
             rowOf('Charge before heat', chargeLimit, '%'),

@@ -21,7 +21,9 @@ import { dayTime, price } from '@/ui/units';
 import { useNow } from '@/ui/useNow';
 import { adviceOf, chosenOption, closedByOf, earliestFor, factsOf, furtherDamage, minutesOf, priceOf } from './facts';
 import { frameOf } from '@/stagekit/frameOf';
-import { roundUp15 } from './intakeCall';
+import { roundUpQuarter } from '@/core/schedule/promise';
+import { usePromises } from '@/stagekit/usePromises';
+import { useShopPlan } from '@/stagekit/useShopPlan';
 import { consentText, optionName } from './words';
 
 const validDays = 14;
@@ -45,6 +47,14 @@ export function QuoteScreen({ job }: { job: JobState }) {
   const currency = settings.money.currency;
   const money = (minor: number) => price(minor, currency);
 
+  const plan = useShopPlan();
+  const usual = chosenOption(advice, job);
+  const base = usual ? minutesOf(usual, facts, job) : (shown[0]?.minutes ?? 1);
+  const promises = usePromises(
+    plan,
+    job,
+    shown.map((o) => ({ id: o.id, closedBy: closedByOf(job), stretch: minutesOf(o, facts, job) / base })),
+  );
   const live = shown.map((o): Shown => {
     const minutes = minutesOf(o, facts, job);
     const quoted = priceOf(o, minutes, job, settings);
@@ -57,7 +67,7 @@ export function QuoteScreen({ job }: { job: JobState }) {
       netMinor: quoted.net,
       costMinor: Math.round(quoted.cost),
       minutes: Math.round(minutes),
-      readyAt: roundUp15(now + ready.high * 1e3),
+      readyAt: promises.get(o.id)?.sayAt ?? roundUpQuarter(now + ready.high * 1e3),
       lines: quoted.lines,
     };
   });

@@ -1,4 +1,3 @@
-import type { Range } from '@/core/source';
 import type { JobState } from '@/model/fold';
 import { dayTime, span } from '@/ui/units';
 
@@ -21,19 +20,21 @@ export function missingAtIntake(job: JobState): string[] {
   return out;
 }
 
-/** Rounded up to 15 minutes: a promise is never rounded in the shop's favour (common practice). */
-export const roundUp15 = (ms: number) => Math.ceil(ms / 900e3) * 900e3;
+/** Earliest instant that can be said honestly, and whether the plan of the whole bench stands behind it. */
+export interface Honest {
+  at: number;
+  planned: boolean;
+}
 
-export function intakeCall(job: JobState, earliestS: Range, now: number): IntakeCall {
+export function intakeCall(job: JobState, { at: honest, planned }: Honest, now: number): IntakeCall {
   if (job.findings.cellSwollen?.answer === 'yes')
     return {
       sentence: 'Stop: swollen cell. No heat, no prying.',
       reason: 'Into the fire-proof bag, away from people; follow the maker and local rules for damaged cells.',
       tone: 'caution',
     };
-  const honest = roundUp15(now + earliestS.high * 1e3);
   const missing = missingAtIntake(job);
-  const until = `Earliest honest collection ${dayTime(honest, now)}, cure on its long end included.`;
+  const until = `Earliest honest collection ${dayTime(honest, now)}, ${planned ? 'kept in four of five cases with all else on the bench' : 'cure on its long end included'}.`;
   if (job.promiseAt !== null && job.promiseAt < honest)
     return {
       sentence: `${dayTime(job.promiseAt, now)} cannot be kept: ${dayTime(honest, now)} at the earliest.`,
