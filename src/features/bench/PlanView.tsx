@@ -84,6 +84,11 @@ export function PlanView({ now, at, width, first = 'two', list = false }: PlanVi
     entry && job ? <TaskEdit key={`${entry.job}${entry.task}`} entry={entry} job={job} now={now} at={at} /> : null;
   const going = new Set(plan.bench.started.map((s) => `${s.job}|${s.task}`));
   const rows = plan.plan.filter((e) => atOf(shop, e.endS) > at);
+  // a task that is put off far stays in sight while it is being changed
+  const upTo = Math.max(
+    shown,
+    chosen?.inList ? rows.findIndex((e) => e.job === chosen.job && e.task === chosen.task) + 1 : 0,
+  );
   return (
     <View className="mt-3">
       <Choice
@@ -118,7 +123,7 @@ export function PlanView({ now, at, width, first = 'two', list = false }: PlanVi
             The same as a list
           </Txt>
           <View role="list" aria-label="Tasks of the plan">
-            {rows.slice(0, shown).map((e) => (
+            {rows.slice(0, upTo).map((e) => (
               <Row
                 key={`${e.job}${e.task}`}
                 e={e}
@@ -134,14 +139,14 @@ export function PlanView({ now, at, width, first = 'two', list = false }: PlanVi
               />
             ))}
           </View>
-          {rows.length > shown ? (
+          {rows.length > upTo ? (
             <Pressable
               role="button"
-              aria-label={`${rows.length - shown} more`}
+              aria-label={`${rows.length - upTo} more`}
               className="min-h-[48px] justify-center"
-              onPress={() => setShown(shown + 40)}
+              onPress={() => setShown(upTo + 40)}
             >
-              <Txt className="underline">{rows.length - shown} more</Txt>
+              <Txt className="underline">{rows.length - upTo} more</Txt>
             </Pressable>
           ) : null}
         </View>

@@ -14,6 +14,7 @@ import { download } from '@/ui/download';
 import { NumberField } from '@/ui/NumberField';
 import { PlaceFrame } from '@/ui/PlaceFrame';
 import { Txt } from '@/ui/Txt';
+import { Hours } from './Hours';
 import { MoneySettings } from './MoneySettings';
 import { Restore } from './Restore';
 import { tempNumber, typedToC } from '@/ui/units';
@@ -126,6 +127,7 @@ export function ShopScreen({ loadDemo }: { loadDemo: () => Promise<void> }) {
         action="Add"
         onAdd={(name) => void put({ people: [...s.people.filter((p) => p !== name), name], person: name })}
       />
+      <Hours settings={s} onChange={(c) => void put(c)} />
       <NumberField
         label="Room temperature"
         unit={`°${s.temperature}`}

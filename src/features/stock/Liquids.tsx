@@ -1,7 +1,9 @@
 import { View } from 'react-native';
 
+import { firstOut } from '@/core/stock/firstOut';
+
 import type { LiquidStock, Settings } from '@/model/settings';
-import { expired, type Stock } from '@/model/stock';
+import { expired, quantityOf, type Stock } from '@/model/stock';
 import { Entry } from '@/stagekit/Why';
 import { newId } from '@/store/ids';
 import { Button } from '@/ui/Button';
@@ -11,54 +13,53 @@ import { NumberField } from '@/ui/NumberField';
 import { LengthField } from '@/ui/QuantityField';
 import { Txt } from '@/ui/Txt';
 import { useNow } from '@/ui/useNow';
-import { day } from '@/ui/units';
+import { Lots } from './Lots';
+import { withMove } from './moves';
 
 interface LiquidsProps {
   settings: Settings;
   stock: Stock;
-  onChange: (liquids: LiquidStock[]) => void;
+  onChange: (c: Partial<Settings>) => void;
 }
-
-const dayMs = 24 * 3600e3;
 
 /** Liquid adhesives: what is left, until when it is good, and what the bead is computed from. */
 export function Liquids({ settings: s, stock, onChange }: LiquidsProps) {
   const put = (id: string, change: Partial<LiquidStock>) =>
-    onChange(s.liquids.map((l) => (l.id === id ? { ...l, ...change } : l)));
+    onChange({ liquids: s.liquids.map((l) => (l.id === id ? { ...l, ...change } : l)) });
   const now = useNow(60_000);
   return (
     <Disclosure title={`Liquids (${s.liquids.length})`} open>
       {s.liquids.map((l) => {
         const left = stock.liquids.get(l.id) ?? 0;
-        const daysLeft = l.expiresAt === null ? null : Math.ceil((l.expiresAt - now) / dayMs);
+        const tubes = stock.tubes.get(l.id) ?? [];
         return (
           <View key={l.id} className="border-b border-rule pb-2 mb-2">
             <Txt strong>{l.name}</Txt>
             <Txt size="s" tone={left <= 0 || expired(l, now) ? 'caution' : 'ink2'}>
-              {left.toFixed(2)} ml left by the log
-              {l.expiresAt === null ? '' : expired(l, now) ? ', over its date' : `, good until ${day(l.expiresAt)}`}.
+              {left.toFixed(2)} ml left by the log{expired(l, now) ? ', none of it within its date' : ''}.
             </Txt>
-            <NumberField
-              label={`Left of ${l.name}`}
+            <Lots
+              name={l.name}
               unit="ml"
-              low={0}
-              high={1000}
+              lots={tubes}
+              next={firstOut(tubes, 0.01, now).takes[0]?.id ?? null}
+              now={now}
               digits={1}
-              value={Number(left.toFixed(1))}
-              onCommit={(leftMl) => put(l.id, { leftMl, countedAt: Date.now() })}
-            />
-            <Button
-              kind="small"
-              label={`A new tube of ${l.tubeMl} ml`}
-              onPress={() => put(l.id, { leftMl: left + l.tubeMl, countedAt: Date.now() })}
-            />
-            <NumberField
-              label={`${l.name} is good for`}
-              unit="days"
-              low={0}
-              high={2000}
-              value={daysLeft === null ? null : Math.max(0, daysLeft)}
-              onCommit={(v) => put(l.id, { expiresAt: Date.now() + v * dayMs })}
+              pack={l.tubeMl}
+              onChange={(next, what, note) =>
+                onChange({
+                  liquids: s.liquids.map((x) =>
+                    x.id === l.id ? { ...x, tubes: next, leftMl: quantityOf(next), countedAt: Date.now() } : x,
+                  ),
+                  stockMoves: withMove(s, {
+                    item: l.name,
+                    what,
+                    before: Number(left.toFixed(2)),
+                    after: Number(quantityOf(next).toFixed(2)),
+                    note,
+                  }),
+                })
+              }
             />
             <Disclosure title={`Figures of ${l.name}`}>
               <Entry
@@ -149,10 +150,19 @@ export function Liquids({ settings: s, stock, onChange }: LiquidsProps) {
         label="Another liquid"
         disabled={s.liquids.length >= 20 || !s.liquids.length}
         onPress={() =>
-          onChange([
-            ...s.liquids,
-            { ...s.liquids[0]!, id: newId().slice(0, 12), name: 'another liquid', leftMl: 0, countedAt: Date.now() },
-          ])
+          onChange({
+            liquids: [
+              ...s.liquids,
+              {
+                ...s.liquids[0]!,
+                id: newId().slice(0, 12),
+                name: 'another liquid',
+                leftMl: 0,
+                tubes: [],
+                countedAt: Date.now(),
+              },
+            ],
+          })
         }
       />
     </Disclosure>

@@ -1,16 +1,21 @@
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 
 import type { Settings } from '@/model/settings';
 import { stockNow } from '@/model/stock';
+import { adviceFor } from '@/model/stockUse';
 import { saveSettings, useDevices, useJobs, useSettings } from '@/store/shop';
 import { Disclosure } from '@/ui/Disclosure';
 import { NumberField } from '@/ui/NumberField';
 import { PlaceFrame } from '@/ui/PlaceFrame';
 import { Txt } from '@/ui/Txt';
+import { useNow } from '@/ui/useNow';
 import { BeadsSeen } from './BeadsSeen';
 import { Liquids } from './Liquids';
+import { Orders } from './Orders';
+import { Parts } from './Parts';
 import { SchoolFigures } from './SchoolFigures';
 import { ShelfAir } from './ShelfAir';
+import { StockFiles } from './StockFiles';
 import { Tapes } from './Tapes';
 
 /** What is at hand for bonding and holding; what the jobs took is drawn off, what is counted here starts anew. */
@@ -19,7 +24,9 @@ export function StockScreen() {
   const jobs = useJobs();
   const devices = useDevices();
   const [problem, setProblem] = useState<string | null>(null);
-  const stock = stockNow(s, jobs);
+  const now = useNow(60_000);
+  const stock = useMemo(() => stockNow(s, jobs), [s, jobs]);
+  const advice = useMemo(() => adviceFor(s, stock, jobs, now), [s, stock, jobs, now]);
   const put = (change: Partial<Settings>) => {
     setProblem(null);
     saveSettings({ ...s, ...change }).catch(() =>
@@ -28,14 +35,16 @@ export function StockScreen() {
   };
   const counts = (id: string, taken: number) => put({ ringsInStock: { ...s.ringsInStock, [id]: taken } });
   return (
-    <PlaceFrame title="Stock" line="tape, liquids, rings, what holds, the shelf">
+    <PlaceFrame title="Stock" line="parts, tape, liquids, rings, what holds, the shelf">
       {problem ? (
         <Txt tone="caution" className="mb-2">
           {problem}
         </Txt>
       ) : null}
+      <Orders settings={s} advice={advice} now={now} onChange={put} />
+      <Parts settings={s} stock={stock} advice={advice} now={now} onChange={put} />
       <Tapes settings={s} stock={stock} onChange={(tapes) => put({ tapes })} />
-      <Liquids settings={s} stock={stock} onChange={(liquids) => put({ liquids })} />
+      <Liquids settings={s} stock={stock} onChange={put} />
       <Disclosure title="Pre-cut rings">
         {devices.map(({ device: d }) => {
           const left = stock.rings.get(d.id) ?? 0;
@@ -88,6 +97,7 @@ export function StockScreen() {
           onCommit={(bagKPa) => put({ bagKPa })}
         />
       </Disclosure>
+      <StockFiles settings={s} stock={stock} onChange={put} />
       <ShelfAir settings={s} onChange={put} />
       <SchoolFigures settings={s} onChange={put} />
       <BeadsSeen settings={s} onChange={(cureSeen) => put({ cureSeen })} />
