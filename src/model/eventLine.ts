@@ -1,6 +1,7 @@
 import type { SchoolId } from '../core/bond/schools';
 import { format } from 'date-fns/format';
 
+import type { Construction } from '../core/device/types';
 import type { Origin, Work } from '../core/intake/route';
 import type { EventOf, JobEvent } from './event';
 import type { ComeBackCause } from './eventCheck';
@@ -40,6 +41,15 @@ export const comeBackNames: Record<ComeBackCause, string> = {
 };
 
 /** Ways of bonding, as they are called everywhere. */
+export const constructionNames: Record<Construction, string> = {
+  ringGlass: 'ring-bonded glass',
+  ringPlastic: 'ring-bonded plastic',
+  fullGlass: 'fully bonded glass',
+  clipped: 'clipped cover',
+  lensInRing: 'lens cover in a ring',
+  frameLens: 'lens glass in a frame',
+};
+
 export const schoolNames: Record<SchoolId, string> = {
   precutRing: 'new pre-cut ring',
   cutTape: 'tape cut in strips',

@@ -5,6 +5,7 @@ import { stageIds, type StageId } from './stages';
 
 export const stageWorkFigures = {
   gapS: judgement(1500, 'nothing noted for so long in the middle of a stage: somebody was called away'),
+  quietShare: judgement(2.5, 'or so many times what was planned, where that is longer'),
   leastS: judgement(15, 'shorter is a tick afterwards, no work'),
   mostS: judgement(4 * 3600, 'longer is a stage that was left open'),
 };
@@ -76,7 +77,9 @@ export function stageWork(job: Pick<JobState, 'effective' | 'stages'>): StageWor
   // what was laid aside is gone on with: its seconds add up
   const carried = new Map<StageId, number>();
   for (const e of events) {
-    if (open && e.at - open.last > stageWorkFigures.gapS.value * 1e3) open.gap = true;
+    // long work notes nothing for long: what was planned says how long may be
+    const quietS = Math.max(stageWorkFigures.gapS.value, stageWorkFigures.quietShare.value * (open?.plannedS ?? 0));
+    if (open && e.at - open.last > quietS * 1e3) open.gap = true;
     if (e.type === 'work') {
       if (e.to === 'begun') {
         if (open && open.stage !== e.stage) close(e, false);

@@ -11,10 +11,12 @@ interface ButtonProps {
   /** why it is disabled, read out and shown under the label */
   why?: string;
   testID?: string;
+  /** read out in place of the label where that alone says too little; the label is part of it */
+  say?: string;
 }
 
 /** Verbs on buttons; main and side ones are 56 px high. */
-export function Button({ label, onPress, kind = 'side', disabled, why, testID }: ButtonProps) {
+export function Button({ label, onPress, kind = 'side', disabled, why, testID, say = label }: ButtonProps) {
   const box =
     kind === 'main'
       ? 'min-h-[56px] bg-ink border-[1.5px] border-ink'
@@ -25,7 +27,7 @@ export function Button({ label, onPress, kind = 'side', disabled, why, testID }:
     <Pressable
       role="button"
       testID={testID}
-      aria-label={why && disabled ? `${label}: ${why}` : label}
+      aria-label={why && disabled ? `${say}: ${why}` : say}
       aria-disabled={disabled}
       disabled={disabled}
       onPress={onPress}

@@ -137,7 +137,9 @@ export function partOrder(
   reviewDays = orderFigures.reviewDays.value,
 ): OrderAdvice {
   const bridge = lead.days + lead.sdDays;
-  const point = Math.max(0, partStock(rate, bridge, share) - 1);
+  // so many bridge it: with fewer than that, order. What is hardly ever asked for bridges with none
+  const bridges = partStock(rate, bridge, share);
+  const point = Math.max(0, bridges - 1);
   const upTo = partStock(rate, bridge + reviewDays, share);
   const most = lifeDays === null ? Infinity : Math.max(1, partStock(rate, lifeDays, 0.5));
   const wanted = Math.max(0, upTo - have);
@@ -145,8 +147,8 @@ export function partOrder(
   return {
     point,
     safety: Math.max(0, point - (rate.a / rate.b) * bridge),
-    qty: have <= point ? Math.max(1, qty) : 0,
-    now: have <= point,
+    qty: have < bridges ? Math.max(1, qty) : 0,
+    now: have < bridges,
     cappedByLife: qty < wanted,
   };
 }

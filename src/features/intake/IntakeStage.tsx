@@ -9,7 +9,7 @@ import { chipFlawUm } from '@/core/lift/strength';
 import { commonPractice } from '@/core/source';
 import type { EventOf } from '@/model/event';
 import { tagCode } from '@/model/tagCode';
-import { findingNames } from '@/model/eventLine';
+import { constructionNames, findingNames } from '@/model/eventLine';
 import type { Answer, JobState } from '@/model/fold';
 import { useActions } from '@/stagekit/actions';
 import { piecesDrawn, useCrackMap } from '@/stagekit/crackMap';
@@ -42,7 +42,7 @@ import { PartDue } from '@/stagekit/PartDue';
 import { promiseOf } from '@/stagekit/usePromises';
 import { promiseRuns, useShopPlan } from '@/stagekit/useShopPlan';
 import { PhotosSection } from '@/stagekit/PhotosSection';
-import { constructionNames, hardText, optionName } from './words';
+import { hardText, optionName } from './words';
 
 const yesNo = [
   { id: 'no', name: 'No' },

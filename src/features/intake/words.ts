@@ -1,22 +1,12 @@
 import type { BentFrame } from '@/core/fit/bentFrame';
 import type { HardReason } from '@/core/intake/difficulty';
 import type { RouteBlock, RouteOption } from '@/core/intake/route';
-import type { Construction } from '@/core/device/types';
-import { originNames, workNames } from '@/model/eventLine';
+import { constructionNames, originNames, workNames } from '@/model/eventLine';
 import type { Settings } from '@/model/settings';
 import { capital } from '@/ui/capital';
 import { length, percent } from '@/ui/units';
 
 type Units = Pick<Settings, 'temperature' | 'length'>;
-
-export const constructionNames: Record<Construction, string> = {
-  ringGlass: 'ring-bonded glass',
-  ringPlastic: 'ring-bonded plastic',
-  fullGlass: 'fully bonded glass',
-  clipped: 'clipped cover',
-  lensInRing: 'lens cover in a ring',
-  frameLens: 'lens glass in a frame',
-};
 
 export const optionName = (o: Pick<RouteOption, 'work' | 'origin' | 'cover'>) =>
   `${capital(workNames[o.work])}${o.origin ? `, ${originNames[o.origin]}` : ''}`;

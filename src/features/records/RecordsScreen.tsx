@@ -170,6 +170,9 @@ export function RecordsScreen() {
           ]}
         />
       </Disclosure>
+      <Link href="/statistics" className="font-body text-m text-ink underline py-3">
+        Minutes, overruns, breakage, learning
+      </Link>
       <TextBox
         aria-label="Search records"
         placeholder="Label, tag, device, mark, note"

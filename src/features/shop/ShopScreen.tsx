@@ -76,7 +76,13 @@ export function ShopScreen({ loadDemo }: { loadDemo: () => Promise<void> }) {
         <Restore tell={setMessage} />
       </View>
       <Link href="/records" className="font-body text-m text-ink underline py-3">
-        Records and statistics of what was handed over
+        Records of what was handed over
+      </Link>
+      <Link href="/statistics" className="font-body text-m text-ink underline py-3">
+        Statistics: minutes, overruns, breakage, come-backs, learning
+      </Link>
+      <Link href="/money" className="font-body text-m text-ink underline py-3">
+        Money: margin by month, quotes against outcome
       </Link>
       <Choice
         label="Temperatures"

@@ -55,7 +55,8 @@ export function Lots({ name, unit, lots, next, now, digits, pack, onChange }: Lo
               </Txt>
               <Button
                 kind="small"
-                label={open === l.id ? `Done with ${l.id}` : `Change ${l.id}`}
+                label={open === l.id ? 'Done' : 'Change'}
+                say={`${open === l.id ? 'Done with' : 'Change'} ${l.id} of ${name}`}
                 onPress={() => setOpen(open === l.id ? null : l.id)}
               />
             </View>
@@ -117,7 +118,8 @@ export function Lots({ name, unit, lots, next, now, digits, pack, onChange }: Lo
       <View className="mt-2">
         <Button
           kind="small"
-          label={`Another lot of ${name}, ${pack} ${unit}`}
+          label={unit === 'ml' ? `Another tube of ${pack} ml` : 'Another packet of one'}
+          say={`${unit === 'ml' ? `Another tube of ${pack} ml` : 'Another packet of one'}, ${name}`}
           disabled={lots.length >= 40}
           onPress={() =>
             onChange(

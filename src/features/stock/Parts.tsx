@@ -60,7 +60,8 @@ export function Parts({ settings: s, stock, advice, now, onChange }: PartsProps)
                 </Txt>
                 <Button
                   kind="small"
-                  label={`${o.qty} of ${p.id} are here`}
+                  label={o.qty === 1 ? 'It is here' : 'They are here'}
+                  say={`${o.qty === 1 ? 'It is here' : 'They are here'}: ${o.qty} of ${name}`}
                   onPress={() =>
                     put(
                       p,
@@ -92,9 +93,9 @@ export function Parts({ settings: s, stock, advice, now, onChange }: PartsProps)
                 }
               />
             ) : null}
-            <Disclosure title={`Lots and delivery of ${p.id}`}>
+            <Disclosure title={`Lots and delivery of ${name}`}>
               <Lots
-                name={p.id}
+                name={name}
                 unit="pieces"
                 lots={lots}
                 next={firstOut(lots, 1, now).takes[0]?.id ?? null}
@@ -112,7 +113,7 @@ export function Parts({ settings: s, stock, advice, now, onChange }: PartsProps)
                 }
               />
               <NumberField
-                label={`${p.id} takes to come`}
+                label={`${name} takes to come`}
                 unit="days"
                 low={0}
                 high={365}
@@ -121,7 +122,7 @@ export function Parts({ settings: s, stock, advice, now, onChange }: PartsProps)
                 onCommit={(leadDays) => put(p, { leadDays }, null)}
               />
               <NumberField
-                label={`give or take, ${p.id}`}
+                label={`give or take, ${name}`}
                 unit="days"
                 low={0}
                 high={120}
@@ -155,7 +156,7 @@ function OrderBox({
   const [many, setMany] = useState<number | null>(null);
   const [due, setDue] = useState<number | null>(null);
   const usual = now + part.leadDays * 86400e3;
-  if (!open) return <Button kind="small" label={`Order ${part.id}`} onPress={() => setOpen(true)} />;
+  if (!open) return <Button kind="small" label="Order" say={`Order ${name}`} onPress={() => setOpen(true)} />;
   return (
     <View className="my-1">
       <NumberField
@@ -167,7 +168,7 @@ function OrderBox({
         onCommit={(v) => setMany(Math.round(v))}
       />
       <DateTimeField
-        label={`${part.id} comes`}
+        label={`${name} comes`}
         value={due ?? usual}
         now={now}
         from={now}
@@ -176,7 +177,8 @@ function OrderBox({
       />
       <Button
         kind="small"
-        label={`${many ?? qty} of ${part.id} ordered`}
+        label={`${many ?? qty} ordered`}
+        say={`${many ?? qty} ordered of ${name}`}
         onPress={() => {
           onOrder(many ?? qty, due ?? usual);
           setOpen(false);

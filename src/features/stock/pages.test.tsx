@@ -35,29 +35,30 @@ const part = (id: string) => settingsNow().parts.find((p) => p.id === id)!;
 it('says what to order with the reason, and what is over its date', () => {
   const orders = screen.getByTestId('orders').textContent!;
   expect(orders).toMatch(/^\d+ to order/);
-  expect(orders).toMatch(/Ring-bond 6\.1: glass only, new genuine: order \d+ pieces?\. There are \d+ pieces/);
+  expect(orders).toMatch(/Ring-bond 6\.1: glass only, new genuine: order \d+ pieces?\. Here: \d+ pieces?/);
   expect(orders).toMatch(/moisture-curing sealant, e1: 4\.0 ml over its date since/);
 });
 
 it('an order is noted with its date, arrives, and counts as stock from then on', async () => {
   const id = 'ring54-glass-genuine';
   const box = within(screen.getByTestId(`part-${id}`));
-  await press(`Order ${id}`);
+  const name = 'Ring-bond 5.4: glass only, new genuine';
+  await press(`Order ${name}`);
   await enter(/^How many of/, '3');
-  await enter(`${id} comes, time or date and time`, '2026-04-13 09:00');
+  await enter(`${name} comes, time or date and time`, '2026-04-13 09:00');
   expect(box.getByText(/is too early, allowed is/)).toBeTruthy();
-  await enter(`${id} comes, time or date and time`, '2026-04-18 09:00');
-  await press(`3 of ${id} ordered`);
+  await enter(`${name} comes, time or date and time`, '2026-04-18 09:00');
+  await press(`3 ordered of ${name}`);
   expect(part(id).onOrder).toMatchObject([{ qty: 3, dueAt: new Date(2026, 3, 18, 9).getTime() }]);
   const before = Number(/(\d+) here/.exec(screen.getByTestId(`part-${id}`).textContent!)![1]);
-  await press(`3 of ${id} are here`);
+  await press(`They are here: 3 of ${name}`);
   expect(part(id).onOrder).toEqual([]);
   expect(screen.getByTestId(`part-${id}`).textContent).toContain(`${before + 3} here`);
   expect(settingsNow().stockMoves.map((m) => m.what)).toEqual(['ordered', 'arrived']);
 });
 
 it('a count corrects, is followed, and nothing can be less than nothing', async () => {
-  await press('Change c2');
+  await press('Change c2 of clear contact glue');
   await enter('Counted in c2 of clear contact glue, ml', '-1');
   expect(screen.getByText(/-1 is out of range, allowed is 0 to 10000 ml/)).toBeTruthy();
   expect(settingsNow().stockMoves).toEqual([]);

@@ -2,7 +2,7 @@ import { itemOf, works } from '@/core/intake/route';
 import { originNames, workNames } from '@/model/eventLine';
 import type { PartStock, Settings } from '@/model/settings';
 import type { ItemAdvice } from '@/model/stockUse';
-import { length, span } from '@/ui/units';
+import { length } from '@/ui/units';
 
 /** A part in words: what it is for, of which origin. */
 export function partName(
@@ -15,7 +15,11 @@ export function partName(
 }
 
 export const amount = (a: Pick<ItemAdvice, 'unit'>, v: number, s: Settings): string =>
-  a.unit === 'mm' ? length(v, s, 0) : a.unit === 'ml' ? `${v.toFixed(1)} ml` : `${Math.round(v)} pieces`;
+  a.unit === 'mm'
+    ? length(v, s, 0)
+    : a.unit === 'ml'
+      ? `${v.toFixed(1)} ml`
+      : `${Math.round(v)} ${Math.round(v) === 1 ? 'piece' : 'pieces'}`;
 
 /** One line of what to order: how much, and why now. */
 export function orderText(a: ItemAdvice, name: string, s: Settings): string {
@@ -36,6 +40,6 @@ export function orderText(a: ItemAdvice, name: string, s: Settings): string {
     ...(a.onOrder ? [`${a.onOrder} on order`] : []),
     ...(a.reserved ? [`${a.reserved} for open jobs`] : []),
   ].join(', ');
-  const days = a.use.perDay > 0 ? `, enough for ${span((Math.max(0, a.have) / a.use.perDay) * 86400)}` : '';
-  return `${name}: order ${a.advice.qty} ${pack}. There are ${there}${days}; the point is ${amount(a, a.advice.point, s)}${a.advice.cappedByLife ? '; more would go off first' : ''}.`;
+  const days = a.use.perDay > 0 ? `, enough for ${Math.round(Math.max(0, a.have) / a.use.perDay)} days` : '';
+  return `${name}: order ${a.advice.qty} ${pack}. Here: ${there}${days}; it is ordered at ${amount(a, a.advice.point, s)}${a.advice.cappedByLife ? '; more would go off first' : ''}.`;
 }

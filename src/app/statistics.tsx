@@ -1,0 +1,1 @@
+export { StatisticsScreen as default } from '@/features/records/StatisticsScreen';
