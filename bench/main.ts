@@ -27,6 +27,7 @@ import { planLift } from '../src/core/lift/plan';
 import { shippedDevices } from '../src/model/shippedDevices';
 import { benchBonding } from './bonding';
 import { benchChecking } from './checking';
+import { benchOpenings } from './openings';
 import { benchScheduling } from './scheduling';
 
 const timed = <T>(work: () => T): [T, number] => {
@@ -281,4 +282,5 @@ if (existsSync(dist)) {
 } else console.log('\nno build in dist: run npm run build for the sizes');
 void benchBonding(median, line)
   .then(() => benchChecking(median, line))
-  .then(() => benchScheduling(median, line));
+  .then(() => benchScheduling(median, line))
+  .then(() => benchOpenings(line));

@@ -5,7 +5,9 @@ import { compile } from '../src/core/schedule/compile';
 import { violations } from '../src/core/schedule/feasible';
 import { Generator } from '../src/core/schedule/generate';
 import { solve } from '../src/core/schedule/improve';
+import { promisesOf } from '../src/core/schedule/promise';
 import { firstPlan } from '../src/core/schedule/rules';
+import { planShop } from '../src/core/schedule/shopPlan';
 import { benchShop } from './benchShop';
 
 type Median = (work: () => unknown, runs?: number) => number;
@@ -17,10 +19,38 @@ export function benchScheduling(median: Median, line: Line): void {
   const firstMs = median(() => firstPlan(g0), 7);
   const frameMs = 1000 / 60;
   line('first plan (eight rules, two variants)', `${(firstMs / frameMs).toFixed(1)} frames (${firstMs.toFixed(0)} ms)`);
+  // a task is done late: everything that has not begun is planned again from the plan that stands
+  const bench = benchShop(20, 1);
+  const standing = planShop(bench, { iterations: 300, seeds: [1] });
+  const first = standing.plan[0]!;
+  const event = {
+    ...bench,
+    nowS: first.endS + 900,
+    started: standing.plan
+      .filter((e) => e.startS < first.endS + 900)
+      .map((e) => ({
+        job: e.job,
+        task: e.task,
+        mode: e.mode,
+        startS: e.startS,
+        endS: e.endS + (e === first ? 900 : 0),
+      })),
+  };
+  const againMs = median(() => planShop(event, { iterations: 0, seeds: [], previous: standing.plan }), 7);
+  line(
+    'planned again after an event, with the check',
+    `${(againMs / firstMs).toFixed(1)} : 1 of a first plan (${againMs.toFixed(0)} ms)`,
+  );
+  const runs = 2000;
+  const promiseMs = median(() => promisesOf(standing, {}, runs), 3);
+  line(
+    `promises, ${runs} runs of the plan`,
+    `${(promiseMs / firstMs).toFixed(0)} : 1 of a first plan (${promiseMs.toFixed(0)} ms)`,
+  );
   const hours = (s: number) => (s / 3600).toFixed(2);
   for (const shop of [1, 2, 3]) {
-    const bench = benchShop(20, shop);
-    const g = new Generator(compile(bench));
+    const own = benchShop(20, shop);
+    const g = new Generator(compile(own));
     const dueFirst = firstPlan(g, 'dueDate').objective[0];
     const bound = boundsOf(g.c).lateS;
     const results = [1, 2, 3].map((seed) => {
@@ -31,7 +61,7 @@ export function benchScheduling(median: Median, line: Line): void {
         late: s.objective[0],
         made: s.made,
         ms: performance.now() - began,
-        breaches: violations(bench, g.entries(s)).length,
+        breaches: violations(own, g.entries(s)).length,
       };
     });
     const best = Math.min(...results.map((r) => r.late));

@@ -64,5 +64,10 @@ export function workCached(job: JobState): ReturnType<typeof stageWork> {
   return w;
 }
 
-export const bookOf = (jobs: readonly JobState[]): DurationBook =>
-  new DurationBook(workedRows(jobs), (s, k) => usualS(s, k));
+const books = new WeakMap<readonly JobState[], DurationBook>();
+/** What the log says of durations; kept with the list of jobs, which is never changed in place. */
+export function bookOf(jobs: readonly JobState[]): DurationBook {
+  let b = books.get(jobs);
+  if (!b) books.set(jobs, (b = new DurationBook(workedRows(jobs), (s, k) => usualS(s, k))));
+  return b;
+}

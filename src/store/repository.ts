@@ -4,6 +4,7 @@ import { explain, parseEvent, type JobEvent, type NewEvent } from '@/model/event
 import { photoPattern } from '@/model/files';
 import { logOrder } from '@/model/fold';
 import { defaultSettings, settingsSchema, upToDate, type Settings } from '@/model/settings';
+import { packFrom, readPack, writePack } from './pack';
 
 /** The part of AsyncStorage that the repository needs. */
 export interface Storage {
@@ -37,6 +38,9 @@ export interface Clock {
   uuid(): string;
 }
 
+const packKey = 'extra/pack';
+const packWaitMs = 2000;
+
 const deviceKey = (d: Device) => `device/${d.id}/${d.version}`;
 const jobKey = (e: JobEvent) => `job/${e.jobId}/${e.writer}/${String(e.seq).padStart(8, '0')}`;
 
@@ -69,7 +73,18 @@ export class Repository {
       if (list) list.push(e);
       else jobs.set(e.jobId, [e]);
     };
-    const keys = (await this.storage.getAllKeys()).filter((k) => k.startsWith('job/'));
+    const all = await this.storage.getAllKeys();
+    const present = new Set(all.filter((k) => k.startsWith('job/')));
+    // what was read and found good before comes in one piece; only what is new is read one by one
+    const packed = present.size >= packFrom ? await this.storage.getItem(packKey).then(readPack, () => null) : null;
+    const inPack = new Set<string>();
+    for (const e of packed ?? []) {
+      const key = jobKey(e);
+      if (!present.has(key)) continue;
+      inPack.add(key);
+      put(e);
+    }
+    const keys = [...present].filter((k) => !inPack.has(k));
     const values = keys.length ? await this.storage.getMany(keys) : {};
     for (const key of keys) {
       const raw = values[key];
@@ -79,19 +94,25 @@ export class Repository {
       if (event?.ok) put(event.value);
       else problems.push({ key, what: event ? event.problem : 'the entry is cut off or not JSON', raw });
     }
+    if (keys.length >= packFrom) this.packLater([...jobs.values()].flat());
     for (const e of this.pending) put(e);
     for (const list of jobs.values()) list.sort(logOrder);
     return {
       jobs,
       settings: await this.loadSettings(problems),
-      devices: await this.loadDevices(problems),
+      devices: await this.loadDevices(all, problems),
       problems,
       unsaved: this.pending.length,
     };
   }
 
-  private async loadDevices(problems: Problem[]): Promise<Device[]> {
-    const keys = (await this.storage.getAllKeys()).filter((k) => k.startsWith('device/'));
+  /** Keeps what was read in one piece for the next time, once there is nothing more urgent to do. */
+  private packLater(events: readonly JobEvent[]): void {
+    setTimeout(() => void this.storage.setItem(packKey, writePack(events)).catch(() => undefined), packWaitMs);
+  }
+
+  private async loadDevices(all: readonly string[], problems: Problem[]): Promise<Device[]> {
+    const keys = all.filter((k) => k.startsWith('device/'));
     const values = keys.length ? await this.storage.getMany(keys) : {};
     const out: Device[] = [];
     for (const key of keys) {
@@ -132,9 +153,20 @@ export class Repository {
 
   private async put(entries: Record<string, string>): Promise<void> {
     try {
-      await this.storage.setMany(entries);
+      await this.roomFor(() => this.storage.setMany(entries));
     } catch {
       throw new StorageFullError();
+    }
+  }
+
+  /** Writes; when there is no room the pack goes first, for it is only a copy. */
+  private async roomFor(write: () => Promise<void>): Promise<void> {
+    try {
+      await write();
+    } catch (e) {
+      if ((await this.storage.getItem(packKey)) === null) throw e;
+      await this.storage.removeItem(packKey);
+      await write();
     }
   }
 
@@ -172,7 +204,7 @@ export class Repository {
     const entries = Object.fromEntries([...this.pending, ...events].map((e) => [jobKey(e), stored(e)]));
     if (!Object.keys(entries).length) return true;
     try {
-      await this.storage.setMany(entries);
+      await this.roomFor(() => this.storage.setMany(entries));
       this.pending.length = 0;
       return true;
     } catch {
@@ -201,7 +233,7 @@ export class Repository {
   }
 
   async saveSettings(settings: Settings): Promise<void> {
-    await this.storage.setItem('settings', JSON.stringify(settings));
+    await this.roomFor(() => this.storage.setItem('settings', JSON.stringify(settings)));
   }
 
   async readExtra(key: string): Promise<string | null> {

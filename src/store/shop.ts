@@ -66,16 +66,24 @@ export function foldCached(events: readonly JobEvent[]): JobState | null {
   return folded.get(events) ?? null;
 }
 
+const listed = new WeakMap<ReadonlyMap<string, JobEvent[]>, JobState[]>();
+
+/** The same list for every page while the log is the same: a thousand jobs are not sorted again on every way through the app. */
+function jobsOf(logs: ReadonlyMap<string, JobEvent[]>): JobState[] {
+  let list = listed.get(logs);
+  if (!list) {
+    list = [...logs.values()]
+      .map(foldCached)
+      .filter((j): j is JobState => j !== null)
+      .sort((a, b) => (a.label < b.label ? 1 : -1));
+    listed.set(logs, list);
+  }
+  return list;
+}
+
 export function useJobs(): JobState[] {
   const { data } = useQuery(logQuery);
-  return useMemo(
-    () =>
-      [...(data ?? noLog).jobs.values()]
-        .map(foldCached)
-        .filter((j): j is JobState => j !== null)
-        .sort((a, b) => (a.label < b.label ? 1 : -1)),
-    [data],
-  );
+  return jobsOf((data ?? noLog).jobs);
 }
 
 export function useJob(id: string): { job: JobState | null; loading: boolean } {

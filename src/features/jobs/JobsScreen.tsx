@@ -1,7 +1,8 @@
 import { Link, useRouter } from 'expo-router';
-import { useState } from 'react';
+import { useDeferredValue, useMemo, useState } from 'react';
 import { Pressable, View } from 'react-native';
 
+import type { JobState } from '@/model/fold';
 import { stageIds, stageNames } from '@/model/stages';
 import { tagCode } from '@/model/tagCode';
 import { stageHref } from '@/stagekit/StageShell';
@@ -15,20 +16,33 @@ import { Txt } from '@/ui/Txt';
 import { dayTime } from '@/ui/units';
 import { useNow } from '@/ui/useNow';
 
+const words = new WeakMap<JobState, string>();
+/** Everything that a job is found by, ready to be searched. */
+function wordsOf(j: JobState): string {
+  let w = words.get(j);
+  if (!w)
+    words.set(
+      j,
+      (w = [j.label, j.device.name, j.customerMark, stageNames[j.stage], tagCode(j.id)].join('\n').toLowerCase()),
+    );
+  return w;
+}
+
 export function JobsScreen() {
   const router = useRouter();
   const jobs = useJobs();
   const now = useNow(10_000);
   const [find, setFind] = useState('');
   const [which, setWhich] = useState<'open' | 'closed' | 'all'>('open');
-  const q = find.trim().toLowerCase();
-  const shown = jobs.filter(
-    (j) =>
-      (which === 'all' || (which === 'closed') === (j.closedAt !== null)) &&
-      (!q ||
-        [j.label, j.device.name, j.customerMark, stageNames[j.stage], tagCode(j.id)].some((t) =>
-          t.toLowerCase().includes(q),
-        )),
+  const [most, setMost] = useState(24);
+  // typing goes before the list
+  const q = useDeferredValue(find.trim().toLowerCase());
+  const shown = useMemo(
+    () =>
+      jobs.filter(
+        (j) => (which === 'all' || (which === 'closed') === (j.closedAt !== null)) && (!q || wordsOf(j).includes(q)),
+      ),
+    [jobs, which, q],
   );
   return (
     <PlaceFrame
@@ -62,7 +76,7 @@ export function JobsScreen() {
           Records and statistics of what was handed over
         </Link>
       ) : null}
-      {shown.map((j) => (
+      {shown.slice(0, most).map((j) => (
         <Link key={j.id} href={stageHref(j.id, j.stage)} asChild>
           <Pressable
             aria-label={`${j.label}, ${j.device.name}, ${j.closedAt ? 'handed over' : stageNames[j.stage]}`}
@@ -86,6 +100,11 @@ export function JobsScreen() {
           </Pressable>
         </Link>
       ))}
+      {shown.length > most ? (
+        <View className="mt-3 self-start">
+          <Button kind="small" label={`${shown.length - most} more`} onPress={() => setMost(most + 60)} />
+        </View>
+      ) : null}
       {shown.length ? null : <Txt tone="ink2">No job matches.</Txt>}
     </PlaceFrame>
   );
