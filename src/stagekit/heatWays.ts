@@ -67,7 +67,7 @@ export function heatWays(job: JobState, settings: Settings, model: ReducedModel,
     return [
       {
         heater: heater.id,
-        held: heater.kind === 'air',
+        held: heater.kind === 'air' || heatS <= taskFigures.standByS.value,
         heatS,
         windowS: Math.max(10, f.easyUntilS.low - f.readyS.high),
         reheatS: Math.max(20, heatS * taskFigures.reheatShare.value),

@@ -224,11 +224,10 @@ function jobWork(job: JobState, o: BenchInput, f: Frame): JobWork {
   const worker = running
     ? ([...f.working].find(([p, id]) => id === job.id && p === running.person)?.[0] ?? null)
     : null;
-  const begin = (t: TaskId, startAt: number) => {
+  const begin = (t: TaskId, startAt: number, moreS = 0, heater: string | null = null) => {
     const person = worker !== null && f.names.includes(worker) ? worker : (f.names[0] ?? null);
     const startS = f.s(startAt);
-    const stage = learnedStage(t)!;
-    const l = book.of(stage, kind, person ?? '');
+    const l = book.of(learnedStage(t) ?? stageOf(t), kind, person ?? '');
     const leftS = remainingS(
       { mu: Math.log(l.medianS * stretch), sigma: l.scatter.sigma },
       Math.max(0, f.nowS - startS),
@@ -237,9 +236,9 @@ function jobWork(job: JobState, o: BenchInput, f: Frame): JobWork {
     going.push({
       task: t,
       startS,
-      endS: f.nowS + Math.max(60, Math.round(Math.min(leftS, 2 * 3600))),
+      endS: f.nowS + Math.max(60, Math.round(Math.min(leftS, 2 * 3600))) + Math.round(moreS),
       person,
-      heater: null,
+      heater,
     });
   };
   const works = (stage: string) => worker !== null && running?.stage === stage;
@@ -262,14 +261,17 @@ function jobWork(job: JobState, o: BenchInput, f: Frame): JobWork {
       left.add('heat');
       const endS = on.readyInS === null ? f.nowS + 60 : f.s(on.at) + on.readyInS;
       const heater = on.heater ?? settings.plate.id;
+      const laidOn = job.effective.find((e) => e.id === on.eventId)?.by ?? null;
       going.push({
         task: 'heat',
         startS: f.s(on.at),
         endS: Math.max(f.nowS, Math.round(endS)),
-        person: worker,
+        person: laidOn !== null && f.names.includes(laidOn) ? laidOn : null,
         heater,
       });
-      used = heats.some((h) => h.heater === heater) ? heats : [{ ...heats[0]!, heater }];
+      // the way that it is heated now; one that is waited for keeps the person who laid it on
+      const own = heats.find((h) => h.heater === heater) ?? { ...heats[0]!, heater };
+      used = [{ ...own, held: own.held && f.names.includes(laidOn ?? '') }];
     } else if (works('lift')) {
       begin('lift', running!.fromAt);
       used = [];
@@ -283,7 +285,11 @@ function jobWork(job: JobState, o: BenchInput, f: Frame): JobWork {
     } else if (todo('heat')) {
       left.add('load');
       left.add('heat');
-      if (works('heat')) begin('load', running!.fromAt);
+      const held = heats.find((h) => h.held);
+      if (works('heat') && held) {
+        begin('heat', running!.fromAt, held.heatS, held.heater);
+        used = [held];
+      } else if (works('heat')) begin('load', running!.fromAt);
     } else used = [];
   }
 

@@ -2,6 +2,7 @@ import { demoJobs } from '../demo/shop';
 import { foldJob } from '../model/fold';
 import { defaultSettings } from '../model/settings';
 import { shippedDevices } from '../model/shippedDevices';
+import { packFrom, readPack, writePack } from './pack';
 import { Repository, StorageFullError, type Storage } from './repository';
 
 /** AsyncStorage in memory, with the faults that real storage has. */
@@ -145,5 +146,72 @@ describe('device models and pictures', () => {
     await expect(repo.saveDevice(ring)).rejects.toThrow('the storage of this browser is full');
     await expect(repo.merge([], new Set(), { photos: { a: 'data:image/jpeg;base64,AAAA' } })).rejects.toThrow('full');
     expect(storage.map.size).toBe(0);
+  });
+});
+
+describe('many entries in one piece', () => {
+  const many = () => {
+    const storage = new MemoryStorage();
+    const events = Array.from({ length: packFrom + 40 }, (_, i) => ({ ...job[i ? 1 : 0]!, id: `m${i}`, seq: i }));
+    for (const e of events)
+      storage.map.set(`job/${e.jobId}/${e.writer}/${String(e.seq).padStart(8, '0')}`, JSON.stringify(e));
+    return { storage, events };
+  };
+  const packed = async (storage: MemoryStorage) => {
+    jest.useFakeTimers();
+    const first = await open(storage).load();
+    await jest.advanceTimersByTimeAsync(5000);
+    jest.useRealTimers();
+    return first;
+  };
+
+  it('is read from the piece next time, and only what is new is read by itself', async () => {
+    const { storage, events } = many();
+    const first = await packed(storage);
+    expect(storage.map.has('extra/pack')).toBe(true);
+    const asked: string[][] = [];
+    const { getMany } = storage;
+    storage.getMany = async (keys) => {
+      asked.push(keys);
+      return getMany(keys);
+    };
+    await open(storage).write([{ ...job[1]!, id: 'new', seq: 99_999 }]);
+    const again = await open(storage).load();
+    expect(again.jobs.get(jobId)).toHaveLength(events.length + 1);
+    expect(again.jobs.get(jobId)!.slice(0, 5)).toEqual(first.jobs.get(jobId)!.slice(0, 5));
+    expect(asked.map((k) => k.filter((x) => x.startsWith('job/')).length)).toEqual([1]);
+  });
+
+  it('an entry that is gone from the store does not come back with the piece', async () => {
+    const { storage, events } = many();
+    await packed(storage);
+    storage.map.delete(`job/${jobId}/${events[7]!.writer}/00000007`);
+    expect((await open(storage).load()).jobs.get(jobId)).toHaveLength(events.length - 1);
+  });
+
+  it('a piece that was cut off or changed is left aside, and nothing is lost', async () => {
+    const { storage, events } = many();
+    await packed(storage);
+    const text = storage.map.get('extra/pack')!;
+    for (const broken of [text.slice(0, -20), text.replace('m7', 'x7'), 'nonsense', '']) {
+      storage.map.set('extra/pack', broken);
+      const log = await open(storage).load();
+      expect(log.jobs.get(jobId)).toHaveLength(events.length);
+      expect(log.jobs.get(jobId)!.some((e) => e.id === 'x7')).toBe(false);
+      expect(log.problems).toEqual([]);
+    }
+    expect(readPack(writePack(job))).toEqual(job);
+  });
+
+  it('goes first when the storage is full', async () => {
+    const { storage } = many();
+    await packed(storage);
+    const { setMany } = storage;
+    storage.setMany = async (entries) => {
+      if (storage.map.has('extra/pack')) throw new Error('quota exceeded');
+      return setMany(entries);
+    };
+    expect(await open(storage).write([{ ...job[1]!, id: 'late', seq: 99_998 }])).toBe(true);
+    expect(storage.map.has('extra/pack')).toBe(false);
   });
 });

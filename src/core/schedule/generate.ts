@@ -39,7 +39,8 @@ export class Generator {
     this.placed.fill(0);
     this.feasible = true;
     this.missed = [];
-    // what has started holds its resources: its blocks first
+    // what has started holds its resources: its blocks first, and before them those whose clamps are on already
+    for (const b of genes.order) if (c.blocks[b]!.holds.some((h) => c.tasks[h.from]!.started)) this.place(b, genes);
     for (const b of genes.order) if (c.blocks[b]!.tasks.some((t) => c.tasks[t]!.started)) this.place(b, genes);
     for (const b of genes.order) this.place(b, genes);
     return this.score(genes);

@@ -21,13 +21,12 @@ export const taskIds = [
 ] as const;
 export type TaskId = (typeof taskIds)[number];
 
-/** Tasks that take a person from start to end. */
-export const handTasks: readonly TaskId[] = taskIds.filter((t) => !['heat', 'clamped', 'cure'].includes(t));
-
 export const taskFigures = {
   loadS: judgement(60, 'laying on or aiming, the heater warm'),
+  standByS: judgement(150, 'a heat this short is waited for: nobody begins something else meanwhile'),
   layOnS: judgement(60, 'a device that lies ready is on the heater within this'),
   closeS: judgement(120, 'lowering the cover, pressing it round'),
+  toClampS: judgement(60, 'a bead is held at once; tape that was pressed by hand can wait for its clips'),
   unclampS: judgement(60, 'taking clamps or clips off'),
   toShelfS: judgement(600, 'from the clamps to a shelf place'),
   reheatShare: judgement(0.6, 'a reheat against the first heat: the device is still warm'),
@@ -36,7 +35,7 @@ export const taskFigures = {
 /** A heater that does it: how long it heats, and how long the edge then stays easy. */
 export interface HeatWay {
   heater: string;
-  /** hot air is held by a person, a plate is not */
+  /** a person is with it all the while: hot air is held, and a short heat is waited for */
   held: boolean;
   heatS: number;
   windowS: number;
@@ -150,7 +149,7 @@ function variantOf(w: JobWork, way: ClosingWay, b: BenchThings): Variant {
     if (!w.left.has(id) || !modes.length) return;
     const wish = w.wishes.find((x) => x.task === id);
     const kept = wish ? modes.filter((m) => suits(m, wish, b)) : modes;
-    const partHere = w.partS !== null && id === (w.partFirst && has1(w, 'load') ? 'load' : firstNeeding(w));
+    const partHere = w.partS !== null && id === (w.partFirst ? (firstOpening(w) ?? firstNeeding(w)) : firstNeeding(w));
     const releaseS = Math.max(
       partHere ? w.partS! : 0,
       wish?.notBeforeS ?? 0,
@@ -177,21 +176,30 @@ function variantOf(w: JobWork, way: ClosingWay, b: BenchThings): Variant {
 
   put('intake', hands('intake'));
   if (w.heats.length) {
-    const still = w.heats.filter((h) => !h.held);
-    const heatModes = w.heats.flatMap((h): Mode[] => {
-      const own = { durS: Math.round(h.heatS), use: { [b.heaterOf(h.heater)]: 1 } };
-      return h.held ? b.people.map((p) => ({ ...own, use: { ...own.use, [b.personOf(p)]: 1 } })) : [own];
-    });
-    const reheat = w.heats.flatMap((h): Mode[] => {
-      const own = { durS: Math.round(h.reheatS), use: { [b.heaterOf(h.heater)]: 1 } };
-      return h.held ? b.people.map((p) => ({ ...own, use: { ...own.use, [b.personOf(p)]: 1 } })) : [own];
-    });
-    put('load', hands('load'));
-    put('heat', heatModes, still.length && has('load') ? { maxS: taskFigures.layOnS.value } : {});
+    const held = w.heats.filter((h) => h.held);
+    // where one heater is quick enough to be waited for, no slow one is thought of
+    const ways = held.length ? held : w.heats;
+    const on = (h: HeatWay, durS: (person: string) => number): Mode[] => {
+      const own = { [b.heaterOf(h.heater)]: 1 };
+      return h.held
+        ? b.people.map((p) => ({ durS: Math.round(durS(p)), use: { ...own, [b.personOf(p)]: 1 } }))
+        : [{ durS: Math.round(durS('')), use: own }];
+    };
+    if (!held.length) put('load', hands('load'));
+    put(
+      'heat',
+      ways.flatMap((h) => on(h, (p) => h.heatS + (h.held ? w.handsS('load', p) : 0))),
+      has('load') ? { maxS: taskFigures.layOnS.value } : {},
+    );
     put(
       'lift',
       hands('lift'),
-      has('heat') ? { maxS: Math.round(Math.min(...w.heats.map((h) => h.windowS))), reheat } : {},
+      has('heat')
+        ? {
+            maxS: Math.round(Math.min(...ways.map((h) => h.windowS))),
+            reheat: ways.flatMap((h) => on(h, () => h.reheatS)),
+          }
+        : {},
     );
   } else put('lift', hands('lift'));
   for (const id of ['strip', 'clean', 'dryFit'] as const) put(id, hands(id));
@@ -202,7 +210,11 @@ function variantOf(w: JobWork, way: ClosingWay, b: BenchThings): Variant {
   const closed: TaskId | null = has('close') ? 'close' : has('bond') ? 'bond' : null;
   if (way.id !== 'nothing') {
     if (way.clampOffS > 0) {
-      put('clamped', [{ durS: Math.round(way.clampOffS), use: {} }], closed ? { maxS: 60 } : {});
+      put(
+        'clamped',
+        [{ durS: Math.round(way.clampOffS), use: {} }],
+        closed && way.openS ? { maxS: taskFigures.toClampS.value } : {},
+      );
       put('unclamp', fixedHands(taskFigures.unclampS));
       if (way.clamp && has('clamped') && has('unclamp'))
         holds.push({ resource: way.clamp.resource, n: way.clamp.n, from: 'clamped', to: 'unclamp' });
@@ -222,7 +234,15 @@ function variantOf(w: JobWork, way: ClosingWay, b: BenchThings): Variant {
   return { id: way.id, tasks, links, holds };
 }
 
-const has1 = (w: JobWork, t: TaskId) => w.left.has(t) && w.heats.length > 0;
+/** The task that opens the device; null when it is past. */
+const firstOpening = (w: JobWork): TaskId | null =>
+  w.heats.length && w.left.has('heat')
+    ? w.heats.some((h) => h.held) || !w.left.has('load')
+      ? 'heat'
+      : 'load'
+    : w.left.has('lift')
+      ? 'lift'
+      : null;
 
 /** The first task that cannot be done without the new part. */
 const firstNeeding = (w: JobWork): TaskId =>

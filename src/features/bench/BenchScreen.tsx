@@ -155,7 +155,8 @@ const beginning = (e: { task: string; startS: number; endS: number }): NewEvent 
   type: 'work',
   stage: stageOf(e.task),
   to: 'begun',
-  plannedS: Math.max(0, e.endS - e.startS),
+  // hands are counted up to the moment when the heater goes on, so its own time is no plan for them
+  ...(e.task === 'heat' ? {} : { plannedS: Math.max(0, e.endS - e.startS) }),
 });
 
 interface WhyNextProps {

@@ -3,6 +3,7 @@ import { View } from 'react-native';
 import { LongRunLine } from '@/stagekit/LongRunLine';
 import type { ShopPlanState } from '@/stagekit/useShopPlan';
 import { Txt } from '@/ui/Txt';
+import { taskName } from '@/model/taskNames';
 import { qualityText } from './planWords';
 
 /** Why what is asked for now cannot be planned. */
@@ -29,8 +30,7 @@ export function Improving({ state }: { state: ShopPlanState }) {
       ))}
       {now.plan.missed.map((m) => (
         <Txt key={m.job + m.to} size="s" tone="caution">
-          {now.shop.jobs.get(m.job)?.label ?? m.job}: the window before {m.to === 'close' ? 'closing' : m.to} was
-          missed; it has to be done again.
+          {now.shop.jobs.get(m.job)?.label ?? m.job}: {missedWords(m.to)}
         </Txt>
       ))}
       {now.shop.late.length ? (
@@ -44,3 +44,10 @@ export function Improving({ state }: { state: ShopPlanState }) {
     </View>
   );
 }
+
+const missedWords = (to: string): string =>
+  to === 'clamped'
+    ? 'closed, and no clamps are free for it.'
+    : to === 'close'
+      ? 'the bead was open for too long; it has to be laid again.'
+      : `the window before ${taskName(to).toLowerCase()} was missed.`;

@@ -1,6 +1,5 @@
 import { needsOf } from '@/core/schedule/nextHands';
 import type { PlanEntry } from '@/core/schedule/types';
-import { handTasks } from '@/core/schedule/jobTasks';
 import type { Settings } from '@/model/settings';
 import { bareId, resourceName } from '@/stagekit/shopBench';
 import type { PlanNow } from '@/stagekit/useShopPlan';
@@ -56,7 +55,7 @@ export function lanesOf(p: PlanNow, settings: Settings, fromAt: number, toAt: nu
       slot: 0,
       slots: 1,
       windowTo: max.length ? at(Math.min(...max)) : null,
-      hands: (handTasks as readonly string[]).includes(e.task) || e.task.includes('.reheat'),
+      hands: Object.keys(needsOf(plan.bench, e)).some((r) => r.startsWith('person:')),
     });
     bars.set(res, list);
   };
