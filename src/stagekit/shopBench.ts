@@ -32,6 +32,7 @@ export const benchFigures = {
   windowS: judgement(60, 'how long an edge stays easy, before the heat model was asked'),
   horizonDays: judgement(14, 'days that a plan looks ahead; further where a part comes later'),
   openLateS: judgement(5400, 'somebody who works outside the opening hours stays for so long'),
+  seeThroughS: judgement(1800, 'a break that falls into a window is put off by so much'),
   comeBackWeight: judgement(2, 'a come-back that is late counts as so many others'),
 };
 
@@ -62,22 +63,36 @@ export const clipId = (id: string) => `clip:${id}`;
 /** What a resource is called, without its kind. */
 export const bareId = (id: string) => id.slice(id.indexOf(':') + 1);
 
-/** Of each person: the job that was touched last, while nothing says that it was left. */
+/**
+ * Of each person: the job that they work at. What somebody took up stays theirs until it is done, laid aside or left for another
+ * that they take up; without such a tap it is the job that was touched last, while nothing says that it was left.
+ */
 export function atWork(jobs: readonly JobState[], now: number): Map<string, string> {
+  const said = new Map<string, { at: number; job: string }>();
   const last = new Map<string, { at: number; job: JobState }>();
   for (const job of jobs) {
     if (job.closedAt !== null) continue;
     for (const e of job.effective)
       if (e.type !== 'opened' && e.at <= now && (last.get(e.by)?.at ?? -1) <= e.at) last.set(e.by, { at: e.at, job });
+    const running = workCached(job).find((w) => w.toAt === null);
+    const tap = running && job.works.findLast((w) => w.stage === running.stage);
+    if (!running || tap?.to !== 'begun' || now - tap.at > stageWorkFigures.mostS.value * 1e3) continue;
+    if ((said.get(running.person)?.at ?? -1) < tap.at) said.set(running.person, { at: tap.at, job: job.id });
   }
-  const out = new Map<string, string>();
+  const out = new Map([...said].map(([person, w]) => [person, w.job]));
   for (const [person, l] of last) {
-    const running = workCached(l.job).find((w) => w.toAt === null);
-    if (!running) continue;
-    const said = l.job.works.findLast((w) => w.stage === running.stage);
-    if (said?.to === 'begun' || now - l.at < stageWorkFigures.gapS.value * 1e3) out.set(person, l.job.id);
+    if (out.has(person) || now - l.at >= stageWorkFigures.gapS.value * 1e3) continue;
+    if (workCached(l.job).some((w) => w.toAt === null)) out.set(person, l.job.id);
   }
   return out;
+}
+
+/** Is a window of this job open, or about to open, that this person began. */
+function atWindow(job: JobState, person: string, now: number): boolean {
+  const last = job.heat[job.heat.length - 1];
+  if (!last || job.stages.lift === 'done' || job.stages.lift === 'skipped') return false;
+  const open = last.setC !== null || (last.gripsInS !== null && now < last.at + last.gripsInS * 1e3);
+  return open && job.effective.find((e) => e.id === last.eventId)?.by === person;
 }
 
 export interface BenchInput {
@@ -127,6 +142,9 @@ export function shopBench(o: BenchInput): ShopBench {
     const isHere = own.some((x) => now >= x.from && now < x.to);
     const isAway = away.some((a) => now >= a.from && now < a.to);
     const heating = planned.some((j) => onPlate(j) !== null) && p === settings.person;
+    // a break waits for a window: who has a device on a heater, or just off it, sees it through
+    if (!isAway && planned.some((j) => atWindow(j, p, now)))
+      own = merged([...own, { from: now, to: now + benchFigures.seeThroughS.value * 1e3 }]);
     if (!isHere && !isAway && (working.has(p) || heating)) {
       own = merged([...own, { from: now, to: now + benchFigures.openLateS.value * 1e3 }]);
       late.push(p);
@@ -252,6 +270,8 @@ function jobWork(job: JobState, o: BenchInput, f: Frame): JobWork {
       if (works(stage)) begin(stage, running!.fromAt);
     }
   let used = heats;
+  /** who stands by the heat lifts: an estimate of when somebody else is free is no hand at the window */
+  let lifter: string | null = null;
   if (todo('heat') || todo('lift')) {
     const on = onPlate(job);
     const last = job.heat[job.heat.length - 1] ?? null;
@@ -271,7 +291,9 @@ function jobWork(job: JobState, o: BenchInput, f: Frame): JobWork {
       });
       // the way that it is heated now; one that is waited for keeps the person who laid it on
       const own = heats.find((h) => h.heater === heater) ?? { ...heats[0]!, heater };
-      used = [{ ...own, held: own.held && f.names.includes(laidOn ?? '') }];
+      const held = own.held && laidOn !== null && f.names.includes(laidOn);
+      used = [{ ...own, held }];
+      if (held) lifter = laidOn;
     } else if (works('lift')) {
       begin('lift', running!.fromAt);
       used = [];
@@ -361,13 +383,18 @@ function jobWork(job: JobState, o: BenchInput, f: Frame): JobWork {
     partFirst: !settings.openBeforePart && !job.opened,
     going,
     handOverFromS,
-    wishes: [...job.wishes.values()].map((w) => ({
-      task: w.task,
-      notBeforeS: w.kind === 'notBefore' && w.wishAt !== null ? f.s(w.wishAt) : null,
-      pinnedS: w.kind === 'pinned' && w.wishAt !== null && w.wishAt > o.now ? f.s(w.wishAt) : null,
-      person: w.person,
-      heater: w.heater,
-    })),
+    wishes: [
+      ...(lifter !== null && !job.wishes.has('lift')
+        ? [{ task: 'lift' as const, notBeforeS: null, pinnedS: null, person: lifter, heater: null }]
+        : []),
+      ...[...job.wishes.values()].map((w) => ({
+        task: w.task,
+        notBeforeS: w.kind === 'notBefore' && w.wishAt !== null ? f.s(w.wishAt) : null,
+        pinnedS: w.kind === 'pinned' && w.wishAt !== null && w.wishAt > o.now ? f.s(w.wishAt) : null,
+        person: w.person,
+        heater: w.heater,
+      })),
+    ],
   };
 }
 

@@ -39,11 +39,20 @@ export class Generator {
     this.placed.fill(0);
     this.feasible = true;
     this.missed = [];
-    // what has started holds its resources: its blocks first, and before them those whose clamps are on already
+    // what has started holds its resources: its blocks first; before them those whose clamps are on already, and before all
+    // those whose window is open, for everything else can wait a little
+    for (const b of genes.order) if (this.windowOpen(b)) this.place(b, genes);
     for (const b of genes.order) if (c.blocks[b]!.holds.some((h) => c.tasks[h.from]!.started)) this.place(b, genes);
     for (const b of genes.order) if (c.blocks[b]!.tasks.some((t) => c.tasks[t]!.started)) this.place(b, genes);
     for (const b of genes.order) this.place(b, genes);
     return this.score(genes);
+  }
+
+  private windowOpen(b: number): boolean {
+    const { tasks } = this.c;
+    return this.c.blocks[b]!.tasks.some(
+      (t) => !tasks[t]!.started && tasks[t]!.preds.some((l) => l.maxS < Infinity && tasks[l.from]!.started),
+    );
   }
 
   private book(t: number, sign: 1 | -1): void {
