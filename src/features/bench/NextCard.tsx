@@ -32,10 +32,10 @@ export function NextCard({ shown, who, onPress }: { shown: NextShown; who: strin
         {shown.title}
       </Txt>
       <View className="flex-row justify-between items-end">
-        <Txt num strong size="huge" tone="onInk">
+        <Txt num strong size="huge" tone="onInk" testID="nextFigure">
           {shown.figure}
         </Txt>
-        <Txt size="s" tone="onInk" className="flex-1 text-right ml-3">
+        <Txt size="s" tone="onInk" className="flex-1 text-right ml-3" testID="nextLine">
           {shown.line}
         </Txt>
       </View>

@@ -125,7 +125,7 @@ export function MoneyScreen() {
         >
           <Table
             label={`Quote and outcome of ${o.job.label}`}
-            columns={['', 'quoted', 'came to']}
+            columns={['What', 'quoted', 'came to']}
             rows={[
               ['Net price', o.quoted ? money(o.quoted.netMinor) : '–', o.quoted ? money(o.quoted.netMinor) : '–'],
               [

@@ -203,7 +203,7 @@ export function StatisticsScreen() {
         <>
           <Table
             label="Breakage"
-            columns={['', 'broke', 'share', '95 %']}
+            columns={['Who and what', 'broke', 'share', '95 %']}
             rows={[
               countRow('All', breakage.all),
               ...breakage.byPerson.map((c) => countRow(c.name, c)),
@@ -233,7 +233,7 @@ export function StatisticsScreen() {
         <>
           <Table
             label="Come-backs"
-            columns={['', 'came back', 'share', '95 %']}
+            columns={['Who and how', 'came back', 'share', '95 %']}
             rows={[
               countRow('All', comeBacks.all),
               ...comeBacks.byPerson.map((c) => countRow(c.name, c)),

@@ -36,85 +36,87 @@ export function Lots({ name, unit, lots, next, now, digits, pack, onChange }: Lo
     );
   const sorted = [...lots].sort((a, b) => goodUntil(a) - goodUntil(b));
   return (
-    <View role="list" aria-label={`Lots of ${name}`}>
-      {sorted.map((l) => {
-        const until = goodUntil(l);
-        const over = until < now;
-        return (
-          <View key={l.id} role="listitem" className="border-b border-rule py-1">
-            <View className="flex-row items-center gap-2">
-              <Txt className="flex-1" tone={over ? 'caution' : 'ink'}>
-                {l.id}: {l.qty.toFixed(digits)} {unit}
-                {l.openedAt === null ? '' : `, open since ${format(l.openedAt, 'd MMM')}`}
-                {Number.isFinite(until)
-                  ? over
-                    ? `, over its date (${format(until, 'd MMM')})`
-                    : `, good until ${format(until, 'd MMM yyyy')}`
-                  : ''}
-                {l.id === next ? ' · take this one' : ''}
-              </Txt>
-              <Button
-                kind="small"
-                label={open === l.id ? 'Done' : 'Change'}
-                say={`${open === l.id ? 'Done with' : 'Change'} ${l.id} of ${name}`}
-                onPress={() => setOpen(open === l.id ? null : l.id)}
-              />
-            </View>
-            {open === l.id ? (
-              <View className="py-2">
-                <NumberField
-                  label={`Counted in ${l.id} of ${name}`}
-                  unit={unit}
-                  low={0}
-                  high={10000}
-                  digits={digits}
-                  value={Number(l.qty.toFixed(digits))}
-                  onCommit={(qty) => put(l.id, { qty }, `${l.id} counted`)}
+    <View>
+      <View {...(sorted.length ? { role: 'list' as const, 'aria-label': `Lots of ${name}` } : {})}>
+        {sorted.map((l) => {
+          const until = goodUntil(l);
+          const over = until < now;
+          return (
+            <View key={l.id} role="listitem" className="border-b border-rule py-1">
+              <View className="flex-row items-center gap-2">
+                <Txt className="flex-1" tone={over ? 'caution' : 'ink'}>
+                  {l.id}: {l.qty.toFixed(digits)} {unit}
+                  {l.openedAt === null ? '' : `, open since ${format(l.openedAt, 'd MMM')}`}
+                  {Number.isFinite(until)
+                    ? over
+                      ? `, over its date (${format(until, 'd MMM')})`
+                      : `, good until ${format(until, 'd MMM yyyy')}`
+                    : ''}
+                  {l.id === next ? ' · take this one' : ''}
+                </Txt>
+                <Button
+                  kind="small"
+                  label={open === l.id ? 'Done' : 'Change'}
+                  say={`${open === l.id ? 'Done with' : 'Change'} ${l.id} of ${name}`}
+                  onPress={() => setOpen(open === l.id ? null : l.id)}
                 />
-                <NumberField
-                  label={`${l.id} of ${name} is good for`}
-                  unit="days"
-                  low={0}
-                  high={3650}
-                  value={l.expiresAt === null ? null : Math.max(0, Math.ceil((l.expiresAt - now) / day))}
-                  onCommit={(v) => put(l.id, { expiresAt: now + v * day }, `${l.id}: date`)}
-                />
-                <NumberField
-                  label={`${l.id} of ${name}, once open, is good for`}
-                  unit="days"
-                  low={0}
-                  high={3650}
-                  value={l.openLifeDays}
-                  onCommit={(v) => put(l.id, { openLifeDays: v }, `${l.id}: open life`)}
-                />
-                <View className="flex-row gap-2">
-                  <View className="flex-1">
-                    <Button
-                      kind="small"
-                      label={l.openedAt === null ? `${l.id} is open from today` : `${l.id} is not open`}
-                      onPress={() => put(l.id, { openedAt: l.openedAt === null ? now : null }, `${l.id}: open`)}
-                    />
-                  </View>
-                  <View className="flex-1">
-                    <Button
-                      kind="small"
-                      label={`Throw ${l.id} away`}
-                      onPress={() => {
-                        setOpen(null);
-                        onChange(
-                          lots.filter((x) => x.id !== l.id),
-                          'scrapped',
-                          `${l.id} thrown away`,
-                        );
-                      }}
-                    />
+              </View>
+              {open === l.id ? (
+                <View className="py-2">
+                  <NumberField
+                    label={`Counted in ${l.id} of ${name}`}
+                    unit={unit}
+                    low={0}
+                    high={10000}
+                    digits={digits}
+                    value={Number(l.qty.toFixed(digits))}
+                    onCommit={(qty) => put(l.id, { qty }, `${l.id} counted`)}
+                  />
+                  <NumberField
+                    label={`${l.id} of ${name} is good for`}
+                    unit="days"
+                    low={0}
+                    high={3650}
+                    value={l.expiresAt === null ? null : Math.max(0, Math.ceil((l.expiresAt - now) / day))}
+                    onCommit={(v) => put(l.id, { expiresAt: now + v * day }, `${l.id}: date`)}
+                  />
+                  <NumberField
+                    label={`${l.id} of ${name}, once open, is good for`}
+                    unit="days"
+                    low={0}
+                    high={3650}
+                    value={l.openLifeDays}
+                    onCommit={(v) => put(l.id, { openLifeDays: v }, `${l.id}: open life`)}
+                  />
+                  <View className="flex-row gap-2">
+                    <View className="flex-1">
+                      <Button
+                        kind="small"
+                        label={l.openedAt === null ? `${l.id} is open from today` : `${l.id} is not open`}
+                        onPress={() => put(l.id, { openedAt: l.openedAt === null ? now : null }, `${l.id}: open`)}
+                      />
+                    </View>
+                    <View className="flex-1">
+                      <Button
+                        kind="small"
+                        label={`Throw ${l.id} away`}
+                        onPress={() => {
+                          setOpen(null);
+                          onChange(
+                            lots.filter((x) => x.id !== l.id),
+                            'scrapped',
+                            `${l.id} thrown away`,
+                          );
+                        }}
+                      />
+                    </View>
                   </View>
                 </View>
-              </View>
-            ) : null}
-          </View>
-        );
-      })}
+              ) : null}
+            </View>
+          );
+        })}
+      </View>
       <View className="mt-2">
         <Button
           kind="small"
