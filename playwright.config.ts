@@ -26,8 +26,8 @@ export default defineConfig({
   },
   projects: [
     { name: 'phone', use: { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true } },
-    // faults do not depend on the layout: they run once
-    { name: 'wide', testIgnore: 'faults.spec.ts', use: { viewport: { width: 1280, height: 800 } } },
+    // faults and the day do not depend on the layout: they run once
+    { name: 'wide', testIgnore: ['faults.spec.ts', 'day.spec.ts'], use: { viewport: { width: 1280, height: 800 } } },
   ],
   webServer: {
     command: 'node --import tsx server/main.ts',

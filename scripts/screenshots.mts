@@ -37,6 +37,7 @@ const stage = async (page: Page, where: string, seen = 'call') => {
 };
 
 const phone = await open(390, 844);
+await phone.clock.runFor(2000);
 await take(phone, 'bench-phone');
 await stage(phone, 'demo-0142/heat');
 await phone.clock.runFor(25_000);
@@ -66,18 +67,11 @@ await take(phone, 'handover-phone');
 for (const [where, name, seen] of [
   ['demo-0140/cracks', 'cracks-phone', 'call'],
   ['demo-0140/route', 'route-phone', 'call'],
-  ['demo-0143/clean', 'clean-phone', 'call'],
 ] as const) {
   await stage(phone, where, seen);
   await phone.clock.runFor(1500);
   await take(phone, name);
 }
-await phone.goto(`${base}/jobs/demo-0143/ways`);
-await phone
-  .getByText(/gentlest that opens it|^No way/)
-  .first()
-  .waitFor();
-await take(phone, 'ways-phone');
 await stage(phone, 'demo-0139/functions');
 for (const result of ['Works', 'Works', 'Works', 'Fails']) {
   const was = await phone.getByTestId('call').textContent();
@@ -95,19 +89,17 @@ await take(phone, 'records-phone');
 await stage(phone, 'demo-0132/cure');
 await phone.clock.runFor(700);
 await take(phone, 'cure-phone');
-await stage(phone, 'demo-0141/dryFit');
-for (const gap of [
-  0.31, 0.28, 0.3, 0.26, 0.24, 0.25, 0.22, 0.18, 0.15, 0.13, 0.12, 0.14, 0.16, 0.2, 0.23, 0.24, 0.25, 0.27, 0.29,
-]) {
-  for (const key of gap.toFixed(2))
-    await phone.getByRole('button', { name: key === '.' ? 'point' : key, exact: true }).tap();
-  const call = await phone.getByTestId('call').textContent();
-  await phone.getByRole('button', { name: 'Next point' }).tap();
-  await phone.waitForFunction((was) => document.querySelector('[data-testid=call]')?.textContent !== was, call);
+for (const [where, name, seen] of [
+  ['plan', 'plan-phone', /^The same as a list/],
+  ['statistics', 'statistics-phone', /^Clean runs over its plan/],
+  ['stock', 'stock-phone', /to order$/],
+] as const) {
+  await phone.goto(`${base}/${where}`);
+  await phone.getByText(seen).first().waitFor();
+  await phone.clock.runFor(4000);
+  await phone.waitForLoadState('networkidle');
+  await take(phone, name);
 }
-for (const key of ['0', 'point', '3']) await phone.getByRole('button', { name: key, exact: true }).tap();
-await phone.evaluate(() => document.querySelector('main')?.scrollTo(0, 0));
-await take(phone, 'dryfit-phone');
 const night = await open(390, 844, true);
 await stage(night, 'demo-0142/heat');
 await night.clock.runFor(50_000);
@@ -118,6 +110,7 @@ await night.clock.runFor(90_000);
 await take(night, 'lift-phone-dark');
 
 const wide = await open(1280, 800);
+await wide.clock.runFor(2000);
 await take(wide, 'bench-wide');
 await stage(wide, 'demo-0142/heat');
 await wide.clock.runFor(25_000);

@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 
 import { roundUpQuarter } from '@/core/schedule/promise';
 import type { Simulated } from '@/core/schedule/simulate';
@@ -43,8 +43,15 @@ export function usePromises(
   const [told, setTold] = useState<{ key: string; by: ReadonlyMap<string, Promised> } | null>(null);
   const { now, answer } = state;
   const key = `${job.id}|${job.lastEventId}|${ideas.map((i) => `${i.id}:${i.closedBy}:${i.stretch.toFixed(3)}`).join()}|${answer ? answer.plan.made : 0}`;
+  const latest = useRef({ now, ideas });
   useEffect(() => {
-    if (!now || !ideas.length) return;
+    latest.current = { now, ideas };
+  });
+  const planned = now !== null;
+  // asked again when the job, its routes or the plan change, not with every tick of the clock
+  useEffect(() => {
+    const { now, ideas } = latest.current;
+    if (!planned || !now || !ideas.length) return;
     let over = false;
     const benches = ideas.map((i) =>
       shopBench({ ...now.input, ways: new Map([[job.id, [i.closedBy]]]), stretch: new Map([[job.id, i.stretch]]) }),
@@ -73,9 +80,7 @@ export function usePromises(
       over = true;
       long.cancel();
     };
-    // asked again when the job, its routes or the plan change, not with every tick of the clock
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [key, now === null]);
+  }, [key, job.id, planned]);
   return told?.by ?? none;
 }
 const none: ReadonlyMap<string, Promised> = new Map();

@@ -46,7 +46,7 @@ export default memo(function Charts({ label, kind, names, values, other, suffix,
             fillShadowGradientFromOpacity: 1,
             fillShadowGradientToOpacity: 1,
             propsForLabels: { ...config.propsForLabels, fontSize: 10 },
-            barPercentage: Math.min(0.9, (width - 70) / (names.length * 40)),
+            barPercentage: Math.min(0.9, (width - 96) / (names.length * 40)),
           }}
         />
       ) : (

@@ -61,7 +61,6 @@ export function DateTimeField({ label, value, now, from, to, onCommit }: DateTim
         {label}
       </Txt>
       <TextBox
-        num
         aria-label={`${label}, time or date and time`}
         bad={problem !== null}
         placeholder={`16:30 or ${format(addDays(now, 1), 'yyyy-MM-dd')} 09:00`}

@@ -52,8 +52,9 @@ export function PlanScreen() {
       <PlanProblem problem={state.problem} />
       {now ? (
         <>
-          <Improving state={state} />
           <PlanView now={now} at={at} width={Math.min(1048, width - 32)} list />
+          {/* under the picture: what comes and goes here must not move a bar under a finger */}
+          <Improving state={state} />
           <LateJobs now={now} at={at} />
           <WishCost now={now} />
         </>

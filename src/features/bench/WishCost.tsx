@@ -1,4 +1,4 @@
-import { useEffect } from 'react';
+import { useEffect, useRef } from 'react';
 import { View } from 'react-native';
 
 import type { wishCost } from '@/core/schedule/planWork';
@@ -20,12 +20,16 @@ export function WishCost({ now }: { now: PlanNow }) {
     .flatMap((j) => [...j.wishes.values()].map((w) => w.id))
     .sort()
     .join();
+  const latest = useRef(now);
+  useEffect(() => {
+    latest.current = now;
+  });
+  // asked again when a wish changes, not with every tick of the clock
   useEffect(() => {
     if (!key) return;
-    const free = { ...now.input, jobs: now.input.jobs.map((j) => (j.wishes.size ? { ...j, wishes: new Map() } : j)) };
-    void start(() => askWishCost(now.plan, shopBench(free).bench));
-    // asked again when a wish changes, not with every tick of the clock
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    const { input, plan } = latest.current;
+    const free = { ...input, jobs: input.jobs.map((j) => (j.wishes.size ? { ...j, wishes: new Map() } : j)) };
+    void start(() => askWishCost(plan, shopBench(free).bench));
   }, [key, start]);
   if (!wishes) return null;
   const label = labelsOf(now.shop);

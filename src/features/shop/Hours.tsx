@@ -54,7 +54,6 @@ function SpanField({
         <Txt className="w-[104px]">{label}</Txt>
         <View className="flex-1">
           <TextBox
-            num
             aria-label={`${label}, open from and to`}
             bad={problem}
             value={text ?? value}
