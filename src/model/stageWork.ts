@@ -24,7 +24,7 @@ export interface StageWork {
 }
 
 /** Entries that are noted at any time and say nothing about what is being worked at. */
-const aside = new Set<KnownEvent['type']>([
+export const besideWork = new Set<KnownEvent['type']>([
   'opened',
   'note',
   'promise',
@@ -112,7 +112,7 @@ export function stageWork(job: Pick<JobState, 'effective' | 'stages'>): StageWor
       done.add(e.stage);
       continue;
     }
-    if (aside.has(e.type)) continue;
+    if (besideWork.has(e.type)) continue;
     if (open) open.last = e.at;
     else {
       const stage = e.type === 'stage' ? e.stage : current();

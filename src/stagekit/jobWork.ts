@@ -25,6 +25,7 @@ export const benchFigures = {
   horizonDays: judgement(14, 'days that a plan looks ahead; further where a part comes later'),
   openLateS: judgement(5400, 'somebody who works outside the opening hours stays for so long'),
   seeThroughS: judgement(1800, 'a break that falls into a window is put off by so much'),
+  overdueS: judgement(7200, 'a part that is overdue is looked for again after so long'),
   comeBackWeight: judgement(2, 'a come-back that is late counts as so many others'),
 };
 
@@ -213,7 +214,11 @@ export function jobWork(job: JobState, o: BenchInput, f: Frame): JobWork {
     const c = cureOf(job, settings, o.now);
     if (c.startAt !== null) handOverFromS = Math.round(f.s(c.startAt) + c.clocks.handOver.high);
   }
-  const partS = job.partDue?.dueAt != null && !job.bonded ? f.s(job.partDue.dueAt) : null;
+  // a part that should have come is not here before somebody says so
+  const partS =
+    job.partDue?.dueAt != null && !job.bonded
+      ? Math.max(f.s(job.partDue.dueAt), f.nowS + (job.partDue.dueAt <= o.now ? benchFigures.overdueS.value : 0))
+      : null;
   return {
     id: job.id,
     releaseS: Math.min(f.s(job.openedAt), f.nowS),
@@ -257,10 +262,15 @@ export function guessedHeat(job: JobState, settings: Settings): HeatWay {
 
 /** How a job can be closed: as its route says; before that by tape or bead, where both are possible. */
 export function closingWays(job: JobState, o: Pick<BenchInput, 'settings' | 'now' | 'ways'>): ClosingWay[] {
-  const wanted: readonly CureWay[] = o.ways?.get(job.id) ?? [
-    job.route?.closedBy ?? (job.bond.zone === 'clips' ? 'nothing' : job.bond.zone === 'fullArea' ? 'bead' : 'tape'),
-  ];
+  const wanted = o.ways?.get(job.id) ?? (job.route ? [job.route.closedBy] : openWays(job, o.settings));
   return wanted.map((id) => wayOf(job, o.settings, o.now, id));
+}
+
+/** Ways that are still open before a route was chosen: the plan takes the one that serves it better. */
+function openWays(job: JobState, settings: Settings): readonly CureWay[] {
+  if (job.bond.zone === 'clips') return ['nothing'];
+  if (job.bond.zone === 'fullArea') return ['bead'];
+  return settings.liquids.some((l) => l.leftMl > 0 || l.tubes.length > 0) ? ['tape', 'bead'] : ['tape'];
 }
 
 function wayOf(job: JobState, settings: Settings, now: number, id: CureWay): ClosingWay {

@@ -74,6 +74,25 @@ describe('the demo shop as a bench', () => {
     expect(at(early, 'demo-0134', 'dryFit')!.startS).toBeGreaterThanOrEqual(due);
   });
 
+  it('a part that should have come is not here before somebody says so', () => {
+    const due = jobs.find((j) => j.id === 'demo-0134')!.partDue!.dueAt!;
+    const after = due + 3600e3;
+    const p = plan(jobs, after);
+    expect(at(p, 'demo-0134', 'load')!.startS).toBeGreaterThanOrEqual(p.shop.bench.nowS + benchFigures.overdueS.value);
+    const here = more('demo-0134', [[after, 'Osk', { type: 'partDue', part: 'outer glass', dueAt: null, here: true }]]);
+    const now = plan([...jobs.filter((j) => j.id !== 'demo-0134'), here], after);
+    expect(here.partDue).toBeNull();
+    expect(at(now, 'demo-0134', 'intake')!.startS).toBeLessThan(now.shop.bench.nowS + 24 * 3600);
+  });
+
+  it('before a route was chosen tape and bead are both open, and the plan takes one', () => {
+    const open = jobs.map((j) => (j.id === 'demo-0143' ? { ...j, route: null } : j));
+    const p = plan(open);
+    const job = p.shop.bench.jobs.find((j) => j.id === 'demo-0143')!;
+    expect(job.variants.map((v) => v.id)).toEqual(['tape', 'bead']);
+    expect(new Set(p.plan.plan.filter((e) => e.job === 'demo-0143').map((e) => e.variant)).size).toBe(1);
+  });
+
   it('a swollen cell is not planned', () => {
     const swollen = more('demo-0143', [[t0, 'Osk', { type: 'finding', kind: 'cellSwollen', answer: 'yes' }]]);
     const p = plan([...jobs.filter((j) => j.id !== 'demo-0143'), swollen]);

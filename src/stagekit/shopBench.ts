@@ -5,7 +5,7 @@ import type { Bench, Resource } from '@/core/schedule/types';
 import { onPlate, type JobState } from '@/model/fold';
 import { merged, personSpans, type Span } from '@/model/openHours';
 import type { Settings } from '@/model/settings';
-import { stageWorkFigures } from '@/model/stageWork';
+import { besideWork, stageWorkFigures } from '@/model/stageWork';
 import { bareId, benchFigures, clipId, heaterId, jobWork, learnedStage, personId, type BenchInput } from './jobWork';
 import { kindOf, workCached } from './shopDurations';
 
@@ -42,7 +42,8 @@ export function atWork(jobs: readonly JobState[], now: number): Map<string, stri
   for (const job of jobs) {
     if (job.closedAt !== null) continue;
     for (const e of job.effective)
-      if (e.type !== 'opened' && e.at <= now && (last.get(e.by)?.at ?? -1) <= e.at) last.set(e.by, { at: e.at, job });
+      if (!besideWork.has(e.type) && e.at <= now && (last.get(e.by)?.at ?? -1) <= e.at)
+        last.set(e.by, { at: e.at, job });
     const running = workCached(job).find((w) => w.toAt === null);
     const tap = running && job.works.findLast((w) => w.stage === running.stage);
     if (!running || tap?.to !== 'begun' || now - tap.at > stageWorkFigures.mostS.value * 1e3) continue;
@@ -51,7 +52,9 @@ export function atWork(jobs: readonly JobState[], now: number): Map<string, stri
   const out = new Map([...said].map(([person, w]) => [person, w.job]));
   for (const [person, l] of last) {
     if (out.has(person) || now - l.at >= stageWorkFigures.gapS.value * 1e3) continue;
-    if (workCached(l.job).some((w) => w.toAt === null)) out.set(person, l.job.id);
+    const running = workCached(l.job).find((w) => w.toAt === null);
+    // a stage that was begun long ago and touched again is not being worked at
+    if (running && now - running.fromAt <= stageWorkFigures.mostS.value * 1e3) out.set(person, l.job.id);
   }
   return out;
 }

@@ -96,6 +96,13 @@ export function compile(bench: Bench): Compiled {
     technicians: bench.resources.flatMap((r, i) => (r.kind === 'technician' ? [i] : [])),
     taken: bench.resources.map((r) => new Profile(r.capacity)),
   };
+  for (const s of bench.started)
+    if (!Number.isFinite(s.startS) || !Number.isFinite(s.endS) || s.endS < s.startS)
+      throw new CoreInputError(
+        `${s.job}, ${s.task}: begun`,
+        `${s.startS} to ${s.endS} s`,
+        'two instants, the end not before the start',
+      );
   const started = new Map(bench.started.map((s) => [`${s.job}\u0000${s.task}`, s]));
   bench.jobs.forEach((job, j) => {
     const own: CJob = {

@@ -69,3 +69,16 @@ it('a class as a beginning: its weight is held down, its spread kept; nothing le
   expect(p.beta / p.alpha).toBeCloseTo(b.beta / b.alpha, 12);
   expect(learn(b, [])).toBe(b);
 });
+
+it('work that has taken absurdly long: what is left is a finite time that goes on growing smoothly past the table', () => {
+  const d = fromQuantiles(300, 540);
+  const left = (s: number) => remainingS(d, s);
+  const at = (z: number) => Math.exp(d.mu + d.sigma * z);
+  // Mills' ratio (asymptotic): from one side and the other of the change the two agree within a tenth
+  expect(left(at(6.01)) / left(at(5.99))).toBeCloseTo(1, 0);
+  for (const z of [5, 6, 7, 10, 20]) {
+    expect(Number.isFinite(left(at(z)))).toBe(true);
+    expect(left(at(z))).toBeGreaterThan(0);
+  }
+  expect(Number.isFinite(left(36 * 3600))).toBe(true);
+});

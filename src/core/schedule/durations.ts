@@ -32,10 +32,15 @@ export const fromQuantiles = (p50S: number, p90S: number): LogNormal => ({
 
 export const quantileS = (d: LogNormal, q: number): number => Math.exp(d.mu + d.sigma * z(q));
 
+/** standard deviations beyond which the normal tail is too small for its table */
+const farTail = 6;
+
 /** What is still to be expected of work that has taken `elapsedS` and is not done (truncated lognormal, analytic). */
 export function remainingS(d: LogNormal, elapsedS: number): number {
   if (elapsedS <= 0) return Math.exp(d.mu + d.sigma ** 2 / 2);
   const at = (Math.log(elapsedS) - d.mu) / d.sigma;
+  // so far out that no tail is left to integrate: its hazard there says what is still to be expected
+  if (at > farTail) return (elapsedS * d.sigma) / at;
   return (Math.exp(d.mu + d.sigma ** 2 / 2) * phi(d.sigma - at)) / phi(-at) - elapsedS;
 }
 

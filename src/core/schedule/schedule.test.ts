@@ -293,6 +293,10 @@ describe('bad input is named', () => {
   it.each([
     [{ ...bench, calendars: { open: [] } }, /calendar open: never open/],
     [{ ...bench, calendars: {} }, /calendar: open/],
+    [
+      { ...bench, started: [{ job: bench.jobs[0]!.id, task: 'heat', mode: 0, startS: 0, endS: NaN }] },
+      /begun: 0 to NaN s is not possible/,
+    ],
     [change((v) => ({ links: [...v.links, { from: 'off', to: 'heat', minS: 0 }] })), /needs itself in a circle/],
     [
       change((v) => ({ links: [{ ...v.links[0]!, minS: 5 }, ...v.links.slice(1)] })),

@@ -265,8 +265,8 @@ function Group({ title, items, now, state, onGo }: GroupProps) {
 function planned(i: BenchItem, state: ShopPlanState, now: number): string | null {
   if (i.state !== 'waits' || !state.now) return null;
   const { shop, plan } = state.now;
-  if (i.job.partDue?.dueAt != null && !i.job.bonded && i.job.partDue.dueAt > now)
-    return `${i.job.partDue.part || 'part'} comes ${dayTime(i.job.partDue.dueAt, now)}`;
+  if (i.job.partDue?.dueAt != null && !i.job.bonded)
+    return `${i.job.partDue.part || 'part'} ${i.job.partDue.dueAt > now ? 'comes' : 'should have come'} ${dayTime(i.job.partDue.dueAt, now)}`;
   const started = new Set(plan.bench.started.map((s) => `${s.job}|${s.task}`));
   const e = plan.plan.find((x) => x.job === i.job.id && !started.has(`${x.job}|${x.task}`));
   if (!e) return null;

@@ -62,6 +62,9 @@ export function TaskEdit({ entry, job, now, at }: { entry: PlanEntry; job: JobSt
       <Txt size="s" tone="ink2">
         {dayTime(fromAt, at)} to {time(atOf(shop, entry.endS))}, {span(entry.endS - entry.startS)}
         {use.length ? `, ${use.map((r) => resourceName(settings, r)).join(', ')}` : ', by itself'}
+        {plan.bench.jobs.find((j) => j.id === entry.job)!.variants.length > 1
+          ? `; the plan closes it by ${entry.variant}`
+          : ''}
       </Txt>
       <Link href={stageHref(job.id, stageOf(entry.task)) as Href} className="font-body text-m text-ink underline py-2">
         Go to {job.label}
