@@ -12,6 +12,8 @@ const transformed = require('jest-expo/web/jest-preset').transformIgnorePatterns
 const alias = { '^@/(.*)$': '<rootDir>/src/$1' };
 
 module.exports = {
+  // whole screens are rendered with real computing in them: a machine that does other work besides needs its time
+  testTimeout: 30_000,
   projects: [
     {
       displayName: 'core',

@@ -46,7 +46,12 @@ export function ideasFor(now: PlanNow, jobId: string): RescueIdea[] {
 export function LateJobs({ now, at }: { now: PlanNow; at: number }) {
   if (!now.plan.late.length) return null;
   return (
-    <View role="alert" className="border-[1.5px] border-caution bg-panel p-3 mt-3" testID="late">
+    <View
+      role="region"
+      aria-label="Late jobs"
+      className="border-[1.5px] border-caution bg-panel p-3 mt-3"
+      testID="late"
+    >
       {now.plan.late.map((l) => (
         <Late key={l.job} late={l} now={now} at={at} />
       ))}

@@ -12,9 +12,6 @@ import { PlanScreen } from './PlanScreen';
 jest.mock('expo-router', () => jest.requireActual('../../../test-support/mockRouter'));
 jest.mock('@/store/shop', () => jest.requireActual('../../../test-support/mockShop'));
 
-// plans are worked out for real here, and the transformed code is slow
-jest.setTimeout(30_000);
-
 const t0 = new Date(2026, 3, 14, 14, 30).getTime();
 const off = { type: 'heatOff', reason: 'ready', easyForS: 60, gripsInS: 80 } as const;
 

@@ -14,7 +14,6 @@ jest.mock('@/ui/download', () => ({
   pickText: async () => mockFile.next,
 }));
 
-jest.setTimeout(30_000);
 const t0 = new Date(2026, 3, 14, 13, 0).getTime();
 beforeEach(() => {
   jest.useFakeTimers({ now: t0 });
