@@ -1,5 +1,6 @@
 import { demoHistory } from '../demo/history';
 import { demoJobs, demoSettingsAt } from '../demo/shop';
+import { eventsOn } from '../../test-support/dayOf';
 import type { NewEvent } from './event';
 import { foldJob, type JobState } from './fold';
 import { partOfJob, quantityOf, stockNow, tubesOf } from './stock';
@@ -12,20 +13,7 @@ const s = demoSettingsAt(t0);
 const logs = [...demoJobs(t0), ...demoHistory(t0)];
 const jobs = logs.map((l) => foldJob(l)!);
 const more = (id: string, at: number, ...list: NewEvent[]): JobState =>
-  foldJob([
-    ...logs.find((l) => l[0]!.jobId === id)!,
-    ...list.map((e, i) => ({
-      ...e,
-      v: 1 as const,
-      id: `n${i}`,
-      jobId: id,
-      writer: 'n',
-      seq: i,
-      at,
-      loggedAt: at,
-      by: 'Osk',
-    })),
-  ])!;
+  foldJob([...logs.find((l) => l[0]!.jobId === id)!, ...eventsOn(id, 'n', 0, at, 'Osk', list)])!;
 const bonded = (ml: number): NewEvent => ({
   type: 'bonded',
   adhesive: 'liquidBead',
@@ -66,7 +54,7 @@ describe('what is there', () => {
       'demo-0142',
       t0,
       { type: 'bonded', adhesive: 'cutTape', usedMm: 380, widthMm: 2, used: [] },
-      { type: 'undo', eventId: 'n0' },
+      { type: 'undo', eventId: 'n-0' },
     );
     expect(quantityOf(stockNow(s, [back]).parts.get(id)!)).toBe(3);
   });

@@ -7,6 +7,7 @@ import { demoJobs, demoSettings } from '@/demo/shop';
 import type { JobEvent, NewEvent } from '@/model/event';
 import { foldJob, type JobState } from '@/model/fold';
 import { laidAsideS, stageWork } from '@/model/stageWork';
+import { eventsOn } from '../../test-support/dayOf';
 import { atWork, benchFigures, personId, shopBench } from './shopBench';
 import { bookOf, workedRows } from './shopDurations';
 
@@ -16,23 +17,11 @@ const logs = demoJobs(t0);
 const fold = (l: readonly JobEvent[]) => foldJob(l)!;
 const jobs = logs.map(fold);
 const book = bookOf([...jobs, ...demoHistory(t0).map(fold)]);
-const more = (id: string, list: [at: number, by: string, e: NewEvent][]): JobState => {
-  const l = logs.find((x) => x[0]!.jobId === id)!;
-  return fold([
-    ...l,
-    ...list.map(([at, by, e], i) => ({
-      ...e,
-      v: 1 as const,
-      id: `n${i}`,
-      jobId: id,
-      writer: 'n',
-      seq: i,
-      at,
-      loggedAt: at,
-      by,
-    })),
+const more = (id: string, list: [at: number, by: string, e: NewEvent][]): JobState =>
+  fold([
+    ...logs.find((x) => x[0]!.jobId === id)!,
+    ...list.flatMap(([at, by, e], i) => eventsOn(id, 'n', i, at, by, [e])),
   ]);
-};
 const plan = (list: readonly JobState[], now = t0, settings = demoSettings) => {
   const shop = shopBench({ jobs: list, settings, book, now });
   return { shop, plan: planShop(shop.bench, { iterations: 0, seeds: [] }) };
@@ -83,6 +72,28 @@ describe('the demo shop as a bench', () => {
     const now = plan([...jobs.filter((j) => j.id !== 'demo-0134'), here], after);
     expect(here.partDue).toBeNull();
     expect(at(now, 'demo-0134', 'intake')!.startS).toBeLessThan(now.shop.bench.nowS + 24 * 3600);
+  });
+
+  it('a job that waits for years is left out, and the others keep their plan', () => {
+    const far = more('demo-0134', [[t0, 'Osk', { type: 'partDue', part: 'glass', dueAt: 8e15, here: false }]]);
+    const p = plan([...jobs.filter((j) => j.id !== 'demo-0134'), far]);
+    expect(p.shop.leftOut).toMatchObject([{ job: { id: 'demo-0134' }, why: 'farAhead' }]);
+    expect(p.plan.breaches).toEqual([]);
+    expect(at(p, 'demo-0141', 'dryFit')).toBeDefined();
+  });
+
+  it('a shop that opens too shortly for a task names the job and the task', () => {
+    const short = {
+      ...demoSettings,
+      rota: {},
+      hours: { days: Array.from({ length: 7 }, () => ({ fromMin: 600, toMin: 603 })) },
+    };
+    const p = plan(
+      jobs.filter((j) => j.id === 'demo-0143'),
+      t0,
+      short,
+    );
+    expect(p.plan.breaches).toEqual([{ what: 'calendar', job: 'demo-0143', where: 'lift' }]);
   });
 
   it('before a route was chosen tape and bead are both open, and the plan takes one', () => {

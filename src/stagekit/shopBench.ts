@@ -12,11 +12,16 @@ import { kindOf, workCached } from './shopDurations';
 export { bareId, benchFigures, clipId, heaterId, personId, type BenchInput, type CureWay } from './jobWork';
 
 const dayS = 86400;
+/** days ahead that anything may wait for */
+const mostDays = 88;
+
+const waitsUntil = (j: JobState): number =>
+  Math.max(j.partDue?.dueAt ?? 0, ...[...j.wishes.values()].map((w) => w.wishAt ?? 0));
 
 /** What people are not counted on, and why: told beside the plan. */
 export interface LeftOut {
   job: JobState;
-  why: 'swollen' | 'handedOver';
+  why: 'swollen' | 'farAhead';
 }
 
 export interface ShopBench {
@@ -78,16 +83,16 @@ export function shopBench(o: BenchInput): ShopBench {
   const originAt = midnight.getTime();
   const s = (at: number) => Math.round((at - originAt) / 1e3);
   const open = o.jobs.filter((j) => j.closedAt === null);
-  const leftOut: LeftOut[] = open
-    .filter((j) => j.findings.cellSwollen?.answer === 'yes')
-    .map((job) => ({ job, why: 'swollen' }));
+  const lastAt = now + mostDays * dayS * 1e3;
+  const leftOut = open.flatMap((job): LeftOut[] => {
+    if (job.findings.cellSwollen?.answer === 'yes') return [{ job, why: 'swollen' }];
+    // one job that waits for longer than anybody plans must not keep the others from their plan
+    return waitsUntil(job) > lastAt ? [{ job, why: 'farAhead' }] : [];
+  });
   const planned = open.filter((j) => !leftOut.some((l) => l.job === j));
   const working = atWork(planned, now);
-  const furthest = Math.max(
-    0,
-    ...planned.flatMap((j) => [j.partDue?.dueAt ?? 0, ...[...j.wishes.values()].map((w) => w.wishAt ?? 0)]),
-  );
-  const days = Math.min(90, Math.max(benchFigures.horizonDays.value, Math.ceil(s(furthest) / dayS + 7)));
+  const furthest = Math.max(0, ...planned.map(waitsUntil));
+  const days = Math.min(mostDays + 7, Math.max(benchFigures.horizonDays.value, Math.ceil(s(furthest) / dayS + 7)));
   const people = [...new Set(settings.people.length ? settings.people : [settings.person])];
   const spans = new Map<string, Span[]>();
   const late: string[] = [];

@@ -6,6 +6,8 @@ import type { Objective, PlanEntry } from './types';
 /** A window that was missed costs this much in the objective, and a plan that cannot be more than anything: never shown. */
 const missedS = 1e7;
 const impossibleS = 1e15;
+/** Start of a task that found no room. */
+export const neverS = 1e12;
 
 /**
  * Makes plans from genes: serial generation (published: Kolisch 1996) with windows repaired by moving right (published: Franck,
@@ -95,7 +97,7 @@ export class Generator {
         this.feasible = false;
         for (const q of b.tasks)
           if (!tasks[q]!.started && !booked.includes(q)) {
-            this.startS[q] = this.endS[q] = 1e12;
+            this.startS[q] = this.endS[q] = neverS;
             this.mode[q] = 0;
           }
         return 'no';

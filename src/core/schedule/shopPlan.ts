@@ -1,7 +1,7 @@
 import { boundsOf } from './bounds';
 import { compile, type Compiled, type Genes, type Scored } from './compile';
 import { violations, type Violation } from './feasible';
-import { compare, Generator } from './generate';
+import { compare, Generator, neverS } from './generate';
 import { improve, qualityOf, solve, type Quality } from './improve';
 import { withReheat } from './reheat';
 import { blankGenes, firstPlan } from './rules';
@@ -160,10 +160,22 @@ export function planShop(bench: Bench, o: PlanOptions): ShopPlan {
       missed,
       breaches: g.feasible
         ? violations(now, plan).filter((v) => !(v.what === 'window' && known.has(`${v.job}|${v.where}`)))
-        : [{ what: 'calendar', job: null, where: 'no room for all of it within the days that are looked at' }],
+        : neverFits(g),
       made: made + 1,
     };
   }
+}
+
+/** Tasks that no open time within the days that are looked at has room for, the first of each job. */
+function neverFits(g: Generator): Violation[] {
+  const jobs = new Set<number>();
+  const out: Violation[] = [];
+  g.c.tasks.forEach((t, i) => {
+    if (g.startS[i] !== neverS || jobs.has(t.job)) return;
+    jobs.add(t.job);
+    out.push({ what: 'calendar', job: g.c.jobs[t.job]!.id, where: t.id });
+  });
+  return out.length ? out : [{ what: 'calendar', job: null, where: 'no room for all of it within the days ahead' }];
 }
 
 /** What it costs when another task goes first: each candidate put before all others, the rest planned again. */

@@ -3,7 +3,9 @@ import { View } from 'react-native';
 
 import type { Settings } from '@/model/settings';
 import { newId } from '@/store/ids';
-import { saveSettings } from '@/store/shop';
+import { useActionsOn } from '@/stagekit/actions';
+import { atWork } from '@/stagekit/shopBench';
+import { saveSettings, useJobs } from '@/store/shop';
 import { Button } from '@/ui/Button';
 import { Txt } from '@/ui/Txt';
 import { time } from '@/ui/units';
@@ -12,6 +14,8 @@ const minutes = [10, 30, 60];
 
 /** Somebody is called away: the plan does without until then, or until they are back. */
 export function Away({ settings: s, now }: { settings: Settings; now: number }) {
+  const jobs = useJobs();
+  const logOn = useActionsOn();
   const [open, setOpen] = useState(false);
   const [problem, setProblem] = useState(false);
   const put = (absences: Settings['absences']) =>
@@ -46,6 +50,10 @@ export function Away({ settings: s, now }: { settings: Settings; now: number }) 
                 onPress={() => {
                   setOpen(false);
                   const at = Date.now();
+                  // what is in hand is laid aside, so that its minutes stand still meanwhile
+                  const job = jobs.find((j) => j.id === atWork(jobs, at).get(s.person));
+                  const tap = job?.works.at(-1);
+                  if (job && tap?.to === 'begun') void logOn(job.id, [{ type: 'work', stage: tap.stage, to: 'aside' }]);
                   put([...s.absences, { id: newId().slice(0, 12), person: s.person, fromAt: at, toAt: at + m * 60e3 }]);
                 }}
               />

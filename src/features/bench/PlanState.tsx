@@ -33,6 +33,13 @@ export function Improving({ state }: { state: ShopPlanState }) {
           {now.shop.jobs.get(m.job)?.label ?? m.job}: {missedWords(m.to)}
         </Txt>
       ))}
+      {now.shop.leftOut
+        .filter((l) => l.why === 'farAhead')
+        .map((l) => (
+          <Txt key={l.job.id} size="s" tone="caution">
+            {l.job.label} waits for longer than the plan looks ahead: it is left out.
+          </Txt>
+        ))}
       {now.shop.late.length ? (
         <Txt size="s" tone="ink2">
           Outside the opening hours: counted on {now.shop.late.join(' and ')} for an hour and a half from now.

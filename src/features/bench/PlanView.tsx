@@ -6,7 +6,7 @@ import type { PlanEntry } from '@/core/schedule/types';
 import { useActionsOn } from '@/stagekit/actions';
 import { bareId } from '@/stagekit/shopBench';
 import type { PlanNow } from '@/stagekit/useShopPlan';
-import { useSettings } from '@/store/shop';
+import { useJobs, useSettings } from '@/store/shop';
 import { Choice } from '@/ui/Choice';
 import { refused, type Told, Message } from '@/ui/Message';
 import { Txt } from '@/ui/Txt';
@@ -50,6 +50,7 @@ interface PlanViewProps {
 /** The plan as rows and, for those who read or cannot drag, as a list: the same tasks and the same ways to change them. */
 export function PlanView({ now, at, width, first = 'two', list = false }: PlanViewProps) {
   const settings = useSettings();
+  const jobs = useJobs();
   const logOn = useActionsOn();
   const [which, setWhich] = useState<Stretch>(first);
   /** chosen on the picture or in the list: its sheet stands where it was chosen */
@@ -60,7 +61,8 @@ export function PlanView({ now, at, width, first = 'two', list = false }: PlanVi
   const { from, to } = stretchOf(which, now, at);
   const lanes = lanesOf(now, settings, from, to);
   const entry = chosen ? (plan.plan.find((e) => e.job === chosen.job && e.task === chosen.task) ?? null) : null;
-  const job = entry ? (shop.jobs.get(entry.job) ?? null) : null;
+  // the job as it is now: the plan that is shown may be the last that held, from before the wish that broke it
+  const job = entry ? (jobs.find((j) => j.id === entry.job) ?? null) : null;
   const drop = ({ bar, at: when, lane }: Dropped) => {
     const { job: jobId, task } = bar.entry;
     setChosen({ job: jobId, task, inList: false });

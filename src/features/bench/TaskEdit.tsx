@@ -30,12 +30,13 @@ export function TaskEdit({ entry, job, now, at }: { entry: PlanEntry; job: JobSt
   const [because, setBecause] = useState('');
   const { shop, plan } = now;
   const use = Object.keys(needsOf(plan.bench, entry));
+  const people = use.some((r) => r.startsWith('person:'));
   const going = plan.bench.started.some(
     (s) => s.job === entry.job && s.task === entry.task && s.startS <= plan.bench.nowS,
   );
+  const begun = going && job.works.findLast((w) => w.stage === stageOf(entry.task))?.to === 'begun' && people;
   const task = (taskIds as readonly string[]).includes(entry.task) ? (entry.task as TaskId) : null;
   const wish = task ? job.wishes.get(task) : undefined;
-  const people = use.some((r) => r.startsWith('person:'));
   const put = (kind: 'notBefore' | 'pinned' | 'who' | 'free', wishAt: number | null, person: string | null) => {
     if (!task) return;
     void log([
@@ -70,9 +71,18 @@ export function TaskEdit({ entry, job, now, at }: { entry: PlanEntry; job: JobSt
         Go to {job.label}
       </Link>
       {going || !task ? (
-        <Txt size="s">
-          {going ? 'It has begun: the plan does not move it.' : 'Put in by the plan: a window was missed.'}
-        </Txt>
+        <>
+          <Txt size="s">
+            {going ? 'It has begun: the plan does not move it.' : 'Put in by the plan: a window was missed.'}
+          </Txt>
+          {begun ? (
+            <Button
+              kind="small"
+              label="Lay it aside"
+              onPress={() => void log([{ type: 'work', stage: stageOf(entry.task), to: 'aside' }])}
+            />
+          ) : null}
+        </>
       ) : (
         <>
           <DateTimeField

@@ -1,8 +1,9 @@
 import { act, fireEvent, render, screen, within } from '@testing-library/react';
 
 import { defaultHours } from '@/model/settings';
-import { demoSettings } from '@/demo/shop';
+import { demoJobs, demoSettings } from '@/demo/shop';
 import { forgetPlan } from '@/stagekit/useShopPlan';
+import { eventsOn } from '../../../test-support/dayOf';
 import { went } from '../../../test-support/mockRouter';
 import { jobNow, logged, settingsNow, startShop } from '../../../test-support/mockShop';
 import { enter, pass, press, choose } from '../../../test-support/stage';
@@ -150,6 +151,50 @@ describe('the plan', () => {
     await enter('Not before, time or date and time', 'soon');
     expect(screen.getByText(/"soon" is not a time/)).toBeTruthy();
     expect(logged('demo-0141')).toHaveLength(before);
+  });
+
+  it('a wish that cannot be kept: named, the last plan stays, and it can be taken back there', async () => {
+    startShop(t0, calm);
+    render(<PlanScreen />);
+    await pass(2500);
+    await press(/ more$/);
+    const find = () =>
+      within(screen.getByRole('list', { name: 'Tasks of the plan' }))
+        .getAllByRole('button')
+        .find((b) => /Check J-0142/.test(b.getAttribute('aria-label')!))!;
+    await act(async () => void fireEvent.click(find()));
+    await enter('Exactly at, time or date and time', '14:31');
+    await pass(500);
+    expect(screen.getByTestId('planProblem').textContent).toMatch(
+      /^J-0142: its order or its window cannot be kept .*The last plan that holds is shown\.$/,
+    );
+    expect(find()).toBeTruthy();
+    await press('Free again');
+    await pass(500);
+    expect(screen.queryByTestId('planProblem')).toBeNull();
+  });
+
+  it('called away: what is in hand is laid aside; nothing else is noted', async () => {
+    // who noted it in the test’s shop is somebody of this shop
+    startShop(
+      t0,
+      {},
+      {
+        jobs: new Map(
+          demoJobs(t0).map((l) => [
+            l[0]!.jobId,
+            l[0]!.jobId === 'demo-0141'
+              ? [...l, ...eventsOn('demo-0141', 'w', 0, t0, 'Mirel', [{ type: 'work', stage: 'dryFit', to: 'begun' }])]
+              : l,
+          ]),
+        ),
+      },
+    );
+    render(<PlanScreen />);
+    await pass(2500);
+    await press('Called away');
+    await press('10 min');
+    expect(logged('demo-0141')).toMatchObject([{ type: 'work', stage: 'dryFit', to: 'aside' }]);
   });
 
   it('a late job: by how much, and what was tried to save it', async () => {
