@@ -86,7 +86,7 @@ describe('the demo shop as a bench', () => {
     const short = {
       ...demoSettings,
       rota: {},
-      hours: { days: Array.from({ length: 7 }, () => ({ fromMin: 600, toMin: 603 })) },
+      hours: { days: Array.from({ length: 7 }, () => ({ fromMin: 600, toMin: 606 })) },
     };
     const p = plan(
       jobs.filter((j) => j.id === 'demo-0143'),

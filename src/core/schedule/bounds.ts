@@ -1,3 +1,4 @@
+import { CoreInputError } from '../errors';
 import { fit, fitted } from './calendar';
 import type { Compiled } from './compile';
 import type { Windows } from './types';
@@ -38,6 +39,8 @@ export function poolTime(calendars: readonly Windows[], from: number, workS: num
 /** Cheapest assignment of rows to columns (Hungarian method, published: Kuhn 1955; after Jonker & Volgenant 1987). */
 export function assignment(cost: readonly (readonly number[])[]): number {
   const n = cost.length;
+  // an endless cost would be searched for without end
+  if (!cost.every((row) => row.every(Number.isFinite))) throw new CoreInputError('cost', 'endless', 'finite costs');
   const [u, v] = [new Float64Array(n + 1), new Float64Array(n + 1)];
   const [match, way] = [new Int32Array(n + 1), new Int32Array(n + 1)];
   for (let i = 1; i <= n; i++) {
@@ -170,6 +173,8 @@ export function boundsOf(c: Compiled): Bounds {
     .map((j) => workS[j]!)
     .sort((a, b) => a - b)
     .map((w) => (people.length ? poolTime(people, from, (sum += w)) : 0));
+  // work that the calendars never give room for: nothing is known but that lateness is not below nothing
+  if (![...doneS, ...at].every(Number.isFinite)) return { lateS: 0, spanS: 0, doneS };
   const lateS =
     (open.length ? assignment(open.map((j) => at.map((t) => late(j, Math.max(t, doneS[j]!))))) : 0) +
     all.filter(finished).reduce((s, j) => s + late(j, doneS[j]!), 0);

@@ -110,6 +110,12 @@ it('assignment equals every permutation; the pool and the one machine by hand', 
       },
     ),
   );
+  expect(() =>
+    assignment([
+      [1, Infinity],
+      [2, 3],
+    ]),
+  ).toThrow('cost: endless');
   expect(poolTime([[[0, 10]], [[5, 20]]], 0, 12)).toBe(8.5);
   expect(poolTime([[[0, 10]]], 0, 12)).toBe(Infinity);
   expect(
