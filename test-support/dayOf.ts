@@ -1,4 +1,4 @@
-import { device, done, intake, Script } from '../src/demo/shop';
+import { device, done, intake, Script } from '../src/demo/script';
 import type { JobEvent, NewEvent } from '../src/model/event';
 
 const minute = 60_000;

@@ -5,7 +5,8 @@ import { stageMinutes } from '@/core/intake/collection';
 import { itemOf, routeMinutes, type Work } from '@/core/intake/route';
 import { quote } from '@/core/money/quote';
 import type { StageId } from '@/model/stages';
-import { demoSettings, device, done, intake, minute, Script, wobble } from './shop';
+import { device, done, intake, minute, Script, wobble } from './script';
+import { demoSettings } from './settings';
 
 const day = 24 * 60 * minute;
 

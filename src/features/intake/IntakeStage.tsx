@@ -37,18 +37,13 @@ import { frameOf } from '@/stagekit/frameOf';
 import { earliestOf, hardOf } from './facts';
 import { HoldTest } from '@/stagekit/HoldTest';
 import { intakeCall, missingAtIntake } from './intakeCall';
+import { MoreFindings, yesNo } from './MoreFindings';
 import { roundUpQuarter } from '@/core/schedule/promise';
 import { PartDue } from '@/stagekit/PartDue';
 import { promiseOf } from '@/stagekit/usePromises';
 import { promiseRuns, useShopPlan } from '@/stagekit/useShopPlan';
 import { PhotosSection } from '@/stagekit/PhotosSection';
 import { hardText, optionName } from './words';
-
-const yesNo = [
-  { id: 'no', name: 'No' },
-  { id: 'unsure', name: 'Unsure' },
-  { id: 'yes', name: 'Yes' },
-] as const;
 
 /** Charge above which heating asks for a reason. */
 const chargeLimit = commonPractice(35, 'about a third or less before heat');
@@ -368,61 +363,4 @@ function quoteLine(job: JobState): string {
   const c = job.quote?.choices.find((x) => x.id === job.quote?.chosenId);
   if (!c || !job.quote) return 'not quoted';
   return `${price(c.grossMinor, job.quote.currency)}, ${job.signed.some((s) => s.role === 'customer') ? 'signed' : 'not signed'}`;
-}
-
-const more = ['smokeOrWet', 'paintGone', 'looseLayer', 'screwMissing', 'earlierRepair'] as const;
-const hints: Record<(typeof more)[number], string> = {
-  smokeOrWet: 'Residue and corrosion: old tape holds differently, and faults come later.',
-  paintGone: 'Nothing sticks well where paint flakes.',
-  looseLayer: 'A print layer that lifts comes off with the tape: the cover is a write-off.',
-  screwMissing: 'How many, and where: so that none is looked for later.',
-  earlierRepair: 'What was used before, and what looks different from new.',
-};
-
-function MoreFindings({
-  job,
-  onFind,
-}: {
-  job: JobState;
-  onFind: (e: { type: 'finding' } & Pick<EventOf<'finding'>, 'kind' | 'answer' | 'note'>) => void;
-}) {
-  const [notes, setNotes] = useState<Record<string, string>>({});
-  return (
-    <View>
-      {more.map((kind) => {
-        const f = job.findings[kind];
-        const note = notes[kind] ?? f?.note ?? '';
-        return (
-          <View key={kind} className="mb-2">
-            <Choice
-              label={`${capital(findingNames[kind])}?`}
-              value={f?.answer ?? null}
-              options={yesNo}
-              onChange={(answer) => onFind({ type: 'finding', kind, answer, note })}
-              hint={hints[kind]}
-            />
-            {f && f.answer !== 'no' ? (
-              <View className="flex-row gap-2 items-end">
-                <View className="flex-1">
-                  <Entry
-                    label={`${capital(findingNames[kind])}, note`}
-                    value={note}
-                    onChange={(t) => setNotes({ ...notes, [kind]: t })}
-                  />
-                </View>
-                <View className="mb-2">
-                  <Button
-                    kind="small"
-                    label="Note it"
-                    disabled={note === f.note}
-                    onPress={() => onFind({ type: 'finding', kind, answer: f.answer, note })}
-                  />
-                </View>
-              </View>
-            ) : null}
-          </View>
-        );
-      })}
-    </View>
-  );
 }
