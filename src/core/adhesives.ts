@@ -1,5 +1,5 @@
 import { CoreInputError } from './errors';
-import { judgement, memory, tuned, type Sourced } from './source';
+import { commonPractice, judgement, memory, tuned, type Sourced } from './source';
 
 /** Debonding law of a family: see lift/fractureEnergy. Units J/m2, °C, N/mm3. */
 export interface Debond {
@@ -32,6 +32,11 @@ export interface Adhesive {
   debond: Debond;
   /** above this the adhesive is overheated, °C */
   overC: Sourced;
+  /**
+   * Floor of practice, °C: below it a bond stretches, strings and closes again behind the pick, whatever the wedge law says.
+   * It works slowly from 15 K under it (law 1). The shop's own observations move it as they move the scale.
+   */
+  softC: Sourced;
   joint?: Joint;
 }
 
@@ -60,7 +65,7 @@ const foamJoint: Joint = {
 };
 
 const fullNote =
-  'fitted so that 0.65 mm glass slides with a 0.5 mm pick from about 150 °C and the blade works, creeping, from about 80 °C';
+  'fitted so that 0.65 mm glass slides with a 0.5 mm pick from about 145 °C and the blade works, creeping, from about 85 °C; a scale of 1.6 moves both by some 27 K, smoothly';
 
 const records: Adhesive[] = [
   {
@@ -69,6 +74,7 @@ const records: Adhesive[] = [
     form: 'ring',
     bulkMaterial: 'foamTape',
     debond: foam,
+    softC: commonPractice(60, 'nobody starts on a hand-warm cover'),
     overC: judgement(120, 'acrylic foam, assumed'),
   },
   {
@@ -87,6 +93,7 @@ const records: Adhesive[] = [
       scale: judgement(1, 'calibrated by the shop from observed jobs'),
       soften: soften(0.5, 120),
     },
+    softC: commonPractice(64, 'nobody starts on a hand-warm cover'),
     overC: tuned(130, 'tuned to common practice'),
   },
   {
@@ -105,6 +112,7 @@ const records: Adhesive[] = [
         'fitted so that a 0.5 mm pick goes from about 80 °C and works slowly from about 60 °C on a 1.1 mm cover',
       ),
     },
+    softC: commonPractice(66, 'a wide ring of a large cover wants more than a phone'),
     overC: tuned(150, 'tuned to common practice'),
   },
   {
@@ -119,6 +127,7 @@ const records: Adhesive[] = [
       tgC: memory(-25, 'thin acrylic transfer tape'),
       kNmm3: judgement(5, note),
     },
+    softC: commonPractice(60, 'nobody starts on a hand-warm cover'),
     overC: judgement(120, 'acrylic tape, assumed'),
   },
   {
@@ -128,13 +137,15 @@ const records: Adhesive[] = [
     bulkMaterial: 'adhesive',
     debond: {
       ...foam,
-      g1: tuned(3100, fullNote),
+      g1: tuned(7000, fullNote),
       tgC: memory(-70, 'soft segments of a polyurethane'),
-      meltC: tuned(152.5, fullNote),
+      n: tuned(0.4, fullNote),
+      meltC: tuned(190, fullNote),
       meltWidthK: tuned(15, fullNote),
       kNmm3: judgement(10, note),
       soften: soften(0.2, 300),
     },
+    softC: commonPractice(95, 'the blade creeps from about 80 °C'),
     overC: judgement(260, 'fumes above; extraction is asked for from 200 °C, from memory'),
   },
   {
@@ -143,6 +154,7 @@ const records: Adhesive[] = [
     form: 'precutRing',
     bulkMaterial: 'foamTape',
     debond: foam,
+    softC: commonPractice(60, 'nobody starts on a hand-warm cover'),
     overC: judgement(120, 'acrylic foam, assumed'),
     joint: foamJoint,
   },
@@ -152,6 +164,7 @@ const records: Adhesive[] = [
     form: 'tape',
     bulkMaterial: 'foamTape',
     debond: foam,
+    softC: commonPractice(60, 'nobody starts on a hand-warm cover'),
     overC: judgement(120, 'acrylic foam, assumed'),
     joint: foamJoint,
   },

@@ -31,7 +31,7 @@ const batteryLimit = {
 };
 const cameraLimit = {
   caution: memory(70, 'storage ratings of camera modules 70-85 °C'),
-  stop: judgement(80, 'assumed'),
+  stop: memory(85, 'usual storage limit in data sheets of image sensors'),
 };
 const displayLimit = { caution: memory(75, 'display stack'), stop: judgement(85, 'assumed') };
 

@@ -222,6 +222,7 @@ const kinds = {
       'gaveWay',
       'grips',
       'calledAway',
+      'back',
       'broke',
       'switchedOff',
       'missedAlarm',

@@ -140,7 +140,7 @@ export function eventLine(e: JobEvent, units: LineUnits = asStored): string {
     case 'probe':
       return `probe ${units.c(e.tempC)} (${e.from})`;
     case 'observed':
-      return `${{ gaveWay: 'gave way', grips: 'it grips', calledAway: 'called away', broke: 'the cover broke', switchedOff: 'the heater switched itself off', missedAlarm: 'the alarm was missed', cellTouched: 'the cell was touched', cellSmells: 'the cell smells', cellSwells: 'the cell swells' }[e.what]}${e.edge ? ` at the ${e.edge} edge` : ''}${e.liftMm === undefined ? '' : ` at ${units.mm(e.liftMm, 2)}`}${e.modelC === undefined ? '' : `, model ${units.c(e.modelC)}`}`;
+      return `${{ gaveWay: 'gave way', grips: 'it grips', calledAway: 'called away', back: 'back at the bench', broke: 'the cover broke', switchedOff: 'the heater switched itself off', missedAlarm: 'the alarm was missed', cellTouched: 'the cell was touched', cellSmells: 'the cell smells', cellSwells: 'the cell swells' }[e.what]}${e.edge ? ` at the ${e.edge} edge` : ''}${e.liftMm === undefined ? '' : ` at ${units.mm(e.liftMm, 2)}`}${e.modelC === undefined ? '' : `, model ${units.c(e.modelC)}`}`;
     case 'edge':
       return `${e.edge} edge ${e.free ? 'free' : 'not free'}`;
     case 'cut':

@@ -366,6 +366,7 @@ function apply(s: JobState, e: KnownEvent, path: Perimeter): void {
       break;
     case 'observed':
       if (e.what === 'calledAway') s.calledAway = true;
+      if (e.what === 'back') s.calledAway = false;
       if (e.what === 'broke') {
         s.broke = true;
         s.keepCover = false;

@@ -32,7 +32,7 @@ export function encodeModes(m: ThermalModes): string {
 export function decodeModes(text: string, digest: string): ThermalModes | null {
   try {
     const data = JSON.parse(text) as Omit<ThermalModes, 'rows'> & { rows: RowsText[] };
-    if (data.version !== 2 || data.digest !== digest) return null;
+    if (data.version !== 3 || data.digest !== digest) return null;
     const rows = data.rows.map(({ id, count, scale, values }) => ({
       id,
       count,
@@ -42,6 +42,11 @@ export function decodeModes(text: string, digest: string): ThermalModes | null {
       data.k.length === data.rank ** 2 &&
       data.b.length === data.rank ** 2 &&
       data.forcing.length === data.rank &&
+      data.bFront.length === data.rank ** 2 &&
+      data.frontHalfCellWm2K > 0 &&
+      data.hFrontWm2K > 0 &&
+      data.bFront.every(Number.isFinite) &&
+      rows.find((r) => r.id === 'front')?.count === data.frontAreaM2.length &&
       data.k.every(Number.isFinite) &&
       rows.every((r) => r.values.length === r.count * data.rank && r.values.every(Number.isFinite)) &&
       rows.find((r) => r.id === 'back')?.count === data.columns.length;

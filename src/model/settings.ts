@@ -285,6 +285,12 @@ export const settingsSchema = z.object({
   absences: z.array(absence).max(200).default([]),
   /** pressure testers; 0: the check needs none */
   testers: z.number().int().min(0).max(20).default(0),
+  /** a fan or a draught goes over the bench */
+  draught: z.boolean().default(false),
+  /** what unlocks clamps off, going on and hand-over: the usual end of a cure clock, or its late one (law 13) */
+  cureBy: z.enum(['usual', 'late']).default('usual'),
+  /** heaters that stand beyond arm's reach of the others */
+  apart: z.array(z.string().max(60)).max(40).default([]),
   /** a device is opened although its part is not here yet */
   openBeforePart: z.boolean().default(false),
   parts: z.array(partStock).max(200).default([]),
@@ -344,6 +350,9 @@ export const settingsNames: Readonly<Record<keyof Settings, string>> = {
   rota: 'breaks and days off',
   absences: 'times away',
   testers: 'testers',
+  draught: 'fan or draught',
+  cureBy: 'end of a cure clock that unlocks',
+  apart: 'heaters out of reach',
   openBeforePart: 'opened before the part is here',
   parts: 'parts in stock',
   stockMoves: 'changes of stock',
@@ -391,6 +400,9 @@ export const defaultSettings: Settings = {
   rota: {},
   absences: [],
   testers: 0,
+  draught: false,
+  cureBy: 'usual',
+  apart: [],
   openBeforePart: false,
   parts: [],
   stockMoves: [],

@@ -1,31 +1,54 @@
-import { exposure, fallsBelow, readyAt, type Exposure } from '@/core/heat/forecast';
-import type { ArcCells, HeatRun } from '@/core/heat/run';
+import { horizonS, type Exposure } from '@/core/heat/forecast';
+import { opening, worstWaiting, type Opening, type OpeningInput } from '@/core/heat/opening';
+import type { ReducedModel } from '@/core/heat/reduced';
+import type { ArcCells, HeatRun, Watched } from '@/core/heat/run';
 import type { Range } from '@/core/source';
-import { partsOver } from '@/core/lift/picks';
-import { batteryMarks, partStopC, type LiftState, type ThermalJob } from './thermalJob';
 import { onPlate, type JobState } from '@/model/fold';
+import type { Settings } from '@/model/settings';
+import { firstPlan, withinUse, type HeatPlanDraft } from './heatPlan';
+import { presentJob } from './present';
+import { edgeMeans, liftState, pickInForce, thermalJob, watchMarks, type LiftState, type ThermalJob } from './thermalJob';
 
 export interface HeatForecast {
   /** the run including the heat that is planned or going on; s from `thermal.t0` */
   run: HeatRun;
   heatStartS: number;
   first: ArcCells;
+  /** when it opens, what else is hot then: the one answer of every page */
+  opening: Opening;
+  tryFromS: Range | null;
+  /** easy by (usual), and at the latest (`high`) */
   readyS: Range | null;
   easyUntilS: Range | null;
   gripsAtS: Range | null;
-  battery: Exposure | null;
-  camera: Exposure | null;
-  display: Exposure | null;
-  /** parts that pass their stop mark before or just after the device leaves the plate */
-  over: ('battery' | 'camera' | 'display')[];
+  parts: Partial<Record<Watched, Exposure>>;
+  over: Opening['over'];
   /** coldest arc when the device leaves the plate, by number */
   coldest: number;
   setC: number;
   horizonS: number;
 }
 
+/** What the opening is computed from, for a run with its heat on. */
+export const openingInput = (
+  job: JobState,
+  thermal: Pick<ThermalJob, 'arcs'>,
+  lift: LiftState,
+  run: HeatRun,
+  fromS: number,
+): OpeningInput => ({
+  run,
+  fromS,
+  arcs: thermal.arcs,
+  order: lift.order,
+  easyC: lift.easyC,
+  workC: lift.workC,
+  upperC: lift.upperC,
+  marks: watchMarks(job),
+});
+
 /**
- * The forecast of a plate at `setC` for the arc to be cut next. Laid on now when it is not on the plate yet.
+ * The forecast of a heater at `setC` for the arc to be cut next. Laid on now when it is not on the plate yet.
  * Plain arithmetic on the reduced model: a few milliseconds, so it follows a finger on the slider.
  */
 export function heatForecast(
@@ -39,36 +62,87 @@ export function heatForecast(
   const on = onPlate(job);
   const heatStartS = on ? (on.at - thermal.t0) / 1e3 : nowS;
   const run = on ? thermal.run : thermal.run.then({ atS: nowS, setC: plan.setC, preheated: plan.preheated });
-  const first = thermal.arcs[lift.order[0] ?? 0]!;
-  const readyS = lift.easyC === null ? null : readyAt(run, first, lift.easyC, heatStartS);
-  const leaveS = readyS ? readyS.high : heatStartS + 300;
-  const off = run.then({ atS: leaveS, setC: null, preheated: false });
-  const endS = leaveS + 120;
-  const marks = (kind: 'camera' | 'display') => {
-    const limit = job.device.parts.find((p) => p.kind === kind)?.limitC;
-    return limit ? { cautionC: limit.caution.value, stopC: limit.stop.value } : null;
-  };
-  const dose = (kind: 'camera' | 'display') => {
-    const m = marks(kind);
-    return m ? exposure(off, kind, m, heatStartS, endS, 8) : null;
-  };
-  const at = run.arcsC(leaveS, thermal.arcs);
+  const o = opening(openingInput(job, thermal, lift, run, heatStartS));
+  const leaveS = o.leaveS ?? heatStartS + 300;
+  const from = (r: Range | null): Range | null =>
+    r && { low: leaveS + r.low, mean: leaveS + r.mean, high: leaveS + r.high };
   return {
     run,
     heatStartS,
-    first,
-    readyS,
-    easyUntilS: readyS && lift.easyC !== null ? fallsBelow(off, first, lift.easyC, leaveS) : null,
-    gripsAtS: readyS && lift.workC !== null ? fallsBelow(off, first, lift.workC, leaveS) : null,
-    // the dose sums all heats of this job
-    battery: exposure(off, 'battery', batteryMarks(job.device), 0, endS, Math.max(4, endS / 60)),
-    camera: dose('camera'),
-    display: dose('display'),
-    over: readyS ? partsOver(off, leaveS, { battery: batteryMarks(job.device).stopC, ...partStopC(job.device) }) : [],
-    coldest: at.reduce((m, r, i) => (r.low < at[m]!.low ? i : m), 0),
+    first: thermal.arcs[lift.order[0] ?? 0]!,
+    opening: o,
+    tryFromS: o.tryFromS,
+    readyS: o.easyByS,
+    easyUntilS: from(o.easyForS),
+    gripsAtS: from(o.gripsForS),
+    parts: o.parts,
+    over: o.over,
+    coldest: o.coldest?.arc ?? lift.order[0] ?? 0,
     setC: on?.setC ?? plan.setC,
-    horizonS: endS,
+    horizonS: Math.min(leaveS + 120, heatStartS + horizonS),
   };
+}
+
+/** The worst case of waiting for the late end by the clock alone; shown under Why. */
+export const worstByClock = (job: JobState, f: HeatForecast) => worstWaiting(f.run, f.opening, watchMarks(job));
+
+/**
+ * One temperature of a watched thing at an instant, for tile, headline and limit alike: its usual value, and the hot end in
+ * the same world as the bond. Null when the device has none.
+ */
+export function hotNow(f: HeatForecast, id: Watched, tS: number, run: HeatRun = f.run): { usualC: number; hotC: number } | null {
+  const top = run.members[0]!.hottest(tS, id);
+  if (!top) return null;
+  const p = f.parts[id]?.peakC;
+  return { usualC: top.atC, hotC: p ? top.atC + (p.high - p.mean) : (run.partC(tS, id)?.high ?? top.atC) };
+}
+
+/** Seconds above a mark up to an instant, counted live by the hot end, over all heats of the job. */
+export function aboveSoFarS(f: HeatForecast, id: Watched, markC: number, tS: number): number {
+  const fromS = Math.min(0, f.run.switches[0]?.atS ?? 0);
+  const step = Math.max(2, (tS - fromS) / 80);
+  let sum = 0;
+  for (let t = fromS; t < tS; t += step)
+    if ((hotNow(f, id, t)?.hotC ?? -Infinity) >= markC) sum += Math.min(step, tS - t);
+  return sum;
+}
+
+export interface HeatAnswer {
+  /** the job with the device as it is on the bench */
+  job: JobState;
+  thermal: ThermalJob;
+  lift: LiftState;
+  forecast: HeatForecast;
+}
+
+/**
+ * When this job's bond opens with a heater as it is planned: one function for Heat, Ways, Bench, schedule and quote, with
+ * the pick that is in force (law 25). Null when nothing is left to cut.
+ */
+export function heatAnswer(
+  whole: JobState,
+  settings: Settings,
+  model: ReducedModel,
+  now: number,
+  plan: HeatPlanDraft = firstPlan(presentJob(whole), settings),
+): HeatAnswer | null {
+  const job = presentJob(whole);
+  const thermal = thermalJob(job, settings, model, now, { heater: plan.heater, use: plan.use });
+  const lift = withinUse(
+    liftState(
+      job,
+      settings,
+      thermal.path,
+      thermal.arcs,
+      plan.pickMm ?? pickInForce(job, settings),
+      edgeMeans(job, thermal),
+      now,
+    ),
+    plan.use,
+  );
+  if (!lift.order.length) return null;
+  const nowS = job.heat.length ? Math.max(0, (now - thermal.t0) / 1e3) : 0;
+  return { job, thermal, lift, forecast: heatForecast(job, thermal, lift, plan, nowS) };
 }
 
 export interface Curves {
@@ -79,18 +153,19 @@ export interface Curves {
   battery: number[];
 }
 
-/** Curves of the plan: low bound of the bond line, high bound of the cell. */
+/** Curves of the plan as it usually goes: bond line and cell. */
 export function curvesOf(f: HeatForecast, thermal: ThermalJob, count = 41): Curves {
-  const toS = f.heatStartS + Math.max(180, (f.readyS?.high ?? f.heatStartS + 300) - f.heatStartS + 120);
-  const off = f.readyS ? f.run.then({ atS: f.readyS.high, setC: null, preheated: false }) : f.run;
+  const leaveS = f.readyS?.mean ?? f.heatStartS + 300;
+  const toS = f.heatStartS + Math.max(180, leaveS - f.heatStartS + 120);
+  const off = f.readyS ? f.run.then({ atS: leaveS, setC: null, preheated: false }) : f.run;
   const stepS = (toS - f.heatStartS) / (count - 1);
   const out: Curves = { stepS, fromS: f.heatStartS, first: [], coldest: [], battery: [] };
+  const usual = off.members[0]!;
   for (let i = 0; i < count; i++) {
     const t = f.heatStartS + i * stepS;
-    const [a, b] = off.arcsC(t, [f.first, thermal.arcs[f.coldest]!]);
-    out.first.push(a!.low);
-    out.coldest.push(b!.low);
-    out.battery.push(off.partC(t, 'battery')?.high ?? thermal.ambientC);
+    out.first.push(usual.lineC(t, f.first.cells));
+    out.coldest.push(usual.lineC(t, thermal.arcs[f.coldest]!.cells));
+    out.battery.push(usual.hottest(t, 'battery')?.atC ?? thermal.ambientC);
   }
   return out;
 }

@@ -1,5 +1,6 @@
+import { answersOf } from '@/core/heat/heaterKind';
 import type { Heater } from '@/core/heat/heater';
-import { commonPractice, judgement } from '@/core/source';
+import { judgement } from '@/core/source';
 import type { EdgeStep } from '@/core/lift/order';
 import type { UseRecord } from '@/model/event';
 import type { JobState } from '@/model/fold';
@@ -15,27 +16,12 @@ export interface HeatPlanDraft {
   preheated: boolean;
 }
 
-/** Where a heater is usually set, °C; taken back to what it can do. */
-export const usualSetC = {
-  plate: commonPractice(110, 'hot plate under a glass back'),
-  mat: commonPractice(95, 'programme of a heat mat'),
-  gun: commonPractice(200, 'hot-air gun round the edge, always moving'),
-  dryer: commonPractice(120, 'a hair dryer at its hottest'),
-};
 /** With parts inside that have a limit, a contact heater is never set higher than this, °C. */
 export const assembledMaxC = judgement(160, 'above it every part inside passes its stop mark within a minute or two');
 
-export const usualOf = (h: Heater): number => {
-  const v =
-    h.kind === 'plate'
-      ? usualSetC.plate
-      : h.kind === 'mat'
-        ? usualSetC.mat
-        : h.id === 'dryer'
-          ? usualSetC.dryer
-          : usualSetC.gun;
-  return Math.min(h.maxSetC, Math.max(h.minSetC, v.value));
-};
+/** Where a heater of this kind is usually set, taken back to what it can do, °C. */
+export const usualOf = (h: Heater): number =>
+  Math.min(h.maxSetC, Math.max(h.minSetC, answersOf(h).usualSetC.value));
 
 export type AirWay = 'edge' | 'outward' | 'strip';
 
@@ -79,7 +65,7 @@ export function withHeater(
     ...plan,
     heater: heater.id,
     setC: usualOf(heater),
-    preheated: heater.kind !== 'mat',
+    preheated: answersOf(heater).preheated,
     use: heater.kind === 'air' ? airUse('edge', job, step, lengthMm) : {},
   };
 }
@@ -98,7 +84,7 @@ export function withinUse(lift: LiftState, use: UseRecord, arcsPerRing = 24): Li
 
 export type Refusal = { field: 'setC'; why: string } | null;
 
-/** What the law of limits forbids before anything is computed: high heat with parts inside (one law 6). */
+/** What the law of limits forbids before anything is computed: high heat with parts inside (law 6). */
 export function refuses(heater: Heater, setC: number, job: JobState): Refusal {
   if (heater.kind === 'air' || setC <= assembledMaxC.value) return null;
   const inside = job.device.parts.filter((p) => p.limitC);

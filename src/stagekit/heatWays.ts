@@ -1,11 +1,11 @@
 import type { ReducedModel } from '@/core/heat/reduced';
+import { answersOf } from '@/core/heat/heaterKind';
 import type { Heater } from '@/core/heat/heater';
 import { taskFigures, type HeatWay } from '@/core/schedule/jobTasks';
 import { onPlate, type JobState } from '@/model/fold';
-import { heaterOf, type Settings } from '@/model/settings';
-import { heatForecast } from './heatForecast';
-import { airUse, firstPlan, usualOf } from './heatPlan';
-import { edgeMeans, liftState, pickInForce, thermalJob } from './thermalJob';
+import { heaterOf, heatersOf, type Settings } from '@/model/settings';
+import { heatAnswer } from './heatForecast';
+import { firstPlan, usualOf } from './heatPlan';
 
 /** Does the plan need to know how long this job heats. */
 export const needsHeat = (job: JobState): boolean =>
@@ -33,43 +33,39 @@ export const heatKey = (job: JobState, settings: Settings): string =>
     settings.plate,
     settings.heaters,
     settings.breakLimit,
+    settings.draught,
+    job.parts,
+    job.alcohol.length,
+    settings.seen.length,
   ]);
 
 /**
  * Heating time and window of a job on the heaters that can do it: the one it is planned with, and the plates and mats beside it.
- * From its own heat model, on the late end; heaters that never get it soft are left out.
+ * The one answer of the Heat page, at its usual instant; heaters that do not open it, or not within the marks, are left out
+ * unless they are the one it is planned with.
  */
 export function heatWays(job: JobState, settings: Settings, model: ReducedModel, now: number): HeatWay[] {
-  const planned = heaterOf(settings, job.plan?.heater);
+  const draft = firstPlan(job, settings);
+  const planned = heaterOf(settings, draft.heater);
   const others: Heater[] =
-    planned.kind === 'air'
-      ? []
-      : [settings.plate, ...settings.heaters].filter((h) => h.kind !== 'air' && h.id !== planned.id);
+    planned.kind === 'air' ? [] : heatersOf(settings).filter((h) => h.kind !== 'air' && h.id !== planned.id);
   return [planned, ...others].flatMap((heater): HeatWay[] => {
-    const draft = firstPlan(job, settings);
     const own = heater === planned;
-    const use = own ? draft.use : heater.kind === 'air' ? airUse('edge', job, undefined, 1) : {};
-    const thermal = thermalJob(job, settings, model, now, { heater: heater.id, use });
-    const lift = liftState(
+    const f = heatAnswer(
       job,
       settings,
-      thermal.path,
-      thermal.arcs,
-      draft.pickMm ?? pickInForce(job, settings),
-      edgeMeans(job, thermal),
-    );
-    if (!lift.order.length) return [];
-    const nowS = Math.max(0, (now - thermal.t0) / 1e3);
-    const setC = own ? draft.setC : usualOf(heater);
-    const f = heatForecast(job, thermal, lift, { setC, preheated: heater.kind !== 'mat' }, nowS);
-    if (!f.readyS || !f.easyUntilS) return [];
-    const heatS = f.readyS.high - f.heatStartS;
+      model,
+      now,
+      own ? draft : { ...draft, heater: heater.id, use: {}, setC: usualOf(heater), preheated: answersOf(heater).preheated },
+    )?.forecast;
+    if (!f?.readyS || !f.easyUntilS || (!own && f.over.length)) return [];
+    const heatS = f.readyS.mean - f.heatStartS;
     return [
       {
         heater: heater.id,
         held: heater.kind === 'air' || heatS <= taskFigures.standByS.value,
         heatS,
-        windowS: Math.max(10, f.easyUntilS.low - f.readyS.high),
+        windowS: Math.max(10, f.easyUntilS.mean - f.readyS.mean),
         reheatS: Math.max(20, heatS * taskFigures.reheatShare.value),
       },
     ];

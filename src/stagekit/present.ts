@@ -9,5 +9,13 @@ export const isOut = (job: Pick<JobState, 'parts'>, partId: string): boolean => 
 /** The job with the device as it is on the bench now: without the parts that are out. The same object when all are in. */
 export function presentJob(job: JobState): JobState {
   if (!job.device.parts.some((p) => isOut(job, p.id))) return job;
-  return { ...job, device: { ...job.device, parts: job.device.parts.filter((p) => !isOut(job, p.id)) } };
+  const { device } = job;
+  return {
+    ...job,
+    device: {
+      ...device,
+      parts: device.parts.filter((p) => !isOut(job, p.id)),
+      out: device.parts.filter((p) => isOut(job, p.id)),
+    },
+  };
 }

@@ -3,12 +3,15 @@ import type { Device, EdgeId } from '@/core/device/types';
 import { firstTrue } from '@/core/heat/forecast';
 import type { ReducedModel } from '@/core/heat/reduced';
 import type { Heater } from '@/core/heat/heater';
-import { arcCells, HeatRun, type ArcCells, type HeatSwitch, type HeatUse } from '@/core/heat/run';
+import type { Marks } from '@/core/heat/opening';
+import { arcCells, HeatRun, type ArcCells, type BenchAir, type HeatSwitch, type HeatUse, type Watched } from '@/core/heat/run';
 import type { Advance } from '@/core/lift/advance';
 import { keepOuts } from '@/core/lift/depth';
 import { edgeOrder, type EdgeStep } from '@/core/lift/order';
 import { chipFlawUm, coverStrengths } from '@/core/lift/strength';
-import { defaultPickMm, liftThresholds, picksFor, upperC, type LiftCase } from '@/core/lift/verdict';
+import { defaultPickMm, liftThresholds, picksFor, upperC, type LiftCase, type LiftThresholds } from '@/core/lift/verdict';
+import { softened } from '@/core/lift/fractureEnergy';
+import { slotDryS } from '@/core/alcohol/drying';
 import type { JobState } from '@/model/fold';
 import type { UseRecord } from '@/model/event';
 import { heaterOf, type Settings } from '@/model/settings';
@@ -23,6 +26,22 @@ export function batteryMarks(device: Device): { cautionC: number; stopC: number 
   return { cautionC: limit?.caution.value ?? 1e3, stopC: limit?.stop.value ?? 1e3 };
 }
 
+/** Marks of everything that is watched on this device: the parts that are in, and the cover's own surface (law 6). */
+export function watchMarks(job: Pick<JobState, 'device' | 'bond'>): Partial<Record<Watched, Marks>> {
+  const out: Partial<Record<Watched, Marks>> = {};
+  for (const kind of ['battery', 'camera', 'display'] as const) {
+    const limit = job.device.parts.find((p) => p.kind === kind)?.limitC;
+    if (limit) out[kind] = { cautionC: limit.caution.value, stopC: limit.stop.value };
+  }
+  const { caution, stop } = strengthOf(job).surfaceC;
+  out.cover = { cautionC: caution.value, stopC: stop.value };
+  return out;
+}
+
+/** Strength record of the cover that is worked on. */
+export const strengthOf = (job: Pick<JobState, 'device' | 'bond'>) =>
+  coverStrengths[coverOf(job.device, job.bond).strength] ?? coverStrengths.glassPlain!;
+
 /** Stop marks of the other watched parts that are in the device. */
 export function partStopC(device: Device): Partial<Record<'camera' | 'display', number>> {
   const stop = (kind: 'camera' | 'display') => device.parts.find((p) => p.kind === kind)?.limitC?.stop.value;
@@ -34,7 +53,7 @@ export function liftCase(job: JobState, settings: Settings): Omit<LiftCase, 'pic
   const cover = coverOf(job.device, job.bond);
   const chip = job.findings.chip?.answer ?? 'unsure';
   return {
-    cover: coverStrengths[cover.strength] ?? coverStrengths.glassPlain!,
+    cover: strengthOf(job),
     hMm: cover.hMm,
     adhesive: shopAdhesive(settings, job.bond.adhesive),
     ringMm: job.bond.widthMm,
@@ -58,6 +77,7 @@ export interface ThermalJob {
   use: HeatUse;
   switches: HeatSwitch[];
   ambientC: number;
+  air: BenchAir;
 }
 
 /** Air on one edge goes to the edge that is to be cut next; every other use stays as it is. */
@@ -85,6 +105,7 @@ export function thermalJob(
   const t0 = job.heat[0]?.at ?? now;
   const ambientC = job.ambientC ?? settings.roomC;
   const switches = heatSwitches(job, settings, t0, ambientC);
+  const air: BenchAir = settings.draught ? 'draught' : 'still';
   return {
     model,
     path,
@@ -94,16 +115,17 @@ export function thermalJob(
     ambientC,
     heater,
     use,
-    run: HeatRun.start(model, heater, ambientC, switches, use),
+    air,
+    run: HeatRun.start(model, heater, ambientC, switches, use, air),
   };
 }
 
-export interface LiftState {
+export interface LiftState extends LiftThresholds {
   pickMm: number;
   case: LiftCase;
-  easyC: number | null;
-  workC: number | null;
   upperC: number;
+  /** alcohol in the edge that is next: the thresholds are lower by it */
+  alcohol: (AlcoholIn & { lowersK: number }) | null;
   steps: EdgeStep[];
   /** arcs still bonded, in cutting order; the first one is the next to be cut */
   order: number[];
@@ -111,11 +133,45 @@ export interface LiftState {
   nextEdge: EdgeId | null;
 }
 
-/** The pick that was planned; before that the usual one, or the thinnest that any heat opens this with. */
+/** The one pick of every page: the one that was planned; before that the usual one, or the thickest that heat opens this with. */
 export function pickInForce(job: JobState, settings: Settings): number {
   if (job.plan) return job.plan.pickMm;
   const opens = (pickMm: number) => liftThresholds({ ...liftCase(job, settings), pickMm }).easyC !== null;
   return [defaultPickMm, ...picksFor(job.bond.zone === 'fullArea')].find(opens) ?? defaultPickMm;
+}
+
+/** What alcohol has done to an edge that it was given to: share of the bond's energy that is left, and since when. */
+export interface AlcoholIn {
+  left: number;
+  sinceMs: number;
+}
+
+/** Null: none there, or it has dried. A dose counts for an edge when it covers half of it. */
+export function alcoholIn(
+  job: JobState,
+  settings: Settings,
+  span: { fromMm: number; toMm: number },
+  lengthMm: number,
+  now: number,
+): AlcoholIn | null {
+  const { debond } = shopAdhesive(settings, job.bond.adhesive);
+  const until = (at: number) =>
+    at + 1e3 * slotDryS(Math.min(79, Math.max(-19, job.ambientC ?? settings.roomC)), Math.min(job.bond.widthMm, 10));
+  let best: AlcoholIn | null = null;
+  for (const a of job.alcohol) {
+    if (a.use !== 'gap' || !a.stretch || a.at > now || now > until(a.at)) continue;
+    if (job.alcoholDryAt !== null && a.at <= job.alcoholDryAt) continue;
+    const shared = [-lengthMm, 0, lengthMm].reduce(
+      (m, turn) =>
+        m + Math.max(0, Math.min(span.toMm, a.stretch!.toMm + turn) - Math.max(span.fromMm, a.stretch!.fromMm + turn)),
+      0,
+    );
+    if (shared < (span.toMm - span.fromMm) / 2) continue;
+    // in steps of ten seconds, so that an answer holds for a while
+    const left = softened(debond, Math.floor((now - a.at) / 1e4) * 10);
+    if (!best || left < best.left) best = { left, sinceMs: a.at };
+  }
+  return best;
 }
 
 /** Mean bond-line temperature of each edge at the instant when the last heat ended; empty while it is on or before. */
@@ -133,7 +189,28 @@ export function edgeMeans(job: JobState, thermal: ThermalJob): Partial<Record<Ed
   return out;
 }
 
-const thresholds = new Map<string, { easyC: number | null; workC: number | null }>();
+const thresholds = new Map<string, LiftThresholds>();
+
+function thresholdsOf(job: JobState, lift: LiftCase): LiftThresholds {
+  const key = JSON.stringify([
+    job.device.id,
+    job.device.version,
+    job.bond,
+    job.face.cover,
+    lift.flawUm,
+    lift.keepCover,
+    lift.breakLimit,
+    lift.adhesive.debond.scale.value,
+    lift.pickMm,
+  ]);
+  let th = thresholds.get(key);
+  if (!th) {
+    th = liftThresholds(lift);
+    if (thresholds.size > 400) thresholds.clear();
+    thresholds.set(key, th);
+  }
+  return th;
+}
 
 /** Thresholds, order of the edges and what is left to cut. */
 export function liftState(
@@ -144,24 +221,11 @@ export function liftState(
   pickMm?: number,
   /** mean bond-line temperature of each edge when the heat was taken off; not said before */
   meanC: Partial<Record<EdgeId, number>> = {},
+  /** instant, when alcohol in the next edge is to count */
+  now: number | null = null,
 ): LiftState {
-  const pick = pickMm ?? job.plan?.pickMm ?? defaultPickMm;
-  const lift: LiftCase = { ...liftCase(job, settings), pickMm: pick };
-  const key = [
-    job.device.id,
-    job.device.version,
-    job.bond.id,
-    lift.flawUm,
-    lift.keepCover,
-    lift.breakLimit,
-    lift.adhesive.debond.scale.value,
-    pick,
-  ].join('|');
-  let th = thresholds.get(key);
-  if (!th) {
-    th = liftThresholds(lift);
-    thresholds.set(key, th);
-  }
+  const pick = pickMm ?? pickInForce(job, settings);
+  const plain: LiftCase = { ...liftCase(job, settings), pickMm: pick };
   const outs = keepOuts(job.device, job.bond, everyPart(job.device));
   const steps = edgeOrder(job.device, job.bond, outs, meanC);
   const left = steps.filter((s) => !job.freeEdges.has(s.edge));
@@ -170,11 +234,23 @@ export function liftState(
     return job.cut.freeWithin({ fromMm: a.fromMm, toMm: a.toMm }) < (a.toMm - a.fromMm) / 2;
   };
   let open = job.cut;
+  const wet = now === null || !left[0] ? null : alcoholIn(job, settings, left[0], path.lengthMm, now);
+  const { scale } = plain.adhesive.debond;
+  const lift: LiftCase = wet
+    ? {
+        ...plain,
+        adhesive: {
+          ...plain.adhesive,
+          debond: { ...plain.adhesive.debond, scale: { ...scale, value: scale.value * wet.left } },
+        },
+      }
+    : plain;
+  const th = thresholdsOf(job, lift);
   return {
     pickMm: pick,
     case: lift,
-    easyC: th.easyC,
-    workC: th.workC,
+    ...th,
+    alcohol: wet && { ...wet, lowersK: (thresholdsOf(job, plain).easyC ?? 0) - (th.easyC ?? 0) },
     upperC: upperC(lift),
     steps,
     order: left.flatMap((s) => {
@@ -223,7 +299,7 @@ export function placeName(path: Perimeter, sMm: number): string {
   return `${edgeNames[p.edge]}, ${p.third}`;
 }
 
-/** When the hottest bound of the cell reaches a mark while it stays as it is, s of the run; null within 20 minutes. */
+/** When the cell's hottest bound reaches a mark while it stays as it is, s of the run; null within 20 minutes. */
 export function batteryReachesS(run: HeatRun, markC: number, fromS: number): number | null {
   return firstTrue((t) => (run.partC(t, 'battery')?.high ?? -Infinity) >= markC, fromS, fromS + 1200, 30);
 }

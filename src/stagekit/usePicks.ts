@@ -4,7 +4,7 @@ import { picksFor } from '@/core/lift/verdict';
 import type { PicksInput } from '@/core/lift/picks';
 import { onPlate, type JobState } from '@/model/fold';
 import type { Settings } from '@/model/settings';
-import { batteryMarks, liftCase, partStopC, type LiftState, type ThermalJob } from './thermalJob';
+import { liftCase, watchMarks, type LiftState, type ThermalJob } from './thermalJob';
 import { picksInWorker } from '@/workers/thermalClient';
 
 /**
@@ -27,6 +27,7 @@ export function usePicks(
           heater: thermal.heater,
           use: thermal.use,
           ambientC: thermal.ambientC,
+          air: thermal.air,
           switches: on ? thermal.switches : [],
           nowS: on ? (heat.at - thermal.t0) / 1e3 : 0,
           setC,
@@ -35,8 +36,7 @@ export function usePicks(
           order: lift.order,
           lift: liftCase(job, settings),
           picksMm: picksFor(job.bond.zone === 'fullArea'),
-          batteryMarks: batteryMarks(job.device),
-          stopC: partStopC(job.device),
+          marks: watchMarks(job),
         }
       : null;
   return usePicksAnswer(thermal, input);
@@ -57,6 +57,7 @@ export function useRest(
           heater: thermal.heater,
           use: thermal.use,
           ambientC: thermal.ambientC,
+          air: thermal.air,
           switches: thermal.switches,
           nowS,
           fromWarm: true,
@@ -66,8 +67,7 @@ export function useRest(
           order: lift.order,
           lift: liftCase(job, settings),
           picksMm: [lift.pickMm],
-          batteryMarks: batteryMarks(job.device),
-          stopC: partStopC(job.device),
+          marks: watchMarks(job),
         }
       : null;
   return usePicksAnswer(thermal, input);

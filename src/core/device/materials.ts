@@ -27,6 +27,8 @@ export const materials: Record<string, Material> = {
   adhesive: all(memory, 'acrylic or polyurethane film; polymer handbooks 0.15-0.25 W/mK', 0.19, 0.19, 1100, 1800),
   foamTape: all(memory, 'acrylic foam tape', 0.12, 0.12, 750, 1800),
   air: all(published, 'air at 350 K, Incropera & DeWitt Table A.4', 0.03, 0.03, 1, 1009),
+  /** air where a part was: the grid adds what radiates across it */
+  cavity: all(published, 'air at 350 K, Incropera & DeWitt Table A.4', 0.03, 0.03, 1, 1009),
   aluminium: all(published, 'wrought 6000-class alloy, metals handbook', 167, 167, 2700, 896),
   stainless: all(published, 'austenitic steel, Incropera & DeWitt Table A.1', 14.9, 14.9, 7900, 477),
   polymer: all(memory, 'polycarbonate, polymer handbook', 0.2, 0.2, 1200, 1250),

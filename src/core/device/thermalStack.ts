@@ -1,5 +1,5 @@
 import { adhesiveRecord } from '../adhesives';
-import { CoreInputError } from '../errors';
+import { CoreInputError, requireIn } from '../errors';
 import { coverOf } from './perimeter';
 import { boxOf, inset, mirrorX } from './shapes';
 import type { Bond, Device, Outline, Part, Shape } from './types';
@@ -61,7 +61,7 @@ export function heatModelled(device: Device, bond: Bond): boolean {
 
 /**
  * Cuts the device into layers at every depth where a part begins or ends; slivers under 0.05 mm are merged into the layer
- * above. Parts that are not present turn into fill. The cover gets two cells, other layers about one a millimetre.
+ * above. Parts that are not present turn into fill; at the far side the stack ends with the last part that is there. The cover gets two cells, other layers about one a millimetre.
  * @param present ids of the parts that are in the device now; absent parts neither conduct nor limit anything
  */
 export function toThermalStack(device: Device, bond: Bond, present: ReadonlySet<string>): ThermalStack {
@@ -69,10 +69,20 @@ export function toThermalStack(device: Device, bond: Bond, present: ReadonlySet<
   const leaf = device.leaves[0];
   if (!leaf) throw new CoreInputError('device.leaves', 0, 'at least one leaf');
   const parts = device.parts.filter((p) => present.has(p.id));
+  requireIn('cover.hMm', cover.hMm, 0.05, 20, 'mm');
+  requireIn('bond.gapMm', bond.gapMm, sliverMm, 10, 'mm');
+  requireIn('leaf.thicknessMm', leaf.thicknessMm, 0.5, 100, 'mm');
   const bondFrom = cover.hMm;
   const bondTo = cover.hMm + bond.gapMm;
-  const depths = [0, bondFrom, bondTo, leaf.thicknessMm];
-  for (const p of parts) depths.push(p.fromDepthMm, p.toDepthMm);
+  const depths = [0, bondFrom, bondTo];
+  const out = [...(device.out ?? []), ...device.parts.filter((p) => !present.has(p.id))];
+  const farEnd = farFaceMm(leaf.thicknessMm, parts, out, bondTo);
+  for (const p of parts) {
+    requireIn(`${p.id}, from depth`, p.fromDepthMm, 0, leaf.thicknessMm, 'mm');
+    requireIn(`${p.id}, to depth`, p.toDepthMm, 0, leaf.thicknessMm + 1e-9, 'mm');
+    depths.push(p.fromDepthMm, p.toDepthMm);
+  }
+  depths.push(farEnd);
   const cuts = cutDepths(depths, leaf.thicknessMm);
   const layers: StackLayer[] = [];
   let bondLayer = -1;
@@ -88,6 +98,8 @@ export function toThermalStack(device: Device, bond: Bond, present: ReadonlySet<
     }
     const zones: StackZone[] = [];
     const inBond = mid < bondTo;
+    for (const p of out)
+      if (p.fromDepthMm < mid && p.toDepthMm > mid) zones.push({ shape: p.shape, material: 'cavity', from: '' });
     for (const p of parts)
       if (p.fromDepthMm < mid && p.toDepthMm > mid) zones.push({ shape: p.shape, material: p.material, from: p.id });
     if (inBond) {
@@ -110,6 +122,15 @@ export function toThermalStack(device: Device, bond: Bond, present: ReadonlySet<
     cameraZones: cameraZones(device, bond),
     pathOutline: inset(cover.outline, bond.insetMm + bond.widthMm / 2),
   };
+}
+
+/**
+ * Where the device ends on the far side: what is out there leaves no air behind, the next part faces the room. A model
+ * that has no part at its far side is closed there all the same.
+ */
+function farFaceMm(thicknessMm: number, left: readonly Part[], out: readonly Part[], bondToMm: number): number {
+  const deepest = (parts: readonly Part[]) => parts.reduce((m, p) => Math.max(m, p.toDepthMm), bondToMm);
+  return deepest(left) < deepest(out) - sliverMm ? deepest(left) : thicknessMm;
 }
 
 const maskMarginMm = 2;

@@ -199,6 +199,8 @@ export interface Device {
   faces: Face[];
   bonds: Bond[];
   parts: Part[];
+  /** on the bench: parts that are out now; they leave empty space, or nothing at all at the far side */
+  out?: Part[] | undefined;
   cables: Cable[];
   screws: ScrewHole[];
   connectors: Connector[];

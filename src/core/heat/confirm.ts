@@ -73,7 +73,7 @@ export function confirmRun(
     });
     if (onProgress(tS / (input.heatS + input.coolS)) === false) throw new Cancelled('cancelled');
   };
-  const spec = backOf(heater, use, plateC, 0);
+  const spec = backOf(heater, use, plateC, 0, stack.outline);
   const centers = Array.from({ length: grid.nx * grid.ny }, (_, c) => grid.center(c));
   const over =
     typeof spec === 'number' ? { contact: spec, jet: null } : backPattern(spec, stack.outline, centers, ambientC);

@@ -1,7 +1,8 @@
 import type { Range } from '../source';
 import { judgement } from '../source';
 import type { Heater } from './heater';
-import type { ArcCells, HeatRun } from './run';
+import { requireIn } from '../errors';
+import { numericalK, type ArcCells, type HeatRun, type Member, type Watched } from './run';
 
 /** From leaving the plate to the pick in the gap. Lifting must still be easy then. */
 export const handlingS = judgement(20, 'time from the plate to the first cut; set it to your own');
@@ -39,28 +40,100 @@ export function firstTrue(test: (tS: number) => boolean, fromS: number, toS: num
   }
 }
 
+/** First instant in [from, to] at which a rising value gets to `level`, to 0.25 s; null when it does not. */
+export function firstReach(value: (tS: number) => number, level: number, fromS: number, toS: number): number | null {
+  let a = fromS;
+  let va = value(a) - level;
+  if (va >= 0) return a;
+  for (let step = 30; a < toS; step = Math.min(120, step * 1.5)) {
+    let b = Math.min(toS, a + step);
+    let vb = value(b) - level;
+    if (vb < 0) {
+      a = b;
+      va = vb;
+      continue;
+    }
+    // false position, with halving when one end stays (Illinois)
+    let side = 0;
+    for (let i = 0; i < 30 && b - a > 0.25; i++) {
+      const t = Math.min(b - 0.05, Math.max(a + 0.05, a + ((b - a) * va) / (va - vb)));
+      const v = value(t) - level;
+      if (v >= 0) {
+        b = t;
+        vb = v;
+        if (side === 1) va /= 2;
+        side = 1;
+      } else {
+        a = t;
+        va = v;
+        if (side === -1) vb /= 2;
+        side = -1;
+      }
+    }
+    return b;
+  }
+  return null;
+}
+
+/** Nominal value ± 2 · root sum of squares of what each moved world makes of it. */
+export function around(mean: number, moved: readonly number[], low = 0, high = 0): Range {
+  const u = Math.sqrt(moved.reduce((m, v) => m + (v - mean) ** 2, 0));
+  return { low: mean - 2 * u - low, mean, high: mean + 2 * u + high };
+}
+
+/** When the heat may end so that an arc is at a temperature `leadS` later: range, and each world's own instant. */
+export interface Reached {
+  range: Range;
+  /** nominal first; null: that world does not get there within the horizon */
+  own: (number | null)[];
+}
+
 /**
- * When the device may leave the plate so that `arc` is still at `easyC` after `leadS` (default: the way from the run's heater). `high` reads the low
- * bound of the line (the one to work by), `mean` the nominal one, `low` the high bound. Null: not within the horizon.
+ * The usual instant, and its range: each uncertain direction's own instant, and what the grid's error and the swing of
+ * moving air are worth in seconds (law 5). Null: usually not within the horizon.
+ * @param afterS instants before which no world is looked at, one for each
  */
-export function readyAt(
+export function reached(
+  run: HeatRun,
+  arc: ArcCells,
+  atC: number,
+  fromS: number,
+  leadS: number,
+  afterS: readonly (number | null)[] = [],
+): Reached | null {
+  requireIn('temperature', atC, -100, 1000, '°C');
+  const endS = fromS + horizonS;
+  const line = (m: Member, t: number) => m.lineAfterC(t, leadS, arc.cells);
+  const find = (m: Member, i: number) => firstReach((t) => line(m, t), atC, afterS[i] ?? fromS, endS);
+  const nominal = run.members[0]!;
+  const usual = find(nominal, 0);
+  if (usual === null) return null;
+  const moved = run.members.slice(1).map((m, i) => find(m, i + 1));
+  const slope = (line(nominal, usual + 4) - line(nominal, usual)) / 4;
+  const worth = (k: number) => (slope > 1e-3 ? Math.min(horizonS, k / slope) : 0);
+  const r = around(
+    usual,
+    moved.map((t) => t ?? endS),
+    worth(numericalK.bondHigh),
+    worth(numericalK.bondLow + run.swingK(fromS).bond),
+  );
+  return {
+    range: { low: Math.max(fromS, r.low), mean: usual, high: Math.min(endS, r.high) },
+    own: [usual, ...moved],
+  };
+}
+
+/**
+ * When the device may leave the heater so that `arc` is at `easyC` after `leadS` (default: the way from the run's heater):
+ * `mean` is the usual instant, `high` "at the latest". Null: usually not within the horizon.
+ */
+export const readyAt = (
   run: HeatRun,
   arc: ArcCells,
   easyC: number,
   fromS: number,
   leadS = leadOf(run.heater),
-): Range | null {
-  const by = (bound: keyof Range) =>
-    firstTrue(
-      (t) => run.then({ atS: t, setC: null, preheated: false }).arcC(t + leadS, arc)[bound] >= easyC,
-      fromS,
-      fromS + horizonS,
-      60,
-    );
-  const high = by('low');
-  if (high === null) return null;
-  return { low: by('high') ?? high, mean: by('mean') ?? high, high };
-}
+): Range | null => reached(run, arc, easyC, fromS, leadS)?.range ?? null;
 
 /** When the coldest bound of the arc falls below a temperature after the device came off, absolute s of the run. */
 export function fallsBelow(run: HeatRun, arc: ArcCells, limitC: number, fromS: number): Range {
@@ -81,7 +154,7 @@ export interface Exposure {
 /** Peak and dose of a watched part over [from, to]; one sample every `stepS`, crossings to the sample. */
 export function exposure(
   run: HeatRun,
-  id: 'battery' | 'camera' | 'display',
+  id: Watched,
   marks: { cautionC: number; stopC: number },
   fromS: number,
   toS: number,

@@ -1,4 +1,4 @@
-import { CoreInputError } from '../errors';
+import { CoreInputError, requireIn } from '../errors';
 import { boxOf, contains, insideDistanceMm } from '../device/shapes';
 import { materials as table, type Material } from '../device/materials';
 import type { ThermalStack } from '../device/thermalStack';
@@ -60,6 +60,7 @@ export function makeGrid(
   const side = options.sideWm2K ?? sideTotalWm2K.value;
   const sideFilm = (halfCell: number) => 1 / side + halfCell;
   const { nx, ny } = size;
+  stack.layers.forEach((l, i) => requireIn(`layer ${i + 1}, thickness`, l.thicknessMm, 1e-3, 100, 'mm'));
   const box = boxOf(stack.outline);
   const dxMm = (box.max[0] - box.min[0]) / nx;
   const dyMm = (box.max[1] - box.min[1]) / ny;
@@ -108,6 +109,8 @@ export function makeGrid(
         }
       if (count < (sub * sub) / 2) continue;
       active[col] = 1;
+      const airShare: number[] = [];
+      const emptied: number[] = [];
       stack.layers.forEach((layer, li) => {
         const share = new Map<string, number>();
         const partShare = new Map<string, number>();
@@ -123,6 +126,8 @@ export function makeGrid(
           share.set(material, (share.get(material) ?? 0) + 1 / count);
           if (from) partShare.set(from, (partShare.get(from) ?? 0) + 1 / count);
         }
+        emptied.push(share.get('cavity') ?? 0);
+        airShare.push((share.get('air') ?? 0) + (share.get('cavity') ?? 0));
         let z = 0;
         let xy = 0;
         let rc = 0;
@@ -143,6 +148,19 @@ export function makeGrid(
           if (w.layer === li) watchShare[wi]![col] = partShare.get(w.partId) ?? 0;
         });
       });
+      // radiation across the space that a part left, as more conductivity of its air: from wall to wall, however it is cut into layers
+      for (let li = 0; li < airShare.length; li++) {
+        let end = li;
+        let gapMm = 0;
+        while (end < airShare.length && airShare[end]! >= 0.5) gapMm += stack.layers[end++]!.thicknessMm;
+        if (gapMm >= cavityFromMm)
+          for (let l = li; l < end; l++)
+            for (let c = 0; c < stack.layers[l]!.cells; c++) {
+              const cell = col * nz + layerFirst[l]! + c;
+              kz[cell] = kz[cell]! + emptied[l]! * cavityWm2K.value * (gapMm / 1e3);
+            }
+        li = Math.max(li, end - 1);
+      }
     }
 
   const east = new Float64Array(n);
@@ -223,6 +241,11 @@ export function makeGrid(
     center: (column) => [origin[0] + ((column % nx) + 0.5) * dxMm, origin[1] + (Math.floor(column / nx) + 0.5) * dyMm],
   };
 }
+
+/** Radiation between the walls of an empty space: ε 4 σ T³ at 340 K with ε = 0.5 between painted, bare and plastic walls. */
+export const cavityWm2K = judgement(4.5, 'ε 4 σ T³ at 340 K, effective emissivity 0.5 assumed');
+/** Thinner gaps conduct so well that radiation does not count. */
+const cavityFromMm = 1;
 
 /** Sides of the device: convection and radiation together, constant. */
 export const sideTotalWm2K = judgement(14, '8 W/m2K convection and 6 W/m2K radiation, assumed');

@@ -50,7 +50,7 @@ export const defaultPlate: ContactHeater = {
   name: 'Hot plate',
   dialUnit: 'C',
   minSetC: 50,
-  maxSetC: 160,
+  maxSetC: 260,
   conductanceWm2K: tuned(350, 'metal hot plate under glass, 100-700; not calibrated on this bench', 40),
   offsetK: judgement(0, 'dial taken as true; a surface probe on the plate would settle it', 1.5),
   lagS: judgement(45, 'time constant of a small plate warming up'),

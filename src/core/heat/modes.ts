@@ -4,7 +4,8 @@ import { digest } from '../digest';
 import { Perimeter } from '../device/perimeter';
 import type { ThermalStack } from '../device/thermalStack';
 import type { Outline, Pt } from '../device/types';
-import { benchEnvironment, linearBackWm2K } from './environment';
+import { benchEnvironment, linearBackWm2K, linearFrontWm2K, type Environment } from './environment';
+import { patchGrid } from './patches';
 import { checkGridSize, makeGrid, type HeatGrid } from './grid';
 import { bondReadings, faceReadings, type Reading } from './observe';
 import { backPattern, maskFoil, type BackSpec, type Mask } from './backPattern';
@@ -13,8 +14,11 @@ import { HeatSolver, type Contact } from './solver';
 
 /** Rows of the basis at one kind of place: temperature above ambient = row · y. */
 export interface ModeRows {
-  id: 'bond' | 'battery' | 'camera' | 'display' | 'picture' | 'back';
-  /** cells of the place; for `bond` with the place along the ring, for `picture` as a raster, for `back` all columns */
+  id: 'bond' | 'battery' | 'camera' | 'display' | 'picture' | 'back' | 'front';
+  /**
+   * Cells of the place; for `bond` with the place along the ring, for `picture` as a raster, for `back` all columns, for
+   * `front` the means over patches of the other face.
+   */
   count: number;
   /** count × rank, row after row */
   values: Float32Array;
@@ -24,11 +28,11 @@ export interface ModeRows {
  * Reduced model of a device for whole-back contact heaters and free cooling (proper orthogonal decomposition with
  * Galerkin projection; published method: Sirovich 1987, Antoulas 2005). The basis is orthonormal in the heat capacity, so
  *   dy/dt = −(K + u(h) B) y + u(h) b (Tplate − Tambient),  u(h) = 1/(1/h + resistance of the first half cell)
- * in W/m2K, with B and b per unit of that conductance. One basis serves every setpoint, offset, lag, conductance, ambient
+ * in W/m2K, with B and b per unit of that conductance; the film of the other face enters likewise. One basis serves every setpoint, offset, lag, conductance, ambient
  * and every order of heating, taking away and reheating.
  */
 export interface ThermalModes {
-  version: 2;
+  version: 3;
   digest: string;
   rank: number;
   nx: number;
@@ -40,6 +44,12 @@ export interface ThermalModes {
   /** conductance of the first half cell, W/m2K */
   firstHalfCellWm2K: number;
   hFreeWm2K: number;
+  /** the other face: rank × rank per unit of its film, weighted with (u/h)² at the film that the modes were built with */
+  bFront: number[];
+  frontHalfCellWm2K: number;
+  hFrontWm2K: number;
+  /** areas of the patches `front`, weighted likewise, m² */
+  frontAreaM2: number[];
   /** s of each bond cell along the bond's centre line, mm */
   bondSMm: number[];
   /** outline of the heated face, and the places of its columns, in the order of the rows `back` */
@@ -51,7 +61,7 @@ export interface ThermalModes {
   rows: ModeRows[];
 }
 
-export const stackDigest = (stack: ThermalStack, size: { nx: number; ny: number }) => digest({ v: 2, stack, size });
+export const stackDigest = (stack: ThermalStack, size: { nx: number; ny: number }) => digest({ v: 4, stack, size });
 
 export const defaultRank = 40;
 const unitConductances = [60, 350, 1200];
@@ -236,6 +246,7 @@ function project(
     forcing[i] = f * grid.cellAreaM2;
   }
 
+  const front = frontFace(grid, modes, env);
   const path = new Perimeter(stack.pathOutline);
   const rowsOf = (id: ModeRows['id'], readings: Reading[]): ModeRows => {
     const values = new Float32Array(readings.length * r);
@@ -269,7 +280,7 @@ function project(
       );
   const firstCol = grid.active.indexOf(1);
   return {
-    version: 2,
+    version: 3,
     digest: stackDigest(stack, size),
     rank: r,
     nx: grid.nx,
@@ -279,6 +290,10 @@ function project(
     forcing,
     firstHalfCellWm2K: grid.toBack[firstCol]!,
     hFreeWm2K: linearBackWm2K(env),
+    bFront: front.bFront,
+    frontHalfCellWm2K: front.halfCellWm2K,
+    hFrontWm2K: linearFrontWm2K(env),
+    frontAreaM2: front.areaM2,
     outline: stack.outline,
     columns: back.map((c) => c / grid.nz),
     columnMm: { origin: [grid.origin[0], grid.origin[1]], step: [grid.dxMm, grid.dyMm] },
@@ -299,7 +314,47 @@ function project(
         'back',
         back.map((c) => ({ column: c / grid.nz, ka: 0, kb: 0, weightA: 1 })),
       ),
+      front.rows,
     ],
+  };
+}
+
+/** The face that is not heated: patch means of the modes, and what one more W/m²K of its film takes. */
+function frontFace(grid: HeatGrid, modes: Float64Array[], env: Environment) {
+  const r = modes.length;
+  const n = patchGrid.across * patchGrid.along;
+  const h = linearFrontWm2K(env);
+  const areaM2 = new Array<number>(n).fill(0);
+  const values = new Float32Array(n * r);
+  const b = new Array<number>(r * r).fill(0);
+  const halves: number[] = [];
+  for (let col = 0; col < grid.active.length; col++) {
+    if (!grid.active[col]) continue;
+    const i = col % grid.nx;
+    const j = Math.floor(col / grid.nx);
+    const p =
+      Math.floor((i * patchGrid.across) / grid.nx) +
+      patchGrid.across * Math.floor((j * patchGrid.along) / grid.ny);
+    const g = grid.toFront[col]!;
+    halves.push(g);
+    const w = grid.cellAreaM2 / (1 + h / g) ** 2;
+    areaM2[p] = areaM2[p]! + w;
+    const cell = col * grid.nz + grid.nz - 1;
+    for (let m = 0; m < r; m++) {
+      const vm = modes[m]![cell]!;
+      values[p * r + m] = values[p * r + m]! + w * vm;
+      for (let q = 0; q <= m; q++) b[m * r + q] = b[m * r + q]! + w * vm * modes[q]![cell]!;
+    }
+  }
+  for (let m = 0; m < r; m++) for (let q = 0; q < m; q++) b[q * r + m] = b[m * r + q]!;
+  for (let p = 0; p < n; p++)
+    for (let m = 0; m < r; m++) values[p * r + m] = areaM2[p]! ? values[p * r + m]! / areaM2[p]! : 0;
+  halves.sort((x, y) => x - y);
+  return {
+    bFront: b,
+    areaM2,
+    halfCellWm2K: halves[Math.floor(halves.length / 2)] ?? 1,
+    rows: { id: 'front' as const, count: n, values },
   };
 }
 

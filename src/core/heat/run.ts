@@ -1,9 +1,13 @@
+import type { Outline } from '../device/types';
 import type { Range } from '../source';
 import { hConv } from './environment';
 import type { AirPath } from './airPath';
 import type { BackSpec, Mask } from './backPattern';
 import { jetOf, type Heater } from './heater';
-import { ReducedModel, Trajectory, type HeatPhase } from './reduced';
+import { requireIn } from '../errors';
+import { fanConv } from './environment';
+import { ReducedModel, Trajectory, type Films, type HeatPhase } from './reduced';
+import { swing, swingOf } from './ripple';
 
 /** How a heater is used on this device. */
 export interface HeatUse {
@@ -34,9 +38,6 @@ export interface HeatSwitch {
 
 /** Grid error of the check grid, K: finer grids read the bond line up to 1.2 K colder (refinement study, own model). */
 export const numericalK = { bondLow: 1.2, bondHigh: 0.3, partLow: 0.5, partHigh: 0.5 };
-/** Under moving air the line also swings round its mean with every pass, ± K (4.2 K from top to bottom with the moving jet, 4 s rounds). */
-export const rippleK = { bond: 2, part: 0.5 };
-
 export const edgeLoop: AirPath = { kind: 'loop', insetMm: 2, roundS: 4 };
 
 export interface ArcCells {
@@ -58,6 +59,132 @@ export function arcCells(model: ReducedModel, perimeterMm: number, n = 24): ArcC
   }));
 }
 
+/** What is watched: parts inside by their outer face, the cover by its own hottest surface. */
+export type Watched = 'battery' | 'camera' | 'display' | 'cover';
+export const watchedKinds: readonly Watched[] = ['battery', 'camera', 'display', 'cover'];
+
+/** Air over the bench: still, or a fan or draught over it. It passes the face that lies open (one law 26). */
+export type BenchAir = 'still' | 'draught';
+
+/** The hottest place of something, and where it was found: cell of its rows. */
+interface Hottest {
+  cell: number;
+  atC: number;
+}
+
+/** One world of the ensemble: nominal, or one uncertain direction moved by one standard uncertainty. */
+export class Member {
+  constructor(
+    private readonly model: ReducedModel,
+    readonly trajectory: Trajectory,
+    private readonly ambientC: number,
+    private readonly phase: (s: HeatSwitch) => HeatPhase,
+  ) {}
+
+  then(s: HeatSwitch): Member {
+    return new Member(this.model, this.trajectory.with(this.phase(s)), this.ambientC, this.phase);
+  }
+
+  /** Coldest of the cells when the heat ends at `leaveS` and `leadS` have gone by. */
+  lineAfterC(leaveS: number, leadS: number, cells: Int32Array): number {
+    const off = this.phase({ atS: leaveS, setC: null, preheated: false });
+    return this.coldestC(this.trajectory.soonAfter(off, leadS), cells);
+  }
+
+  lineC(tS: number, cells: Int32Array): number {
+    return this.coldestC(this.trajectory.state(tS), cells);
+  }
+
+  private coldestC(y: Float64Array, cells: Int32Array): number {
+    const rows = this.model.rows('bond').values;
+    let least = Infinity;
+    for (const c of cells) least = Math.min(least, rowDot(rows, c, y));
+    return least + this.ambientC;
+  }
+
+  /** Hottest cell of the bond line, °C. */
+  hottestLineC(tS: number): number {
+    return this.top('bond', this.trajectory.state(tS)).atC;
+  }
+
+  /** Hottest place of a watched thing; null when the device has none. */
+  hottest(tS: number, id: Watched): Hottest | null {
+    if (id === 'cover') return this.coverTop(tS);
+    return this.model.rows(id).count ? this.top(id, this.trajectory.state(tS)) : null;
+  }
+
+  /** The same place as it was found on another member. */
+  atCell(tS: number, id: Watched, cell: number): number {
+    if (id === 'cover') return this.surfaceC(tS, cell, this.trajectory.state(tS));
+    return rowDot(this.model.rows(id).values, cell, this.trajectory.state(tS)) + this.ambientC;
+  }
+
+  private top(id: 'bond' | 'battery' | 'camera' | 'display', y: Float64Array): Hottest {
+    const rows = this.model.rows(id);
+    let cell = 0;
+    let most = -Infinity;
+    for (let c = 0; c < rows.count; c++) {
+      const v = rowDot(rows.values, c, y);
+      if (v > most) {
+        most = v;
+        cell = c;
+      }
+    }
+    return { cell, atC: most + this.ambientC };
+  }
+
+  /** Hottest place of the cover's own surface: its cell, and the half cell between, towards what heats. */
+  private coverTop(tS: number): Hottest {
+    const y = this.trajectory.state(tS);
+    const heating = this.trajectory.heating(tS);
+    const g = this.model.modes.firstHalfCellWm2K;
+    const rows = this.model.rows('back');
+    let cell = 0;
+    let most = -Infinity;
+    for (let c = 0; c < rows.count; c++) {
+      let v = rowDot(rows.values, c, y);
+      if (heating) {
+        const film = heating.columns ? heating.columns.film[c]! : heating.film;
+        const share = heating.columns ? heating.columns.share[c]! : 1;
+        v = (film * share * heating.driveK + g * v) / (film + g);
+      }
+      if (v > most) {
+        most = v;
+        cell = c;
+      }
+    }
+    return { cell, atC: most + this.ambientC };
+  }
+
+  private surfaceC(tS: number, cell: number, y: Float64Array): number {
+    const heating = this.trajectory.heating(tS);
+    const v = rowDot(this.model.rows('back').values, cell, y);
+    if (!heating) return v + this.ambientC;
+    const g = this.model.modes.firstHalfCellWm2K;
+    const film = heating.columns ? heating.columns.film[cell]! : heating.film;
+    const share = heating.columns ? heating.columns.share[cell]! : 1;
+    return (film * share * heating.driveK + g * v) / (film + g) + this.ambientC;
+  }
+}
+
+/** Ranges that a person's figure may lie in; outside them nothing is computed (°C, W/m²K, K, s). */
+export const heatLimits = {
+  ambientC: [-30, 60],
+  setC: [-100, 600],
+  atS: [-1e7, 1e7],
+  conductanceWm2K: [1, 20_000],
+  offsetK: [-100, 100],
+  lagS: [0, 7200],
+  hScale: [0.01, 50],
+} as const;
+
+function checkHeater(h: Heater): void {
+  if (h.kind === 'air') requireIn('heater.hScale', h.hScale.value, ...heatLimits.hScale);
+  else requireIn('heater.conductanceWm2K', h.conductanceWm2K.value, ...heatLimits.conductanceWm2K, 'W/m²K');
+  requireIn('heater.offsetK', h.offsetK.value, ...heatLimits.offsetK, 'K');
+  requireIn('heater.lagS', h.lagS.value, ...heatLimits.lagS, 's');
+}
+
 /**
  * A run of heating and cooling with its uncertainty: the nominal trajectory and one per uncertain parameter moved by one
  * standard uncertainty (contact conductance, plate offset, free convection). Ranges are about 95 % plus the grid error.
@@ -68,59 +195,86 @@ export class HeatRun {
     readonly heater: Heater,
     readonly ambientC: number,
     readonly switches: readonly HeatSwitch[],
-    private readonly members: readonly Trajectory[],
-    private readonly build: readonly ((s: HeatSwitch, plateStartC: number) => HeatPhase)[],
+    readonly members: readonly Member[],
+    private readonly use: HeatUse,
   ) {}
 
-  /** @param use how the run's own heater is used, where a switch does not say it */
+  /**
+   * @param use how the run's own heater is used, where a switch does not say it
+   * @throws CoreInputError when room, setpoint, instant or a figure of the heater is no number or out of range
+   */
   static start(
     model: ReducedModel,
     heater: Heater,
     ambientC: number,
     switches: readonly HeatSwitch[] = [],
     use: HeatUse = {},
+    air: BenchAir = 'still',
   ): HeatRun {
-    const hFree = model.modes.hFreeWm2K;
-    // one member per uncertain direction: two of the heater, and free convection
+    requireIn('ambientC', ambientC, ...heatLimits.ambientC, '°C');
+    checkHeater(heater);
+    const still = model.stillAir;
+    const blown = fanConv.value - hConv.value;
+    // one member per uncertain direction: two of the heater, and convection
     const moved = [
       { axis: null, dFree: 0 },
       { axis: 0, dFree: 0 },
       { axis: 1, dFree: 0 },
-      { axis: null, dFree: hConv.u ?? 0 },
+      { axis: null, dFree: air === 'draught' ? (fanConv.u ?? 0) : (hConv.u ?? 0) },
     ] as const;
-    const build = moved.map((m) => (s: HeatSwitch, startC: number): HeatPhase => {
-      const h = s.heater ?? heater;
-      const by = m.axis === null ? { into: 0, offsetK: 0 } : uncertainAxes(h)[m.axis];
-      if (s.setC === null)
-        return { startS: s.atS, contactWm2K: null, targetC: ambientC, plateStartC: ambientC, lagS: 0 };
-      const targetC = s.setC + h.offsetK.value;
-      return {
-        startS: s.atS,
-        contactWm2K: backOf(h, s.use ?? (s.heater ? {} : use), targetC, by.into),
-        targetC: targetC + by.offsetK,
-        plateStartC: s.fromC ?? startC,
-        lagS: s.preheated ? 0 : (s.lagS ?? h.lagS.value),
+    // on a plate the display side lies open, off it the cover does
+    const films = (heated: 'contact' | 'air' | null, dFree: number): Films =>
+      air === 'draught'
+        ? heated === 'contact'
+          ? { back: still.back, front: still.front + blown + dFree }
+          : { back: still.back + blown + dFree, front: still.front }
+        : { back: still.back + dFree, front: still.front + dFree };
+    const members = moved.map((m) => {
+      const phase = (s: HeatSwitch): HeatPhase => {
+        const h = s.heater ?? heater;
+        const by = m.axis === null ? { into: 0, offsetK: 0 } : uncertainAxes(h)[m.axis];
+        if (s.setC === null)
+          return {
+            startS: s.atS,
+            contactWm2K: null,
+            targetC: ambientC,
+            plateStartC: ambientC,
+            lagS: 0,
+            films: films(null, m.dFree),
+          };
+        const targetC = s.setC + h.offsetK.value;
+        return {
+          startS: s.atS,
+          contactWm2K: backOf(h, s.use ?? (s.heater ? {} : use), targetC, by.into, model.modes.outline),
+          targetC: targetC + by.offsetK,
+          plateStartC: s.fromC ?? ambientC,
+          lagS: s.preheated ? 0 : (s.lagS ?? h.lagS.value),
+          films: films(h.kind === 'air' ? 'air' : 'contact', m.dFree),
+        };
       };
+      return new Member(model, new Trajectory(model, [], ambientC, films(null, m.dFree)), ambientC, phase);
     });
-    const empty = moved.map((m) => new Trajectory(model, [], ambientC, hFree + m.dFree));
-    return switches.reduce((run, s) => run.then(s), new HeatRun(model, heater, ambientC, [], empty, build));
+    return switches.reduce((run, s) => run.then(s), new HeatRun(model, heater, ambientC, [], members, use));
   }
 
   /** The run continued with one more switch; switches at or after its instant are dropped. */
   then(s: HeatSwitch): HeatRun {
+    requireIn('atS', s.atS, ...heatLimits.atS, 's');
+    if (s.setC !== null) requireIn('setC', s.setC, ...heatLimits.setC, '°C');
+    if (s.heater) checkHeater(s.heater);
     const kept = this.switches.filter((x) => x.atS < s.atS);
     return new HeatRun(
       this.model,
       this.heater,
       this.ambientC,
       [...kept, s],
-      this.members.map((m, i) => m.with(this.build[i]!(s, this.ambientC))),
-      this.build,
+      this.members.map((m) => m.then(s)),
+      this.use,
     );
   }
 
   private states(tS: number): Float64Array[] {
-    return this.members.map((m) => m.state(tS));
+    return this.members.map((m) => m.trajectory.state(tS));
   }
 
   /** Range of one cell: nominal value and the root sum of squares of what each parameter moves it by. */
@@ -132,58 +286,65 @@ export class HeatRun {
     return { low: mean - 2 * u - low, mean, high: mean + 2 * u + high };
   }
 
-  /** Coldest bond-line temperature of each arc, °C; the range is that of its coldest cell. */
-  arcsC(tS: number, arcs: readonly ArcCells[]): Range[] {
+  private endOfArcs(tS: number, arcs: readonly ArcCells[], end: 'coldest' | 'hottest'): Range[] {
     const rows = this.model.rows('bond').values;
     const states = this.states(tS);
-    const ripple = this.underAir(tS) ? rippleK.bond : 0;
+    const ripple = this.swingK(tS).bond;
+    const sign = end === 'coldest' ? 1 : -1;
     return arcs.map((a) => {
-      let coldest = a.cells[0]!;
+      let at = a.cells[0]!;
       let least = Infinity;
       for (const cell of a.cells) {
-        const v = rowDot(rows, cell, states[0]!);
+        const v = sign * rowDot(rows, cell, states[0]!);
         if (v < least) {
           least = v;
-          coldest = cell;
+          at = cell;
         }
       }
-      return this.cellRange(rows, coldest, states, numericalK.bondLow + ripple, numericalK.bondHigh + ripple);
+      return this.cellRange(rows, at, states, numericalK.bondLow + ripple, numericalK.bondHigh + ripple);
     });
+  }
+
+  /** Coldest bond-line temperature of each arc, °C; the range is that of its coldest cell. */
+  arcsC(tS: number, arcs: readonly ArcCells[]): Range[] {
+    return this.endOfArcs(tS, arcs, 'coldest');
+  }
+
+  /** Hottest bond-line temperature of each arc, °C: what a limit of the glue is held against. */
+  hotArcsC(tS: number, arcs: readonly ArcCells[]): Range[] {
+    return this.endOfArcs(tS, arcs, 'hottest');
   }
 
   arcC(tS: number, arc: ArcCells): Range {
     return this.arcsC(tS, [arc])[0]!;
   }
 
-  /** Hottest face temperature of a watched kind of part, °C, or null when the device has none. */
-  partC(tS: number, id: 'battery' | 'camera' | 'display'): Range | null {
-    const rows = this.model.rows(id);
-    if (!rows.count) return null;
-    const states = this.states(tS);
-    let hottest = 0;
-    let most = -Infinity;
-    for (let cell = 0; cell < rows.count; cell++) {
-      const v = rowDot(rows.values, cell, states[0]!);
-      if (v > most) {
-        most = v;
-        hottest = cell;
-      }
-    }
-    const ripple = this.underAir(tS) ? rippleK.part : 0;
-    return this.cellRange(rows.values, hottest, states, numericalK.partLow + ripple, numericalK.partHigh + ripple);
+  /** Hottest face temperature of a watched thing, °C, or null when the device has none. */
+  partC(tS: number, id: Watched): Range | null {
+    const top = this.members[0]!.hottest(tS, id);
+    if (!top) return null;
+    let u2 = 0;
+    for (const m of this.members.slice(1)) u2 += (m.atCell(tS, id, top.cell) - top.atC) ** 2;
+    const u = Math.sqrt(u2);
+    const ripple = this.swingK(tS)[id === 'cover' ? 'cover' : 'part'];
+    return {
+      low: top.atC - 2 * u - numericalK.partLow - ripple,
+      mean: top.atC,
+      high: top.atC + 2 * u + numericalK.partHigh + ripple,
+    };
   }
 
   /** Nominal temperature of every bond cell, °C. */
   bondC(tS: number): Float64Array {
     const rows = this.model.rows('bond');
-    const y = this.members[0]!.state(tS);
+    const y = this.members[0]!.trajectory.state(tS);
     return Float64Array.from({ length: rows.count }, (_, i) => rowDot(rows.values, i, y) + this.ambientC);
   }
 
   /** Hottest place of the heated face and the mean over it, °C: what the glass itself has to stand. */
   faceC(tS: number): { hottest: number; mean: number } {
     const rows = this.model.rows('back');
-    const y = this.members[0]!.state(tS);
+    const y = this.members[0]!.trajectory.state(tS);
     let hottest = -Infinity;
     let sum = 0;
     for (let c = 0; c < rows.count; c++) {
@@ -194,15 +355,25 @@ export class HeatRun {
     return { hottest: hottest + this.ambientC, mean: sum / rows.count + this.ambientC };
   }
 
-  private underAir(tS: number): boolean {
+  /** How much a place swings under the air that is on, ± K; zero without moving air. */
+  swingK(tS: number): { bond: number; part: number; cover: number } {
     const on = this.onPlate(tS);
-    return on !== null && (on.heater ?? this.heater).kind === 'air';
+    const heater = on?.heater ?? this.heater;
+    if (!on || on.setC === null || heater.kind !== 'air') return { bond: 0, part: 0, cover: 0 };
+    const use = on.use ?? (on.heater ? {} : this.use);
+    const times =
+      swingOf(this.model.modes.outline, use.path ?? edgeLoop) * Math.max(0, (on.setC - this.ambientC) / (200 - 22));
+    return {
+      bond: swing.bondK.value * times,
+      part: swing.partK.value * times,
+      cover: swing.coverK.value * times,
+    };
   }
 
   /** Mean bond-plane temperatures on the picture's raster, row after row, °C. */
   picture(tS: number): Float64Array {
     const rows = this.model.rows('picture');
-    const y = this.members[0]!.state(tS);
+    const y = this.members[0]!.trajectory.state(tS);
     const out = new Float64Array(rows.count);
     for (let q = 0; q < rows.count; q++) out[q] = this.ambientC + rowDot(rows.values, q, y);
     return out;
@@ -245,10 +416,14 @@ export function uncertainAxes(h: Heater): readonly [Axis, Axis] {
   ];
 }
 
-/** What a heater puts over the face; `into` moves how well its heat gets in. */
-export function backOf(h: Heater, use: HeatUse, airC: number, into: number): number | BackSpec {
+/**
+ * What a heater puts over the face; `into` moves how well its heat gets in.
+ * @param outline of the face, to know how fast a round goes: a moving jet brings less than its mean
+ */
+export function backOf(h: Heater, use: HeatUse, airC: number, into: number, outline: Outline): number | BackSpec {
   if (h.kind === 'air') {
-    const scale = h.hScale.value + into;
+    const lost = Math.min(0.5, swing.lostShare.value * swingOf(outline, use.path ?? edgeLoop));
+    const scale = Math.max(0.05, (h.hScale.value + into) * (1 - lost));
     return {
       kind: 'jet',
       jet: jetOf(h, airC, scale, use.standoffMm ?? h.standoffMm),

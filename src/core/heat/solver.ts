@@ -186,12 +186,12 @@ export class HeatSolver {
         const first = this.pad + col * grid.nz;
         const g0 = grid.toBack[col]!;
         const g1 = grid.toFront[col]!;
-        const free = (u: number, g: number, cell: number) => {
+        const free = (u: number, g: number, cell: number, side: 'back' | 'front') => {
           // surface temperature at the end of the previous step from the conductance u (W/K) used then
           const h = u / grid.cellAreaM2;
           const film = h > 0 && h < g ? 1 / (1 / h - 1 / g) : 0;
           const surface = (film * env.ambientC + g * cell) / (film + g);
-          return trueFilmWm2K(env, surface);
+          return trueFilmWm2K(env, surface, side);
         };
         const touch = contact
           ? typeof contact.conductanceWm2K === 'number'
@@ -202,10 +202,10 @@ export class HeatSolver {
         let hf = linearFrontWm2K(env);
         if (env.radiation === 'true') {
           const cellF = this.T[first + grid.nz - 1]!;
-          hf = free(this.uFront[col]!, g1, cellF);
+          hf = free(this.uFront[col]!, g1, cellF, 'front');
           // under a jet the surface is taken as cool as its cell, not by the film of the step before
           if (!touch)
-            hb = contact?.jet ? trueFilmWm2K(env, this.T[first]!) : free(this.uBack[col]!, g0, this.T[first]!);
+            hb = contact?.jet ? trueFilmWm2K(env, this.T[first]!) : free(this.uBack[col]!, g0, this.T[first]!, 'back');
         }
         this.backShare[col] = touch ? 1 : 0;
         if (touch) hb = touch;

@@ -10,7 +10,7 @@ import { jetOf, type AirHeater } from './heater';
 import { Cancelled } from './modes';
 import { bondReadings, faceReadings, readOff } from './observe';
 import { HeatSolver, type Contact } from './solver';
-import { spotStressMPaK } from './ways';
+import { spotStressMPaK } from './opening';
 
 export interface SpotInput {
   heater: AirHeater;

@@ -7,7 +7,7 @@ const saturation = 10;
 /** Williams-Landel-Ferry shift factor, log10 aT relative to 23 °C (1955, universal constants, published). */
 export function logShift(tC: number, tgC: number): number {
   const f = (t: number) => (-c1 * (t - tgC)) / (c2 + t - tgC);
-  return f(Math.min(Math.max(tC, tgC), tgC + 150)) - f(23);
+  return f(Math.min(Math.max(tC, tgC), tgC + 300)) - f(23);
 }
 
 /**

@@ -1,16 +1,17 @@
 import type { Exposure } from '../heat/forecast';
-import { exposure, readyAt } from '../heat/forecast';
 import type { Heater } from '../heat/heater';
-import { arcCells, HeatRun, type HeatSwitch, type HeatUse } from '../heat/run';
+import { opening, type Marks, type Over } from '../heat/opening';
+import { arcCells, HeatRun, type BenchAir, type HeatSwitch, type HeatUse, type Watched } from '../heat/run';
 import type { ReducedModel } from '../heat/reduced';
 import type { Range } from '../source';
-import { planLift, windowOf, type LiftPlan } from './plan';
-import { liftThresholds, wedgeState, type LiftCase } from './verdict';
+import { planLift, type LiftPlan } from './plan';
+import { liftThresholds, upperC, wedgeState, type LiftCase } from './verdict';
 
 export interface PicksInput {
   heater: Heater;
   use: HeatUse;
   ambientC: number;
+  air?: BenchAir | undefined;
   switches: readonly HeatSwitch[];
   nowS: number;
   /** the device is off the plate and may still be warm: the plan starts cutting, not heating */
@@ -22,9 +23,7 @@ export interface PicksInput {
   order: readonly number[];
   lift: Omit<LiftCase, 'pickMm'>;
   picksMm: readonly number[];
-  batteryMarks: { cautionC: number; stopC: number };
-  /** stop marks of the other watched parts */
-  stopC: Partial<Record<'camera' | 'display', number>>;
+  marks: Partial<Record<Watched, Marks>>;
 }
 
 /** What one pick asks for and gives on this device, plate and setpoint. */
@@ -33,85 +32,63 @@ export interface PickWay {
   easyC: number | null;
   workC: number | null;
   /** s of the run; null when the plate does not get the starting arc there */
+  tryFromS: Range | null;
   readyS: Range | null;
   easyForS: Range | null;
   gripsForS: Range | null;
   /** chance of breaking over the whole ring at easyC */
   breakChance: number | null;
-  /** up to leaving the plate and the first window */
+  /** when the bond opens, and after */
   battery: Exposure | null;
-  /** the parts whose stop mark is passed by the high bound before the device leaves the plate */
-  over: ('battery' | 'camera' | 'display')[];
+  /** what passes its stop mark when the bond opens with this pick */
+  over: Over[];
   plan: LiftPlan | null;
 }
 
-/** All picks side by side: heat and pick are chosen together (one law 1). */
+/** All picks side by side: heat and pick are chosen together (law 1). */
 export function comparePicks(model: ReducedModel, input: PicksInput): PickWay[] {
   const arcs = arcCells(model, input.perimeterMm);
-  const asIs = HeatRun.start(model, input.heater, input.ambientC, input.switches, input.use);
+  const asIs = HeatRun.start(model, input.heater, input.ambientC, input.switches, input.use, input.air);
   let run = asIs;
   if (!run.onPlate(input.nowS)) run = run.then({ atS: input.nowS, setC: input.setC, preheated: input.preheated });
-  const first = arcs[input.order[0] ?? 0]!;
   return input.picksMm.map((pickMm) => {
     const lift = { ...input.lift, pickMm };
     const { easyC, workC } = liftThresholds(lift);
-    const none: PickWay = {
+    const o = opening({
+      run,
+      fromS: input.nowS,
+      arcs,
+      order: input.order,
+      easyC,
+      workC,
+      upperC: upperC(lift),
+      marks: input.marks,
+    });
+    return {
       pickMm,
       easyC,
       workC,
-      readyS: null,
-      easyForS: null,
-      gripsForS: null,
-      breakChance: null,
-      battery: null,
-      over: [],
-      plan: null,
+      tryFromS: o.tryFromS,
+      readyS: o.easyByS,
+      easyForS: o.easyForS,
+      gripsForS: o.gripsForS,
+      breakChance: easyC === null ? null : wedgeState(lift, easyC, 1).breakChance,
+      battery: o.parts.battery ?? null,
+      over: o.over,
+      plan:
+        easyC === null || workC === null || !o.easyByS
+          ? null
+          : planLift({
+              run: input.fromWarm ? asIs : run,
+              arcs,
+              order: input.order,
+              easyC,
+              workC,
+              setC: input.setC,
+              nowS: input.nowS,
+              batteryMarks: input.marks.battery ?? { cautionC: 1e3, stopC: 1e3 },
+            }),
     };
-    if (easyC === null || workC === null) return none;
-    const breakChance = wedgeState(lift, easyC, 1).breakChance;
-    const readyS = readyAt(run, first, easyC, input.nowS);
-    if (!readyS) return { ...none, breakChance };
-
-    const off = run.then({ atS: readyS.high, setC: null, preheated: false });
-    const window = windowOf(off, first, { easyC, workC }, readyS.high);
-    const minus = (r: Range): Range => ({
-      low: r.low - readyS.high,
-      mean: r.mean - readyS.high,
-      high: r.high - readyS.high,
-    });
-    return {
-      ...none,
-      readyS,
-      breakChance,
-      easyForS: minus(window.easyUntilS),
-      gripsForS: minus(window.gripsAtS),
-      battery: exposure(off, 'battery', input.batteryMarks, 0, readyS.high + 120),
-      over: partsOver(off, readyS.high, { battery: input.batteryMarks.stopC, ...input.stopC }),
-      plan: planLift({
-        run: input.fromWarm ? asIs : run,
-        arcs,
-        order: input.order,
-        easyC,
-        workC,
-        setC: input.setC,
-        nowS: input.nowS,
-        batteryMarks: input.batteryMarks,
-      }),
-    };
-  });
-}
-
-/** Watched parts whose high bound passes its stop mark within two minutes round an instant (parts lag behind the plate). */
-export function partsOver(
-  run: HeatRun,
-  atS: number,
-  stopC: Partial<Record<'battery' | 'camera' | 'display', number>>,
-): ('battery' | 'camera' | 'display')[] {
-  return (['battery', 'camera', 'display'] as const).filter((id) => {
-    const limit = stopC[id];
-    if (limit === undefined) return false;
-    for (let t = atS; t <= atS + 120; t += 15) if ((run.partC(t, id)?.high ?? -Infinity) >= limit) return true;
-    return false;
   });
 }
 

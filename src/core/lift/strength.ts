@@ -1,4 +1,4 @@
-import { judgement, memory, published, type Sourced } from '../source';
+import { commonPractice, judgement, memory, published, type Sourced } from '../source';
 
 /** Cover strength data. MPa, µm, °C. */
 export interface CoverStrength {
@@ -9,11 +9,17 @@ export interface CoverStrength {
   dolUm?: Sourced;
   flawUm: Sourced;
   yieldMPa?: Sourced;
-  maxC: Sourced;
+  /** marks of the cover's own hottest surface, °C */
+  surfaceC: { caution: Sourced; stop: Sourced };
   sf: Sourced;
 }
 
 const handbook = 'handbook, quoted from memory';
+
+const hardSurface: CoverStrength['surfaceC'] = {
+  caution: judgement(150, 'benches pass air of 200 °C over it every day; print and coating behind it are not known'),
+  stop: judgement(200, 'its own surface, not the air over it'),
+};
 
 export const coverStrengths: Record<string, CoverStrength> = {
   glassPlain: {
@@ -21,7 +27,7 @@ export const coverStrengths: Record<string, CoverStrength> = {
     nu: published(0.22, handbook),
     kIcMPaSqrtM: published(0.75, `0.7-0.8, ${handbook}`),
     flawUm: judgement(50, 'edge flaw of a cut glass edge'),
-    maxC: judgement(120, 'cover kept below'),
+    surfaceC: hardSurface,
     sf: judgement(2, 'safety factor'),
   },
   glassStrengthened: {
@@ -31,7 +37,7 @@ export const coverStrengths: Record<string, CoverStrength> = {
     csMPa: memory(750, 'typical ion exchange'),
     dolUm: memory(40, 'typical ion exchange'),
     flawUm: judgement(30, 'edge flaw of an intact edge'),
-    maxC: judgement(120, 'cover kept below'),
+    surfaceC: hardSurface,
     sf: judgement(2, 'safety factor'),
   },
   ceramic: {
@@ -39,7 +45,7 @@ export const coverStrengths: Record<string, CoverStrength> = {
     nu: published(0.31, handbook),
     kIcMPaSqrtM: published(5, handbook),
     flawUm: judgement(50, 'edge flaw of a ground ceramic edge'),
-    maxC: judgement(120, 'cover kept below'),
+    surfaceC: hardSurface,
     sf: judgement(2, 'safety factor'),
   },
   plastic: {
@@ -47,7 +53,10 @@ export const coverStrengths: Record<string, CoverStrength> = {
     nu: published(0.37, handbook),
     flawUm: judgement(50, 'not used for plastic'),
     yieldMPa: published(60, `polycarbonate, ${handbook}`),
-    maxC: judgement(90, 'too much heat warps it'),
+    surfaceC: {
+      caution: judgement(70, 'moulded plastic begins to give, and marks'),
+      stop: commonPractice(90, 'moulded plastic warps from about here'),
+    },
     sf: judgement(1.5, 'safety factor'),
   },
 };

@@ -1,5 +1,5 @@
 import type { Adhesive } from '../adhesives';
-import { judgement, type Range } from '../source';
+import { commonPractice, judgement, type Range } from '../source';
 import { fractureEnergyJm2 } from './fractureEnergy';
 import { openRing, type RingOpening } from './ringOpening';
 import { openStraight } from './straightOpening';
@@ -45,6 +45,9 @@ export interface WedgeState {
   designMPa: number;
   margin: number;
   breakChance: number;
+  /** the bond opens far enough ahead of the pick */
+  opens: boolean;
+  /** it opens, and a cover that is to be saved holds */
   ok: boolean;
 }
 
@@ -67,31 +70,87 @@ export function wedgeState(c: LiftCase, tC: number, vMmS: number): WedgeState {
     designMPa,
     margin,
     breakChance: chance,
+    opens,
     ok: opens && (!c.keepCover || (margin >= 1 && chance < c.breakLimit)),
   };
 }
 
 /**
- * Upper temperature of the lift: cover and adhesive; what is inside is judged apart. Glass that is written off has no limit
- * of its own; plastic has, it melts onto what lies under it.
+ * Upper temperature of the bond line, °C: what the adhesive stands. The cover's own surface has marks of its own and is
+ * watched apart, on every heater; only plastic is not lifted hotter than it stands itself.
  */
 export const upperC = (c: LiftCase) =>
-  c.keepCover || c.cover.yieldMPa ? Math.min(c.cover.maxC.value, c.adhesive.overC.value) : c.adhesive.overC.value;
+  c.cover.yieldMPa ? Math.min(c.cover.surfaceC.stop.value, c.adhesive.overC.value) : c.adhesive.overC.value;
 
-/** Lowest whole degree from `fromC` on at which this pick goes at this speed; null: none that is allowed. */
-function lowestC(c: LiftCase, vMmS: number, fromC = 15): number | null {
-  for (let t = Math.ceil(fromC); t <= upperC(c); t++) if (wedgeState(c, t, vMmS).ok) return t;
+/** A bond works slowly from this far under its floor, K. */
+export const underSoftK = commonPractice(15, 'it can be worked with patience some way under where it goes');
+
+/**
+ * Floor of practice of this adhesive as it is now: where its energy is what a plain one's is at `softC`. Scale and what
+ * alcohol took away move it together with the law (law 1).
+ */
+export function floorC(a: Adhesive): number {
+  const { scale } = a.debond;
+  const softC = a.softC.value;
+  if (scale.value === 1) return softC;
+  const plain = { ...a.debond, scale: { ...scale, value: 1 } };
+  const excess = (tC: number) =>
+    Math.log(fractureEnergyJm2(a.debond, tC, cutSpeed.value) / fractureEnergyJm2(plain, softC, cutSpeed.value));
+  let low = Math.min(softC, 25);
+  let high = softC + 80;
+  if (excess(low) <= 0) return low;
+  if (excess(high) >= 0) return high;
+  while (high - low > 0.05) {
+    const mid = (low + high) / 2;
+    if (excess(mid) > 0) low = mid;
+    else high = mid;
+  }
+  return high;
+}
+
+/** Lowest whole degree from `fromC` on at which the test holds at this speed; null: none that is allowed. */
+function lowestC(c: LiftCase, vMmS: number, fromC: number, test: 'opens' | 'ok' = 'ok'): number | null {
+  for (let t = Math.ceil(fromC - 1e-9); t <= upperC(c); t++) if (wedgeState(c, t, vMmS)[test]) return t;
   return null;
 }
 
+export interface LiftThresholds {
+  easyC: number | null;
+  workC: number | null;
+  /** a cover that is to be saved: lowest at which its chance of breaking is within the shop's limit; null: none */
+  safeC: number | null;
+}
+
 /**
- * easyC: lowest whole degree where the wedge goes at cutting speed; workC: the same at a tenth of it. Null when no
- * allowed temperature does it with this pick. One law 1.
+ * easyC: lowest whole degree at which the bond follows the pick at cutting speed; workC: the same at a tenth of it; neither
+ * below the adhesive's floor. Null when no allowed temperature does it with this pick. Law 1. What the glass stands is told
+ * apart as `safeC`: benches save covers at the same heat as they lift others, so it does not move the clock.
  */
-export function liftThresholds(c: LiftCase): { easyC: number | null; workC: number | null } {
-  const easyC = lowestC(c, cutSpeed.value);
-  const workC = lowestC(c, cutSpeed.value * slowShare);
-  return { easyC, workC: workC === null ? easyC : easyC === null ? workC : Math.min(workC, easyC) };
+export function liftThresholds(c: LiftCase): LiftThresholds {
+  const floor = floorC(c.adhesive);
+  const easyC = lowestC(c, cutSpeed.value, floor, 'opens');
+  const workC = lowestC(c, cutSpeed.value * slowShare, floor - underSoftK.value, 'opens');
+  return {
+    easyC,
+    workC: workC === null ? easyC : easyC === null ? workC : Math.min(workC, easyC),
+    safeC: c.keepCover ? lowestC(c, cutSpeed.value, floor) : easyC,
+  };
+}
+
+/**
+ * The same over what is not known of the adhesive (one standard deviation of ln(scale); a factor of 1.6 before the shop
+ * has seen it): "80 to 130 °C" says more than one number where the law is steep.
+ */
+export function thresholdRange(c: LiftCase, sdLn: number): Record<'easyC' | 'workC', Range | null> {
+  const { debond } = c.adhesive;
+  const at = (k: number) => {
+    const scale = { ...debond.scale, value: debond.scale.value * Math.exp(k * sdLn) };
+    return liftThresholds({ ...c, adhesive: { ...c.adhesive, debond: { ...debond, scale } } });
+  };
+  const [low, mean, high] = [at(-1), at(0), at(1)];
+  const range = (id: 'easyC' | 'workC'): Range | null =>
+    mean[id] === null ? null : { low: low[id] ?? mean[id], mean: mean[id], high: high[id] ?? upperC(c) };
+  return { easyC: range('easyC'), workC: range('workC') };
 }
 
 export const creepAboveK = judgement(15, 'a piece of a full bond is heated this far above where the blade creeps, K');
@@ -130,16 +189,20 @@ export function wedgeVerdict(
     goPickMm,
   });
   if (tC > upperC(c)) return answer('coolDown', null, null);
-  if (state.ok) return answer('go', tC, c.pickMm);
-  if (wedgeState(c, tC, vMmS * slowShare).ok) return answer('slow', tC, c.pickMm);
-  const again = lowestC(c, vMmS, tC);
+  const floor = floorC(c.adhesive);
+  if (state.ok && tC >= floor) return answer('go', tC, c.pickMm);
+  if (tC >= floor - underSoftK.value && wedgeState(c, tC, vMmS * slowShare).ok) return answer('slow', tC, c.pickMm);
+  const from = Math.max(tC, floor);
+  const again = lowestC(c, vMmS, from);
   if (again !== null) return answer('reheat', again, c.pickMm);
   const thinner = picks.filter((p) => p < c.pickMm).sort((a, b) => b - a);
   const thicker = picks.filter((p) => p > c.pickMm).sort((a, b) => a - b);
   for (const pickMm of [...thinner, ...thicker]) {
-    const goC = lowestC({ ...c, pickMm }, vMmS, tC);
+    const goC = lowestC({ ...c, pickMm }, vMmS, from);
     if (goC !== null) return answer(pickMm < c.pickMm ? 'thinner' : 'thicker', goC, pickMm);
   }
+  // plastic bends and does not shatter: it may be pried cold, round from the port
+  if (c.cover.yieldMPa) return answer('slow', tC, c.pickMm);
   return answer('stop', null, null);
 }
 
@@ -183,11 +246,11 @@ export function safeWedge(c: LiftCase, tC: number, vMmS = cutSpeed.value): SafeW
 
 export type ArcVerdict = 'go' | 'slow' | 'reheat' | 'stop';
 
-/** Verdict of one arc: limits read the high bound, lifting reads the low one. */
+/** Verdict of one arc: a limit reads the high bound; what can be tried and taken back reads the usual value (law 5). */
 export function arcVerdict(t: Range, th: { easyC: number | null; workC: number | null }, upper: number): ArcVerdict {
   if (t.high > upper) return 'stop';
-  if (th.easyC !== null && t.low >= th.easyC) return 'go';
-  if (th.workC !== null && t.low >= th.workC) return 'slow';
+  if (th.easyC !== null && t.mean >= th.easyC) return 'go';
+  if (th.workC !== null && t.mean >= th.workC) return 'slow';
   return th.easyC === null && th.workC === null ? 'stop' : 'reheat';
 }
 
@@ -197,7 +260,7 @@ export function arcVerdict(t: Range, th: { easyC: number | null; workC: number |
  */
 export function breakAtPlan(c: LiftCase): { tC: number; chance: number; safe: boolean } {
   const kept = { ...c, keepCover: true };
-  const { easyC } = liftThresholds(kept);
-  const tC = easyC ?? upperC(kept);
-  return { tC, chance: wedgeState(kept, tC, cutSpeed.value).breakChance, safe: easyC !== null };
+  const { easyC, safeC } = liftThresholds(kept);
+  const tC = safeC ?? easyC ?? upperC(kept);
+  return { tC, chance: wedgeState(kept, tC, cutSpeed.value).breakChance, safe: safeC !== null };
 }

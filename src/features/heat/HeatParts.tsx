@@ -5,14 +5,14 @@ import type { JobState } from '@/model/fold';
 import { Txt } from '@/ui/Txt';
 
 /** How far a heat is against its plan. */
-export function Progress({ share, text }: { share: number; text: string }) {
+export function Progress({ share, text, over = false }: { share: number; text: string; over?: boolean }) {
   const done = Math.min(1, Math.max(0, share));
   return (
     <View className="my-2" role="progressbar" aria-label={`Heat: ${text}`} aria-valuenow={Math.round(done * 100)}>
       <View className="h-3 border-[1.5px] border-ink bg-panel">
-        <View className={share >= 1 ? 'h-full bg-go' : 'h-full bg-ink'} style={{ width: `${done * 100}%` }} />
+        <View className={over ? 'h-full bg-caution' : share >= 1 ? 'h-full bg-go' : 'h-full bg-ink'} style={{ width: `${done * 100}%` }} />
       </View>
-      <Txt size="s" tone="ink2">
+      <Txt size="s" tone={over ? 'caution' : 'ink2'}>
         {text}
       </Txt>
     </View>

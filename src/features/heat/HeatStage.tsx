@@ -2,7 +2,7 @@ import { useRouter } from 'expo-router';
 import { Suspense, useDeferredValue, useMemo, useState } from 'react';
 import { useWindowDimensions, View } from 'react-native';
 
-import { airHandlingS, exposure, fallsBelow, handlingS } from '@/core/heat/forecast';
+import { airHandlingS, fallsBelow, handlingS } from '@/core/heat/forecast';
 import { edgeLoop } from '@/core/heat/run';
 import { martin } from '@/core/heat/jet';
 import { restUnderK } from '@/core/lift/plan';
@@ -19,7 +19,7 @@ import { NotModelled } from '@/stagekit/NotModelled';
 import { useGoOn } from '@/stagekit/useGoOn';
 import { PlainPlan } from '@/stagekit/PlainPlan';
 import { stageHref, StageShell } from '@/stagekit/StageShell';
-import { batteryMarks, edgeName, liftState, partStopC, placeName, thermalJob } from '@/stagekit/thermalJob';
+import { batteryMarks, edgeName, liftState, edgeMeans, pickInForce, placeName, strengthOf, thermalJob, watchMarks } from '@/stagekit/thermalJob';
 import { ThermalWait } from '@/stagekit/ThermalWait';
 import { useThermal } from '@/stagekit/useThermal';
 import { usePicks } from '@/stagekit/usePicks';
@@ -37,8 +37,9 @@ import { clock, temp, tempNumber } from '@/ui/units';
 import { useNow } from '@/ui/useNow';
 import { useWide } from '@/ui/useWide';
 import { ConfirmFull } from './ConfirmFull';
-import { curvesOf, heatForecast } from '@/stagekit/heatForecast';
-import { heatCall, missedS } from './heatCall';
+import { cutSpeed, wedgeState } from '@/core/lift/verdict';
+import { aboveSoFarS, curvesOf, heatForecast, hotNow, worstByClock } from '@/stagekit/heatForecast';
+import { awayCall, heatCall, watchedNames } from './heatCall';
 import { firstPlan, refuses, withinUse, type HeatPlanDraft } from '@/stagekit/heatPlan';
 import { HeatControls } from './HeatControls';
 import { HeatChart } from './LazyHeatChart';
@@ -60,6 +61,9 @@ const fumes = (job: JobState, setC: number, on: boolean) =>
 
 const caution =
   'Hot tools: gloves and eye cover. Never heat a swollen, bent or punctured cell; stop on smell or hiss. The maker’s instructions and local rules go first.';
+
+const worstText = (worst: ReturnType<typeof worstByClock>, units: Parameters<typeof temp>[1]): string =>
+  `Worst case of never trying and waiting for the latest time by the clock: ${(['battery', 'camera', 'display', 'cover'] as const).flatMap((id) => (worst[id] === undefined ? [] : [`${watchedNames[id]} ${temp(worst[id], units)}`])).join(', ')}.`;
 
 export function HeatStage({ job }: { job: JobState }) {
   const goOn = useGoOn(job, 'heat');
@@ -137,23 +141,34 @@ function HeatBench({ job }: { job: JobState }) {
     () => (model ? thermalJob(job, probed.settings, model, openedAt, { heater: plan.heater, use: plan.use }) : null),
     [job, probed.settings, model, openedAt, plan.heater, plan.use],
   );
-  const base = useMemo(
-    () => (thermal ? withinUse(liftState(job, settings, thermal.path, thermal.arcs, pickMm), plan.use) : null),
-    [job, settings, thermal, pickMm, plan.use],
-  );
   const marks = useMemo(() => batteryMarks(job.device), [job.device]);
+  const watched = useMemo(() => watchMarks(job), [job]);
   const liveS = thermal ? (now - thermal.t0) / 1e3 : 0;
   // a cooling device is looked at afresh every few seconds; a heating one from its recorded start
   const startS = thermal && job.heat.length && !on ? Math.floor(liveS / 5) * 5 : 0;
-
-  const picks = usePicks(job, settings, thermal, base, setC, preheated).data ?? null;
-  const choice = useMemo(() => (picks ? choosePick(picks, job.keepCover) : null), [picks, job]);
-  // until somebody chose a pick, the recommended one is in force
-  const chosenPick = pickMm ?? choice?.way?.pickMm;
+  // alcohol in the edge goes on softening: looked at every ten seconds
+  const wetAt = job.alcohol.length ? Math.floor(now / 1e4) * 1e4 : null;
   const lift = useMemo(
-    () => (thermal ? withinUse(liftState(job, settings, thermal.path, thermal.arcs, chosenPick), plan.use) : null),
-    [job, settings, thermal, chosenPick, plan.use],
+    () =>
+      thermal
+        ? withinUse(
+            liftState(
+              job,
+              settings,
+              thermal.path,
+              thermal.arcs,
+              pickMm ?? pickInForce(job, settings),
+              edgeMeans(job, thermal),
+              wetAt,
+            ),
+            plan.use,
+          )
+        : null,
+    [job, settings, thermal, pickMm, plan.use, wetAt],
   );
+  // the table of picks is an offer beside the one that is in force
+  const picks = usePicks(job, settings, thermal, lift, setC, preheated).data ?? null;
+  const choice = useMemo(() => (picks ? choosePick(picks, job.keepCover) : null), [picks, job]);
   const f = useMemo(
     () => (thermal && lift ? heatForecast(job, thermal, lift, { setC, preheated }, startS) : null),
     [job, thermal, lift, setC, preheated, startS],
@@ -161,13 +176,14 @@ function HeatBench({ job }: { job: JobState }) {
   // the chart follows in its own, interruptible turn: the finger never waits for it
   const chartF = useDeferredValue(f);
   const curves = useMemo(() => (chartF && thermal ? curvesOf(chartF, thermal) : null), [chartF, thermal]);
-  const dueAt = on && f?.readyS && thermal ? thermal.t0 + f.readyS.high * 1e3 : null;
+  const dueAt = on && f?.readyS && thermal ? thermal.t0 + f.readyS.mean * 1e3 : null;
+  const lateAt = on && f?.readyS && thermal ? thermal.t0 + f.readyS.high * 1e3 : null;
   const alarm = useAlarm(dueAt, now, 'opens', settings.sound);
   const offAt = on && heater.autoOffS !== null ? on.at + heater.autoOffS * 1e3 : null;
   const offAlarm = useAlarm(offAt === null ? null : offAt - warnBeforeMs, now, 'closes', settings.sound);
   const awake = useAwake(on !== null);
   // while planning the picture shows the line as it will be when the heat ends
-  const shownS = on || !f ? liveS : (f.readyS?.high ?? startS + 300);
+  const shownS = on || !f ? liveS : (f.readyS?.mean ?? startS + 300);
   const pictureS = on ? Math.floor(shownS) : shownS;
   const field = useMemo(() => (f ? f.run.picture(pictureS) : null), [f, pictureS]);
   const lookS = Math.floor(liveS / 5) * 5;
@@ -175,15 +191,12 @@ function HeatBench({ job }: { job: JobState }) {
     () => (thermal && lift && job.calledAway && !on && job.heat.length ? lookAt(thermal, lift, setC, lookS) : null),
     [thermal, lift, job, on, setC, lookS],
   );
-  const missed = on !== null && dueAt !== null && now - dueAt > missedS * 1e3;
-  const ifOffNow = useMemo(() => {
-    if (!missed || !thermal) return null;
-    const off = thermal.run.then({ atS: lookS, setC: null, preheated: false });
-    return {
-      peakC: exposure(off, 'battery', marks, lookS, lookS + 120, 10)?.peakC.high ?? thermal.ambientC,
-      againBelowC: marks.cautionC - restUnderK.value,
-    };
-  }, [missed, thermal, lookS, marks]);
+  const missed = lateAt !== null && now > lateAt;
+  // what has gone by above the battery's caution mark is counted live, over all heats
+  const aboveS = useMemo(
+    () => (f && (on || job.heat.length) ? aboveSoFarS(f, 'battery', marks.cautionC, lookS) : 0),
+    [f, on, job.heat.length, marks, lookS],
+  );
 
   const units = settings;
   if (!thermal || !lift || !f || !field)
@@ -201,50 +214,78 @@ function HeatBench({ job }: { job: JobState }) {
     );
 
   const arcsC = f.run.arcsC(shownS, thermal.arcs);
-  const coldest = arcsC.reduce((m, r, i) => (r.low < arcsC[m]!.low ? i : m), 0);
+  const coldest = arcsC.reduce((m, r, i) => (r.mean < arcsC[m]!.mean ? i : m), 0);
   const firstC = f.run.arcC(shownS, f.first);
-  const battery = f.run.partC(shownS, 'battery');
-  const camera = f.run.partC(shownS, 'camera');
-  const text = heatCall({
+  const hot = {
+    battery: hotNow(f, 'battery', shownS),
+    camera: hotNow(f, 'camera', shownS),
+    display: hotNow(f, 'display', shownS),
+    cover: hotNow(f, 'cover', shownS),
+  };
+  const hotC = {
+    ...(hot.battery ? { battery: hot.battery.hotC } : {}),
+    ...(hot.camera ? { camera: hot.camera.hotC } : {}),
+    ...(hot.display ? { display: hot.display.hotC } : {}),
+    ...(hot.cover ? { cover: hot.cover.hotC } : {}),
+  };
+  const plastic = strengthOf(job).yieldMPa !== undefined;
+  const offSince = job.heat[job.heat.length - 1];
+  const text = away
+    ? awayCall({
+        offForS: offSince ? (now - offSince.at) / 1e3 : 0,
+        words,
+        where: lift.nextEdge ? edgeName(lift.nextEdge) : 'line',
+        lineC: thermal.run.arcC(liveS, f.first).mean,
+        easyForS: away.easyUntilS - liveS,
+        gripsInS: away.gripsAtS - liveS,
+        reheatS: away.reheatS,
+        units,
+      })
+    : heatCall({
     f,
     lift,
     nowS: liveS,
     on: on !== null,
     swollen,
-    batteryNowHighC: on ? (battery?.high ?? null) : null,
-    stopC: marks.stopC,
-    partStopC: partStopC(job.device),
+    hotC: on ? hotC : {},
+    marks: watched,
     units,
     words,
+    breakChance: job.keepCover && lift.easyC !== null ? wedgeState(lift.case, lift.easyC, cutSpeed.value).breakChance : null,
+    breakLimit: settings.breakLimit,
+    plastic,
+    pieces: job.bond.zone === 'fullArea' && job.device.parts.some((p) => p.limitC),
     refused: on ? null : (refused?.why ?? null),
     autoOffInS: offAt === null ? null : (offAt - now) / 1e3,
-    ifOffNow,
+    againBelowC: marks.cautionC - restUnderK.value,
   });
-  const doseS = f.battery?.aboveCautionS.high ?? 0;
+  const doseS = on || job.heat.length ? aboveS : (f.parts.battery?.aboveCautionS.mean ?? 0);
+  const tileOf = (id: 'battery' | 'camera' | 'cover'): ReadingItem => {
+    const m = watched[id];
+    const c = hot[id]?.hotC;
+    return {
+      id,
+      value: c === undefined ? '–' : `${tempNumber(c, units)}°`,
+      label: `${watchedNames[id]}${on ? '' : ' then'}, at most.${m ? ` Caution ${tempNumber(m.cautionC, units)}°, stop ${tempNumber(m.stopC, units)}°` : ''}${id === 'battery' ? `. ${doseS > 0 ? `${clock(doseS)} over ${tempNumber(marks.cautionC, units)}°${on ? ' so far' : ''}` : `No time over ${tempNumber(marks.cautionC, units)}°${on ? ' so far' : ''}`}` : ''}`,
+      tone: m && c !== undefined && c >= m.cautionC ? 'caution' : 'ink',
+    };
+  };
   const readings: ReadingItem[] = [
     {
       id: 'first',
-      value: `${tempNumber(firstC.low, units)}°`,
-      label: `${lift.nextEdge ? edgeName(lift.nextEdge) : 'first edge'} ${on ? 'now' : 'then'}, at least. ${lift.easyC === null ? '' : `Easy from ${tempNumber(lift.easyC, units)}°`}`,
-      tone: lift.easyC !== null && firstC.low >= lift.easyC ? 'go' : 'ink',
+      value: `${tempNumber(firstC.mean, units)}°`,
+      label: `${lift.nextEdge ? edgeName(lift.nextEdge) : 'first edge'} ${on ? 'now' : 'then'}, usually.${lift.workC === null ? '' : ` Works from ${tempNumber(lift.workC, units)}°`}${lift.easyC === null ? '' : `, easy from ${tempNumber(lift.easyC, units)}°`}`,
+      tone: lift.easyC !== null && firstC.mean >= lift.easyC ? 'go' : 'ink',
     },
-    {
-      id: 'cold',
-      value: `${tempNumber(arcsC[coldest]!.low, units)}°`,
-      label: `coldest: ${placeName(thermal.path, (thermal.arcs[coldest]!.fromMm + thermal.arcs[coldest]!.toMm) / 2)}${lift.workC === null ? '' : `. Works from ${tempNumber(lift.workC, units)}°`}`,
-    },
-    {
-      id: 'battery',
-      value: `${tempNumber(battery?.high ?? 0, units)}°`,
-      label: `battery, at most. Caution ${tempNumber(marks.cautionC, units)}°, stop ${tempNumber(marks.stopC, units)}°. ${clock(doseS)} above caution`,
-      tone: (battery?.high ?? 0) >= marks.cautionC ? 'caution' : 'ink',
-    },
-    {
-      id: 'camera',
-      value: camera ? `${tempNumber(camera.high, units)}°` : '–',
-      tone: camera && camera.high >= (partStopC(job.device).camera ?? 1e3) ? 'caution' : 'ink',
-      label: `camera, at most. Limit ${tempNumber(job.device.parts.find((p) => p.kind === 'camera')?.limitC?.stop.value ?? 80, units)}°`,
-    },
+    plastic
+      ? tileOf('cover')
+      : {
+          id: 'cold',
+          value: `${tempNumber(arcsC[coldest]!.mean, units)}°`,
+          label: `coldest: ${placeName(thermal.path, (thermal.arcs[coldest]!.fromMm + thermal.arcs[coldest]!.toMm) / 2)}`,
+        },
+    tileOf('battery'),
+    tileOf('camera'),
   ];
 
   const toolsReady = job.prep.has('toolsReady');
@@ -253,8 +294,7 @@ function HeatBench({ job }: { job: JobState }) {
   const record = { heater: plan.heater, use: plan.use };
   const layOn = () => {
     if (missing || on) return;
-    const computed = { readyS: f.readyS, battery: f.battery?.peakC, easyC: lift.easyC, workC: lift.workC };
-    const recommended = choice?.way?.pickMm ?? null;
+    const computed = { tryFromS: f.tryFromS, readyS: f.readyS, battery: f.parts.battery?.peakC, easyC: lift.easyC, workC: lift.workC };
     void log([
       { type: 'heatPlan', setC, pickMm: lift.pickMm, preheated, ...record },
       decide({
@@ -269,9 +309,6 @@ function HeatBench({ job }: { job: JobState }) {
         },
         computed,
         chosen: { setC, pickMm: lift.pickMm },
-        ...(recommended !== null && recommended !== lift.pickMm
-          ? { because: 'another pick was chosen on the screen; no reason was given' }
-          : {}),
       }),
       ...(job.stages.intake === 'todo' || job.stages.intake === 'started'
         ? ([{ type: 'stage', stage: 'intake', to: 'done' }] as const)
@@ -284,7 +321,7 @@ function HeatBench({ job }: { job: JobState }) {
         ...record,
         startC: thermal.ambientC,
         modelRun: thermal.model.modes.digest,
-        readyInS: f.readyS ? f.readyS.high - f.heatStartS : null,
+        readyInS: f.readyS ? f.readyS.mean - f.heatStartS : null,
       },
     ]);
     setDraft(null);
@@ -293,7 +330,7 @@ function HeatBench({ job }: { job: JobState }) {
   const offForecast = () => {
     const off = thermal.run.then({ atS: liveS, setC: null, preheated: false });
     const lasts = (c: number | null) =>
-      c === null ? null : Math.max(0, fallsBelow(off, f.first, c, liveS).low - liveS);
+      c === null ? null : Math.max(0, fallsBelow(off, f.first, c, liveS).mean - liveS);
     return { easyForS: lasts(lift.easyC), gripsInS: lasts(lift.workC) };
   };
   const takeOff = () => {
@@ -305,6 +342,11 @@ function HeatBench({ job }: { job: JobState }) {
     ]);
     controlPlate({ deviceOn: false });
     router.replace(stageHref(job.id, 'lift'));
+  };
+  const comeBack = () => {
+    void log([{ type: 'observed', what: 'back' }]);
+    // still workable: the hands go on where they were
+    if (away && away.gripsAtS > liveS) router.replace(stageHref(job.id, 'lift'));
   };
   const onAgain = () =>
     void log([
@@ -339,7 +381,7 @@ function HeatBench({ job }: { job: JobState }) {
         stage="heat"
         now={now}
         caution={caution}
-        onMain={on ? takeOff : layOn}
+        onMain={away ? comeBack : on ? takeOff : layOn}
         picture={(size) => (
           <HeatPicture
             job={job}
@@ -358,8 +400,9 @@ function HeatBench({ job }: { job: JobState }) {
           on ? (
             f.readyS ? (
               <Progress
-                share={(liveS - f.heatStartS) / Math.max(1, f.readyS.high - f.heatStartS)}
-                text={`${clock(liveS - f.heatStartS)} of ${clock(f.readyS.high - f.heatStartS)}${offAt === null ? '' : `; switches itself off in ${clock(Math.max(0, (offAt - now) / 1e3))}`}`}
+                share={(liveS - f.heatStartS) / Math.max(1, f.readyS.mean - f.heatStartS)}
+                over={liveS > f.readyS.high}
+                text={`On for ${clock(liveS - f.heatStartS)}. Try from ${clock((f.tryFromS ?? f.readyS).mean - f.heatStartS)}, easy by ${clock(f.readyS.mean - f.heatStartS)}, at the latest ${clock(f.readyS.high - f.heatStartS)}${offAt === null ? '' : `; switches itself off in ${clock(Math.max(0, (offAt - now) / 1e3))}`}`}
               />
             ) : null
           ) : (
@@ -374,7 +417,9 @@ function HeatBench({ job }: { job: JobState }) {
           )
         }
         main={
-          on ? (
+          away ? (
+            <Button kind="main" label="I’m back" onPress={comeBack} />
+          ) : on ? (
             <Button kind="main" label={words.off} onPress={takeOff} />
           ) : (
             <Button
@@ -408,17 +453,6 @@ function HeatBench({ job }: { job: JobState }) {
         {soundNote ? (
           <Txt size="s" tone="caution">
             {soundNote}
-          </Txt>
-        ) : null}
-        {away ? (
-          <Txt size="s" className="mt-1" testID="away">
-            Called away: the {lift.nextEdge ? edgeName(lift.nextEdge) : 'line'} is at{' '}
-            {temp(thermal.run.arcC(liveS, f.first).low, units)} or more now,{' '}
-            {away.easyUntilS > liveS ? `easy for ${clock(away.easyUntilS - liveS)}` : 'no longer easy'},{' '}
-            {away.gripsAtS > liveS ? `it grips in ${clock(away.gripsAtS - liveS)}` : 'it has gripped'}.{' '}
-            {away.reheatS === null
-              ? 'This setpoint does not get it back.'
-              : `${clock(away.reheatS)} of heat get it back.`}
           </Txt>
         ) : null}
         {fumes(job, setC, on !== null) ? (
@@ -474,11 +508,13 @@ function HeatBench({ job }: { job: JobState }) {
           computed={{ readyS: f.readyS, easyC: lift.easyC, workC: lift.workC }}
           notes={[
             f.readyS
-              ? `Ready ${clock(f.readyS.low - f.heatStartS)} to ${clock(f.readyS.high - f.heatStartS)} after laying it on, ${clock(f.readyS.mean - f.heatStartS)} most likely. The call works by the late end, limits by the hot one.`
-              : 'Not ready within 20 minutes at this setpoint.',
-            `Basis: ${probed.used ? 'heat model and probe' : 'heat model only'}. No way of heating is promised to keep the cell under its ${temp(marks.cautionC, units)} caution mark; what differs is how long it lasts.`,
-            `Battery above caution ${clock(f.battery?.aboveCautionS.mean ?? 0)} (at most ${clock(f.battery?.aboveCautionS.high ?? 0)}), above stop at most ${clock(f.battery?.aboveStopS.high ?? 0)}, all heats of this job together.`,
-            `Camera up to ${temp(f.camera?.peakC.high ?? thermal.ambientC, units)}, display up to ${temp(f.display?.peakC.high ?? thermal.ambientC, units)}.`,
+              ? `Easy usually at ${clock(f.readyS.mean - f.heatStartS)}, between ${clock(f.readyS.low - f.heatStartS)} and ${clock(f.readyS.high - f.heatStartS)} in nineteen of twenty. Trying costs seconds, so the call tells the usual time; parts are judged in the same world as the bond: a poor contact makes the bond late and the camera cool.`
+              : 'Not easy within 20 minutes at this setpoint.',
+            ...(f.readyS ? [worstText(worstByClock(job, f), units)] : []),
+            `Basis: ${probed.used ? 'heat model and probe' : 'heat model only'}. No way of heating is promised to keep the battery under its ${temp(marks.cautionC, units)} caution mark; what differs is how long it lasts.`,
+            `Battery over caution ${clock(f.parts.battery?.aboveCautionS.mean ?? 0)} (up to ${clock(f.parts.battery?.aboveCautionS.high ?? 0)}), over stop up to ${clock(f.parts.battery?.aboveStopS.high ?? 0)}, all heats of this job together. Camera over caution ${clock(f.parts.camera?.aboveCautionS.mean ?? 0)}.`,
+            `When it opens: ${(['battery', 'camera', 'display', 'cover'] as const).flatMap((id) => (f.parts[id] ? [`${watchedNames[id]} ${temp(f.parts[id]!.peakC.mean, units)}, up to ${temp(f.parts[id]!.peakC.high, units)}`] : [])).join('; ')}.`,
+            ...(lift.alcohol ? [`Alcohol in this edge: ${Math.round(lift.alcohol.lowersK)} K less is needed there until it has dried.`] : []),
             'Break chance is a numerical estimate and looks optimistic: no twisting, no hidden chips.',
           ]}
           rows={[
@@ -510,7 +546,7 @@ function HeatBench({ job }: { job: JobState }) {
           use={thermal.use}
           model={thermal.model}
           setC={setC}
-          heatS={(f.readyS?.high ?? 300) - f.heatStartS}
+          heatS={(f.readyS?.mean ?? 300) - f.heatStartS}
           ambientC={thermal.ambientC}
         />
       </StageShell>

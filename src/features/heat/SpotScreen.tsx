@@ -10,7 +10,7 @@ import type { AirHeater } from '@/core/heat/heater';
 import { judgement } from '@/core/source';
 import { heatAt } from '@/core/lift/cracks/bladeEntry';
 import type { SpotResult } from '@/core/heat/spot';
-import { spotStressMPaK } from '@/core/heat/ways';
+import { spotStressMPaK } from '@/core/heat/opening';
 import { onPlate, type JobState } from '@/model/fold';
 import { heatersOf } from '@/model/settings';
 import { useActions } from '@/stagekit/actions';

@@ -9,14 +9,14 @@ import { useActions } from '@/stagekit/actions';
 import { JobPage } from '@/stagekit/JobPage';
 import { presentJob } from '@/stagekit/present';
 import { stageHref } from '@/stagekit/StageShell';
-import { batteryMarks, placeName } from '@/stagekit/thermalJob';
+import { batteryMarks, placeName, strengthOf } from '@/stagekit/thermalJob';
 import { ThermalWait } from '@/stagekit/ThermalWait';
 import { Entry, rowOf, Why } from '@/stagekit/Why';
 import { useSettings } from '@/store/shop';
 import { Button } from '@/ui/Button';
 import { Call } from '@/ui/Call';
 import { Txt } from '@/ui/Txt';
-import { clock, dial, temp, tempNumber } from '@/ui/units';
+import { clock, dial, length, temp, tempNumber } from '@/ui/units';
 import { useNow } from '@/ui/useNow';
 import { wayInWorker } from '@/workers/thermalClient';
 import { BackToHeat, isSwollen, SwollenPage, useHeatPage } from './heatPage';
@@ -46,10 +46,6 @@ function Ways({ job: whole }: { job: JobState }) {
   const [chosen, setChosen] = useState<string | null>(null);
   const [because, setBecause] = useState('');
   const nowS = thermal && job.heat.length ? Math.max(0, Math.floor((openedAt - thermal.t0) / 5e3) * 5) : 0;
-  const input = useMemo(
-    () => (thermal && lift ? waysInput(job, thermal, lift, nowS) : null),
-    [job, thermal, lift, nowS],
-  );
   const listed = useMemo(
     () =>
       thermal && lift
@@ -63,12 +59,15 @@ function Ways({ job: whole }: { job: JobState }) {
     [job, settings, thermal, lift],
   );
   const answers = useQueries({
-    queries: listed.map(({ way }) => ({
-      queryKey: ['way', model?.modes.digest, way, input],
-      queryFn: () => wayInWorker(model!.modes, way, input!),
-      enabled: model !== null && input !== null,
-      gcTime: 60_000,
-    })),
+    queries: listed.map(({ way, use }) => {
+      const input = waysInput(job, thermal!, lift!, nowS, use);
+      return {
+        queryKey: ['way', model?.modes.digest, way, input],
+        queryFn: () => wayInWorker(model!.modes, way, input),
+        enabled: model !== null,
+        gcTime: 60_000,
+      };
+    }),
   });
   const results = answers.flatMap((a) => (a.data ? [a.data] : []));
   // a gentlest setting that is the usual one is no row of its own
@@ -76,9 +75,11 @@ function Ways({ job: whole }: { job: JobState }) {
     (r) => !results.some((x) => r.id === x.id.replace('-usual', '-gentle') && r !== x && r.setC === x.setC),
   );
   const waiting = listed.filter((l) => !results.some((r) => r.id === l.way.id));
-  const best = results.length === listed.length ? gentlest(results) : null;
+  const all = results.length === listed.length;
+  const best = all ? gentlest(results) : null;
   const units = settings;
   const marks = batteryMarks(job.device);
+  const plastic = strengthOf(job).yieldMPa !== undefined;
   const cold = useMemo(() => (thermal ? coldAnswer(thermal) : null), [thermal]);
 
   if (!thermal || !lift)
@@ -120,15 +121,17 @@ function Ways({ job: whole }: { job: JobState }) {
       now={now}
       stage="heat"
       lead={
-        input ? (
-          <Call {...waysCall(listed, results, marks.cautionC, units)} />
-        ) : (
-          <Call
-            sentence="No heat opens this with the pick in force."
-            reason="Take a thicker pick on the Heat stage, or write the cover off."
-            tone="caution"
-          />
-        )
+        <Call
+          {...waysCall({
+            listed,
+            results,
+            cautionC: marks.cautionC,
+            pickMm: lift.pickMm,
+            units,
+            pieces: job.bond.zone === 'fullArea' && job.device.parts.some((p) => p.limitC),
+            plastic,
+          })}
+        />
       }
       main={
         <Button
@@ -169,7 +172,7 @@ function Ways({ job: whole }: { job: JobState }) {
       ))}
       {other ? (
         <Entry
-          label={best ? 'Why another one than the gentlest' : 'Why this one, although none keeps the marks'}
+          label={best ? 'Why not the gentlest' : 'Why this one, although something gets too hot'}
           value={because}
           onChange={setBecause}
         />
@@ -193,8 +196,8 @@ function Ways({ job: whole }: { job: JobState }) {
         inputs={{ pickMm: lift.pickMm, easyC: lift.easyC }}
         computed={results.map((r) => ({ id: r.id, setC: r.setC, readyS: r.readyS?.high ?? null }))}
         notes={[
-          'Order: ways that pass no stop mark first, then by seconds of the cell above its caution mark (high bound), then by its peak. A way that the model does not show to stay under every stop mark is not called gentle.',
-          'Ready: the starting arc is easy by the low bound after the way from the heater. Air is averaged over its round.',
+          'Order: ways that get nothing over its stop mark first, then by seconds of the battery over its caution mark, then by its peak.',
+          `Easy: the starting edge is at ${lift.easyC === null ? '–' : temp(lift.easyC, units)} after the way from the heater, as it usually is, with a ${length(lift.pickMm, units)} pick. Temperatures are the hot end in the same world as the bond. Air is averaged over its round; what a moving nozzle brings less is taken off.`,
           'Stress: beside a hot place, on top of what the pick does. Thin cracked glass breaks sooner under spot heat.',
         ]}
         rows={[rowOf('Ice contact', iceConductanceWm2K, 'W/m²K'), rowOf('Cold release', coldReleaseC, '°C')]}
@@ -217,7 +220,7 @@ function WayRow({ listed, r, on, best, place, units, onPress }: WayRowProps) {
   const tone = on ? 'onInk' : 'ink';
   const soft = on ? 'onInk' : 'ink2';
   const peak = (e: WayResult['battery'], name: string) => (e ? `${name} ${tempNumber(e.peakC.high, units)}°` : null);
-  const parts = [peak(r.battery, 'cell'), peak(r.camera, 'camera'), peak(r.display, 'display')]
+  const parts = [peak(r.battery, 'battery'), peak(r.camera, 'camera'), peak(r.display, 'display'), peak(r.cover, 'back')]
     .filter(Boolean)
     .join(', ');
   return (
@@ -233,28 +236,34 @@ function WayRow({ listed, r, on, best, place, units, onPress }: WayRowProps) {
           {listed.name}
         </Txt>
         <Txt num strong tone={tone}>
-          {r.readyS ? clock(r.readyS.high) : 'never'}
+          {r.readyS ? clock(r.readyS.mean) : r.tryFromS ? 'slow only' : 'never'}
         </Txt>
       </View>
       <Txt size="s" tone={soft}>
         {dial(r.setC)}
         {listed.way.preheated ? '' : ', from cold'}
-        {best ? ' · gentlest that opens it' : ''}
+        {best ? ' · the gentlest' : ''}
       </Txt>
       {r.readyS ? (
         <>
           <Txt size="s" tone={soft}>
-            {parts}; cell above caution {clock(r.battery?.aboveCautionS.high ?? 0)}
+            Try from {clock((r.tryFromS ?? r.readyS).mean)}, easy by {clock(r.readyS.mean)}, at the latest{' '}
+            {clock(r.readyS.high)}
           </Txt>
           <Txt size="s" tone={soft}>
-            coldest {r.coldest ? tempNumber(r.coldest.lowC, units) : ''}° {place}; easy for{' '}
-            {clock(Math.max(0, r.easyForS?.low ?? 0))}
+            {parts}; battery over its caution {clock(r.battery?.aboveCautionS.mean ?? 0)}
+          </Txt>
+          <Txt size="s" tone={soft}>
+            coldest {r.coldest ? tempNumber(r.coldest.meanC, units) : ''}° {place}; then {clock(r.easyForS?.mean ?? 0)} easy,{' '}
+            {clock(r.gripsForS?.mean ?? 0)} in all
             {r.spotMPa === null ? '' : `; glass ${Math.round(r.spotMPa)} MPa`}
           </Txt>
         </>
       ) : (
         <Txt size="s" tone={soft}>
-          does not get the starting edge there, by the low bound
+          {r.tryFromS
+            ? `works slowly from ${clock(r.tryFromS.mean)}, never easy`
+            : 'does not get the starting edge there within 20 minutes'}
         </Txt>
       )}
       {r.over.length ? (

@@ -1,3 +1,5 @@
+import type { Marks } from '@/core/heat/opening';
+import type { Watched } from '@/core/heat/run';
 import type { HeaterWords } from '@/stagekit/heaterWords';
 import type { LiftState } from '@/stagekit/thermalJob';
 import { edgeName } from '@/stagekit/thermalJob';
@@ -11,42 +13,64 @@ export interface CallText {
   tone: 'ink' | 'caution';
 }
 
-/** Later than this the alarm was missed, s. */
-export const missedS = 60;
-
 type Units = Pick<Settings, 'temperature' | 'length'>;
 
-/** The call of the heat stage, from the forecast. Order of authority: hazards, limits, breakage, bond (one law 2). */
-export function heatCall(input: {
+export const watchedNames: Record<Watched | 'glue', string> = {
+  battery: 'battery',
+  camera: 'camera',
+  display: 'display',
+  cover: 'back',
+  glue: 'adhesive',
+};
+
+export interface HeatCallInput {
   f: HeatForecast;
   lift: LiftState;
   nowS: number;
   on: boolean;
   swollen: boolean;
-  batteryNowHighC: number | null;
-  stopC: number;
-  partStopC: Partial<Record<'battery' | 'camera' | 'display', number>>;
+  /** temperatures now, by the hot end, °C */
+  hotC: Partial<Record<Watched, number>>;
+  marks: Partial<Record<Watched, Marks>>;
   units: Units;
   words: HeaterWords;
+  /** chance of breaking a cover that is to be saved, over the whole bond; null: it is not to be saved */
+  breakChance?: number | null;
+  breakLimit?: number;
+  /** plastic: it can be pried cold as well */
+  plastic?: boolean;
+  /** glued all over, with the parts in: it comes off piece by piece */
+  pieces?: boolean;
   /** what a part that is still inside forbids */
   refused?: string | null;
   /** seconds until the heater switches itself off; negative: since then */
   autoOffInS?: number | null;
-  /** what the cell gets to if the heat ends now, and where it may be heated again, °C */
-  ifOffNow?: { peakC: number; againBelowC: number } | null;
-}): CallText {
-  const { f, lift, nowS, on, units, words } = input;
+  /** where the battery may be heated again after a rest, °C */
+  againBelowC?: number;
+}
+
+const coldWay = 'Or pry it cold, round from the charge port: plastic bends, it does not shatter.';
+
+/** The call of the heat stage, from the forecast. Order of authority: hazards, limits, breakage, bond (law 2). */
+export function heatCall(input: HeatCallInput): CallText {
+  const { f, lift, nowS, on, units, words, marks, hotC } = input;
   if (input.swollen)
     return {
       sentence: 'Do not heat this one.',
-      reason: 'The cell is swollen. Away from heat, into the fire-proof bag; follow the maker and local rules.',
+      reason: 'The battery is swollen. Away from heat, into the fire-proof bag; follow the maker and local rules.',
       tone: 'caution',
     };
   const where = lift.nextEdge ? edgeName(lift.nextEdge) : 'first edge';
-  if (on && input.batteryNowHighC !== null && input.batteryNowHighC >= input.stopC)
+  const stopped = on
+    ? (['battery', 'camera', 'display', 'cover'] as const).find((id) => {
+        const m = marks[id];
+        return m !== undefined && (hotC[id] ?? -Infinity) >= m.stopC;
+      })
+    : undefined;
+  if (stopped)
     return {
-      sentence: `${words.off} now. The cell is at its stop mark.`,
-      reason: `Battery may be at ${temp(input.batteryNowHighC, units)}, stop ${temp(input.stopC, units)}. Let it cool before the next heat.`,
+      sentence: `${words.off} now: the ${watchedNames[stopped]} is at ${temp(hotC[stopped]!, units)}.`,
+      reason: `Its stop mark is ${temp(marks[stopped]!.stopC, units)}. Let it cool${input.againBelowC === undefined || stopped !== 'battery' ? '' : ` below ${temp(input.againBelowC, units)}`} before the next heat.`,
       tone: 'caution',
     };
   if (input.refused) return { sentence: 'Not with the parts inside.', reason: input.refused, tone: 'caution' };
@@ -59,54 +83,110 @@ export function heatCall(input: {
   if (lift.easyC === null)
     return {
       sentence: `No heat opens this with a ${length(lift.pickMm, units)} pick.`,
-      reason: lift.case.keepCover
-        ? `The cover would break first: ${lift.case.flawUm} µm edge flaw assumed. Take a thicker pick, or write the cover off.`
-        : 'Take a thicker pick.',
+      reason: 'Take a thicker pick.',
       tone: 'caution',
     };
-  if (!f.readyS)
-    return {
-      sentence: `${temp(f.setC, units)} is not enough for a ${length(lift.pickMm, units)} pick.`,
-      reason: `The ${where} has to reach ${temp(lift.easyC, units)} and stay there on the way to the bench. Set the ${words.name.toLowerCase()} higher or take a thicker pick.`,
-      tone: 'caution',
-    };
-  const easyFor = Math.max(0, (f.easyUntilS?.low ?? 0) - f.readyS.high);
-  const gripsFor = Math.max(0, (f.gripsAtS?.low ?? 0) - f.readyS.high);
-  const window = `${words.off} it stays easy for at least ${clock(easyFor)} and grips after ${clock(gripsFor)}.`;
+  if (!f.readyS) {
+    if (input.pieces)
+      return {
+        sentence: 'Not in one piece: piece by piece.',
+        reason: `Glued all over, the whole back does not get to ${temp(lift.easyC, units)} with the parts in. Soften a strip by the blade and take it off in pieces, or strip the housing bare for the plate.`,
+        tone: 'ink',
+      };
+    return f.tryFromS
+      ? {
+          sentence: `Hard work from ${clock(f.tryFromS.mean - f.heatStartS)}; never easy at ${temp(f.setC, units)}.`,
+          reason: `The ${where} gets to where it works slowly (${temp(lift.workC ?? lift.easyC, units)}), not to ${temp(lift.easyC, units)} where it is easy. ${input.plastic ? coldWay : `Set the ${words.name.toLowerCase()} higher.`}`,
+          tone: 'ink',
+        }
+      : {
+          sentence: `${temp(f.setC, units)} is not enough for a ${length(lift.pickMm, units)} pick.`,
+          reason: `The ${where} has to reach ${temp(lift.easyC, units)} and stay there on the way to the bench. ${input.plastic ? coldWay : `Set the ${words.name.toLowerCase()} higher or take a thicker pick.`}`,
+          tone: 'caution',
+        };
+  }
+  const easyFor = Math.max(0, (f.easyUntilS?.mean ?? 0) - f.readyS.mean);
+  const gripsFor = Math.max(0, (f.gripsAtS?.mean ?? 0) - f.readyS.mean);
+  const window = `After that you have ${clock(easyFor)} easy, ${clock(gripsFor)} in all.`;
+  const tryS = f.tryFromS?.mean ?? f.readyS.mean;
   // a limit outranks the bond; once the line is soft there is nothing to wait for any more
   const over = f.over[0];
-  if (over && !(on && nowS >= f.readyS.high)) {
-    const peak = f[over]?.peakC.high;
-    const names = { battery: 'cell', camera: 'camera', display: 'display' };
+  if (over && !(on && nowS >= f.readyS.mean)) {
+    const peak = over === 'glue' ? f.opening.glueC?.high : f.parts[over]?.peakC.high;
+    const stopC = over === 'glue' ? lift.upperC : (marks[over]?.stopC ?? lift.upperC);
+    const what =
+      over === 'cover' && input.plastic
+        ? { s: 'Too hot for this back: it warps.', r: coldWay }
+        : {
+            s: `The ${watchedNames[over]} gets too hot before the bond is soft.`,
+            r: input.pieces
+              ? 'Piece by piece with air, or the housing bare on the plate.'
+              : 'Another way of heating, one edge at a time, or a mask over the cameras.',
+          };
     return {
-      sentence: `The ${names[over]} passes its stop mark before the bond is soft.`,
-      reason: `Up to ${peak === undefined ? '' : temp(peak, units)}, stop ${temp(input.partStopC[over] ?? input.stopC, units)}. Take a thicker pick or another way of heating${lift.case.keepCover ? ', or write the cover off' : ''}.${on ? ` Soft in ${clock(f.readyS.high - nowS)}.` : ''}`,
+      sentence: what.s,
+      reason: `Up to ${peak === undefined ? '–' : temp(peak, units)}, stop ${temp(stopC, units)}. ${what.r}${on ? ` Soft in ${clock(f.readyS.mean - nowS)}.` : ''}`,
       tone: 'caution',
     };
   }
+  const chance =
+    input.breakChance != null && input.breakLimit !== undefined && input.breakChance > input.breakLimit
+      ? ` The glass may break: ${percent(input.breakChance)} by a cautious estimate${lift.safeC === null ? '' : `, less from ${temp(lift.safeC, units)}`}.`
+      : '';
   if (!on)
     return {
-      sentence: `${words.on} for ${clock(f.readyS.high - f.heatStartS)}, then the ${where}.`,
-      reason: window,
+      sentence: `Try from ${clock(tryS - f.heatStartS)}, easy by ${clock(f.readyS.mean - f.heatStartS)}, at the latest ${clock(f.readyS.high - f.heatStartS)}.`,
+      reason: `Start at the ${where}. ${window}${chance}`,
       tone: 'ink',
     };
-  const left = f.readyS.high - nowS;
-  if (left > 0)
-    return { sentence: `${words.off} in ${clock(left)}. Start at the ${where}.`, reason: window, tone: 'ink' };
-  const late = input.ifOffNow;
-  if (-left > missedS && late) {
-    const hot = late.peakC >= input.stopC;
+  if (nowS < tryS)
     return {
-      sentence: `Missed by ${clock(-left)}. ${words.off} now.`,
-      reason: hot
-        ? `The cell may get to ${temp(late.peakC, units)}, over its stop mark. Off, and let it rest below ${temp(late.againBelowC, units)} before the next heat.`
-        : `The cell may get to ${temp(late.peakC, units)}, stop ${temp(input.stopC, units)}. No rest needed: the ${where} is soft, lift.`,
-      tone: 'caution',
+      sentence: `Try in ${clock(tryS - nowS)}, easy in ${clock(f.readyS.mean - nowS)}.`,
+      reason: `Start at the ${where}. ${window}`,
+      tone: 'ink',
     };
-  }
+  if (nowS < f.readyS.mean)
+    return {
+      sentence: `Try the ${where} now. Easy in ${clock(f.readyS.mean - nowS)}.`,
+      reason: 'It works slowly from here. If it holds, back on for half a minute. Never force it.',
+      tone: 'ink',
+    };
+  if (nowS <= f.readyS.high)
+    return {
+      sentence: `Lift now. Start at the ${where}.`,
+      reason: `Easy since ${clock(nowS - f.readyS.mean)}. More heat only warms the battery. ${window}`,
+      tone: 'ink',
+    };
+  const hottest = (['camera', 'battery', 'display', 'cover'] as const)
+    .filter((id) => (hotC[id] ?? -Infinity) >= (marks[id]?.cautionC ?? Infinity))
+    .map((id) => `${watchedNames[id]} ${temp(hotC[id]!, units)}`);
   return {
-    sentence: `Lift now. Start at the ${where}.`,
-    reason: `Soft enough since ${clock(-left)}. Every second more goes into the cell. ${window}`,
+    sentence: `${clock(nowS - f.readyS.high)} too long. ${words.off}${hottest.length ? `: ${hottest.join(', ')}` : ''}.`,
+    reason: `It has been soft since ${clock(nowS - f.readyS.mean)} ago. Lift it now${hottest.length ? '; let it rest before the next heat' : ''}.`,
+    tone: 'caution',
+  };
+}
+
+/** Somebody was called away: what is safe comes first, then how long there is. */
+export function awayCall(i: {
+  offForS: number;
+  words: HeaterWords;
+  where: string;
+  lineC: number;
+  easyForS: number;
+  gripsInS: number;
+  reheatS: number | null;
+  units: Units;
+}): CallText {
+  const left =
+    i.easyForS > 0
+      ? `Easy for ${clock(i.easyForS)} more, ${clock(Math.max(0, i.gripsInS))} in all.`
+      : i.gripsInS > 0
+        ? `It can be worked slowly for ${clock(i.gripsInS)} more.`
+        : 'It has gripped.';
+  return {
+    sentence: `Safe: ${i.words.off.toLowerCase()} for ${clock(i.offForS)}.`,
+    reason: `The ${i.where} is at ${temp(i.lineC, i.units)}. ${left} ${i.reheatS === null ? 'This setting does not get it back.' : `${clock(i.reheatS)} of heat get it back.`}`,
     tone: 'ink',
   };
 }

@@ -1,5 +1,6 @@
 import { firstTrue } from '@/core/heat/forecast';
 import { defaultPlate, type ContactHeater } from '@/core/heat/heater';
+import { answersOf } from '@/core/heat/heaterKind';
 import { HeatRun } from '@/core/heat/run';
 import { gentlest, type HeatWay, type WayResult, type WaysInput } from '@/core/heat/ways';
 import { judgement } from '@/core/source';
@@ -8,9 +9,10 @@ import type { UseRecord } from '@/model/event';
 import type { JobState } from '@/model/fold';
 import { heatersOf, type Settings } from '@/model/settings';
 import { heatUse } from '@/stagekit/heating';
-import { batteryMarks, edgeName, type LiftState, type ThermalJob } from '@/stagekit/thermalJob';
-import { clock, dial, temp } from '@/ui/units';
-import { airUse, usualOf } from '@/stagekit/heatPlan';
+import { edgeName, watchMarks, type LiftState, type ThermalJob } from '@/stagekit/thermalJob';
+import { clock, dial, length, temp } from '@/ui/units';
+import { airUse, usualOf, withinUse } from '@/stagekit/heatPlan';
+import { watchedNames } from './heatCall';
 
 export interface ListedWay {
   way: HeatWay;
@@ -35,76 +37,96 @@ export function waysOf(job: JobState, settings: Settings, step: EdgeStep | undef
         });
       if (step) air('strip', `${edgeName(step.edge)} only`, 'strip');
       air('edge', 'round the edge', 'edge');
-      if (heater.id === 'gun') air('outward', 'round outside the edge', 'outward');
+      if (answersOf(heater).outward) air('outward', 'round outside the edge', 'outward');
       continue;
     }
     const use: UseRecord =
-      job.plan?.heater === heater.id || heater.id === 'plate' ? { ...job.plan?.use, path: undefined } : {};
-    const preheated = heater.kind === 'plate';
+      job.plan?.heater === heater.id || (!job.plan?.heater && heater.id === settings.plate.id) ? { ...job.plan?.use, path: undefined } : {};
+    const { preheated } = answersOf(heater);
     add(`${heater.id}-usual`, heater.name, use, { heater, setC: usualOf(heater), preheated });
     add(`${heater.id}-gentle`, `${heater.name}, gentlest setting`, use, { heater, setC: null, preheated });
   }
   return list;
 }
 
-export function waysInput(job: JobState, thermal: ThermalJob, lift: LiftState, nowS: number): WaysInput | null {
-  if (lift.easyC === null || lift.workC === null) return null;
-  const marks = (kind: 'camera' | 'display') => {
-    const limit = job.device.parts.find((p) => p.kind === kind)?.limitC;
-    return limit ? { [kind]: { cautionC: limit.caution.value, stopC: limit.stop.value } } : {};
-  };
+/** What a way is computed from: the same as the Heat page's forecast (law 25). */
+export function waysInput(job: JobState, thermal: ThermalJob, lift: LiftState, nowS: number, use: UseRecord): WaysInput {
   return {
     ambientC: thermal.ambientC,
+    air: thermal.air,
     switches: thermal.switches,
     nowS,
     arcs: thermal.arcs,
-    order: lift.order,
+    order: withinUse(lift, use).order,
     easyC: lift.easyC,
     workC: lift.workC,
     upperC: lift.upperC,
-    marks: { battery: batteryMarks(job.device), ...marks('camera'), ...marks('display') },
+    marks: watchMarks(job),
     glass: job.face.cover.material === 'glass',
   };
 }
 
-const partNames = { battery: 'cell', camera: 'camera', display: 'display', glue: 'glue' } as const;
 export const overText = (r: WayResult) =>
-  r.over.length ? `passes the stop mark: ${r.over.map((o) => partNames[o]).join(', ')}` : '';
+  r.over.length ? `too hot: ${r.over.map((o) => watchedNames[o]).join(', ')}` : '';
+
+export interface WaysCallInput {
+  listed: readonly ListedWay[];
+  results: readonly WayResult[];
+  /** of the battery */
+  cautionC: number;
+  pickMm: number;
+  units: Pick<Settings, 'temperature' | 'length'>;
+  /** glued all over, and the parts are in */
+  pieces: boolean;
+  plastic: boolean;
+}
 
 /** The call over the table: the gentlest way that works, and what it cannot promise. */
-export function waysCall(
-  listed: readonly ListedWay[],
-  results: readonly WayResult[],
-  cautionC: number,
-  units: Pick<Settings, 'temperature' | 'length'>,
-): { sentence: string; reason: string; tone: 'ink' | 'caution' } {
+export function waysCall(i: WaysCallInput): { sentence: string; reason: string; tone: 'ink' | 'caution' } {
+  const { listed, results, units } = i;
   const done = results.length;
   if (done < listed.length)
-    return { sentence: `${done} of ${listed.length} ways computed.`, reason: 'Rows appear as they come.', tone: 'ink' };
+    return { sentence: `Working it out: ${done} of ${listed.length}.`, reason: 'Rows appear as they come.', tone: 'ink' };
   const best = gentlest(results);
   const name = (r: WayResult) => listed.find((l) => l.way.id === r.id)?.name ?? r.id;
+  if (!best && i.pieces)
+    return {
+      sentence: 'Piece by piece, with air of about 200 °C.',
+      reason:
+        'Glued all over: in one piece it does not come off with the parts in. Lift shows the pieces; a strip by the blade is softened at a time. Stripped bare, it slides off on a plate of 230 to 250 °C within minutes.',
+      tone: 'ink',
+    };
+  if (!best && i.plastic)
+    return {
+      sentence: 'Pry it cold, round from the charge port.',
+      reason: 'Plastic bends, it does not shatter; more heat than its own mark warps it.',
+      tone: 'ink',
+    };
   if (!best) {
     const opens = results.some((r) => r.readyS);
+    const slow = results.filter((r) => r.tryFromS && !r.over.length);
     return {
-      sentence: opens ? 'No way keeps every part under its stop mark.' : 'No way on this bench opens it.',
+      sentence: opens
+        ? 'Every way gets something too hot.'
+        : slow.length
+          ? `${name(slow[0]!)}: it works, slowly.`
+          : `No heater here opens it with a ${length(i.pickMm, units)} pick.`,
       reason: opens
-        ? 'Take a thicker pick, mask more, heat one edge at a time, or write the cover off. Nothing here is called safe.'
+        ? 'Take a thicker pick, mask the cameras, or heat one edge at a time.'
         : 'Take a thicker pick, or another heater.',
       tone: 'caution',
     };
   }
   const b = best.battery;
   const promise =
-    b && b.peakC.high >= cautionC
-      ? `Not promised: the cell under ${temp(cautionC, units)}; up to ${temp(b.peakC.high, units)}, ${clock(b.aboveCautionS.high)} above it.`
+    b && b.peakC.high >= i.cautionC
+      ? `The battery gets to ${temp(b.peakC.mean, units)}, ${clock(b.aboveCautionS.mean)} over ${temp(i.cautionC, units)}.`
       : b
-        ? `The cell stays under ${temp(cautionC, units)} in the model, at most ${temp(b.peakC.high, units)}.`
-        : 'No cell inside.';
-  const short =
-    best.easyForS && best.easyForS.low < 10 ? ' It is easy for a few seconds only: cut with the air beside.' : '';
+        ? `The battery stays under ${temp(i.cautionC, units)}.`
+        : 'No battery inside.';
   return {
-    sentence: `${name(best)}, ${dial(best.setC)}: gentlest that opens it.`,
-    reason: `Ready after ${clock(best.readyS!.high)}. ${promise}${short}`,
+    sentence: `${name(best)}, ${dial(best.setC)}: the gentlest.`,
+    reason: `Try from ${clock((best.tryFromS ?? best.readyS)!.mean)}, easy by ${clock(best.readyS!.mean)}, at the latest ${clock(best.readyS!.high)}. ${promise}${i.plastic ? ' Or pry it cold, round from the charge port.' : ''}`,
     tone: 'ink',
   };
 }

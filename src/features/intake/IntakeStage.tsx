@@ -1,7 +1,6 @@
 import { addDays } from 'date-fns/addDays';
 import { set } from 'date-fns/set';
 import { Link, type Href } from 'expo-router';
-import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 
 import { bondPerimeter } from '@/core/device/perimeter';
@@ -9,7 +8,7 @@ import { chipFlawUm } from '@/core/lift/strength';
 import { commonPractice } from '@/core/source';
 import type { EventOf } from '@/model/event';
 import { tagCode } from '@/model/tagCode';
-import { constructionNames, findingNames } from '@/model/eventLine';
+import { constructionNames } from '@/model/eventLine';
 import type { Answer, JobState } from '@/model/fold';
 import { useActions } from '@/stagekit/actions';
 import { piecesDrawn, useCrackMap } from '@/stagekit/crackMap';
@@ -18,7 +17,7 @@ import { PlainPlan } from '@/stagekit/PlainPlan';
 import { StageShell } from '@/stagekit/StageShell';
 import { edgeName, placeName } from '@/stagekit/thermalJob';
 import { useGoOn } from '@/stagekit/useGoOn';
-import { Entry, rowOf, Why } from '@/stagekit/Why';
+import { rowOf, Why } from '@/stagekit/Why';
 import { useSettings } from '@/store/shop';
 import { capital } from '@/ui/capital';
 import { Button } from '@/ui/Button';

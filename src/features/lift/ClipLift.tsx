@@ -118,7 +118,7 @@ export function ClipLift({ job }: { job: JobState }) {
             },
             {
               id: 'heat',
-              value: temp(strength.maxC.value, units),
+              value: temp(strength.surfaceC.stop.value, units),
               label: 'the cover warps above; clips need no heat',
             },
           ]}
@@ -141,7 +141,7 @@ export function ClipLift({ job }: { job: JobState }) {
         <Txt size="s" className="mt-2">
           Glued spot{reader ? ' at the reader' : ''}: peel it slowly{' '}
           {patch.workC === null ? 'and cold' : `from ${temp(patch.workC, units)} on`}, and keep the cover under{' '}
-          {temp(strength.maxC.value, units)}. A drop of alcohol works too.
+          {temp(strength.surfaceC.stop.value, units)}. A drop of alcohol works too.
         </Txt>
       ) : null}
       {broken ? (
@@ -172,7 +172,7 @@ export function ClipLift({ job }: { job: JobState }) {
         rows={[
           rowOf('A clip lets go at', clipHeightMm, 'mm'),
           rowOf('Start', clipStart, ''),
-          rowOf('Cover kept below', strength.maxC, '°C'),
+          rowOf('Cover kept below', strength.surfaceC.stop, '°C'),
           ...(strength.yieldMPa ? [rowOf('Yield of the cover', strength.yieldMPa, 'MPa')] : []),
         ]}
       />
