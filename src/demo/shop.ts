@@ -20,16 +20,16 @@ export function demoJobs(now: number): JobEvent[][] {
     customerMark,
   });
 
-  // laid on the plate a moment ago: hands are needed in under a minute
+  // on the plate for a while: worth trying in a moment, easy in a minute and a half
   const heating = new Script('demo-0142', 'Mirel')
     .at(now - 14 * minute, opened(ring61, 'J-0142', 'locker 4', departure(now, 150)))
     .at(now - 12 * minute, ...intake({ edges: ['bottom', 'right'] }), ...done('intake'))
     .at(now - 1 * minute, { type: 'prep', item: 'toolsReady', done: true })
     .at(
-      now,
-      { type: 'heatPlan', setC: 110, pickMm: 0.8, preheated: true },
+      now - 45e3,
+      { type: 'heatPlan', setC: 110, pickMm: 0.5, preheated: true },
       { type: 'stage', stage: 'heat', to: 'started' },
-      { type: 'heatOn', setC: 110, preheated: true, startC: 22, modelRun: 'demo', readyInS: 47 },
+      { type: 'heatOn', setC: 110, preheated: true, startC: 22, modelRun: 'demo', readyInS: 142 },
     );
 
   // a cover that is to be saved, ready for the plate

@@ -242,6 +242,8 @@ const kinds = {
   cut: {
     ...stretch,
     free: z.boolean(),
+    /** it was let down while warm and sticks again */
+    stuck: z.boolean().optional(),
     ...computedCut,
   },
   liftMode: { mode: z.enum(['edges', 'pieces']) },

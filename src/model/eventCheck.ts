@@ -33,6 +33,8 @@ export const checkKinds = {
     p: z.array(z.number().min(-60_000).max(200_000)).min(5).max(1500),
     /** temperature of the air inside, where the tester gives it: then the device may cool meanwhile, °C */
     gasC: z.array(mm(-40, 150)).min(5).max(1500).optional(),
+    /** air pressure of the place, where the log or somebody said it, Pa */
+    roomPa: mm(50_000, 110_000).optional(),
     /** where the thumb pressed, on the face that is worked on */
     place: place.optional(),
     /** press and release as they were prompted, s */

@@ -144,7 +144,7 @@ export function eventLine(e: JobEvent, units: LineUnits = asStored): string {
     case 'edge':
       return `${e.edge} edge ${e.free ? 'free' : 'not free'}`;
     case 'cut':
-      return `${units.mm(e.toMm - e.fromMm, 0)} of the bond ${e.free ? 'cut' : 'holds again'}${e.tC === undefined ? '' : ` at ${units.c(Math.round(e.tC))} or more`}`;
+      return `${units.mm(e.toMm - e.fromMm, 0)} of the bond ${e.free ? 'cut' : e.stuck ? 'stuck again' : 'holds again'}${e.tC === undefined ? '' : ` at ${units.c(Math.round(e.tC))}`}`;
     case 'liftMode':
       return e.mode === 'pieces' ? 'lifted piece by piece' : 'lifted along the edges';
     case 'pieceOff':

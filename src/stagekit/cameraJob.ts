@@ -1,4 +1,13 @@
-import { flare, sharpnessOf, type Flare, type SharpRatio } from '@/core/camera/compare';
+import {
+  comparable,
+  flare,
+  priorScatter,
+  sharpnessOf,
+  shopScatter,
+  type Flare,
+  type SharpRatio,
+  type ShotScatter,
+} from '@/core/camera/compare';
 import { CoreInputError } from '@/core/errors';
 import { coverFromGaps, type LensCoverSeat } from '@/core/fit/lensCover';
 import type { JobState } from '@/model/fold';
@@ -28,8 +37,21 @@ export const lensesOf = (job: JobState): { id: string; name: string; rMm: number
   }));
 };
 
+/** How much this shop's own repeats differ: pictures of one lens in one phase of a job. */
+export function scatterOf(jobs: readonly JobState[]): ShotScatter {
+  const groups = new Map<string, number[]>();
+  for (const job of jobs)
+    for (const s of job.cameraShots) {
+      if (s.edges.length < 2) continue;
+      const key = `${job.id}|${s.lens}|${s.phase}`;
+      const mean = s.edges.reduce((m, e) => m + Math.log(e.mtf50), 0) / s.edges.length;
+      groups.set(key, [...(groups.get(key) ?? []), Math.exp(mean)]);
+    }
+  return shopScatter([...groups.values()]);
+}
+
 /** What the pictures of one lens say, before against after. */
-export function cameraOf(job: JobState, lens: string): CameraView {
+export function cameraOf(job: JobState, lens: string, scatter: ShotScatter = priorScatter()): CameraView {
   const shots = (phase: 'before' | 'after') => job.cameraShots.filter((s) => s.lens === lens && s.phase === phase);
   const [before, after] = [shots('before'), shots('after')];
   const out: CameraView = {
@@ -41,7 +63,8 @@ export function cameraOf(job: JobState, lens: string): CameraView {
   };
   try {
     const edges = (list: typeof before) => list.map((s) => s.edges).filter((e) => e.length);
-    if (edges(before).length && edges(after).length) out.sharp = sharpnessOf(edges(before), edges(after));
+    const pair = comparable(edges(before), edges(after));
+    if (pair) out.sharp = sharpnessOf(...pair, scatter);
     const patch = (list: typeof before) => list.findLast((s) => s.patch)?.patch;
     const [b, a] = [patch(before), patch(after)];
     if (b && a) out.flare = flare(b, a);

@@ -10,6 +10,8 @@ import {
   type CureMark,
   type EdgeFactor,
 } from '@/core/cure/laws';
+import { beadFigures } from '@/core/bond/bead';
+import { unlocksAtS, type CureBy } from '@/core/cure/policy';
 import type { Range } from '@/core/source';
 import type { JobState } from '@/model/fold';
 import type { Settings } from '@/model/settings';
@@ -22,12 +24,17 @@ export interface JobCure {
   edges: EdgeFactor;
   /** s after closing; before closing as if it were closed now */
   clocks: Record<CureMark, Range>;
+  /** s after closing at which each mark unlocks, by the shop's policy */
+  unlockS: Record<CureMark, number>;
   /** of the long and of the short end: what has been reached now */
   shareLow: number;
   shareHigh: number;
 }
 
 const hour = 3600e3;
+
+export const unlocksOf = (clocks: Record<CureMark, Range>, by: CureBy): Record<CureMark, number> =>
+  Object.fromEntries(cureMarks.map((m) => [m, unlocksAtS(clocks[m], m, by)])) as Record<CureMark, number>;
 
 /**
  * The air that a bond has had and will have: what was noted from its instant on, the shelf's own temperature where it has
@@ -96,14 +103,36 @@ export function cureOf(job: JobState, settings: Settings, now: number): JobCure 
     steps,
     edges,
     clocks,
+    unlockS: unlocksOf(clocks, settings.cureBy),
     shareLow: shareDone(kind, progress, edges.high),
     shareHigh: shareDone(kind, progress, edges.low),
   };
 }
 
-/** Ends of a cure as instants, on the long end; null before it is closed. */
+/** When a mark unlocks, as an instant, by the shop's policy; null before it is closed. */
 export const cureEnd = (c: JobCure, mark: CureMark): number | null =>
-  c.startAt === null ? null : c.startAt + c.clocks[mark].high * 1e3;
+  c.startAt === null ? null : c.startAt + c.unlockS[mark] * 1e3;
+
+/**
+ * The clocks that a joint would have if it were closed now: one answer for intake, quote, schedule and promise.
+ * @param closedBy tape, or the liquid that this shop has
+ */
+export function clocksAhead(
+  job: JobState,
+  settings: Settings,
+  now: number,
+  closedBy: 'tape' | 'bead',
+): { kind: CureKind; bondMm: number; clocks: Record<CureMark, Range>; unlockS: Record<CureMark, number> } {
+  const liquid = settings.liquids.find((l) => l.leftMl > 0 || l.tubes.length > 0) ?? settings.liquids[0];
+  const kind: CureKind = closedBy === 'tape' ? 'tape' : (liquid?.cure ?? 'solvent');
+  // a bead, and the lines over a whole area, as wide as is usual
+  const bondMm = Math.max(
+    0.3,
+    closedBy === 'tape' ? job.bond.widthMm : Math.min(job.bond.widthMm, beadFigures.usualBondMm.value),
+  );
+  const clocks = cureClocks(kind, Math.min(60, bondMm), climateOf(job, settings, now), edgesOf(settings, liquid?.id));
+  return { kind, bondMm, clocks, unlockS: unlocksOf(clocks, settings.cureBy) };
+}
 
 export const cureMarkNames: Record<CureMark, string> = {
   clampOff: 'Clamps off',

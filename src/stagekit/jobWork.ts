@@ -1,4 +1,3 @@
-import { beadFigures } from '@/core/bond/bead';
 import { openTime } from '@/core/bond/openTime';
 import { cureClocks, type CureKind } from '@/core/cure/laws';
 import { remainingS } from '@/core/schedule/durations';
@@ -15,7 +14,7 @@ import { judgement } from '@/core/source';
 import { onPlate, type JobState } from '@/model/fold';
 import type { Settings } from '@/model/settings';
 import { stageOf } from '@/model/taskNames';
-import { climateOf, cureOf, edgesOf } from './cureJob';
+import { clocksAhead, cureOf, unlocksOf } from './cureJob';
 import { holdWays } from './holdWays';
 import { kindOf, workCached } from './shopDurations';
 
@@ -182,7 +181,7 @@ export function jobWork(job: JobState, o: BenchInput, f: Frame): JobWork {
     if (job.bonded) {
       const c = cureOf(job, settings, o.now);
       const startS = f.s(c.startAt ?? job.bonded.at);
-      const clocks = { off: c.clocks.clampOff.high, build: c.clocks.build.high, out: c.clocks.handOver.high };
+      const clocks = { off: c.unlockS.clampOff, build: c.unlockS.build, out: c.unlockS.handOver };
       handOverFromS = Math.round(startS + clocks.out);
       const clip = job.clampOn ? settings.clips.find((x) => x.name === job.clampOn!.clip) : undefined;
       own = [
@@ -212,7 +211,7 @@ export function jobWork(job: JobState, o: BenchInput, f: Frame): JobWork {
     } else for (const t of ['clamped', 'unclamp', 'cure'] as const) left.add(t);
   } else if (job.bonded && todo('handover')) {
     const c = cureOf(job, settings, o.now);
-    if (c.startAt !== null) handOverFromS = Math.round(f.s(c.startAt) + c.clocks.handOver.high);
+    if (c.startAt !== null) handOverFromS = Math.round(f.s(c.startAt) + c.unlockS.handOver);
   }
   // a part that should have come is not here before somebody says so
   const partS =
@@ -275,10 +274,7 @@ function openWays(job: JobState, settings: Settings): readonly CureWay[] {
 
 function wayOf(job: JobState, settings: Settings, now: number, id: CureWay): ClosingWay {
   if (id === 'nothing') return { id, openS: null, clamp: null, clampOffS: 0, buildS: 0, handOverS: 0 };
-  const liquid = settings.liquids.find((l) => l.leftMl > 0 || l.tubes.length > 0) ?? settings.liquids[0];
-  const kind: CureKind = id === 'tape' ? 'tape' : (liquid?.cure ?? 'solvent');
-  const bondMm = id === 'tape' ? job.bond.widthMm : Math.min(job.bond.widthMm, beadFigures.usualBondMm.value);
-  const clocks = cureClocks(kind, Math.max(0.3, bondMm), climateOf(job, settings, now), edgesOf(settings, liquid?.id));
+  const { kind, bondMm, unlockS } = clocksAhead(job, settings, now, id);
   let openS: ClosingWay['openS'] = null;
   if (id === 'bead' && kind === 'solvent') {
     const t = openTime(Math.min(40, Math.max(5, job.ambientC ?? settings.roomC)), Math.max(0.02, job.bond.gapMm));
@@ -289,9 +285,9 @@ function wayOf(job: JobState, settings: Settings, now: number, id: CureWay): Clo
     id,
     openS,
     clamp: clampOf(job, settings, kind, bondMm),
-    clampOffS: clocks.clampOff.high,
-    buildS: clocks.build.high,
-    handOverS: clocks.handOver.high,
+    clampOffS: unlockS.clampOff,
+    buildS: unlockS.build,
+    handOverS: unlockS.handOver,
   };
 }
 
@@ -309,7 +305,10 @@ function clampOf(job: JobState, settings: Settings, kind: CureKind, bondMm: numb
       startAt: null,
       steps,
       edges,
-      clocks: cureClocks(kind, Math.max(0.3, bondMm), steps, edges),
+      ...(() => {
+        const clocks = cureClocks(kind, Math.max(0.3, bondMm), steps, edges);
+        return { clocks, unlockS: unlocksOf(clocks, settings.cureBy) };
+      })(),
       shareLow: 0,
       shareHigh: 0,
     };

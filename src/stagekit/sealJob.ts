@@ -27,43 +27,51 @@ export interface SealView {
   before: SealResult | null;
   after: SealResult | null;
   ratio: LeakRatio | null;
+  /** readings that cannot be used, and why; they are kept and can be taken back */
+  problems: { phase: Phase; what: 'hold' | 'press'; why: string }[];
   press: Partial<Record<Phase, PressResult>>;
 }
 
-/** A hold as it was logged, or as its two readings say. */
-function holdOf(
-  job: JobState,
-  phase: Phase,
-  limit: number | null,
-): { result: SealResult | null; tauS: number; u: number } | null {
+interface Held {
+  result: SealResult | null;
+  /** time constant and its uncertainty; null: no loss seen */
+  tauS: number | null;
+  u: number;
+  atLeastS: number | null;
+}
+
+/**
+ * A hold as it was logged, or as its two readings say.
+ * @throws CoreInputError saying why the reading is not usable
+ */
+function holdOf(job: JobState, phase: Phase, limit: number | null): Held | null {
   const log = job.sealLogs[`${phase}.hold`];
   if (log) {
-    try {
-      const result = sealDecay({
-        t: log.t,
-        p: log.p,
-        ...(log.gasC ? { gasK: log.gasC.map((c) => c + 273.15) } : {}),
-        volumeM3: freeVolumeM3(job),
-        atPa: log.p[0]! < 0 ? -1000 : 1000,
-        limit: limit ?? undefined,
-      });
-      return result.tauS === null ? null : { result, tauS: result.tauS, u: result.seTauS };
-    } catch (e) {
-      if (e instanceof CoreInputError) return null;
-      throw e;
-    }
+    const result = sealDecay({
+      t: log.t,
+      p: log.p,
+      ...(log.gasC ? { gasK: log.gasC.map((c) => c + 273.15) } : {}),
+      volumeM3: freeVolumeM3(job),
+      atPa: log.p[0]! < 0 ? -1000 : 1000,
+      limit: limit ?? undefined,
+      roomPa: log.roomPa,
+    });
+    if (result.disturbed)
+      throw new CoreInputError('hold', 'disturbed', 'one whose end is the room: let it cool, hands off, again');
+    return { result, tauS: result.tauS, u: result.seTauS, atLeastS: result.tighterThanS };
   }
   const two = job.holds[phase];
   if (!two) return null;
   const r = holdResult(two);
-  if (r.tauS === null) return null;
+  if (r.tauS === null) return { result: null, tauS: null, u: 0, atLeastS: r.lowS > 0 ? r.lowS : null };
+  if (!(r.tauS > 0)) throw new CoreInputError('end of the hold', '0 Pa', 'a difference that is left: read it earlier');
   const u = ((r.highS ?? r.tauS * 4) - r.lowS) / 4;
   const result = leakFromTau(r.tauS, u, {
     volumeM3: freeVolumeM3(job),
     atPa: two.kind === 'vacuum' ? -1000 : 1000,
     limit: limit ?? undefined,
   });
-  return { result, tauS: r.tauS, u };
+  return { result, tauS: r.tauS, u, atLeastS: null };
 }
 
 const known = new WeakMap<JobState, Map<number | null, SealView>>();
@@ -77,21 +85,43 @@ export function sealOf(job: JobState, limit: number | null = null): SealView {
 }
 
 function viewOf(job: JobState, limit: number | null): SealView {
-  const before = holdOf(job, 'before', limit);
-  const after = holdOf(job, 'after', limit);
+  const problems: SealView['problems'] = [];
+  /** Nothing that is stored may break a view: what cannot be used is told. */
+  const guarded = <T>(phase: Phase, what: 'hold' | 'press', work: () => T | null): T | null => {
+    try {
+      return work();
+    } catch (e) {
+      if (!(e instanceof CoreInputError)) throw e;
+      problems.push({ phase, what, why: e.message });
+      return null;
+    }
+  };
+  const before = guarded('before', 'hold', () => holdOf(job, 'before', limit));
+  const after = guarded('after', 'hold', () => holdOf(job, 'after', limit));
   const press: SealView['press'] = {};
   for (const phase of ['before', 'after'] as const) {
     const log = job.sealLogs[`${phase}.press`];
-    if (log && log.t.length >= 40) press[phase] = pressTest(log.t, log.p, log.cues);
+    const r = log ? guarded(phase, 'press', () => pressTest(log.t, log.p, log.cues)) : null;
+    if (r) press[phase] = r;
   }
   return {
     before: before?.result ?? null,
     after: after?.result ?? null,
-    ratio: before && after ? leakRatio(before, after) : null,
+    ratio: before && after ? guarded('after', 'hold', () => leakRatio(before, after)) : null,
+    problems,
     press,
     suspects: suspectsOf(job),
   };
 }
+
+const pressDecays = (log: JobState['pressLogs'][number]): boolean => {
+  try {
+    return pressTest(log.t, log.p, log.cues).kind === 'decays';
+  } catch (e) {
+    if (!(e instanceof CoreInputError)) throw e;
+    return false;
+  }
+};
 
 /** Stretches that flushness, the map of the seat and the place of the presses point to, joined. */
 function suspectsOf(job: JobState): Suspect[] {
@@ -109,7 +139,7 @@ function suspectsOf(job: JobState): Suspect[] {
   const frame = frameOf(job);
   if (frame) for (const a of badStretches(job, frame, path)) sources.push({ kind: 'seat', ...a });
   for (const log of job.pressLogs)
-    if (log.phase === 'after' && log.place && log.t.length >= 40 && pressTest(log.t, log.p, log.cues).kind === 'decays')
+    if (log.phase === 'after' && log.place && pressDecays(log))
       round('press', path.locate(log.place), suspectFigures.pressReachMm.value);
   return suspectStretches(path.lengthMm, sources);
 }

@@ -1,7 +1,10 @@
 import { filmDryS, slotDryS } from '@/core/alcohol/drying';
+import { airAwayS } from '@/core/alcohol/interlock';
+import { defaultGun, type Heater } from '@/core/heat/heater';
+import { answersOf } from '@/core/heat/heaterKind';
 import { judgement } from '@/core/source';
 import type { JobState } from '@/model/fold';
-import type { Settings } from '@/model/settings';
+import { heaterOf, type Settings } from '@/model/settings';
 import { time } from '@/ui/units';
 
 /** A wipe in the hand, and what it leaves, is counted as wet for at least this long, s. */
@@ -32,18 +35,61 @@ export const solventOpen = (job: Pick<JobState, 'bead' | 'bonded'>, settings: Pi
   job.bonded === null &&
   settings.liquids.find((l) => l.id === job.bead?.plan?.liquidId)?.cure !== 'moisture';
 
-/** Why no heat may be switched on now: alcohol that is wet, here or on another job of the bench. Null: nothing is wet. */
-export function wetStop(
+export interface WetRule {
+  /** why this heater may not be switched on now */
+  stop: string | null;
+  /** what is told when it may */
+  caution: string | null;
+}
+
+/**
+ * What alcohol or open solvent glue on the bench means for a heater: a hot element stays off until it has dried, a plate or
+ * a mat may be used and drives the vapour off (law 8). Heaters beyond arm's reach of the others light nothing there.
+ */
+export function wetRule(
   job: JobState,
   jobs: readonly JobState[],
-  settings: Pick<Settings, 'roomC' | 'liquids'>,
+  settings: Pick<Settings, 'roomC' | 'liquids' | 'apart'>,
   now: number,
-): string | null {
+  heater: Heater,
+): WetRule {
   for (const j of [job, ...jobs.filter((x) => x.id !== job.id && x.closedAt === null)]) {
+    const own = j.id === job.id;
+    if (!own && settings.apart.includes(heater.id)) continue;
     const until = wetUntil(j, settings);
-    if (until !== null && until > now)
-      return `alcohol on ${j.id === job.id ? 'this job' : j.label} is wet until ${time(until)}`;
-    if (solventOpen(j, settings)) return `solvent glue lies open on ${j.id === job.id ? 'this job' : j.label}`;
+    const why =
+      until !== null && until > now
+        ? `alcohol on ${own ? 'this job' : j.label} is wet until ${time(until)}`
+        : solventOpen(j, settings)
+          ? `solvent glue lies open on ${own ? 'this job' : j.label}`
+          : null;
+    if (why === null) continue;
+    return answersOf(heater).hotElement
+      ? { stop: why, caution: null }
+      : { stop: null, caution: `${why[0]!.toUpperCase()}${why.slice(1)}: move the air, no spark near.` };
   }
-  return null;
+  return { stop: null, caution: null };
+}
+
+/** Why no heater with a hot element may be switched on now. Null: nothing is wet. */
+export const wetStop = (
+  job: JobState,
+  jobs: readonly JobState[],
+  settings: Pick<Settings, 'roomC' | 'liquids' | 'apart'>,
+  now: number,
+  heater: Heater = defaultGun,
+): string | null => wetRule(job, jobs, settings, now, heater).stop;
+
+/** Air heaters within arm's reach of this job that run, or whose element may still glow. */
+export function airNear(job: JobState, jobs: readonly JobState[], settings: Settings, now: number): string[] {
+  const out = new Set<string>();
+  for (const j of [job, ...jobs.filter((x) => x.id !== job.id && x.closedAt === null)]) {
+    const lastOn = j.heat.findLast((h) => h.setC !== null);
+    if (!lastOn) continue;
+    const heater = heaterOf(settings, lastOn.heater);
+    if (!answersOf(heater).hotElement || (j.id !== job.id && settings.apart.includes(heater.id))) continue;
+    const last = j.heat[j.heat.length - 1]!;
+    if (last.setC !== null || now - last.at < airAwayS.value * 1e3) out.add(heater.name);
+  }
+  return [...out];
 }

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 
 import { filmDryS, slotDryS } from './drying';
-import { alcoholStops, type Surroundings } from './interlock';
+import { alcoholCautions, alcoholStops, type Surroundings } from './interlock';
 import {
   alcohol,
   diffusionAt,
@@ -12,7 +12,7 @@ import {
   viscosityMPas,
   wick,
 } from './liquid';
-import { defaultRoom, nowPpm, usedSince, vapour } from './vapour';
+import { defaultRoom, nowPpm, recentMl, usedSince, vapour } from './vapour';
 
 describe('2-propanol', () => {
   it('viscosity at the table points (CRC Handbook): 4.619, 2.038, 1.028, 0.576 mPa s', () => {
@@ -123,43 +123,61 @@ describe('vapour', () => {
   });
 });
 
-describe('interlock (one law 8)', () => {
+describe('interlock (law 8)', () => {
   const clear: Surroundings = {
     heatOn: null,
-    heatOffS: 300,
-    lastWasAir: true,
-    othersOnHeat: [],
-    sourcesAway: true,
-    ventilated: true,
-    bondC: 45,
+    airNear: [],
+    contactNear: [],
+    faceC: 45,
     belowC: 60,
     cameraMm: 25,
     masked: false,
+    ventilated: false,
     mostMl: 0.19,
     ml: 0.05,
+    recentMl: 0,
   };
 
-  it('lets a drop through only when everything is right', () => {
+  it('lets a drop through on a device that is warm and off its heater, with a plate on elsewhere (common practice)', () => {
     expect(alcoholStops(clear)).toEqual([]);
-    expect(alcoholStops({ ...clear, bondC: null, heatOffS: null })).toEqual([]);
+    expect(alcoholStops({ ...clear, faceC: null, cameraMm: Infinity })).toEqual([]);
+    const plate = { ...clear, contactNear: ['J-2'] };
+    expect(alcoholStops(plate)).toEqual([]);
+    expect(alcoholCautions(plate)).toEqual(['contactNear']);
   });
 
   it.each<[string, Partial<Surroundings>, string]>([
-    ['the plate is on', { heatOn: 'Hot plate' }, 'heatOn'],
-    ['the gun is off for less than a minute', { heatOffS: 59 }, 'airStillHot'],
-    ['the next job is heated', { othersOnHeat: ['J-2'] }, 'othersHeat'],
-    ['a heater stands near', { sourcesAway: false }, 'sourcesNear'],
-    ['no air', { ventilated: false }, 'ventilate'],
-    ['the line is at 61 °C', { bondC: 61 }, 'bondTooHot'],
+    ['the plate is on under it', { heatOn: 'Hot plate' }, 'heatOn'],
+    ['a gun runs within reach', { airNear: ['Hot-air gun'] }, 'airNear'],
+    ['the face is at 61 °C', { faceC: 61 }, 'faceTooHot'],
+    ['nobody knows how far it has cooled', { faceC: Infinity }, 'faceTooHot'],
     ['an open camera at 9 mm', { cameraMm: 9 }, 'camera'],
-    ['more than the bench air bears', { ml: 0.2 }, 'tooMuch'],
+    ['more than still air bears', { ml: 0.2 }, 'tooMuch'],
+    ['the fifth drop of 0.19 ml in a row', { ml: 0.19, recentMl: 0.76, mostMl: 0.19 }, 'tooMuch'],
   ])('stops: %s', (_, change, stop) => {
     expect(alcoholStops({ ...clear, ...change })).toEqual([stop]);
   });
 
-  it('a mask opens the camera stop; a wipe asks for a cool device', () => {
+  it('fails closed: a figure that is no number, or below zero, is a stop', () => {
+    for (const key of ['faceC', 'belowC', 'cameraMm', 'mostMl', 'ml', 'recentMl'] as const)
+      expect(alcoholStops({ ...clear, [key]: NaN })).toContain('unknown');
+    for (const key of ['cameraMm', 'mostMl', 'ml', 'recentMl'] as const)
+      expect(alcoholStops({ ...clear, [key]: -1 })).toContain('unknown');
+  });
+
+  it('a mask opens the camera stop; a wipe asks for a cool device; moving air bears more', () => {
     expect(alcoholStops({ ...clear, cameraMm: 2, masked: true })).toEqual([]);
-    expect(alcoholStops({ ...clear, bondC: 45, belowC: 35 })).toEqual(['bondTooHot']);
+    expect(alcoholStops({ ...clear, faceC: 45, belowC: 35 })).toEqual(['faceTooHot']);
+    expect(alcoholStops({ ...clear, ml: 0.6, ventilated: true })).toEqual([]);
+  });
+
+  it('five doses of 0.19 ml in a row hang in the air together: nearly all of the last half hour, nothing older', () => {
+    const uses = [0, 1, 2, 3, 4].map((i) => ({ at: i * 60e3, ml: 0.19 }));
+    const at = recentMl(uses, { ach: 2 }, 5 * 60e3);
+    // by hand: 0.19 Σ exp(−2 k/60), k = 1 to 5
+    expect(at).toBeCloseTo([1, 2, 3, 4, 5].reduce((m, k) => m + 0.19 * Math.exp((-2 * k) / 60), 0), 9);
+    expect(recentMl(uses, { ach: 2 }, 40 * 60e3)).toBe(0);
+    expect(() => recentMl([{ at: 0, ml: NaN }], { ach: 2 }, 1)).toThrow('alcohol: NaN');
   });
 });
 

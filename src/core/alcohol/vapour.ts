@@ -39,6 +39,8 @@ export function vapour(ml: number, room: Room, tC = 20, minutes = evaporateMin.v
   requireIn('room', room.roomM3, 2, 10000, 'm³');
   requireIn('air changes', room.ach, 0, 100, 'per hour');
   requireIn('air near the bench', room.nearM3, 0.005, 10, 'm³');
+  requireIn('temperature', tC, -30, 60, '°C');
+  requireIn('minutes', minutes, 0.1, 1440, 'min');
   const v = vapourM3(ml, tC);
   const te = minutes / 60;
   const q = room.ach * room.roomM3;
@@ -67,6 +69,22 @@ export interface Use {
 /** What has been used since an instant, ml. */
 export const usedSince = (uses: readonly Use[], sinceMs: number): number =>
   uses.reduce((m, u) => m + (u.at >= sinceMs ? u.ml : 0), 0);
+
+/** Drops older than this have left the bench, or dried, ms. */
+export const recentMs = 30 * 60e3;
+
+/**
+ * What is still at the bench of all drops of the last half hour, ml: each fades with the air changes of the room.
+ * @throws CoreInputError when an amount or the air changes are no number
+ */
+export function recentMl(uses: readonly Use[], room: Pick<Room, 'ach'>, nowMs: number): number {
+  requireIn('air changes', room.ach, 0, 100, 'per hour');
+  return uses.reduce((m, u) => {
+    const ms = nowMs - u.at;
+    if (ms < 0 || ms > recentMs) return m;
+    return m + requireIn('alcohol', u.ml, 0, 1000, 'ml') * Math.exp((-room.ach * ms) / 3.6e6);
+  }, 0);
+}
 
 /** What is in the air now from single amounts, each released over its minutes and carried off by the air changes, ppm. */
 export function nowPpm(uses: readonly Use[], room: Room, nowMs: number, tC = 20, minutes = evaporateMin.value): number {

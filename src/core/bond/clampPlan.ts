@@ -1,3 +1,4 @@
+import { requireIn } from '../errors';
 import { judgement, memory, type Sourced } from '../source';
 
 export interface Clip {
@@ -42,10 +43,10 @@ export interface ClampPlan {
 }
 
 /**
- * Least over greatest pressure of equal point loads at spacing s on a Winkler beam; `ls` = spacing over decay length.
- * Beam on elastic foundation, Hetenyi 1946 (published). 1: even; 0 or less: the tape lifts between two clips.
+ * Equal point loads at a spacing along a beam on an elastic bed: sums of the influence φ = e^−x (cos x + sin x) under a load
+ * and between two (Hetenyi 1946, published). @param ls spacing over decay length
  */
-export function evenness(ls: number): number {
+export function influence(ls: number): { under: number; between: number } {
   const phi = (x: number) => Math.exp(-Math.abs(x)) * (Math.cos(Math.abs(x)) + Math.sin(Math.abs(x)));
   const n = Math.ceil(40 / Math.max(ls, 0.05)) + 2;
   let between = 0;
@@ -54,11 +55,29 @@ export function evenness(ls: number): number {
     if (m < n) between += phi((m + 0.5) * ls);
     under += phi(m * ls);
   }
+  return { under, between };
+}
+
+/** Least over greatest pressure between two loads. 1: even; 0 or less: the tape lifts between two clips. */
+export function evenness(ls: number): number {
+  const { under, between } = influence(ls);
   return between / under;
 }
 
 /**
- * Number and force of clips solved together (one law 12): the fewest clips of one kind that press enough, evenly enough
+ * Greatest pressure under a clip, kPa: F λ/(2 w) Σφ. @param lambda 1/mm, widthMm of the joint
+ * @throws CoreInputError when a figure is no number or out of range
+ */
+export function peakKPa(forceN: number, lambda: number, widthMm: number, spacingMm: number): number {
+  requireIn('force', forceN, 0, 1e4, 'N');
+  requireIn('decay', lambda, 1e-6, 100, '1/mm');
+  requireIn('width', widthMm, 0.1, 200, 'mm');
+  requireIn('spacing', spacingMm, 0.1, 1e5, 'mm');
+  return ((forceN * lambda) / (2 * widthMm)) * influence(lambda * spacingMm).under * 1e3;
+}
+
+/**
+ * Number and force of clips solved together (law 12): the fewest clips of one kind that press enough, evenly enough
  * and nowhere too hard. Evenness wants many clips, the limits want gentle ones.
  */
 export function clampPlan(
@@ -77,15 +96,15 @@ export function clampPlan(
   const judge = (clip: Clip, count: number) => {
     const even = evenness((lambda * lengthMm) / count);
     const meanKPa = ((clip.forceN * count) / areaMm2) * 1e3;
-    const peakKPa = even > -1 ? (meanKPa * 2) / (1 + even) : Infinity;
+    const peak = peakKPa(clip.forceN, lambda, widthMm, lengthMm / count);
     const displayKPa = ((clip.forceN * count) / coverAreaMm2) * 1e3;
     const against: ('force' | 'uneven' | 'peak' | 'display' | 'owned')[] = [];
     if (meanKPa < needKPa.value) against.push('force');
     if (even < evennessMin.value) against.push('uneven');
-    if (peakKPa > bondLimitKPa.value) against.push('peak');
+    if (peak > bondLimitKPa.value) against.push('peak');
     if (displayKPa > displayLimitKPa.value) against.push('display');
     if (count > clip.owned) against.push('owned');
-    return { clip, count, evenness: even, peakKPa, meanKPa, displayKPa, against };
+    return { clip, count, evenness: even, peakKPa: peak, meanKPa, displayKPa, against };
   };
   const ways = clips.map((clip) => {
     const tried = Array.from({ length: 60 }, (_, i) => judge(clip, i + 2));

@@ -85,16 +85,16 @@ export function squeeze(
       firstRoot((l) => binghamForceNmm(Math.exp(l), h, aMm2, mu, tau) - fNmm, Math.log(1e-16), Math.log(hi)),
     );
   };
-  // t = ∫ dh/h', over ln h
-  const panels = 4;
-  const [a, b] = [Math.log(hfMm), Math.log(h0Mm)];
+  // t = ∫ dh/h', over ln (h − stop): near the gap where it stops by itself the speed fades with that distance
+  const [a, b] = [Math.log(hfMm - stopMm), Math.log(h0Mm - stopMm)];
+  const panels = Math.max(4, Math.ceil(b - a));
   let timeS = 0;
   for (let p = 0; p < panels; p++) {
     const lo = a + ((b - a) * p) / panels;
     const d = (b - a) / panels;
     along.x.forEach((x, i) => {
-      const h = Math.exp(lo + d * x);
-      timeS += (along.w[i]! * d * h) / speed(h);
+      const over = Math.exp(lo + d * x);
+      timeS += (along.w[i]! * d * over) / speed(stopMm + over);
     });
   }
   return { timeS, stopMm };

@@ -34,12 +34,22 @@ export interface TapePlan {
   jobsLeft: number;
 }
 
-export interface TapeGap {
-  side: EdgeId;
-  /** from the left end (bottom, top) or the bottom end (left, right) of the cover, mm */
-  fromMm: number;
-  toMm: number;
-}
+type Corner = 'bottomRight' | 'topRight' | 'topLeft' | 'bottomLeft';
+
+/** An open stretch on a side, or round a corner. */
+export type TapeGap =
+  | {
+      side: EdgeId;
+      /** from the left end (bottom, top) or the bottom end (left, right) of the cover, mm */
+      fromMm: number;
+      toMm: number;
+    }
+  | {
+      corner: Corner;
+      /** share of the quarter turn, in the direction in which its facets run */
+      from: number;
+      to: number;
+    };
 
 export const roundRectAreaMm2 = (w: number, h: number, r: number) => w * h - (4 - Math.PI) * Math.max(0, r) ** 2;
 
@@ -91,7 +101,7 @@ export function tapePlan(
   const pieces: TapePiece[] = [];
   for (const side of ['bottom', 'right', 'top', 'left'] as const) {
     let runs: [number, number][] = [span[side]];
-    for (const g of gaps.filter((x) => x.side === side))
+    for (const g of gaps.filter((x) => 'side' in x && x.side === side) as { fromMm: number; toMm: number }[])
       runs = runs.flatMap(([a, b]): [number, number][] => {
         const lo = Math.max(a, g.fromMm);
         const hi = Math.min(b, g.toMm);
@@ -123,21 +133,47 @@ export function tapePlan(
     { where: 'topLeft', c: [x0 + r, y0 + r], start: 180 },
     { where: 'bottomLeft', c: [x0 + r, y0 + H - r], start: 90 },
   ] as const;
-  for (const c of corners)
+  for (const c of corners) {
+    const at = (step: number, radius = r - mid): Pt => {
+      const a = ((c.start + (90 * step) / k) * Math.PI) / 180;
+      return [c.c[0] + radius * Math.cos(a), c.c[1] + radius * Math.sin(a)];
+    };
+    const open = gaps.flatMap((g) => ('corner' in g && g.corner === c.where ? [[g.from * k, g.to * k] as const] : []));
     for (let i = 0; i < k; i++) {
-      const at = (step: number, radius = r - mid): Pt => {
-        const a = ((c.start + (90 * step) / k) * Math.PI) / 180;
-        return [c.c[0] + radius * Math.cos(a), c.c[1] + radius * Math.sin(a)];
-      };
-      pieces.push({
-        where: c.where,
-        lengthMm: chord,
-        from: at(i),
-        to: at(i + 1),
-        outer: [at(i, Ro), at(i + 1, Ro)],
-        mitreDeg: [i === 0 ? angle.straight : angle.facet, i === k - 1 ? angle.straight : angle.facet],
-      });
+      // what an opening takes of a chord, as shares of it
+      let runs: [number, number][] = [[0, 1]];
+      for (const [from, to] of open)
+        runs = runs.flatMap(([p, q]): [number, number][] => {
+          const lo = Math.max(p, from - i);
+          const hi = Math.min(q, to - i);
+          return hi <= lo
+            ? [[p, q]]
+            : (
+                [
+                  [p, lo],
+                  [hi, q],
+                ] as [number, number][]
+              ).filter(([x, y]) => (y - x) * chord > 1);
+        });
+      for (const [p, q] of runs) {
+        const along = (t: number, radius?: number): Pt => {
+          const [u, v] = [at(i, radius), at(i + 1, radius)];
+          return [u[0] + t * (v[0] - u[0]), u[1] + t * (v[1] - u[1])];
+        };
+        pieces.push({
+          where: c.where,
+          lengthMm: chord * (q - p),
+          from: along(p),
+          to: along(q),
+          outer: [along(p, Ro), along(q, Ro)],
+          mitreDeg: [
+            p > 0 ? 0 : i === 0 ? angle.straight : angle.facet,
+            q < 1 ? 0 : i === k - 1 ? angle.straight : angle.facet,
+          ],
+        });
+      }
     }
+  }
   const lengthMm = pieces.reduce((s, p) => s + p.lengthMm, 0);
   const rollUsedMm = lengthMm + kerfMm.value * pieces.length;
   return {
@@ -153,18 +189,41 @@ export function tapePlan(
   };
 }
 
-/** Open stretches of a bond (arcs along its centre line) as stretches of the cover's sides. */
+/** Open stretches of a bond (arcs along its centre line) as stretches of the cover's sides and of its round corners. */
 export function tapeGaps(outline: Outline, path: Perimeter, arcs: readonly Arc[]): TapeGap[] {
   if (outline.kind !== 'roundRect') return [];
-  const [x0] = outline.min;
-  const y1 = outline.max[1];
-  return arcs.map((a) => {
-    const p = path.point(a.fromMm);
-    const q = path.point(a.toMm);
-    const side = path.point((a.fromMm + a.toMm) / 2).edge;
-    const along = (at: Pt) => (side === 'bottom' || side === 'top' ? at[0] - x0 : y1 - at[1]);
-    const ends = [along(p.at), along(q.at)].sort((m, n) => m - n) as [number, number];
-    return { side, fromMm: ends[0], toMm: ends[1] };
+  const [x0, y0] = outline.min;
+  const [x1, y1] = outline.max;
+  const r = outline.rMm;
+  const corners = [
+    { where: 'bottomRight', c: [x1 - r, y1 - r], start: 0, sx: 1, sy: 1 },
+    { where: 'topRight', c: [x1 - r, y0 + r], start: 270, sx: 1, sy: -1 },
+    { where: 'topLeft', c: [x0 + r, y0 + r], start: 180, sx: -1, sy: -1 },
+    { where: 'bottomLeft', c: [x0 + r, y1 - r], start: 90, sx: -1, sy: 1 },
+  ] as const;
+  const out = new Map<string, [number, number]>();
+  const widen = (key: string, v: number) => {
+    const known = out.get(key);
+    out.set(key, known ? [Math.min(known[0], v), Math.max(known[1], v)] : [v, v]);
+  };
+  arcs.forEach((a, k) => {
+    const n = Math.max(2, Math.ceil((a.toMm - a.fromMm) / 0.1));
+    for (let i = 0; i <= n; i++) {
+      const p = path.point(a.fromMm + ((a.toMm - a.fromMm) * i) / n);
+      const corner = corners.find((c) => r > 0 && (p.at[0] - c.c[0]) * c.sx > 1e-9 && (p.at[1] - c.c[1]) * c.sy > 1e-9);
+      if (corner) {
+        const deg = (Math.atan2(p.at[1] - corner.c[1], p.at[0] - corner.c[0]) * 180) / Math.PI;
+        widen(`${k}|c|${corner.where}`, ((((deg - corner.start) % 360) + 360) % 360) / 90);
+      }
+      // square corners have no facets: there the side's own piece reaches round
+      widen(`${k}|s|${p.edge}`, p.edge === 'bottom' || p.edge === 'top' ? p.at[0] - x0 : y1 - p.at[1]);
+    }
+  });
+  return [...out].map(([key, [from, to]]): TapeGap => {
+    const [, kind, id] = key.split('|');
+    return kind === 'c'
+      ? { corner: id as Corner, from, to: Math.min(1, to) }
+      : { side: id as EdgeId, fromMm: from, toMm: to };
   });
 }
 

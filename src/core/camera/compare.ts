@@ -6,7 +6,11 @@ import { judgement } from '../source';
 export const cameraFigures = {
   okRatio: judgement(0.9, 'sharpness kept at least by this share: no loss'),
   badRatio: judgement(0.75, 'below this share of the sharpness before: a clear loss'),
-  uShot: judgement(0.04, 'two pictures of the same target through the same cover differ by this share'),
+  uShot: judgement(
+    0.025,
+    'two pictures of the same target through the same cover differ by this share: 0.019 found on made pictures, and a hand that holds it anew',
+  ),
+  priorDf: judgement(8, 'repeats that this first belief weighs as much as'),
   flareLimit: judgement(0.01, 'light in a black patch that a new cover may add, share of white'),
 };
 
@@ -18,26 +22,56 @@ export interface SharpRatio {
   verdict: 'noLoss' | 'someLoss' | 'clearLoss' | 'undecided';
 }
 
-/** Sharpness after over before from two or more shots each: ratio of geometric means with a Welch interval on the logs. */
-export function sharpRatio(before: readonly number[], after: readonly number[]): SharpRatio {
+/** How much two pictures of one thing differ, of ln, and how many repeats stand behind it. */
+export interface ShotScatter {
+  u: number;
+  df: number;
+}
+export const priorScatter = (): ShotScatter => ({ u: cameraFigures.uShot.value, df: cameraFigures.priorDf.value });
+
+/** Scatter from the shop's own repeats on top of the first belief: groups of pictures of one lens in one phase. */
+export function shopScatter(groups: readonly (readonly number[])[]): ShotScatter {
+  const prior = priorScatter();
+  let sum = prior.df * prior.u ** 2;
+  let df = prior.df;
+  for (const g of groups) {
+    const logs = g.filter((v) => v > 0).map(Math.log);
+    if (logs.length < 2) continue;
+    const mean = logs.reduce((m, v) => m + v, 0) / logs.length;
+    sum += logs.reduce((m, v) => m + (v - mean) ** 2, 0);
+    df += logs.length - 1;
+  }
+  return { u: Math.sqrt(sum / df), df };
+}
+
+/**
+ * Sharpness after over before from one or more shots each: ratio of geometric means; the scatter is pooled over both sides
+ * with what is known of repeats (a prior variance with its degrees of freedom; textbook), so that two pictures are not
+ * left with one degree of freedom.
+ */
+export function sharpRatio(
+  before: readonly number[],
+  after: readonly number[],
+  prior: ShotScatter = priorScatter(),
+): SharpRatio {
   for (const [name, list] of [
     ['shots before', before],
     ['shots after', after],
   ] as const) {
-    if (list.length < 2) throw new CoreInputError(name, list.length, 'at least 2');
+    if (list.length < 1) throw new CoreInputError(name, list.length, 'at least 1');
     if (list.some((v) => !(v > 0))) throw new CoreInputError(name, 'not sharp at all', 'values above 0');
   }
   const stats = (l: readonly number[]) => {
     const logs = l.map(Math.log);
     const mean = logs.reduce((a, b) => a + b, 0) / l.length;
-    return { mean, v: logs.reduce((s, x) => s + (x - mean) ** 2, 0) / (l.length - 1) / l.length, n: l.length };
+    return { mean, ss: logs.reduce((s, x) => s + (x - mean) ** 2, 0), n: l.length };
   };
   const [b, a] = [stats(before), stats(after)];
   const d = a.mean - b.mean;
-  const se = Math.sqrt(a.v + b.v);
-  const df = se > 0 ? (a.v + b.v) ** 2 / (a.v ** 2 / (a.n - 1) + b.v ** 2 / (b.n - 1)) : 1e9;
-  const q = se > 0 ? jStat.studentt.inv(0.975, df) * se : 0;
-  const [ratio, low, high] = [Math.exp(d), Math.exp(d - q), Math.exp(d + q)];
+  const df = prior.df + b.n + a.n - 2;
+  const s = Math.sqrt((prior.df * prior.u ** 2 + a.ss + b.ss) / df);
+  const half = jStat.studentt.inv(0.975, df) * s * Math.sqrt(1 / a.n + 1 / b.n);
+  const [ratio, low, high] = [Math.exp(d), Math.exp(d - half), Math.exp(d + half)];
   return { ratio, low, high, df, verdict: verdictOf(ratio, low, high) };
 }
 
@@ -50,10 +84,14 @@ const verdictOf = (ratio: number, low: number, high: number): SharpRatio['verdic
 };
 
 /**
- * Sharpness after over before from pictures of one target. Two or more pictures on each side: the interval comes from them.
- * One on either side: edges are compared in pairs, and how much two pictures differ anyway is added as a judgement.
+ * Sharpness after over before from pictures of one target: edges that every picture shows, each picture by their mean.
+ * @throws CoreInputError when a side has no picture, or no two edges are seen in all
  */
-export function sharpnessOf(before: readonly EdgeList[], after: readonly EdgeList[]): SharpRatio {
+export function sharpnessOf(
+  before: readonly EdgeList[],
+  after: readonly EdgeList[],
+  prior: ShotScatter = priorScatter(),
+): SharpRatio {
   for (const [name, list] of [
     ['pictures before', before],
     ['pictures after', after],
@@ -62,30 +100,30 @@ export function sharpnessOf(before: readonly EdgeList[], after: readonly EdgeLis
   const keys = before[0]!
     .map((e) => e.key)
     .filter((k) => [...before, ...after].every((s) => s.some((e) => e.key === k)));
-  if (keys.length < 2)
+  if (keys.length < 2 && !(keys.length === 1 && keys[0]!.startsWith('tap')))
     throw new CoreInputError(
       'edges seen in every picture',
       keys.length,
       'at least 2; the same target at the same distance',
     );
-  const logOf = (shot: EdgeList) => keys.map((k) => Math.log(shot.find((e) => e.key === k)!.mtf50));
   const meanOf = (l: readonly number[]) => l.reduce((a, b) => a + b, 0) / l.length;
-  if (before.length > 1 && after.length > 1)
-    return sharpRatio(
-      before.map((s) => Math.exp(meanOf(logOf(s)))),
-      after.map((s) => Math.exp(meanOf(logOf(s)))),
-    );
-  const average = (shots: readonly EdgeList[]) => keys.map((_, i) => meanOf(shots.map((s) => logOf(s)[i]!)));
-  const [b, a] = [average(before), average(after)];
-  const d = a.map((v, i) => v - b[i]!);
-  const mean = meanOf(d);
-  const se = Math.sqrt(d.reduce((s, v) => s + (v - mean) ** 2, 0) / (d.length - 1) / d.length);
-  const half = Math.hypot(
-    jStat.studentt.inv(0.975, d.length - 1) * se,
-    1.96 * cameraFigures.uShot.value * Math.sqrt(1 / before.length + 1 / after.length),
-  );
-  const [ratio, low, high] = [Math.exp(mean), Math.exp(mean - half), Math.exp(mean + half)];
-  return { ratio, low, high, df: d.length - 1, verdict: verdictOf(ratio, low, high) };
+  const sharp = (shot: EdgeList) => Math.exp(meanOf(keys.map((k) => Math.log(shot.find((e) => e.key === k)!.mtf50))));
+  return sharpRatio(before.map(sharp), after.map(sharp), prior);
+}
+
+/**
+ * Pictures that can be compared: those of the whole target where both sides have them; else edges that were tapped, the
+ * first with the first, in one list for each side. One tap never spoils good pictures.
+ */
+export function comparable(before: readonly EdgeList[], after: readonly EdgeList[]): [EdgeList[], EdgeList[]] | null {
+  const whole = (l: readonly EdgeList[]) => l.filter((s) => s.length > 1);
+  const [wb, wa] = [whole(before), whole(after)];
+  if (wb.length && wa.length) return [wb, wa];
+  const taps = (l: readonly EdgeList[]) =>
+    l.filter((s) => s.length === 1).map((s, i) => ({ key: `tap${i + 1}`, mtf50: s[0]!.mtf50 }));
+  const [tb, ta] = [taps(before), taps(after)];
+  const n = Math.min(tb.length, ta.length);
+  return n ? [[tb.slice(0, n)], [ta.slice(0, n)]] : null;
 }
 
 /** Linear light of an 8-bit code (IEC 61966-2-1, published). */

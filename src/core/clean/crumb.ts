@@ -1,5 +1,6 @@
 import { commonPractice, memory } from '../source';
 import type { Joint } from '../adhesives';
+import { requireIn } from '../errors';
 import { openRing } from '../lift/ringOpening';
 import { coverStrengthMPa, type CoverStrength } from '../lift/strength';
 
@@ -38,8 +39,15 @@ export interface CrumbState {
 /**
  * Local bending over one crumb left under the ring: the glass on its line spring, lifted at a point and held on both sides,
  * as a pick that does not open the bond (the same numerical fit, α = 0).
+ * @throws CoreInputError when a figure is no number or out of range: a guard fails closed
  */
 export function crumbState(i: CrumbInput, crumbMm: number): CrumbState {
+  requireIn('crumb', crumbMm, 0, 20, 'mm');
+  requireIn('glass', i.hMm, 0.05, 20, 'mm');
+  requireIn('gap', i.gapMm, 0, 10, 'mm');
+  requireIn('ring', i.ringMm, 0.1, 100, 'mm');
+  requireIn('edge flaw', i.flawUm, 1, 1e4, 'µm');
+  requireIn('stiffness', i.kNmm3, 1e-3, 1e4, 'N/mm³');
   const liftMm = Math.max(0, crumbMm - swallowedMm(i));
   const lastingMPa = coverStrengthMPa(i.cover, i.hMm, i.flawUm).designMPa * (i.cover.yieldMPa ? 1 : lastingShare.value);
   const stressMPa = liftMm > 0 ? openRing('insert', i.cover, i.hMm, liftMm, 1e9, i.kNmm3, i.ringMm).stressMPa : 0;

@@ -108,7 +108,8 @@ export interface CleanFacts {
  */
 export function cleanLacks(f: CleanFacts): { tape: CleanLack[]; liquid: CleanLack[] } {
   const has = (s: ZoneState) => f.zones.some((z) => z.state === s);
-  const wet = f.zones.some((z) => z.dryAtMs !== null && f.now < z.dryAtMs);
+  // a figure that is no number counts against it
+  const wet = f.zones.some((z) => z.dryAtMs !== null && !(f.now >= z.dryAtMs));
   const common: CleanLack[] = [];
   if (has('residue')) common.push('residue');
   if (has('glass')) common.push('glass');
@@ -118,6 +119,6 @@ export function cleanLacks(f: CleanFacts): { tape: CleanLack[]; liquid: CleanLac
   if (!f.crumbsGone) common.push('crumbs');
   if (!f.lensesBlown) common.push('lenses');
   if (!f.glanced) common.push('glance');
-  if (f.frameC > coolC.value) common.push('warm');
+  if (!(f.frameC <= coolC.value)) common.push('warm');
   return { tape: has('film') ? ['film', ...common] : common, liquid: common };
 }

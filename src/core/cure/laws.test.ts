@@ -125,6 +125,39 @@ it('what the shop has seen narrows the edges: three that held early, one that sl
   expect(cureClocks('solvent', 2, steady(23), edges).full.high / h).toBeCloseTo(24 * 1.6, 0);
 });
 
+it('a slip after the law’s own end counts: one at 6, three held at 7 to 9: the long end is at least 6 (independent check)', () => {
+  const held = (ratio: number) => ({ ratio, held: true });
+  const slip = { ratio: 6, held: false };
+  const f = edgeFactorFrom([held(7), held(8), held(9), slip]);
+  expect(f.low).toBe(6);
+  expect(f.high).toBe(8);
+  // one slip alone moves it at once
+  expect(edgeFactorFrom([slip]).high).toBeGreaterThan(6);
+  expect(cureClocks('solvent', 2, steady(23), edgeFactorFrom([slip])).clampOff.high).toBeGreaterThan(
+    cureClocks('solvent', 2, steady(23)).clampOff.high * 1.5,
+  );
+  expect(() => edgeFactorFrom([held(NaN)])).toThrow('ratio: NaN');
+});
+
+it('the tape’s range is one of its logarithm: 1.58 times at 23 °C, 1.95 at 5 °C, never nothing (by hand from its own figures)', () => {
+  // two standard uncertainties of Ea/R · (1/T − 1/296): 2 K of room, 8 kJ/mol of activation
+  const by = (tC: number) => {
+    const T = tC + 273.15;
+    const room = (83e3 / 8.314462618) * (1 / (T - 2) - 1 / T);
+    const energy = (8e3 / 8.314462618) * (1 / T - 1 / 296.15);
+    return Math.exp(2 * Math.hypot(room, energy));
+  };
+  for (const [tC, times] of [
+    [23, 1.58],
+    [5, 1.95],
+  ] as const) {
+    const c = cureClocks('tape', 2, steady(tC)).full;
+    expect(c.high / c.mean).toBeCloseTo(by(tC), 2);
+    expect(Math.abs(c.high / c.mean - times)).toBeLessThan(0.02);
+    expect(c.low).toBeGreaterThan(c.mean / 2.2);
+  }
+});
+
 it('names impossible air and width', () => {
   expect(() => cureClocks('solvent', 0, steady(23))).toThrow(/bond width: 0 is not possible, allowed is 0.3 to 60 mm/);
   expect(() => cureClocks('moisture', 2, steady(23, 0))).toThrow(/humidity/);

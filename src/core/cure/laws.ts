@@ -1,7 +1,7 @@
 import { requireIn } from '../errors';
 import { judgement, memory, type Range, type Sourced } from '../source';
 import { beadMarks, diffusionM2S, foOfShare, solventLeft } from './solventCure';
-import { activationKJ, buildShare, equivalentTimeS, rate, roomU, tapeMarks } from './tapeDwell';
+import { activationKJ, buildShare, equivalentTimeS, lnRange, rate, roomU, tapeMarks } from './tapeDwell';
 
 export type CureKind = 'tape' | 'solvent' | 'moisture';
 export const cureMarks = ['clampOff', 'handle', 'build', 'handOver', 'sealTest', 'full'] as const;
@@ -131,19 +131,29 @@ export interface CureSeen {
 
 const enough = judgement(3, 'bonds that held, before the shop’s own range is used');
 
+/** A bond that slipped needs longer than it had; by how much is not known. */
+const slippedLonger = judgement(1.25, 'at least a quarter longer than a bond that slipped had');
+
 /**
- * What held cannot need longer, what slipped cannot need less. With fewer than three that held, or when both cross, the
- * law's range stands.
+ * What held cannot need longer, what slipped cannot need less, also when it slipped after the law's own end: one slip moves
+ * the long end at once, three that held narrow it. Where what held contradicts what slipped (half of it held for less than
+ * another slipped at) the law's range stands, stretched to the slip when that lies beyond it.
  */
 export function edgeFactorFrom(seen: readonly CureSeen[]): EdgeFactor {
+  for (const s of seen) requireIn('ratio', s.ratio, 0, 1000);
   const held = seen.filter((s) => s.held).map((s) => s.ratio);
-  const slipped = seen.filter((s) => !s.held).map((s) => s.ratio);
-  if (held.length < enough.value) return lawEdges;
-  const low = Math.max(lawEdges.low, ...slipped);
+  const slipped = Math.max(lawEdges.low, ...seen.filter((s) => !s.held).map((s) => s.ratio));
+  const after = slipped > lawEdges.low ? slipped * slippedLonger.value : lawEdges.low;
+  const unsure: EdgeFactor =
+    after > lawEdges.low ? { low: slipped, high: Math.max(lawEdges.high, after), seen: seen.length } : lawEdges;
+  if (held.length < enough.value) return unsure;
   // the median of what held: one lucky early release does not set the clock for all
   const sorted = [...held].sort((a, b) => a - b);
-  const high = Math.min(lawEdges.high, Math.max(1, sorted[Math.floor(sorted.length / 2)]!));
-  return high < low ? lawEdges : { low, high, seen: seen.length };
+  const median = sorted[Math.floor(sorted.length / 2)]!;
+  if (median < slipped)
+    return after <= lawEdges.high ? lawEdges : { low: lawEdges.low, high: after, seen: seen.length };
+  const high = slipped > lawEdges.high ? median : Math.min(lawEdges.high, Math.max(lawEdges.low, median));
+  return { low: slipped, high: Math.max(slipped, high), seen: seen.length };
 }
 
 /**
@@ -169,11 +179,10 @@ export function cureClocks(
       const need = needOf(kind, mark);
       if (kind === 'tape') {
         const mean = when(need);
-        const u = Math.hypot(
-          when(need, -roomU.value) - mean,
-          when(need, 0, activationKJ.value + (activationKJ.u ?? 0)) - mean,
-        );
-        return [mark, { low: Math.max(0, mean - 2 * u), mean, high: mean + 2 * u }];
+        return [
+          mark,
+          lnRange(mean, when(need, -roomU.value), when(need, 0, activationKJ.value + (activationKJ.u ?? 0))),
+        ];
       }
       const low = when(need * edges.low);
       const high = when(need * edges.high);

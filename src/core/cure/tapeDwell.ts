@@ -33,14 +33,23 @@ export function equivalentTimeS(share: number): number {
   return 10 ** (a + ((share - p.share) * (Math.log10(q.s) - a)) / (q.share - p.share));
 }
 
+/**
+ * A time that goes with the exponential of what is uncertain: ± two standard uncertainties in its logarithm, so that the
+ * early end is never nothing. @param moved the time with one uncertain figure each moved by one standard uncertainty
+ */
+export function lnRange(mean: number, ...moved: readonly number[]): Range {
+  const u = Math.hypot(...moved.map((t) => Math.log(t / mean)));
+  return { low: mean * Math.exp(-2 * u), mean, high: mean * Math.exp(2 * u) };
+}
+
 /** Time until a share at a room temperature, s; the range comes from the activation energy and the room. */
 export function timeToShareS(share: number, roomC: number): Range {
   const t = equivalentTimeS(share);
-  const mean = t / rate(roomC);
-  const dRoom = t / rate(roomC - roomU.value) - mean;
-  const dEa = t / rate(roomC, activationKJ.value + (activationKJ.u ?? 0)) - mean;
-  const u = Math.hypot(dRoom, dEa);
-  return { low: Math.max(0, mean - 2 * u), mean, high: mean + 2 * u };
+  return lnRange(
+    t / rate(roomC),
+    t / rate(roomC - roomU.value),
+    t / rate(roomC, activationKJ.value + (activationKJ.u ?? 0)),
+  );
 }
 
 /** Marks of a tape joint; the share of the final bond that each one waits for. */

@@ -384,14 +384,15 @@ describe('ways side by side', () => {
       ).readyS!;
     expect(whole(defaultDryer, 120)).toBeGreaterThan(whole(defaultGun, 200) * 1.5);
     expect(whole(defaultDryer, 120)).toBeLessThan(900);
-    // by the low bound the uncertain air of a dryer does not get there: said, not hidden
-    expect(by('dryer').readyS).toBeNull();
+    // usually it gets there; that its air may be too weak is told by the late end
+    expect(by('dryer').readyS!.mean).toBeGreaterThan(by('gun').readyS!.mean);
+    expect(by('dryer').readyS!.high).toBeGreaterThan(by('dryer').readyS!.mean * 1.4);
     expect(by('mat').readyS!.mean).toBeGreaterThan(200);
     expect(by('mat').readyS!.mean).toBeLessThan(900);
   });
   it('spot stress: 31 MPa per 100 K between the hot place and the rest (Timoshenko & Goodier)', () => {
     const run = HeatRun.start(model, defaultGun, 22, [{ atS: 0, setC: 200, preheated: true }], strip);
-    const face = run.faceC(by('edge').readyS!.high);
+    const face = run.faceC(by('edge').readyS!.mean);
     expect(by('edge').spotMPa!).toBeCloseTo(0.31 * (face.hottest - face.mean), 6);
     expect(by('plate').spotMPa!).toBeLessThan(by('edge').spotMPa!);
   });

@@ -1,5 +1,5 @@
 import type { Outline } from '../device/types';
-import type { Range } from '../source';
+import { judgement, type Range } from '../source';
 import { hConv } from './environment';
 import type { AirPath } from './airPath';
 import type { BackSpec, Mask } from './backPattern';
@@ -385,6 +385,15 @@ export class HeatRun {
     for (const s of this.switches) if (s.atS <= tS) found = s;
     return found && found.setC !== null ? found : null;
   }
+}
+
+/** A limit's hot end over the usual value in the same world as the bond, K (1 to 3 K on the shipped models). */
+export const sameWorldK = judgement(2, 'found 1 to 3 K on the shipped models, over plates, mats and air');
+
+/** Usual and hot end of a watched thing at an instant of a run; null when the device has none. */
+export function hotOf(run: HeatRun, id: Watched, tS: number): { usualC: number; hotC: number } | null {
+  const top = run.members[0]!.hottest(tS, id);
+  return top && { usualC: top.atC, hotC: top.atC + sameWorldK.value };
 }
 
 interface Axis {

@@ -1,6 +1,4 @@
 import { judgement, type Range, type Sourced } from '../source';
-import { beadTimeS } from '../cure/solventCure';
-import { tapeClocks } from '../cure/tapeDwell';
 
 /** Hands-on minutes of each stage before the shop has a log of its own; P50 and P90. */
 export const stageMinutes: Record<string, { p50: Sourced; p90: Sourced }> = Object.fromEntries(
@@ -28,14 +26,8 @@ export const stageMinutes: Record<string, { p50: Sourced; p90: Sourced }> = Obje
 /** What holds the cover again: its clock runs at the end of the job. */
 export type ClosedBy = 'tape' | 'bead' | 'nothing';
 
-/** Time on the shelf before the device may leave, s. */
-export function cureUntilHandOver(by: ClosedBy, roomC: number, bondMm = 2): Range {
-  if (by === 'nothing') return { low: 0, mean: 0, high: 0 };
-  return by === 'bead' ? beadTimeS('full', bondMm, roomC) : tapeClocks(roomC).handOver;
-}
-
 /**
- * Earliest honest collection from now: the stages that are still to do one after the other, and the cure on its long end.
+ * Earliest pick-up from now: the stages that are still to do one after the other, and the cure by the shop's policy.
  * Durations add as independent lognormals matched by mean and variance.
  * @param done stages that are finished or skipped
  * @param cureElapsedS seconds since pressing, or null before bonding

@@ -2,7 +2,9 @@ import { shippedDevices } from '../../model/shippedDevices';
 import { adhesiveRecord } from '../adhesives';
 import { coverStrengths } from '../lift/strength';
 import { breakAtPlan, type LiftCase } from '../lift/verdict';
-import { cureUntilHandOver, earliestCollectionS } from './collection';
+import { cureClocks, steady } from '../cure/laws';
+import { byPolicy } from '../cure/policy';
+import { earliestCollectionS } from './collection';
 import { howHard } from './difficulty';
 import { piecesToMove, routeMinutes, routeOptions, worksFor, type RouteFacts, type RouteMoney } from './route';
 
@@ -135,12 +137,16 @@ describe('how hard, and when it is ready', () => {
   });
 
   it('a bead takes the customer to the next days, tape to the same one, a new shell waits for nothing', () => {
-    const at = (by: 'tape' | 'bead' | 'nothing') => earliestCollectionS(new Set(), null, cureUntilHandOver(by, 22));
-    expect(at('nothing').high).toBeLessThan(at('tape').high);
-    expect(at('bead').high / 3600).toBeGreaterThan(96);
-    expect(at('tape').high / 3600).toBeLessThan(4);
-    expect(
-      earliestCollectionS(new Set(), null, cureUntilHandOver('nothing', 22), 2).mean / at('nothing').mean,
-    ).toBeCloseTo(2, 1);
+    const none = { low: 0, mean: 0, high: 0 };
+    const cure = (by: 'tape' | 'solvent', policy: 'usual' | 'late') =>
+      byPolicy(cureClocks(by, 1.4, steady(22)).handOver, 'handOver', policy);
+    const at = (r: typeof none) => earliestCollectionS(new Set(), null, r);
+    expect(at(none).high).toBeLessThan(at(cure('tape', 'usual')).high);
+    // common practice: a bead of 1.4 mm is full after about a day, not after two and a half
+    expect(at(cure('solvent', 'usual')).mean / 3600).toBeGreaterThan(18);
+    expect(at(cure('solvent', 'usual')).mean / 3600).toBeLessThan(48);
+    expect(at(cure('solvent', 'late')).mean).toBeGreaterThan(at(cure('solvent', 'usual')).mean * 1.8);
+    expect(at(cure('tape', 'usual')).high / 3600).toBeLessThan(4);
+    expect(earliestCollectionS(new Set(), null, none, 2).mean / at(none).mean).toBeCloseTo(2, 1);
   });
 });

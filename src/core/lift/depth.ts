@@ -51,7 +51,7 @@ function cableShape(path: Perimeter, bond: Bond, c: Device['cables'][number]): O
   };
 }
 
-/** Deepest the tool may go at s, from the cover's edge, and what stops it. Searches to 30 mm. */
+/** Deepest the tool may go at s, from the cover's edge, and what stops it. Searches to 30 mm; a limit rounds down. */
 export function depthLimitAt(
   path: Perimeter,
   bond: Bond,
@@ -60,9 +60,20 @@ export function depthLimitAt(
 ): { limitMm: number; by: KeepOut | null } {
   const p = path.point(sMm);
   const edge = bond.insetMm + bond.widthMm / 2;
-  for (let d = 0; d <= 30; d += 0.25) {
+  const blockedBy = (d: number): KeepOut | null => {
     const at: Pt = [p.at[0] + p.normal[0] * (edge - d), p.at[1] + p.normal[1] * (edge - d)];
-    for (const k of outs) if (contains(k.shape, at, k.clearMm)) return { limitMm: d, by: k };
+    return outs.find((k) => contains(k.shape, at, k.clearMm)) ?? null;
+  };
+  for (let d = 0; d <= 30; d += 0.25) {
+    const by = blockedBy(d);
+    if (!by) continue;
+    let free = Math.max(0, d - 0.25);
+    for (let hit = d; d > 0 && hit - free > 0.01; ) {
+      const mid = (free + hit) / 2;
+      if (blockedBy(mid)) hit = mid;
+      else free = mid;
+    }
+    return { limitMm: d > 0 ? Math.floor(free * 20) / 20 : 0, by };
   }
   return { limitMm: 30, by: null };
 }

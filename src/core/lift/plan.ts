@@ -1,5 +1,5 @@
 import { exposure, fallsBelow, firstReach, firstTrue, horizonS, leadOf, type Exposure } from '../heat/forecast';
-import type { ArcCells, HeatRun } from '../heat/run';
+import { sameWorldK, type ArcCells, type HeatRun } from '../heat/run';
 import { judgement, type Range } from '../source';
 import { cutSpeed, slowShare } from './verdict';
 
@@ -38,8 +38,6 @@ const workMarginK = judgement(3, 'enough above gripping for a slow cut');
 /** A rest ends when the cell is this far under its caution mark, K. */
 export const restUnderK = judgement(15, 'cool enough that the next heat starts well below the caution mark');
 
-/** By how much the cell's hot end lies over its usual value in the same world as the bond, K. */
-export const sameWorldK = judgement(2, 'found 1 to 3 K on the shipped models, over plates, mats and air');
 const lineC = (run: HeatRun, tS: number, arc: ArcCells) => run.members[0]!.lineC(tS, arc.cells);
 const cellC = (run: HeatRun, tS: number) => run.members[0]!.hottest(tS, 'battery')?.atC ?? -Infinity;
 

@@ -108,6 +108,10 @@ export function floorC(a: Adhesive): number {
   return high;
 }
 
+/** An opened stretch that is let down while it is hotter than this sticks again, °C (law 21). */
+export const sticksUnderSoftK = commonPractice(25, 'an opened edge that was let down while warm sticks again within minutes');
+export const sticksAgainC = (a: Adhesive): number => floorC(a) - sticksUnderSoftK.value;
+
 /** Lowest whole degree from `fromC` on at which the test holds at this speed; null: none that is allowed. */
 function lowestC(c: LiftCase, vMmS: number, fromC: number, test: 'opens' | 'ok' = 'ok'): number | null {
   for (let t = Math.ceil(fromC - 1e-9); t <= upperC(c); t++) if (wedgeState(c, t, vMmS)[test]) return t;
@@ -121,19 +125,29 @@ export interface LiftThresholds {
   safeC: number | null;
 }
 
+/** A cover that is to be saved is heated up to this much further for its own sake, K; more than that costs the parts. */
+export const forItsSakeK = judgement(10, 'benches save covers at about the same heat as they lift others');
+
 /**
  * easyC: lowest whole degree at which the bond follows the pick at cutting speed; workC: the same at a tenth of it; neither
- * below the adhesive's floor. Null when no allowed temperature does it with this pick. Law 1. What the glass stands is told
- * apart as `safeC`: benches save covers at the same heat as they lift others, so it does not move the clock.
+ * below the adhesive's floor. Null when no allowed temperature does it with this pick. A cover that is to be saved also has
+ * to hold, where some degrees more make it hold; where they do not, the clock is the bond's own and `safeC` and the chance
+ * tell what the glass stands. Law 1 and 2.
  */
 export function liftThresholds(c: LiftCase): LiftThresholds {
   const floor = floorC(c.adhesive);
-  const easyC = lowestC(c, cutSpeed.value, floor, 'opens');
-  const workC = lowestC(c, cutSpeed.value * slowShare, floor - underSoftK.value, 'opens');
+  const at = (vMmS: number, fromC: number) => {
+    const opens = lowestC(c, vMmS, fromC, 'opens');
+    const holds = !c.keepCover || opens === null ? opens : lowestC(c, vMmS, opens);
+    const near = opens !== null && holds !== null && holds - opens <= forItsSakeK.value;
+    return { lowest: near ? holds : opens, holds };
+  };
+  const easy = at(cutSpeed.value, floor);
+  const work = at(cutSpeed.value * slowShare, floor - underSoftK.value).lowest;
   return {
-    easyC,
-    workC: workC === null ? easyC : easyC === null ? workC : Math.min(workC, easyC),
-    safeC: c.keepCover ? lowestC(c, cutSpeed.value, floor) : easyC,
+    easyC: easy.lowest,
+    workC: work === null ? easy.lowest : easy.lowest === null ? work : Math.min(work, easy.lowest),
+    safeC: easy.holds,
   };
 }
 

@@ -13,6 +13,7 @@ declare module 'jstat' {
     cdf(k: number, n: number, p: number): number;
   }
   export const jStat: {
+    gammaln(x: number): number;
     studentt: Distribution1;
     normal: Distribution2;
     beta: Distribution2;

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 
 import { fitCurve } from '../numeric/fitCurve';
 import { channelThroughput, chokedSpeed, equivalentChannel, freePathM, leakUnits } from './channel';
+import { absoluteHold } from './roomPressure';
 import { detectableLeak, leakRatio, strokeVolumeM3 } from './compare';
 import { coolingRate, fitDecay, sealDecay, leakFromTau } from './decay';
 
@@ -128,10 +129,10 @@ it('air: free path 65.4 nm at an atmosphere (Jennings 1988), choked 200 m/s, 1 P
 
 it('before and after on the same device: no worse, leakier, or not decided', () => {
   const tau = (tauS: number, u = 1) => ({ tauS, u });
-  expect(leakRatio(tau(40), tau(42)).verdict).toBe('noWorse');
-  expect(leakRatio(tau(40), tau(12)).verdict).toBe('leakier');
-  expect(leakRatio(tau(40), tau(26)).verdict).toBe('undecided');
-  const r = leakRatio(tau(40, 0), tau(20, 0));
+  expect(leakRatio(tau(40), tau(42))!.verdict).toBe('noWorse');
+  expect(leakRatio(tau(40), tau(12))!.verdict).toBe('leakier');
+  expect(leakRatio(tau(40), tau(26))!.verdict).toBe('undecided');
+  const r = leakRatio(tau(40, 0), tau(20, 0))!;
   expect(r.ratio).toBeCloseTo(2, 9);
   expect(Math.log(r.high / r.ratio)).toBeCloseTo(0.2, 9);
 });
@@ -155,6 +156,133 @@ it('stroke volume by Boyle, and the smallest leak that a record can show', () =>
   const sd = Math.sqrt(slopes.reduce((m, v) => m + v * v, 0) / slopes.length);
   expect(detectableLeak(n, T, sigma, 6e-6) / (3 * 6e-6) / sd).toBeGreaterThan(0.93);
   expect(detectableLeak(n, T, sigma, 6e-6) / (3 * 6e-6) / sd).toBeLessThan(1.07);
+});
+
+describe('what independent checks found', () => {
+  const V = 6e-6;
+  const hold = (tau: number, n = 60, p0 = -1000) =>
+    Array.from({ length: n }, (_, i) => ({ t: i, p: p0 * Math.exp(-i / tau) }));
+  let seed = 3;
+  const u = () => (seed = (seed * 16807) % 2147483647) / 2147483647;
+  const gauss = () => Math.sqrt(-2 * Math.log(1 - u())) * Math.cos(2 * Math.PI * u());
+
+  it.each([400, 1000, 3000])(
+    'a log of absolute readings with a true time constant of %d s is not read as 57 s',
+    (tau) => {
+      const still = Array.from({ length: 8 }, (_, i) => ({ t: i, p: atm + 0.5 * gauss() }));
+      const held = hold(tau).map(({ t, p }) => ({ t: t + 9, p: atm + p + 0.5 * gauss() }));
+      const all = [...still, ...held];
+      const cut = absoluteHold(
+        all.map((x) => x.t),
+        all.map((x) => x.p),
+      )!;
+      expect(cut.from).toBe('before');
+      expect(Math.abs(cut.roomPa - atm)).toBeLessThan(1);
+      const r = sealDecay({ t: cut.t, p: cut.p, volumeM3: V, atPa: -1000 });
+      expect(Math.abs((r.tauS ?? r.tighterThanS!) / tau - 1)).toBeLessThan(0.5);
+      // without the room in it, it has to be asked: the end of a hold is not the room
+      expect(
+        absoluteHold(
+          held.map((x) => x.t),
+          held.map((x) => x.p),
+        ),
+      ).toBeNull();
+      expect(
+        absoluteHold(
+          [0, 1, 2, 3, 4],
+          [100, 99, 98, 97, 96].map((v) => v * 1000),
+          101_000,
+        )!.p[0],
+      ).toBe(-1000);
+    },
+  );
+
+  it('a room that is seen after the release is taken from there', () => {
+    const held = hold(200).map(({ t, p }) => ({ t, p: atm + p }));
+    const all = [...held, ...Array.from({ length: 8 }, (_, i) => ({ t: 62 + i, p: atm }))];
+    const cut = absoluteHold(
+      all.map((x) => x.t),
+      all.map((x) => x.p),
+    )!;
+    expect(cut.from).toBe('after');
+    expect(cut.roomPa).toBe(atm);
+    expect(Math.abs(sealDecay({ t: cut.t, p: cut.p, volumeM3: V, atPa: -1000 }).tauS! / 200 - 1)).toBeLessThan(0.05);
+  });
+
+  it('a tight device is tight: a flat log in coarse steps gives a lower bound, never a gross leak', () => {
+    const t = Array.from({ length: 60 }, (_, i) => i);
+    for (const tau of [1e5, 1e6]) {
+      const p = t.map((v) => Math.round((-1000 * Math.exp(-v / tau)) / 10) * 10);
+      const r = sealDecay({ t, p, volumeM3: V, atPa: -1000, limit: 1e-4 });
+      expect(r.tauS).toBeNull();
+      expect(r.tighterThanS!).toBeGreaterThan(500);
+      expect(r.tighterThanS!).toBeLessThan(tau);
+      expect(r.verdict).toBe('below');
+    }
+    let bounds = 0;
+    for (let k = 0; k < 100; k++) {
+      const p = t.map((v) => -1000 * Math.exp(-v / 1e6) + 2 * gauss());
+      const r = sealDecay({ t, p, volumeM3: V, atPa: -1000 });
+      if (r.tighterThanS !== null && r.tighterThanS < 1e6) bounds++;
+      expect(r.tauS === null || r.tauS > 500).toBe(true);
+    }
+    expect(bounds).toBeGreaterThan(90);
+    expect(() => sealDecay({ t, p: t.map(() => 0), volumeM3: V, atPa: -1000 })).toThrow(/pressure: 0 Pa/);
+  });
+
+  it('a device that warms by 3 K while it is held is called disturbed, not "below"', () => {
+    // V dp/dt = −C p, and the air inside warms: p follows (p_room + p)/T dT/dt besides
+    const tau = 200;
+    let p = 1000;
+    const log: { t: number[]; p: number[] } = { t: [], p: [] };
+    for (let i = 0; i <= 1200; i++) {
+      if (i % 10 === 0) {
+        log.t.push(i / 10);
+        log.p.push(p + 0.5 * gauss());
+      }
+      const T = 295 + (3 * i) / 1200;
+      p += (-p / tau + ((atm + p) / T) * (3 / 120)) * 0.1;
+    }
+    const r = sealDecay({ ...log, volumeM3: V, atPa: 1000, limit: 1e-5 });
+    expect(r.disturbed || r.verdict !== 'below').toBe(true);
+    // the clean one is not called disturbed
+    const clean = hold(40, 120, 1000);
+    const c = sealDecay({
+      t: clean.map((x) => x.t),
+      p: clean.map((x) => x.p + 0.5 * gauss()),
+      volumeM3: V,
+      atPa: 1000,
+    });
+    expect(c.disturbed).toBe(false);
+    expect(Math.abs(c.tauS! / 40 - 1)).toBeLessThan(0.05);
+  });
+
+  it('the air of a high place counts: 140 s at 85 kPa are 140 s (simulated cooling hold)', () => {
+    const room = 85_000;
+    const tau = 140;
+    const t: number[] = [];
+    const pd: number[] = [];
+    const gasK: number[] = [];
+    let m = (room - 1000) / 310;
+    for (let i = 0; i <= 600; i++) {
+      const T = 295 + 15 * Math.exp(-i / 10 / 80);
+      if (i % 10 === 0) {
+        t.push(i / 10);
+        pd.push(m * T - room);
+        gasK.push(T);
+      }
+      m += (-(m * T - room) / tau / T) * 0.1;
+    }
+    const at = (roomPa?: number) => sealDecay({ t, p: pd, gasK, volumeM3: V, atPa: -1000, roomPa }).tauS!;
+    expect(Math.abs(at(room) / tau - 1)).toBeLessThan(0.02);
+    expect(Math.abs(at() / tau - 1)).toBeGreaterThan(0.1);
+  });
+
+  it('no loss seen after against a time constant before: at most so much; the other way round at least', () => {
+    expect(leakRatio({ tauS: 40, u: 1 }, { tauS: null, u: 0, atLeastS: 900 })!.verdict).toBe('noWorse');
+    expect(leakRatio({ tauS: null, u: 0, atLeastS: 900 }, { tauS: 40, u: 1 })!.verdict).toBe('leakier');
+    expect(leakRatio({ tauS: null, u: 0, atLeastS: 900 }, { tauS: null, u: 0, atLeastS: 900 })).toBeNull();
+  });
 });
 
 it('names what is impossible', () => {

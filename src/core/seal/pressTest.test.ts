@@ -86,7 +86,63 @@ it('quiet logs are called a bump in at most one of forty (simulated, fixed seed)
 });
 
 it('names a log that is too short', () => {
-  expect(() => pressTest([0, 1], [1, 1])).toThrow(/readings: 2 is not possible, allowed is at least 40/);
+  expect(() => pressTest([0, 1], [1, 1])).toThrow(/readings: 2 is not possible, allowed is at least 30/);
+});
+
+it('a hand takes a second: 6.5 s stays 6.5 s and decays, and 38 s at one reading a second are enough (simulated truth)', () => {
+  const tau = 6.5;
+  const ramp = 1;
+  // the step's answer averaged over the ramp, in small steps: not the closed form that the fit uses
+  const answer = (v: number, t0: number) => {
+    let s = 0;
+    const n = 200;
+    for (let k = 0; k < n; k++) {
+      const at = t0 - ramp / 2 + ((k + 0.5) / n) * ramp;
+      if (v >= at) s += Math.exp(-(v - at) / tau) / n;
+    }
+    return s;
+  };
+  const make = (dt: number, end: number, cycles: [number, number][]) => {
+    const t = Array.from({ length: Math.round(end / dt) }, (_, i) => i * dt);
+    return {
+      t,
+      p: t.map(
+        (v) => 100_800 + cycles.reduce((m, [a, b]) => m + 60 * (answer(v, a) - answer(v, b)), 0) + 0.5 * gauss(),
+      ),
+    };
+  };
+  const fine = make(0.2, 50, three);
+  const r = pressTest(fine.t, fine.p, three);
+  expect(r.kind).toBe('decays');
+  expect(Math.abs(r.tauS! / tau - 1)).toBeLessThan(0.15);
+  const slow = make(1, 38, [
+    [8, 14],
+    [24, 30],
+  ]);
+  expect(
+    pressTest(slow.t, slow.p, [
+      [8, 14],
+      [24, 30],
+    ]).kind,
+  ).not.toBe('noBump');
+});
+
+it('a hand that comes a second and a half after the prompt on a sealed shell is not "not seen"', () => {
+  const { t, p } = log(
+    50,
+    300,
+    [
+      [9.5, 14.5],
+      [23.5, 28.5],
+    ],
+    { sd: 1 },
+  );
+  expect(
+    pressTest(t, p, [
+      [8, 13],
+      [22, 27],
+    ]).kind,
+  ).toBe('holds');
 });
 
 function args(l: { t: number[]; p: number[] }): [number[], number[]] {

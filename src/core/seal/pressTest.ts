@@ -7,7 +7,7 @@ export const pressFigures = {
   kU: judgement(5, 'and at least this many of its uncertainties'),
   holdsS: judgement(10, 'a bump with a longer time constant holds'),
   leastHoldS: judgement(2.5, 'a press without prompts is held at least this long'),
-  cueS: judgement(1, 'a prompt and the hand differ by up to this'),
+  cueS: judgement(2, 'a prompt and the hand differ by up to this'),
 };
 
 export interface PressCycle {
@@ -28,6 +28,11 @@ export interface PressResult {
   tauS: number | null;
   cycles: PressCycle[];
 }
+
+/** Readings that a press test needs: half a minute of a slow barometer. */
+export const leastReadings = 30;
+/** How long a hand takes to press or to let go, s: each is tried. */
+const rampsS = [0, 0.5, 1, 1.5];
 
 /** Share of the strongest rise from which a rise counts as a press. */
 const strongShare = 0.7;
@@ -78,8 +83,19 @@ function withoutLine(t: readonly number[]) {
   };
 }
 
-const decay = (t: readonly number[], t0: number, tau: number) =>
-  t.map((v) => (v >= t0 ? Math.exp(-(v - t0) / tau) : 0));
+/**
+ * Answer of a leaky shell to a press at t0 that a hand takes `ramp` seconds for, centred on it: the step's decay averaged
+ * over the ramp (analytic).
+ */
+const decay = (t: readonly number[], t0: number, tau: number, ramp = 0) =>
+  ramp <= 0
+    ? t.map((v) => (v >= t0 ? Math.exp(-(v - t0) / tau) : 0))
+    : t.map((v) => {
+        const since = v - t0 + ramp / 2;
+        if (since <= 0) return 0;
+        const grown = Math.min(since, ramp);
+        return (tau / ramp) * (1 - Math.exp(-grown / tau)) * Math.exp(-(since - grown) / tau);
+      });
 
 /**
  * Pressing on the glass of a closed device and its own barometer: a leaky shell answers a held press with
@@ -92,7 +108,7 @@ export function pressTest(
   p: readonly number[],
   cues?: readonly (readonly [number, number])[],
 ): PressResult {
-  if (t.length < 40) throw new CoreInputError('readings', t.length, 'at least 40');
+  if (t.length < leastReadings) throw new CoreInputError('readings', t.length, `at least ${leastReadings}`);
   if (t.length !== p.length) throw new CoreInputError('pressure', p.length, `${t.length} readings, one for each time`);
   let window = pressFigures.cueS.value;
   let list = cues ? [...cues] : [];
@@ -145,44 +161,45 @@ function fitCycle(
   const y = line(inside.map((i) => p[i]!));
   const yy = dot(y, y);
   const near = (c: number) => tt.filter((v) => Math.abs(v - c) <= window + 1e-9);
-  const shape = (a: number, b: number, tau: number) => {
-    const e2 = decay(tt, b, tau);
-    return line(decay(tt, a, tau).map((v, i) => v - e2[i]!));
+  const shape = (a: number, b: number, tau: number, ramp: number) => {
+    const e2 = decay(tt, b, tau, ramp);
+    return line(decay(tt, a, tau, ramp).map((v, i) => v - e2[i]!));
   };
-  let best: { ssr: number; a: number; b: number; tau: number } | null = null;
-  const taus = Array.from({ length: 60 }, (_, i) => 0.1 * 10 ** ((4 * i) / 59));
-  for (const tau of taus) {
-    // taking out the line is linear: both edges are prepared once, and every pair is a few products
-    const edge = (at: number) => {
-      const e = line(decay(tt, at, tau));
-      return { at, e, y: dot(e, y), own: dot(e, e) };
-    };
-    const releases = near(release).map(edge);
-    for (const one of near(press).map(edge))
-      for (const two of releases) {
-        if (two.at - one.at < 1) continue;
-        const q = one.own - 2 * dot(one.e, two.e) + two.own;
-        const amplitude = q > 1e-12 ? (one.y - two.y) / q : 0;
-        if (amplitude <= 0) continue;
-        const ssr = yy - amplitude * amplitude * q;
-        if (!best || ssr < best.ssr) best = { ssr, a: one.at, b: two.at, tau };
-      }
-  }
+  let best: { ssr: number; a: number; b: number; tau: number; ramp: number } | null = null;
+  const taus = Array.from({ length: 40 }, (_, i) => 0.1 * 10 ** ((4 * i) / 39));
+  for (const ramp of rampsS)
+    for (const tau of taus) {
+      // taking out the line is linear: both edges are prepared once, and every pair is a few products
+      const edge = (at: number) => {
+        const e = line(decay(tt, at, tau, ramp));
+        return { at, e, y: dot(e, y), own: dot(e, e) };
+      };
+      const releases = near(release).map(edge);
+      for (const one of near(press).map(edge))
+        for (const two of releases) {
+          if (two.at - one.at < 1) continue;
+          const q = one.own - 2 * dot(one.e, two.e) + two.own;
+          const amplitude = q > 1e-12 ? (one.y - two.y) / q : 0;
+          if (amplitude <= 0) continue;
+          const ssr = yy - amplitude * amplitude * q;
+          if (!best || ssr < best.ssr) best = { ssr, a: one.at, b: two.at, tau, ramp };
+        }
+    }
   if (!best) return { pressS: press, releaseS: release, amplitudePa: 0, tauS: null, press: 0, release: 0, u: null };
-  const { a, b } = best;
+  const { a, b, ramp } = best;
   const ssrOf = (tau: number) => {
-    const h = shape(a, b, tau);
+    const h = shape(a, b, tau, ramp);
     const q = dot(h, h);
     return q > 1e-12 ? yy - dot(h, y) ** 2 / q : yy;
   };
   const tau = Math.exp(
     goldenMinimum(
       (l) => ssrOf(Math.exp(l)),
-      Math.log(Math.max(best.tau / 1.2, 0.1)),
-      Math.log(Math.min(best.tau * 1.2, 1000)),
+      Math.log(Math.max(best.tau / 1.3, 0.1)),
+      Math.log(Math.min(best.tau * 1.3, 1000)),
     ),
   );
-  const h = shape(a, b, tau);
+  const h = shape(a, b, tau, ramp);
   const q = dot(h, h);
   const amplitude = dot(h, y) / q;
   const r = y.map((v, i) => v - amplitude * h[i]!);
@@ -190,8 +207,8 @@ function fitCycle(
   const s = Math.sqrt(Math.max(0, rr) / Math.max(1, tt.length - 6));
   const rho = Math.min(0.9, Math.max(0, rr > 0 ? dot(r.slice(1), r.slice(0, -1)) / rr : 0));
   // both edges on their own, at the same instants: a disturbance has no release that matches its press
-  const e1 = line(decay(tt, a, tau));
-  const e2 = line(decay(tt, b, tau).map((v) => -v));
+  const e1 = line(decay(tt, a, tau, ramp));
+  const e2 = line(decay(tt, b, tau, ramp).map((v) => -v));
   const [m11, m12, m22] = [dot(e1, e1), dot(e1, e2), dot(e2, e2)];
   const det = m11 * m22 - m12 * m12;
   const [y1, y2] = [dot(e1, y), dot(e2, y)];

@@ -41,6 +41,13 @@ it('no text of the product promises water resistance', () => {
   expect(bad).toEqual([]);
 });
 
+it.each(['Rated IP-68 again.', 'It is sealed against water.', 'Water will not get in.', 'Closed tight against rain.'])(
+  'would find "%s"',
+  (text) => {
+    expect(claimCheck(text).ok).toBe(false);
+  },
+);
+
 it('would find one', () => {
   const planted = texts(
     "const x = 'The ring holds, so the phone is waterproof again.'; <Txt>It is splash proof now</Txt>",

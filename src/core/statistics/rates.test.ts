@@ -59,3 +59,13 @@ it('names impossible counts', () => {
   expect(() => mcnemar(1.5, 2)).toThrow(/changes/);
   expect(() => bernoulliCusum([true], 0.1, 0.05, 2)).toThrow(/share that is too high/);
 });
+
+it('paired changes by the thousand still have a p (asymptotic normal, textbook)', () => {
+  for (const n of [1900, 5000, 200_000]) {
+    const b = Math.round(n / 2 + Math.sqrt(n));
+    const r = mcnemar(b, n - b);
+    // z = 2 standard deviations of a fair coin: two-sided 0.0455
+    expect(Math.abs(r.pMid - 0.0455)).toBeLessThan(0.004);
+    expect(r.pExact).toBeGreaterThan(r.pMid);
+  }
+});

@@ -22,10 +22,22 @@ export function mcnemar(b: number, c: number): { chi2: number; pExact: number; p
     throw new CoreInputError('changes', `${b} and ${c}`, 'whole numbers from 0');
   if (!n) return { chi2: 0, pExact: 1, pMid: 1 };
   const k = Math.min(b, c);
-  const pmf = jStat.binomial.pdf(k, n, 0.5);
-  const exact = Math.min(1, 2 * jStat.binomial.cdf(k, n, 0.5));
+  // in logarithms: 2^−n is nothing for a machine from some thousand changes on
+  const lnHalf = n * Math.LN2;
+  const lnPmf = (i: number) => lnChoose(n, i) - lnHalf;
+  const pmf = Math.exp(lnPmf(k));
+  let cdf = 0;
+  // terms fall off quickly below k
+  for (let i = k; i >= 0; i--) {
+    const term = Math.exp(lnPmf(i));
+    cdf += term;
+    if (term < 1e-18 * cdf) break;
+  }
+  const exact = Math.min(1, 2 * cdf);
   return { chi2: (b - c) ** 2 / n, pExact: exact, pMid: b === c ? 1 - pmf / 2 : exact - pmf };
 }
+
+const lnChoose = (n: number, k: number) => jStat.gammaln(n + 1) - jStat.gammaln(k + 1) - jStat.gammaln(n - k + 1);
 
 /** Limits of a chart of shares, one for each sample (Montgomery, published). */
 export function pChart(

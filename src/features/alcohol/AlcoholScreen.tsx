@@ -5,19 +5,22 @@ import { View } from 'react-native';
 import { slotDryS } from '@/core/alcohol/drying';
 import {
   airAwayS,
+  alcoholCautions,
   alcoholStops,
   bondBelowC,
   cameraWithinMm,
   cleanCoolC,
   interlockRule,
   type AlcoholStop,
+  type Surroundings,
 } from '@/core/alcohol/interlock';
 import { alcohol, viscositySource, wick, wickBelowC } from '@/core/alcohol/liquid';
-import { nearShare, nowPpm, roomSource, usedSince, vapour } from '@/core/alcohol/vapour';
+import { nearShare, nowPpm, recentMl, roomSource, usedSince, vapour } from '@/core/alcohol/vapour';
 import { bondPerimeter } from '@/core/device/perimeter';
 import { heatModelled } from '@/core/device/thermalStack';
 import { boxOf } from '@/core/device/shapes';
 import type { EdgeId } from '@/core/device/types';
+import { answersOf } from '@/core/heat/heaterKind';
 import { keepOuts } from '@/core/lift/depth';
 import { softened } from '@/core/lift/fractureEnergy';
 import { judgement } from '@/core/source';
@@ -31,7 +34,7 @@ import { stageHref } from '@/stagekit/StageShell';
 import { edgeName, everyPart, thermalJob } from '@/stagekit/thermalJob';
 import { presentJob } from '@/stagekit/present';
 import { useThermal } from '@/stagekit/useThermal';
-import { wetUntil } from '@/stagekit/wet';
+import { airNear, wetUntil } from '@/stagekit/wet';
 import { rowOf, Why } from '@/stagekit/Why';
 import { useJobs, useSettings } from '@/store/shop';
 import { Button } from '@/ui/Button';
@@ -70,15 +73,14 @@ export function AlcoholScreen({ job: whole }: { job: JobState }) {
   const [use, setUse] = useState<'gap' | 'wipe'>(lifted ? 'wipe' : 'gap');
   const [edge, setEdge] = useState<EdgeId>(() => edges.find((e) => !job.freeEdges.has(e)) ?? 'bottom');
   const [typedMl, setTypedMl] = useState<number | null>(null);
-  const [checks, setChecks] = useState({ sourcesAway: false, ventilated: false, masked: false });
+  const [checks, setChecks] = useState({ ventilated: false, masked: false });
   const check = (k: keyof typeof checks) => (on: boolean) => setChecks((c) => ({ ...c, [k]: on }));
 
   const on = onPlate(job);
   const last = job.heat[job.heat.length - 1];
-  const lastOn = job.heat.findLast((h) => h.setC !== null);
   const nowS = thermal ? (now - thermal.t0) / 1e3 : 0;
   const bondC = thermal
-    ? Math.max(...thermal.run.arcsC(nowS, thermal.arcs).map((r) => r.high))
+    ? Math.max(thermal.run.partC(nowS, 'cover')?.high ?? 0, ...thermal.run.hotArcsC(nowS, thermal.arcs).map((r) => r.high))
     : !modelled
       ? // a lens cover has no model that cools: it waits instead
         last && last.setC === null && now - last.at < unmodelledWaitS.value * 1e3
@@ -113,19 +115,26 @@ export function AlcoholScreen({ job: whole }: { job: JobState }) {
   const today = usedSince(uses, midnight(now));
   const v = vapour(ml, air, settings.roomC);
   const day = vapour(today + ml, air, settings.roomC);
-  const stops = alcoholStops({
+  const around: Surroundings = {
     heatOn: on ? heaterOf(settings, on.heater).name : null,
-    heatOffS: last && last.setC === null ? (now - last.at) / 1e3 : null,
-    lastWasAir: lastOn ? heaterOf(settings, lastOn.heater).kind === 'air' : false,
-    othersOnHeat: jobs.filter((j) => j.id !== job.id && j.closedAt === null && onPlate(j)).map((j) => j.label),
-    ...checks,
-    bondC,
+    airNear: airNear(job, jobs, settings, now),
+    contactNear: jobs
+      .filter((j) => j.id !== job.id && j.closedAt === null)
+      .flatMap((j) => {
+        const heat = onPlate(j);
+        return heat && answersOf(heaterOf(settings, heat.heater)).contact ? [j.label] : [];
+      }),
+    faceC: bondC,
     belowC: use === 'gap' ? bondBelowC.value : cleanCoolC.value,
     cameraMm: use === 'gap' ? cameraMm : cameraWithinMm.value,
+    masked: checks.masked,
+    ventilated: checks.ventilated,
     mostMl: v.mostMl,
     ml,
-  });
-  const words = stopWords(job, jobs, units, { bondC, cameraMm, use, mostMl: v.mostMl });
+    recentMl: recentMl(uses, air, now),
+  };
+  const stops = alcoholStops(around);
+  const words = stopWords(units, around, use);
   const run =
     use === 'gap' && lineC < wickBelowC
       ? {
@@ -144,7 +153,7 @@ export function AlcoholScreen({ job: whole }: { job: JobState }) {
         ml,
         use,
         ...(use === 'gap' ? { stretch: { fromMm: span.fromMm, toMm: span.toMm } } : {}),
-        checks,
+        checks: { ...checks, sourcesAway: around.airNear.length === 0 },
         tC: Math.round(lineC * 10) / 10,
       },
     ]);
@@ -205,9 +214,9 @@ export function AlcoholScreen({ job: whole }: { job: JobState }) {
             items={[
               {
                 id: 'near',
-                value: percent(v.nearShare / alcohol.lowerVol.value),
-                label: `of the flammable limit if all of it stays at the bench; allowed ${percent(nearShare.value)}, that is ${v.mostMl.toFixed(2)} ml at once`,
-                tone: v.overNear ? 'caution' : 'ink',
+                value: percent(((ml + around.recentMl) / v.mostMl) * nearShare.value),
+                label: `of the flammable limit if it all stays at the bench, with the last half hour; still air bears ${percent(nearShare.value)}, that is ${v.mostMl.toFixed(2)} ml`,
+                tone: stops.includes('tooMuch') ? 'caution' : 'ink',
               },
               {
                 id: 'room',
@@ -225,17 +234,20 @@ export function AlcoholScreen({ job: whole }: { job: JobState }) {
                 id: 'line',
                 value: bondC === null ? '–' : Number.isFinite(bondC) ? temp(bondC, units) : '…',
                 label: `bond line, at most; below ${temp(use === 'gap' ? bondBelowC.value : cleanCoolC.value, units)}`,
-                tone: stops.includes('bondTooHot') ? 'caution' : 'ink',
+                tone: stops.includes('faceTooHot') ? 'caution' : 'ink',
               },
             ]}
           />
         </View>
-        <Tick
-          label="Every plate, gun, dryer and mat: off and away"
-          note="No spark, no flame, no grinder. A gun’s element stays hot for more than a minute."
-          on={checks.sourcesAway}
-          onChange={check('sourcesAway')}
-        />
+        <Txt size="s" strong className="mt-2">
+          No flame, no spark, no running gun or dryer within arm’s reach; an element stays hot for more than a minute.
+        </Txt>
+        {alcoholCautions(around).length ? (
+          <Txt size="s" className="mt-1" testID="plateNear">
+            A plate or mat is on for {around.contactNear.join(', ')}: it lights nothing, it drives the vapour off. Keep this
+            out of its reach.
+          </Txt>
+        ) : null}
         <Tick label="Extraction on or window open" on={checks.ventilated} onChange={check('ventilated')} />
         <Tick
           label="Cameras masked"
@@ -278,14 +290,14 @@ export function AlcoholScreen({ job: whole }: { job: JobState }) {
             {length(edgeMm, units, 0)} of edge × {length(ringMm, units)} of ring × {length(job.bond.gapMm, units, 2)} of
             gap hold {doseMl.toFixed(3)} ml. In there for {clock(run.soakS)} it takes{' '}
             {percent(1 - softened(adhesive.debond, run.soakS))} of the bond’s toughness (judgement). It dries out of the
-            closed gap in about {clock(dried ?? 0)}; no heat before.
+            closed gap in about {clock(dried ?? 0)}; no hot air before.
           </Txt>
         ) : null}
         {wet !== null && wet > now ? (
           <View className="mt-2" testID="wet">
             <Txt size="s">
-              Wet until {time(wet)}, {clock((wet - now) / 1e3)} from now: no heat is let on before, on no job of this
-              bench.
+              Wet until {time(wet)}, {clock((wet - now) / 1e3)} from now: no gun or dryer before, on no job of this bench; a
+              plate or mat with moving air only.
             </Txt>
             <Button kind="small" label="Looked at: it is dry" onPress={() => void log([{ type: 'alcoholDry' }])} />
           </View>
@@ -324,36 +336,29 @@ export function AlcoholScreen({ job: whole }: { job: JobState }) {
 }
 
 function stopWords(
-  job: JobState,
-  jobs: readonly JobState[],
   units: Parameters<typeof temp>[1],
-  f: { bondC: number | null; cameraMm: number; use: 'gap' | 'wipe'; mostMl: number },
+  f: Surroundings,
+  use: 'gap' | 'wipe',
 ): Record<AlcoholStop, { short: string; long: string }> {
-  const others = jobs.filter((j) => j.id !== job.id && j.closedAt === null && onPlate(j)).map((j) => j.label);
-  const limit = f.use === 'gap' ? bondBelowC.value : cleanCoolC.value;
+  const limit = use === 'gap' ? bondBelowC.value : cleanCoolC.value;
   return {
-    heatOn: { short: 'the heat is on', long: 'Take it off, carry the heater away, then wait.' },
-    airStillHot: {
-      short: 'the air is hardly off',
-      long: `Its element stays hot: at least ${clock(airAwayS.value)} after it is off.`,
+    unknown: { short: 'a figure is missing', long: 'Dose, room or temperature is no number: put it right first.' },
+    heatOn: { short: 'it is on the heat', long: `Off ${f.heatOn ?? 'the heat'} first, out of its reach.` },
+    airNear: {
+      short: `${f.airNear.join(', ')} too near`,
+      long: `It runs, or its element still glows: at least ${clock(airAwayS.value)} after it is off.`,
     },
-    othersHeat: {
-      short: `${others.join(', ')} is being heated`,
-      long: 'A heater at the next job lights vapour just as well.',
-    },
-    sourcesNear: {
-      short: 'heat sources not away yet',
-      long: 'Plate, gun, dryer and mat off and away; tick it when it is so.',
-    },
-    ventilate: { short: 'no air moving', long: 'Extraction on or a window open; tick it when it is so.' },
-    bondTooHot: {
-      short: `the line is over ${temp(limit, units)}`,
-      long: `It may be at ${f.bondC === null || !Number.isFinite(f.bondC) ? 'more: no model says how far it has cooled' : temp(f.bondC, units)}: alcohol boils away at once and its vapour spreads.`,
+    faceTooHot: {
+      short: `over ${temp(limit, units)}`,
+      long: `It may be at ${f.faceC === null || !Number.isFinite(f.faceC) ? 'more: no model says how far it has cooled' : temp(f.faceC, units)}: alcohol boils away at once and its vapour spreads.`,
     },
     camera: {
       short: 'an open camera is near',
       long: `${length(f.cameraMm, units, 0)} from this edge: mask it, or keep this edge dry.`,
     },
-    tooMuch: { short: 'too much at once', long: `At most ${f.mostMl.toFixed(2)} ml near the bench at one time.` },
+    tooMuch: {
+      short: 'too much at once',
+      long: `With ${f.recentMl.toFixed(2)} ml of the last half hour. Still air at the bench bears ${f.mostMl.toFixed(2)} ml, moving air more: open a window, or wait.`,
+    },
   };
 }

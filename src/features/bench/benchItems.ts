@@ -91,7 +91,7 @@ function itemOf(job: JobState, settings: Settings, now: number): BenchItem {
           stage: 'cure',
           state: 'runs',
           title: `${job.label} clamped`,
-          line: `${job.clampOn.count} clips, off on the long end`,
+          line: `${job.clampOn.count} clips`,
           dueAt: due,
           rank: 2,
         }
@@ -113,7 +113,7 @@ function itemOf(job: JobState, settings: Settings, now: number): BenchItem {
         stage: 'cure',
         state: 'runs',
         title: `${job.label} cures`,
-        line: `${job.shelved ? `on ${job.shelved.place}, ` : ''}clamps are off; work goes on after, on the long end`,
+        line: `${job.shelved ? `on ${job.shelved.place}, ` : ''}clamps are off; work goes on after`,
         dueAt: due,
         rank: 2,
       };

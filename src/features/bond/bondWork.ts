@@ -9,6 +9,7 @@ import { orderRuns, runsBetween, type RunOrder } from '@/core/bond/runs';
 import { chooseSchool, type SchoolChoice, type SchoolId } from '@/core/bond/schools';
 import { squeeze, type Squeeze } from '@/core/bond/squeeze';
 import { kerfMm, tapeGaps, tapePlan, type TapePlan } from '@/core/bond/tapePlan';
+import { unlocksAtS } from '@/core/cure/policy';
 import { cureClocks } from '@/core/cure/laws';
 import { bondPerimeter, coverOf, type Perimeter } from '@/core/device/perimeter';
 import { boxOf, insideDistanceMm } from '@/core/device/shapes';
@@ -312,7 +313,7 @@ export function bondWork(
   const steps = climateOf(job, settings, now);
   const readyH = (kind: 'tape' | 'solvent' | 'moisture', bondMm: number, id?: string) => {
     const c = cureClocks(kind, Math.min(60, Math.max(0.3, bondMm)), steps, edgesOf(settings, id));
-    return c.handOver.high / 3600;
+    return unlocksAtS(c.handOver, 'handOver', settings.cureBy) / 3600;
   };
   const bondMm = picks.bondMm ?? Math.min(job.bond.widthMm, beadFigures.usualBondMm.value);
   const lineMm = Math.max(bondMm, picks.coverage * picks.pitchMm);

@@ -57,7 +57,7 @@ export const beadReadings = (b: BeadWork, c: SchoolChoice, units: Units): Readin
   {
     id: 'ready',
     value: clock(c.readyH * 3600),
-    label: `to the customer, long end, ${length(b.cureMm, units, 1)} wide`,
+    label: `to the customer, ${length(b.cureMm, units, 1)} wide`,
   },
 ];
 

@@ -4,6 +4,7 @@ import { View } from 'react-native';
 
 import { leakUnits } from '@/core/seal/channel';
 import { ratioFigures } from '@/core/seal/compare';
+import { absoluteHold } from '@/core/seal/roomPressure';
 import { sealDecay, sealFigures } from '@/core/seal/decay';
 import { pressFigures, pressTest } from '@/core/seal/pressTest';
 import { airTestLine } from '@/core/seal/claimCheck';
@@ -59,12 +60,14 @@ export function SealScreen({ job }: { job: JobState }) {
   const seal = sealOf(job, settings.leakLimit);
   const path = bondPerimeter(job.device, job.bond);
   const [pressAt, setPressAt] = useState<Pt | null>(null);
+  /** air pressure of the place, as somebody says it, hPa */
+  const [roomHPa, setRoomHPa] = useState<number | null>(null);
   const refuse = (e: unknown) => {
     if (!(e instanceof Error)) throw e;
     setMessage(refused(e.message));
   };
   const noteHold = async (
-    log: { t: number[]; p: number[]; gasC?: number[] | null | undefined; unit?: string },
+    log: { t: number[]; p: number[]; gasC?: number[] | null | undefined; unit?: string; roomPa?: number },
     name: string,
   ) => {
     const gasC = log.gasC ?? undefined;
@@ -74,8 +77,19 @@ export function SealScreen({ job }: { job: JobState }) {
       ...(gasC ? { gasK: gasC.map((c) => c + 273.15) } : {}),
       volumeM3: freeVolumeM3(job),
       atPa: 1000,
+      roomPa: log.roomPa,
     });
-    await append([{ type: 'sealLog', phase, test: 'hold', t: log.t, p: log.p, ...(gasC ? { gasC } : {}) }]);
+    await append([
+      {
+        type: 'sealLog',
+        phase,
+        test: 'hold',
+        t: log.t,
+        p: log.p,
+        ...(gasC ? { gasC } : {}),
+        ...(log.roomPa ? { roomPa: log.roomPa } : {}),
+      },
+    ]);
     setMessage({
       text: `${name}: ${log.t.length} readings in ${log.unit ?? 'Pa'}${gasC ? ', with the temperature inside' : ''}.`,
       bad: false,
@@ -104,12 +118,22 @@ export function SealScreen({ job }: { job: JobState }) {
       if (!file) return;
       const read = readPressureLog(file.text);
       if (test === 'press') return await notePress(read, file.name);
-      if (read.absolute && Math.max(...read.p) - Math.min(...read.p) < 50)
-        throw new Error(`${file.name}: the pressure does not change by 50 Pa; is this a hold?`);
-      // a hold of absolute readings ends at the room: the last tenth of it is taken for that
-      const tail = read.p.slice(-Math.max(1, Math.floor(read.p.length / 10)));
-      const room = tail.reduce((a, b) => a + b, 0) / tail.length;
-      await noteHold({ ...read, p: read.absolute ? read.p.map((v) => v - room) : read.p }, file.name);
+      if (!read.absolute) return await noteHold({ ...read, ...(roomHPa ? { roomPa: roomHPa * 100 } : {}) }, file.name);
+      const cut = absoluteHold(read.t, read.p, roomHPa === null ? undefined : roomHPa * 100);
+      if (!cut)
+        throw new Error(
+          `${file.name}: absolute pressure without the room in it. Record some seconds before the hold or after it is let go, or say the air pressure below.`,
+        );
+      await noteHold(
+        {
+          ...read,
+          t: cut.t,
+          p: cut.p,
+          gasC: read.gasC ? read.gasC.slice(cut.first, cut.first + cut.t.length) : null,
+          roomPa: cut.roomPa,
+        },
+        file.name,
+      );
     } catch (e) {
       refuse(e);
     }
@@ -187,9 +211,15 @@ export function SealScreen({ job }: { job: JobState }) {
         items={[
           {
             id: 'tau',
-            value: result?.tauS ? `${Math.round(result.tauS)} s` : '–',
+            value: result?.tauS
+              ? `${Math.round(result.tauS)} s`
+              : result?.tighterThanS
+                ? `over ${Math.round(result.tighterThanS)} s`
+                : '–',
             label: result
-              ? `time constant, ± ${Math.round(2 * result.seTauS)} s; ${result.method}`
+              ? result.tighterThanS
+                ? 'no loss seen: tighter than this time constant'
+                : `time constant, ± ${Math.round(2 * result.seTauS)} s; ${result.method}`
               : 'time constant of the hold',
           },
           {
@@ -211,6 +241,21 @@ export function SealScreen({ job }: { job: JobState }) {
         ]}
         onChange={setPhase}
       />
+      <NumberField
+        label="Air pressure of the place, for absolute logs and high places"
+        unit="hPa"
+        low={500}
+        high={1100}
+        digits={0}
+        value={roomHPa ?? 1013}
+        onCommit={setRoomHPa}
+      />
+      {seal.problems.map((x) => (
+        <Txt key={`${x.phase}${x.what}`} size="s" tone="caution" testID="unusable">
+          This {x.what === 'hold' ? 'hold' : 'press'} {x.phase === 'before' ? 'before opening' : 'after closing'} is not
+          usable: {x.why}. It is kept in the log; record it again, or undo it there.
+        </Txt>
+      ))}
       <Message told={message} />
       {locked ? (
         <Txt tone="caution" className="mb-2">

@@ -81,7 +81,7 @@ it('a file that is no log is named and changes nothing; one that is one is taken
     text: `t s,p Pa\n${Array.from({ length: 12 }, (_, i) => `${i},100800`).join('\n')}`,
   };
   await press('Barometer log of presses, CSV');
-  expect(screen.getByRole('alert').textContent).toContain('readings: 12 is not possible, allowed is at least 40');
+  expect(screen.getByRole('alert').textContent).toContain('readings: 12 is not possible, allowed is at least 30');
   expect(logged(finished)).toEqual([]);
   const text = `t s,p Pa\n${Array.from({ length: 40 }, (_, i) => `${i * 3},${(-800 * Math.exp((-i * 3) / 30)).toFixed(1)}`).join('\n')}`;
   mockFile.next = { name: 'hold.csv', text };

@@ -2,7 +2,8 @@ import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 
 import { clipPlaces, noPress } from '@/core/bond/hold';
-import { cureMarks, type CureMark } from '@/core/cure/laws';
+import { cureMarks, type CureKind, type CureMark } from '@/core/cure/laws';
+import { benchReports } from '@/core/cure/policy';
 import { bondPerimeter } from '@/core/device/perimeter';
 import type { JobState } from '@/model/fold';
 import { useActions } from '@/stagekit/actions';
@@ -35,6 +36,27 @@ import { cureNotes, cureRows } from './whyCure';
 const caution =
   'Clips with padded jaws, none over camera, board or the middle of the display. Too much force cracks the new glass.';
 
+const reportText = (kind: CureKind, m: CureMark): string => {
+  const r = benchReports[kind][m];
+  if (!r) return '–';
+  const [a, b] = r.map((x) => span(x.value));
+  return a === b ? a! : `${a} to ${b}`;
+};
+
+function MarkRow({ cells, head, bold }: { cells: string[]; head?: boolean; bold?: number }) {
+  return (
+    <View role="row" className="flex-row border-b border-rule py-1">
+      {cells.map((c, i) => (
+        <View key={i} role={head ? 'columnheader' : 'cell'} className={i ? 'flex-1 pr-1' : 'w-[92px] pr-1'}>
+          <Txt size="s" num={i > 0 && !head} strong={i === bold} tone={head ? 'ink2' : 'ink'}>
+            {c}
+          </Txt>
+        </View>
+      ))}
+    </View>
+  );
+}
+
 export function CureStage({ job }: { job: JobState }) {
   const settings = useSettings();
   const now = useNow(1000);
@@ -55,7 +77,7 @@ export function CureStage({ job }: { job: JobState }) {
   const start = job.clampOn?.at ?? null;
   const since = start === null ? 0 : (now - start) / 1e3;
   const off = job.clampOffAt !== null;
-  const due = start === null ? null : start + cure.clocks.clampOff.high * 1e3;
+  const due = start === null ? null : start + cure.unlockS.clampOff * 1e3;
   const left = due === null ? 0 : (due - now) / 1e3;
   const alarm = useAlarm(off ? null : due, now, 'opens', settings.sound);
   const bonded = job.bonded !== null;
@@ -107,14 +129,16 @@ export function CureStage({ job }: { job: JobState }) {
       : (['clampOff', 'handle', 'build', 'handOver'] as const);
   const markReading = (m: CureMark) => {
     const c = cure.clocks[m];
-    const [other, word] = cure.kind === 'tape' ? [c.mean, 'most likely'] : [c.low, 'short end'];
-    const reached = start !== null && since >= c.high;
+    const unlock = cure.unlockS[m];
+    const reached = start !== null && since >= unlock;
+    const other = unlock === c.high ? c.mean : c.high;
+    const word = unlock === c.high ? 'usually' : 'at the latest';
     const when = start === null ? `after ${short(other)}` : since >= other ? 'passed' : `in ${short(other - since)}`;
     return {
       id: m,
       // before it is closed nothing is known of its glue
-      value: !bonded ? '–' : start === null ? clock(c.high) : reached ? 'now' : clock(c.high - since),
-      label: `${cureMarkNames[m]}, long end${bonded ? `; ${word} ${when}` : ''}`,
+      value: !bonded ? '–' : start === null ? short(unlock) : reached ? 'now' : short(unlock - since),
+      label: `${cureMarkNames[m]}${unlock === c.high ? ', at the latest' : ', usually'}${bonded ? `; ${word} ${when}` : ''}`,
       tone: reached ? ('go' as const) : ('ink' as const),
     };
   };
@@ -195,21 +219,23 @@ export function CureStage({ job }: { job: JobState }) {
           </View>
         ) : null}
         <View className="mt-2" role="table" aria-label="When">
-          {cureMarks.map((m) => (
-            <View key={m} role="row" className="flex-row border-b border-rule py-1">
-              <View role="cell" className="w-[130px]">
-                <Txt size="s">{cureMarkNames[m]}</Txt>
-              </View>
-              <View role="cell" className="flex-1">
-                <Txt size="s" num>
-                  {start === null
-                    ? `${short(cure.clocks[m].low)} to ${short(cure.clocks[m].high)}`
-                    : `${dayTime(start + cure.clocks[m].low * 1e3, now)} to ${dayTime(start + cure.clocks[m].high * 1e3, now)}`}
-                </Txt>
-              </View>
-            </View>
-          ))}
+          <MarkRow head cells={['', 'early', 'usually', 'latest', 'benches say']} />
+          {cureMarks.map((m) => {
+            const at = (s: number) => (start === null ? short(s) : dayTime(start + s * 1e3, now));
+            const c = cure.clocks[m];
+            return (
+              <MarkRow
+                key={m}
+                cells={[cureMarkNames[m], at(c.low), at(c.mean), at(c.high), reportText(cure.kind, m)]}
+                bold={cure.unlockS[m] === c.high ? 3 : 2}
+              />
+            );
+          })}
         </View>
+        <Txt size="s" tone="ink2" className="mt-1">
+          Bold unlocks: {settings.cureBy === 'usual' ? 'the usual time' : 'the latest time'} for clamps, going on and
+          hand-over (set in Shop); the latest for tests and the full bond.
+        </Txt>
         {start !== null ? (
           <Txt size="s" className="mt-1">
             {cure.kind === 'tape'

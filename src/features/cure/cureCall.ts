@@ -56,7 +56,7 @@ export function cureText(job: JobState, cure: JobCure, way: HoldWay, now: number
     const early = job.effective.findLast((e) => e.type === 'clampOff');
     return {
       sentence: `Clamps are off. Full bond ${dayTime(full, now)}.`,
-      reason: `No press or hold test before ${dayTime(cureEnd(cure, 'sealTest')!, now)}.${early?.type === 'clampOff' && early.early ? ' They came off before the long end.' : ''}`,
+      reason: `No press or hold test before ${dayTime(cureEnd(cure, 'sealTest')!, now)}.${early?.type === 'clampOff' && early.early ? ' They came off early.' : ''}`,
       tone: 'ink',
     };
   }
@@ -66,7 +66,7 @@ export function cureText(job: JobState, cure: JobCure, way: HoldWay, now: number
   if (left > 0)
     return {
       sentence: `Clamps off in ${clock(left)}.`,
-      reason: `At ${dayTime(due, now)}, the long end. It holds by itself from ${clock(Math.max(0, cure.clocks.clampOff.low - since))} to ${clock(left)} from now.`,
+      reason: `At ${dayTime(due, now)}, ${cure.unlockS.clampOff === cure.clocks.clampOff.high ? 'the latest time' : 'the usual time'}; early from ${clock(Math.max(0, cure.clocks.clampOff.low - since))}, at the latest in ${clock(Math.max(0, cure.clocks.clampOff.high - since))}.`,
       tone: 'ink',
     };
   return {

@@ -28,7 +28,7 @@ export function cureNotes(c: JobCure, ways: readonly HoldWay[], settings: Settin
 const edgesSay = (c: JobCure) =>
   c.edges.seen
     ? `This shop’s own ${c.edges.seen} observations narrow that to ${c.edges.low.toFixed(1)} to ${c.edges.high.toFixed(1)} times.`
-    : 'Clamps are released and devices handed over on the long end until this shop has seen three that held.';
+    : 'Three that held narrow that for this shop, one that slipped moves it at once.';
 
 export function cureRows(c: JobCure): WhyRow[] {
   const hold = [

@@ -65,9 +65,9 @@ export function HandoverStage({ job }: { job: JobState }) {
         ? {
             sentence: `Ready in ${clock((readyAt - now) / 1e3)}, at ${dayTime(readyAt, now)}.`,
             reason: {
-              tape: `The tape needs ${Math.round(mark.value * 100)} % of its bond, on the long end.`,
-              solvent: `${Math.round((1 - mark.value) * 100)} % of the solvent has to leave, on the long end.`,
-              moisture: 'The sealant has to cure through, on the long end.',
+              tape: `The tape needs ${Math.round(mark.value * 100)} % of its bond.`,
+              solvent: `${Math.round((1 - mark.value) * 100)} % of the solvent has to leave.`,
+              moisture: 'The sealant has to cure through.',
             }[cure.kind],
             tone: 'ink' as const,
           }
@@ -131,7 +131,7 @@ export function HandoverStage({ job }: { job: JobState }) {
             {
               id: 'full',
               value: fullAt === null ? '–' : dayTime(fullAt, now).replace(/ \d\d:\d\d$/, ''),
-              label: 'full bond by, long end',
+              label: 'full bond by, at the latest',
             },
           ]}
         />

@@ -24,7 +24,7 @@ import { ThermalWait } from '@/stagekit/ThermalWait';
 import { useThermal } from '@/stagekit/useThermal';
 import { usePicks } from '@/stagekit/usePicks';
 import { rowOf, Why } from '@/stagekit/Why';
-import { wetStop } from '@/stagekit/wet';
+import { wetRule } from '@/stagekit/wet';
 import { useJobs, useSettings } from '@/store/shop';
 import { Flash, useAlarm, useAwake } from '@/ui/alarm';
 import { Button } from '@/ui/Button';
@@ -289,7 +289,7 @@ function HeatBench({ job }: { job: JobState }) {
   ];
 
   const toolsReady = job.prep.has('toolsReady');
-  const wet = wetStop(job, jobs, settings, now);
+  const { stop: wet, caution: wetCaution } = wetRule(job, jobs, settings, now, heater);
   const missing = missingBeforeHeat(job, 'below', wet) ?? (refused ? 'parts are inside' : null);
   const record = { heater: plan.heater, use: plan.use };
   const layOn = () => {
@@ -450,6 +450,11 @@ function HeatBench({ job }: { job: JobState }) {
           )
         }
       >
+        {wetCaution ? (
+          <Txt size="s" tone="caution">
+            {wetCaution}
+          </Txt>
+        ) : null}
         {soundNote ? (
           <Txt size="s" tone="caution">
             {soundNote}
@@ -467,8 +472,7 @@ function HeatBench({ job }: { job: JobState }) {
           used={probed.used}
           now={now}
           heat={heater.kind === 'plate' && on && on.setC !== null ? { setC: on.setC, preheated: on.preheated } : null}
-          // no plate is switched on while alcohol is wet anywhere on the bench
-          setC={heater.kind === 'plate' && !on && wet === null ? setC : null}
+          setC={heater.kind === 'plate' && !on ? setC : null}
           units={units}
         />
         <Links job={job} />

@@ -136,7 +136,7 @@ function Spot({ job: whole }: { job: JobState }) {
   const alarm = useAlarm(dueAt, now, 'opens', settings.sound);
   useAwake(on !== null);
   const jobs = useJobs();
-  const missing = missingBeforeHeat(job, 'on Heat', wetStop(job, jobs, settings, now));
+  const missing = missingBeforeHeat(job, 'on Heat', wetStop(job, jobs, settings, now, heater));
   const airOn = () => {
     if (!heater || !cycle || missing) return;
     const record = {

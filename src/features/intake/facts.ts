@@ -1,6 +1,6 @@
-import { beadFigures } from '@/core/bond/bead';
 import { bondPerimeter } from '@/core/device/perimeter';
-import { cureUntilHandOver, earliestCollectionS, stageMinutes, type ClosedBy } from '@/core/intake/collection';
+import { byPolicy } from '@/core/cure/policy';
+import { earliestCollectionS, stageMinutes, type ClosedBy } from '@/core/intake/collection';
 import { howHard, type HardInput } from '@/core/intake/difficulty';
 import {
   itemOf,
@@ -19,7 +19,7 @@ import { quote, type Quote } from '@/core/money/quote';
 import type { Range } from '@/core/source';
 import type { JobState } from '@/model/fold';
 import type { Settings } from '@/model/settings';
-import { cureOf } from '@/stagekit/cureJob';
+import { clocksAhead, cureOf } from '@/stagekit/cureJob';
 import { frameOf } from '@/stagekit/frameOf';
 import { liftCase } from '@/stagekit/thermalJob';
 
@@ -106,12 +106,16 @@ export function earliestFor(
       .filter(([, s]) => s === 'done')
       .map(([id]) => id),
   );
-  // a bead, and the lines over a whole area, as wide as is usual
-  const bondMm = Math.min(job.bond.widthMm, beadFigures.usualBondMm.value);
-  // once it is closed the joint's own clock counts, with the air that it had
-  const cure = job.bonded
-    ? cureOf(job, settings, now).clocks.handOver
-    : cureUntilHandOver(route.closedBy, job.ambientC ?? settings.roomC, bondMm);
+  // once it is closed the joint's own clock counts, with the air that it had; by the shop's policy in both cases
+  const cure =
+    route.closedBy === 'nothing' && !job.bonded
+      ? { low: 0, mean: 0, high: 0 }
+      : byPolicy(
+          (job.bonded ? cureOf(job, settings, now) : clocksAhead(job, settings, now, route.closedBy as 'tape' | 'bead'))
+            .clocks.handOver,
+          'handOver',
+          settings.cureBy,
+        );
   const since = job.clampOn ? (now - job.clampOn.at) / 1e3 : null;
   return earliestCollectionS(done, since, cure, route.minutes / usualMinutes);
 }

@@ -34,7 +34,7 @@ export function intakeCall(job: JobState, { at: honest, planned }: Honest, now: 
       tone: 'caution',
     };
   const missing = missingAtIntake(job);
-  const until = `Earliest honest collection ${dayTime(honest, now)}, ${planned ? 'kept in four of five cases with all else on the bench' : 'cure on its long end included'}.`;
+  const until = `Earliest pick-up ${dayTime(honest, now)}, kept in four of five cases with all else on the bench.`;
   if (job.promiseAt !== null && job.promiseAt < honest)
     return {
       sentence: `${dayTime(job.promiseAt, now)} cannot be kept: ${dayTime(honest, now)} at the earliest.`,

@@ -7,8 +7,9 @@ import { placeholders } from '@/core/lift/corner';
 import { depthLimitAt, overMm } from '@/core/lift/depth';
 import { foldOver } from '@/core/lift/foldOver';
 import { cupRadiusMm } from '@/core/lift/firstGap';
-import { arcVerdict, cutSpeed, safeWedge, slowShare, thickestWedgeMm, wedgeVerdict } from '@/core/lift/verdict';
+import { arcVerdict, cutSpeed, safeWedge, slowShare, sticksAgainC, thickestWedgeMm, wedgeVerdict } from '@/core/lift/verdict';
 import type { EdgeId, Pt } from '@/core/device/types';
+import { hotOf } from '@/core/heat/run';
 import { heatCount, onPlate, type JobState } from '@/model/fold';
 import { heaterWords } from '@/stagekit/heaterWords';
 import { lookAt } from '@/stagekit/look';
@@ -21,7 +22,7 @@ import { ThermalWait } from '@/stagekit/ThermalWait';
 import { useRest } from '@/stagekit/usePicks';
 import { useThermal } from '@/stagekit/useThermal';
 import { rowOf, Why } from '@/stagekit/Why';
-import { wetStop } from '@/stagekit/wet';
+import { wetRule } from '@/stagekit/wet';
 import { useJobs, useSettings } from '@/store/shop';
 import { capital } from '@/ui/capital';
 import { Flash, useAlarm, useAwake } from '@/ui/alarm';
@@ -64,9 +65,11 @@ export function RingLift({ job }: { job: JobState }) {
     () => (model ? thermalJob(job, settings, model, firstHeat) : null),
     [job, settings, model, firstHeat],
   );
+  // alcohol in the edge goes on softening: looked at every ten seconds
+  const wetAt = job.alcohol.length ? Math.floor(now / 1e4) * 1e4 : null;
   const lift = useMemo(
-    () => (thermal ? liftState(job, settings, thermal.path, thermal.arcs, undefined, edgeMeans(job, thermal)) : null),
-    [job, settings, thermal],
+    () => (thermal ? liftState(job, settings, thermal.path, thermal.arcs, undefined, edgeMeans(job, thermal), wetAt) : null),
+    [job, settings, thermal, wetAt],
   );
   const firstEdge = lift && job.cut.freeMm < 3 ? lift.nextEdge : null;
   const { outs, windows, limits, gap } = useRingGeometry(job, thermal, firstEdge);
@@ -110,25 +113,25 @@ export function RingLift({ job }: { job: JobState }) {
   const arcsC = thermal.run.arcsC(nowS, thermal.arcs);
   const arc = lift.order.length ? lift.order[0]! : null;
   const arcC = arc === null ? arcsC[0]! : arcsC[arc]!;
-  const battery = thermal.run.partC(nowS, 'battery');
+  const battery = hotOf(thermal.run, 'battery', nowS);
   const verdict = arcVerdict(arcC, lift, lift.upperC);
   const window = windows.find((w) => w.edge === lift.nextEdge) ?? null;
-  const lowC = Math.max(15, arcC.low);
-  const state = wedgeVerdict(lift.case, lowC);
+  const lineC = Math.max(15, arcC.mean);
+  const state = wedgeVerdict(lift.case, lineC);
   const speed = verdict === 'go' ? cutSpeed.value : cutSpeed.value * slowShare;
-  const safe = safeWedge(lift.case, lowC, speed);
+  const safe = safeWedge(lift.case, lineC, speed);
   const folds = job.device.cables.map((c) => foldOver(job.device, job.bond, c));
   const text = liftCall({
     lift,
     words: heaterWords(thermal.heater),
     verdict,
     wedge: state,
-    arcLowC: arcC.low,
+    arcUsualC: arcC.mean,
     arcHighC: arcC.high,
     onPlate: on !== null,
     everHeated: heated,
     swollen: job.findings.cellSwollen?.answer === 'yes',
-    batteryHighC: battery?.high ?? null,
+    batteryHighC: battery?.hotC ?? null,
     stopC: marks.stopC,
     easyForS: Math.max(0, (look?.easyUntilS ?? nowS) - nowS),
     gripsForS: Math.max(0, (look?.gripsAtS ?? nowS) - nowS),
@@ -145,8 +148,8 @@ export function RingLift({ job }: { job: JobState }) {
       : [
           {
             id: 'arc',
-            value: `${tempNumber(arcC.low, units)}°`,
-            label: `${placeName(thermal.path, (thermal.arcs[arc]!.fromMm + thermal.arcs[arc]!.toMm) / 2)}, at least. Easy ${lift.easyC === null ? 'never' : `${tempNumber(lift.easyC, units)}°`}, works ${lift.workC === null ? 'never' : `${tempNumber(lift.workC, units)}°`}`,
+            value: `${tempNumber(arcC.mean, units)}°`,
+            label: `${placeName(thermal.path, (thermal.arcs[arc]!.fromMm + thermal.arcs[arc]!.toMm) / 2)}, usually. Easy ${lift.easyC === null ? 'never' : `${tempNumber(lift.easyC, units)}°`}, works ${lift.workC === null ? 'never' : `${tempNumber(lift.workC, units)}°`}`,
             tone: verdict === 'go' ? 'go' : verdict === 'slow' ? 'ink' : 'caution',
           },
           {
@@ -171,9 +174,9 @@ export function RingLift({ job }: { job: JobState }) {
   function dose(): ReadingItem {
     return {
       id: 'battery',
-      value: `${tempNumber(battery?.high ?? thermal!.ambientC, units)}°`,
+      value: `${tempNumber(battery?.hotC ?? thermal!.ambientC, units)}°`,
       label: `battery, at most. ${clock(doseS)} above ${tempNumber(marks.cautionC, units)}° in all heats`,
-      tone: (battery?.high ?? 0) >= marks.cautionC ? 'caution' : 'ink',
+      tone: (battery?.hotC ?? 0) >= marks.cautionC ? 'caution' : 'ink',
     };
   }
 
@@ -213,13 +216,13 @@ export function RingLift({ job }: { job: JobState }) {
     ]);
     router.replace(stageHref(job.id, 'heat'));
   };
-  const reheatHot = (battery?.high ?? 0) >= marks.stopC;
+  const reheatHot = (battery?.hotC ?? 0) >= marks.stopC;
   const swollen = job.findings.cellSwollen?.answer === 'yes';
-  const wet = wetStop(job, jobs, settings, now);
+  const wet = wetRule(job, jobs, settings, now, thermal.heater).stop;
   const noHeat = swollen ? 'cell is swollen' : (wet ?? (reheatHot ? 'cell at its stop mark' : null));
   const mark = (s: Stretch) => {
     if (finger === 'cut') void log([{ type: 'cut', ...s, free: true, ...computedCut(job, thermal, lift, arcsC, s) }]);
-    else void log([{ type: 'cut', ...s, free: false }]);
+    else void log([{ type: 'cut', ...s, free: false, stuck: true, tC: Math.round(arcC.mean * 10) / 10 }]);
   };
   const onDrag = (phase: 'start' | 'move' | 'end', p: Pt) => {
     const s = thermal.path.locate(p);
@@ -260,14 +263,14 @@ export function RingLift({ job }: { job: JobState }) {
               }),
               ...thermal.arcs.map(
                 (a, i) =>
-                  `${placeName(thermal.path, (a.fromMm + a.toMm) / 2)}: ${temp(arcsC[i]!.low, units)} or more, ${lift.order.includes(i) ? arcVerdict(arcsC[i]!, lift, lift.upperC) : 'free'}`,
+                  `${placeName(thermal.path, (a.fromMm + a.toMm) / 2)}: ${temp(arcsC[i]!.mean, units)}, ${lift.order.includes(i) ? arcVerdict(arcsC[i]!, lift, lift.upperC) : 'free'}`,
               ),
               ...pegs.map((s) => `a pick stays at the ${placeName(thermal.path, s)}`),
             ]}
             readAt={(p) => {
               const s = thermal.path.locate(p);
               const i = Math.floor((s + thermal.path.lengthMm / 48) / (thermal.path.lengthMm / 24)) % 24;
-              return `${placeName(thermal.path, s)}: ${temp(arcsC[i]!.low, units)} or more; deepest ${length(depthLimitAt(thermal.path, job.bond, outs, s).limitMm, units)}`;
+              return `${placeName(thermal.path, s)}: ${temp(arcsC[i]!.mean, units)}; deepest ${length(depthLimitAt(thermal.path, job.bond, outs, s).limitMm, units)}`;
             }}
           >
             <DepthLine limits={limits} />
@@ -307,7 +310,7 @@ export function RingLift({ job }: { job: JobState }) {
                 .filter(({ i, p }) => i === arc && !gap && !nearNumber(p.at))
                 .map(({ i, p }) => ({
                   at: [p.at[0] - p.normal[0] * 26, p.at[1] - p.normal[1] * 26] as const,
-                  text: `${tempNumber(arcsC[i]!.low, units)}°`,
+                  text: `${tempNumber(arcsC[i]!.mean, units)}°`,
                   bold: true,
                 }))}
             />
@@ -345,7 +348,7 @@ export function RingLift({ job }: { job: JobState }) {
             value={finger}
             options={[
               { id: 'cut', name: 'is cut' },
-              { id: 'grip', name: 'holds again' },
+              { id: 'grip', name: 'stuck again' },
               { id: 'look', name: 'only looks' },
             ]}
             onChange={setFinger}
@@ -353,13 +356,46 @@ export function RingLift({ job }: { job: JobState }) {
         )}
         {job.calledAway ? (
           <Txt size="s" className="mt-1">
-            Called away: the line is at {temp(arcC.low, units)} or more now
+            Called away: the line is at {temp(arcC.mean, units)} now
             {look ? `, it grips in ${clock(Math.max(0, look.gripsAtS - nowS))}` : ''}.
           </Txt>
         ) : null}
         {verdict === 'reheat' && rest && rest.rests > 0 ? (
           <Txt size="s" className="mt-1">
             Let it rest before the next heat: the cell has to cool below its caution mark first.
+          </Txt>
+        ) : null}
+        {job.freeEdges.size ? (
+          <View className="mt-2" testID="stuck">
+            <Txt size="s">
+              Leave a pick in: let down while it is over {temp(sticksAgainC(lift.case.adhesive), units)}, an opened edge
+              sticks again within minutes, also when it has hardly cooled.
+            </Txt>
+            <View className="flex-row flex-wrap gap-2 mt-1">
+              {[...job.freeEdges].map((edge) => (
+                <Button
+                  key={edge}
+                  kind="small"
+                  label={`${capital(edgeName(edge))} stuck again`}
+                  onPress={() =>
+                    void log([
+                      {
+                        type: 'cut',
+                        ...thermal.path.edgeSpan(edge),
+                        free: false,
+                        stuck: true,
+                        tC: Math.round(arcC.mean * 10) / 10,
+                      },
+                    ])
+                  }
+                />
+              ))}
+            </View>
+          </View>
+        ) : null}
+        {lift.alcohol ? (
+          <Txt size="s" className="mt-1">
+            Alcohol in this edge: it opens {Math.round(lift.alcohol.lowersK)} K cooler until it has dried.
           </Txt>
         ) : null}
         {finished ? null : (
@@ -372,7 +408,7 @@ export function RingLift({ job }: { job: JobState }) {
             safe={safe}
             speed={speed}
             state={state}
-            lowC={lowC}
+            lowC={lineC}
             pegs={pegs}
             folds={folds}
           />
@@ -398,7 +434,7 @@ export function RingLift({ job }: { job: JobState }) {
         <Why
           job={job}
           call="lift"
-          inputs={{ arcLowC: arcC.low, pickMm: lift.pickMm, flawUm: lift.case.flawUm, keepCover: job.keepCover }}
+          inputs={{ arcC: arcC.mean, pickMm: lift.pickMm, flawUm: lift.case.flawUm, keepCover: job.keepCover }}
           computed={{
             verdict,
             easyC: lift.easyC,
@@ -407,7 +443,7 @@ export function RingLift({ job }: { job: JobState }) {
             breakChance: state.breakChance,
           }}
           notes={[
-            `Now ${verdict}: at ${temp(arcC.low, units)} the bond needs ${Math.round(state.gcJm2)} J/m², it opens ${length(state.opening.aheadMm, units)} ahead of the pick, glass stress ${Math.round(state.stressMPa)} of ${Math.round(state.designMPa)} MPa allowed (margin ${state.margin.toFixed(2)}).`,
+            `Now ${verdict}: at ${temp(arcC.mean, units)} the bond needs ${Math.round(state.gcJm2)} J/m², it opens ${length(state.opening.aheadMm, units)} ahead of the pick, glass stress ${Math.round(state.stressMPa)} of ${Math.round(state.designMPa)} MPa allowed (margin ${state.margin.toFixed(2)}).`,
             `Chance of breaking over the whole ring ${percent(state.breakChance)}; the shop accepts ${percent(settings.breakLimit)}. Numerical estimate, looks optimistic: no twisting, no hidden chips.`,
             job.keepCover
               ? 'The cover is to be saved, so stress and chance decide too.'

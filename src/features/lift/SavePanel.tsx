@@ -86,7 +86,7 @@ function Saving({
     const a = thermal.arcs[i]!;
     return {
       lengthMm: a.toMm - a.fromMm - job.cut.freeWithin({ fromMm: a.fromMm, toMm: a.toMm }),
-      tC: Math.max(15, arcsC[i]!.low),
+      tC: Math.max(15, arcsC[i]!.mean),
       flawUm: flawAt(job, thermal.path.point((a.fromMm + a.toMm) / 2).at),
     };
   });

@@ -16,7 +16,7 @@ const base: LiftCallInput = {
   words: heaterWords({ kind: 'plate' }),
   lift,
   verdict: 'go',
-  arcLowC: 64,
+  arcUsualC: 64,
   arcHighC: 72,
   onPlate: false,
   everHeated: true,
@@ -58,7 +58,7 @@ it('go, slow and reheat say how long, how deep and what a reheat takes', () => {
   expect(say({}).reason).toContain('Between 3.0 mm and 5.0 mm deep: camera island behind.');
   expect(say({ verdict: 'slow' }).sentence).toBe('Bottom edge slowly, a tenth of the speed.');
   expect(say({ verdict: 'slow' }).reason).toMatch(/It grips in 3:50.*Reheating takes about 0:50/);
-  expect(say({ verdict: 'reheat', arcLowC: 24 }).sentence).toBe(
+  expect(say({ verdict: 'reheat', arcUsualC: 24 }).sentence).toBe(
     'Back on the plate: the bottom edge has gripped, to 66 °C.',
   );
   expect(say({ verdict: 'reheat' }).reason).toContain('Never force it.');
@@ -89,13 +89,13 @@ it('at the end says which way the cover may be folded', () => {
 });
 
 it('reads lengths and temperatures in the units of the shop', () => {
-  const f = say({ verdict: 'reheat', arcLowC: 25, units: { temperature: 'F', length: 'in' } });
+  const f = say({ verdict: 'reheat', arcUsualC: 25, units: { temperature: 'F', length: 'in' } });
   expect(f.reason).toContain('77 °F');
 });
 
 it('speaks of the heater that is in use', () => {
   const air = { ...base, words: heaterWords({ kind: 'air' as const }) };
-  expect(liftCall({ ...air, verdict: 'reheat', arcLowC: 24 })).toMatchObject({
+  expect(liftCall({ ...air, verdict: 'reheat', arcUsualC: 24 })).toMatchObject({
     sentence: 'Air on again: the bottom edge has gripped, to 66 °C.',
     reason: expect.stringContaining('of hot air.'),
   });

@@ -11,10 +11,10 @@ export interface LiftCallInput {
   words: HeaterWords;
   lift: LiftState;
   verdict: ArcVerdict;
-  /** the wedge at that arc's low bound: what it would take */
+  /** the wedge at that arc's usual temperature: what it would take */
   wedge: Pick<WedgeVerdict, 'verdict' | 'goC' | 'goPickMm'>;
-  /** low and high bound of the arc that is cut next, °C */
-  arcLowC: number;
+  /** usual value and high bound of the arc that is cut next, °C */
+  arcUsualC: number;
   arcHighC: number;
   onPlate: boolean;
   everHeated: boolean;
@@ -64,7 +64,7 @@ export function liftCall(i: LiftCallInput): CallText {
     };
   if (!i.everHeated)
     return {
-      sentence: `Heat first: the ${edge} is at ${temp(i.arcLowC, units)}.`,
+      sentence: `Heat first: the ${edge} is at ${temp(i.arcUsualC, units)}.`,
       reason:
         lift.easyC === null
           ? 'No temperature opens it with this pick.'
@@ -114,7 +114,7 @@ export function liftCall(i: LiftCallInput): CallText {
     };
   return {
     sentence: `${i.words.again}: the ${edge} has gripped${i.wedge.goC !== null && i.wedge.goPickMm === lift.pickMm ? `, to ${temp(i.wedge.goC, units)}` : ''}.`,
-    reason: `${temp(i.arcLowC, units)} or a little more, it works from ${lift.workC === null ? 'no temperature' : temp(lift.workC, units)}. Never force it.${i.reheatS === null ? '' : ` About ${clock(i.reheatS)} ${i.words.of}.`}`,
+    reason: `${temp(i.arcUsualC, units)}, it works from ${lift.workC === null ? 'no temperature' : temp(lift.workC, units)}. Never force it.${i.reheatS === null ? '' : ` About ${clock(i.reheatS)} ${i.words.of}.`}`,
     tone: 'caution',
   };
 }

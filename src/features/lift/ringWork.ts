@@ -46,7 +46,7 @@ export function useRingGeometry(job: JobState, thermal: ThermalJob | null, edge:
 }
 
 /**
- * What is computed for a stretch at the moment it is cut: the coldest low bound along it, and the expected number of breaks
+ * What is computed for a stretch at the moment it is cut: the coldest place along it, as it usually is, and the expected number of breaks
  * of what still held there.
  */
 export function computedCut(
@@ -67,11 +67,11 @@ export function computedCut(
       };
       const mm = part.toMm - part.fromMm;
       if (mm <= 0.01) continue;
-      const low = arcsC[i]!.low;
-      tC = Math.min(tC, low);
+      const lineC = arcsC[i]!.mean;
+      tC = Math.min(tC, lineC);
       const held = mm - job.cut.freeWithin(part);
       const at = thermal.path.point((part.fromMm + part.toMm) / 2).at;
-      hazard += cutHazard(lift.case, low, held, flawAt(job, at), speedAt(low, lift.easyC));
+      hazard += cutHazard(lift.case, lineC, held, flawAt(job, at), speedAt(lineC, lift.easyC));
     }
   });
   return { tC: Math.round(Math.min(tC, 400) * 10) / 10, hazard: Math.min(100, Math.round(hazard * 1e6) / 1e6) };

@@ -74,7 +74,7 @@ export function recordOf(
     ...of('bead', 'bonded', 'consumed', 'reopened', 'clampOn', 'clampOff', 'shelved', 'ambient', 'cureHeld'),
     ...(full === null || cure.startAt === null
       ? []
-      : [`Full bond by ${stamp(full)}, long end, at ${temp(cure.steps[0]!.tC, settings)} first.`]),
+      : [`Full bond by ${stamp(full)} at the latest, at ${temp(cure.steps[0]!.tC, settings)} first.`]),
   ]);
   const { flush } = flushOf(job);
   const seal = sealOf(job, settings.leakLimit);
