@@ -20,13 +20,13 @@ export function demoJobs(now: number): JobEvent[][] {
     customerMark,
   });
 
-  // on the plate for a while: worth trying in a moment, easy in a minute and a half
+  // laid on the plate a moment ago: worth trying in a minute, easy in two and a half
   const heating = new Script('demo-0142', 'Mirel')
     .at(now - 14 * minute, opened(ring61, 'J-0142', 'locker 4', departure(now, 150)))
     .at(now - 12 * minute, ...intake({ edges: ['bottom', 'right'] }), ...done('intake'))
     .at(now - 1 * minute, { type: 'prep', item: 'toolsReady', done: true })
     .at(
-      now - 45e3,
+      now,
       { type: 'heatPlan', setC: 110, pickMm: 0.5, preheated: true },
       { type: 'stage', stage: 'heat', to: 'started' },
       { type: 'heatOn', setC: 110, preheated: true, startC: 22, modelRun: 'demo', readyInS: 142 },
@@ -45,8 +45,8 @@ export function demoJobs(now: number): JobEvent[][] {
       ...intake({ edges: ['top', 'left'], chip: 'unsure' }),
       ...done('intake', 'heat', 'lift', 'clean', 'dryFit', 'bond'),
     )
-    .at(now - 21 * minute, { type: 'bonded', adhesive: 'cutTape', usedMm: 361.5, widthMm: 1.8 })
-    .at(now - 20 * minute, { type: 'clampOn', clip: 'gentle clip', count: 15, forceN: 6 });
+    .at(now - 9 * minute, { type: 'bonded', adhesive: 'cutTape', usedMm: 361.5, widthMm: 1.8 })
+    .at(now - 8 * minute, { type: 'clampOn', clip: 'gentle clip', count: 15, forceN: 6 });
 
   // tablet, glass laid in dry: gaps to be measured
   const dryFit = new Script('demo-0141', 'Mirel')

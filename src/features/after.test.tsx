@@ -121,10 +121,10 @@ describe('bond', () => {
 });
 
 describe('cure', () => {
-  it('counts to the long end, lets them off early only by holding, and notes that it was early', async () => {
+  it('counts to the usual time, lets them off early only by holding, and notes that it was early', async () => {
     startShop(t0);
     renderStage(CureStage, ring54);
-    const long = tapeClocks(demoSettings.roomC).clampOff.high;
+    const long = tapeClocks(demoSettings.roomC).clampOff.mean;
     const left = long - 20 * 60;
     expect(call()).toBe(`Clamps off in ${Math.floor(left / 60)}:${String(Math.round(left % 60)).padStart(2, '0')}.`);
     const early = screen.getByRole('button', { name: 'Off early, hold' });
@@ -136,7 +136,7 @@ describe('cure', () => {
     expect(reason()).toMatch(/^No press or hold test before /);
   });
 
-  it('after the long end they come off with a tap', async () => {
+  it('after the usual time they come off with a tap', async () => {
     startShop(t0 - 30 * 60_000);
     renderStage(CureStage, ring54);
     expect(call()).toBe('Clamps may come off.');
@@ -233,13 +233,13 @@ describe('hand over', () => {
     ).toBe('true');
   });
 
-  it('a bead leaves on the long end of its own clock, not on that of tape', () => {
+  it('a bead leaves on its own clock, not on that of tape', () => {
     startShop(t0, {
       'demo-0132': ['cure', 'check'].map((stage): NewEvent => ({ type: 'stage', stage: stage as 'cure', to: 'done' })),
     });
     renderStage(HandoverStage, 'demo-0132');
     expect(call()).toMatch(/^Ready in 4\d h, at Thu 16 Apr \d\d:\d\d\.$/);
-    expect(reason()).toBe('95 % of the solvent has to leave, on the long end.');
+    expect(reason()).toBe('95 % of the solvent has to leave.');
     expect(screen.getByRole('button', { name: 'Handed over, hold: cure not far enough' })).toBeTruthy();
   });
 

@@ -68,7 +68,7 @@ describe('intake', () => {
     startShop(t0);
     renderStage(IntakeStage, save);
     expect(call()).toBe('Ready to heat.');
-    expect(reason()).toMatch(/^Earliest honest collection \d\d:\d\d, cure on its long end included\.$/);
+    expect(reason()).toMatch(/^Earliest pick-up: working it out, with all else on the bench\.$/);
     await enter('Promised for, time of day', '13:30');
     expect(call()).toMatch(/^13:30 cannot be kept: \d\d:\d\d at the earliest\.$/);
     expect(jobNow(save).promiseAt).toBe(t0 + 30 * 60_000);

@@ -46,6 +46,8 @@ export interface JobState {
   openedAt: number;
   promiseAt: number | null;
   keepCover: boolean;
+  /** somebody said whether the cover is saved; before that it follows from the cracks */
+  coverSaid: boolean;
   findings: Partial<Record<EventOf<'finding'>['kind'], { answer: Answer; edges: EdgeId[]; note: string }>>;
   /** cracks and chips by id, those of the face that is worked on */
   cracks: Map<string, readonly Pt[]>;
@@ -167,6 +169,16 @@ export function effectiveEvents(events: readonly JobEvent[]): KnownEvent[] {
 }
 
 /** Folds a job's log into its state; null when the log has no `opened` event that counts. */
+/** Saved or written off: route and part follow at once, also those of a route that was taken. */
+function settleCover(s: JobState, keep: boolean): void {
+  s.keepCover = keep;
+  if (!s.route) return;
+  const { work, origin } = s.route;
+  s.route = keep
+    ? { ...s.route, cover: 'save', origin: null, work: work === 'glassOnly' ? 'openClose' : work }
+    : { ...s.route, cover: 'new', origin: origin ?? 'genuine', work: work === 'openClose' ? 'glassOnly' : work };
+}
+
 export function foldJob(events: readonly JobEvent[]): JobState | null {
   const effective = effectiveEvents(events);
   const opened = effective.find((e): e is EventOf<'opened'> => e.type === 'opened');
@@ -188,6 +200,7 @@ export function foldJob(events: readonly JobEvent[]): JobState | null {
     openedAt: opened.at,
     promiseAt: opened.promiseAt,
     keepCover: false,
+    coverSaid: false,
     findings: {},
     cracks: new Map(),
     chips: new Map(),
@@ -297,10 +310,18 @@ function apply(s: JobState, e: KnownEvent, path: Perimeter): void {
       if (e.stage === 'lift' && e.to === 'done') s.opened = true;
       break;
     case 'finding':
+      if (e.kind === 'crack') {
+        // a cracked cover is written off unless somebody says otherwise, also after a route was taken (law 22)
+        const newly = e.answer === 'yes' && s.findings.crack?.answer !== 'yes';
+        if (!s.coverSaid) settleCover(s, e.answer === 'no');
+        else if (newly && s.findings.crack) settleCover(s, false);
+      }
       s.findings[e.kind] = { answer: e.answer, edges: e.edges ?? [], note: e.note ?? '' };
       break;
     case 'crack':
-      if (e.onFace === s.face.id) s.cracks.set(e.crackId, e.pts);
+      if (e.onFace !== s.face.id) break;
+      if (!s.coverSaid && !s.cracks.size) settleCover(s, false);
+      s.cracks.set(e.crackId, e.pts);
       break;
     case 'crackGone':
       s.cracks.delete(e.crackId);
@@ -323,6 +344,7 @@ function apply(s: JobState, e: KnownEvent, path: Perimeter): void {
     case 'jobRoute':
       s.route = e;
       s.keepCover = e.cover === 'save';
+      s.coverSaid = true;
       break;
     case 'partMeasured':
       s.measured[e.what] = { oldMm: e.oldMm, newMm: e.newMm };
@@ -337,7 +359,8 @@ function apply(s: JobState, e: KnownEvent, path: Perimeter): void {
       s.chargePercent = e.percent;
       break;
     case 'route':
-      s.keepCover = e.keepCover;
+      settleCover(s, e.keepCover);
+      s.coverSaid = true;
       break;
     case 'promise':
       s.promiseAt = e.promiseAt;

@@ -11,6 +11,11 @@ export function stepsOf(job: JobState): string[] {
       internalsOut: job.route?.internalsOut ?? false,
       wholeHousing: job.route?.work === 'wholeHousing',
       bead: job.route?.closedBy === 'bead',
+      has: {
+        cable: job.device.cables.length > 0,
+        coil: job.device.parts.some((p) => p.kind === 'coil'),
+        camera: job.device.parts.some((p) => p.kind === 'camera'),
+      },
     }),
   );
   // hot air has a way of the nozzle, a plate has none

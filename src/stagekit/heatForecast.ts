@@ -7,7 +7,15 @@ import { onPlate, type JobState } from '@/model/fold';
 import type { Settings } from '@/model/settings';
 import { firstPlan, withinUse, type HeatPlanDraft } from './heatPlan';
 import { presentJob } from './present';
-import { edgeMeans, liftState, pickInForce, thermalJob, watchMarks, type LiftState, type ThermalJob } from './thermalJob';
+import {
+  edgeMeans,
+  liftState,
+  pickInForce,
+  thermalJob,
+  watchMarks,
+  type LiftState,
+  type ThermalJob,
+} from './thermalJob';
 
 export interface HeatForecast {
   /** the run including the heat that is planned or going on; s from `thermal.t0` */
@@ -90,7 +98,12 @@ export const worstByClock = (job: JobState, f: HeatForecast) => worstWaiting(f.r
  * One temperature of a watched thing at an instant, for tile, headline and limit alike: its usual value, and the hot end in
  * the same world as the bond. Null when the device has none.
  */
-export function hotNow(f: HeatForecast, id: Watched, tS: number, run: HeatRun = f.run): { usualC: number; hotC: number } | null {
+export function hotNow(
+  f: HeatForecast,
+  id: Watched,
+  tS: number,
+  run: HeatRun = f.run,
+): { usualC: number; hotC: number } | null {
   const top = run.members[0]!.hottest(tS, id);
   if (!top) return null;
   const p = f.parts[id]?.peakC;

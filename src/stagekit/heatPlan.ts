@@ -20,8 +20,7 @@ export interface HeatPlanDraft {
 export const assembledMaxC = judgement(160, 'above it every part inside passes its stop mark within a minute or two');
 
 /** Where a heater of this kind is usually set, taken back to what it can do, °C. */
-export const usualOf = (h: Heater): number =>
-  Math.min(h.maxSetC, Math.max(h.minSetC, answersOf(h).usualSetC.value));
+export const usualOf = (h: Heater): number => Math.min(h.maxSetC, Math.max(h.minSetC, answersOf(h).usualSetC.value));
 
 export type AirWay = 'edge' | 'outward' | 'strip';
 
@@ -81,6 +80,12 @@ export function withinUse(lift: LiftState, use: UseRecord, arcsPerRing = 24): Li
   const order = lift.order.filter(inside);
   return order.length ? { ...lift, order } : lift;
 }
+
+/** Highest setpoint of a heater for this device: with parts inside a contact heater goes no further than they stand. */
+export const highestSetC = (heater: Heater, job: Pick<JobState, 'device'>): number =>
+  answersOf(heater).contact && job.device.parts.some((p) => p.limitC)
+    ? Math.min(heater.maxSetC, assembledMaxC.value)
+    : heater.maxSetC;
 
 export type Refusal = { field: 'setC'; why: string } | null;
 

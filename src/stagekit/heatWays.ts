@@ -56,7 +56,9 @@ export function heatWays(job: JobState, settings: Settings, model: ReducedModel,
       settings,
       model,
       now,
-      own ? draft : { ...draft, heater: heater.id, use: {}, setC: usualOf(heater), preheated: answersOf(heater).preheated },
+      own
+        ? draft
+        : { ...draft, heater: heater.id, use: {}, setC: usualOf(heater), preheated: answersOf(heater).preheated },
     )?.forecast;
     if (!f?.readyS || !f.easyUntilS || (!own && f.over.length)) return [];
     const heatS = f.readyS.mean - f.heatStartS;

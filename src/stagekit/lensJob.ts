@@ -14,7 +14,7 @@ import { shopAdhesive } from './shopAdhesive';
 import { partStopC } from './thermalJob';
 
 export const lensBladeMm = judgement(0.3, 'thin blade under a lens cover, mm');
-export const lensAirC = judgement(120, 'air for a lens cover: slow enough to stop in time, °C');
+export const lensAirC = judgement(150, 'air for a lens cover: slow enough to stop in time, °C');
 export const lensMarginK = judgement(5, 'tape is warmed this far above where the blade goes, K');
 
 /** The lens covers of the whole device, the ones of this job, and the one that is worked now. */
@@ -106,7 +106,7 @@ export function lensPlan(
           ambientC,
           targetC,
           workC,
-          cameraStopC: partStopC(job.model).camera ?? 80,
+          cameraStopC: partStopC(job.model).camera ?? 85,
         })
       : null;
   const warm = heat?.readyS != null && !heat.cameraStops;

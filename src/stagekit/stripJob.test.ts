@@ -137,7 +137,7 @@ it('what the bench noted reads in the log as it is said at the bench', () => {
     'camera is under battery',
     'to come out: camera',
     'cell: a new one, bent',
-    '40 mm of the bond cut at 66 °C or more',
+    '40 mm of the bond cut at 66 °C',
     'lens1Tape: off',
     'alcohol 0.05 ml into the gap',
     'cover written off: the print layer comes off',

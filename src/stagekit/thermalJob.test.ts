@@ -43,7 +43,7 @@ const withEvents = (...more: NewEvent[]): JobState =>
 
 it('marks and limits come from the parts that the device has', () => {
   expect(batteryMarks(device)).toEqual({ cautionC: 60, stopC: 80 });
-  expect(partStopC(device)).toEqual({ camera: 80, display: 85 });
+  expect(partStopC(device)).toEqual({ camera: 85, display: 85 });
   const bare = { ...device, parts: device.parts.filter((p) => p.kind === 'rim') };
   expect(batteryMarks(bare).stopC).toBeGreaterThan(500);
   expect(partStopC(bare)).toEqual({ camera: undefined, display: undefined });
@@ -96,11 +96,11 @@ it('what is left to cut shrinks with every free edge and keeps the order of the 
 });
 
 it('the pick in force is the one asked about, else the planned one', () => {
-  expect(liftState(heating, demoSettings, path, arcs).pickMm).toBe(0.8);
+  expect(liftState(heating, demoSettings, path, arcs).pickMm).toBe(0.5);
   expect(liftState(heating, demoSettings, path, arcs, 0.5)).toMatchObject({ pickMm: 0.5, easyC: 62, workC: 45 });
   // the shop's accepted chance of breaking counts for covers that are to be saved
-  const strict = liftState(save, { ...demoSettings, breakLimit: 0.001 }, path, arcs, 0.5).easyC!;
-  expect(strict).toBeGreaterThan(liftState(save, demoSettings, path, arcs, 0.5).easyC!);
+  const strict = liftState(save, { ...demoSettings, breakLimit: 0.001 }, path, arcs, 0.5).safeC!;
+  expect(strict).toBeGreaterThan(liftState(save, demoSettings, path, arcs, 0.5).safeC!);
 });
 
 it('names places in the words of the bench', () => {

@@ -4,12 +4,27 @@ import { firstTrue } from '@/core/heat/forecast';
 import type { ReducedModel } from '@/core/heat/reduced';
 import type { Heater } from '@/core/heat/heater';
 import type { Marks } from '@/core/heat/opening';
-import { arcCells, HeatRun, type ArcCells, type BenchAir, type HeatSwitch, type HeatUse, type Watched } from '@/core/heat/run';
+import {
+  arcCells,
+  HeatRun,
+  type ArcCells,
+  type BenchAir,
+  type HeatSwitch,
+  type HeatUse,
+  type Watched,
+} from '@/core/heat/run';
 import type { Advance } from '@/core/lift/advance';
 import { keepOuts } from '@/core/lift/depth';
 import { edgeOrder, type EdgeStep } from '@/core/lift/order';
 import { chipFlawUm, coverStrengths } from '@/core/lift/strength';
-import { defaultPickMm, liftThresholds, picksFor, upperC, type LiftCase, type LiftThresholds } from '@/core/lift/verdict';
+import {
+  defaultPickMm,
+  liftThresholds,
+  picksFor,
+  upperC,
+  type LiftCase,
+  type LiftThresholds,
+} from '@/core/lift/verdict';
 import { softened } from '@/core/lift/fractureEnergy';
 import { slotDryS } from '@/core/alcohol/drying';
 import type { JobState } from '@/model/fold';

@@ -27,6 +27,34 @@ export function promisedOf(sim: Simulated | undefined, jobId: string, originAt: 
 export const promiseOf = (state: ShopPlanState, jobId: string): Promised | null =>
   state.now ? promisedOf(state.answer?.promises, jobId, state.now.shop.originAt) : null;
 
+/** A pick-up time that was told moves only by so much, ms; less is not worth saying something else. */
+const steadyMs = 30 * 60e3;
+
+export interface SteadyPromise extends Promised {
+  /** what was told before, when other work on the bench moved it; null: nothing else was told */
+  wasAt: number | null;
+}
+
+/**
+ * What can be said of a job, and stays: it changes with the job's own log, or when the bench moved it by half an hour or
+ * more, and then what was said before is told with it. Null until the queue is counted.
+ */
+export function useSteadyPromise(state: ShopPlanState, job: JobState): SteadyPromise | null {
+  const event = job.lastEventId ?? '';
+  const counted = state.answeredFor.some((j) => j.id === job.id && (j.lastEventId ?? '') === event);
+  const fresh = counted ? promiseOf(state, job.id) : null;
+  const [told, setTold] = useState<{ jobId: string; event: string; promise: SteadyPromise } | null>(null);
+  const before = told?.jobId === job.id ? told : null;
+  if (!fresh) return before?.promise ?? null;
+  const same = before?.event === event;
+  const moved = before !== null && Math.abs(fresh.sayAt - before.promise.sayAt) >= steadyMs;
+  if (before && same && !moved) return before.promise;
+  const promise: SteadyPromise = { ...fresh, wasAt: before && same ? before.promise.sayAt : null };
+  // what was told is kept for the next look (React's way of keeping a previous value)
+  setTold({ jobId: job.id, event, promise });
+  return promise;
+}
+
 export interface RouteIdea {
   id: string;
   closedBy: CureWay;

@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 
 import type { HeatWay } from '@/core/schedule/jobTasks';
 import type { PlanAnswer } from '@/core/schedule/planWork';
@@ -11,6 +11,7 @@ import { useNow } from '@/ui/useNow';
 import { CancelledError, type LongRun } from '@/workers/longRun';
 import { betterPlan } from '@/workers/scheduleClient';
 import { heatKey, heatWays, needsHeat } from './heatWays';
+import { presentJob } from './present';
 import { shopBench, type BenchInput, type ShopBench } from './shopBench';
 import { bookOf } from './shopDurations';
 import { thermalAtHand } from './thermalAtHand';
@@ -24,63 +25,239 @@ export interface PlanNow {
 export interface ShopPlanState {
   /** the plan in force; null when there never was one */
   now: PlanNow | null;
-  /** what the worker found by this log and these settings; null while it works for the first time */
+  /** what the worker found; null while it works for the first time: no end of a job is told before */
   answer: PlanAnswer | null;
+  /** the jobs as they were when that was asked */
+  answeredFor: readonly JobState[];
   /** share of a better plan that is worked out */
   improving: number | null;
+  /** what the last change of the plan moved, and why */
+  change: PlanChange | null;
   cancel: () => void;
   /** why what is asked for now cannot be planned; the plan that is shown is the last that could */
   problem: string | null;
 }
 
-/** The plan that stands, for every page of this tab: it is kept until a better one is found. */
-const standing: { plan: readonly PlanEntry[]; good: PlanNow | null } = { plan: [], good: null };
+/** When a plan in force was left for another one: which jobs end at another time, and why. */
+export interface PlanChange {
+  why: 'noted' | 'better' | 'late';
+  jobs: { label: string; fromAt: number; toAt: number }[];
+}
 
-export const forgetPlan = () => {
-  standing.plan = [];
-  standing.good = null;
-};
-export const standingPlan = (): readonly PlanEntry[] => standing.plan;
+interface Snapshot {
+  now: PlanNow | null;
+  problem: string | null;
+  answer: PlanAnswer | null;
+  /** the jobs as they were when the answer was asked for */
+  answeredFor: readonly JobState[];
+  improving: number | null;
+  change: PlanChange | null;
+}
+const nothing: Snapshot = { now: null, problem: null, answer: null, answeredFor: [], improving: null, change: null };
 
-/** a plan this young is shown again without making it anew */
-const freshMs = 14_000;
+/** Smaller moves of a job's end are not told, ms. */
+const toldMs = 5 * 60e3;
+/** A task that has not begun so long after its planned instant lets the plan be made anew, s. */
+const slipS = 120;
+/** Jobs up to which a first plan is made beside the screen, without waiting for the worker. */
+const quickJobs = 25;
 const iterations = 900;
-const seeds = [1, 2, 3];
+const seedsPerRound = 3;
+const searchMs = 3000;
+const settleMs = 350;
 export const promiseRuns = 2000;
 
+/**
+ * The plan in force, for every page of this tab. It changes when something was noted, when something planned did not
+ * begin, or when a better one was found that is worth it; what changed is told. Nothing is written while rendering.
+ */
+class PlanStore {
+  snapshot: Snapshot = nothing;
+  /** inputs that the answer of the worker belongs to */
+  private answered: BenchInput | null = null;
+  /** what was given last */
+  private offered: BenchInput | null = null;
+  private readonly listeners = new Set<() => void>();
+  private wait: ReturnType<typeof setTimeout> | null = null;
+  private run: LongRun<PlanAnswer> | null = null;
+  private round = 0;
+
+  subscribe = (on: () => void): (() => void) => {
+    this.listeners.add(on);
+    return () => this.listeners.delete(on);
+  };
+  get = (): Snapshot => this.snapshot;
+
+  private set(change: Partial<Snapshot>): void {
+    this.snapshot = { ...this.snapshot, ...change };
+    for (const on of this.listeners) on();
+  }
+
+  forget(): void {
+    this.cancel();
+    if (this.wait) clearTimeout(this.wait);
+    this.wait = null;
+    this.answered = null;
+    this.offered = null;
+    this.round = 0;
+    this.snapshot = nothing;
+  }
+
+  cancel = (): void => {
+    this.run?.cancel();
+    this.run = null;
+    if (this.snapshot.improving !== null) this.set({ improving: null });
+  };
+
+  /** What is so now; a page gives it, and the same again changes nothing. */
+  offer(input: BenchInput): void {
+    const last = this.offered;
+    const same =
+      last &&
+      sameJobs(last.jobs, input.jobs) &&
+      sameSettings(last.settings, input.settings) &&
+      last.heats === input.heats;
+    if (same && (!this.snapshot.now || !slipped(this.snapshot.now, input.now))) return;
+    this.offered = input;
+    const { now: before } = this.snapshot;
+    const r = planNow(input, before, this.answered !== null);
+    this.set({
+      now: r.now,
+      problem: r.problem,
+      ...(before && r.now && r.now !== before ? { change: changeOf(before, r.now, same ? 'late' : 'noted') } : {}),
+    });
+    if (r.problem || !r.now?.shop.bench.jobs.length) return;
+    this.search(input);
+  }
+
+  /** Looks for a better plan in the worker, from the one that stands, with seeds of its own each time. */
+  private search(input: BenchInput): void {
+    this.cancel();
+    if (this.wait) clearTimeout(this.wait);
+    this.wait = setTimeout(() => {
+      this.wait = null;
+      const { now } = this.snapshot;
+      if (!now) return;
+      const inForce = this.answered !== null;
+      const first = seedsPerRound * this.round++;
+      let over = false;
+      try {
+        const run = betterPlan(
+          {
+            bench: now.shop.bench,
+            previous: now.plan.plan,
+            iterations,
+            seeds: Array.from({ length: seedsPerRound }, (_, k) => first + k + 1),
+            scatters: now.shop.scatters,
+            runs: promiseRuns,
+            inForce,
+            budget: { ms: searchMs },
+          },
+          (share) => {
+            if (!over && this.run === run) this.set({ improving: share });
+          },
+        );
+        this.run = run;
+        run.result
+          .then((answer) => {
+            if (this.run !== run) return;
+            this.take(input, now, answer);
+          })
+          .catch((e: unknown) => {
+            // a browser that lets no worker run: the plan at once stands
+            if (!(e instanceof CancelledError) && this.run === run) this.answered = input;
+          })
+          .finally(() => {
+            over = true;
+            if (this.run !== run) return;
+            this.run = null;
+            this.set({ improving: null });
+          });
+      } catch {
+        this.answered = input;
+        this.set({ improving: null });
+      }
+    }, settleMs);
+  }
+
+  private take(input: BenchInput, from: PlanNow, answer: PlanAnswer): void {
+    const firstTime = this.answered === null;
+    this.answered = input;
+    if (this.snapshot.now !== from) return;
+    if (answer.plan.breaches.length) return this.set({ answer, answeredFor: input.jobs });
+    const now = { ...from, plan: answer.plan };
+    this.set({
+      answer,
+      answeredFor: input.jobs,
+      now,
+      ...(firstTime ? {} : { change: changeOf(from, now, 'better') ?? this.snapshot.change }),
+    });
+  }
+}
+
+const store = new PlanStore();
+export const forgetPlan = (): void => store.forget();
+export const standingPlan = (): readonly PlanEntry[] => store.snapshot.now?.plan.plan ?? [];
+
+/** Jobs by their logs: a list made anew of the same states is the same. */
+const sameJobs = (a: readonly JobState[], b: readonly JobState[]): boolean =>
+  a === b ||
+  (a.length === b.length &&
+    a.every((j, i) => {
+      const k = b[i]!;
+      return j === k || (j.id === k.id && j.lastEventId === k.lastEventId && j.effective.length === k.effective.length);
+    }));
+const sameSettings = (a: Settings, b: Settings): boolean => a === b || JSON.stringify(a) === JSON.stringify(b);
+
+/** Has a task that was planned to begin not begun, so that what is planned cannot be any more. */
+function slipped(p: PlanNow, now: number): boolean {
+  const nowS = (now - p.shop.originAt) / 1e3;
+  const begun = new Set(p.plan.bench.started.map((x) => `${x.job}|${x.task}`));
+  return p.plan.plan.some((e) => !begun.has(`${e.job}|${e.task}`) && e.startS + slipS < nowS);
+}
+
+/** Jobs whose end moved by more than a few minutes. */
+function changeOf(before: PlanNow, after: PlanNow, why: PlanChange['why']): PlanChange | null {
+  const end = (p: PlanNow, id: string) => {
+    const s = p.plan.doneS[id];
+    return s === undefined ? null : p.shop.originAt + s * 1e3;
+  };
+  const jobs = [...after.shop.jobs].flatMap(([id, job]) => {
+    const [fromAt, toAt] = [end(before, id), end(after, id)];
+    if (fromAt === null || toAt === null || Math.abs(toAt - fromAt) < toldMs) return [];
+    return [{ label: job.label, fromAt, toAt }];
+  });
+  return jobs.length ? { why, jobs } : null;
+}
+
 /** A plan at once, from the one that stands; when it breaks a rule the last good one is kept and told with the reason. */
-export function planNow(input: BenchInput): { now: PlanNow | null; problem: string | null } {
-  const last = standing.good?.input;
-  // coming back to a page: nothing has changed, so the plan stands
-  if (
-    last &&
-    last.jobs === input.jobs &&
-    last.settings === input.settings &&
-    last.heats === input.heats &&
-    Math.abs(input.now - last.now) < freshMs &&
-    standing.good!.plan.plan === standing.plan
-  )
-    return { now: standing.good, problem: null };
+export function planNow(
+  input: BenchInput,
+  standing: PlanNow | null = null,
+  inForce = false,
+): { now: PlanNow | null; problem: string | null } {
   try {
     const shop = shopBench(input);
-    const plan = planShop(shop.bench, { iterations: 0, seeds: [], previous: standing.plan });
+    const plan = planShop(shop.bench, {
+      iterations: 0,
+      seeds: [],
+      ...(standing ? { previous: standing.plan.plan } : {}),
+      inForce: inForce && standing !== null && shop.bench.jobs.length <= quickJobs * 40,
+    });
     if (plan.breaches.length) {
       const b = plan.breaches[0]!;
       const label = b.job ? (shop.jobs.get(b.job)?.label ?? b.job) : null;
       return {
-        now: standing.good ?? { shop, plan, input },
-        problem: `${label ? `${label}: ` : ''}${breachWords[b.what]} (${b.where}). ${standing.good ? 'The last plan that holds is shown.' : 'The plan below does not hold.'}`,
+        now: standing ?? { shop, plan, input },
+        problem: `${label ? `${label}: ` : ''}${breachWords[b.what]} (${b.where}). ${standing ? 'The last plan that holds is shown.' : 'The plan below does not hold.'}`,
       };
     }
-    const now = { shop, plan, input };
-    standing.plan = plan.plan;
-    standing.good = now;
-    return { now, problem: null };
+    return { now: { shop, plan, input }, problem: null };
   } catch (e) {
     return {
-      now: standing.good,
+      now: standing,
       problem:
-        `${e instanceof Error ? e.message : 'no plan was made'}. ${standing.good ? 'The last plan that holds is shown.' : ''}`.trim(),
+        `${e instanceof Error ? e.message : 'no plan was made'}. ${standing ? 'The last plan that holds is shown.' : ''}`.trim(),
     };
   }
 }
@@ -101,71 +278,9 @@ export function useShopPlan(): ShopPlanState {
   const tick = useNow(15_000);
   const heats = useHeats(jobs, settings);
   const book = useMemo(() => bookOf(jobs), [jobs]);
-  const [found, setFound] = useState<{ answer: PlanAnswer; jobs: readonly JobState[] } | null>(null);
-  const [improving, setImproving] = useState<number | null>(null);
-  const run = useRef<LongRun<PlanAnswer> | null>(null);
-  // a better plan that was found is taken up by the next plan at once
-  const quick = useMemo(() => {
-    void found;
-    return planNow({ jobs, settings, book, now: tick, heats });
-  }, [jobs, settings, book, tick, heats, found]);
-  const latest = useRef(quick);
-  useEffect(() => {
-    latest.current = quick;
-  });
-  useEffect(() => {
-    let over = false;
-    const wait = setTimeout(() => {
-      const { now, problem } = latest.current;
-      if (!now || problem || !now.shop.bench.jobs.length) return;
-      const tell = (share: number) => {
-        if (!over) setImproving(share);
-      };
-      try {
-        const long = betterPlan(
-          {
-            bench: now.shop.bench,
-            previous: now.plan.plan,
-            iterations,
-            seeds,
-            scatters: now.shop.scatters,
-            runs: promiseRuns,
-          },
-          tell,
-        );
-        run.current = long;
-        long.result
-          .then((answer) => {
-            if (over) return;
-            if (!answer.plan.breaches.length) standing.plan = answer.plan.plan;
-            setFound({ answer, jobs });
-          })
-          .catch((e: unknown) => {
-            // given up, or a browser that lets no worker run: the plan at once stands
-            if (!(e instanceof CancelledError)) run.current = null;
-          })
-          .finally(() => {
-            over = true;
-            setImproving(null);
-          });
-      } catch {
-        setImproving(null);
-      }
-    }, 350);
-    return () => {
-      over = true;
-      clearTimeout(wait);
-      run.current?.cancel();
-      run.current = null;
-    };
-  }, [jobs, settings, heats]);
-  return {
-    now: quick.now,
-    problem: quick.problem,
-    answer: found?.answer ?? null,
-    improving,
-    cancel: () => run.current?.cancel(),
-  };
+  useEffect(() => store.offer({ jobs, settings, book, now: tick, heats }), [jobs, settings, book, tick, heats]);
+  const snap = useSyncExternalStore(store.subscribe, store.get, store.get);
+  return { ...snap, cancel: store.cancel };
 }
 
 const known = new Map<string, HeatWay[]>();
@@ -183,7 +298,8 @@ function useHeats(jobs: readonly JobState[], settings: Settings): ReadonlyMap<st
       let fresh = false;
       for (const { job, key } of wanted) {
         if (known.has(key)) continue;
-        const model = await thermalAtHand(job.device, job.bond).catch(() => null);
+        const here = presentJob(job);
+        const model = await thermalAtHand(here.device, here.bond).catch(() => null);
         if (over) return;
         known.set(key, model ? safely(() => heatWays(job, settings, model, Date.now())) : []);
         fresh = true;

@@ -39,6 +39,8 @@ export interface Clock {
 }
 
 const packKey = 'extra/pack';
+/** writer of the entries that come with the demo */
+export const demoWriter = 'demo';
 const packWaitMs = 2000;
 
 const deviceKey = (d: Device) => `device/${d.id}/${d.version}`;
@@ -248,6 +250,18 @@ export class Repository {
     } catch {
       return false;
     }
+  }
+
+  /**
+   * Takes out the logs of the demo shop, whole jobs that nobody but the demo has written in; what somebody did in one of
+   * them stays. Used when a shop of one's own is taken in.
+   */
+  async dropDemo(jobs: ReadonlyMap<string, readonly JobEvent[]>): Promise<void> {
+    for (const events of jobs.values()) {
+      if (!events.every((e) => e.writer === demoWriter)) continue;
+      for (const e of events) await this.storage.removeItem(jobKey(e));
+    }
+    await this.storage.removeItem(packKey);
   }
 
   async isEmpty(): Promise<boolean> {

@@ -124,11 +124,16 @@ export async function retryPending(): Promise<boolean> {
 export async function takeIn(
   jobs: readonly (readonly JobEvent[])[],
   settings: Settings | null,
-  more: { photos?: Photos; devices?: readonly Device[] } = {},
+  more: { photos?: Photos; devices?: readonly Device[]; inPlaceOfDemo?: boolean } = {},
 ): Promise<number> {
   const log = await repository.load();
   const known = new Set([...log.jobs.values()].flat().map((e) => e.id));
   const fresh = await repository.merge(jobs.flat(), known, more);
+  // only when the file is in: a full storage has changed nothing then
+  if (more.inPlaceOfDemo) {
+    const own = new Set(jobs.flat().map((e) => e.id));
+    await repository.dropDemo(new Map([...log.jobs].filter(([, l]) => !l.some((e) => own.has(e.id)))));
+  }
   if (settings) await repository.saveSettings(settings);
   await queryClient.invalidateQueries({ queryKey: ['log'] });
   tellOthers();

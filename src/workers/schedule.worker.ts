@@ -13,7 +13,7 @@ import type { ShopPlan } from '@/core/schedule/shopPlan';
 import type { Bench } from '@/core/schedule/types';
 
 const api = {
-  plan: (q: PlanQuestion, tell: (share: number) => void) => planWork(q, tell),
+  plan: (q: PlanQuestion, tell: (share: number) => void) => planWork(q, tell, () => performance.now()),
   promises: (list: PromiseQuestion[]) => list.map(promiseWork),
   rescues: (q: RescueQuestion) => rescueWork(q),
   wishes: (withWishes: ShopPlan, bench: Bench) => wishCost(withWishes, bench),

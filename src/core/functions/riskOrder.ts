@@ -115,10 +115,17 @@ export function stepsOfRoute(r: {
   internalsOut: boolean;
   wholeHousing: boolean;
   bead: boolean;
+  /** a cable crosses to the cover, there is a coil, a camera: what the device has not puts nothing at risk */
+  has?: { cable: boolean; coil: boolean; camera: boolean } | undefined;
 }): string[] {
   const steps: string[] = r.lensOnly ? ['lensCoverSwap'] : ringRouteSteps.filter((s) => r.heated || s !== 'heatPlate');
   if (r.internalsOut)
     steps.push('battDisconnect', ...(r.wholeHousing ? ['housingSwap'] : ['coilRemove', 'cameraRemove']));
   if (r.bead) steps.push('adhesiveBead');
-  return steps;
+  const without = new Set([
+    ...(r.has && !r.has.cable ? ['liftWithFlex'] : []),
+    ...(r.has && !r.has.coil ? ['coilRemove'] : []),
+    ...(r.has && !r.has.camera ? ['cameraRemove'] : []),
+  ]);
+  return steps.filter((s) => !without.has(s));
 }

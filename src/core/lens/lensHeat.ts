@@ -33,11 +33,11 @@ export interface LensHeatInput {
 }
 
 export interface LensHeat {
-  /** s of air until the tape is at the target; low with a strong jet, high with a weak one; null: the weak one never gets there */
+  /** s of air until the tape is at the target; low with a strong jet, high with a weak one; null: usually it never gets there */
   readyS: Range | null;
-  /** the camera behind it when the air is taken away at the late end, °C */
+  /** the camera behind it when the tape is at the target, each world in its own time, °C */
   cameraC: Range;
-  /** the cover stays workable for at least this long, s */
+  /** the cover usually stays workable for so long, s */
   workS: number;
   /** the camera passes its stop mark first */
   cameraStops: boolean;
@@ -64,7 +64,7 @@ export function lensHeat(i: LensHeatInput): LensHeat {
   const mean = run(i.heater.hScale.value, lensHeatData.moduleJK.value);
   const weak = run(i.heater.hScale.value - 2 * u, lensHeatData.moduleJK.value + (lensHeatData.moduleJK.u ?? 0));
   const strong = run(i.heater.hScale.value + 2 * u, lensHeatData.moduleJK.value - (lensHeatData.moduleJK.u ?? 0));
-  if (mean.readyS === null || weak.readyS === null || strong.readyS === null) {
+  if (mean.readyS === null || strong.readyS === null) {
     const seen = [mean, weak, strong].map((r) => r.at(Math.min(limitS, 60)).moduleC);
     return {
       readyS: null,
@@ -73,17 +73,14 @@ export function lensHeat(i: LensHeatInput): LensHeat {
       cameraStops: Math.max(...seen) >= i.cameraStopC,
     };
   }
-  // taken away at the late end: what the strong jet has done to the camera by then is the high bound
-  const off = weak.readyS;
-  const camera = {
-    low: weak.at(off).moduleC,
-    mean: mean.at(off).moduleC,
-    high: strong.at(off).moduleC,
-  };
+  // each world at its own ready instant: a weak jet makes the tape late and the camera no hotter for it (law 5)
+  const late = weak.readyS ?? limitS;
+  const own = [weak.at(late).moduleC, mean.at(mean.readyS).moduleC, strong.at(strong.readyS).moduleC];
+  const camera = { low: Math.min(...own), mean: own[1]!, high: Math.max(...own) };
   return {
-    readyS: { low: strong.readyS, mean: mean.readyS, high: weak.readyS },
+    readyS: { low: strong.readyS, mean: mean.readyS, high: late },
     cameraC: camera,
-    workS: weak.coolsS(off),
+    workS: mean.coolsS(mean.readyS),
     cameraStops: camera.high >= i.cameraStopC,
   };
 }

@@ -68,7 +68,7 @@ export function depthLimitAt(
     const by = blockedBy(d);
     if (!by) continue;
     let free = Math.max(0, d - 0.25);
-    for (let hit = d; d > 0 && hit - free > 0.01; ) {
+    for (let hit = d; d > 0 && hit - free > 0.01;) {
       const mid = (free + hit) / 2;
       if (blockedBy(mid)) hit = mid;
       else free = mid;

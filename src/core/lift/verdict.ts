@@ -109,8 +109,15 @@ export function floorC(a: Adhesive): number {
 }
 
 /** An opened stretch that is let down while it is hotter than this sticks again, °C (law 21). */
-export const sticksUnderSoftK = commonPractice(25, 'an opened edge that was let down while warm sticks again within minutes');
+export const sticksUnderSoftK = commonPractice(
+  25,
+  'an opened edge that was let down while warm sticks again within minutes',
+);
 export const sticksAgainC = (a: Adhesive): number => floorC(a) - sticksUnderSoftK.value;
+
+/** Floor of working it slowly, moved as the floor of practice is. */
+export const workFloorC = (a: Adhesive): number =>
+  floorC(a) - (a.creepC ? a.softC.value - a.creepC.value : underSoftK.value);
 
 /** Lowest whole degree from `fromC` on at which the test holds at this speed; null: none that is allowed. */
 function lowestC(c: LiftCase, vMmS: number, fromC: number, test: 'opens' | 'ok' = 'ok'): number | null {
@@ -125,29 +132,23 @@ export interface LiftThresholds {
   safeC: number | null;
 }
 
-/** A cover that is to be saved is heated up to this much further for its own sake, K; more than that costs the parts. */
-export const forItsSakeK = judgement(10, 'benches save covers at about the same heat as they lift others');
-
 /**
  * easyC: lowest whole degree at which the bond follows the pick at cutting speed; workC: the same at a tenth of it; neither
- * below the adhesive's floor. Null when no allowed temperature does it with this pick. A cover that is to be saved also has
- * to hold, where some degrees more make it hold; where they do not, the clock is the bond's own and `safeC` and the chance
- * tell what the glass stands. Law 1 and 2.
+ * below the adhesive's floor. Null when no allowed temperature does it with this pick. Law 1. What the glass of a cover that
+ * is to be saved stands is told apart, as `safeC` and as the chance: benches save covers at the same heat as they lift
+ * others, so it does not move the clock (docs/decisions/heat.md).
  */
 export function liftThresholds(c: LiftCase): LiftThresholds {
   const floor = floorC(c.adhesive);
-  const at = (vMmS: number, fromC: number) => {
-    const opens = lowestC(c, vMmS, fromC, 'opens');
-    const holds = !c.keepCover || opens === null ? opens : lowestC(c, vMmS, opens);
-    const near = opens !== null && holds !== null && holds - opens <= forItsSakeK.value;
-    return { lowest: near ? holds : opens, holds };
-  };
-  const easy = at(cutSpeed.value, floor);
-  const work = at(cutSpeed.value * slowShare, floor - underSoftK.value).lowest;
+  // plastic is levered round, it need not open ahead of the pick: soft is enough (common practice)
+  const soft = (fromC: number) => (fromC <= upperC(c) ? Math.ceil(fromC - 1e-9) : null);
+  const at = (vMmS: number, fromC: number) => (c.cover.yieldMPa ? soft(fromC) : lowestC(c, vMmS, fromC, 'opens'));
+  const easyC = at(cutSpeed.value, floor);
+  const workC = at(cutSpeed.value * slowShare, workFloorC(c.adhesive));
   return {
-    easyC: easy.lowest,
-    workC: work === null ? easy.lowest : easy.lowest === null ? work : Math.min(work, easy.lowest),
-    safeC: easy.holds,
+    easyC,
+    workC: workC === null ? easyC : easyC === null ? workC : Math.min(workC, easyC),
+    safeC: c.keepCover && easyC !== null ? lowestC(c, cutSpeed.value, easyC) : easyC,
   };
 }
 
@@ -205,7 +206,7 @@ export function wedgeVerdict(
   if (tC > upperC(c)) return answer('coolDown', null, null);
   const floor = floorC(c.adhesive);
   if (state.ok && tC >= floor) return answer('go', tC, c.pickMm);
-  if (tC >= floor - underSoftK.value && wedgeState(c, tC, vMmS * slowShare).ok) return answer('slow', tC, c.pickMm);
+  if (tC >= workFloorC(c.adhesive) && wedgeState(c, tC, vMmS * slowShare).ok) return answer('slow', tC, c.pickMm);
   const from = Math.max(tC, floor);
   const again = lowestC(c, vMmS, from);
   if (again !== null) return answer('reheat', again, c.pickMm);

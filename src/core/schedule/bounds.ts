@@ -1,5 +1,5 @@
 import { CoreInputError } from '../errors';
-import { fit, fitted } from './calendar';
+import { endOf, fit } from './calendar';
 import type { Compiled } from './compile';
 import type { Windows } from './types';
 
@@ -139,8 +139,9 @@ export function boundsOf(c: Compiled): Bounds {
           for (const l of task.preds) from = Math.max(from, earliestEnd.get(l.from)! + l.minS);
           let s = Infinity;
           for (const m of task.modes) {
-            s = Math.min(s, fit(m.calendar, from, m.durS, task.breakable));
-            e = Math.min(e, fitted.endS);
+            const at = fit(m.calendar, from, m.durS, task.breakable);
+            s = Math.min(s, at);
+            e = Math.min(e, endOf(m.calendar, at, m.durS, task.breakable));
           }
           earliestStart.set(t, s);
           own += Math.min(...task.modes.map((m) => (people(m) ? m.durS : 0)));

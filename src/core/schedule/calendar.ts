@@ -26,37 +26,34 @@ function windowAt(c: NonNullable<Windows>, t: number): number {
   return lo;
 }
 
-/** End of the work that was fitted last, s: a second answer without a new object for every question. */
-export const fitted = { endS: 0 };
-
-/** Earliest start from t on at which the work fits; Infinity when it never does. Its end is left in `fitted`. */
+/**
+ * Earliest start from t on at which the work fits; Infinity when it never does.
+ */
 export function fit(c: Windows, t: number, durS: number, breakable: boolean): number {
-  if (!c) {
-    fitted.endS = t + durS;
-    return t;
-  }
+  if (!c) return t;
   let k = windowAt(c, t);
-  fitted.endS = Infinity;
   if (!breakable) {
     for (; k < c.length; k++) {
       const s = Math.max(t, c[k]![0]);
-      if (s + durS <= c[k]![1]) {
-        fitted.endS = s + durS;
-        return s;
-      }
+      if (s + durS <= c[k]![1]) return s;
     }
     return Infinity;
   }
   if (k >= c.length) return Infinity;
   const start = Math.max(t, c[k]![0]);
+  return endOf(c, start, durS, true) < Infinity ? start : Infinity;
+}
+
+/** End of work that begins at a start that fits; Infinity when its windows do not suffice. */
+export function endOf(c: Windows, startS: number, durS: number, breakable: boolean): number {
+  if (startS === Infinity) return Infinity;
+  if (!c || !breakable) return startS + durS;
   let left = durS;
-  for (let x = start; k < c.length; k++) {
+  let x = startS;
+  for (let k = windowAt(c, startS); k < c.length; k++) {
     x = Math.max(x, c[k]![0]);
     const room = c[k]![1] - x;
-    if (left <= room) {
-      fitted.endS = x + left;
-      return start;
-    }
+    if (left <= room) return x + left;
     left -= room;
   }
   return Infinity;

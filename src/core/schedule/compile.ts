@@ -1,4 +1,4 @@
-import { CoreInputError } from '../errors';
+import { CoreInputError, requireIn } from '../errors';
 import { intersect } from './calendar';
 import { Profile } from './profile';
 import type { Bench, Objective, Windows } from './types';
@@ -77,6 +77,7 @@ export interface Scored extends Genes {
  * opens, or a duration that is none
  */
 export function compile(bench: Bench): Compiled {
+  checkNumbers(bench);
   const indexOf = new Map(bench.resources.map((r, i) => [r.id, i]));
   const windows = (name: string | undefined): Windows => {
     if (name === undefined) return null;
@@ -84,7 +85,7 @@ export function compile(bench: Bench): Compiled {
     if (!c) throw new CoreInputError('calendar', name, Object.keys(bench.calendars).join(', ') || 'a calendar');
     if (!c.some(([a, b]) => b > a))
       throw new CoreInputError(`calendar ${name}`, 'never open', 'at least one open window');
-    return c;
+    return apart(c);
   };
   const calendars = bench.resources.map((r) => windows(r.calendar));
   const c: Compiled = {
@@ -118,7 +119,8 @@ export function compile(bench: Bench): Compiled {
       const ids = new Map<string, number>();
       for (const t of v.tasks) {
         const modes = t.modes.map((m): CMode => {
-          if (!(m.durS >= 0)) throw new CoreInputError(`${job.id}, ${t.id}: duration`, m.durS, 'at least 0 s');
+          if (!(m.durS >= 0 && m.durS < mostS))
+            throw new CoreInputError(`${job.id}, ${t.id}: duration`, m.durS, 'at least 0 s');
           const res = Object.keys(m.use).map((id) => {
             const i = indexOf.get(id);
             if (i === undefined)
@@ -242,6 +244,57 @@ export function compile(bench: Bench): Compiled {
       m.res.forEach((r, q) => c.taken[r]!.add(t.started!.startS, t.started!.endS, m.need[q]!));
     }
   return c;
+}
+
+/** Longest that anything here may be, s: thirty years. */
+const mostS = 1e9;
+
+/** @throws CoreInputError for a figure that is no number: a search would never end with one */
+function checkNumbers(bench: Bench): void {
+  const at = (field: string, v: number) => requireIn(field, v, -1e11, 1e11, 's');
+  at('bench: now', bench.nowS);
+  at('bench: origin', bench.originS);
+  for (const r of bench.resources) requireIn(`${r.id}: capacity`, r.capacity, 0, 1e6);
+  for (const [name, list] of Object.entries(bench.calendars))
+    for (const [a, b] of list) {
+      at(`calendar ${name}: from`, a);
+      at(`calendar ${name}: to`, b);
+    }
+  for (const job of bench.jobs) {
+    at(`${job.id}: not before`, job.releaseS);
+    if (job.dueS !== null) at(`${job.id}: due`, job.dueS);
+    requireIn(`${job.id}: weight`, job.weight, 0, 1e9);
+    if (!job.variants.length) throw new CoreInputError(job.id, 'no way to do it', 'at least one');
+    for (const v of job.variants) {
+      for (const t of v.tasks) {
+        if (t.releaseS !== undefined) at(`${job.id}, ${t.id}: not before`, t.releaseS);
+        for (const m of t.modes)
+          for (const [id, n] of Object.entries(m.use)) requireIn(`${job.id}, ${t.id}: ${id}`, n, 0, 1e6);
+      }
+      for (const l of v.links) {
+        requireIn(`${job.id}: ${l.from} to ${l.to}, at least`, l.minS, 0, mostS, 's');
+        if (l.maxS !== undefined && l.maxS !== Infinity)
+          requireIn(`${job.id}: ${l.from} to ${l.to}, at most`, l.maxS, 0, mostS, 's');
+      }
+      for (const h of v.holds) {
+        const capacity = bench.resources.find((r) => r.id === h.resource)?.capacity;
+        if (capacity !== undefined) requireIn(`${job.id}: hold of ${h.resource}`, h.n, 0, capacity);
+      }
+    }
+  }
+}
+
+/** Windows in their order, those that touch or overlap as one: none counts twice. */
+function apart(list: readonly (readonly [number, number])[]): (readonly [number, number])[] {
+  const open = list.filter(([a, b]) => b > a);
+  if (open.every(([a], i) => i === 0 || a > open[i - 1]![1])) return open;
+  const out: [number, number][] = [];
+  for (const [a, b] of [...open].sort((x, y) => x[0] - y[0])) {
+    const last = out[out.length - 1];
+    if (last && a <= last[1]) last[1] = Math.max(last[1], b);
+    else out.push([a, b]);
+  }
+  return out;
 }
 
 /** Sets that grow together. */

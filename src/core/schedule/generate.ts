@@ -1,4 +1,4 @@
-import { fit, fitBack, fitted, openTime } from './calendar';
+import { endOf, fit, fitBack, openTime } from './calendar';
 import type { CBlock, Compiled, Genes } from './compile';
 import { Profile } from './profile';
 import type { Objective, PlanEntry } from './types';
@@ -156,7 +156,7 @@ export class Generator {
       let e = Infinity;
       for (;;) {
         s = fit(calendar, s, durS, task.breakable);
-        e = fitted.endS;
+        e = endOf(calendar, s, durS, task.breakable);
         if (s === Infinity || e >= best) break;
         let next = s;
         if (task.breakable) {

@@ -11,6 +11,10 @@ export interface PlanQuestion {
   seeds: readonly number[];
   scatters: Scatters;
   runs: number;
+  /** the plan before is in force */
+  inForce?: boolean;
+  /** the search ends after so long, ms, by this clock */
+  budget?: { ms: number } | undefined;
 }
 
 export interface PlanAnswer {
@@ -21,14 +25,16 @@ export interface PlanAnswer {
 }
 
 /** Everything that is worked out beside the screen: a better plan, what can be promised by it, what another order costs. */
-export function planWork(q: PlanQuestion, tell: (share: number) => void): PlanAnswer {
+export function planWork(q: PlanQuestion, tell: (share: number) => void, nowMs?: () => number): PlanAnswer {
+  const until = q.budget && nowMs ? nowMs() + q.budget.ms : Infinity;
   const plan = planShop(q.bench, {
     iterations: q.iterations,
     seeds: q.seeds,
     previous: q.previous,
+    inForce: q.inForce ?? false,
     tell: (share) => {
       tell(0.8 * share);
-      return true;
+      return !nowMs || nowMs() < until;
     },
   });
   tell(0.8);

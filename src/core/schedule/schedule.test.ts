@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 
 import { assignment, boundsOf, poolTime, preemptiveEnd } from './bounds';
-import { fit, fitBack, fitted, intersect, openTime } from './calendar';
+import { endOf, fit, fitBack, intersect, openTime } from './calendar';
 import { compile } from './compile';
 import { violations } from './feasible';
 import { compare, Generator } from './generate';
@@ -19,9 +19,9 @@ const day = [
 describe('calendars', () => {
   it('work fits into one window, or lies over a break', () => {
     expect(fit(day, 60, 50, false)).toBe(150);
-    expect(fitted.endS).toBe(200);
+    expect(endOf(day, 150, 50, false)).toBe(200);
     expect(fit(day, 60, 50, true)).toBe(60);
-    expect(fitted.endS).toBe(160);
+    expect(endOf(day, 60, 50, true)).toBe(160);
     expect(fit(day, 120, 10, true)).toBe(150);
     expect(fit(day, 0, 200, false)).toBe(Infinity);
     expect(fit(null, 7, 5, false)).toBe(7);
@@ -38,7 +38,7 @@ describe('calendars', () => {
     fc.assert(
       fc.property(fc.integer({ min: 0, max: 220 }), fc.integer({ min: 1, max: 60 }), (t, d) => {
         const s = fit(day, t, d, true);
-        const e = fitted.endS;
+        const e = endOf(day, s, d, true);
         if (s === Infinity) return;
         expect(openTime(day, s, e)).toBe(d);
         expect(fitBack(day, e, d)).toBe(s);

@@ -1,5 +1,6 @@
 import { boundsOf } from './bounds';
 import { compile, type Compiled, type Genes, type Scored } from './compile';
+import { judgement } from '../source';
 import { violations, type Violation } from './feasible';
 import { compare, Generator, neverS } from './generate';
 import { improve, qualityOf, solve, type Quality } from './improve';
@@ -38,8 +39,21 @@ export interface PlanOptions {
   seeds: readonly number[];
   /** the plan that stands: kept unless something better is found */
   previous?: readonly PlanEntry[];
+  /** the plan that stands is in force: another one replaces it only when the gain is worth it */
+  inForce?: boolean;
   tell?: (share: number) => boolean;
 }
+
+/** A plan in force is left for another one only for this much, weighted lateness or span, s. */
+export const worthChanging = {
+  lateS: judgement(600, 'ten minutes of lateness in all, weighted; less is not worth that people look anew'),
+  spanS: judgement(1800, 'half an hour sooner for the last job'),
+};
+
+/** Is the gain over a plan in force worth a change. */
+export const worth = (better: Objective, standing: Objective): boolean =>
+  standing[0] - better[0] >= worthChanging.lateS.value ||
+  (better[0] <= standing[0] + 1e-6 && standing[1] - better[1] >= worthChanging.spanS.value);
 
 /** Reheats that are tried one after the other before a window is given up. */
 const mostReheats = 20;
@@ -80,7 +94,7 @@ export function genesFrom(c: Compiled, plan: readonly PlanEntry[]): Genes {
 }
 
 /** The best to begin with: the plan that stands, made again under what is so now, or one of the rules. */
-function beginning(g: Generator, previous: readonly PlanEntry[] | undefined): Scored {
+function beginning(g: Generator, previous: readonly PlanEntry[] | undefined, inForce: boolean): Scored {
   const first = firstPlan(g);
   if (!previous?.length) return first;
   const genes = genesFrom(g.c, previous);
@@ -89,8 +103,14 @@ function beginning(g: Generator, previous: readonly PlanEntry[] | undefined): Sc
     const own = { ...genes, notBefore: new Float64Array(genes.notBefore.length), ...over };
     return { ...own, objective: g.make(own) };
   };
+  const pulled = again({});
+  // in force: the same order, each task as soon as it can; another one only when it is worth it
+  if (inForce && kept.objective[0] < 1e6) {
+    const same = compare(pulled.objective, kept.objective) < 0 ? pulled : kept;
+    return worth(first.objective, same.objective) ? first : same;
+  }
   // the plan that stands is kept when another is as good: nobody likes a plan that jumps
-  return [kept, again({}), again({ pin: new Int16Array(genes.pin.length).fill(-1) }), first].reduce((a, b) =>
+  return [kept, pulled, again({ pin: new Int16Array(genes.pin.length).fill(-1) }), first].reduce((a, b) =>
     compare(b.objective, a.objective) < 0 ? b : a,
   );
 }
@@ -107,19 +127,28 @@ export function planShop(bench: Bench, o: PlanOptions): ShopPlan {
   const rounds = Math.max(1, o.seeds.length);
   for (let round = 0; ; round++) {
     const g = new Generator(compile(now));
-    let best = beginning(g, o.previous);
+    let best = beginning(g, o.previous, o.inForce ?? false);
+    const standing = best;
     const target = boundsOf(g.c).lateS + 1e-6;
+    let stopped = false;
     if (o.iterations > 0)
       for (const [k, seed] of o.seeds.entries()) {
-        if (best.objective[0] <= target && k > 0) break;
-        const tell = o.tell ? (share: number) => o.tell!((k + share) / rounds) : undefined;
-        const opts = { iterations: o.iterations, seed, ...(tell ? { tell } : {}) };
-        const tries = [improve(g, best, opts), ...(k === 0 ? [solve(g, opts)] : [])];
-        for (const s of tries) {
+        if (stopped || (best.objective[0] <= target && k > 0)) break;
+        const opts = {
+          iterations: o.iterations,
+          seed,
+          ...(o.tell ? { tell: (share: number) => (stopped = !o.tell!((k + share) / rounds)) === false } : {}),
+        };
+        // each seed goes on from the best, and begins anew as well: one valley is not all there is
+        for (const search of [() => improve(g, best, opts), () => solve(g, opts)]) {
+          const s = search();
           made += s.made;
           if (compare(s.objective, best.objective) < 0) best = s;
+          if (stopped) break;
         }
       }
+    if (o.inForce && o.previous?.length && best !== standing && !worth(best.objective, standing.objective))
+      best = standing;
     g.make(best);
     const missed = g.missed.map((m) => ({
       job: g.c.jobs[g.c.tasks[m.from]!.job]!.id,
@@ -178,7 +207,7 @@ function neverFits(g: Generator): Violation[] {
   return out.length ? out : [{ what: 'calendar', job: null, where: 'no room for all of it within the days ahead' }];
 }
 
-/** What it costs when another task goes first: each candidate put before all others, the rest planned again. */
+/** What it costs when another task goes first. */
 export interface Instead {
   job: string;
   task: string;
@@ -189,8 +218,13 @@ export interface Instead {
   newlyLate: string[];
 }
 
+/** Plans that are made for each candidate, so that its cost is that of the order and not of a poor search. */
+const insteadIterations = 150;
+
 /**
- * @param first the task that the plan puts first, which waits until the other one is done
+ * What it truly costs: the other task booked as begun now, by the hands that the plan gives to the first, and all else
+ * planned again.
+ * @param first the task that the plan puts first
  * @param others tasks that could go now instead
  */
 export function insteadOf(
@@ -199,13 +233,15 @@ export function insteadOf(
   others: readonly { job: string; task: string }[],
 ): Instead[] {
   const entry = (x: { job: string; task: string }) => p.plan.find((e) => e.job === x.job && e.task === x.task);
+  const before = entry(first);
+  if (!before) return [];
+  const wasLate = new Set(p.late.map((l) => l.job));
   return others.flatMap((o): Instead[] => {
     const e = entry(o);
     if (!e) return [];
-    const endS = p.bench.nowS + (e.endS - e.startS);
-    const changed = withRelease(p.bench, first, endS);
-    const other = planShop(changed, { iterations: 0, seeds: [], previous: p.plan });
-    const wasLate = new Set(p.late.map((l) => l.job));
+    const begun = beginNow(p.bench, e, handsOf(p.bench, before));
+    if (!begun) return [];
+    const other = planShop(begun, { iterations: insteadIterations, seeds: [1], previous: p.plan });
     return [
       {
         ...o,
@@ -215,6 +251,29 @@ export function insteadOf(
       },
     ];
   });
+}
+
+const modesOf = (bench: Bench, e: Pick<PlanEntry, 'job' | 'variant' | 'task'>) =>
+  bench.jobs
+    .find((j) => j.id === e.job)
+    ?.variants.find((v) => v.id === e.variant)
+    ?.tasks.find((t) => t.id === e.task)?.modes ?? [];
+
+/** The person whose hands a planned task takes. */
+function handsOf(bench: Bench, e: PlanEntry): string | null {
+  const people = new Set(bench.resources.filter((r) => r.kind === 'technician').map((r) => r.id));
+  return Object.keys(modesOf(bench, e)[e.mode]?.use ?? {}).find((r) => people.has(r)) ?? null;
+}
+
+/** The bench with a task begun now, by these hands if one of its ways is theirs; null when there is no way to do it. */
+function beginNow(bench: Bench, e: PlanEntry, hands: string | null): Bench | null {
+  const modes = modesOf(bench, e);
+  const own = modes.findIndex((m) => hands !== null && m.use[hands]);
+  const mode = own >= 0 ? own : e.mode;
+  const m = modes[mode];
+  if (!m) return null;
+  const started = { job: e.job, task: e.task, mode, startS: bench.nowS, endS: bench.nowS + m.durS };
+  return { ...bench, started: [...bench.started, started] };
 }
 
 /** The bench with a task that may not begin before an instant. */

@@ -1,5 +1,5 @@
-import { fit, fitted } from './calendar';
-import { Generator } from './generate';
+import { endOf, fit } from './calendar';
+import { Generator, neverS } from './generate';
 import type { Genes } from './compile';
 import { randomOf } from './improve';
 import { Profile } from './profile';
@@ -33,6 +33,7 @@ export function quantile(sorted: ArrayLike<number>, q: number): number {
 /**
  * Runs a plan many times with durations that scatter, without looking ahead: ways and order at each resource stay, a task
  * starts when what it needs is there, and the head of a window not before its planned start. A missed window costs its reheat.
+ * What stays with a device (clips, a place) is taken from the start of one task to the end of another, whenever that is.
  */
 export function simulate(g: Generator, genes: Genes, draw: Draw, runs = 2000, seed = 7): Simulated {
   const { c } = g;
@@ -44,6 +45,13 @@ export function simulate(g: Generator, genes: Genes, draw: Draw, runs = 2000, se
   const order = [...acting].sort((a, b) => planned[a]! - planned[b]! || g.endS[a]! - g.endS[b]! || a - b);
   const windowed = (t: number) => c.tasks[t]!.preds.some((l) => l.maxS < Infinity);
   const head = new Set(acting.filter((t) => !windowed(t) && c.tasks[t]!.succs.some((l) => l.maxS < Infinity)));
+  const holds = c.jobs.flatMap((j, i) => j.variants[genes.variant[i]!]!.blocks.flatMap((b) => c.blocks[b]!.holds));
+  const takes = new Map<number, typeof holds>();
+  const gives = new Map<number, typeof holds>();
+  for (const h of holds) {
+    takes.set(h.from, [...(takes.get(h.from) ?? []), h]);
+    gives.set(h.to, [...(gives.get(h.to) ?? []), h]);
+  }
   const ends = c.jobs.map(() => new Float64Array(runs));
   const [start, end] = [new Float64Array(c.tasks.length), new Float64Array(c.tasks.length)];
   let [windows, missed] = [0, 0];
@@ -60,11 +68,17 @@ export function simulate(g: Generator, genes: Genes, draw: Draw, runs = 2000, se
       return own;
     });
     const after = c.bench.resources.map(() => -Infinity);
+    /** Takes from its start on without end; gives it back at the end of the other task, when that is known. */
+    const hold = (t: number) => {
+      for (const h of takes.get(t) ?? []) free[h.res]!.add(start[t]!, neverS, h.need);
+      for (const h of gives.get(t) ?? []) free[h.res]!.add(end[t]!, neverS, -h.need);
+    };
     for (const t of order) {
       const task = c.tasks[t]!;
       if (task.started) {
         start[t] = task.started.startS;
         end[t] = task.started.endS;
+        hold(t);
         continue;
       }
       const m = task.modes[mode[t]!]!;
@@ -80,7 +94,11 @@ export function simulate(g: Generator, genes: Genes, draw: Draw, runs = 2000, se
           if (s === Infinity) return;
           let busy = -1;
           for (let q = 0; q < m.res.length; q++)
-            busy = Math.max(busy, free[m.res[q]!]!.lastBusy(s, fitted.endS, m.need[q]!));
+            busy = Math.max(busy, free[m.res[q]!]!.lastBusy(s, endOf(m.calendar, s, durS, task.breakable), m.need[q]!));
+          for (const h of takes.get(t) ?? []) {
+            const until = free[h.res]!.lastBusy(s, neverS, h.need);
+            if (until < neverS) busy = Math.max(busy, until);
+          }
           if (busy < 0) return;
           s = busy;
         }
@@ -95,11 +113,12 @@ export function simulate(g: Generator, genes: Genes, draw: Draw, runs = 2000, se
         place();
       }
       start[t] = s;
-      end[t] = fitted.endS;
+      end[t] = endOf(m.calendar, s, durS, task.breakable);
       m.res.forEach((r, q) => {
         free[r]!.add(s, end[t]!, m.need[q]!);
         if (c.bench.resources[r]!.capacity === 1) after[r] = Math.max(after[r]!, s);
       });
+      hold(t);
     }
     c.jobs.forEach((j, i) => {
       ends[i]![n] = Math.max(...j.variants[genes.variant[i]!]!.tasks.map((t) => end[t]!));

@@ -90,7 +90,7 @@ export function BenchScreen() {
       ))}
       <PlanProblem problem={state.problem} />
       {state.now && items.length ? <WhyNext state={state} next={next} now={now} onInstead={insteadStart} /> : null}
-      {state.now ? <LateJobs now={state.now} at={now} /> : null}
+      {state.now && state.answer ? <LateJobs now={state.now} at={now} /> : null}
     </>
   );
   const frame = Math.min(1048, width - 32);

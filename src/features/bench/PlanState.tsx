@@ -4,6 +4,7 @@ import { LongRunLine } from '@/stagekit/LongRunLine';
 import type { ShopPlanState } from '@/stagekit/useShopPlan';
 import { Txt } from '@/ui/Txt';
 import { taskName } from '@/model/taskNames';
+import { span } from '@/ui/units';
 import { qualityText } from './planWords';
 
 /** Why what is asked for now cannot be planned. */
@@ -22,7 +23,20 @@ export function Improving({ state }: { state: ShopPlanState }) {
   const made = Math.max(now.plan.made, answer?.plan.made ?? 0);
   return (
     <View className="mt-2" testID="quality">
-      <Txt size="s">{qualityText(now.plan.quality, made)}</Txt>
+      <Txt size="s">{answer ? qualityText(now.plan.quality, made) : 'Working out the order and the times.'}</Txt>
+      {state.change ? (
+        <Txt size="s" testID="planChange">
+          {changeWords[state.change.why]}{' '}
+          {state.change.jobs
+            .slice(0, 4)
+            .map(
+              (j) =>
+                `${j.label} ends ${span(Math.abs(j.toAt - j.fromAt) / 1e3)} ${j.toAt > j.fromAt ? 'later' : 'sooner'}`,
+            )
+            .join('; ')}
+          {state.change.jobs.length > 4 ? `; and ${state.change.jobs.length - 4} more` : ''}.
+        </Txt>
+      ) : null}
       {now.plan.inserted.map((i) => (
         <Txt key={i.job + i.task} size="s" tone="caution">
           {now.shop.jobs.get(i.job)?.label ?? i.job}: its window was missed, a reheat is planned.
@@ -51,6 +65,12 @@ export function Improving({ state }: { state: ShopPlanState }) {
     </View>
   );
 }
+
+const changeWords = {
+  noted: 'The plan changed with what was noted:',
+  better: 'A better order was found:',
+  late: 'Something planned has not begun:',
+} as const;
 
 const missedWords = (to: string): string =>
   to === 'clamped'

@@ -260,7 +260,7 @@ describe('holding and curing a bead', () => {
     expect(logged(phone).some((e) => e.type === 'ambient')).toBe(true);
   });
 
-  it('counts to the long end, tells when it may be powered, and learns from what held', async () => {
+  it('counts to the usual time, tells when it may be powered, and learns from what held', async () => {
     const steps = steady(demoSettings.roomC, demoSettings.humidity);
     const long = timeWhen('solvent', 1.4, steps, needOf('solvent', 'clampOff') * 4);
     startShop(t0, { [phone]: [...bead, { type: 'clampOn', clip: 'gentle clip', count: 12, forceN: 6 }] });
@@ -278,11 +278,11 @@ describe('holding and curing a bead', () => {
   it('air that is noted moves the clocks; a place with its own temperature too', async () => {
     startShop(t0, { [phone]: [...bead, { type: 'clampOn', clip: 'gentle clip', count: 12, forceN: 6 }] });
     renderStage(CureStage, phone);
-    const before = reading(/^.*Hand over, long end/)!;
+    const before = reading(/^.*Hand over, usually/)!;
     await press('The air round it');
     await enter(/^Temperature at the shelf now/, '35');
     expect(jobNow(phone).airs.at(-1)).toMatchObject({ tempC: 35 });
-    expect(reading(/Hand over, long end/)).not.toBe(before);
+    expect(reading(/Hand over, usually/)).not.toBe(before);
     await choose(/^Place on the shelf: warm box/);
     expect(jobNow(phone).shelved).toMatchObject({ place: 'W', tC: 35 });
   });

@@ -88,9 +88,12 @@ export function checkCall(job: JobState, units: Settings, placeOf: (pointId: str
       reason: 'The device may show a notice or do less until it is told.',
       tone: 'ink',
     };
+  const testedBefore = Object.values(job.functions.before).some((r) => r === 'ok' || r === 'fail');
   const seen = flush.smallestBumpMm.filter((v): v is number => v !== null);
   return {
-    sentence: 'Flush, and everything works as before.',
+    sentence: testedBefore
+      ? 'Flush, and everything works as before.'
+      : 'Flush, and everything tested works. Not tested before the repair.',
     reason: oldFaults.length
       ? `Faults from before stay: ${oldFaults.map((o) => functionName(o.fn)).join(', ')}.`
       : `A bump over ${length(Math.max(...seen), units, 2)} would have shown.`,

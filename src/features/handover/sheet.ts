@@ -65,10 +65,13 @@ export function sheetOf(job: JobState, settings: Settings, now: number): SheetSe
   const before = Object.entries(job.functions.before)
     .filter(([, r]) => r === 'fail')
     .map(([id]) => nameOf(id));
+  const testedBefore = Object.values(job.functions.before).filter((r) => r === 'ok' || r === 'fail').length;
   found.push(
     before.length
       ? `Did not work before the repair: ${before.join(', ')}.`
-      : 'No fault found in the functions tested before the repair.',
+      : testedBefore
+        ? `No fault found in the ${testedBefore} ${testedBefore === 1 ? 'function' : 'functions'} tested before the repair.`
+        : 'Functions were not tested before the repair.',
   );
 
   const done: string[] = [];

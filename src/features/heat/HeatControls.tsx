@@ -14,7 +14,7 @@ import { NumberField } from '@/ui/NumberField';
 import { RangeInput } from '@/ui/RangeInput';
 import { Txt } from '@/ui/Txt';
 import { dial, length, lengthNumber, tempNumber, typedToC } from '@/ui/units';
-import { airUse, airWayOf, unitDoubt, withHeater, type HeatPlanDraft } from '@/stagekit/heatPlan';
+import { airUse, airWayOf, highestSetC, unitDoubt, withHeater, type HeatPlanDraft } from '@/stagekit/heatPlan';
 
 interface HeatControlsProps {
   job: JobState;
@@ -37,7 +37,13 @@ export function HeatControls({ job, settings, plan, step, ringMm, onChange }: He
         value={heater.id}
         onChange={(h) => onChange(withHeater(plan, h, job, step, ringMm))}
       />
-      <Setpoint heater={heater} setC={plan.setC} units={settings} onChange={(setC) => put({ setC })} />
+      <Setpoint
+        heater={heater}
+        highestC={highestSetC(heater, job)}
+        setC={plan.setC}
+        units={settings}
+        onChange={(setC) => put({ setC })}
+      />
       <PickRow
         picks={picksFor(job.bond.zone === 'fullArea')}
         units={settings}
@@ -122,14 +128,20 @@ function HeaterRow({
 
 interface SetpointProps {
   heater: Heater;
+  /** with what is inside; above it the other unit is asked about */
+  highestC: number;
   setC: number;
   units: Pick<Settings, 'temperature' | 'length'>;
   onChange: (setC: number) => void;
 }
 
-function Setpoint({ heater, setC, units, onChange }: SetpointProps) {
+function Setpoint({ heater, highestC, setC, units, onChange }: SetpointProps) {
   const { name } = heaterWords(heater);
   const [doubt, setDoubt] = useState<{ typed: number; unit: 'C' | 'F'; setC: number } | null>(null);
+  const ask = (typed: number) => {
+    const d = unitDoubt(typed, units.temperature, { ...heater, maxSetC: highestC });
+    setDoubt(d && { typed, ...d });
+  };
   const held = (v: number) => Math.min(heater.maxSetC, Math.max(heater.minSetC, v));
   return (
     <>
@@ -142,11 +154,11 @@ function Setpoint({ heater, setC, units, onChange }: SetpointProps) {
           low={tempNumber(heater.minSetC, units)}
           high={tempNumber(heater.maxSetC, units)}
           value={tempNumber(setC, units)}
-          onCommit={(v) => onChange(Math.round(typedToC(v, units)))}
-          onRefused={(typed) => {
-            const d = unitDoubt(typed, units.temperature, heater);
-            setDoubt(d && { typed, ...d });
+          onCommit={(v) => {
+            ask(v);
+            onChange(Math.round(typedToC(v, units)));
           }}
+          onRefused={ask}
         />
         <Txt tone="ink2" className="flex-1 text-right">
           dial: {dial(setC)}

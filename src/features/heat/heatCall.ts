@@ -110,7 +110,8 @@ export function heatCall(input: HeatCallInput): CallText {
   const window = `After that you have ${clock(easyFor)} easy, ${clock(gripsFor)} in all.`;
   const tryS = f.tryFromS?.mean ?? f.readyS.mean;
   // a limit outranks the bond; once the line is soft there is nothing to wait for any more
-  const over = f.over[0];
+  // of plastic the back itself comes first
+  const over = input.plastic && f.over.includes('cover') ? 'cover' : f.over[0];
   if (over && !(on && nowS >= f.readyS.mean)) {
     const peak = over === 'glue' ? f.opening.glueC?.high : f.parts[over]?.peakC.high;
     const stopC = over === 'glue' ? lift.upperC : (marks[over]?.stopC ?? lift.upperC);

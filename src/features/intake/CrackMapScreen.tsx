@@ -17,7 +17,7 @@ import { pieceReasons, piecesDrawn, useCrackMap, type Found } from '@/stagekit/c
 import { JobPage } from '@/stagekit/JobPage';
 import { PlainPlan } from '@/stagekit/PlainPlan';
 import { placeName } from '@/stagekit/thermalJob';
-import { stageHref } from '@/stagekit/StageShell';
+import { backHref } from '@/stagekit/cameFrom';
 import { Entry } from '@/stagekit/Why';
 import { newId } from '@/store/ids';
 import { useSettings } from '@/store/shop';
@@ -159,7 +159,7 @@ export function CrackMapScreen({ job }: { job: JobState }) {
           }}
         />
       }
-      main={<Button kind="main" label="Map is done" onPress={() => router.replace(stageHref(job.id, 'intake'))} />}
+      main={<Button kind="main" label="Map is done" onPress={() => router.replace(backHref(job, 'intake'))} />}
     >
       <View className="mt-3">
         {first && pieces.length > 1 ? (

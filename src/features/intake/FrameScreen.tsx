@@ -8,7 +8,7 @@ import { GaugeEntry, gaugeLines, lastReading } from '@/stagekit/GaugeEntry';
 import { JobPage } from '@/stagekit/JobPage';
 import { PlainPlan } from '@/stagekit/PlainPlan';
 import { placeName } from '@/stagekit/thermalJob';
-import { stageHref } from '@/stagekit/StageShell';
+import { backHref, cameFrom } from '@/stagekit/cameFrom';
 import { useGaugePad } from '@/stagekit/useGaugePad';
 import { rowOf, Why } from '@/stagekit/Why';
 import { useSettings } from '@/store/shop';
@@ -79,9 +79,15 @@ export function FrameScreen({ job }: { job: JobState }) {
           )}
         </PlainPlan>
       )}
-      side={pad ? <Button label="Intake" onPress={() => router.replace(stageHref(job.id, 'intake'))} /> : undefined}
+      side={pad ? <Button label="Intake" onPress={() => router.replace(backHref(job, 'intake'))} /> : undefined}
       main={
-        pad ?? <Button kind="main" label="Back to intake" onPress={() => router.replace(stageHref(job.id, 'intake'))} />
+        pad ?? (
+          <Button
+            kind="main"
+            label={cameFrom(job, 'intake') === 'intake' ? 'Back to intake' : 'Back'}
+            onPress={() => router.replace(backHref(job, 'intake'))}
+          />
+        )
       }
     >
       <GaugeEntry

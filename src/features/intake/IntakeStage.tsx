@@ -36,10 +36,10 @@ import { frameOf } from '@/stagekit/frameOf';
 import { earliestOf, hardOf } from './facts';
 import { HoldTest } from '@/stagekit/HoldTest';
 import { intakeCall, missingAtIntake } from './intakeCall';
+import { CrackedAndSaved } from './CrackedAndSaved';
 import { MoreFindings, yesNo } from './MoreFindings';
-import { roundUpQuarter } from '@/core/schedule/promise';
 import { PartDue } from '@/stagekit/PartDue';
-import { promiseOf } from '@/stagekit/usePromises';
+import { useSteadyPromise } from '@/stagekit/usePromises';
 import { promiseRuns, useShopPlan } from '@/stagekit/useShopPlan';
 import { PhotosSection } from '@/stagekit/PhotosSection';
 import { hardText, optionName } from './words';
@@ -60,9 +60,9 @@ export function IntakeStage({ job }: { job: JobState }) {
   const pieces = found?.map.pieces ?? [];
   const earliest = earliestOf(job, settings, now, Math.max(1, pieces.length));
   const plan = useShopPlan();
-  const promised = promiseOf(plan, job.id);
-  const honest = promised?.sayAt ?? roundUpQuarter(now + earliest.high * 1e3);
-  const text = intakeCall(job, { at: honest, planned: promised !== null }, now);
+  const promised = useSteadyPromise(plan, job);
+  const honest = promised?.sayAt ?? null;
+  const text = intakeCall(job, promised && { at: promised.sayAt, was: promised.wasAt }, now);
   const missing = missingAtIntake(job);
   const swollen = job.findings.cellSwollen?.answer === 'yes';
   const path = bondPerimeter(job.device, job.bond);
@@ -163,19 +163,22 @@ export function IntakeStage({ job }: { job: JobState }) {
               id: 'promise',
               value: job.promiseAt ? time(job.promiseAt) : 'none',
               label: 'promised',
-              tone: job.promiseAt && job.promiseAt < honest ? 'caution' : 'ink',
+              tone: job.promiseAt && honest !== null && job.promiseAt < honest ? 'caution' : 'ink',
             },
             {
               id: 'honest',
-              value: time(honest),
-              label: `earliest honest collection${dayTime(honest, now) === time(honest) ? '' : `, ${dayTime(honest, now)}`}`,
+              value: honest === null ? '…' : time(honest),
+              label:
+                honest === null
+                  ? 'earliest pick-up: working it out'
+                  : `earliest pick-up${dayTime(honest, now) === time(honest) ? '' : `, ${dayTime(honest, now)}`}`,
             },
             {
               id: 'work',
-              value: span(promised ? Math.max(0, promised.p50At - now) / 1e3 : earliest.mean),
+              value: promised ? span(Math.max(0, promised.p50At - now) / 1e3) : '…',
               label: promised
-                ? `as likely as not, ${dayTime(promised.p95At, now)} in nineteen of twenty`
-                : `most likely from now, ${span(earliest.low)} to ${span(earliest.high)}`,
+                ? `from now in half of the cases; by ${dayTime(promised.p95At, now)} in nineteen of twenty`
+                : `work and glue alone ${span(earliest.low)} to ${span(earliest.high)}; the queue is being counted`,
             },
             {
               id: 'charge',
@@ -197,6 +200,7 @@ export function IntakeStage({ job }: { job: JobState }) {
       }
     >
       <View className="mt-3">
+        <CrackedAndSaved job={job} cracked={cracked} onEdge={toggleEdge} log={log} />
         <Choice
           label="Cell swollen, bent or smelling?"
           value={job.findings.cellSwollen?.answer ?? null}
@@ -240,20 +244,6 @@ export function IntakeStage({ job }: { job: JobState }) {
             </View>
           ))}
         </View>
-        {job.cracks.size ? null : (
-          <>
-            <Txt strong className="mb-1">
-              Cracked at
-            </Txt>
-            <View className="flex-row flex-wrap gap-x-4 mb-2">
-              {(['top', 'left', 'right', 'bottom'] as const).map((e) => (
-                <View key={e} className="w-[45%]">
-                  <Tick label={edgeName(e)} on={cracked.includes(e)} onChange={() => toggleEdge(e)} />
-                </View>
-              ))}
-            </View>
-          </>
-        )}
         <NumberField
           label="State of charge"
           unit="%"
@@ -281,7 +271,7 @@ export function IntakeStage({ job }: { job: JobState }) {
             void log([{ type: 'promise', promiseAt: today < now ? addDays(today, 1).getTime() : today }]);
           }}
         />
-        {promised && job.promiseAt !== honest ? (
+        {promised && honest !== null && job.promiseAt !== honest ? (
           <Button
             kind="small"
             label={`Promise ${dayTime(honest, now)}`}

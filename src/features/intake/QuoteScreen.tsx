@@ -28,7 +28,7 @@ import { consentText, optionName } from './words';
 
 const validDays = 14;
 
-type Shown = EventOf<'quoted'>['choices'][number] & { lines: QuoteLine[] };
+type Shown = EventOf<'quoted'>['choices'][number] & { lines: QuoteLine[]; counted?: boolean };
 
 /** Three ways side by side with their prices, the consents, and the customer's mark under them. */
 export function QuoteScreen({ job }: { job: JobState }) {
@@ -67,7 +67,9 @@ export function QuoteScreen({ job }: { job: JobState }) {
       netMinor: quoted.net,
       costMinor: Math.round(quoted.cost),
       minutes: Math.round(minutes),
+      // before the queue is counted no time is told; what is stored then is the estimate without it
       readyAt: promises.get(o.id)?.sayAt ?? roundUpQuarter(now + ready.high * 1e3),
+      counted: promises.has(o.id),
       lines: quoted.lines,
     };
   });
@@ -100,7 +102,7 @@ export function QuoteScreen({ job }: { job: JobState }) {
       {
         type: 'quoted',
         currency,
-        choices: rows.map(({ lines: _, ...c }) => c),
+        choices: rows.map(({ lines: _, counted: _c, ...c }) => c),
         chosenId: row.id,
         risk,
         upToMinor: limit,
@@ -168,7 +170,7 @@ export function QuoteScreen({ job }: { job: JobState }) {
                   {money(r.taxMinor)} tax in it
                 </Txt>
                 <Txt size="s" className="mt-1">
-                  ready {dayTime(r.readyAt, now)}
+                  {r.counted === false ? 'ready: working it out' : `ready ${dayTime(r.readyAt, now)}`}
                 </Txt>
                 <Txt size="s">{r.minutes} min of work</Txt>
               </Pressable>

@@ -23,7 +23,7 @@ import { useActions } from '@/stagekit/actions';
 import { useCrackMap } from '@/stagekit/crackMap';
 import { JobPage } from '@/stagekit/JobPage';
 import { partText } from '@/stagekit/partText';
-import { stageHref } from '@/stagekit/StageShell';
+import { backHref, cameFrom } from '@/stagekit/cameFrom';
 import { Entry, rowOf, Why } from '@/stagekit/Why';
 import { useJobs, useSettings } from '@/store/shop';
 import { Button } from '@/ui/Button';
@@ -77,7 +77,7 @@ export function RouteScreen({ job }: { job: JobState }) {
     closedBy: closedByOf(job),
     ...pick(change),
   });
-  const back = () => router.replace(stageHref(job.id, 'intake'));
+  const back = () => router.replace(backHref(job, 'intake'));
   const take = () => {
     if (!option) return;
     void log([
@@ -108,7 +108,7 @@ export function RouteScreen({ job }: { job: JobState }) {
       main={
         <Button
           kind="main"
-          label={same ? 'Back to intake' : 'Take this route'}
+          label={same ? (cameFrom(job, 'intake') === 'intake' ? 'Back to intake' : 'Back') : 'Take this route'}
           onPress={same ? back : take}
           disabled={!same && (!option || blocked || needsReason)}
           {...(blocked ? { why: 'swollen cell' } : needsReason ? { why: 'say why another one than computed' } : {})}

@@ -6,7 +6,7 @@ import type { JobState } from '@/model/fold';
 import { tagCode } from '@/model/tagCode';
 import { useActions } from '@/stagekit/actions';
 import { JobPage } from '@/stagekit/JobPage';
-import { stageHref } from '@/stagekit/StageShell';
+import { backHref, cameFrom } from '@/stagekit/cameFrom';
 import { Entry } from '@/stagekit/Why';
 import { Button } from '@/ui/Button';
 import { Choice, Tick } from '@/ui/Choice';
@@ -39,7 +39,13 @@ export function TagScreen({ job }: { job: JobState }) {
       now={now}
       stage="intake"
       side={<Button label="Print the tag" onPress={() => window.print()} />}
-      main={<Button kind="main" label="Back to intake" onPress={() => router.replace(stageHref(job.id, 'intake'))} />}
+      main={
+        <Button
+          kind="main"
+          label={cameFrom(job, 'intake') === 'intake' ? 'Back to intake' : 'Back'}
+          onPress={() => router.replace(backHref(job, 'intake'))}
+        />
+      }
     >
       <View className="sheet bg-panel border-[1.5px] border-ink p-4 flex-row gap-4 items-center" testID="tag">
         <QrCode text={`${job.label} ${code}`} />

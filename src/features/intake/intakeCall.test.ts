@@ -4,7 +4,7 @@ import { intakeCall, missingAtIntake } from './intakeCall';
 
 const t0 = Date.UTC(2026, 3, 14, 13);
 const jobs = demoJobs(t0).map((l) => foldJob(l)!);
-const earliest = { at: t0 + 90 * 60e3, planned: true };
+const earliest = { at: t0 + 90 * 60e3, was: null };
 
 describe('the call at intake', () => {
   it('says when the promise cannot be kept, by how much', () => {

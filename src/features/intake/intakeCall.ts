@@ -10,6 +10,8 @@ export interface IntakeCall {
 /** What still has to be known before heat; in the order in which it is asked. */
 export function missingAtIntake(job: JobState): string[] {
   const out: string[] = [];
+  // asked first, decided first: heat, route and price follow from it (law 22)
+  if (!job.findings.crack && !job.cracks.size) out.push('where it is cracked');
   if (!job.findings.cellSwollen) out.push('is the cell swollen');
   if (!job.findings.chip) out.push('chips at the edge');
   if (!job.findings.bent) out.push('is the frame bent');
@@ -20,13 +22,14 @@ export function missingAtIntake(job: JobState): string[] {
   return out;
 }
 
-/** Earliest instant that can be said honestly, and whether the plan of the whole bench stands behind it. */
+/** Earliest pick-up by the plan of the whole bench; null while the queue is not counted yet. */
 export interface Honest {
   at: number;
-  planned: boolean;
+  /** it was told otherwise before, and that is why it changed */
+  was: number | null;
 }
 
-export function intakeCall(job: JobState, { at: honest, planned }: Honest, now: number): IntakeCall {
+export function intakeCall(job: JobState, honest: Honest | null, now: number): IntakeCall {
   if (job.findings.cellSwollen?.answer === 'yes')
     return {
       sentence: 'Stop: swollen cell. No heat, no prying.',
@@ -34,11 +37,13 @@ export function intakeCall(job: JobState, { at: honest, planned }: Honest, now: 
       tone: 'caution',
     };
   const missing = missingAtIntake(job);
-  const until = `Earliest pick-up ${dayTime(honest, now)}, kept in four of five cases with all else on the bench.`;
-  if (job.promiseAt !== null && job.promiseAt < honest)
+  const until = honest
+    ? `Earliest pick-up ${dayTime(honest.at, now)}, kept in four of five cases with all else on the bench.${honest.was === null ? '' : ` It was ${dayTime(honest.was, now)}: the bench has changed.`}`
+    : 'Earliest pick-up: working it out, with all else on the bench.';
+  if (job.promiseAt !== null && honest && job.promiseAt < honest.at)
     return {
-      sentence: `${dayTime(job.promiseAt, now)} cannot be kept: ${dayTime(honest, now)} at the earliest.`,
-      reason: `Short by ${span((honest - job.promiseAt) / 1e3)}. Say so now, or agree on another time.`,
+      sentence: `${dayTime(job.promiseAt, now)} cannot be kept: ${dayTime(honest.at, now)} at the earliest.`,
+      reason: `Short by ${span((honest.at - job.promiseAt) / 1e3)}. Say so now, or agree on another time.`,
       tone: 'caution',
     };
   if (missing.length)

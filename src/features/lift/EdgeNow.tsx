@@ -57,7 +57,7 @@ export function EdgeNow(p: EdgeNowProps) {
     ]);
   rows.push([
     'Pick',
-    `${length(lift.pickMm, units)} at ${p.speed} mm/s${p.safe.pickHolds ? '' : ', too high for the glass now'}; highest wedge now ${p.safe.highestMm >= thickestWedgeMm ? `over ${length(thickestWedgeMm, units)}` : length(p.safe.highestMm, units, 2)}`,
+    `${length(lift.pickMm, units)} at ${p.speed} mm/s${!p.job.keepCover ? '; the back is scrap, it may break further' : p.safe.pickHolds ? '' : ', too thick to save this glass now'}${p.job.keepCover ? `; highest wedge now ${p.safe.highestMm >= thickestWedgeMm ? `over ${length(thickestWedgeMm, units)}` : length(p.safe.highestMm, units, 2)}` : ''}`,
   ]);
   rows.push([
     'Corner',

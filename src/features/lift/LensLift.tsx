@@ -150,8 +150,8 @@ export function LensLift({ job }: { job: JobState }) {
       if (warm && !soft)
         return plan.heat?.readyS
           ? {
-              sentence: `${workLeftS === null ? 'Warm' : 'It grips: warm'} ${name(next)} for ${clock(plan.heat.readyS.high)}.`,
-              reason: `${temp(air.setC, units)} air; by then the camera is at ${temp(plan.heat.cameraC.high, units)} at most, workable for ${clock(plan.heat.workS)}. All cameras masked.`,
+              sentence: `${workLeftS === null ? 'Warm' : 'It grips: warm'} ${name(next)} for ${clock(plan.heat.readyS.mean)}, at the latest ${clock(plan.heat.readyS.high)}.`,
+              reason: `${temp(air.setC, units)} air; then the camera is at ${temp(plan.heat.cameraC.high, units)} at most, workable for ${clock(plan.heat.workS)}. All cameras masked.`,
               tone: plan.heat.cameraStops ? 'caution' : 'ink',
             }
           : {

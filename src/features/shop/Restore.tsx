@@ -4,6 +4,7 @@ import { View } from 'react-native';
 import { readFile, type ReadFile } from '@/model/files';
 import { freshPhotos, restorePlan, type RestorePlan } from '@/model/restorePlan';
 import { settingsNames, type Settings } from '@/model/settings';
+import { demoWriter } from '@/store/repository';
 import { repository, saveSettings, takeIn, useShop } from '@/store/shop';
 import { Button, HoldButton } from '@/ui/Button';
 import { Tick } from '@/ui/Choice';
@@ -16,6 +17,8 @@ interface Waiting {
   file: ReadFile;
   plan: RestorePlan;
   photosHere: ReadonlySet<string>;
+  /** nothing is here but the demo shop as it came: the file takes its place */
+  inPlaceOfDemo: boolean;
 }
 
 const many = (n: number, one: string, more = `${one}s`) => `${n} ${n === 1 ? one : more}`;
@@ -39,15 +42,18 @@ export function Restore({ tell }: { tell: (m: Told) => void }) {
       setWaiting(null);
       return tell(refused(`${chosen.name}: ${read.problem}`));
     }
+    const inPlaceOfDemo =
+      shop.jobs.size > 0 && [...shop.jobs.values()].every((l) => l.every((e) => e.writer === demoWriter));
     const photosHere = new Set(Object.keys(await repository.readPhotos(Object.keys(read.value.photos))));
     setWaiting({
       name: chosen.name,
       file: read.value,
       plan: restorePlan(read.value, { jobs: shop.jobs, settings: shop.settings, devices: shop.devices }, photosHere),
       photosHere,
+      inPlaceOfDemo,
     });
     // a browser that has nothing of its own takes the settings too, unless somebody says otherwise
-    setWithSettings(read.value.settings !== null && shop.jobs.size === 0);
+    setWithSettings(read.value.settings !== null && (shop.jobs.size === 0 || inPlaceOfDemo));
   };
   const take = async () => {
     if (!waiting || !shop) return;
@@ -57,6 +63,7 @@ export function Restore({ tell }: { tell: (m: Told) => void }) {
       const fresh = await takeIn(file.jobs, settings, {
         photos: freshPhotos(file.photos, photosHere),
         devices: file.devices,
+        inPlaceOfDemo: waiting.inPlaceOfDemo,
       });
       if (settings) setBefore(shop.settings);
       setWaiting(null);
@@ -88,6 +95,7 @@ export function Restore({ tell }: { tell: (m: Told) => void }) {
             {many(plan.devices, 'device model')}, {many(plan.photos, 'picture')}; {many(plan.sameJobs, 'job')} already
             here as in the file
           </Txt>
+          {waiting.inPlaceOfDemo ? <Txt strong>It takes the place of the demo shop that is here.</Txt> : null}
           {plan.differing ? (
             <Txt tone="caution">
               {many(plan.differing, 'entry', 'entries')} stand here with other words under the same name: those here
@@ -109,7 +117,7 @@ export function Restore({ tell }: { tell: (m: Told) => void }) {
               <Button label="Leave it" onPress={() => setWaiting(null)} />
             </View>
             <View className="flex-[2]">
-              {withSettings && shop?.jobs.size ? (
+              {withSettings && shop?.jobs.size && !waiting.inPlaceOfDemo ? (
                 <HoldButton label="Take it in" onPress={() => void take()} />
               ) : (
                 <Button kind="main" label="Take it in" onPress={() => void take()} />
