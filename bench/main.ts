@@ -18,6 +18,8 @@ import { tryWay } from '../src/core/heat/ways';
 import { SimulatedBench } from '../src/core/instruments/simulatedBench';
 import { odex } from '../test-support/odex';
 import { plainRate } from '../test-support/plainRate';
+import { opening } from '../src/core/heat/opening';
+import { roomErrors } from './rooms';
 import { readyAt } from '../src/core/heat/forecast';
 import { buildModes } from '../src/core/heat/modes';
 import { ReducedModel } from '../src/core/heat/reduced';
@@ -75,6 +77,29 @@ line('modes over reduced answer', `${Math.round(buildMs / answerMs).toLocaleStri
 const run = HeatRun.start(model, defaultPlate, 22, plate);
 const readyMs = median(() => readyAt(run, arcs[0]!, 62, 0));
 line('"ready at" with its range over one answer', `${(readyMs / answerMs).toFixed(1)} : 1 (${readyMs.toFixed(1)} ms)`);
+const openMs = median(() => {
+  setC = 100 + ((setC + 1) % 20);
+  return opening({
+    run: HeatRun.start(model, defaultPlate, 22, [{ atS: 0, setC, preheated: true }]),
+    fromS: 0,
+    arcs,
+    order: [0, 1, 23],
+    easyC: 62,
+    workC: 45,
+    upperC: 120,
+    marks: {
+      battery: { cautionC: 60, stopC: 80 },
+      camera: { cautionC: 70, stopC: 85 },
+      display: { cautionC: 75, stopC: 85 },
+      cover: { cautionC: 150, stopC: 200 },
+    },
+  });
+});
+line(
+  'try, easy, latest with all parts over one answer',
+  `${(openMs / answerMs).toFixed(1)} : 1 (${openMs.toFixed(1)} ms)`,
+);
+roomErrors(model, stack, line);
 const planMs = median(
   () =>
     planLift({

@@ -133,7 +133,7 @@ test('one device bonded by each school to its cure: files measured, reloaded whi
     await h.press('Closed and pressed');
   });
 
-  await test.step('bead: held, shelved, its ends in a calendar, the long end counts', async () => {
+  await test.step('bead: held, shelved, its ends in a calendar, the usual end unlocks', async () => {
     await h.press(h.button(/^(Clamps on|It is held)$/));
     await expect(h.call()).toHaveText(/^Clamps off in \d\d:\d\d\.$/);
     await h.press(page.getByRole('radio', { name: /^Place on the shelf: A1/ }));

@@ -25,7 +25,7 @@ test('one job from intake to hand-over, reloaded on the way, exported and read b
     await h.press(page.getByRole('radio', { name: 'Ring-bond 6.1' }));
     await page.getByLabel('Promised for').fill('23:30');
     await h.press('Open the job');
-    await expect(h.call()).toContainText('7 answers to go');
+    await expect(h.call()).toContainText('8 answers to go');
   });
 
   await test.step('intake', async () => {
@@ -42,38 +42,40 @@ test('one job from intake to hand-over, reloaded on the way, exported and read b
     await h.press(h.button(/^Works before\?/));
     await h.press('The rest works');
     await expect(h.call()).toHaveText('Ready to heat.');
-    await expect(page.getByText('earliest honest collection', { exact: false }).first()).toBeVisible();
+    await expect(page.getByText('earliest pick-up', { exact: false }).first()).toBeVisible();
     await h.noViolations('intake');
     await h.press('Go to heat');
   });
 
   await test.step('heat: plan, plate, reload, off', async () => {
-    await expect(h.call()).toContainText(/^On the plate for 0:\d\d, then the bottom edge\.$/);
+    await expect(h.call()).toContainText(/^Try from \d:\d\d, easy by \d:\d\d, at the latest \d:\d\d\.$/);
     if (h.keyboard) {
       await page.keyboard.press('?');
       await expect(page.getByRole('region', { name: 'Keys' })).toContainText('main action');
       await page.keyboard.press('1');
       await expect(h.call()).toHaveText('Ready to heat.');
       await page.keyboard.press('2');
-      await expect(h.call()).toContainText('On the plate for');
+      await expect(h.call()).toContainText('Try from');
     }
     // pick and setpoint move picture, call and curves at once
     const before = await h.call().textContent();
-    await h.press(page.getByRole('radio', { name: 'Pick 0.5 mm' }));
-    await expect(h.call()).not.toHaveText(before!);
     await h.press(page.getByRole('radio', { name: 'Pick 0.8 mm' }));
+    await expect(h.call()).not.toHaveText(before!);
+    await h.press(page.getByRole('radio', { name: 'Pick 0.5 mm' }));
     await expect(h.call()).toHaveText(before!);
     await h.tick('Picks, blade, alcohol out of the way, gloves, eye cover: all at hand');
     await h.noViolations('heat');
     await h.press('On the plate');
-    await expect(h.call()).toContainText(/^Off the plate in 0:\d\d\. Start at the bottom edge\.$/);
+    await expect(h.call()).toContainText(/^Try in 0:\d\d, easy in \d:\d\d\.$/);
     await page.clock.runFor(15_000);
     const seconds = async () => Number(/0:(\d\d)/.exec((await h.call().textContent()) ?? '')?.[1]);
     const left = await seconds();
     await page.reload();
-    await expect(h.call()).toContainText(/^Off the plate in 0:\d\d/);
+    await expect(h.call()).toContainText(/^Try in 0:\d\d/);
     expect(Math.abs((await seconds()) - left)).toBeLessThan(8);
-    await page.clock.runFor(60_000);
+    await page.clock.runFor(40_000);
+    await expect(h.call()).toContainText('Try the bottom edge now.');
+    await page.clock.runFor(85_000);
     await expect(h.call()).toContainText('Lift now. Start at the bottom edge.');
     await h.press('Off the plate');
   });
@@ -86,8 +88,8 @@ test('one job from intake to hand-over, reloaded on the way, exported and read b
     await page.clock.fastForward(40 * minute);
     await expect(h.call()).toContainText(/^Back on the plate: the (right|left) edge has gripped, to \d\d °C\.$/);
     await h.press('It grips: reheat');
-    await expect(h.call()).toContainText('Off the plate in');
-    await page.clock.runFor(80_000);
+    await expect(h.call()).toContainText('Try in');
+    await page.clock.runFor(130_000);
     await expect(h.call()).toContainText('Lift now');
     await h.press('Off the plate');
     for (const edge of ['Left edge is free', 'Right edge is free', 'Top edge is free']) await h.press(edge);

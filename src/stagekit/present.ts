@@ -1,6 +1,6 @@
 import type { JobState } from '@/model/fold';
 
-/** Parts that are recorded as out neither conduct nor limit anything (one law 6); in the new shell they count again. */
+/** Parts that are recorded as out neither conduct nor limit anything (law 6); in the new shell they count again. */
 export const isOut = (job: Pick<JobState, 'parts'>, partId: string): boolean => {
   const state = job.parts[partId];
   return state === 'out' || state === 'missing';

@@ -77,7 +77,7 @@ describe('bead', () => {
     );
   });
 
-  it('a glue that keeps its volume fills gaps, one that dries does not (one law 11)', () => {
+  it('a glue that keeps its volume fills gaps, one that dries does not (law 11)', () => {
     expect(beadPlan(input).fillsGaps).toBe(false);
     expect(beadPlan({ ...input, liquid: { ...glue, cure: 'moisture', solids: 0.97 } }).fillsGaps).toBe(true);
   });

@@ -168,7 +168,7 @@ describe('clamps', () => {
     expect(evenness(3.6)).toBeLessThan(0.4);
   });
 
-  it('fifteen gentle clips hold, six strong ones lift between, fifteen strong ones exceed the limit (one law 12)', () => {
+  it('fifteen gentle clips hold, six strong ones lift between, fifteen strong ones exceed the limit (law 12)', () => {
     const p = plan([gentle, strong]);
     expect(p.clip?.id).toBe('g');
     expect(p.count).toBe(15);

@@ -99,7 +99,7 @@ describe('choice of adhesive', () => {
     expect(chooseSchool({ ...base, hoursLeft: 0.2 }).every((c) => c.blocks.includes('notReadyInTime'))).toBe(true);
   });
 
-  it('a shrinking bead does not take an uneven seat, one that keeps its volume does (one law 11)', () => {
+  it('a shrinking bead does not take an uneven seat, one that keeps its volume does (law 11)', () => {
     const bent = { ...base, gapVariationMm: 0.2 };
     expect(chooseSchool(bent)[0]!.school.id).toBe('liquidBead');
     expect(row({ ...bent, fillsGaps: false }, 'liquidBead').blocks).toEqual(['driesThin']);

@@ -112,7 +112,7 @@ export function timeWhen(
 }
 
 /**
- * A bead's inner edge faces a nearly closed housing: it cures between two open edges (1) and one (4, one law 13). What the
+ * A bead's inner edge faces a nearly closed housing: it cures between two open edges (1) and one (4, law 13). What the
  * shop has seen narrows that.
  */
 export interface EdgeFactor {

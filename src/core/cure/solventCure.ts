@@ -50,7 +50,7 @@ export const diffusionM2S = (tC: number) =>
 
 /**
  * Time until a mark of a solvent-borne bead, s. The inner edge faces a nearly closed housing, so the cure lies between two
- * open edges and one (four times as long, one law 13): low is two edges, high is one, the mean their geometric mean.
+ * open edges and one (four times as long, law 13): low is two edges, high is one, the mean their geometric mean.
  * @param bondMm width of the bond, 0.5 to 10
  */
 export function beadTimeS(mark: keyof typeof beadMarks, bondMm: number, roomC: number): Range {

@@ -353,7 +353,7 @@ describe('device models', () => {
     expect(cableFold(ring, ring.bonds[0]!, { ...c, slackMm: 60 }).maxDeg).toBe(180);
   });
 
-  it('the front is the same stack with depth and x turned over (one law 17), and back again', () => {
+  it('the front is the same stack with depth and x turned over (law 17), and back again', () => {
     const d = shipped('front62');
     const view = faceView(d, d.bonds[0]!);
     const thick = d.leaves[0]!.thicknessMm;

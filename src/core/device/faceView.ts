@@ -9,7 +9,7 @@ export interface FaceView {
 
 /**
  * The device as somebody sees it who looks at the face of a bond: that face's leaf alone, and for a front face depth and x
- * turned over (one law 17: heating from the front is the same stack with depth and x reversed). Everything that is
+ * turned over (law 17: heating from the front is the same stack with depth and x reversed). Everything that is
  * computed, drawn and recorded on a face is in this frame. The back of a device with one leaf is returned as it is.
  */
 export function faceView(device: Device, bond: Bond): FaceView {

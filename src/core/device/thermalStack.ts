@@ -171,7 +171,7 @@ export const batteryGlueMm = 0.15;
 
 /**
  * The device turned over on its display, to warm the glue of its cell from the front: the same stack with depth and x
- * reversed (one law 17), the glue as a film under the cell. Null when no cell is in, or nothing is left to heat through.
+ * reversed (law 17), the glue as a film under the cell. Null when no cell is in, or nothing is left to heat through.
  * @param device as seen from behind, with the parts that are in it now
  */
 export function batteryGlueStack(device: Device): ThermalStack | null {

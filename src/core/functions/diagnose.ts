@@ -23,7 +23,7 @@ export interface Diagnosis {
 
 /**
  * What is behind the failures: exact Bayes over no cause, every single one and every pair, with noisy-or (published: Pearl
- * 1988). The figures are judgement until a shop has its own: show ranks in words, not percentages (one law 19).
+ * 1988). The figures are judgement until a shop has its own: show ranks in words, not percentages (law 19).
  * @param observed results of the functions tested since; faults from before the repair are left out by the caller
  * @param ruledOut causes that were looked at and are not it
  * @throws CoreInputError when every cause that could be is ruled out and something fails that nothing else explains

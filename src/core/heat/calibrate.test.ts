@@ -81,6 +81,32 @@ it('a log of the full model with true radiation, another step and no noise is me
   expect(later.seK).toBeLessThan(1);
 });
 
+it('is not biased: 20 logs of the full model with true radiation over the allowed range, mean bias under one standard error', () => {
+  const stack = toThermalStack(device, device.bonds[0]!, new Set(device.parts.map((p) => p.id)));
+  const grid = makeGrid(stack, { nx: 18, ny: 38 });
+  const r = bondReadings(grid)[cell]!;
+  let seed = 5;
+  const u = () => (seed = (seed * 16807) % 2147483647) / 2147483647;
+  const gauss = () => Math.sqrt(-2 * Math.log(1 - u())) * Math.cos(2 * Math.PI * u());
+  const sum = { conductanceWm2K: 0, offsetK: 0, lagS: 0 };
+  const n = 20;
+  for (let k = 0; k < n; k++) {
+    const truth = { conductanceWm2K: 120 + 25 * k, offsetK: -8 + 0.8 * k, lagS: 20 + 3 * k };
+    const s = new HeatSolver(grid, benchEnvironment(22, 'true'), 22, 1e-5);
+    const targetC = 110 + truth.offsetK;
+    const tS: number[] = [0];
+    const tempC: number[] = [22];
+    const plateC = (t: number) => targetC - (targetC - 22) * Math.exp(-t / truth.lagS);
+    s.run({ conductanceWm2K: truth.conductanceWm2K, plateC }, 420, 4, (t) => {
+      tS.push(t);
+      tempC.push(readOff((c, z) => s.at(c, z), r) + 0.4 * gauss());
+    });
+    const f = fit({ tS, tempC });
+    for (const id of ['conductanceWm2K', 'offsetK', 'lagS'] as const) sum[id] += (f.value[id] - truth[id]) / f.se[id] / n;
+  }
+  for (const z of Object.values(sum)) expect(Math.abs(z)).toBeLessThan(1);
+});
+
 it('a preheated plate leaves no trace of its lag: two figures are fitted', () => {
   const bench = new SimulatedBench(model, { conductanceWm2K: 260, offsetK: -4, lagS: 1, noiseK: 0.2 }, cell, 22, 8);
   bench.control(-600, { setC: 110, heating: true });

@@ -68,7 +68,7 @@ export const afterS = judgement(120, 'parts inside get hottest within two minute
 const looks = [0, 15, 30, 60, 90, 120];
 
 /**
- * The opening of a bond under the heat of `run`, by the usual world and each moved one in its own time (one law 5).
+ * The opening of a bond under the heat of `run`, by the usual world and each moved one in its own time (law 5).
  * @throws CoreInputError when an instant or a temperature is no number, or no arc is left
  */
 export function opening(input: OpeningInput): Opening {

@@ -43,6 +43,55 @@ it('agrees with the full coupled model, radiation included, within 0.5 K for hea
   s.run(null, 180, 5, (t) => t % 30 === 0 && compare(180 + t));
 });
 
+it.each([
+  [-10, 160],
+  [22, 160],
+  [45, 160],
+  [22, 60],
+])('within 0.5 K of the full model in a room of %d °C on a plate of %d °C, radiation true in both', (roomC, setC) => {
+  const grid = makeGrid(stack, { nx: 18, ny: 38 });
+  const s = new HeatSolver(grid, benchEnvironment(roomC, 'true'), roomC, 1e-6);
+  const ring = bondReadings(grid);
+  const run = HeatRun.start(model, defaultPlate, roomC, [
+    { atS: 0, setC, preheated: true },
+    { atS: 240, setC: null, preheated: false },
+  ]);
+  const compare = (t: number) => {
+    const full = ring.reduce((m, r) => Math.min(m, readOff((c, k) => s.at(c, k), r)), Infinity);
+    const own = run.arcsC(t, arcs).reduce((m, r) => Math.min(m, r.mean), Infinity);
+    expect(Math.abs(full - own)).toBeLessThan(0.5);
+  };
+  s.run({ conductanceWm2K: 350, plateC: () => setC }, 240, 5, (t) => t % 60 === 0 && compare(t));
+  s.run(null, 240, 5, (t) => t % 60 === 0 && compare(240 + t));
+});
+
+it('a fan over the open face takes heat from it, and from no other (own section; Incropera & DeWitt eq. 7.30)', () => {
+  const at = (air: 'still' | 'draught', t: number) =>
+    HeatRun.start(model, defaultPlate, 22, [...plate110, { atS: 180, setC: null, preheated: false }], {}, air);
+  const line = (air: 'still' | 'draught', t: number) => at(air, t).arcC(t, arcs[0]!).mean;
+  expect(line('draught', 180)).toBeLessThan(line('still', 180) - 1);
+  expect(line('draught', 240)).toBeLessThan(line('still', 240) - 3);
+  // against the full model with another film at the far face
+  const grid = makeGrid(stack, { nx: 18, ny: 38 });
+  const s = new HeatSolver(grid, { ...benchEnvironment(22, 'true'), frontConvWm2K: 17 }, 22, 1e-6);
+  s.run({ conductanceWm2K: 350, plateC: () => 110 }, 180, 5);
+  const full = bondReadings(grid).reduce((m, r) => Math.min(m, readOff((c, k) => s.at(c, k), r)), Infinity);
+  const own = at('draught', 180)
+    .arcsC(180, arcs)
+    .reduce((m, r) => Math.min(m, r.mean), Infinity);
+  expect(Math.abs(full - own)).toBeLessThan(0.5);
+});
+
+it('refuses by name what is no number: glass, contact, setpoint, room', () => {
+  const bad = (h: Partial<typeof defaultPlate>) =>
+    HeatRun.start(model, { ...defaultPlate, ...h }, 22, [{ atS: 0, setC: 110, preheated: true }]);
+  expect(() => bad({ conductanceWm2K: { ...defaultPlate.conductanceWm2K, value: NaN } })).toThrow(/conductanceWm2K: NaN/);
+  expect(() => HeatRun.start(model, defaultPlate, NaN)).toThrow(/ambientC: NaN/);
+  expect(() => HeatRun.start(model, defaultPlate, 22, [{ atS: 0, setC: NaN, preheated: true }])).toThrow(/setC: NaN/);
+  const thin = { ...device, faces: device.faces.map((f) => ({ ...f, cover: { ...f.cover, hMm: -0.8 } })) };
+  expect(() => toThermalStack(thin, thin.bonds[0]!, new Set())).toThrow(/cover.hMm: -0.8/);
+});
+
 it('solves each mode in closed form: the same as small implicit steps of the reduced equations', () => {
   const { modes } = model;
   const r = modes.rank;

@@ -44,7 +44,7 @@ interface Spectrum {
   hFront: number;
 }
 
-/** Films of the two faces with radiation as it was made linear, W/m²K: a fan makes them differ (one law 26). */
+/** Films of the two faces with radiation as it was made linear, W/m²K: a fan makes them differ (law 26). */
 export interface Films {
   back: number;
   front: number;
@@ -448,9 +448,19 @@ export class Trajectory {
     return next;
   }
 
-  /** State `forS` after a phase that begins at `phase.startS` and ends what was on; the phase is not kept. */
+  /**
+   * State `forS` after a phase that begins at `phase.startS` and ends what was on; the phase is not kept. For the seconds
+   * between a heater and the first cut, in which radiation beyond the linear films does not count (under 0.1 K in 20 s).
+   */
   soonAfter(phase: HeatPhase, forS: number): Float64Array {
-    return this.stretch(phase, this.state(phase.startS)).soonAt(forS);
+    return new Stretch(
+      this.model,
+      phase,
+      this.state(phase.startS),
+      this.ambientC,
+      phase.films ?? this.films,
+      false,
+    ).soonAt(forS);
   }
 
   state(tS: number, among = this.phases.length): Float64Array {

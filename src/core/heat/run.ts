@@ -63,7 +63,7 @@ export function arcCells(model: ReducedModel, perimeterMm: number, n = 24): ArcC
 export type Watched = 'battery' | 'camera' | 'display' | 'cover';
 export const watchedKinds: readonly Watched[] = ['battery', 'camera', 'display', 'cover'];
 
-/** Air over the bench: still, or a fan or draught over it. It passes the face that lies open (one law 26). */
+/** Air over the bench: still, or a fan or draught over it. It passes the face that lies open (law 26). */
 export type BenchAir = 'still' | 'draught';
 
 /** The hottest place of something, and where it was found: cell of its rows. */
@@ -404,7 +404,7 @@ interface Axis {
 
 /**
  * Two independent directions in which a heater is uncertain, one standard uncertainty each. Calibrated figures correlate
- * (a hotter plate with a worse contact looks the same), so there the axes of their covariance are taken (one law 18).
+ * (a hotter plate with a worse contact looks the same), so there the axes of their covariance are taken (law 18).
  */
 export function uncertainAxes(h: Heater): readonly [Axis, Axis] {
   const into = h.kind === 'air' ? h.hScale.u : h.conductanceWm2K.u;

@@ -60,7 +60,7 @@ describe('strength of the cover', () => {
 
   it('half of the 40 mm edges break at their median strength (definition of the Weibull median)', () => {
     expect(breakChance(100, 100, 40)).toBeCloseTo(0.5, 12);
-    // margin 1 alone means about 11 % for 420 mm (one law 2)
+    // margin 1 alone means about 11 % for 420 mm (law 2)
     expect(breakChance(100, 200, 420)).toBeCloseTo(0.1075, 4);
   });
 });
@@ -119,7 +119,7 @@ describe('ring opening', () => {
   });
 });
 
-describe('thresholds and verdict (one law 1, 2)', () => {
+describe('thresholds and verdict (law 1, 2)', () => {
   it('foam ring with a 0.5 mm pick: about 45 slow, 62 go; solvent-borne about 48, 66', () => {
     expect(liftThresholds({ ...base, keepCover: false })).toEqual({ easyC: 62, workC: 45, safeC: 62 });
     expect(liftThresholds({ ...base, adhesive: solvent, keepCover: false })).toEqual({
@@ -246,7 +246,7 @@ describe('keep-outs and depth', () => {
   });
 });
 
-describe('plan of the whole ring (one law 3)', () => {
+describe('plan of the whole ring (law 3)', () => {
   const arcs = arcCells(model, path.lengthMm);
   const order = arcs.map((_, i) => i);
   const marks = { cautionC: 60, stopC: 80 };

@@ -124,7 +124,7 @@ export function planLift(input: LiftPlanInput): LiftPlan {
 
 /**
  * When to leave the plate for an arc: with a useful time at full speed when the cell allows it, else as soon as the arc is
- * ready. A later arc needs only workC when its turn comes (one law 3), so there the cell's stop mark may cut the heat short.
+ * ready. A later arc needs only workC when its turn comes (law 3), so there the cell's stop mark may cut the heat short.
  */
 function leaveAt(
   run: HeatRun,

@@ -61,7 +61,7 @@ export const coverStrengths: Record<string, CoverStrength> = {
   },
 };
 
-/** Edge flaw to reckon with after the question "chips?": unsure counts as 60 µm, one law 15; yes as 100 µm. */
+/** Edge flaw to reckon with after the question "chips?": unsure counts as 60 µm, law 15; yes as 100 µm. */
 export const chipFlawUm: Record<'no' | 'unsure' | 'yes', Sourced> = {
   no: judgement(30, 'no chip seen'),
   unsure: judgement(60, 'unsure counts as a 60 µm flaw'),

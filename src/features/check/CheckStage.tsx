@@ -49,7 +49,7 @@ export function CheckStage({ job }: { job: JobState }) {
     next && !overridden ? `Step ${points.indexOf(next) + 1}: ${place(next)}` : null,
     true,
   );
-  const seen = flush?.smallestBumpMm.filter((v): v is number => v !== null) ?? [];
+  const found = flush?.foundMm ?? null;
   const text = checkCall(job, settings, (id) => place(points.find((p) => p.id === id)!));
   const fine = open.length === 0;
   const can = fine || overridden;
@@ -121,8 +121,8 @@ export function CheckStage({ job }: { job: JobState }) {
             },
             {
               id: 'bump',
-              value: seen.length ? length(Math.max(...seen), units, 2) : '–',
-              label: 'smallest bump that shows everywhere',
+              value: found === null ? '–' : length(found, units, 2),
+              label: 'bump that shows in nine of ten, anywhere at the edge',
             },
           ]}
         />

@@ -89,14 +89,15 @@ export function checkCall(job: JobState, units: Settings, placeOf: (pointId: str
       tone: 'ink',
     };
   const testedBefore = Object.values(job.functions.before).some((r) => r === 'ok' || r === 'fail');
-  const seen = flush.smallestBumpMm.filter((v): v is number => v !== null);
   return {
     sentence: testedBefore
       ? 'Flush, and everything works as before.'
       : 'Flush, and everything tested works. Not tested before the repair.',
     reason: oldFaults.length
       ? `Faults from before stay: ${oldFaults.map((o) => functionName(o.fn)).join(', ')}.`
-      : `A bump over ${length(Math.max(...seen), units, 2)} would have shown.`,
+      : flush.foundMm === null
+        ? 'These points cannot tell how large a bump they would miss.'
+        : `A bump of ${length(flush.foundMm, units, 2)} anywhere at the edge would have shown in nine of ten.`,
     tone: 'ink',
   };
 }

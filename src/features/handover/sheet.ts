@@ -169,6 +169,8 @@ export function sheetOf(job: JobState, settings: Settings, now: number): SheetSe
     until.push(
       `Do not press the back, bend the device or leave it in the sun before ${dayTime(start + clocks.sealTest.high * 1e3, now)}.`,
     );
+    if (settings.cureBy === 'usual')
+      until.push('Handed over at the usual time of this adhesive; a cold night makes it longer.');
     until.push(`The adhesive has its full bond by ${dayTime(start + clocks.full.high * 1e3, now)}.`);
   }
   until.push(airTestLine);

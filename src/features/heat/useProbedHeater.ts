@@ -18,7 +18,7 @@ const most = 40;
 const lagSdS = 15;
 
 /**
- * The heater as a live probe corrects it during the first heat, with the shop's own figures as priors (one law 18). Only
+ * The heater as a live probe corrects it during the first heat, with the shop's own figures as priors (law 18). Only
  * readings from before a fault count. Null: nothing to correct with.
  */
 export function probedHeater(

@@ -64,7 +64,7 @@ it('go, slow and reheat say how long, how deep and what a reheat takes', () => {
   expect(say({ verdict: 'reheat' }).reason).toContain('Never force it.');
 });
 
-it('hazards and limits come before the bond (one law 2)', () => {
+it('hazards and limits come before the bond (law 2)', () => {
   expect(say({ swollen: true, batteryHighC: 90 }).sentence).toBe('Stop: the cell is swollen.');
   expect(say({ batteryHighC: 81 }).sentence).toBe('Hands off: let the cell cool.');
   expect(say({ verdict: 'stop', arcHighC: 125 }).sentence).toBe('Wait: too hot to pry.');

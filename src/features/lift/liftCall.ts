@@ -36,7 +36,7 @@ export interface CallText {
   tone: 'ink' | 'caution';
 }
 
-/** The call of the lift stage. A wedge "go" never overrides a limit (one law 2). */
+/** The call of the lift stage. A wedge "go" never overrides a limit (law 2). */
 export function liftCall(i: LiftCallInput): CallText {
   const { lift, units } = i;
   const edge = lift.nextEdge ? edgeName(lift.nextEdge) : '';

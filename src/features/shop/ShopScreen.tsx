@@ -3,12 +3,12 @@ import { useState } from 'react';
 import { View } from 'react-native';
 
 import { writeShopFile } from '@/model/files';
-import type { Settings } from '@/model/settings';
+import { heatersOf, type Settings } from '@/model/settings';
 import { AddLine } from '@/stagekit/AddLine';
 import { photoIdsOf } from '@/stagekit/exportJob';
 import { repository, retryPending, saveSettings, useSettings, useShop } from '@/store/shop';
 import { Button } from '@/ui/Button';
-import { Choice } from '@/ui/Choice';
+import { Choice, Tick } from '@/ui/Choice';
 import { Disclosure } from '@/ui/Disclosure';
 import { download } from '@/ui/download';
 import { NumberField } from '@/ui/NumberField';
@@ -142,6 +142,40 @@ export function ShopScreen({ loadDemo }: { loadDemo: () => Promise<void> }) {
         value={tempNumber(s.roomC, s)}
         onCommit={(v) => void put({ roomC: typedToC(v, s) })}
       />
+      <Choice
+        label="A fan or draught over the bench"
+        value={s.draught ? 'yes' : 'no'}
+        options={[
+          { id: 'no', name: 'Still air' },
+          { id: 'yes', name: 'Fan or draught' },
+        ]}
+        onChange={(v) => void put({ draught: v === 'yes' })}
+        hint="Moving air cools the open face: heating takes longer and the window is shorter."
+      />
+      <Choice
+        label="Clamps off, going on and hand-over wait for"
+        value={s.cureBy}
+        options={[
+          { id: 'usual', name: 'The usual time' },
+          { id: 'late', name: 'The latest time' },
+        ]}
+        onChange={(cureBy) => void put({ cureBy })}
+        hint="A press or hold test and the full bond always wait for the latest time. It stands on the customer’s sheet."
+      />
+      <View className="mb-3">
+        <Txt strong>Heaters out of arm’s reach of the others</Txt>
+        {heatersOf(s).map((h) => (
+          <Tick
+            key={h.id}
+            label={h.name}
+            on={s.apart.includes(h.id)}
+            onChange={(on) => void put({ apart: on ? [...s.apart, h.id] : s.apart.filter((x) => x !== h.id) })}
+          />
+        ))}
+        <Txt size="s" tone="ink2">
+          Alcohol and open solvent glue on another job forbid a gun or dryer that stands within reach.
+        </Txt>
+      </View>
       <NumberField
         label="Accepted chance of breaking a cover"
         unit="%"
