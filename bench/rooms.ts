@@ -4,7 +4,11 @@ import { defaultDryer, defaultGun, defaultMat, defaultPlate, type Heater } from 
 import type { ReducedModel } from '../src/core/heat/reduced';
 
 /** Reduced against full with true radiation over rooms and setpoints: the largest difference of bond line and battery, K. */
-export function roomErrors(model: ReducedModel, stack: ThermalStack, line: (name: string, value: string) => void): void {
+export function roomErrors(
+  model: ReducedModel,
+  stack: ThermalStack,
+  line: (name: string, value: string) => void,
+): void {
   const cases: [Heater, number[]][] = [
     [defaultPlate, [50, 110, 160]],
     [defaultMat, [60, 120]],
@@ -19,7 +23,10 @@ export function roomErrors(model: ReducedModel, stack: ThermalStack, line: (name
         return Math.max(r.largestBondErrorK, r.largestBatteryErrorK);
       });
       most = Math.max(most, ...found);
-      line(`${heater.name} ${setC} °C, room -10, 22, 45 °C: largest difference`, found.map((k) => `${k.toFixed(2)} K`).join(', '));
+      line(
+        `${heater.name} ${setC} °C, room -10, 22, 45 °C: largest difference`,
+        found.map((k) => `${k.toFixed(2)} K`).join(', '),
+      );
     }
   line('largest of all, target 0.5 K', `${most.toFixed(2)} K`);
 }

@@ -147,7 +147,10 @@ const records: Adhesive[] = [
       kNmm3: judgement(10, note),
       soften: soften(0.2, 300),
     },
-    softC: commonPractice(165, 'glass slides by itself on a plate of 235 °C after the better part of a minute, not before'),
+    softC: commonPractice(
+      165,
+      'glass slides by itself on a plate of 235 °C after the better part of a minute, not before',
+    ),
     creepC: commonPractice(80, 'a blade creeps from about here'),
     overC: judgement(260, 'fumes above; extraction is asked for from 200 °C, from memory'),
   },

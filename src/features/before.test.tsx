@@ -64,12 +64,14 @@ beforeEach(() => {
 afterEach(() => jest.useRealTimers());
 
 describe('intake', () => {
-  it('weighs the promise against the earliest honest collection', async () => {
+  it('weighs the promise against the earliest pick-up that can be kept', async () => {
     startShop(t0);
     renderStage(IntakeStage, save);
     expect(call()).toBe('Ready to heat.');
     expect(reason()).toMatch(/^Earliest pick-up: working it out, with all else on the bench\.$/);
+    await pass(1000);
     await enter('Promised for, time of day', '13:30');
+    await pass(1000);
     expect(call()).toMatch(/^13:30 cannot be kept: \d\d:\d\d at the earliest\.$/);
     expect(jobNow(save).promiseAt).toBe(t0 + 30 * 60_000);
     await enter('Promised for, time of day', '99:99');
@@ -134,7 +136,8 @@ describe('heat', () => {
     renderStage(HeatStage, heating);
     await pass(50);
     const first = call();
-    expect(first).toMatch(/^On the plate for 0:\d\d, then the bottom edge\.$/);
+    expect(first).toMatch(/^Try from 0:\d\d, easy by \d:\d\d, at the latest \d:\d\d\.$/);
+    expect(reason()).toMatch(/^Start at the bottom edge\. /);
     await press('+5');
     expect(call()).not.toBe(first);
     expect(screen.getByText('dial: 115 °C / 239 °F')).toBeTruthy();
@@ -157,12 +160,12 @@ describe('heat', () => {
     expect(kinds.slice(-4)).toEqual(['heatPlan', 'decision', 'stage', 'heatOn']);
     const decision = logged(heating).find((e) => e.type === 'decision') as {
       inputs: { setC: number };
-      computed: { readyS: { high: number } };
+      computed: { readyS: { mean: number } };
     };
     expect(decision.inputs.setC).toBe(110);
     const on = logged(heating).at(-1) as { readyInS: number };
-    expect(on.readyInS).toBeCloseTo(decision.computed.readyS.high, 6);
-    expect(call()).toMatch(/^Off the plate in 0:\d\d\./);
+    expect(on.readyInS).toBeCloseTo(decision.computed.readyS.mean, 6);
+    expect(call()).toMatch(/^Try in 0:\d\d, easy in \d:\d\d\.$/);
   });
 
   it('counts down live, then off the plate starts the window clock', async () => {
@@ -174,9 +177,11 @@ describe('heat', () => {
     await pass(10_000);
     expect(a - seconds()).toBeGreaterThanOrEqual(9);
     expect(a - seconds()).toBeLessThanOrEqual(11);
-    await pass(40_000);
+    await pass(30_000);
+    expect(call()).toMatch(/^Try the bottom edge now\. Easy in \d:\d\d\.$/);
+    await pass(90_000);
     expect(call()).toBe('Lift now. Start at the bottom edge.');
-    expect(reading(/bottom edge now/)).toMatch(/^4\d°|^5\d°/);
+    expect(reading(/bottom edge now/)).toMatch(/^7\d°/);
     await press('Off the plate');
     const off = logged(heating).find((e) => e.type === 'heatOff') as {
       easyForS: number;
@@ -195,21 +200,24 @@ describe('heat', () => {
     await press('Called away');
     expect(jobNow(heating).calledAway).toBe(true);
     await jump(60_000);
-    expect(screen.getByTestId('away').textContent).toMatch(
-      /^Called away: the bottom edge is at \d\d °C or more now, (easy for \d:\d\d|no longer easy), it (grips in \d+:\d\d|has gripped)\. \d:\d\d of heat get it back\.$/,
+    expect(call()).toMatch(/^Safe: off the plate for 1:0[01]\.$/);
+    expect(reason()).toMatch(
+      /^The bottom edge is at \d\d °C\. (Easy for|It can be worked|It has gripped).* \d:\d\d of heat get it back\.$/,
     );
+    await press('I’m back');
+    expect(logged(heating).at(-1)).toMatchObject({ type: 'observed', what: 'back' });
+    expect(jobNow(heating).calledAway).toBe(false);
   });
 
-  it('a cover that is to be saved: limits of camera and cell are said, and the table shows every pick', async () => {
+  it('a cover that is to be saved: it opens as benches do, the chance of breaking is said, and the table shows every pick', async () => {
     startShop(t0);
     renderStage(HeatStage, save);
     await pass(50);
-    expect(call()).toMatch(/^The (cell|camera) passes its stop mark before the bond is soft\.$/);
+    expect(call()).toMatch(/^Try from \d:\d\d, easy by \d:\d\d, at the latest \d:\d\d\.$/);
     await press('Heat and pick, side by side');
     const rows = within(screen.getByRole('table', { name: 'Picks side by side' })).getAllByRole('row');
     expect(rows).toHaveLength(5);
     expect(rows[1]!.textContent).toMatch(/^0\.3/);
-    expect(screen.getByText(/No pick keeps every part under its stop mark/)).toBeTruthy();
   });
 });
 
@@ -225,17 +233,17 @@ describe('lift', () => {
     startShop(t0, { [heating]: unheat() });
     renderStage(LiftStage, heating);
     await pass(50);
-    expect(call()).toBe('Heat first: the bottom edge is at 21 °C.');
+    expect(call()).toBe('Heat first: the bottom edge is at 22 °C.');
     expect(screen.getByRole('button', { name: 'Bottom edge is free: heat first' })).toBeTruthy();
   });
 
   it('go, then slow, then back on the plate, as the line cools; a reheat is logged with what the model says', async () => {
-    startShop(t0, { [heating]: off(55) });
-    jest.setSystemTime(t0 + 60_000);
+    startShop(t0, { [heating]: off(150) });
+    jest.setSystemTime(t0 + 155_000);
     renderStage(LiftStage, heating);
     await pass(600);
     expect(call()).toMatch(/^Cut the bottom edge now: easy for \d:\d\d\.$/);
-    expect(reading(/bottom edge, middle/)).toMatch(/^4\d°/);
+    expect(reading(/bottom edge, middle/)).toMatch(/^[67]\d°/);
     await jump(150_000);
     expect(call()).toBe('Bottom edge slowly, a tenth of the speed.');
     await jump(1_200_000);
@@ -249,8 +257,8 @@ describe('lift', () => {
   });
 
   it('marks edges done one after the other, each with its depth window, and ends with the fold of the cable', async () => {
-    startShop(t0, { [heating]: off(55) });
-    jest.setSystemTime(t0 + 60_000);
+    startShop(t0, { [heating]: off(150) });
+    jest.setSystemTime(t0 + 155_000);
     renderStage(LiftStage, heating);
     await pass(600);
     await press('Bottom edge is free');
@@ -268,8 +276,8 @@ describe('lift', () => {
   });
 
   it('a tap on the plan reads the value at the place; the plan is there as text', async () => {
-    startShop(t0, { [heating]: off(55) });
-    jest.setSystemTime(t0 + 60_000);
+    startShop(t0, { [heating]: off(150) });
+    jest.setSystemTime(t0 + 155_000);
     renderStage(LiftStage, heating);
     await pass(600);
     await press('Show the plan as text');

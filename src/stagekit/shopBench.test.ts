@@ -43,7 +43,7 @@ describe('the demo shop as a bench', () => {
     expect(heat.endS - heat.startS).toBe(142);
     expect(at(all, 'demo-0142', 'lift')!.startS).toBeLessThanOrEqual(heat.endS + benchFigures.windowS.value);
     const clamped = at(all, 'demo-0139', 'clamped')!;
-    expect(clamped.startS).toBe((t0 - 20 * min - all.shop.originAt) / 1e3);
+    expect(clamped.startS).toBe((t0 - 8 * min - all.shop.originAt) / 1e3);
     expect(at(all, 'demo-0139', 'unclamp')!.startS).toBeGreaterThanOrEqual(clamped.endS);
     // a cold night on a bead: handed over only after its own clock
     expect(at(all, 'demo-0132', 'clamped')).toBeUndefined();

@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 
 import type { HeatWay } from '@/core/schedule/jobTasks';
-import type { PlanAnswer } from '@/core/schedule/planWork';
+import { promiseWork, type PlanAnswer } from '@/core/schedule/planWork';
 import { planShop, type ShopPlan } from '@/core/schedule/shopPlan';
 import type { PlanEntry } from '@/core/schedule/types';
 import type { JobState } from '@/model/fold';
@@ -66,6 +66,8 @@ const seedsPerRound = 3;
 const searchMs = 3000;
 const settleMs = 350;
 export const promiseRuns = 2000;
+/** the same without a worker, so that the screen does not stand still */
+const runsAlone = 200;
 
 /**
  * The plan in force, for every page of this tab. It changes when something was noted, when something planned did not
@@ -117,7 +119,8 @@ class PlanStore {
       sameJobs(last.jobs, input.jobs) &&
       sameSettings(last.settings, input.settings) &&
       last.heats === input.heats;
-    if (same && (!this.snapshot.now || !slipped(this.snapshot.now, input.now))) return;
+    // a plan that stays behind is looked at once per instant, or a problem would ask for itself for ever
+    if (same && (!this.snapshot.now || last.now === input.now || !slipped(this.snapshot.now, input.now))) return;
     this.offered = input;
     const { now: before } = this.snapshot;
     const r = planNow(input, before, this.answered !== null);
@@ -164,8 +167,7 @@ class PlanStore {
             this.take(input, now, answer);
           })
           .catch((e: unknown) => {
-            // a browser that lets no worker run: the plan at once stands
-            if (!(e instanceof CancelledError) && this.run === run) this.answered = input;
+            if (!(e instanceof CancelledError) && this.run === run) this.alone(input, now);
           })
           .finally(() => {
             over = true;
@@ -174,10 +176,18 @@ class PlanStore {
             this.set({ improving: null });
           });
       } catch {
-        this.answered = input;
         this.set({ improving: null });
+        this.alone(input, now);
       }
     }, settleMs);
+  }
+
+  /** A browser that lets no worker run: the plan at once stands, and what can be promised is worked out here, with fewer runs. */
+  private alone(input: BenchInput, now: PlanNow): void {
+    this.answered = input;
+    const { bench, scatters } = now.shop;
+    const promises = promiseWork({ bench, previous: now.plan.plan, scatters, runs: runsAlone });
+    this.set({ answer: { plan: now.plan, promises, others: null }, answeredFor: input.jobs });
   }
 
   private take(input: BenchInput, from: PlanNow, answer: PlanAnswer): void {

@@ -175,7 +175,10 @@ describe('interlock (law 8)', () => {
     const uses = [0, 1, 2, 3, 4].map((i) => ({ at: i * 60e3, ml: 0.19 }));
     const at = recentMl(uses, { ach: 2 }, 5 * 60e3);
     // by hand: 0.19 Σ exp(−2 k/60), k = 1 to 5
-    expect(at).toBeCloseTo([1, 2, 3, 4, 5].reduce((m, k) => m + 0.19 * Math.exp((-2 * k) / 60), 0), 9);
+    expect(at).toBeCloseTo(
+      [1, 2, 3, 4, 5].reduce((m, k) => m + 0.19 * Math.exp((-2 * k) / 60), 0),
+      9,
+    );
     expect(recentMl(uses, { ach: 2 }, 40 * 60e3)).toBe(0);
     expect(() => recentMl([{ at: 0, ml: NaN }], { ach: 2 }, 1)).toThrow('alcohol: NaN');
   });

@@ -102,7 +102,8 @@ it('is not biased: 20 logs of the full model with true radiation over the allowe
       tempC.push(readOff((c, z) => s.at(c, z), r) + 0.4 * gauss());
     });
     const f = fit({ tS, tempC });
-    for (const id of ['conductanceWm2K', 'offsetK', 'lagS'] as const) sum[id] += (f.value[id] - truth[id]) / f.se[id] / n;
+    for (const id of ['conductanceWm2K', 'offsetK', 'lagS'] as const)
+      sum[id] += (f.value[id] - truth[id]) / f.se[id] / n;
   }
   for (const z of Object.values(sum)) expect(Math.abs(z)).toBeLessThan(1);
 });

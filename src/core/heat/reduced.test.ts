@@ -57,7 +57,14 @@ it.each([
     { atS: 240, setC: null, preheated: false },
   ]);
   const compare = (t: number) => {
-    const full = ring.reduce((m, r) => Math.min(m, readOff((c, k) => s.at(c, k), r)), Infinity);
+    const full = ring.reduce(
+      (m, r) =>
+        Math.min(
+          m,
+          readOff((c, k) => s.at(c, k), r),
+        ),
+      Infinity,
+    );
     const own = run.arcsC(t, arcs).reduce((m, r) => Math.min(m, r.mean), Infinity);
     expect(Math.abs(full - own)).toBeLessThan(0.5);
   };
@@ -75,7 +82,14 @@ it('a fan over the open face takes heat from it, and from no other (own section;
   const grid = makeGrid(stack, { nx: 18, ny: 38 });
   const s = new HeatSolver(grid, { ...benchEnvironment(22, 'true'), frontConvWm2K: 17 }, 22, 1e-6);
   s.run({ conductanceWm2K: 350, plateC: () => 110 }, 180, 5);
-  const full = bondReadings(grid).reduce((m, r) => Math.min(m, readOff((c, k) => s.at(c, k), r)), Infinity);
+  const full = bondReadings(grid).reduce(
+    (m, r) =>
+      Math.min(
+        m,
+        readOff((c, k) => s.at(c, k), r),
+      ),
+    Infinity,
+  );
   const own = at('draught', 180)
     .arcsC(180, arcs)
     .reduce((m, r) => Math.min(m, r.mean), Infinity);
@@ -85,7 +99,9 @@ it('a fan over the open face takes heat from it, and from no other (own section;
 it('refuses by name what is no number: glass, contact, setpoint, room', () => {
   const bad = (h: Partial<typeof defaultPlate>) =>
     HeatRun.start(model, { ...defaultPlate, ...h }, 22, [{ atS: 0, setC: 110, preheated: true }]);
-  expect(() => bad({ conductanceWm2K: { ...defaultPlate.conductanceWm2K, value: NaN } })).toThrow(/conductanceWm2K: NaN/);
+  expect(() => bad({ conductanceWm2K: { ...defaultPlate.conductanceWm2K, value: NaN } })).toThrow(
+    /conductanceWm2K: NaN/,
+  );
   expect(() => HeatRun.start(model, defaultPlate, NaN)).toThrow(/ambientC: NaN/);
   expect(() => HeatRun.start(model, defaultPlate, 22, [{ atS: 0, setC: NaN, preheated: true }])).toThrow(/setC: NaN/);
   const thin = { ...device, faces: device.faces.map((f) => ({ ...f, cover: { ...f.cover, hMm: -0.8 } })) };
@@ -145,7 +161,10 @@ it('is linear in the drive without radiation, and a little less than that with i
   const rise = (targetC: number, radiation: 'true' | 'linear') => {
     const phase = { startS: 0, contactWm2K: 350, targetC, plateStartC: targetC, lagS: 0 };
     const y = new Trajectory(model, [phase], 20, model.stillAir, { radiation }).state(300);
-    return model.rows('bond').values.subarray(0, model.modes.rank).reduce((m, v, i) => m + v * y[i]!, 0);
+    return model
+      .rows('bond')
+      .values.subarray(0, model.modes.rank)
+      .reduce((m, v, i) => m + v * y[i]!, 0);
   };
   expect(rise(100, 'linear') / rise(60, 'linear')).toBeCloseTo(2, 6);
   expect(rise(100, 'true') / rise(60, 'true')).toBeLessThan(1.999);

@@ -421,9 +421,7 @@ export class Trajectory {
     this.films = typeof films === 'number' ? { back: films, front: model.modes.hFrontWm2K } : films;
     phases.forEach((p, i) => {
       const y =
-        i > 0
-          ? this.stretches[i - 1]!.at(p.startS - phases[i - 1]!.startS)
-          : new Float64Array(model.modes.rank);
+        i > 0 ? this.stretches[i - 1]!.at(p.startS - phases[i - 1]!.startS) : new Float64Array(model.modes.rank);
       this.stretches.push(this.stretch(p, y));
     });
   }
@@ -444,7 +442,10 @@ export class Trajectory {
     const next = new Trajectory(this.model, [], this.ambientC, this.films, this.options);
     const kept = this.phases.filter((p) => p.startS < phase.startS);
     Object.assign(next, { phases: [...kept, phase] });
-    next.stretches.push(...this.stretches.slice(0, kept.length), this.stretch(phase, this.state(phase.startS, kept.length)));
+    next.stretches.push(
+      ...this.stretches.slice(0, kept.length),
+      this.stretch(phase, this.state(phase.startS, kept.length)),
+    );
     return next;
   }
 
@@ -469,9 +470,7 @@ export class Trajectory {
     if (known) return known;
     const i = this.at(tS, among);
     const y =
-      i < 0
-        ? new Float64Array(this.model.modes.rank)
-        : this.stretches[i]!.at(Math.max(0, tS - this.phases[i]!.startS));
+      i < 0 ? new Float64Array(this.model.modes.rank) : this.stretches[i]!.at(Math.max(0, tS - this.phases[i]!.startS));
     if (whole) {
       if (this.seen.size > 300) this.seen.clear();
       this.seen.set(tS, y);

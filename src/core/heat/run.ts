@@ -1,11 +1,10 @@
 import type { Outline } from '../device/types';
 import { judgement, type Range } from '../source';
-import { hConv } from './environment';
+import { hConv , fanConv } from './environment';
 import type { AirPath } from './airPath';
 import type { BackSpec, Mask } from './backPattern';
 import { jetOf, type Heater } from './heater';
 import { requireIn } from '../errors';
-import { fanConv } from './environment';
 import { ReducedModel, Trajectory, type Films, type HeatPhase } from './reduced';
 import { swing, swingOf } from './ripple';
 

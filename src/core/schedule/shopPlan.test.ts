@@ -196,7 +196,13 @@ describe('a plan of the whole bench', () => {
       .find((j) => j.id === 'J4')!
       .variants[0]!.tasks.find((t) => t.id === 'intake')!
       .modes.findIndex((m) => Object.keys(m.use).some((r) => Object.keys(needsOf(p.bench, first!)).includes(r)));
-    const started = { job: 'J4', task: 'intake', mode: Math.max(0, mode), startS: p.bench.nowS, endS: p.bench.nowS + e.endS - e.startS };
+    const started = {
+      job: 'J4',
+      task: 'intake',
+      mode: Math.max(0, mode),
+      startS: p.bench.nowS,
+      endS: p.bench.nowS + e.endS - e.startS,
+    };
     const again = planShop(
       { ...p.bench, started: [...p.bench.started, started] },
       { iterations: 150, seeds: [1], previous: p.plan },

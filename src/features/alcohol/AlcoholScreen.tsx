@@ -80,7 +80,10 @@ export function AlcoholScreen({ job: whole }: { job: JobState }) {
   const last = job.heat[job.heat.length - 1];
   const nowS = thermal ? (now - thermal.t0) / 1e3 : 0;
   const bondC = thermal
-    ? Math.max(thermal.run.partC(nowS, 'cover')?.high ?? 0, ...thermal.run.hotArcsC(nowS, thermal.arcs).map((r) => r.high))
+    ? Math.max(
+        thermal.run.partC(nowS, 'cover')?.high ?? 0,
+        ...thermal.run.hotArcsC(nowS, thermal.arcs).map((r) => r.high),
+      )
     : !modelled
       ? // a lens cover has no model that cools: it waits instead
         last && last.setC === null && now - last.at < unmodelledWaitS.value * 1e3
@@ -244,8 +247,8 @@ export function AlcoholScreen({ job: whole }: { job: JobState }) {
         </Txt>
         {alcoholCautions(around).length ? (
           <Txt size="s" className="mt-1" testID="plateNear">
-            A plate or mat is on for {around.contactNear.join(', ')}: it lights nothing, it drives the vapour off. Keep this
-            out of its reach.
+            A plate or mat is on for {around.contactNear.join(', ')}: it lights nothing, it drives the vapour off. Keep
+            this out of its reach.
           </Txt>
         ) : null}
         <Tick label="Extraction on or window open" on={checks.ventilated} onChange={check('ventilated')} />
@@ -296,8 +299,8 @@ export function AlcoholScreen({ job: whole }: { job: JobState }) {
         {wet !== null && wet > now ? (
           <View className="mt-2" testID="wet">
             <Txt size="s">
-              Wet until {time(wet)}, {clock((wet - now) / 1e3)} from now: no gun or dryer before, on no job of this bench; a
-              plate or mat with moving air only.
+              Wet until {time(wet)}, {clock((wet - now) / 1e3)} from now: no gun or dryer before, on no job of this
+              bench; a plate or mat with moving air only.
             </Txt>
             <Button kind="small" label="Looked at: it is dry" onPress={() => void log([{ type: 'alcoholDry' }])} />
           </View>

@@ -54,7 +54,7 @@ it('one after another with one thumb, what this repair put at risk first; one ba
   renderStage(FunctionsScreen, id);
   const order = testsOf(jobNow(id), false).map((t) => t.test.id);
   expect(call()).toMatch(/^Flash\.$/);
-  expect(screen.getByText(/Put at risk by lifting over a cable\. Worked before\./)).toBeTruthy();
+  expect(screen.getByText(/Put at risk by the blade along the edge\. Worked before\./)).toBeTruthy();
   expect(screen.getByTestId('caution').textContent).toBe('Not toward eyes.');
   await press('Works');
   await press('Works');

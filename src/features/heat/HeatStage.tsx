@@ -19,7 +19,17 @@ import { NotModelled } from '@/stagekit/NotModelled';
 import { useGoOn } from '@/stagekit/useGoOn';
 import { PlainPlan } from '@/stagekit/PlainPlan';
 import { stageHref, StageShell } from '@/stagekit/StageShell';
-import { batteryMarks, edgeName, liftState, edgeMeans, pickInForce, placeName, strengthOf, thermalJob, watchMarks } from '@/stagekit/thermalJob';
+import {
+  batteryMarks,
+  edgeName,
+  liftState,
+  edgeMeans,
+  pickInForce,
+  placeName,
+  strengthOf,
+  thermalJob,
+  watchMarks,
+} from '@/stagekit/thermalJob';
 import { ThermalWait } from '@/stagekit/ThermalWait';
 import { useThermal } from '@/stagekit/useThermal';
 import { usePicks } from '@/stagekit/usePicks';
@@ -242,23 +252,24 @@ function HeatBench({ job }: { job: JobState }) {
         units,
       })
     : heatCall({
-    f,
-    lift,
-    nowS: liveS,
-    on: on !== null,
-    swollen,
-    hotC: on ? hotC : {},
-    marks: watched,
-    units,
-    words,
-    breakChance: job.keepCover && lift.easyC !== null ? wedgeState(lift.case, lift.easyC, cutSpeed.value).breakChance : null,
-    breakLimit: settings.breakLimit,
-    plastic,
-    pieces: job.bond.zone === 'fullArea' && job.device.parts.some((p) => p.limitC),
-    refused: on ? null : (refused?.why ?? null),
-    autoOffInS: offAt === null ? null : (offAt - now) / 1e3,
-    againBelowC: marks.cautionC - restUnderK.value,
-  });
+        f,
+        lift,
+        nowS: liveS,
+        on: on !== null,
+        swollen,
+        hotC: on ? hotC : {},
+        marks: watched,
+        units,
+        words,
+        breakChance:
+          job.keepCover && lift.easyC !== null ? wedgeState(lift.case, lift.easyC, cutSpeed.value).breakChance : null,
+        breakLimit: settings.breakLimit,
+        plastic,
+        pieces: job.bond.zone === 'fullArea' && job.device.parts.some((p) => p.limitC),
+        refused: on ? null : (refused?.why ?? null),
+        autoOffInS: offAt === null ? null : (offAt - now) / 1e3,
+        againBelowC: marks.cautionC - restUnderK.value,
+      });
   const doseS = on || job.heat.length ? aboveS : (f.parts.battery?.aboveCautionS.mean ?? 0);
   const tileOf = (id: 'battery' | 'camera' | 'cover'): ReadingItem => {
     const m = watched[id];
@@ -294,7 +305,13 @@ function HeatBench({ job }: { job: JobState }) {
   const record = { heater: plan.heater, use: plan.use };
   const layOn = () => {
     if (missing || on) return;
-    const computed = { tryFromS: f.tryFromS, readyS: f.readyS, battery: f.parts.battery?.peakC, easyC: lift.easyC, workC: lift.workC };
+    const computed = {
+      tryFromS: f.tryFromS,
+      readyS: f.readyS,
+      battery: f.parts.battery?.peakC,
+      easyC: lift.easyC,
+      workC: lift.workC,
+    };
     void log([
       { type: 'heatPlan', setC, pickMm: lift.pickMm, preheated, ...record },
       decide({
@@ -518,7 +535,9 @@ function HeatBench({ job }: { job: JobState }) {
             `Basis: ${probed.used ? 'heat model and probe' : 'heat model only'}. No way of heating is promised to keep the battery under its ${temp(marks.cautionC, units)} caution mark; what differs is how long it lasts.`,
             `Battery over caution ${clock(f.parts.battery?.aboveCautionS.mean ?? 0)} (up to ${clock(f.parts.battery?.aboveCautionS.high ?? 0)}), over stop up to ${clock(f.parts.battery?.aboveStopS.high ?? 0)}, all heats of this job together. Camera over caution ${clock(f.parts.camera?.aboveCautionS.mean ?? 0)}.`,
             `When it opens: ${(['battery', 'camera', 'display', 'cover'] as const).flatMap((id) => (f.parts[id] ? [`${watchedNames[id]} ${temp(f.parts[id]!.peakC.mean, units)}, up to ${temp(f.parts[id]!.peakC.high, units)}`] : [])).join('; ')}.`,
-            ...(lift.alcohol ? [`Alcohol in this edge: ${Math.round(lift.alcohol.lowersK)} K less is needed there until it has dried.`] : []),
+            ...(lift.alcohol
+              ? [`Alcohol in this edge: ${Math.round(lift.alcohol.lowersK)} K less is needed there until it has dried.`]
+              : []),
             'Break chance is a numerical estimate and looks optimistic: no twisting, no hidden chips.',
           ]}
           rows={[

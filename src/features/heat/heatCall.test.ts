@@ -192,7 +192,9 @@ it('called away ends in a safe state that is said first', () => {
     units: demoSettings,
   });
   expect(text.sentence).toBe('Safe: off the plate for 1:20.');
-  expect(text.reason).toBe('The bottom edge is at 58 °C. It can be worked slowly for 5:00 more. 0:40 of heat get it back.');
+  expect(text.reason).toBe(
+    'The bottom edge is at 58 °C. It can be worked slowly for 5:00 more. 0:40 of heat get it back.',
+  );
 });
 
 it('a heater that switched itself off is said, and so is what forbids the setpoint', () => {

@@ -157,7 +157,10 @@ describe('ways side by side', () => {
       gripsForS: { low: 90, mean: 99, high: 120 },
       over: [],
     };
-    const say = (results: Parameters<typeof waysCall>[0]['results'], more: { pieces?: boolean; plastic?: boolean } = {}) =>
+    const say = (
+      results: Parameters<typeof waysCall>[0]['results'],
+      more: { pieces?: boolean; plastic?: boolean } = {},
+    ) =>
       waysCall({
         listed,
         results,

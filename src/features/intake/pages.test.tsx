@@ -148,7 +148,8 @@ describe('route', () => {
     expect(events[1]).toMatchObject({ type: 'decision', call: 'route', because: 'customer wants a new frame' });
     expect(jobNow(save!).keepCover).toBe(false);
     expect(jobNow(save!).stages.strip).toBe('todo');
-    expect(went.at(-1)).toBe('/jobs/demo-0143/intake');
+    // intake is done: the page leads back to where the job is
+    expect(went.at(-1)).toBe('/jobs/demo-0143/heat');
   });
 
   it('a cracked cover is not offered for saving, and the break-even is said where saving is open', async () => {

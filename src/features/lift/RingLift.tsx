@@ -7,7 +7,15 @@ import { placeholders } from '@/core/lift/corner';
 import { depthLimitAt, overMm } from '@/core/lift/depth';
 import { foldOver } from '@/core/lift/foldOver';
 import { cupRadiusMm } from '@/core/lift/firstGap';
-import { arcVerdict, cutSpeed, safeWedge, slowShare, sticksAgainC, thickestWedgeMm, wedgeVerdict } from '@/core/lift/verdict';
+import {
+  arcVerdict,
+  cutSpeed,
+  safeWedge,
+  slowShare,
+  sticksAgainC,
+  thickestWedgeMm,
+  wedgeVerdict,
+} from '@/core/lift/verdict';
 import type { EdgeId, Pt } from '@/core/device/types';
 import { hotOf } from '@/core/heat/run';
 import { heatCount, onPlate, type JobState } from '@/model/fold';
@@ -68,7 +76,8 @@ export function RingLift({ job }: { job: JobState }) {
   // alcohol in the edge goes on softening: looked at every ten seconds
   const wetAt = job.alcohol.length ? Math.floor(now / 1e4) * 1e4 : null;
   const lift = useMemo(
-    () => (thermal ? liftState(job, settings, thermal.path, thermal.arcs, undefined, edgeMeans(job, thermal), wetAt) : null),
+    () =>
+      thermal ? liftState(job, settings, thermal.path, thermal.arcs, undefined, edgeMeans(job, thermal), wetAt) : null,
     [job, settings, thermal, wetAt],
   );
   const firstEdge = lift && job.cut.freeMm < 3 ? lift.nextEdge : null;
