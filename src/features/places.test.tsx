@@ -35,9 +35,9 @@ describe('bench', () => {
     render(<BenchScreen />);
     const next = screen.getByTestId('next');
     expect(next.textContent).toContain('Take J-0142 off the plate');
-    expect(next.textContent).toContain('0:47');
+    expect(next.textContent).toContain('2:22');
     await pass(7000);
-    expect(next.textContent).toContain('0:40');
+    expect(next.textContent).toContain('2:15');
     expect(screen.getByText('Runs by itself')).toBeTruthy();
     expect(screen.getByRole('button', { name: /^J-0139 clamped/ })).toBeTruthy();
     expect(screen.getAllByRole('img', { name: 'waits' })).toHaveLength(8);
@@ -47,7 +47,7 @@ describe('bench', () => {
 
   it('an overdue heat counts over, as hands needed', async () => {
     render(<BenchScreen />);
-    await pass(60_000);
+    await pass(155_000);
     expect(screen.getByTestId('next').textContent).toMatch(/\+0:1\d/);
     expect(screen.getByTestId('next').textContent).toContain('every second more goes into the cell');
   });

@@ -219,7 +219,7 @@ export function CureStage({ job }: { job: JobState }) {
           </View>
         ) : null}
         <View className="mt-2" role="table" aria-label="When">
-          <MarkRow head cells={['', 'early', 'usually', 'latest', 'benches say']} />
+          <MarkRow head cells={['mark', 'early', 'usually', 'latest', 'benches say']} />
           {cureMarks.map((m) => {
             const at = (s: number) => (start === null ? short(s) : dayTime(start + s * 1e3, now));
             const c = cure.clocks[m];

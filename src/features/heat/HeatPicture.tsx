@@ -24,16 +24,16 @@ interface HeatPictureProps {
   air?: { path: AirPath; running: boolean } | null;
 }
 
-/** Isotherms of the bond plane with the arcs' low bounds as soundings; the coldest arc is ringed. */
+/** Isotherms of the bond plane with the usual values of the arcs as soundings, as the readings beside it; the coldest arc is ringed. */
 export function HeatPicture({ job, thermal, lift, fieldC, arcsC, units, size, air }: HeatPictureProps) {
-  const coldest = arcsC.reduce((m, r, i) => (r.low < arcsC[m]!.low ? i : m), 0);
+  const coldest = arcsC.reduce((m, r, i) => (r.mean < arcsC[m]!.mean ? i : m), 0);
   return (
     <Plan
       device={job.device}
       bond={job.bond}
       width={size.width}
       height={size.height}
-      label={`Bond line of ${job.device.name}: ${tempNumber(arcsC[coldest]!.low, units)} to ${tempNumber(Math.max(...arcsC.map((r) => r.mean)), units)} °${units.temperature}`}
+      label={`Bond line of ${job.device.name}: ${tempNumber(arcsC[coldest]!.mean, units)} to ${tempNumber(Math.max(...arcsC.map((r) => r.mean)), units)} °${units.temperature}`}
       lines={thermal.arcs.map(
         (a, i) =>
           `${placeName(thermal.path, (a.fromMm + a.toMm) / 2)}: ${temp(arcsC[i]!.mean, units)} (at least ${temp(arcsC[i]!.low, units)})`,
@@ -58,7 +58,7 @@ export function HeatPicture({ job, thermal, lift, fieldC, arcsC, units, size, ai
           .filter(({ i }) => i % 3 === 0 || i === coldest)
           .map(({ i, p }) => ({
             at: [p.at[0] - p.normal[0] * 5, p.at[1] - p.normal[1] * 4] as const,
-            text: String(tempNumber(arcsC[i]!.low, units)),
+            text: String(tempNumber(arcsC[i]!.mean, units)),
             ring: i === coldest,
             bold: i === lift.order[0] || i === coldest,
           }))}

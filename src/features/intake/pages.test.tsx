@@ -30,7 +30,7 @@ jest.mock('@/ui/pictures', () => ({
 const t0 = new Date('2026-04-14T13:00:00').getTime();
 const [heating, save, shattered, bent, lens] = ['demo-0142', 'demo-0143', 'demo-0140', 'demo-0138', 'demo-0136'];
 
-jest.setTimeout(30_000);
+jest.setTimeout(60_000);
 beforeEach(() => {
   jest.useFakeTimers({ now: t0 });
   went.length = 0;
