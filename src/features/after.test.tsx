@@ -218,7 +218,7 @@ describe('check', () => {
     startShop(t0);
     renderStage(CheckStage, finished);
     expect(reading(/least sure point/)).toMatch(/^pass/);
-    expect(reading(/bump that shows in nine of ten/)).toMatch(/^0\.0\d mm/);
+    expect(reading(/bump that shows in nine of ten/)).toMatch(/^0\.1\d mm/);
   });
 });
 

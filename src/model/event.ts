@@ -208,8 +208,10 @@ const kinds = {
     use: use.optional(),
     startC: z.number().min(-40).max(200),
     modelRun: z.string().max(80),
-    /** forecast when it was laid on: ready after, by the late end, s */
+    /** forecast when it was laid on: easy after, usually; worth a try after; easy at the latest, s */
     readyInS: z.number().min(0).max(86400).nullable(),
+    tryInS: z.number().min(0).max(86400).nullable().optional(),
+    latestInS: z.number().min(0).max(86400).nullable().optional(),
   },
   heatOff: {
     reason: z.enum(['ready', 'hold', 'emergency']),

@@ -22,6 +22,8 @@ export interface HeatSwitchAt {
   eventId: string;
   /** forecasts recorded with the tap, s after it */
   readyInS: number | null;
+  tryInS?: number | null | undefined;
+  latestInS?: number | null | undefined;
   gripsInS: number | null;
 }
 
@@ -380,6 +382,8 @@ function apply(s: JobState, e: KnownEvent, path: Perimeter): void {
         use: e.use,
         eventId: e.id,
         readyInS: e.readyInS,
+        tryInS: e.tryInS,
+        latestInS: e.latestInS,
         gripsInS: null,
       });
       s.calledAway = false;

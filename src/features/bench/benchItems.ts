@@ -1,6 +1,7 @@
 import { cureEnd, cureOf } from '@/stagekit/cureJob';
 import { onPlate, type JobState } from '@/model/fold';
 import { stageNames, type StageId } from '@/model/stages';
+import { clock } from '@/ui/units';
 import { heaterOf, type Settings } from '@/model/settings';
 
 export interface BenchItem {
@@ -45,6 +46,8 @@ function itemOf(job: JobState, settings: Settings, now: number): BenchItem {
   const heat = onPlate(job);
   if (heat) {
     const due = heat.readyInS === null ? null : heat.at + heat.readyInS * 1e3;
+    const after = (s: number | null | undefined) => (s == null ? null : heat.at + s * 1e3);
+    const [toTry, late] = [after(heat.tryInS), after(heat.latestInS)];
     const over = due !== null && due <= now;
     const heater = heaterOf(settings, heat.heater);
     return {
@@ -54,10 +57,14 @@ function itemOf(job: JobState, settings: Settings, now: number): BenchItem {
       title: heater.kind === 'air' ? `Air off ${job.label}` : `Take ${job.label} off the ${heater.kind}`,
       line:
         due === null
-          ? 'this heat does not get it soft'
+          ? heat.tryInS == null
+            ? 'its clock is on Heat'
+            : 'never quite easy at this setting: try it'
           : over
-            ? 'soft enough: every second more goes into the cell'
-            : `then lift, pick ${job.plan?.pickMm ?? 0.5} mm`,
+            ? late !== null && now > late
+              ? `${clock((now - late) / 1e3)} too long: lift it now`
+              : 'soft enough: every second more goes into the cell'
+            : `${toTry === null || toTry <= now ? 'try it now' : `try in ${clock((toTry - now) / 1e3)}`}, then lift, pick ${job.plan?.pickMm ?? 0.5} mm`,
       dueAt: due ?? now,
       rank: 0,
     };

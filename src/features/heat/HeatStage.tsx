@@ -339,6 +339,8 @@ function HeatBench({ job }: { job: JobState }) {
         startC: thermal.ambientC,
         modelRun: thermal.model.modes.digest,
         readyInS: f.readyS ? f.readyS.mean - f.heatStartS : null,
+        tryInS: f.tryFromS ? f.tryFromS.mean - f.heatStartS : null,
+        latestInS: f.readyS ? f.readyS.high - f.heatStartS : null,
       },
     ]);
     setDraft(null);
