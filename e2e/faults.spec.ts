@@ -261,7 +261,7 @@ test('a plate at 900 is named at the field and changes nothing; so are text and 
   await openDemo(page);
   await page.goto('/jobs/demo-0143/heat');
   const call = page.getByTestId('call');
-  await expect(page.getByRole('radio', { name: 'Pick 0.8 mm' })).toBeChecked();
+  await expect(page.getByRole('radio', { name: 'Pick 0.5 mm' })).toBeChecked();
   const before = await call.textContent();
   const field = page.getByRole('textbox', { name: 'Plate setpoint, °C' });
   for (const [text, problem] of [

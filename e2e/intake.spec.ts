@@ -28,7 +28,7 @@ test('crack map by finger or by keys, order, route, quote, print, reload, undo',
     await h.press('New job');
     await h.press(page.getByRole('radio', { name: 'Full-bond 6.4' }));
     await h.press('Open the job');
-    await expect(h.call()).toContainText('7 answers to go');
+    await expect(h.call()).toContainText('8 answers to go: where it is cracked.');
   });
 
   await test.step('cracks are drawn, snapped, numbered; a short one ends inside', async () => {

@@ -89,7 +89,7 @@ test('one job from intake to hand-over, reloaded on the way, exported and read b
     await expect(h.call()).toContainText(/^Back on the plate: the (right|left) edge has gripped, to \d\d °C\.$/);
     await h.press('It grips: reheat');
     await expect(h.call()).toContainText('Try in');
-    await page.clock.runFor(130_000);
+    await page.clock.runFor(140_000);
     await expect(h.call()).toContainText('Lift now');
     await h.press('Off the plate');
     for (const edge of ['Left edge is free', 'Right edge is free', 'Top edge is free']) await h.press(edge);

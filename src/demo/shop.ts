@@ -29,7 +29,16 @@ export function demoJobs(now: number): JobEvent[][] {
       now,
       { type: 'heatPlan', setC: 110, pickMm: 0.5, preheated: true },
       { type: 'stage', stage: 'heat', to: 'started' },
-      { type: 'heatOn', setC: 110, preheated: true, startC: 22, modelRun: 'demo', readyInS: 142, tryInS: 56, latestInS: 165 },
+      {
+        type: 'heatOn',
+        setC: 110,
+        preheated: true,
+        startC: 22,
+        modelRun: 'demo',
+        readyInS: 142,
+        tryInS: 56,
+        latestInS: 165,
+      },
     );
 
   // a cover that is to be saved, ready for the plate

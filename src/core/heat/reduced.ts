@@ -449,19 +449,9 @@ export class Trajectory {
     return next;
   }
 
-  /**
-   * State `forS` after a phase that begins at `phase.startS` and ends what was on; the phase is not kept. For the seconds
-   * between a heater and the first cut, in which radiation beyond the linear films does not count (under 0.1 K in 20 s).
-   */
+  /** State `forS` after a phase that begins at `phase.startS` and ends what was on; the phase is not kept. */
   soonAfter(phase: HeatPhase, forS: number): Float64Array {
-    return new Stretch(
-      this.model,
-      phase,
-      this.state(phase.startS),
-      this.ambientC,
-      phase.films ?? this.films,
-      false,
-    ).soonAt(forS);
+    return this.stretch(phase, this.state(phase.startS)).soonAt(forS);
   }
 
   state(tS: number, among = this.phases.length): Float64Array {

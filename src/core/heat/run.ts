@@ -1,6 +1,6 @@
 import type { Outline } from '../device/types';
 import { judgement, type Range } from '../source';
-import { hConv , fanConv } from './environment';
+import { hConv, fanConv } from './environment';
 import type { AirPath } from './airPath';
 import type { BackSpec, Mask } from './backPattern';
 import { jetOf, type Heater } from './heater';

@@ -10,6 +10,7 @@ import { jetOf, type AirHeater } from './heater';
 import { Cancelled } from './modes';
 import { bondReadings, faceReadings, readOff } from './observe';
 import { HeatSolver, type Contact } from './solver';
+import { judgement } from '../source';
 import { spotStressMPaK } from './opening';
 
 export interface SpotInput {
@@ -37,7 +38,7 @@ export interface SpotCycle {
 
 export interface SpotResult {
   cycles: SpotCycle[];
-  /** s of heat until half of the piece is at easyC in the first cycle; null: never */
+  /** s of heat until half of the piece is at easyC, or can be worked and a part comes near its mark, in the first cycle; null: never */
   readyS: number | null;
   hottestBondC: number;
   batteryC: number | null;
@@ -49,10 +50,14 @@ export interface SpotResult {
 
 const heatLimitS = 180;
 const workLimitS = 240;
+/** Once it can be worked at all, the air ends so far before a part's stop mark: what is under it still warms a little. */
+export const spotHeadroomK = judgement(4, 'air on one place ends so far under the stop mark of a part, K');
+/** Under the aim, but worth working: so far above where the blade still works. */
+const workableAboveK = judgement(3, 'a place that is worked at less than its aim: so far above where it works, K');
 
 /**
- * Spot heating of a piece with small circles: heat until half of the piece's bond is at easyC, take the nozzle away, work
- * until half of it is below workC, and again. A spot is too local for the device's modes, so this is the full model on the
+ * Spot heating of a piece with small circles: heat until half of the piece's bond is at easyC (or can be worked, when a part comes
+ * near its stop mark first), take the nozzle away, work until half of it is below workC, and again. A spot is too local for the device's modes, so this is the full model on the
  * check grid with the circle averaged, true radiation. @param onProgress share done; return false to cancel
  * @throws CoreInputError when there is no glue under the piece
  */
@@ -110,6 +115,10 @@ export function spotCadence(
     }
     spotK = Math.max(spotK, top - sum / active.length);
   };
+  const nearMark = () =>
+    (['battery', 'camera', 'display'] as const).some(
+      (id) => (parts[id]() ?? -Infinity) >= (input.stopC[id] ?? Infinity) - spotHeadroomK.value,
+    );
   /** Steps until the test holds or the time is up; the time it took. */
   const until = (on: Contact | null, test: () => boolean, limitS: number): number | null => {
     let t = 0;
@@ -125,7 +134,11 @@ export function spotCadence(
   };
   for (let n = 0; n < input.cycles && !stoppedBy; n++) {
     if (onProgress(n / input.cycles) === false) throw new Cancelled('cancelled');
-    const heatS = until(air, () => middle() >= input.easyC, heatLimitS);
+    const heatS = until(
+      air,
+      () => middle() >= input.easyC || (nearMark() && middle() >= input.workC + workableAboveK.value),
+      heatLimitS,
+    );
     if (heatS === null) {
       stoppedBy ??= 'cold';
       break;

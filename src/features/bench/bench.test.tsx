@@ -10,6 +10,7 @@ import { enter, pass, press, choose } from '../../../test-support/stage';
 import { BenchScreen } from './BenchScreen';
 import { PlanScreen } from './PlanScreen';
 
+jest.setTimeout(90_000);
 jest.mock('expo-router', () => jest.requireActual('../../../test-support/mockRouter'));
 jest.mock('@/store/shop', () => jest.requireActual('../../../test-support/mockShop'));
 

@@ -10,7 +10,10 @@ export function Progress({ share, text, over = false }: { share: number; text: s
   return (
     <View className="my-2" role="progressbar" aria-label={`Heat: ${text}`} aria-valuenow={Math.round(done * 100)}>
       <View className="h-3 border-[1.5px] border-ink bg-panel">
-        <View className={over ? 'h-full bg-caution' : share >= 1 ? 'h-full bg-go' : 'h-full bg-ink'} style={{ width: `${done * 100}%` }} />
+        <View
+          className={over ? 'h-full bg-caution' : share >= 1 ? 'h-full bg-go' : 'h-full bg-ink'}
+          style={{ width: `${done * 100}%` }}
+        />
       </View>
       <Txt size="s" tone={over ? 'caution' : 'ink2'}>
         {text}

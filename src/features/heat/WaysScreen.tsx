@@ -220,7 +220,12 @@ function WayRow({ listed, r, on, best, place, units, onPress }: WayRowProps) {
   const tone = on ? 'onInk' : 'ink';
   const soft = on ? 'onInk' : 'ink2';
   const peak = (e: WayResult['battery'], name: string) => (e ? `${name} ${tempNumber(e.peakC.high, units)}°` : null);
-  const parts = [peak(r.battery, 'battery'), peak(r.camera, 'camera'), peak(r.display, 'display'), peak(r.cover, 'back')]
+  const parts = [
+    peak(r.battery, 'battery'),
+    peak(r.camera, 'camera'),
+    peak(r.display, 'display'),
+    peak(r.cover, 'back'),
+  ]
     .filter(Boolean)
     .join(', ');
   return (
@@ -254,8 +259,8 @@ function WayRow({ listed, r, on, best, place, units, onPress }: WayRowProps) {
             {parts}; battery over its caution {clock(r.battery?.aboveCautionS.mean ?? 0)}
           </Txt>
           <Txt size="s" tone={soft}>
-            coldest {r.coldest ? tempNumber(r.coldest.meanC, units) : ''}° {place}; then {clock(r.easyForS?.mean ?? 0)} easy,{' '}
-            {clock(r.gripsForS?.mean ?? 0)} in all
+            coldest {r.coldest ? tempNumber(r.coldest.meanC, units) : ''}° {place}; then {clock(r.easyForS?.mean ?? 0)}{' '}
+            easy, {clock(r.gripsForS?.mean ?? 0)} in all
             {r.spotMPa === null ? '' : `; glass ${Math.round(r.spotMPa)} MPa`}
           </Txt>
         </>

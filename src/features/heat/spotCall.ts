@@ -1,6 +1,10 @@
+import { judgement } from '@/core/source';
 import type { SpotResult } from '@/core/heat/spot';
 import type { Settings } from '@/model/settings';
 import { clock, length, temp } from '@/ui/units';
+
+/** Shorter windows are no time to put the nozzle away. */
+const withAirS = judgement(5, 'a window shorter than this is worked with the air on, s');
 
 interface SpotCallInput {
   result: SpotResult | null;
@@ -50,6 +54,13 @@ export function spotCall({ result: r, name, pickMm, easyC, targetC, workC, units
       tone: 'caution',
     };
   const next = r.cycles[1];
+  // a strip by the blade loses its heat in seconds: then the air stays with the blade
+  if (first.workS < withAirS.value)
+    return {
+      sentence: `Heat ${name} for ${clock(first.heatS)}, then work with the air on it.`,
+      reason: `Alone it can be worked for ${clock(first.workS)} only. Circle by the blade, a few seconds on, a few off; the cell gets to ${r.batteryC === null ? '–' : temp(r.batteryC, units)}.`,
+      tone: stop ? 'caution' : 'ink',
+    };
   return {
     sentence: `Heat ${name} for ${clock(first.heatS)}, work ${clock(first.workS)}${next ? `, then ${clock(next.heatS)} of heat again` : ''}.`,
     reason: stop

@@ -41,7 +41,9 @@ export function waysOf(job: JobState, settings: Settings, step: EdgeStep | undef
       continue;
     }
     const use: UseRecord =
-      job.plan?.heater === heater.id || (!job.plan?.heater && heater.id === settings.plate.id) ? { ...job.plan?.use, path: undefined } : {};
+      job.plan?.heater === heater.id || (!job.plan?.heater && heater.id === settings.plate.id)
+        ? { ...job.plan?.use, path: undefined }
+        : {};
     const { preheated } = answersOf(heater);
     add(`${heater.id}-usual`, heater.name, use, { heater, setC: usualOf(heater), preheated });
     add(`${heater.id}-gentle`, `${heater.name}, gentlest setting`, use, { heater, setC: null, preheated });
@@ -50,7 +52,13 @@ export function waysOf(job: JobState, settings: Settings, step: EdgeStep | undef
 }
 
 /** What a way is computed from: the same as the Heat page's forecast (law 25). */
-export function waysInput(job: JobState, thermal: ThermalJob, lift: LiftState, nowS: number, use: UseRecord): WaysInput {
+export function waysInput(
+  job: JobState,
+  thermal: ThermalJob,
+  lift: LiftState,
+  nowS: number,
+  use: UseRecord,
+): WaysInput {
   return {
     ambientC: thermal.ambientC,
     air: thermal.air,
@@ -86,7 +94,11 @@ export function waysCall(i: WaysCallInput): { sentence: string; reason: string; 
   const { listed, results, units } = i;
   const done = results.length;
   if (done < listed.length)
-    return { sentence: `Working it out: ${done} of ${listed.length}.`, reason: 'Rows appear as they come.', tone: 'ink' };
+    return {
+      sentence: `Working it out: ${done} of ${listed.length}.`,
+      reason: 'Rows appear as they come.',
+      tone: 'ink',
+    };
   const best = gentlest(results);
   const name = (r: WayResult) => listed.find((l) => l.way.id === r.id)?.name ?? r.id;
   if (!best && i.pieces)
