@@ -265,8 +265,8 @@ test('a plate at 900 is named at the field and changes nothing; so are text and 
   const before = await call.textContent();
   const field = page.getByRole('textbox', { name: 'Plate setpoint, °C' });
   for (const [text, problem] of [
-    ['900', 'Plate setpoint: 900 is out of range, allowed is 50 to 160 °C'],
-    ['-5', 'allowed is 50 to 160 °C'],
+    ['900', 'Plate setpoint: 900 is out of range, allowed is 50 to 260 °C'],
+    ['-5', 'allowed is 50 to 260 °C'],
     ['hot', 'Plate setpoint: "hot" is not a number'],
     ['', 'Plate setpoint is empty'],
   ] as const) {

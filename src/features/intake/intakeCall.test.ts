@@ -18,8 +18,8 @@ describe('the call at intake', () => {
 
   it('asks for what is missing, in order; a swollen cell stops everything', () => {
     const bare = { ...jobs[1]!, findings: {}, chargePercent: null, prep: new Set<never>() };
-    expect(missingAtIntake(bare)).toHaveLength(6);
-    expect(intakeCall(bare, earliest, t0).sentence).toBe('6 answers to go: is the cell swollen.');
+    expect(missingAtIntake(bare)).toHaveLength(7);
+    expect(intakeCall(bare, earliest, t0).sentence).toBe('7 answers to go: where it is cracked.');
     expect(
       intakeCall({ ...bare, findings: { cellSwollen: { answer: 'yes', edges: [], note: '' } } }, earliest, t0).tone,
     ).toBe('caution');
