@@ -145,7 +145,7 @@ test('one job from intake to hand-over, reloaded on the way, exported and read b
     await expect(h.call()).toContainText('Clamps off in');
     await page.clock.fastForward(10 * minute);
     await page.reload();
-    await expect(h.call()).toContainText(/^Clamps off in 2\d:\d\d\.$/);
+    await expect(h.call()).toContainText(/^Clamps off in 1\d:\d\d\.$/);
     await h.noViolations('cure');
     await page.clock.fastForward(30 * minute);
     await expect(h.call()).toHaveText('Clamps may come off.');

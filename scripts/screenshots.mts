@@ -43,7 +43,7 @@ await stage(phone, 'demo-0142/heat');
 await phone.clock.runFor(25_000);
 await phone.getByText(/^Try in/).waitFor();
 await take(phone, 'heat-phone');
-await phone.clock.runFor(25_000);
+await phone.clock.runFor(125_000);
 await phone.getByRole('button', { name: 'Off the plate' }).click();
 await phone.getByText(/^Cut the bottom edge now/).waitFor();
 await phone.clock.runFor(4_000);
@@ -102,7 +102,7 @@ for (const [where, name, seen] of [
 }
 const night = await open(390, 844, true);
 await stage(night, 'demo-0142/heat');
-await night.clock.runFor(50_000);
+await night.clock.runFor(150_000);
 await night.getByRole('button', { name: 'Off the plate' }).click();
 await night.getByText(/^Cut the bottom edge now/).waitFor();
 await night.getByRole('button', { name: 'Bottom edge is free' }).click();
