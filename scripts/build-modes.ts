@@ -44,7 +44,8 @@ for (const shipped of shippedDevices) {
       toThermalStack(device, bond, new Set(device.parts.filter((p) => !p.removable).map((p) => p.id))),
     );
 }
-for (const f of readdirSync(out)) if (!Object.values(digests).includes(f.replace('.json', ''))) rmSync(path.join(out, f));
+for (const f of readdirSync(out))
+  if (!Object.values(digests).includes(f.replace('.json', ''))) rmSync(path.join(out, f));
 writeFileSync(
   path.join(import.meta.dirname, '..', 'src', 'store', 'shippedModes.json'),
   `${JSON.stringify(digests, null, 2)}\n`,

@@ -333,8 +333,7 @@ function frontFace(grid: HeatGrid, modes: Float64Array[], env: Environment) {
     const i = col % grid.nx;
     const j = Math.floor(col / grid.nx);
     const p =
-      Math.floor((i * patchGrid.across) / grid.nx) +
-      patchGrid.across * Math.floor((j * patchGrid.along) / grid.ny);
+      Math.floor((i * patchGrid.across) / grid.nx) + patchGrid.across * Math.floor((j * patchGrid.along) / grid.ny);
     const g = grid.toFront[col]!;
     halves.push(g);
     const w = grid.cellAreaM2 / (1 + h / g) ** 2;

@@ -80,8 +80,7 @@ function at(model: ReducedModel, way: HeatWay, setC: number, input: WaysInput): 
     preheated: way.preheated,
   });
   const o = opening({ ...input, run, fromS: nowS });
-  const since = (r: Range | null): Range | null =>
-    r && { low: r.low - nowS, mean: r.mean - nowS, high: r.high - nowS };
+  const since = (r: Range | null): Range | null => r && { low: r.low - nowS, mean: r.mean - nowS, high: r.high - nowS };
   return {
     id: way.id,
     setC,

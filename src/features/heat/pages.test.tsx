@@ -244,7 +244,7 @@ describe('spot heat', () => {
     expect(call()).toBe('Heat on this place alone.');
     await press('Compute this place');
     await settle();
-    expect(call()).toMatch(/^Heat this place for \d:\d\d, work \d:\d\d/);
+    expect(call()).toMatch(/^Heat this place for \d:\d\d, (work \d:\d\d|then work with the air on it)/);
     await press('Air on');
     expect(jobNow(save).heat.at(-1)).toMatchObject({ heater: 'nozzle', use: { path: { kind: 'spot' } } });
     const heatS = jobNow(save).heat.at(-1)!.readyInS!;
