@@ -29,6 +29,15 @@ const words: Record<string, string> = {
   owned: 'not enough of them here',
 };
 
+/** What speaks against these clips; what enough of them for an even press would not mend is told once, with "still". */
+function clipObjections(w: ClampPlan['ways'][number]): string[] {
+  const even = w.against.includes('uneven') && w.evenAt?.against.length ? w.evenAt : null;
+  if (!even) return w.against.map((a) => words[a]!);
+  const then = even.against.map((b) => `${w.against.includes(b) ? 'still' : 'then'} ${words[b]}`).join(', ');
+  const rest = w.against.filter((a) => a !== 'uneven' && !even.against.includes(a));
+  return [`${words.uneven}; ${even.count} would be even, but ${then}`, ...rest.map((a) => words[a]!)];
+}
+
 /** What holds this bond: clips of one kind, weights on a board, a bag; what nothing speaks against comes first. */
 export function holdWays(job: JobState, settings: Settings, cure: JobCure): HoldWay[] {
   const cover = coverOf(job.device, job.bond);
@@ -54,11 +63,7 @@ export function holdWays(job: JobState, settings: Settings, cure: JobCure): Hold
       forceN: clip.forceN,
       clips: plan,
       spread: null,
-      against: w.against.map((a) =>
-        a === 'uneven' && w.evenAt?.against.length
-          ? `${words.uneven}; ${w.evenAt.count} would be even, but then ${w.evenAt.against.map((b) => words[b]).join(', ')}`
-          : words[a]!,
-      ),
+      against: clipObjections(w),
     });
   }
   const coil = job.device.parts.some((p) => p.kind === 'coil');

@@ -244,7 +244,8 @@ describe('spot heat', () => {
     expect(call()).toBe('Heat on this place alone.');
     await press('Compute this place');
     await settle();
-    expect(call()).toMatch(/^Heat this place for \d:\d\d, (work \d:\d\d|then work with the air on it)/);
+    expect(call()).toMatch(/^Heat this place for 0:\d\d, then work with the air on it\.$/);
+    expect(reason()).toMatch(/^Alone it can be worked for 0:0[1-4] only\./);
     await press('Air on');
     expect(jobNow(save).heat.at(-1)).toMatchObject({ heater: 'nozzle', use: { path: { kind: 'spot' } } });
     const heatS = jobNow(save).heat.at(-1)!.readyInS!;
@@ -302,6 +303,12 @@ describe('spot heat', () => {
     expect(say(r).sentence).toBe('Heat piece 3 for 0:12, work 0:06.');
     expect(say({ ...r, stoppedBy: 'battery' }).reason).toBe(
       'After 1 cycle the cell passes its stop mark: let it rest then.',
+    );
+    const brief = { ...r, cycles: r.cycles.map((c) => ({ ...c, workS: 3 })) };
+    expect(say(brief).sentence).toBe('Heat piece 3 for 0:12, then work with the air on it.');
+    // the rest that a part needs is told with the air on as well
+    expect(say({ ...brief, stoppedBy: 'battery' }).reason).toContain(
+      'the cell passes its stop mark: let it rest then.',
     );
     expect(say({ ...r, cycles: [], readyS: null, stoppedBy: 'cold' }).sentence).toBe(
       'This air does not get piece 3 to 60 °C.',

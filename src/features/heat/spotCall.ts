@@ -54,18 +54,21 @@ export function spotCall({ result: r, name, pickMm, easyC, targetC, workC, units
       tone: 'caution',
     };
   const next = r.cycles[1];
+  const rest = stop
+    ? `After ${r.cycles.length} ${r.cycles.length === 1 ? 'cycle' : 'cycles'} the ${stop} passes its stop mark: let it rest then.`
+    : null;
   // a strip by the blade loses its heat in seconds: then the air stays with the blade
   if (first.workS < withAirS.value)
     return {
       sentence: `Heat ${name} for ${clock(first.heatS)}, then work with the air on it.`,
-      reason: `Alone it can be worked for ${clock(first.workS)} only. Circle by the blade, a few seconds on, a few off; the cell gets to ${r.batteryC === null ? '–' : temp(r.batteryC, units)}.`,
+      reason: `Alone it can be worked for ${clock(first.workS)} only. Circle by the blade, a few seconds on, a few off. ${rest ?? `The cell gets to ${r.batteryC === null ? '–' : temp(r.batteryC, units)}.`}`,
       tone: stop ? 'caution' : 'ink',
     };
   return {
     sentence: `Heat ${name} for ${clock(first.heatS)}, work ${clock(first.workS)}${next ? `, then ${clock(next.heatS)} of heat again` : ''}.`,
-    reason: stop
-      ? `After ${r.cycles.length} ${r.cycles.length === 1 ? 'cycle' : 'cycles'} the ${stop} passes its stop mark: let it rest then.`
-      : `${r.cycles.length} cycles in the model; the cell gets to ${r.batteryC === null ? '–' : temp(r.batteryC, units)}.`,
+    reason:
+      rest ??
+      `${r.cycles.length} cycles in the model; the cell gets to ${r.batteryC === null ? '–' : temp(r.batteryC, units)}.`,
     tone: stop ? 'caution' : 'ink',
   };
 }
