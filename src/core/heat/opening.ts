@@ -9,11 +9,8 @@ export interface Marks {
   stopC: number;
 }
 
-export interface OpeningInput {
-  /** the run with its heat on */
-  run: HeatRun;
-  /** s of the run at which this heat began, or would begin */
-  fromS: number;
+/** What has to be reached where, and what must not be passed. */
+export interface OpeningAim {
   arcs: readonly ArcCells[];
   /** arcs still to be cut, the next one first */
   order: readonly number[];
@@ -23,6 +20,13 @@ export interface OpeningInput {
   /** what the glue stands at its hottest place, °C */
   upperC: number;
   marks: Partial<Record<Watched, Marks>>;
+}
+
+export interface OpeningInput extends OpeningAim {
+  /** the run with its heat on */
+  run: HeatRun;
+  /** s of the run at which this heat began, or would begin */
+  fromS: number;
   /** from leaving the heater to the first cut, s */
   leadS?: number | undefined;
 }

@@ -1,9 +1,9 @@
 import type { Range } from '../source';
 import type { Exposure } from './forecast';
 import type { Heater } from './heater';
-import { opening, type Marks, type Over } from './opening';
+import { opening, type OpeningAim, type Over } from './opening';
 import type { ReducedModel } from './reduced';
-import { HeatRun, type ArcCells, type BenchAir, type HeatSwitch, type HeatUse, type Watched } from './run';
+import { HeatRun, type BenchAir, type HeatSwitch, type HeatUse } from './run';
 
 /** One way of heating: a heater, how it is used, and its setpoint; null: the gentlest one is looked for. */
 export interface HeatWay {
@@ -14,20 +14,12 @@ export interface HeatWay {
   preheated: boolean;
 }
 
-export interface WaysInput {
+export interface WaysInput extends OpeningAim {
   ambientC: number;
   air?: BenchAir | undefined;
   /** what happened to the device so far, and from when on the way would be used, s of the run */
   switches: readonly HeatSwitch[];
   nowS: number;
-  arcs: readonly ArcCells[];
-  /** arcs still to be cut, the next one first */
-  order: readonly number[];
-  easyC: number | null;
-  workC: number | null;
-  /** lowest of what the adhesive and the cover stand, °C */
-  upperC: number;
-  marks: Partial<Record<Watched, Marks>>;
   glass: boolean;
 }
 
