@@ -62,6 +62,7 @@ export const jobNow = (id: string): JobState => foldJob(state.jobs.get(id)!)!;
 export const logged = (id: string): JobEvent[] => state.jobs.get(id)!.filter((e) => e.writer === 'test');
 export const settingsNow = () => state.settings;
 
+export const shopNow = async () => state;
 export const useShop = () => ({ shop: useStore(), error: null });
 export const useSettings = () => useStore().settings;
 const folded = new WeakMap<JobEvent[], JobState>();

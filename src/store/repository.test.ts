@@ -215,3 +215,25 @@ describe('many entries in one piece', () => {
     expect(storage.map.has('extra/pack')).toBe(false);
   });
 });
+
+it('an original that was spoiled after the pack was written is named, and its copy outlives the pack', async () => {
+  const storage = new MemoryStorage();
+  const r = open(storage);
+  await r.merge(job, new Set());
+  const notes = r.make(
+    jobId,
+    'A',
+    Array.from({ length: packFrom }, (_, i) => ({ type: 'note' as const, text: `line ${i}` })),
+  );
+  await r.write(notes);
+  await storage.setItem('extra/pack', writePack([...job, ...notes]));
+  const key = [...storage.map.keys()].find((k) => storage.map.get(k)!.includes('line 7"'))!;
+  storage.map.set(key, '{"v":1,');
+  const log = await open(storage).load();
+  expect(log.problems).toEqual([]);
+  expect(await r.checkOriginals(log.fromPack)).toEqual([expect.objectContaining({ key, raw: '{"v":1,' })]);
+  await storage.removeItem('extra/pack');
+  const later = await open(storage).load();
+  expect(later.jobs.get(jobId)).toHaveLength(job.length + notes.length);
+  expect(later.problems.map((p) => p.key)).toEqual([key]);
+});

@@ -31,6 +31,8 @@ export interface ShopLog {
   problems: Problem[];
   /** events that the storage has refused so far */
   unsaved: number;
+  /** entries that were taken from the pack: their originals are looked at once the page stands */
+  fromPack: JobEvent[];
 }
 
 export interface Clock {
@@ -80,10 +82,12 @@ export class Repository {
     // what was read and found good before comes in one piece; only what is new is read one by one
     const packed = present.size >= packFrom ? await this.storage.getItem(packKey).then(readPack, () => null) : null;
     const inPack = new Set<string>();
+    const fromPack: JobEvent[] = [];
     for (const e of packed ?? []) {
       const key = jobKey(e);
       if (!present.has(key)) continue;
       inPack.add(key);
+      fromPack.push(e);
       put(e);
     }
     const keys = [...present].filter((k) => !inPack.has(k));
@@ -105,7 +109,28 @@ export class Repository {
       devices: await this.loadDevices(all, problems),
       problems,
       unsaved: this.pending.length,
+      fromPack,
     };
+  }
+
+  /**
+   * Looks at the originals of what the pack had: one that was spoiled since is named, and the good copy is written beside it,
+   * so that it is still there when the pack goes.
+   */
+  async checkOriginals(fromPack: readonly JobEvent[]): Promise<Problem[]> {
+    const problems: Problem[] = [];
+    for (let i = 0; i < fromPack.length; i += 500) {
+      const part = fromPack.slice(i, i + 500);
+      const values = await this.storage.getMany(part.map(jobKey));
+      for (const e of part) {
+        const key = jobKey(e);
+        const raw = values[key];
+        if (raw === null || raw === undefined || parseEvent(parseText(raw)).ok) continue;
+        problems.push({ key, what: 'the entry is cut off or not JSON; a good copy of it was found and is used', raw });
+        await this.storage.setItem(`${key}/copy`, stored(e)).catch(() => undefined);
+      }
+    }
+    return problems;
   }
 
   /** Keeps what was read in one piece for the next time, once there is nothing more urgent to do. */

@@ -34,7 +34,20 @@ export async function loadShop(): Promise<ShopLog> {
     for (const e of lost) log.jobs.set(e.jobId, [...(log.jobs.get(e.jobId) ?? []), e]);
     journal.forget(key);
   }
+  void checkPacked(log.fromPack);
   return log;
+}
+
+/** Says what the pack hid: originals that were spoiled since it was written. */
+async function checkPacked(fromPack: readonly JobEvent[]): Promise<void> {
+  if (!fromPack.length) return;
+  await new Promise((r) => setTimeout(r, 1500));
+  const found = await repository.checkOriginals(fromPack).catch(() => []);
+  if (found.length)
+    patchLog((log) => {
+      const named = new Set(log.problems.map((p) => p.key));
+      return { ...log, problems: [...log.problems, ...found.filter((p) => !named.has(p.key))] };
+    });
 }
 
 onOthers(() => void queryClient.invalidateQueries({ queryKey: ['log'] }));
@@ -45,6 +58,9 @@ const logQuery = queryOptions({
   // a log only grows: comparing it deeply with the last one would cost time and say nothing
   structuralSharing: false,
 });
+
+/** The log as it is in memory, read first where it is not yet: for what is begun before the page has it. */
+export const shopNow = (): Promise<ShopLog> => queryClient.ensureQueryData(logQuery);
 
 export function useShop(): { shop: ShopLog | null; error: Error | null } {
   const q = useQuery(logQuery);

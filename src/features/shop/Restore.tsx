@@ -5,7 +5,7 @@ import { readFile, type ReadFile } from '@/model/files';
 import { freshPhotos, restorePlan, type RestorePlan } from '@/model/restorePlan';
 import { settingsNames, type Settings } from '@/model/settings';
 import { demoWriter } from '@/store/repository';
-import { repository, saveSettings, takeIn, useShop } from '@/store/shop';
+import { repository, saveSettings, shopNow, takeIn, useShop } from '@/store/shop';
 import { Button, HoldButton } from '@/ui/Button';
 import { Tick } from '@/ui/Choice';
 import { pickText } from '@/ui/download';
@@ -36,27 +36,30 @@ export function Restore({ tell }: { tell: (m: Told) => void }) {
     } catch (e) {
       return tell(refused(e instanceof Error ? e.message : 'not read'));
     }
-    if (!chosen || !shop) return;
+    if (!chosen) return;
+    // the file may be chosen before the log is read
+    const here = await shopNow();
     const read = readFile(chosen.text);
     if (!read.ok) {
       setWaiting(null);
       return tell(refused(`${chosen.name}: ${read.problem}`));
     }
     const inPlaceOfDemo =
-      shop.jobs.size > 0 && [...shop.jobs.values()].every((l) => l.every((e) => e.writer === demoWriter));
+      here.jobs.size > 0 && [...here.jobs.values()].every((l) => l.every((e) => e.writer === demoWriter));
     const photosHere = new Set(Object.keys(await repository.readPhotos(Object.keys(read.value.photos))));
     setWaiting({
       name: chosen.name,
       file: read.value,
-      plan: restorePlan(read.value, { jobs: shop.jobs, settings: shop.settings, devices: shop.devices }, photosHere),
+      plan: restorePlan(read.value, { jobs: here.jobs, settings: here.settings, devices: here.devices }, photosHere),
       photosHere,
       inPlaceOfDemo,
     });
     // a browser that has nothing of its own takes the settings too, unless somebody says otherwise
-    setWithSettings(read.value.settings !== null && (shop.jobs.size === 0 || inPlaceOfDemo));
+    setWithSettings(read.value.settings !== null && (here.jobs.size === 0 || inPlaceOfDemo));
   };
   const take = async () => {
-    if (!waiting || !shop) return;
+    if (!waiting) return;
+    const here = await shopNow();
     const { name, file, photosHere } = waiting;
     try {
       const settings = withSettings ? file.settings : null;
@@ -65,7 +68,7 @@ export function Restore({ tell }: { tell: (m: Told) => void }) {
         devices: file.devices,
         inPlaceOfDemo: waiting.inPlaceOfDemo,
       });
-      if (settings) setBefore(shop.settings);
+      if (settings) setBefore(here.settings);
       setWaiting(null);
       tell({ text: `${name}: ${many(file.jobs.length, 'job')} read, ${fresh} new entries.`, bad: false });
     } catch (e) {

@@ -6,7 +6,7 @@ import { writeShopFile } from '@/model/files';
 import { heatersOf, type Settings } from '@/model/settings';
 import { AddLine } from '@/stagekit/AddLine';
 import { photoIdsOf } from '@/stagekit/exportJob';
-import { repository, retryPending, saveSettings, useSettings, useShop } from '@/store/shop';
+import { repository, retryPending, saveSettings, shopNow, useSettings, useShop } from '@/store/shop';
 import { Button } from '@/ui/Button';
 import { Choice, Tick } from '@/ui/Choice';
 import { Disclosure } from '@/ui/Disclosure';
@@ -31,11 +31,15 @@ export function ShopScreen({ loadDemo }: { loadDemo: () => Promise<void> }) {
       }),
     );
   const exportShop = async () => {
-    if (!shop) return;
-    const unreadable = Object.fromEntries(shop.problems.map((p) => [p.key, p.raw]));
-    const logs = [...shop.jobs.values()];
+    // also when it is pressed before the log is read
+    const here = await shopNow();
+    const unreadable = Object.fromEntries(here.problems.map((p) => [p.key, p.raw]));
+    const logs = [...here.jobs.values()];
     const photos = await repository.readPhotos(logs.flatMap(photoIdsOf));
-    download('shop.northcove.json', writeShopFile(s, logs, unreadable, Date.now(), { photos, devices: shop.devices }));
+    download(
+      'shop.northcove.json',
+      writeShopFile(here.settings, logs, unreadable, Date.now(), { photos, devices: here.devices }),
+    );
   };
   return (
     <PlaceFrame title="Shop" line="people, units, bench figures, files">
