@@ -2,7 +2,7 @@ import { EigenvalueDecomposition, Matrix } from 'ml-matrix';
 
 import { backPattern, type BackSpec } from './backPattern';
 import { linearRadiationWm2K, radiationWm2K } from './environment';
-import { patchGrid } from './patches';
+import { jetGrid, patchGrid } from './patches';
 import { columnCenters, type ThermalModes } from './modes';
 import type { Pt } from '../device/types';
 
@@ -21,6 +21,7 @@ export interface HeatPhase {
 
 /** What heats the face in one spectrum, averaged over the patches that radiate; and, where it is local, by column. */
 interface Face {
+  patches: Patches;
   /** share of a patch that lies on no contact; film of a jet, W/m²K, and what it carries of (air − ambient) */
   free: Float64Array;
   jet: Float64Array;
@@ -63,18 +64,29 @@ interface Patches {
 export class ReducedModel {
   private readonly spectra = new Map<string, Spectrum>();
   private centers: readonly Pt[] | null = null;
-  private readonly backPatches: Patches;
+  private readonly evenPatches: Patches;
+  private readonly jetPatches: Patches;
   private readonly frontPatches: Patches;
 
   constructor(readonly modes: ThermalModes) {
-    const { rank: r, nx, ny, columns, columnMm } = modes;
+    this.evenPatches = this.cutFace(patchGrid);
+    this.jetPatches = this.cutFace(jetGrid);
+    const front = this.rows('front');
+    this.frontPatches = {
+      areaM2: Float64Array.from(modes.frontAreaM2),
+      rows: Float64Array.from(front.values),
+      of: null,
+    };
+  }
+
+  /** The heated face in patches of a grid over the device. */
+  private cutFace({ across, along }: { across: number; along: number }): Patches {
+    const { rank: r, nx, ny, columns, columnMm } = this.modes;
     const rows = this.rows('back');
-    const n = patchGrid.across * patchGrid.along;
+    const n = across * along;
     const of = Int32Array.from(
       columns,
-      (c) =>
-        Math.floor(((c % nx) * patchGrid.across) / nx) +
-        patchGrid.across * Math.floor((Math.floor(c / nx) * patchGrid.along) / ny),
+      (c) => Math.floor(((c % nx) * across) / nx) + across * Math.floor((Math.floor(c / nx) * along) / ny),
     );
     const area = (columnMm.step[0] * columnMm.step[1]) / 1e6;
     const areaM2 = new Float64Array(n);
@@ -85,13 +97,7 @@ export class ReducedModel {
     });
     for (let p = 0; p < n; p++)
       for (let i = 0; i < r; i++) mean[p * r + i] = areaM2[p]! ? mean[p * r + i]! / areaM2[p]! : 0;
-    this.backPatches = { areaM2, rows: mean, of };
-    const front = this.rows('front');
-    this.frontPatches = {
-      areaM2: Float64Array.from(modes.frontAreaM2),
-      rows: Float64Array.from(front.values),
-      of: null,
-    };
+    return { areaM2, rows: mean, of };
   }
 
   /** Films of still air with radiation as it was made linear. */
@@ -99,20 +105,26 @@ export class ReducedModel {
     return { back: this.modes.hFreeWm2K, front: this.modes.hFrontWm2K };
   }
 
-  /** The same film all over the back. @param contact something touches the face, so it does not radiate */
-  spectrum(hWm2K: number, hFront = this.modes.hFrontWm2K, contact = true): Spectrum {
+  /**
+   * The same film all over the back.
+   * @param contact something touches the face, so it does not radiate
+   * @param uneven the face is still hot where a jet passed
+   */
+  spectrum(hWm2K: number, hFront = this.modes.hFrontWm2K, contact = true, uneven = false): Spectrum {
     const { rank: r, k, b, forcing, firstHalfCellWm2K } = this.modes;
-    return this.cached(`${hWm2K}|${hFront}|${contact}`, () => {
+    return this.cached(`${hWm2K}|${hFront}|${contact}|${uneven}`, () => {
       const u = 1 / (1 / hWm2K + 1 / firstHalfCellWm2K);
       const a = Matrix.zeros(r, r);
       for (let i = 0; i < r; i++) for (let j = 0; j < r; j++) a.set(i, j, k[i * r + j]! + u * b[i * r + j]!);
-      const n = this.backPatches.areaM2.length;
+      const patches = uneven ? this.jetPatches : this.evenPatches;
+      const n = patches.areaM2.length;
       return this.decompose(
         a,
         forcing.map((f) => u * f),
         hFront,
         contact ? 0 : hWm2K,
         {
+          patches,
           free: new Float64Array(n).fill(contact ? 0 : 1),
           jet: new Float64Array(n),
           carried: new Float64Array(n),
@@ -136,8 +148,9 @@ export class ReducedModel {
       const v = new Float64Array(r);
       const films = new Float64Array(rows.count);
       const shares = new Float64Array(rows.count);
-      const patches = this.backPatches;
+      const patches = spec.kind === 'jet' ? this.jetPatches : this.evenPatches;
       const face: Face = {
+        patches,
         free: new Float64Array(patches.areaM2.length),
         jet: new Float64Array(patches.areaM2.length),
         carried: new Float64Array(patches.areaM2.length),
@@ -217,7 +230,7 @@ export class ReducedModel {
       lambda: Float64Array.from(evd.realEigenvalues),
       q,
       forcing: f,
-      back: turned(this.backPatches.rows),
+      back: turned(face.patches.rows),
       front: turned(this.frontPatches.rows),
       face,
       hBack,
@@ -235,8 +248,8 @@ export class ReducedModel {
     out.fill(0);
     const g0 = this.modes.firstHalfCellWm2K;
     const lin = linearRadiationWm2K('back');
-    const { areaM2 } = this.backPatches;
-    const { free, jet, carried } = s.face;
+    const { free, jet, carried, patches } = s.face;
+    const { areaM2 } = patches;
     for (let p = 0; p < areaM2.length; p++) {
       const share = free[p]!;
       if (share === 0 || areaM2[p] === 0) continue;
@@ -276,6 +289,9 @@ export class ReducedModel {
 /** Longest step between two looks at the radiation, s, and the share of the time since the switch. */
 const lookS = { first: 2, most: 40, share: 0.8 };
 
+const isJet = (p: HeatPhase) =>
+  p.contactWm2K !== null && typeof p.contactWm2K === 'object' && p.contactWm2K.kind === 'jet';
+
 /** One phase of a run, walked once: states at the instants at which radiation was looked at. */
 class Stretch {
   private readonly points: { t: number; z: Float64Array; gain: Float64Array }[] = [];
@@ -288,12 +304,13 @@ class Stretch {
     private readonly ambientC: number,
     films: Films,
     private readonly radiates: boolean,
+    afterJet: boolean,
   ) {
     const c = phase.contactWm2K;
     this.spectrum =
       c !== null && typeof c === 'object'
         ? model.patterned(c, ambientC, films.back, films.front)
-        : model.spectrum(c ?? films.back, films.front, c !== null);
+        : model.spectrum(c ?? films.back, films.front, c !== null, afterJet);
     const r = model.modes.rank;
     const z = new Float64Array(r);
     for (let m = 0; m < r; m++) {
@@ -422,11 +439,11 @@ export class Trajectory {
     phases.forEach((p, i) => {
       const y =
         i > 0 ? this.stretches[i - 1]!.at(p.startS - phases[i - 1]!.startS) : new Float64Array(model.modes.rank);
-      this.stretches.push(this.stretch(p, y));
+      this.stretches.push(this.stretch(p, y, phases.slice(0, i).some(isJet)));
     });
   }
 
-  private stretch(p: HeatPhase, y: Float64Array): Stretch {
+  private stretch(p: HeatPhase, y: Float64Array, afterJet: boolean): Stretch {
     return new Stretch(
       this.model,
       p,
@@ -434,6 +451,7 @@ export class Trajectory {
       this.ambientC,
       p.films ?? this.films,
       (this.options.radiation ?? 'true') === 'true',
+      afterJet,
     );
   }
 
@@ -444,14 +462,14 @@ export class Trajectory {
     Object.assign(next, { phases: [...kept, phase] });
     next.stretches.push(
       ...this.stretches.slice(0, kept.length),
-      this.stretch(phase, this.state(phase.startS, kept.length)),
+      this.stretch(phase, this.state(phase.startS, kept.length), kept.some(isJet)),
     );
     return next;
   }
 
   /** State `forS` after a phase that begins at `phase.startS` and ends what was on; the phase is not kept. */
   soonAfter(phase: HeatPhase, forS: number): Float64Array {
-    return this.stretch(phase, this.state(phase.startS)).soonAt(forS);
+    return this.stretch(phase, this.state(phase.startS), this.phases.some(isJet)).soonAt(forS);
   }
 
   state(tS: number, among = this.phases.length): Float64Array {
