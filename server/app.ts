@@ -5,6 +5,7 @@ import { serveStatic } from '@hono/node-server/serve-static';
 import { Hono } from 'hono';
 import { secureHeaders } from 'hono/secure-headers';
 
+import { knownHost, ownHosts, ownOrigin, smallBody } from './guard';
 import { instruments } from './instruments';
 
 export interface ServerOptions {
@@ -12,11 +13,14 @@ export interface ServerOptions {
   root: string;
   /** a browser that starts for the first time gets the demo shop */
   demo: boolean;
+  /** further names under which this machine is reached */
+  hosts?: readonly string[];
 }
 
 /** Serves the built application with security headers; no remote origin is allowed anywhere. */
-export function createApp({ root, demo }: ServerOptions): Hono {
+export function createApp({ root, demo, hosts }: ServerOptions): Hono {
   const app = new Hono();
+  app.use(knownHost(ownHosts(hosts)));
   app.use(
     secureHeaders({
       contentSecurityPolicy: {
@@ -45,6 +49,7 @@ export function createApp({ root, demo }: ServerOptions): Hono {
     }),
   );
 
+  app.use('/api/*', ownOrigin, smallBody);
   app.get('/api/health', (c) => c.json({ ok: true }));
   app.get('/api/config', (c) => c.json({ demo }));
   app.route('/api/instruments', instruments(path.join(root, 'modes')));

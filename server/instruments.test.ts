@@ -2,9 +2,19 @@ import path from 'node:path';
 
 import { instruments } from './instruments';
 
-const app = instruments(path.join(__dirname, '..', 'public', 'modes'));
-const post = (to: string, body: unknown) =>
-  app.request(to, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });
+let clock = Date.now();
+const app = instruments(path.join(__dirname, '..', 'public', 'modes'), () => clock);
+let token = '';
+const post = (to: string, body: unknown, given = token) =>
+  app.request(to, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json', 'x-bench-token': given },
+    body: JSON.stringify(body),
+  });
+
+beforeAll(async () => {
+  ({ token } = (await (await app.request('/')).json()) as { token: string });
+});
 
 /** The first events of the stream. */
 async function events(n: number): Promise<{ event: string; data: Record<string, unknown> }[]> {
@@ -94,4 +104,20 @@ it('a tester holds a vacuum and answers with its log; what is out of range is re
   await post('/simulation', { tester: 'silent' });
   expect((await hold({ startPa: -1000, seconds: 60 })).status).toBe(503);
   await post('/simulation', { tester: 'none' });
+});
+
+it('what heats asks for the token that only a page of this server can read', async () => {
+  for (const given of ['', 'x', token.slice(0, -1), `${token}x`, token.replace(/./, (c) => (c === 'a' ? 'b' : 'a'))])
+    expect((await post('/control', { heating: true, setC: 250 }, given)).status).toBe(403);
+  expect((await post('/control', { heating: false })).status).toBe(200);
+});
+
+it('nobody reads for ten seconds: the heat goes off by itself, and stays on while somebody reads', async () => {
+  await post('/control', { setC: 110, heating: true });
+  clock += 9000;
+  await events(1);
+  clock += 9000;
+  expect(await (await post('/control', {})).json()).toMatchObject({ heating: true });
+  clock += 10_500;
+  expect(await (await post('/control', {})).json()).toMatchObject({ heating: false });
 });

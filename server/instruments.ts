@@ -1,3 +1,4 @@
+import { randomBytes, timingSafeEqual } from 'node:crypto';
 import { readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 
@@ -11,6 +12,7 @@ import { SimulatedTester, testerFaults } from '../src/core/instruments/simulated
 import { SimulatedBench, simulatedFaults } from '../src/core/instruments/simulatedBench';
 import { decodeModes } from '../src/model/modesFile';
 import shipped from '../src/store/shippedModes.json';
+import { DeadMan } from './deadMan';
 
 /** Highest pace of the simulated clock, for trying out and for tests. */
 const maxPace = 60;
@@ -95,12 +97,22 @@ class RunningBench {
 
 /**
  * Simulated instruments behind one interface: GET /api/instruments says what there is, GET …/stream sends a reading a second
- * as server-sent events, POST …/control sets the plate, POST …/gauge reads a gap, POST …/tester/hold holds a pressure, POST …/simulation switches faults. A real logger that speaks the same
- * can take their place.
+ * as server-sent events, POST …/control sets the plate (with the token that GET gave; it goes off when nobody reads for ten
+ * seconds), POST …/gauge reads a gap, POST …/tester/hold holds a pressure, POST …/simulation switches faults. A real logger
+ * that speaks the same can take their place.
  */
-export function instruments(modesFolder: string): Hono {
+export function instruments(modesFolder: string, clock: () => number = Date.now): Hono {
   const app = new Hono();
   const running = new RunningBench(modesFolder);
+  // only a page that could read what this server says knows it: what heats asks for it
+  const token = randomBytes(24).toString('base64url');
+  const knows = (given: string | undefined) =>
+    given !== undefined && given.length === token.length && timingSafeEqual(Buffer.from(given), Buffer.from(token));
+  const deadMan = new DeadMan(
+    () => running.bench?.isHeating ?? false,
+    () => running.bench?.control(running.now(), { heating: false }),
+    clock,
+  );
   const bench = () => {
     if (!running.bench) running.use('ring61');
     return running.bench;
@@ -113,6 +125,7 @@ export function instruments(modesFolder: string): Hono {
   app.get('/', (c) =>
     c.json({
       simulated: true,
+      token,
       device: running.device || 'ring61',
       probe: { unit: 'C', everyMs, place: 'bond line, bottom edge, middle' },
       plate: { unit: 'C', minSetC: 20, maxSetC: 300 },
@@ -127,6 +140,7 @@ export function instruments(modesFolder: string): Hono {
     return streamSSE(c, async (stream) => {
       let id = 0;
       while (!stream.aborted) {
+        deadMan.asked();
         const reading = running.bench!.read(running.now());
         // an instrument that dropped out sends nothing about its probe
         if (reading.probeC !== undefined)
@@ -143,10 +157,13 @@ export function instruments(modesFolder: string): Hono {
   });
 
   app.post('/control', async (c) => {
+    if (!knows(c.req.header('x-bench-token'))) return c.json({ error: 'token: ask for it first' }, 403);
     const to = controlSchema.safeParse(await body(c));
     if (!to.success) return c.json(refused(to.error), 400);
     const b = bench();
     if (!b) return c.json({ error: 'no model of a device to simulate' }, 503);
+    deadMan.look();
+    deadMan.asked();
     const { deviceOn, ...plate } = to.data;
     if (plate.setC !== undefined || plate.heating !== undefined) b.control(running.now(), plate);
     if (deviceOn !== undefined) b.device(running.now(), deviceOn);

@@ -4,13 +4,22 @@ import { createApp } from './app';
 
 const wanted = Number(process.env.PORT ?? 8787);
 const root = process.env.WEB_ROOT ?? './dist';
-const app = createApp({ root, demo: process.env.DEMO === '1' });
+const app = createApp({
+  root,
+  demo: process.env.DEMO === '1',
+  hosts: (process.env.ALLOWED_HOSTS ?? '').split(','),
+});
+/** A request that does not arrive is not waited for; a stream that was begun goes on. */
+const limits = { headersTimeout: 10_000, requestTimeout: 15_000, maxHeaderSize: 16 * 1024 };
 
 /** Listens at the wanted port, or at a free one when it is taken and the caller did not insist. */
 function listen(port: number): void {
-  const server = serve({ fetch: app.fetch, port, hostname: process.env.HOST ?? '127.0.0.1' }, (info) => {
-    console.log(`Northcove is at http://127.0.0.1:${info.port}`);
-  });
+  const server = serve(
+    { fetch: app.fetch, port, hostname: process.env.HOST ?? '127.0.0.1', serverOptions: limits },
+    (info) => {
+      console.log(`Northcove is at http://127.0.0.1:${info.port}`);
+    },
+  );
   server.on('error', (e: NodeJS.ErrnoException) => {
     if (e.code !== 'EADDRINUSE' || process.env.STRICT_PORT === '1' || port === 0) throw e;
     console.log(`Port ${port} is taken, looking for a free one`);

@@ -62,6 +62,8 @@ export const jobNow = (id: string): JobState => foldJob(state.jobs.get(id)!)!;
 export const logged = (id: string): JobEvent[] => state.jobs.get(id)!.filter((e) => e.writer === 'test');
 export const settingsNow = () => state.settings;
 
+export const useRefusal = () => null;
+export const useSpoiled = () => [];
 export const shopNow = async () => state;
 export const useShop = () => ({ shop: useStore(), error: null });
 export const useSettings = () => useStore().settings;
@@ -97,7 +99,7 @@ export const takeIn = async (jobs: JobEvent[][], _settings?: unknown, more: { de
   const next = new Map(state.jobs);
   for (const l of jobs) next.set(l[0]!.jobId, l);
   change({ jobs: next });
-  return jobs.flat().length;
+  return { fresh: jobs.flat().length, clashed: 0 };
 };
 const extra = new Map<string, string>();
 const photos = new Map<string, string>();

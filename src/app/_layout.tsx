@@ -12,12 +12,15 @@ import { useEffect } from 'react';
 import { View } from 'react-native';
 
 import { seedOnFirstStart } from '@/demo/seed';
+import { startClock } from '@/store/clock';
 import { registerServiceWorker } from '@/store/registerServiceWorker';
 import { queryClient, useSettings } from '@/store/shop';
+import { RouteBoundary } from '@/stagekit/PageBoundary';
 import { StorageNotice } from '@/stagekit/StorageNotice';
 import { ThemeProvider } from '@/ui/theme';
 
 registerServiceWorker();
+startClock();
 
 export default function Layout() {
   const [loaded, error] = useFonts({
@@ -44,7 +47,9 @@ function Themed() {
     <ThemeProvider choice={theme}>
       <View className="flex-1 bg-paper">
         <StorageNotice />
-        <Slot />
+        <RouteBoundary>
+          <Slot />
+        </RouteBoundary>
       </View>
     </ThemeProvider>
   );

@@ -8,6 +8,7 @@ import { benchKinds } from './eventBench';
 import { checkKinds } from './eventCheck';
 import { edge, id, instant, mm, place, text } from './eventParts';
 import { deviceSchema } from './device';
+import { keepUnknown } from './keepUnknown';
 import { stageIds } from './stages';
 
 /** Version of the event format that this app writes. */
@@ -63,6 +64,8 @@ const base = {
   /** writer: one per page load; seq counts up per writer */
   writer: id,
   seq: z.number().int().min(0),
+  /** one more than the highest that was known of the job: the order of the log; entries of older builds have none */
+  nth: z.number().int().min(1).max(1e12).optional(),
   /** when it happened, and when it was noted */
   at: instant,
   loggedAt: instant,
@@ -96,6 +99,8 @@ const kinds = {
     /** stretches of the cover's edge that the finding concerns, by edge */
     edges: z.array(edge).max(4).optional(),
     note: text.optional(),
+    /** the "yes" that somebody knew of who takes it back: one that was not known stands (law 24) */
+    takesBack: z.array(id).max(50).optional(),
   },
   crack: {
     crackId: id,
@@ -394,6 +399,8 @@ const kinds = {
       .optional(),
   },
   undo: { eventId: id },
+  /** something cannot be computed with this entry: it does not count until this is undone */
+  leaveOut: { eventId: id, why: text },
   /** the instant that an event is moved to; `at` of the amend itself is when it was noted */
   amend: { eventId: id, movedTo: instant, note: text.optional() },
 } as const;
@@ -432,16 +439,20 @@ export function parseEvent(data: unknown): Parsed<JobEvent> {
   if (!loose.success) return { ok: false, problem: explain(loose.error) };
   const schema = schemas.get(loose.data.type);
   if (!schema || loose.data.v > eventVersion) {
-    const { id: eid, jobId, writer, seq, at, loggedAt, by } = loose.data;
+    const { id: eid, jobId, writer, seq, nth, at, loggedAt, by } = loose.data;
     const raw = 'raw' in loose.data && loose.data.type === 'unknown' ? (loose.data.raw as object) : loose.data;
     return {
       ok: true,
-      value: { v: 1, id: eid, jobId, writer, seq, at, loggedAt, by, type: 'unknown', raw: { ...raw } },
+      value: {
+        ...{ v: 1 as const, id: eid, jobId, writer, seq, at, loggedAt, by },
+        ...(nth === undefined ? {} : { nth }),
+        ...{ type: 'unknown' as const, raw: { ...raw } },
+      },
     };
   }
   const strict = schema.safeParse(data);
   return strict.success
-    ? { ok: true, value: strict.data as KnownEvent }
+    ? { ok: true, value: keepUnknown(data, strict.data) as KnownEvent }
     : { ok: false, problem: explain(strict.error) };
 }
 

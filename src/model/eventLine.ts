@@ -219,6 +219,8 @@ export function eventLine(e: JobEvent, units: LineUnits = asStored): string {
       return `signed by ${e.mark} (${e.role})`;
     case 'undo':
       return 'undone';
+    case 'leaveOut':
+      return `entry left out: ${e.why}`;
     case 'amend':
       return `instant corrected to ${instant(e.movedTo)}`;
     default:

@@ -6,6 +6,7 @@ import './zodConfig';
 import { deviceSchema } from './device';
 import { eventUnion, explain, parseEvent, type JobEvent, type Parsed } from './event';
 import { foldJob, logOrder } from './fold';
+import { keepUnknown } from './keepUnknown';
 import { settingsSchema, upToDate, type Settings } from './settings';
 
 /** Version of the file formats that this app writes and the newest that it reads. */
@@ -159,9 +160,12 @@ export function readFile(text: string): Parsed<ReadFile> {
   for (const [i, raw] of (list as unknown[]).entries()) {
     const device = readDevice(raw, `devices.${i}`);
     if (!device.ok) return device;
-    devices.push(device.value);
+    devices.push(keepUnknown(raw, device.value));
   }
-  return { ok: true, value: { jobs, settings: upToDate(settings.data), photos: photos.value, devices } };
+  return {
+    ok: true,
+    value: { jobs, settings: upToDate(keepUnknown(h.data.settings, settings.data)), photos: photos.value, devices },
+  };
 }
 
 /** A device model from data that is not trusted: its form by the schema, its geometry by the checks of the core. */

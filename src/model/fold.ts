@@ -10,6 +10,7 @@ import type { EventOf, JobEvent, KnownEvent, UseRecord } from './event';
 import { applyBench } from './foldBench';
 import { applyBond } from './foldBond';
 import { applyCheck } from './foldCheck';
+import { bare } from './bare';
 import { stageIds, type StageId } from './stages';
 
 export interface HeatSwitchAt {
@@ -54,6 +55,8 @@ export interface JobState {
   /** cracks and chips by id, those of the face that is worked on */
   cracks: Map<string, readonly Pt[]>;
   chips: Map<string, Pt>;
+  /** a stop that was called, by its kind, until somebody who knew of it takes it back */
+  stops: Map<EventOf<'finding'>['kind'], KnownEvent[]>;
   photos: EventOf<'photo'>[];
   customer: EventOf<'customer'> | null;
   holds: Partial<Record<'before' | 'after', EventOf<'holdTest'>>>;
@@ -149,9 +152,18 @@ export interface JobState {
   log: readonly JobEvent[];
 }
 
-/** Total order of the log: when noted, then writer and its sequence. */
-export const logOrder = (a: JobEvent, b: JobEvent) =>
-  a.loggedAt - b.loggedAt || (a.writer < b.writer ? -1 : a.writer > b.writer ? 1 : a.seq - b.seq);
+/** Total order of the log: by counter, for clocks go back and differ; entries of before there was one stand first, as noted. */
+export function logOrder(a: JobEvent, b: JobEvent): number {
+  if (a.nth === undefined || b.nth === undefined) {
+    if (a.nth !== b.nth) return a.nth === undefined ? -1 : 1;
+    if (a.loggedAt !== b.loggedAt) return a.loggedAt - b.loggedAt;
+  } else if (a.nth !== b.nth) return a.nth - b.nth;
+  return a.writer < b.writer ? -1 : a.writer > b.writer ? 1 : a.seq - b.seq;
+}
+
+/** Counter of the next entry of a job. */
+export const nextNth = (events: readonly JobEvent[]): number =>
+  events.reduce((m, e) => Math.max(m, e.nth ?? 0), events.length) + 1;
 
 /** The events that count: what was undone is left out, what was amended has its corrected instant. */
 export function effectiveEvents(events: readonly JobEvent[]): KnownEvent[] {
@@ -162,7 +174,7 @@ export function effectiveEvents(events: readonly JobEvent[]): KnownEvent[] {
   for (let i = sorted.length - 1; i >= 0; i--) {
     const e = sorted[i]!;
     if (dead.has(e.id)) continue;
-    if (e.type === 'undo') dead.add(e.eventId);
+    if (e.type === 'undo' || e.type === 'leaveOut') dead.add(e.eventId);
     if (e.type === 'amend' && !moved.has(e.eventId)) moved.set(e.eventId, e.movedTo);
   }
   return sorted
@@ -170,7 +182,6 @@ export function effectiveEvents(events: readonly JobEvent[]): KnownEvent[] {
     .map((e) => (moved.has(e.id) && e.type !== 'amend' ? { ...e, at: moved.get(e.id)! } : e));
 }
 
-/** Folds a job's log into its state; null when the log has no `opened` event that counts. */
 /** Saved or written off: route and part follow at once, also those of a route that was taken. */
 function settleCover(s: JobState, keep: boolean): void {
   s.keepCover = keep;
@@ -181,6 +192,7 @@ function settleCover(s: JobState, keep: boolean): void {
     : { ...s.route, cover: 'new', origin: origin ?? 'genuine', work: work === 'openClose' ? 'glassOnly' : work };
 }
 
+/** Folds a job's log into its state; null when the log has no `opened` event that counts. */
 export function foldJob(events: readonly JobEvent[]): JobState | null {
   const effective = effectiveEvents(events);
   const opened = effective.find((e): e is EventOf<'opened'> => e.type === 'opened');
@@ -206,6 +218,7 @@ export function foldJob(events: readonly JobEvent[]): JobState | null {
     findings: {},
     cracks: new Map(),
     chips: new Map(),
+    stops: new Map(),
     photos: [],
     customer: null,
     holds: {},
@@ -213,19 +226,19 @@ export function foldJob(events: readonly JobEvent[]): JobState | null {
     pressLogs: [],
     cameraShots: [],
     flatShots: [],
-    coverSeats: {},
+    coverSeats: bare(),
     causesSeen: new Map(),
-    registered: {},
+    registered: bare(),
     comeBack: null,
     route: null,
     measured: {},
-    parts: {},
+    parts: bare(),
     quote: null,
-    seats: {},
-    untested: {},
+    seats: bare(),
+    untested: bare(),
     chargePercent: null,
     prep: new Set(),
-    functions: { before: {}, open: {}, after: {} },
+    functions: { before: bare(), open: bare(), after: bare() },
     stages: Object.fromEntries(stageIds.map((id) => [id, 'todo'])) as JobState['stages'],
     stage: 'intake',
     plan: null,
@@ -255,8 +268,8 @@ export function foldJob(events: readonly JobEvent[]): JobState | null {
     under: [],
     stripTarget: null,
     cellChoice: null,
-    gaps: {},
-    steps: {},
+    gaps: bare(),
+    steps: bare(),
     bead: null,
     bonded: null,
     bondings: [],
@@ -282,13 +295,36 @@ export function foldJob(events: readonly JobEvent[]): JobState | null {
   for (const e of effective) apply(s, e, path);
   for (const edge of ['bottom', 'left', 'top', 'right'] as const)
     if (s.cut.isFree(path.edgeSpan(edge))) s.freeEdges.add(edge);
-  s.heat.sort((a, b) => a.at - b.at);
+  // what came later in the log came later, also where a clock was set back in between
+  s.heat = s.heat.reduce<HeatSwitchAt[]>((l, h) => [...l, { ...h, at: Math.max(h.at, l.at(-1)?.at ?? h.at) }], []);
   for (const id of notNeeded(s)) if (s.stages[id] === 'todo') s.stages[id] = 'skipped';
   s.stage = stageIds.find((id) => s.stages[id] === 'todo' || s.stages[id] === 'started') ?? 'handover';
   if (s.stages.handover === 'done')
     s.closedAt = effective.findLast((e) => e.type === 'stage' && e.stage === 'handover' && e.to === 'done')?.at ?? null;
   s.lastEventId = effective.findLast((e) => e.type !== 'undo' && e.type !== 'opened')?.id ?? null;
   return s;
+}
+
+const stopKinds: ReadonlySet<string> = new Set(['cellSwollen', 'smokeOrWet', 'bent']);
+
+/** A "no" takes back the "yes" that its writer knew of, never one from another device that it had not seen. */
+function callStop(s: JobState, kind: EventOf<'finding'>['kind'], e: EventOf<'finding'> | EventOf<'observed'>): void {
+  const standing = s.stops.get(kind) ?? [];
+  if (e.type === 'observed' || e.answer === 'yes') {
+    s.stops.set(kind, [...standing, e]);
+    if (e.type === 'observed') s.findings[kind] = { answer: 'yes', edges: [], note: '' };
+    return;
+  }
+  const knew = (yes: KnownEvent) =>
+    e.nth === undefined || e.writer === yes.writer || (e.takesBack?.includes(yes.id) ?? false);
+  const left = standing.filter((yes) => !knew(yes));
+  s.stops.set(kind, left);
+  const last = left.at(-1);
+  if (last)
+    s.findings[kind] =
+      last.type === 'finding'
+        ? { answer: 'yes', edges: last.edges ?? [], note: last.note ?? '' }
+        : { answer: 'yes', edges: [], note: '' };
 }
 
 /** Stages that this route does without. */
@@ -319,6 +355,7 @@ function apply(s: JobState, e: KnownEvent, path: Perimeter): void {
         else if (newly && s.findings.crack) settleCover(s, false);
       }
       s.findings[e.kind] = { answer: e.answer, edges: e.edges ?? [], note: e.note ?? '' };
+      if (stopKinds.has(e.kind)) callStop(s, e.kind, e);
       break;
     case 'crack':
       if (e.onFace !== s.face.id) break;
@@ -399,8 +436,7 @@ function apply(s: JobState, e: KnownEvent, path: Perimeter): void {
         s.keepCover = false;
       }
       // a cell that smells or swells counts as swollen from here on: nothing heats it any more
-      if (e.what === 'cellSwells' || e.what === 'cellSmells')
-        s.findings.cellSwollen = { answer: 'yes', edges: [], note: '' };
+      if (e.what === 'cellSwells' || e.what === 'cellSmells') callStop(s, 'cellSwollen', e);
       break;
     case 'probe':
       s.probes.push(e);
@@ -560,3 +596,35 @@ export function onPlate(s: JobState): HeatSwitchAt | null {
 }
 
 export const heatCount = (s: JobState) => s.heat.filter((h) => h.setC !== null).length;
+
+/** A job that stands although an entry of its log cannot be folded: those are left out, and named. */
+export interface SafeFold {
+  state: JobState | null;
+  spoiled: { event: JobEvent; why: string }[];
+}
+
+/** Folds; where the fold throws, the entry at which it does is left out and it is folded again. */
+export function safeFold(events: readonly JobEvent[]): SafeFold {
+  const spoiled: SafeFold['spoiled'] = [];
+  let rest = [...events].sort(logOrder);
+  for (;;) {
+    try {
+      return { state: foldJob(rest), spoiled };
+    } catch (error) {
+      // the shortest beginning of the log that throws ends with the entry that does
+      let [good, bad] = [0, rest.length];
+      while (bad - good > 1) {
+        const middle = (good + bad) >> 1;
+        try {
+          foldJob(rest.slice(0, middle));
+          good = middle;
+        } catch {
+          bad = middle;
+        }
+      }
+      const at = bad - 1;
+      spoiled.push({ event: rest[at]!, why: error instanceof Error ? error.message : 'cannot be computed' });
+      rest = rest.filter((_, i) => i !== at);
+    }
+  }
+}

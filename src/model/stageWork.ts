@@ -29,6 +29,7 @@ export const besideWork = new Set<KnownEvent['type']>([
   'note',
   'promise',
   'undo',
+  'leaveOut',
   'amend',
   'ambient',
   'shelved',

@@ -23,7 +23,7 @@ const stepMs = 10_000;
 
 /** After a tap that starts or ends a clock: "10 s ago" moves its instant, "not yet" takes it back. */
 export function LastTap({ job, now }: { job: JobState; now: number }) {
-  const { undo, shift } = useActions(job);
+  const { log, shift } = useActions(job);
   const last = job.effective.findLast((e) => names[e.type] && now - e.loggedAt < inReachMs);
   if (!last) return null;
   // the tap, the stage and the decision that it wrote are one batch: taking it back takes all of it
@@ -34,7 +34,11 @@ export function LastTap({ job, now }: { job: JobState; now: number }) {
         Noted: {names[last.type]}
       </Txt>
       <Button kind="small" label="10 s ago" onPress={() => shift(last.id, last.at - stepMs)} />
-      <Button kind="small" label="Not yet" onPress={() => batch.forEach((e) => undo(e.id))} />
+      <Button
+        kind="small"
+        label="Not yet"
+        onPress={() => void log(batch.map((e) => ({ type: 'undo' as const, eventId: e.id })))}
+      />
     </View>
   );
 }

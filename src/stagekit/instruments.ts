@@ -2,6 +2,7 @@ import { useSyncExternalStore } from 'react';
 import { z } from 'zod';
 
 import type { ProbeReading } from '@/core/instruments/probeWatch';
+import { nowMs } from '@/store/clock';
 
 /** What an instrument server sends; whatever it sends is checked before it is used. */
 const readingSchema = z.object({
@@ -15,6 +16,8 @@ const readingSchema = z.object({
 const aboutSchema = z.object({
   simulated: z.boolean(),
   device: z.string().max(80),
+  /** goes with whatever heats */
+  token: z.string().max(200).default(''),
   faults: z.array(z.string().max(40)).max(20).default([]),
 });
 
@@ -68,7 +71,7 @@ export async function connectInstruments(): Promise<void> {
     }
     const r = readingSchema.safeParse(data);
     if (!r.success) return;
-    const at = Date.now();
+    const at = nowMs();
     const { probeC, plateC, setC, heating } = r.data;
     const kept = now.readings.filter((x) => at - x.at < keepMs);
     put({
@@ -91,12 +94,23 @@ export function disconnectInstruments(): void {
 }
 
 async function post(to: string, body: unknown): Promise<void> {
-  try {
-    const r = await fetch(`${base}/${to}`, {
+  const send = () =>
+    fetch(`${base}/${to}`, {
       method: 'POST',
-      headers: { 'content-type': 'application/json' },
+      headers: { 'content-type': 'application/json', 'x-bench-token': now.about?.token ?? '' },
       body: JSON.stringify(body),
     });
+  try {
+    let r = await send();
+    if (r.status === 403) {
+      // the server was started again and has another token
+      const again = await fetch(base);
+      const about = aboutSchema.safeParse(again.ok ? await again.json() : null);
+      if (about.success) {
+        put({ about: about.data });
+        r = await send();
+      }
+    }
     if (!r.ok) put({ problem: `The instrument refused: ${r.status}.` });
   } catch {
     put({ problem: 'The instrument does not answer; set the plate by hand.' });

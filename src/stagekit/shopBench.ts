@@ -21,7 +21,7 @@ const waitsUntil = (j: JobState): number =>
 /** What people are not counted on, and why: told beside the plan. */
 export interface LeftOut {
   job: JobState;
-  why: 'swollen' | 'farAhead';
+  why: 'swollen' | 'farAhead' | 'broken';
 }
 
 export interface ShopBench {
@@ -141,14 +141,21 @@ export function shopBench(o: BenchInput): ShopBench {
     tester: settings.testers > 0 ? 'tester' : null,
   };
   const scatters: Record<string, { sigma: number; dof: number }> = {};
-  const made = planned.map((job) => {
-    const work = jobWork(job, o, { names, working, s, nowS: s(now) });
-    for (const t of taskIds) {
-      const stage = learnedStage(t);
-      if (!stage || !work.left.has(t)) continue;
-      scatters[scatterKey(job.id, t)] = book.of(stage, kindOf(job), names[0]!).scatter;
+  const made = planned.flatMap((job) => {
+    // a job that cannot be computed must not keep the others from their plan
+    try {
+      const work = jobWork(job, o, { names, working, s, nowS: s(now) });
+      for (const t of taskIds) {
+        const stage = learnedStage(t);
+        if (!stage || !work.left.has(t)) continue;
+        scatters[scatterKey(job.id, t)] = book.of(stage, kindOf(job), names[0]!).scatter;
+      }
+      return [benchJob(work, things)];
+    } catch (e) {
+      if (!(e instanceof CoreInputError)) throw e;
+      leftOut.push({ job, why: 'broken' });
+      return [];
     }
-    return benchJob(work, things);
   });
   return {
     bench: {

@@ -7,6 +7,7 @@ import type { PlanEntry } from '@/core/schedule/types';
 import type { JobState } from '@/model/fold';
 import type { Settings } from '@/model/settings';
 import { useJobs, useSettings } from '@/store/shop';
+import { nowMs } from '@/store/clock';
 import { useNow } from '@/ui/useNow';
 import { CancelledError, type LongRun } from '@/workers/longRun';
 import { betterPlan } from '@/workers/scheduleClient';
@@ -311,7 +312,7 @@ function useHeats(jobs: readonly JobState[], settings: Settings): ReadonlyMap<st
         const here = presentJob(job);
         const model = await thermalAtHand(here.device, here.bond).catch(() => null);
         if (over) return;
-        known.set(key, model ? safely(() => heatWays(job, settings, model, Date.now())) : []);
+        known.set(key, model ? safely(() => heatWays(job, settings, model, nowMs())) : []);
         fresh = true;
         // the screen goes first
         await new Promise((done) => setTimeout(done, 0));

@@ -1,9 +1,11 @@
 import type { Device } from '@/core/device/types';
 import { deviceSchema } from '@/model/device';
 import { explain, parseEvent, type JobEvent, type NewEvent } from '@/model/event';
-import { photoPattern } from '@/model/files';
-import { logOrder } from '@/model/fold';
-import { defaultSettings, settingsSchema, upToDate, type Settings } from '@/model/settings';
+import { checkSettings, readSettings } from '@/model/readSettings';
+import { maxPhotoChars, photoPattern } from '@/model/files';
+import { logOrder, nextNth } from '@/model/fold';
+import { keepUnknown } from '@/model/keepUnknown';
+import { defaultSettings, type Settings } from '@/model/settings';
 import { packFrom, readPack, writePack } from './pack';
 
 /** The part of AsyncStorage that the repository needs. */
@@ -41,6 +43,7 @@ export interface Clock {
 }
 
 const packKey = 'extra/pack';
+const settingsBeforeKey = 'extra/settingsBefore';
 /** writer of the entries that come with the demo */
 export const demoWriter = 'demo';
 const packWaitMs = 2000;
@@ -56,8 +59,16 @@ const jobKey = (e: JobEvent) => `job/${e.jobId}/${e.writer}/${String(e.seq).padS
 export class Repository {
   /** events that the storage refused; they are in the log that screens see and go out with every export */
   readonly pending: JobEvent[] = [];
+  /** everything that this page noted, so that no reading of the storage takes it off the screen */
+  readonly own = new Map<string, JobEvent>();
+  /** fields of the settings that this version could not read, as they were found, and what stood in for them */
+  private unread: { raw: Record<string, unknown>; instead: Settings } | null = null;
+  /** writes go one after the other */
+  private turn: Promise<unknown> = Promise.resolve();
   private readonly writer: string;
   private seq = 0;
+  /** next counter of each job that this page wrote in */
+  private readonly nths = new Map<string, number>();
 
   constructor(
     private readonly storage: Storage,
@@ -102,6 +113,8 @@ export class Repository {
     }
     if (keys.length >= packFrom) this.packLater([...jobs.values()].flat());
     for (const e of this.pending) put(e);
+    // what this page noted while the storage was read
+    for (const e of this.own.values()) put(e);
     for (const list of jobs.values()) list.sort(logOrder);
     return {
       jobs,
@@ -146,7 +159,7 @@ export class Repository {
       const raw = values[key];
       if (raw === null || raw === undefined) continue;
       const read = deviceSchema.safeParse(parseText(raw));
-      if (read.success) out.push(read.data);
+      if (read.success) out.push(keepUnknown(parseText(raw), read.data));
       else problems.push({ key, what: `the device model is not readable (${explain(read.error)})`, raw });
     }
     return out.sort((a, b) => (a.id < b.id ? -1 : a.id > b.id ? 1 : a.version - b.version));
@@ -154,11 +167,18 @@ export class Repository {
 
   /** A version of a model is written once and never changed. @throws StorageFullError */
   async saveDevice(device: Device): Promise<void> {
+    this.gateDevice(device);
     await this.put({ [deviceKey(device)]: JSON.stringify(device) });
   }
 
-  /** @throws StorageFullError */
+  private gateDevice(device: Device): void {
+    const read = deviceSchema.safeParse(JSON.parse(JSON.stringify(device)));
+    if (!read.success) throw new RefusedError(`device: ${explain(read.error)}`);
+  }
+
+  /** @throws RefusedError, StorageFullError */
   async savePhoto(id: string, data: string): Promise<void> {
+    gatePhoto(id, data);
     await this.put({ [`photo/${id}`]: data });
   }
 
@@ -200,67 +220,159 @@ export class Repository {
   private async loadSettings(problems: Problem[]): Promise<Settings> {
     const raw = await this.storage.getItem('settings');
     if (raw === null) return defaultSettings;
-    const parsed = settingsSchema.safeParse(parseText(raw));
-    if (parsed.success) return upToDate(parsed.data);
+    const read = readSettings(parseText(raw));
+    this.unread = read.problems.length ? { raw: read.unread, instead: read.settings } : null;
+    if (!read.problems.length) return read.settings;
+    const { field, what } = read.problems[0]!;
     problems.push({
       key: 'settings',
-      what: `the settings are not readable (${parsed.error.issues[0]?.path.join('.') || 'whole entry'}); the usual ones are used`,
+      what: `the settings are not wholly readable (${field}: ${what}); what stands there is kept, the usual is used meanwhile`,
       raw,
     });
-    return defaultSettings;
+    await this.keepOriginal(raw);
+    return read.settings;
   }
 
-  /** Completes new events with id, writer, sequence and instants. */
-  make(jobId: string, by: string, events: readonly NewEvent[], at = this.clock.now()): JobEvent[] {
+  /** What could not be read stays under a key of its own that nothing writes over. */
+  private async keepOriginal(raw: string): Promise<void> {
+    for (let n = 1; n <= 50; n++) {
+      const key = `kept/settings/${n}`;
+      const there = await this.storage.getItem(key);
+      if (there === raw) return;
+      if (there !== null) continue;
+      await this.storage.setItem(key, raw).catch(() => undefined);
+      return;
+    }
+  }
+
+  /**
+   * Completes new events with id, writer, sequence, counter and instants.
+   * @param known the job's log as far as it is known here: the new ones come after all of it
+   */
+  make(
+    jobId: string,
+    by: string,
+    events: readonly NewEvent[],
+    at = this.clock.now(),
+    known: readonly JobEvent[] = [],
+  ): JobEvent[] {
     const loggedAt = this.clock.now();
-    return events.map((e) => ({
+    const from = Math.max(nextNth(known), this.nths.get(jobId) ?? 0);
+    this.nths.set(jobId, from + events.length);
+    return events.map((e, i) => ({
       ...e,
       v: 1,
       id: this.clock.uuid(),
       jobId,
       writer: this.writer,
       seq: this.seq++,
+      nth: from + i,
       at: Math.min(at, loggedAt),
       loggedAt,
       by,
     }));
   }
 
-  /** Writes a batch in one transaction. @returns false when the storage refused: the events are pending then */
-  async write(events: readonly JobEvent[]): Promise<boolean> {
-    const entries = Object.fromEntries([...this.pending, ...events].map((e) => [jobKey(e), stored(e)]));
-    if (!Object.keys(entries).length) return true;
-    try {
-      await this.roomFor(() => this.storage.setMany(entries));
-      this.pending.length = 0;
-      return true;
-    } catch {
-      this.pending.push(...events);
-      return false;
+  /**
+   * Passes new entries through the reader that will read them after a reload. @throws RefusedError that names the field
+   */
+  gate(events: readonly JobEvent[]): void {
+    for (const e of events) {
+      const read = parseEvent(JSON.parse(stored(e)));
+      if (!read.ok) throw new RefusedError(`${e.type}: ${read.problem}`);
     }
   }
 
   /**
+   * Writes a batch in one transaction, together with what is still pending; writes wait for each other, and what was written
+   * is taken off the list and nothing else.
+   * @returns false when the storage refused: the events are pending then
+   */
+  write(events: readonly JobEvent[]): Promise<boolean> {
+    for (const e of events) this.own.set(e.id, e);
+    const run = async () => {
+      const batch = [...this.pending, ...events];
+      if (!batch.length) return true;
+      try {
+        await this.roomFor(() => this.storage.setMany(Object.fromEntries(batch.map((e) => [jobKey(e), stored(e)]))));
+        const written = new Set(batch.map((e) => e.id));
+        const left = this.pending.filter((e) => !written.has(e.id));
+        this.pending.splice(0, this.pending.length, ...left);
+        return true;
+      } catch {
+        const waiting = new Set(this.pending.map((e) => e.id));
+        this.pending.push(...events.filter((e) => !waiting.has(e.id)));
+        return false;
+      }
+    };
+    const done = this.turn.then(run, run);
+    this.turn = done;
+    return done;
+  }
+
+  /**
    * Adds the events of a file in one transaction; those already here are left as they are.
-   * @throws StorageFullError when the storage refuses: then nothing of the file is taken in
+   * @returns how many were new, and how many of them stand under another key because theirs was taken
+   * @throws RefusedError when an entry would not be read again; StorageFullError when the storage refuses: then nothing of
+   * the file is taken in
    */
   async merge(
     events: readonly JobEvent[],
     known: ReadonlySet<string>,
     more: { photos?: Record<string, string>; devices?: readonly Device[] } = {},
-  ): Promise<number> {
+  ): Promise<{ fresh: number; clashed: number }> {
+    this.gate(events);
+    for (const d of more.devices ?? []) this.gateDevice(d);
+    for (const [id, data] of Object.entries(more.photos ?? {})) gatePhoto(id, data);
     const fresh = events.filter((e) => !known.has(e.id));
-    const entries = Object.fromEntries([
-      ...fresh.map((e) => [jobKey(e), stored(e)]),
-      ...Object.entries(more.photos ?? {}).map(([id, data]) => [`photo/${id}`, data]),
-      ...(more.devices ?? []).map((d) => [deviceKey(d), JSON.stringify(d)]),
-    ]);
+    const taken = new Set(await this.storage.getAllKeys());
+    const entries: Record<string, string> = {};
+    let clashed = 0;
+    for (const e of fresh) {
+      // another entry under the same job, writer and number: both stay
+      const free = taken.has(jobKey(e)) ? `${jobKey(e)}/${e.id}` : jobKey(e);
+      if (free !== jobKey(e)) clashed++;
+      taken.add(free);
+      entries[free] = stored(e);
+    }
+    for (const [id, data] of Object.entries(more.photos ?? {})) entries[`photo/${id}`] = data;
+    for (const d of more.devices ?? []) entries[deviceKey(d)] = JSON.stringify(d);
     if (Object.keys(entries).length) await this.put(entries);
-    return fresh.length;
+    return { fresh: fresh.length, clashed };
   }
 
+  /** @throws RefusedError that names the field, when they would not be read again */
+  gateSettings(settings: Settings): void {
+    const checked = checkSettings(settings);
+    if (!checked.ok) throw new RefusedError(checked.problem);
+  }
+
+  /** @throws RefusedError that names the field; StorageFullError */
   async saveSettings(settings: Settings): Promise<void> {
-    await this.roomFor(() => this.storage.setItem('settings', JSON.stringify(settings)));
+    this.gateSettings(settings);
+    const out: Record<string, unknown> = { ...settings };
+    // what an older or newer build wrote and this one could not read goes back as it was, unless somebody changed it
+    for (const [field, raw] of Object.entries(this.unread?.raw ?? {}))
+      if (same(out[field], this.unread!.instead[field as keyof Settings])) out[field] = raw;
+    const text = JSON.stringify(out);
+    const before = await this.storage.getItem('settings');
+    await this.put({
+      settings: text,
+      ...(before !== null && before !== text ? { [settingsBeforeKey]: before } : {}),
+    });
+  }
+
+  /** Settings as they were before the last change; null when nothing was changed here or they cannot be read. */
+  async settingsBefore(): Promise<Settings | null> {
+    const raw = await this.storage.getItem(settingsBeforeKey);
+    if (raw === null) return null;
+    const read = readSettings(parseText(raw));
+    return read.problems.length ? null : read.settings;
+  }
+
+  /** Everything that is stored, as it stands: the way out when nothing else can be made of it. */
+  async raw(): Promise<Record<string, string | null>> {
+    return this.storage.getMany((await this.storage.getAllKeys()).filter((k) => k !== packKey));
   }
 
   async readExtra(key: string): Promise<string | null> {
@@ -294,11 +406,26 @@ export class Repository {
   }
 }
 
+/** What would not be read again after a reload is not written; the message names the field and what is allowed. */
+export class RefusedError extends Error {
+  constructor(problem: string) {
+    super(`not noted: ${problem}`);
+  }
+}
+
 export class StorageFullError extends Error {
   constructor() {
     super('the storage of this browser is full: nothing was taken in');
   }
 }
+
+function gatePhoto(id: string, data: string): void {
+  if (!/^[\w-]{1,80}$/.test(id)) throw new RefusedError('photo: its name is 1 to 80 letters and digits');
+  if (data.length > maxPhotoChars || !photoPattern.test(data))
+    throw new RefusedError(`photo: a JPEG of up to ${Math.round((maxPhotoChars * 3) / 4000)} KB`);
+}
+
+const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b);
 
 const stored = (e: JobEvent) => JSON.stringify(e.type === 'unknown' ? e.raw : e);
 

@@ -47,6 +47,7 @@ beforeEach(async () => {
   mockFault.full = false;
   mockMap.clear();
   repository.pending.length = 0;
+  repository.own.clear();
   queryClient.clear();
   await takeIn([first], demoSettings);
   await load();
@@ -78,8 +79,8 @@ it('a file is taken in as a whole or not at all, and once', async () => {
   mockFault.full = false;
   await load();
   expect(shown().jobs.size).toBe(1);
-  expect(await takeIn([first, second], null)).toBe(second.length);
-  expect(await takeIn([first, second], null)).toBe(0);
+  expect(await takeIn([first, second], null)).toEqual({ fresh: second.length, clashed: 0 });
+  expect(await takeIn([first, second], null)).toEqual({ fresh: 0, clashed: 0 });
 });
 
 it('settings are shown at once, and a refusal is told to the caller', async () => {

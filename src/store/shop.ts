@@ -1,20 +1,21 @@
 import { createAsyncStorage } from '@react-native-async-storage/async-storage';
 import { QueryClient, queryOptions, useQuery } from '@tanstack/react-query';
-import { useMemo } from 'react';
+import { useMemo, useSyncExternalStore } from 'react';
 
 import type { Device } from '@/core/device/types';
 import type { JobEvent, NewEvent } from '@/model/event';
 import type { Photos } from '@/model/files';
-import { foldJob, type JobState } from '@/model/fold';
+import { safeFold, type JobState, type SafeFold } from '@/model/fold';
 import { defaultSettings, type Settings } from '@/model/settings';
 import { shippedDevices } from '@/model/shippedDevices';
 import { onOthers, tellOthers } from './channel';
+import { nowMs } from './clock';
 import { newId } from './ids';
 import { journal } from './journal';
 import { Repository, type ShopLog } from './repository';
 
 export const storage = createAsyncStorage('northcove');
-export const repository = new Repository(storage, { now: () => Date.now(), uuid: newId });
+export const repository = new Repository(storage, { now: nowMs, uuid: newId });
 
 export const queryClient = new QueryClient({
   // the data lives on this device: never pause because a browser says offline
@@ -67,6 +68,25 @@ export function useShop(): { shop: ShopLog | null; error: Error | null } {
   return { shop: q.data ?? null, error: q.error };
 }
 
+/** The last entry that was refused, until the next one is noted: told above every page. */
+let refusal: string | null = null;
+const refusalListeners = new Set<() => void>();
+export function tellRefused(what: string | null): void {
+  if (refusal === what) return;
+  refusal = what;
+  refusalListeners.forEach((f) => f());
+}
+const onRefusal = (f: () => void) => {
+  refusalListeners.add(f);
+  return () => void refusalListeners.delete(f);
+};
+export const useRefusal = (): string | null =>
+  useSyncExternalStore(
+    onRefusal,
+    () => refusal,
+    () => null,
+  );
+
 const noLog = { jobs: new Map<string, JobEvent[]>(), problems: [] };
 
 /** Settings in force; the usual ones until the storage has answered. */
@@ -74,12 +94,21 @@ export function useSettings(): Settings {
   return useQuery(logQuery).data?.settings ?? defaultSettings;
 }
 
-const folded = new WeakMap<readonly JobEvent[], JobState | null>();
+const folded = new WeakMap<readonly JobEvent[], SafeFold>();
 
 /** Folding is pure and a log's array is never changed in place, so the state is kept with it. */
-export function foldCached(events: readonly JobEvent[]): JobState | null {
-  if (!folded.has(events)) folded.set(events, foldJob(events));
-  return folded.get(events) ?? null;
+function foldOnce(events: readonly JobEvent[]): SafeFold {
+  let made = folded.get(events);
+  if (!made) folded.set(events, (made = safeFold(events)));
+  return made;
+}
+
+export const foldCached = (events: readonly JobEvent[]): JobState | null => foldOnce(events).state;
+
+/** Entries that do not count because nothing can be computed with them, by job. */
+export function useSpoiled(id: string): SafeFold['spoiled'] {
+  const events = useQuery(logQuery).data?.jobs.get(id);
+  return events ? foldOnce(events).spoiled : [];
 }
 
 const listed = new WeakMap<ReadonlyMap<string, JobEvent[]>, JobState[]>();
@@ -112,9 +141,35 @@ function patchLog(change: (log: ShopLog) => ShopLog): void {
   queryClient.setQueryData(logQuery.queryKey, (old: ShopLog | undefined) => (old ? change(old) : old));
 }
 
-/** Appends to a job's log: shown at once, then written. */
+const stopKinds = new Set(['cellSwollen', 'smokeOrWet', 'bent']);
+
+/** A "no" names the stops that stand here: it takes back those and no other. */
+function withTakenBack(e: NewEvent, known: readonly JobEvent[]): NewEvent {
+  if (e.type !== 'finding' || e.answer === 'yes' || !stopKinds.has(e.kind)) return e;
+  const standing = foldOnce(known).state?.stops.get(e.kind) ?? [];
+  return standing.length ? { ...e, takesBack: standing.slice(-50).map((x) => x.id) } : e;
+}
+
+/**
+ * Appends to a job's log: checked by the reader that will read it after a reload, shown at once, then written.
+ * @throws RefusedError that names the field; nothing was noted then, and it is told on the page
+ */
 export async function append(jobId: string, by: string, events: readonly NewEvent[], at?: number): Promise<JobEvent[]> {
-  const made = repository.make(jobId, by, events, at);
+  const known = queryClient.getQueryData(logQuery.queryKey)?.jobs.get(jobId) ?? [];
+  const made = repository.make(
+    jobId,
+    by,
+    events.map((e) => withTakenBack(e, known)),
+    at,
+    known,
+  );
+  try {
+    repository.gate(made);
+  } catch (e) {
+    tellRefused(e instanceof Error ? e.message : 'not noted');
+    throw e;
+  }
+  tellRefused(null);
   patchLog((log) => {
     const jobs = new Map(log.jobs);
     jobs.set(jobId, [...(jobs.get(jobId) ?? []), ...made]);
@@ -136,12 +191,12 @@ export async function retryPending(): Promise<boolean> {
   return done;
 }
 
-/** Takes in the jobs of a file that was read as a whole; returns how many events were new. */
+/** Takes in the jobs of a file that was read as a whole; returns how many events were new, and how many got another key. */
 export async function takeIn(
   jobs: readonly (readonly JobEvent[])[],
   settings: Settings | null,
   more: { photos?: Photos; devices?: readonly Device[]; inPlaceOfDemo?: boolean } = {},
-): Promise<number> {
+): Promise<{ fresh: number; clashed: number }> {
   const log = await repository.load();
   const known = new Set([...log.jobs.values()].flat().map((e) => e.id));
   const fresh = await repository.merge(jobs.flat(), known, more);
@@ -179,8 +234,24 @@ export async function saveDevice(device: Device): Promise<void> {
   tellOthers();
 }
 
+/** @throws RefusedError that names the field (nothing changed then, and it is told on the page); StorageFullError */
 export async function saveSettings(settings: Settings): Promise<void> {
+  try {
+    repository.gateSettings(settings);
+  } catch (e) {
+    tellRefused(e instanceof Error ? e.message : 'not noted');
+    throw e;
+  }
+  tellRefused(null);
   patchLog((log) => ({ ...log, settings }));
   await repository.saveSettings(settings);
   tellOthers();
+}
+
+/** The settings of before the last change; false when there are none. */
+export async function restoreSettings(): Promise<boolean> {
+  const before = await repository.settingsBefore();
+  if (!before) return false;
+  await saveSettings(before);
+  return true;
 }

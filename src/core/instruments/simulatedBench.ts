@@ -60,6 +60,11 @@ export class SimulatedBench {
   }
 
   /** Setpoint and switch of the plate. */
+  /** the plate is switched on */
+  get isHeating(): boolean {
+    return this.heating;
+  }
+
   control(atS: number, to: { setC?: number; heating?: boolean }): void {
     this.plateFromC = this.plateAt(atS);
     this.plateSinceS = atS;

@@ -8,6 +8,7 @@ import type { Seen, Settings } from '@/model/settings';
 import { shopAdhesive } from '@/stagekit/shopAdhesive';
 import { WhyRows } from '@/stagekit/Why';
 import { saveSettings, useSettings } from '@/store/shop';
+import { savingTrouble } from '@/store/trouble';
 import { Button } from '@/ui/Button';
 import { Disclosure } from '@/ui/Disclosure';
 import { PlaceFrame } from '@/ui/PlaceFrame';
@@ -18,10 +19,7 @@ import { day, length, temp } from '@/ui/units';
 export function AdhesivesScreen() {
   const s = useSettings();
   const [problem, setProblem] = useState<string | null>(null);
-  const put = (seen: Seen[]) =>
-    void saveSettings({ ...s, seen }).catch(() =>
-      setProblem('The storage of this browser is full: it holds until the page is closed.'),
-    );
+  const put = (seen: Seen[]) => void saveSettings({ ...s, seen }).catch((e: unknown) => setProblem(savingTrouble(e)));
   return (
     <PlaceFrame title="Adhesives" line="how tough each bond is, and what this shop has seen of it">
       {problem ? (

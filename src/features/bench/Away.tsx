@@ -6,6 +6,7 @@ import { newId } from '@/store/ids';
 import { useActionsOn } from '@/stagekit/actions';
 import { atWork } from '@/stagekit/shopBench';
 import { saveSettings, useJobs } from '@/store/shop';
+import { nowMs } from '@/store/clock';
 import { Button } from '@/ui/Button';
 import { Txt } from '@/ui/Txt';
 import { time } from '@/ui/units';
@@ -35,7 +36,7 @@ export function Away({ settings: s, now }: { settings: Settings; now: number }) 
           <Button
             kind="small"
             label={`${a.person} is back`}
-            onPress={() => put(s.absences.map((x) => (x.id === a.id ? { ...x, toAt: Date.now() } : x)))}
+            onPress={() => put(s.absences.map((x) => (x.id === a.id ? { ...x, toAt: nowMs() } : x)))}
           />
         </View>
       ))}
@@ -49,7 +50,7 @@ export function Away({ settings: s, now }: { settings: Settings; now: number }) 
                 label={`${m} min`}
                 onPress={() => {
                   setOpen(false);
-                  const at = Date.now();
+                  const at = nowMs();
                   // what is in hand is laid aside, so that its minutes stand still meanwhile
                   const job = jobs.find((j) => j.id === atWork(jobs, at).get(s.person));
                   const tap = job?.works.at(-1);

@@ -48,10 +48,13 @@ export function Improving({ state }: { state: ShopPlanState }) {
         </Txt>
       ))}
       {now.shop.leftOut
-        .filter((l) => l.why === 'farAhead')
+        .filter((l) => l.why !== 'swollen')
         .map((l) => (
           <Txt key={l.job.id} size="s" tone="caution">
-            {l.job.label} waits for longer than the plan looks ahead: it is left out.
+            {l.job.label}{' '}
+            {l.why === 'farAhead'
+              ? 'waits for longer than the plan looks ahead: it is left out.'
+              : 'cannot be planned with what is noted: open it to see which entry it is.'}
           </Txt>
         ))}
       {now.shop.late.length ? (

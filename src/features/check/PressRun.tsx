@@ -29,7 +29,7 @@ export function PressRun({ onDone }: { onDone: (log: PressRunLog) => void }) {
   const stop = useRef<(() => void) | null>(null);
   useEffect(() => () => stop.current?.(), []);
   const start = () => {
-    const began = Date.now();
+    const began = performance.now();
     const log: PressRunLog = { t: [], p: [], cues: promptedCues };
     const end = (why: string | null) => {
       stop.current?.();
@@ -39,7 +39,7 @@ export function PressRun({ onDone }: { onDone: (log: PressRunLog) => void }) {
     };
     const stopSensor = readBarometer(
       (pa) => {
-        const t = (Date.now() - began) / 1000;
+        const t = (performance.now() - began) / 1000;
         if (t <= (log.t.at(-1) ?? -1)) return;
         log.t.push(t);
         log.p.push(pa);
@@ -49,7 +49,7 @@ export function PressRun({ onDone }: { onDone: (log: PressRunLog) => void }) {
     if (!stopSensor) return setProblem('The browser refuses the sensor.');
     let pressed = false;
     const timer = setInterval(() => {
-      const s = (Date.now() - began) / 1000;
+      const s = (performance.now() - began) / 1000;
       const now = promptedCues.some(([a, b]) => s >= a && s < b);
       if (now !== pressed) ring(now ? 'opens' : 'closes');
       pressed = now;

@@ -36,6 +36,7 @@ import { usePicks } from '@/stagekit/usePicks';
 import { rowOf, Why } from '@/stagekit/Why';
 import { wetRule } from '@/stagekit/wet';
 import { useJobs, useSettings } from '@/store/shop';
+import { nowMs } from '@/store/clock';
 import { Flash, useAlarm, useAwake } from '@/ui/alarm';
 import { Button } from '@/ui/Button';
 import { Call } from '@/ui/Call';
@@ -146,7 +147,7 @@ function HeatBench({ job }: { job: JobState }) {
   const probed = useProbed(settings, model, heater, heatNow, ambientC, live.readings, probe, Math.floor(now / 10_000));
 
   // before the first heat the run starts "now": one fixed instant for this mount keeps the forecast still
-  const [openedAt] = useState(() => Date.now());
+  const [openedAt] = useState(() => nowMs());
   const thermal = useMemo(
     () => (model ? thermalJob(job, probed.settings, model, openedAt, { heater: plan.heater, use: plan.use }) : null),
     [job, probed.settings, model, openedAt, plan.heater, plan.use],

@@ -7,6 +7,7 @@ import { stageHref } from '@/stagekit/StageShell';
 import { liftState, pickInForce, thermalJob } from '@/stagekit/thermalJob';
 import { useThermal } from '@/stagekit/useThermal';
 import { useSettings } from '@/store/shop';
+import { nowMs } from '@/store/clock';
 import { Button } from '@/ui/Button';
 import { Call } from '@/ui/Call';
 import { useNow } from '@/ui/useNow';
@@ -60,7 +61,7 @@ export function useHeatPage(job: JobState) {
   const settings = useSettings();
   const source = useThermal(job.device, job.bond);
   const { model } = source;
-  const [openedAt] = useState(() => Date.now());
+  const [openedAt] = useState(() => nowMs());
   const thermal = useMemo(
     () => (model ? thermalJob(job, settings, model, openedAt) : null),
     [job, settings, model, openedAt],

@@ -428,7 +428,7 @@ describe('live probe', () => {
   const show = async (list: Instruments['readings'], seconds: number) => {
     mockLive = {
       state: 'live',
-      about: { simulated: true, device: 'ring61', faults: ['none', 'loose'] },
+      about: { simulated: true, device: 'ring61', token: '', faults: ['none', 'loose'] },
       readings: list,
       plate: { plateC: 110, setC: 110, heating: true },
       problem: null,

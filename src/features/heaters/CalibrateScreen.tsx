@@ -16,6 +16,8 @@ import { controlPlate, connectInstruments, useInstruments } from '@/stagekit/ins
 import { ThermalWait } from '@/stagekit/ThermalWait';
 import { useThermal } from '@/stagekit/useThermal';
 import { saveSettings, useDevices, useSettings } from '@/store/shop';
+import { savingTrouble } from '@/store/trouble';
+import { nowMs } from '@/store/clock';
 import { Button } from '@/ui/Button';
 import { Call } from '@/ui/Call';
 import { Choice } from '@/ui/Choice';
@@ -66,7 +68,7 @@ function Calibrate({ heater }: { heater: ContactHeater }) {
   const [from, setFrom] = useState<Source | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const [kept, setKept] = useState(false);
-  const [openedAt] = useState(() => Date.now());
+  const [openedAt] = useState(() => nowMs());
   const live = useInstruments();
   const [recordFrom, setRecordFrom] = useState<number | null>(null);
 
@@ -163,7 +165,7 @@ function Calibrate({ heater }: { heater: ContactHeater }) {
     if (!next) return;
     saveSettings(withHeater(s, next)).then(
       () => setKept(true),
-      () => setProblem('The storage of this browser is full: the calibration holds until the page is closed.'),
+      (e: unknown) => setProblem(savingTrouble(e)),
     );
   };
   const advice = good ? fitAdvice(good, durationS) : null;
@@ -234,7 +236,7 @@ function Calibrate({ heater }: { heater: ContactHeater }) {
             kind="small"
             label="Record from the instrument"
             onPress={() => {
-              setRecordFrom(Date.now());
+              setRecordFrom(nowMs());
               controlPlate({ setC, heating: true, deviceOn: true });
             }}
           />

@@ -14,6 +14,7 @@ import { measured, type Sourced } from '@/core/source';
 import { heatersOf, type Settings } from '@/model/settings';
 import { newId } from '@/store/ids';
 import { saveSettings, useSettings } from '@/store/shop';
+import { savingTrouble } from '@/store/trouble';
 import { Button } from '@/ui/Button';
 import { Choice } from '@/ui/Choice';
 import { Disclosure } from '@/ui/Disclosure';
@@ -30,10 +31,7 @@ const kindNames = { plate: 'Hot plate', mat: 'Heat mat', air: 'Hot air' } as con
 export function HeatersScreen() {
   const s = useSettings();
   const [problem, setProblem] = useState<string | null>(null);
-  const save = (next: Settings) =>
-    saveSettings(next).catch(() =>
-      setProblem('The storage of this browser is full: it holds until the page is closed.'),
-    );
+  const save = (next: Settings) => saveSettings(next).catch((e: unknown) => setProblem(savingTrouble(e)));
   const put = (h: Heater) => void save(withHeater(s, h));
   const add = (kind: Heater['kind']) => {
     const made = { plate: defaultPlate, mat: defaultMat, air: defaultGun }[kind];

@@ -9,7 +9,7 @@ import { exportJob } from '@/stagekit/exportJob';
 import { useActions } from '@/stagekit/actions';
 import { stageHref } from '@/stagekit/StageShell';
 import { Entry } from '@/stagekit/Why';
-import { useSettings } from '@/store/shop';
+import { useSettings, useSpoiled } from '@/store/shop';
 import { Button } from '@/ui/Button';
 import { Txt } from '@/ui/Txt';
 import { length, stamp, temp } from '@/ui/units';
@@ -18,7 +18,9 @@ export function LogScreen({ job }: { job: JobState }) {
   const settings = useSettings();
   const { log, undo } = useActions(job);
   const [note, setNote] = useState('');
+  const spoiled = useSpoiled(job.id);
   const alive = new Set(job.effective.map((e) => e.id));
+  const left = new Map(job.effective.flatMap((e) => (e.type === 'leaveOut' ? [[e.eventId, e.id] as const] : [])));
   const events = [...job.log].sort(logOrder).reverse();
   return (
     <ScrollView
@@ -32,6 +34,18 @@ export function LogScreen({ job }: { job: JobState }) {
       <Txt strong size="l" level={1}>
         {job.label}: log
       </Txt>
+      {spoiled.map(({ event, why }) => (
+        <View key={event.id} role="alert" className="border-[1.5px] border-caution bg-panel p-3 my-2 gap-2">
+          <Txt tone="caution">
+            Nothing can be computed with one entry, so it does not count: {why}. {stamp(event.at)} · {event.by}
+          </Txt>
+          <Button
+            kind="small"
+            label="Leave this entry out"
+            onPress={() => void log([{ type: 'leaveOut', eventId: event.id, why: why.slice(0, 300) }])}
+          />
+        </View>
+      ))}
       <View className="mt-2">
         <Entry label="Note" value={note} onChange={setNote} multiline />
         <View className="flex-row gap-3">
@@ -69,9 +83,14 @@ export function LogScreen({ job }: { job: JobState }) {
               </Txt>
               <Txt size="s" num tone="ink2">
                 {stamp(shifted ?? e.at)} · {e.by}
-                {gone ? ' · undone' : ''}
+                {gone ? (left.has(e.id) ? ' · left out' : ' · undone') : ''}
                 {Math.abs((shifted ?? e.at) - e.loggedAt) > 1500 ? ` · noted ${stamp(e.loggedAt)}` : ''}
               </Txt>
+              {left.has(e.id) ? (
+                <View className="flex-row">
+                  <Button kind="small" label="Take it in again" onPress={() => undo(left.get(e.id)!)} />
+                </View>
+              ) : null}
             </View>
           );
         })}

@@ -10,6 +10,7 @@ import { stageHref } from '@/stagekit/StageShell';
 import { newId } from '@/store/ids';
 import type { Device } from '@/core/device/types';
 import { append, useDevices, useJobs, useSettings } from '@/store/shop';
+import { nowMs } from '@/store/clock';
 import { Button } from '@/ui/Button';
 import { PlaceFrame } from '@/ui/PlaceFrame';
 import { readTime } from '@/ui/read';
@@ -38,7 +39,7 @@ function heldBy(d: Device): string {
 /** Opens a job with its device model copied into the log; returns its id. */
 function openJob(label: string, person: string, device: Device, v: z.output<typeof formSchema>): string {
   const t = readTime(v.promise);
-  const now = Date.now();
+  const now = nowMs();
   const today = t ? set(now, { hours: t.hours, minutes: t.minutes, seconds: 0, milliseconds: 0 }).getTime() : null;
   const promiseAt = today === null ? null : today < now ? addDays(today, 1).getTime() : today;
   const jobId = newId();

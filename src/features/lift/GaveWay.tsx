@@ -13,6 +13,7 @@ import { shopAdhesive } from '@/stagekit/shopAdhesive';
 import type { LiftState } from '@/stagekit/thermalJob';
 import { newId } from '@/store/ids';
 import { saveSettings, useSettings } from '@/store/shop';
+import { nowMs } from '@/store/clock';
 import { Button } from '@/ui/Button';
 import { Choice } from '@/ui/Choice';
 import { Disclosure } from '@/ui/Disclosure';
@@ -47,7 +48,7 @@ export function GaveWay({ job, lift, arcC }: { job: JobState; lift: Pick<LiftSta
     const liftMm = lifted;
     const seen: Seen = {
       id: newId(),
-      at: Date.now(),
+      at: nowMs(),
       job: job.label,
       adhesive: family,
       gave: gave === 'yes',

@@ -63,14 +63,17 @@ export function Restore({ tell }: { tell: (m: Told) => void }) {
     const { name, file, photosHere } = waiting;
     try {
       const settings = withSettings ? file.settings : null;
-      const fresh = await takeIn(file.jobs, settings, {
+      const { fresh, clashed } = await takeIn(file.jobs, settings, {
         photos: freshPhotos(file.photos, photosHere),
         devices: file.devices,
         inPlaceOfDemo: waiting.inPlaceOfDemo,
       });
       if (settings) setBefore(here.settings);
       setWaiting(null);
-      tell({ text: `${name}: ${many(file.jobs.length, 'job')} read, ${fresh} new entries.`, bad: false });
+      tell({
+        text: `${name}: ${many(file.jobs.length, 'job')} read, ${fresh} new entries.${clashed ? ` ${clashed} had the number of another entry and were kept beside it.` : ''}`,
+        bad: false,
+      });
     } catch (e) {
       tell({ text: `${name}: ${e instanceof Error ? e.message : 'not taken in'}.`, bad: true });
     }

@@ -2,15 +2,14 @@ import { Link } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 
-import { writeShopFile } from '@/model/files';
 import { heatersOf, type Settings } from '@/model/settings';
 import { AddLine } from '@/stagekit/AddLine';
-import { photoIdsOf } from '@/stagekit/exportJob';
-import { repository, retryPending, saveSettings, shopNow, useSettings, useShop } from '@/store/shop';
+import { exportShopNow } from '@/stagekit/exportShop';
+import { retryPending, saveSettings, useSettings, useShop } from '@/store/shop';
+import { savingTrouble } from '@/store/trouble';
 import { Button } from '@/ui/Button';
 import { Choice, Tick } from '@/ui/Choice';
 import { Disclosure } from '@/ui/Disclosure';
-import { download } from '@/ui/download';
 import { NumberField } from '@/ui/NumberField';
 import { PlaceFrame } from '@/ui/PlaceFrame';
 import { Txt } from '@/ui/Txt';
@@ -24,23 +23,7 @@ export function ShopScreen({ loadDemo }: { loadDemo: () => Promise<void> }) {
   const { shop } = useShop();
   const [message, setMessage] = useState<{ text: string; bad: boolean } | null>(null);
   const put = (change: Partial<Settings>) =>
-    saveSettings({ ...s, ...change }).catch(() =>
-      setMessage({
-        text: 'The storage of this browser is full: the setting holds until the page is closed.',
-        bad: true,
-      }),
-    );
-  const exportShop = async () => {
-    // also when it is pressed before the log is read
-    const here = await shopNow();
-    const unreadable = Object.fromEntries(here.problems.map((p) => [p.key, p.raw]));
-    const logs = [...here.jobs.values()];
-    const photos = await repository.readPhotos(logs.flatMap(photoIdsOf));
-    download(
-      'shop.northcove.json',
-      writeShopFile(here.settings, logs, unreadable, Date.now(), { photos, devices: here.devices }),
-    );
-  };
+    saveSettings({ ...s, ...change }).catch((e: unknown) => setMessage({ text: savingTrouble(e), bad: true }));
   return (
     <PlaceFrame title="Shop" line="people, units, bench figures, files">
       {message ? (
@@ -76,7 +59,7 @@ export function ShopScreen({ loadDemo }: { loadDemo: () => Promise<void> }) {
         </View>
       ) : null}
       <View className="gap-3 mb-4">
-        <Button label="Export everything" onPress={() => void exportShop()} />
+        <Button label="Export everything" onPress={() => void exportShopNow()} />
         <Restore tell={setMessage} />
       </View>
       <Link href="/records" className="font-body text-m text-ink underline py-3">

@@ -6,6 +6,7 @@ import type { LiquidStock, Settings } from '@/model/settings';
 import { expired, quantityOf, type Stock } from '@/model/stock';
 import { Entry } from '@/stagekit/Why';
 import { newId } from '@/store/ids';
+import { nowMs } from '@/store/clock';
 import { Button } from '@/ui/Button';
 import { Choice, Tick } from '@/ui/Choice';
 import { Disclosure } from '@/ui/Disclosure';
@@ -49,7 +50,7 @@ export function Liquids({ settings: s, stock, onChange }: LiquidsProps) {
               onChange={(next, what, note) =>
                 onChange({
                   liquids: s.liquids.map((x) =>
-                    x.id === l.id ? { ...x, tubes: next, leftMl: quantityOf(next), countedAt: Date.now() } : x,
+                    x.id === l.id ? { ...x, tubes: next, leftMl: quantityOf(next), countedAt: nowMs() } : x,
                   ),
                   stockMoves: withMove(s, {
                     item: l.name,
@@ -159,7 +160,7 @@ export function Liquids({ settings: s, stock, onChange }: LiquidsProps) {
                 name: 'another liquid',
                 leftMl: 0,
                 tubes: [],
-                countedAt: Date.now(),
+                countedAt: nowMs(),
               },
             ],
           })

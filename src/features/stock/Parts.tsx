@@ -9,6 +9,7 @@ import { keyOfPart, partKey, quantityOf, type Stock } from '@/model/stock';
 import type { ItemAdvice } from '@/model/stockUse';
 import { newId } from '@/store/ids';
 import { useDevices } from '@/store/shop';
+import { nowMs } from '@/store/clock';
 import { Button } from '@/ui/Button';
 import { Choice } from '@/ui/Choice';
 import { DateTimeField } from '@/ui/DateTimeField';
@@ -44,7 +45,7 @@ export function Parts({ settings: s, stock, advice, now, onChange }: PartsProps)
         const have = quantityOf(lots);
         const a = advice.find((x) => x.kind === 'part' && x.id === p.id);
         const name = partName(p, nameOf);
-        const rebase = (more: PartStock['lots']) => ({ lots: more, countedAt: Date.now() });
+        const rebase = (more: PartStock['lots']) => ({ lots: more, countedAt: nowMs() });
         return (
           <View key={p.id} className="border-b border-rule pb-2 mb-2" testID={`part-${p.id}`}>
             <Txt strong>{name}</Txt>
@@ -87,7 +88,7 @@ export function Parts({ settings: s, stock, advice, now, onChange }: PartsProps)
                 onOrder={(qty, dueAt) =>
                   put(
                     p,
-                    { onOrder: [...p.onOrder, { id: newId().slice(0, 12), qty, at: Date.now(), dueAt }].slice(-20) },
+                    { onOrder: [...p.onOrder, { id: newId().slice(0, 12), qty, at: nowMs(), dueAt }].slice(-20) },
                     { item: p.id, what: 'ordered', before: have, after: have, note: `${qty} pieces` },
                   )
                 }
@@ -225,7 +226,7 @@ function NewPart({ settings: s, onAdd }: { settings: Settings; onAdd: (p: PartSt
             item,
             origin,
             lots: [],
-            countedAt: Date.now(),
+            countedAt: nowMs(),
             leadDays: s.lead.days,
             leadSdDays: s.lead.sdDays,
             onOrder: [],

@@ -10,6 +10,7 @@ import { download, pickText } from '@/ui/download';
 import { Message, refused, type Told } from '@/ui/Message';
 import { Txt } from '@/ui/Txt';
 import { stamp } from '@/ui/units';
+import { nowMs } from '@/store/clock';
 import { moveWords, withMove } from './moves';
 
 interface StockFilesProps {
@@ -26,7 +27,7 @@ export function StockFiles({ settings: s, stock, onChange }: StockFilesProps) {
       const file = await pickText('.csv,text/csv', 1e6);
       if (!file) return;
       const taken = new Map([...stock.rings].map(([id, left]) => [id, Math.max(0, (s.ringsInStock[id] ?? 0) - left)]));
-      const r = readStockCsv(file.text, s, Date.now(), taken);
+      const r = readStockCsv(file.text, s, nowMs(), taken);
       if ('problem' in r) return setTold(refused(`${file.name}: ${r.problem}`));
       onChange({
         ...r.change,

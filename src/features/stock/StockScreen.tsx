@@ -4,6 +4,7 @@ import type { Settings } from '@/model/settings';
 import { stockNow } from '@/model/stock';
 import { adviceFor } from '@/model/stockUse';
 import { saveSettings, useDevices, useJobs, useSettings } from '@/store/shop';
+import { savingTrouble } from '@/store/trouble';
 import { Disclosure } from '@/ui/Disclosure';
 import { NumberField } from '@/ui/NumberField';
 import { PlaceFrame } from '@/ui/PlaceFrame';
@@ -29,9 +30,7 @@ export function StockScreen() {
   const advice = useMemo(() => adviceFor(s, stock, jobs, now), [s, stock, jobs, now]);
   const put = (change: Partial<Settings>) => {
     setProblem(null);
-    saveSettings({ ...s, ...change }).catch(() =>
-      setProblem('The storage of this browser is full: the change holds until the page is closed.'),
-    );
+    saveSettings({ ...s, ...change }).catch((e: unknown) => setProblem(savingTrouble(e)));
   };
   const counts = (id: string, taken: number) => put({ ringsInStock: { ...s.ringsInStock, [id]: taken } });
   return (

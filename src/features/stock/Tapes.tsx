@@ -3,6 +3,7 @@ import { View } from 'react-native';
 import type { Settings, TapeStock } from '@/model/settings';
 import { rollKey, type Stock } from '@/model/stock';
 import { newId } from '@/store/ids';
+import { nowMs } from '@/store/clock';
 import { Button, HoldButton } from '@/ui/Button';
 import { Tick } from '@/ui/Choice';
 import { Disclosure } from '@/ui/Disclosure';
@@ -32,7 +33,7 @@ export function Tapes({ settings: s, stock, onChange }: TapesProps) {
         black: false,
         rolls: [],
         offcuts: [],
-        offcutsAt: Date.now(),
+        offcutsAt: nowMs(),
       },
     ]);
   return (
@@ -84,7 +85,7 @@ export function Tapes({ settings: s, stock, onChange }: TapesProps) {
                   valueMm={left}
                   onMm={(v) =>
                     put(t.id, {
-                      rolls: t.rolls.map((x) => (x.id === r.id ? { ...x, lengthMm: v, countedAt: Date.now() } : x)),
+                      rolls: t.rolls.map((x) => (x.id === r.id ? { ...x, lengthMm: v, countedAt: nowMs() } : x)),
                     })
                   }
                 />
@@ -97,7 +98,7 @@ export function Tapes({ settings: s, stock, onChange }: TapesProps) {
                   label="Another roll"
                   onPress={() =>
                     put(t.id, {
-                      rolls: [...t.rolls, { id: newId().slice(0, 12), lengthMm: 25000, countedAt: Date.now() }].slice(
+                      rolls: [...t.rolls, { id: newId().slice(0, 12), lengthMm: 25000, countedAt: nowMs() }].slice(
                         0,
                         20,
                       ),
@@ -130,7 +131,7 @@ export function Tapes({ settings: s, stock, onChange }: TapesProps) {
               onMm={(v) =>
                 put(t.id, {
                   offcuts: [...offcuts, { id: newId().slice(0, 12), lengthMm: v }].slice(0, 60),
-                  offcutsAt: Date.now(),
+                  offcutsAt: nowMs(),
                 })
               }
             />
@@ -138,7 +139,7 @@ export function Tapes({ settings: s, stock, onChange }: TapesProps) {
               <HoldButton
                 kind="side"
                 label="Offcuts are used up"
-                onPress={() => put(t.id, { offcuts: [], offcutsAt: Date.now() })}
+                onPress={() => put(t.id, { offcuts: [], offcutsAt: nowMs() })}
               />
             ) : null}
           </View>

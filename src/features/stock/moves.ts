@@ -1,10 +1,11 @@
 import type { Settings, StockMove } from '@/model/settings';
 import { newId } from '@/store/ids';
+import { nowMs } from '@/store/clock';
 
 const most = 1000;
 
 /** Notes a change of stock beside the change itself. */
-export const withMove = (s: Settings, m: Omit<StockMove, 'id' | 'at' | 'who'>, at = Date.now()): StockMove[] =>
+export const withMove = (s: Settings, m: Omit<StockMove, 'id' | 'at' | 'who'>, at = nowMs()): StockMove[] =>
   [...s.stockMoves, { ...m, id: newId().slice(0, 16), at, who: s.person }].slice(-most);
 
 export const moveWords: Record<StockMove['what'], string> = {

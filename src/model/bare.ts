@@ -1,0 +1,6 @@
+/**
+ * Tables whose keys people type or files bring have no prototype: a part called `constructor` is a part like any other, and
+ * one that is not there is undefined.
+ */
+export const bare = <T>(from: Readonly<Record<string, T>> = {}): Record<string, T> =>
+  Object.assign(Object.create(null) as Record<string, T>, from);
