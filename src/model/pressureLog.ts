@@ -1,6 +1,7 @@
 import Papa from 'papaparse';
 
-import { LogError, toClock, toNumber } from './thermoLog';
+import { LogError, timeFactor, toClock, toNumber } from './thermoLog';
+import { largest } from '../core/numeric/ends';
 
 export interface PressureLog {
   t: number[];
@@ -13,7 +14,9 @@ export interface PressureLog {
   gasC: number[] | null;
 }
 
-export const maxPressureBytes = 2e6;
+export const maxPressureBytes = 5e6;
+/** Longest log, s. */
+export const maxHoldS = 100_000;
 /** More readings than this are thinned out evenly. */
 const most = 1500;
 const factors = { Pa: 1, hPa: 100, kPa: 1000 };
@@ -34,7 +37,7 @@ const unitOf = (heading: string): PressureLog['unit'] | null => {
  */
 export function readPressureLog(text: string): PressureLog {
   if (text.length > maxPressureBytes)
-    throw new LogError(`log: ${(text.length / 1e6).toFixed(1)} MB, allowed are up to 2 MB`);
+    throw new LogError(`log: ${(text.length / 1e6).toFixed(1)} MB, allowed are up to 5 MB`);
   const { data, meta } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), {
     skipEmptyLines: 'greedy',
     delimitersToGuess: [';', '\t', ',', '|'],
@@ -57,12 +60,14 @@ export function readPressureLog(text: string): PressureLog {
   const fahrenheit = tempAt >= 0 && /°?\s*f\b|fahrenheit/i.test(heading![tempAt]!);
   const other = heading && otherUnit.exec(heading[valueAt] ?? '')?.[2];
   if (other) throw new LogError(`log, line 1: the unit ${other} is not read, allowed are Pa, hPa or mbar, and kPa`);
+  const factor = timeFactor(heading?.[timeAt] ?? '');
   const t: number[] = [];
   const raw: number[] = [];
   const gas: number[] = [];
   body.forEach((r, k) => {
     const line = k + (heading ? 2 : 1);
-    const time = toClock(r[timeAt] ?? '') ?? toNumber(r[timeAt] ?? '', comma);
+    const plain = toNumber(r[timeAt] ?? '', comma);
+    const time = toClock(r[timeAt] ?? '') ?? (plain === null ? null : plain * factor);
     const value = toNumber(r[valueAt] ?? '', comma);
     if (time === null) throw new LogError(`log, line ${line}: "${(r[timeAt] ?? '').slice(0, 20)}" is no time`);
     if (value === null) throw new LogError(`log, line ${line}: "${(r[valueAt] ?? '').slice(0, 20)}" is no pressure`);
@@ -85,14 +90,19 @@ export function readPressureLog(text: string): PressureLog {
     throw new LogError(
       `log, line ${gap + (heading ? 3 : 2)}: nothing for ${Math.round(steps[gap]!)} s; a hold is recorded without a gap`,
     );
-  const size = Math.max(...raw.map(Math.abs));
+  const size = largest(raw.map(Math.abs));
   const unit =
     (heading && unitOf(heading[valueAt] ?? '')) ?? (size > 5000 ? 'Pa' : size > 300 ? 'hPa' : size > 80 ? 'kPa' : 'Pa');
   const p = raw.map((v) => v * factors[unit]);
   const absolute = p.every((v) => v > 50_000);
   if (p.some((v) => v < -60_000 || v > 200_000))
     throw new LogError(
-      `log: ${Math.round(Math.max(...p.map(Math.abs)))} Pa, allowed are -60000 to 200000; is the unit right?`,
+      `log: ${Math.round(largest(p.map(Math.abs)))} Pa, allowed are -60000 to 200000; is the unit right?`,
+    );
+  const longS = t[t.length - 1]! - t[0]!;
+  if (longS > maxHoldS)
+    throw new LogError(
+      `log: ${Math.round(longS)} s long, allowed are up to ${maxHoldS} s; is the unit of the times right?`,
     );
   const every = Math.ceil(t.length / most);
   const keep = <T>(list: T[]) => list.filter((_, i) => i % every === 0);

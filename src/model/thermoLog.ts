@@ -1,4 +1,5 @@
 import Papa from 'papaparse';
+import { largest } from '../core/numeric/ends';
 
 /** A thermocouple log as it was read from a file, with what was found in it and how. */
 export interface ThermoLog {
@@ -43,7 +44,8 @@ export function toClock(text: string): number | null {
 const timeWords = /(^|[^a-z])(time|elapsed|t|s|sec|seconds|min|minutes|clock|date)([^a-z]|$)/i;
 const tempWords = /temp|°|deg|celsius|fahrenheit|probe|thermo|channel|ch ?\d|(^|[^a-z])[cf]([^a-z]|$)/i;
 
-function factorOf(heading: string): number {
+/** Seconds in the unit of a column of times, by its heading. */
+export function timeFactor(heading: string): number {
   if (/(^|[^a-z])ms|milli/i.test(heading)) return 1e-3;
   if (/(^|[^a-z])min/i.test(heading)) return 60;
   if (/(^|[^a-z])(h|hours?)([^a-z]|$)/i.test(heading)) return 3600;
@@ -103,7 +105,7 @@ export function readThermoLog(text: string, choose: { temp?: string; unit?: 'C' 
     temps[0];
   if (tempCol === undefined) throw new LogError('log: no column of temperatures beside the times');
 
-  const factor = factorOf(names[timeCol]!);
+  const factor = timeFactor(names[timeCol]!);
   const tS: number[] = [];
   const raw: number[] = [];
   let skipped = 0;
@@ -129,7 +131,7 @@ export function readThermoLog(text: string, choose: { temp?: string; unit?: 'C' 
   if (tS.length < 2) throw new LogError('log: fewer than two readings');
   const said = unitOf(names[tempCol]!.replace(/^ch(annel)? ?\d+/i, ''));
   // a bench at 59 to 95 is a bench in °F
-  const guess = raw[0]! >= 59 && raw[0]! <= 95 && Math.max(...raw) > 130 ? 'F' : 'C';
+  const guess = raw[0]! >= 59 && raw[0]! <= 95 && largest(raw) > 130 ? 'F' : 'C';
   const unit = choose.unit ?? said ?? guess;
   const t0 = tS[0]!;
   return {

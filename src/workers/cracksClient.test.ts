@@ -9,11 +9,22 @@ class FakeWorker {
   constructor() {
     FakeWorker.last = this;
   }
-  addEventListener(_: string, f: (e: unknown) => void) {
-    this.listeners.add(f);
+  terminated = false;
+  private readonly failing = new Set<(e: unknown) => void>();
+  private of(type: string) {
+    return type === 'error' ? this.failing : type === 'message' ? this.listeners : new Set<(e: unknown) => void>();
   }
-  removeEventListener(_: string, f: (e: unknown) => void) {
-    this.listeners.delete(f);
+  addEventListener(type: string, f: (e: unknown) => void) {
+    this.of(type).add(f);
+  }
+  removeEventListener(type: string, f: (e: unknown) => void) {
+    this.of(type).delete(f);
+  }
+  terminate() {
+    this.terminated = true;
+  }
+  fail(message: string) {
+    for (const f of [...this.failing]) f({ message });
   }
   start() {}
   postMessage(m: FakeWorker['asked'][number]) {
@@ -57,4 +68,27 @@ it('while one question is answered only the newest one waits, and answers come i
   // and after a rest the next one goes out at once
   askPieces(question(4), tell('later'));
   expect(w.asked).toHaveLength(3);
+  w.answer({ problem: 'last' });
+  await settle();
+});
+
+it('a worker that cannot be loaded is started again once; then the problem is the answer, never a statement without one', async () => {
+  const told: CrackAnswer[] = [];
+  askPieces(question(2), (a) => told.push(a));
+  const first = FakeWorker.last;
+  first.fail('not found');
+  await settle();
+  const second = FakeWorker.last;
+  expect(second).not.toBe(first);
+  expect(first.terminated).toBe(true);
+  second.fail('not found again');
+  await settle();
+  expect(told).toEqual([{ problem: 'not found again' }]);
+  // and the next question gets a fresh one
+  askPieces(question(3), (a) => told.push(a));
+  await settle();
+  expect(FakeWorker.last).not.toBe(second);
+  FakeWorker.last.answer({ problem: 'fine' });
+  await settle();
+  expect(told.at(-1)).toEqual({ problem: 'fine' });
 });

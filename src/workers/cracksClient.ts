@@ -3,8 +3,9 @@ import { wrap, type Remote } from 'comlink';
 import type { CrackAnswer, CrackQuestion } from '@/core/lift/cracks/crackWork';
 import type { CracksApi } from './cracks.worker';
 import { startCracks } from './startCracks';
+import { silenceMs, watched } from './watched';
 
-let api: Remote<CracksApi> | null = null;
+let running: { worker: Worker; api: Remote<CracksApi> } | null = null;
 let busy = false;
 let waiting: { q: CrackQuestion; tell: (a: CrackAnswer) => void } | null = null;
 
@@ -17,19 +18,29 @@ export function askPieces(q: CrackQuestion, tell: (a: CrackAnswer) => void): voi
   if (!busy) void next();
 }
 
+/** A worker that died or says nothing is ended and started again once; then the problem is the answer. */
+async function answerOf(q: CrackQuestion): Promise<CrackAnswer> {
+  for (let left = 1; ; left--) {
+    try {
+      if (!running) {
+        const worker = startCracks();
+        running = { worker, api: wrap<CracksApi>(worker) };
+      }
+      return await watched<CrackAnswer>(running.worker, running.api.pieces(q), silenceMs.answer);
+    } catch (e) {
+      running?.worker.terminate();
+      running = null;
+      if (left <= 0) return { problem: e instanceof Error ? e.message : 'the pieces could not be computed' };
+    }
+  }
+}
+
 async function next(): Promise<void> {
   busy = true;
   while (waiting) {
     const { q, tell } = waiting;
     waiting = null;
-    api ??= wrap<CracksApi>(startCracks());
-    try {
-      tell(await api.pieces(q));
-    } catch (e) {
-      // a worker that died is started again by the next question
-      api = null;
-      tell({ problem: e instanceof Error ? e.message : 'the pieces could not be computed' });
-    }
+    tell(await answerOf(q));
   }
   busy = false;
 }

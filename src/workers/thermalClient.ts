@@ -14,12 +14,13 @@ import type { PickWay, PicksInput } from '@/core/lift/picks';
 import { longRunOn, type LongRun } from './longRun';
 import { startThermal } from './startThermal';
 import type { ThermalApi } from './thermal.worker';
+import { silenceMs, watched } from './watched';
 
 /**
  * The only place that knows that computing runs elsewhere. One long-lived worker answers questions about the device in
  * hand; long work gets a worker of its own, so that cancelling it (ending the worker) leaves the other untouched.
  */
-let answering: { worker: Worker; api: Remote<ThermalApi>; digest: string } | null = null;
+let answering: { worker: Worker; api: Remote<ThermalApi>; digest: string; ready: Promise<void> } | null = null;
 
 const start = () => {
   const worker = startThermal();
@@ -50,14 +51,32 @@ export const confirmInWorker = (
     return api.confirm(stack, input, proxy(onProgress));
   });
 
-/** The answering worker with the device's model in it. */
-async function answeringFor(modes: ThermalModes) {
-  if (!answering || answering.digest !== modes.digest) {
-    answering?.worker.terminate();
-    answering = { ...start(), digest: modes.digest };
-    await answering.api.use(modes);
+/** Asks the answering worker with the device's model in it; one that died or says nothing is started again once. */
+async function ask<T>(modes: ThermalModes, question: (api: Remote<ThermalApi>) => Promise<T>): Promise<T> {
+  for (let left = 1; ; left--) {
+    let mine: typeof answering = null;
+    try {
+      if (!answering || answering.digest !== modes.digest) {
+        answering?.worker.terminate();
+        const begun = start();
+        answering = { ...begun, digest: modes.digest, ready: begun.api.use(modes) };
+      }
+      mine = answering;
+      const { worker, api, ready } = mine;
+      return await watched(
+        worker,
+        ready.then(() => question(api)),
+        silenceMs.answer,
+      );
+    } catch (e) {
+      // another question may have ended it already and started the next
+      if (mine && answering === mine) {
+        mine.worker.terminate();
+        answering = null;
+      }
+      if (left <= 0) throw e;
+    }
   }
-  return answering.api;
 }
 
 /** Answers by question: the same question is answered once. */
@@ -75,11 +94,11 @@ async function once<T>(key: string, work: () => Promise<T | null>): Promise<T | 
 
 /** Ways to lift with each pick, from the answering worker. */
 export const picksInWorker = (modes: ThermalModes, input: PicksInput): Promise<PickWay[] | null> =>
-  once(digest({ d: modes.digest, input }), async () => (await answeringFor(modes)).picks(modes.digest, input));
+  once(digest({ d: modes.digest, input }), () => ask(modes, (api) => api.picks(modes.digest, input)));
 
 /** One way of heating; rows of the table are asked for one after the other, so that they appear as they come. */
 export const wayInWorker = (modes: ThermalModes, way: HeatWay, input: WaysInput): Promise<WayResult | null> =>
-  once(digest({ d: modes.digest, way, input }), async () => (await answeringFor(modes)).way(modes.digest, way, input));
+  once(digest({ d: modes.digest, way, input }), () => ask(modes, (api) => api.way(modes.digest, way, input)));
 
 export const roundInWorker = (
   modes: ThermalModes,

@@ -3,6 +3,7 @@ import { inverse, Matrix, solve } from 'ml-matrix';
 import { CoreInputError } from '../errors';
 import type { HeatPhase, ReducedModel } from './reduced';
 import { Trajectory } from './reduced';
+import { largest } from '../numeric/ends';
 
 /** A thermocouple log: seconds from laying the device on, °C. */
 export interface ThermocoupleLog {
@@ -64,7 +65,7 @@ export function checkLog(log: ThermocoupleLog): void {
   const span = log.tS[n - 1]! - log.tS[0]!;
   if (span < logNeeds.seconds)
     throw new CoreInputError('log.length', Math.round(span), `at least ${logNeeds.seconds} s; eight minutes are good`);
-  const rise = Math.max(...log.tempC) - log.tempC[0]!;
+  const rise = largest(log.tempC) - log.tempC[0]!;
   if (rise < logNeeds.riseK)
     throw new CoreInputError(
       'log.rise',

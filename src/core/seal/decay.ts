@@ -3,6 +3,7 @@ import { fitCurve } from '../numeric/fitCurve';
 import { goldenMinimum, lineFit } from '../numeric/minimum';
 import { judgement, memory } from '../source';
 import { equivalentChannel, type Channel } from './channel';
+import { smallest } from '../numeric/ends';
 
 export const airPressurePa = memory(101325, 'standard atmosphere');
 export const sealFigures = {
@@ -39,7 +40,7 @@ export function fitDecay(t: readonly number[], p: readonly number[], fixInf?: nu
   const t0 = t[0]!;
   const span = t[n - 1]! - t0;
   const steps = t.slice(1).map((v, i) => v - t[i]!);
-  const dt = Math.min(...steps);
+  const dt = smallest(steps);
   if (!(dt > 0)) throw new CoreInputError('time', 'not rising', 'instants that rise from line to line');
   const linear = (tau: number): { a: number; b: number; ssr: number } => {
     const e = t.map((v) => Math.exp(-(v - t0) / tau));
@@ -186,7 +187,7 @@ export function sealDecay(input: SealInput): SealResult {
         runsTooLong(t, p, fit, fit.pInf);
     }
     // nothing faster than the readings come can be told from a step
-    const dt = Math.min(...t.slice(1).map((v, i) => v - t[i]!));
+    const dt = smallest(t.slice(1).map((v, i) => v - t[i]!));
     if (fit.tau < dt)
       throw new CoreInputError(
         'time constant',
@@ -220,7 +221,7 @@ function flatRate(t: readonly number[], p: readonly number[]): number | null {
   // coarse steps: the smallest change that the log shows is its resolution
   const changes = p.slice(1).map((v, i) => Math.abs(v - p[i]!));
   const moved = changes.filter((v) => v > 0);
-  const step = moved.length && moved.length < changes.length / 2 ? Math.min(...moved) : 0;
+  const step = moved.length && moved.length < changes.length / 2 ? smallest(moved) : 0;
   const u = Math.hypot(seB, step / Math.sqrt(12) / span);
   const constant = moved.length === 0;
   const sign = mean < 0 ? -1 : 1;

@@ -1,4 +1,5 @@
 import { judgement } from '../source';
+import { largest, smallest } from '../numeric/ends';
 
 /** A log of absolute pressure, cut to its hold, as differences to the room. */
 export interface AbsoluteHold {
@@ -31,11 +32,11 @@ export function absoluteHold(t: readonly number[], p: readonly number[], saidPa?
   });
   if (saidPa !== undefined) return cut(0, p.length, saidPa, 'said');
   const n = p.length;
-  const range = Math.max(...p) - Math.min(...p);
+  const range = largest(p) - smallest(p);
   if (!(range >= absoluteFigures.leastPa.value)) return null;
   const still = (from: number, to: number) => {
     const part = p.slice(from, to);
-    return Math.max(...part) - Math.min(...part) < absoluteFigures.still.value * range;
+    return largest(part) - smallest(part) < absoluteFigures.still.value * range;
   };
   const mean = (from: number, to: number) => p.slice(from, to).reduce((m, v) => m + v, 0) / (to - from);
   /** A jump of most of the range within three readings, at i. */

@@ -75,6 +75,8 @@ function Ways({ job: whole }: { job: JobState }) {
     (r) => !results.some((x) => r.id === x.id.replace('-usual', '-gentle') && r !== x && r.setC === x.setC),
   );
   const waiting = listed.filter((l) => !results.some((r) => r.id === l.way.id));
+  // a worker that does not answer is no way that works and none that fails
+  const failed = new Set(listed.flatMap((l, i) => (answers[i]?.isError ? [l.way.id] : [])));
   const all = results.length === listed.length;
   const best = all ? gentlest(results) : null;
   const units = settings;
@@ -167,9 +169,16 @@ function Ways({ job: whole }: { job: JobState }) {
       </View>
       {waiting.map((l) => (
         <Txt key={l.way.id} size="s" tone="ink2" className="py-2">
-          {l.name}: computing
+          {l.name}: {failed.has(l.way.id) ? 'not computed, the page does not say whether it works' : 'computing'}
         </Txt>
       ))}
+      {failed.size ? (
+        <Button
+          kind="small"
+          label="Compute again"
+          onPress={() => answers.forEach((a) => (a.isError ? void a.refetch() : undefined))}
+        />
+      ) : null}
       {other ? (
         <Entry
           label={best ? 'Why not the gentlest' : 'Why this one, although something gets too hot'}

@@ -29,6 +29,7 @@ import { Txt } from '@/ui/Txt';
 import { clock, kelvin, temp, tempNumber, toF, typedToC } from '@/ui/units';
 import { calibrated, correlationWords, fitAdvice, reachesWords } from './fitWords';
 import { withHeater } from './withHeater';
+import { largest, smallest } from '@/core/numeric/ends';
 
 /** Conductance, offset and lag of one heater from a thermocouple log: a file, or the live instrument. */
 export function CalibrateScreen({ id }: { id: string }) {
@@ -369,7 +370,7 @@ function FitChart({
   const t1 = log.tS[log.tS.length - 1]! || 1;
   const shown = (c: number) => (units.temperature === 'C' ? c : toF(c));
   const all = [...log.tempC, ...fit.fittedC].map(shown);
-  const [lo, hi] = [Math.floor(Math.min(...all) / 20) * 20, Math.ceil(Math.max(...all) / 20) * 20];
+  const [lo, hi] = [Math.floor(smallest(all) / 20) * 20, Math.ceil(largest(all) / 20) * 20];
   const x = (s: number) => left + (s / t1) * (width - left - 8);
   const y = (c: number) => 8 + ((hi - shown(c)) / (hi - lo)) * (height - bottom - 8);
   const stride = Math.ceil(log.tS.length / 150);
@@ -378,7 +379,7 @@ function FitChart({
   return (
     <View
       role="img"
-      aria-label={`Log of ${log.tS.length} readings up to ${tempNumber(Math.max(...log.tempC), units)} °${units.temperature}, the curve misses them by ${fit.residualSdK.toFixed(1)} K`}
+      aria-label={`Log of ${log.tS.length} readings up to ${tempNumber(largest(log.tempC), units)} °${units.temperature}, the curve misses them by ${fit.residualSdK.toFixed(1)} K`}
     >
       <Svg width={width} height={height}>
         {ticks.map((v) => {

@@ -34,6 +34,9 @@ type Mode = 'draw' | 'chip' | 'rub' | 'look';
 /** What is drawn this far beside the glass still counts, mm. */
 const besideMm = 8;
 
+/** A crack that is typed may run out beside the glass this far, mm. */
+const offMm = 40;
+
 /** A finger meets a crack within this distance, mm. */
 const reachMm = 5;
 
@@ -57,7 +60,16 @@ export function CrackMapScreen({ job }: { job: JobState }) {
   const addCrack = (make: () => Pt[]) => {
     try {
       if (job.cracks.size >= maxCracks) throw new CoreInputError('cracks', job.cracks.size + 1, `up to ${maxCracks}`);
-      const events: NewEvent[] = [{ type: 'crack', crackId: newId(), onFace, pts: [...make()] as [number, number][] }];
+      const pts = [...make()] as [number, number][];
+      const { min, max } = boxOf(job.face.cover.outline);
+      const off = pts.find((p) => p.some((v, i) => v < min[i]! - offMm || v > max[i]! + offMm));
+      if (off)
+        throw new CoreInputError(
+          'crack, point',
+          `${off[0]},${off[1]}`,
+          `x ${min[0] - offMm} to ${max[0] + offMm}, y ${min[1] - offMm} to ${max[1] + offMm} mm`,
+        );
+      const events: NewEvent[] = [{ type: 'crack', crackId: newId(), onFace, pts }];
       if (job.findings.crack?.answer !== 'yes')
         events.push({ type: 'finding', kind: 'crack', answer: 'yes', edges: job.findings.crack?.edges ?? [] });
       void log(events);
@@ -170,8 +182,20 @@ export function CrackMapScreen({ job }: { job: JobState }) {
           />
         ) : (
           <Call
-            sentence={job.cracks.size ? 'One piece: no crack frees a part of the glass.' : 'No crack drawn.'}
-            reason="Draw from edge to edge; an end near an edge or another crack meets it."
+            sentence={
+              !job.cracks.size
+                ? 'No crack drawn.'
+                : found
+                  ? 'One piece: no crack frees a part of the glass.'
+                  : answer
+                    ? 'The pieces are not computed.'
+                    : 'Computing the pieces.'
+            }
+            reason={
+              answer && 'problem' in answer
+                ? `${answer.problem[0]!.toUpperCase()}${answer.problem.slice(1)}. The cracks are kept; plan the pieces by eye, or load the page again.`
+                : 'Draw from edge to edge; an end near an edge or another crack meets it.'
+            }
             tone="ink"
           />
         )}
