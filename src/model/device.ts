@@ -26,7 +26,13 @@ const shapeSchema = z.union([
   z.object({ kind: z.literal('band'), of: outlineSchema, fromMm: mm(-50, 250), toMm: mm(-50, 250) }),
 ]);
 const arcSchema = z.object({ fromMm: mm(-2000, 2000), toMm: mm(-2000, 2000) });
-const id = z.string().min(1).max(60);
+/** names that every object has: a table keyed by one would not be what it seems */
+const reserved = new Set(Object.getOwnPropertyNames(Object.prototype));
+const id = z
+  .string()
+  .min(1)
+  .max(60)
+  .refine((t) => !reserved.has(t), { error: (i) => `"${String(i.input)}" cannot be a name, choose another` });
 const edge = z.enum(['bottom', 'left', 'top', 'right']);
 
 const partKinds = [

@@ -10,7 +10,7 @@ import type { EventOf, JobEvent, KnownEvent, UseRecord } from './event';
 import { applyBench } from './foldBench';
 import { applyBond } from './foldBond';
 import { applyCheck } from './foldCheck';
-import { bare } from './bare';
+import { bare } from '../core/bare';
 import { stageIds, type StageId } from './stages';
 
 export interface HeatSwitchAt {

@@ -2,10 +2,13 @@ import Papa from 'papaparse';
 import { z } from 'zod';
 
 import './zodConfig';
-import { rowsCsv } from './csv';
+import { plainCell, rowsCsv } from './csv';
 import { explain } from './event';
 import type { Lot, Settings } from './settings';
 import { rollKey, type Stock } from './stock';
+
+/** Largest list that is read, characters. */
+export const maxStockChars = 5e6;
 
 const columns = [
   'kind',
@@ -25,7 +28,8 @@ const columns = [
 const date = z
   .string()
   .regex(/^(\d{4}-\d{2}-\d{2})?$/, { error: 'a date is written 2026-04-30, or left empty' })
-  .refine((t) => !t || !Number.isNaN(new Date(`${t}T00:00`).getTime()), { error: 'there is no such day' });
+  .refine((t) => !t || !Number.isNaN(new Date(`${t}T00:00`).getTime()), { error: 'there is no such day' })
+  .refine((t) => !t || (t >= '2000-01-01' && t <= '2099-12-31'), { error: 'allowed is 2000-01-01 to 2099-12-31' });
 const number = (low: number, high: number) =>
   z
     .string()
@@ -93,6 +97,22 @@ export function stockCsv(s: Settings, stock: Stock): string {
   return rowsCsv(columns, rows);
 }
 
+/** Most of each that one item keeps, as the settings say; a file with more is refused, never cut. */
+const mostLots = 40;
+const mostRolls = 20;
+const mostOffcuts = 60;
+const mostParts = 200;
+
+/** Adds to a list in the map; false when it is full. */
+function add<T>(to: Map<string, T[]>, key: string, x: T, most: number): boolean {
+  const list = to.get(key);
+  if (list) list.push(x);
+  else to.set(key, [x]);
+  return (list?.length ?? 1) <= most;
+}
+
+const tooMany = (at: string, most: number, what: string) => ({ problem: `${at}, item: over ${most} ${what}` });
+
 export type StockChange = Partial<Pick<Settings, 'parts' | 'liquids' | 'tapes' | 'ringsInStock'>>;
 
 /**
@@ -106,7 +126,7 @@ export function readStockCsv(
   now: number,
   ringsTaken: ReadonlyMap<string, number>,
 ): { change: StockChange; lines: number } | { problem: string } {
-  if (text.length > 1e6) return { problem: 'the file: over 1 MB' };
+  if (text.length > maxStockChars) return { problem: `the file: over ${maxStockChars / 1e6} MB` };
   const parsed = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), {
     header: true,
     skipEmptyLines: true,
@@ -122,14 +142,7 @@ export function readStockCsv(
   let lines = 0;
   for (const [i, data] of parsed.data.entries()) {
     const at = `line ${i + 2}`;
-    const plain = Object.fromEntries(
-      Object.entries(data).map(([k, v]) => [
-        k,
-        String(v)
-          .replace(/^'(?=[=+\-@])/, '')
-          .trim(),
-      ]),
-    );
+    const plain = Object.fromEntries(Object.entries(data).map(([k, v]) => [k, plainCell(String(v)).trim()]));
     const read = row.safeParse(plain);
     if (!read.success) return { problem: `${at}, ${explain(read.error)}` };
     const r = read.data;
@@ -151,6 +164,7 @@ export function readStockCsv(
     switch (r.kind) {
       case 'part': {
         const known = parts.get(r.item);
+        if (!known && parts.size >= mostParts) return tooMany(at, mostParts, 'kinds of parts');
         if (!known && !(r.device && r.part && r.origin))
           return { problem: `${at}, item: ${r.item} is not known; a new part needs device, part and origin` };
         parts.set(r.item, {
@@ -167,20 +181,22 @@ export function readStockCsv(
           }),
           ...(r.lead_days === '' ? {} : { leadDays: r.lead_days }),
         });
-        lots.set(`part|${r.item}`, [...(lots.get(`part|${r.item}`) ?? []), lot]);
+        if (!add(lots, `part|${r.item}`, lot, mostLots)) return tooMany(at, mostLots, `lots of ${r.item}`);
         break;
       }
       case 'liquid':
         if (!s.liquids.some((l) => l.id === r.item))
           return { problem: `${at}, item: ${r.item} is no liquid of this shop` };
-        lots.set(`liquid|${r.item}`, [...(lots.get(`liquid|${r.item}`) ?? []), lot]);
+        if (!add(lots, `liquid|${r.item}`, lot, mostLots)) return tooMany(at, mostLots, `tubes of ${r.item}`);
         break;
       case 'roll':
       case 'offcut':
         if (!s.tapes.some((t) => t.id === r.item)) return { problem: `${at}, item: ${r.item} is no tape of this shop` };
-        if (r.kind === 'roll')
-          rolls.set(r.item, [...(rolls.get(r.item) ?? []), { id: lotId, lengthMm: r.quantity, countedAt: now }]);
-        else offcuts.set(r.item, [...(offcuts.get(r.item) ?? []), { id: lotId, lengthMm: r.quantity }]);
+        if (r.kind === 'roll') {
+          if (!add(rolls, r.item, { id: lotId, lengthMm: r.quantity, countedAt: now }, mostRolls))
+            return tooMany(at, mostRolls, `rolls of ${r.item}`);
+        } else if (!add(offcuts, r.item, { id: lotId, lengthMm: r.quantity }, mostOffcuts))
+          return tooMany(at, mostOffcuts, `offcuts of ${r.item}`);
         break;
       case 'ring':
         rings[r.item] = r.quantity + (ringsTaken.get(r.item) ?? 0);
@@ -194,16 +210,16 @@ export function readStockCsv(
     change: {
       parts: [...parts.values()].map((p) => {
         const own = lots.get(`part|${p.id}`);
-        return own ? { ...p, lots: own.slice(0, 40), countedAt: now } : p;
+        return own ? { ...p, lots: own, countedAt: now } : p;
       }),
       liquids: s.liquids.map((l) => {
         const own = lots.get(`liquid|${l.id}`);
-        return own ? { ...l, tubes: own.slice(0, 40), leftMl: own.reduce((m, x) => m + x.qty, 0), countedAt: now } : l;
+        return own ? { ...l, tubes: own, leftMl: own.reduce((m, x) => m + x.qty, 0), countedAt: now } : l;
       }),
       tapes: s.tapes.map((t) => ({
         ...t,
-        ...(rolls.has(t.id) ? { rolls: rolls.get(t.id)!.slice(0, 20) } : {}),
-        ...(offcuts.has(t.id) ? { offcuts: offcuts.get(t.id)!.slice(0, 60), offcutsAt: now } : {}),
+        ...(rolls.has(t.id) ? { rolls: rolls.get(t.id)! } : {}),
+        ...(offcuts.has(t.id) ? { offcuts: offcuts.get(t.id)!, offcutsAt: now } : {}),
       })),
       ringsInStock: { ...s.ringsInStock, ...rings },
     },

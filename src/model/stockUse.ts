@@ -4,6 +4,7 @@ import { judgement } from '../core/source';
 import type { JobState } from './fold';
 import type { LiquidStock, PartStock, Settings, TapeStock } from './settings';
 import { keyOfPart, partOfJob, partTakenAt, quantityOf, rollsOf, type Stock } from './stock';
+import { largest } from '../core/numeric/ends';
 
 export const rateFigures = {
   windowDays: judgement(60, 'days of the log that a rate of use is learned from'),
@@ -115,7 +116,8 @@ export function adviceFor(s: Settings, stock: Stock, jobs: readonly Log[], now: 
   const good = (lots: Parameters<typeof soon>[0]) => lots.filter((l) => goodUntil(l) >= now);
   const life = (lots: Parameters<typeof soon>[0]) => {
     const ends = lots.map((l) => goodUntil(l)).filter((e) => Number.isFinite(e) && e > now);
-    return ends.length ? (Math.max(...ends) - now) / day : null;
+    // beyond ten years nothing more is to be said
+    return ends.length ? Math.min(3650, (largest(ends) - now) / day) : null;
   };
   const out: ItemAdvice[] = [];
   s.tapes.forEach((t, i) => {

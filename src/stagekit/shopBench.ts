@@ -8,6 +8,7 @@ import type { Settings } from '@/model/settings';
 import { besideWork, stageWorkFigures } from '@/model/stageWork';
 import { bareId, benchFigures, clipId, heaterId, jobWork, learnedStage, personId, type BenchInput } from './jobWork';
 import { kindOf, workCached } from './shopDurations';
+import { own as ownIn } from '@/core/bare';
 
 export { bareId, benchFigures, clipId, heaterId, personId, type BenchInput, type CureWay } from './jobWork';
 
@@ -98,7 +99,7 @@ export function shopBench(o: BenchInput): ShopBench {
   const late: string[] = [];
   for (const p of people) {
     const away = settings.absences.filter((a) => a.person === p).map((a) => ({ from: a.fromAt, to: a.toAt }));
-    let own = personSpans(settings.hours, settings.rota[p], away, now, days);
+    let own = personSpans(settings.hours, ownIn(settings.rota, p), away, now, days);
     const isHere = own.some((x) => now >= x.from && now < x.to);
     const isAway = away.some((a) => now >= a.from && now < a.to);
     const heating = planned.some((j) => onPlate(j) !== null) && p === settings.person;

@@ -3,28 +3,8 @@ import { foldJob } from '../model/fold';
 import { defaultSettings } from '../model/settings';
 import { shippedDevices } from '../model/shippedDevices';
 import { packFrom, readPack, writePack } from './pack';
+import { MemoryStorage } from '../../test-support/memoryStorage';
 import { Repository, StorageFullError, type Storage } from './repository';
-
-/** AsyncStorage in memory, with the faults that real storage has. */
-class MemoryStorage implements Storage {
-  readonly map = new Map<string, string>();
-  full = false;
-  private refuse() {
-    if (this.full) throw new Error('quota exceeded');
-  }
-  getItem = async (k: string) => this.map.get(k) ?? null;
-  setItem = async (k: string, v: string) => {
-    this.refuse();
-    this.map.set(k, v);
-  };
-  removeItem = async (k: string) => void this.map.delete(k);
-  getMany = async (keys: string[]) => Object.fromEntries(keys.map((k) => [k, this.map.get(k) ?? null]));
-  setMany = async (entries: Record<string, string>) => {
-    this.refuse();
-    for (const [k, v] of Object.entries(entries)) this.map.set(k, v);
-  };
-  getAllKeys = async () => [...this.map.keys()];
-}
 
 const t0 = Date.UTC(2026, 3, 14, 13);
 let n = 0;

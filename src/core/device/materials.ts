@@ -1,4 +1,5 @@
 import { judgement, memory, published, type Sourced } from '../source';
+import { bare } from '../bare';
 
 /** Thermal properties: conductivity through and along the layer (W/mK), density (kg/m3), specific heat (J/kgK). */
 export interface Material {
@@ -22,7 +23,7 @@ const all = (
   cJkgK: make(c, note),
 });
 
-export const materials: Record<string, Material> = {
+export const materials: Record<string, Material> = bare({
   glass: all(memory, 'alkali-aluminosilicate cover glass', 1.1, 1.1, 2450, 800),
   adhesive: all(memory, 'acrylic or polyurethane film; polymer handbooks 0.15-0.25 W/mK', 0.19, 0.19, 1100, 1800),
   foamTape: all(memory, 'acrylic foam tape', 0.12, 0.12, 750, 1800),
@@ -44,4 +45,4 @@ export const materials: Record<string, Material> = {
   board: all(judgement, 'laminate and copper, assumed; published kxy 10-40, kz 0.3-0.6', 0.6, 15, 2200, 1000),
   camera: all(judgement, 'camera module, assumed', 0.8, 1.5, 2000, 900),
   display: all(judgement, 'display stack, assumed', 0.7, 4, 2300, 850),
-};
+});

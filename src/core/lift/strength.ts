@@ -1,4 +1,5 @@
 import { commonPractice, judgement, memory, published, type Sourced } from '../source';
+import { bare } from '../bare';
 
 /** Cover strength data. MPa, µm, °C. */
 export interface CoverStrength {
@@ -21,7 +22,7 @@ const hardSurface: CoverStrength['surfaceC'] = {
   stop: judgement(200, 'its own surface, not the air over it'),
 };
 
-export const coverStrengths: Record<string, CoverStrength> = {
+export const coverStrengths: Record<string, CoverStrength> = bare({
   glassPlain: {
     eGPa: published(72, handbook),
     nu: published(0.22, handbook),
@@ -59,7 +60,7 @@ export const coverStrengths: Record<string, CoverStrength> = {
     },
     sf: judgement(1.5, 'safety factor'),
   },
-};
+});
 
 /** Edge flaw to reckon with after the question "chips?": unsure counts as 60 µm, law 15; yes as 100 µm. */
 export const chipFlawUm: Record<'no' | 'unsure' | 'yes', Sourced> = {

@@ -9,6 +9,7 @@ import { NumberField } from '@/ui/NumberField';
 import { TextBox } from '@/ui/TextBox';
 import { TimeField } from '@/ui/TimeField';
 import { Txt } from '@/ui/Txt';
+import { own } from '@/core/bare';
 
 type Change = Partial<Pick<Settings, 'hours' | 'rota' | 'testers' | 'openBeforePart' | 'clips'>>;
 
@@ -80,7 +81,7 @@ function SpanField({
 
 /** When the shop is open and who is there when: what the plan of the bench is made from. */
 export function Hours({ settings: s, onChange }: { settings: Settings; onChange: (c: Change) => void }) {
-  const rotaOf = (p: string) => s.rota[p] ?? { breakFromMin: null, breakMin: 0, off: [] };
+  const rotaOf = (p: string) => own(s.rota, p) ?? { breakFromMin: null, breakMin: 0, off: [] };
   const putRota = (p: string, c: Partial<Settings['rota'][string]>) =>
     onChange({ rota: { ...s.rota, [p]: { ...rotaOf(p), ...c } } });
   const openDays = s.hours.days.filter((d) => d !== null).length;

@@ -3,7 +3,8 @@ import { View } from 'react-native';
 
 import type { Settings } from '@/model/settings';
 import type { Stock } from '@/model/stock';
-import { readStockCsv, stockCsv } from '@/model/stockCsv';
+import { checkSettings } from '@/model/readSettings';
+import { maxStockChars, readStockCsv, stockCsv } from '@/model/stockCsv';
 import { Button } from '@/ui/Button';
 import { Disclosure } from '@/ui/Disclosure';
 import { download, pickText } from '@/ui/download';
@@ -24,12 +25,12 @@ export function StockFiles({ settings: s, stock, onChange }: StockFilesProps) {
   const [told, setTold] = useState<Told | null>(null);
   const read = async () => {
     try {
-      const file = await pickText('.csv,text/csv', 1e6);
+      const file = await pickText('.csv,text/csv', maxStockChars);
       if (!file) return;
       const taken = new Map([...stock.rings].map(([id, left]) => [id, Math.max(0, (s.ringsInStock[id] ?? 0) - left)]));
       const r = readStockCsv(file.text, s, nowMs(), taken);
       if ('problem' in r) return setTold(refused(`${file.name}: ${r.problem}`));
-      onChange({
+      const change = {
         ...r.change,
         stockMoves: withMove(s, {
           item: file.name.slice(0, 120),
@@ -38,7 +39,10 @@ export function StockFiles({ settings: s, stock, onChange }: StockFilesProps) {
           after: r.lines,
           note: `${r.lines} lines`,
         }),
-      });
+      };
+      const checked = checkSettings({ ...s, ...change });
+      if (!checked.ok) return setTold(refused(`${file.name}: ${checked.problem}`));
+      onChange(change);
       setTold({ text: `${r.lines} lines are counted in.`, bad: false });
     } catch (e) {
       setTold(refused(e instanceof Error ? e.message : 'the file was not read'));

@@ -4,3 +4,7 @@
  */
 export const bare = <T>(from: Readonly<Record<string, T>> = {}): Record<string, T> =>
   Object.assign(Object.create(null) as Record<string, T>, from);
+
+/** What a table holds under a key of its own; undefined for what every object has. */
+export const own = <T>(table: Readonly<Record<string, T>>, key: string): T | undefined =>
+  Object.hasOwn(table, key) ? table[key] : undefined;
