@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { View } from 'react-native';
 
 import type { Sourced, SourceKind } from '@/core/source';
@@ -7,6 +7,7 @@ import type { Settings } from '@/model/settings';
 import { useSettings } from '@/store/shop';
 import { Button } from '@/ui/Button';
 import { Disclosure } from '@/ui/Disclosure';
+import { useDraft } from '@/ui/draft';
 import { TextBox } from '@/ui/TextBox';
 import { Txt } from '@/ui/Txt';
 import { stamp, toF } from '@/ui/units';
@@ -143,19 +144,33 @@ export function Entry({
   onChange,
   multiline = false,
   max = 500,
+  keep = false,
 }: {
   label: string;
   value: string;
   onChange: (t: string) => void;
   multiline?: boolean;
   max?: number;
+  /** what is typed outlives leaving the page too */
+  keep?: boolean;
 }) {
+  const save = useDraft(label, onChange, keep);
+  const typed = (t: string) => {
+    onChange(t);
+    save(t);
+  };
+  // sent: the field is empty again
+  const before = useRef(value);
+  useEffect(() => {
+    if (before.current && !value) save(null);
+    before.current = value;
+  }, [value, save]);
   return (
     <View className="mb-2">
       <Txt size="s" tone="ink2">
         {label}
       </Txt>
-      <TextBox aria-label={label} value={value} onChangeText={onChange} maxLength={max} multiline={multiline} />
+      <TextBox aria-label={label} value={value} onChangeText={typed} maxLength={max} multiline={multiline} />
     </View>
   );
 }

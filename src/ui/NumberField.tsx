@@ -1,6 +1,7 @@
 import { useEffect, useState } from 'react';
 import { View } from 'react-native';
 
+import { useDraft } from './draft';
 import { readNumber } from './read';
 import type { Thumb } from './thumb';
 import { TextBox } from './TextBox';
@@ -32,6 +33,7 @@ export function NumberField(p: NumberFieldProps) {
   const text = thumb ? thumb.text : own;
   const setText = thumb ? thumb.setText : setOwn;
   const [problem, setProblem] = useState<string | null>(null);
+  const save = useDraft(`${p.label}, ${p.unit}`, setText);
   const commit = (): boolean => {
     if (text === null) return true;
     const read = readNumber(text, p.label, p.low, p.high, p.unit);
@@ -43,6 +45,7 @@ export function NumberField(p: NumberFieldProps) {
     }
     setProblem(null);
     setText(null);
+    save(null);
     if (p.value === null || Math.abs(read.value - p.value) > 1e-9) p.onCommit(read.value);
     return true;
   };
@@ -69,6 +72,7 @@ export function NumberField(p: NumberFieldProps) {
           value={text ?? shown}
           onChangeText={(t) => {
             setText(t);
+            save(t);
             setProblem(null);
           }}
           onBlur={() => void commit()}

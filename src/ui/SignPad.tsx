@@ -4,6 +4,7 @@ import { View } from 'react-native';
 import Svg, { Path } from 'react-native-svg';
 
 import { Button } from './Button';
+import { useDraft } from './draft';
 import { useTokens } from './theme';
 import { Txt } from './Txt';
 
@@ -14,12 +15,28 @@ type Line = { x: number; y: number }[];
 const pathOf = (lines: readonly Line[]) =>
   lines.map((l) => l.map((p, i) => `${i ? 'L' : 'M'}${Math.round(p.x)} ${Math.round(p.y)}`).join(' ')).join(' ');
 
+/** Strokes of a draft; whatever is no list of points is none. */
+function readLines(text: string): Line[] {
+  try {
+    const list: unknown = JSON.parse(text);
+    const isPoint = (p: unknown): p is Line[number] =>
+      typeof p === 'object' && p !== null && 'x' in p && 'y' in p && Number.isFinite(p.x) && Number.isFinite(p.y);
+    return Array.isArray(list)
+      ? list.filter((l): l is Line => Array.isArray(l) && l.length > 0 && l.every(isPoint))
+      : [];
+  } catch {
+    return [];
+  }
+}
+
 /** A signature drawn by finger or pen, kept as the moves and lines of a path. A typed name does as well. */
 export function SignPad({ label, onChange }: { label: string; onChange: (path: string) => void }) {
   const t = useTokens();
   const [lines, setLines] = useState<readonly Line[]>([]);
   const holder = useRef<View>(null);
   const tell = useRef(onChange);
+  const again = useRef<(text: string) => void>(() => {});
+  const draft = useRef<(text: string | null) => void>(() => {});
   useEffect(() => {
     tell.current = onChange;
   });
@@ -47,11 +64,18 @@ export function SignPad({ label, onChange }: { label: string; onChange: (path: s
       line = null;
       setLines(done);
       tell.current(pathOf(done));
+      draft.current(JSON.stringify(done));
     };
     const clear = () => {
       done = [];
       setLines([]);
       tell.current('');
+      draft.current(null);
+    };
+    again.current = (text) => {
+      done = readLines(text);
+      setLines(done);
+      tell.current(pathOf(done));
     };
     el.addEventListener('pointerdown', down);
     el.addEventListener('pointermove', move);
@@ -66,6 +90,11 @@ export function SignPad({ label, onChange }: { label: string; onChange: (path: s
       el.removeEventListener('clear', clear);
     };
   }, []);
+  // after the pad listens, so that strokes of before a reload find it
+  const save = useDraft(label, (text) => again.current(text));
+  useEffect(() => {
+    draft.current = save;
+  });
   return (
     <View className="mb-2">
       <Txt size="s" tone="ink2">

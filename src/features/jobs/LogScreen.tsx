@@ -47,7 +47,7 @@ export function LogScreen({ job }: { job: JobState }) {
         </View>
       ))}
       <View className="mt-2">
-        <Entry label="Note" value={note} onChange={setNote} multiline />
+        <Entry label="Note" value={note} onChange={setNote} multiline keep />
         <View className="flex-row gap-3">
           <View className="flex-1">
             <Button

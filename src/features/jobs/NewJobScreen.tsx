@@ -2,6 +2,7 @@ import { zodResolver } from '@hookform/resolvers/zod';
 import { addDays } from 'date-fns/addDays';
 import { set } from 'date-fns/set';
 import { useRouter } from 'expo-router';
+import { useEffect } from 'react';
 import { Controller, useForm } from 'react-hook-form';
 import { Pressable, View } from 'react-native';
 import { z } from 'zod';
@@ -12,6 +13,7 @@ import type { Device } from '@/core/device/types';
 import { append, useDevices, useJobs, useSettings } from '@/store/shop';
 import { nowMs } from '@/store/clock';
 import { Button } from '@/ui/Button';
+import { useDraft } from '@/ui/draft';
 import { PlaceFrame } from '@/ui/PlaceFrame';
 import { readTime } from '@/ui/read';
 import { TextBox } from '@/ui/TextBox';
@@ -24,6 +26,17 @@ const formSchema = z.object({
     .string()
     .refine((t) => !t.trim() || readTime(t) !== null, 'Promised for: not a time, allowed is 00:00 to 23:59'),
 });
+
+/** The form as it was typed so far. */
+const draftSchema = z.object({ deviceId: z.string(), customerMark: z.string(), promise: z.string() }).partial();
+
+function parsed(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return null;
+  }
+}
 
 /** Next free label: J-0143 after J-0142. */
 export function nextLabel(labels: readonly string[]): string {
@@ -59,11 +72,26 @@ export function NewJobScreen() {
     resolver: zodResolver(formSchema),
     defaultValues: { deviceId: '', customerMark: '', promise: '' },
   });
+  const saveDraft = useDraft(
+    'new job',
+    (text) => {
+      const kept = draftSchema.safeParse(parsed(text));
+      if (kept.success) form.reset({ deviceId: '', customerMark: '', promise: '', ...kept.data });
+    },
+    true,
+  );
+  useEffect(() => {
+    return form.subscribe({
+      formState: { values: true },
+      callback: ({ values: v }) => saveDraft(Object.values(v).some(Boolean) ? JSON.stringify(v) : null),
+    });
+  }, [form, saveDraft]);
   const label = nextLabel(jobs.map((j) => j.label));
   const open = form.handleSubmit((v) => {
     const chosen = devices.find((d) => d.device.id === v.deviceId);
     if (!chosen) return;
     const jobId = openJob(label, person, chosen.device, v);
+    saveDraft(null);
     router.replace(stageHref(jobId, 'intake'));
   });
   const problems = Object.values(form.formState.errors).map((e) => e?.message ?? '');
