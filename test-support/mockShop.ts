@@ -13,10 +13,20 @@ interface State {
   settings: Settings;
   problems: { key: string; what: string; raw: string }[];
   unsaved: number;
+  fromPack: JobEvent[];
+  trouble: null;
   devices: Device[];
 }
 
-let state: State = { jobs: new Map(), settings: demoSettings, problems: [], unsaved: 0, devices: [] };
+let state: State = {
+  jobs: new Map(),
+  settings: demoSettings,
+  problems: [],
+  unsaved: 0,
+  devices: [],
+  fromPack: [],
+  trouble: null,
+};
 const listeners = new Set<() => void>();
 let seq = 0;
 
@@ -40,7 +50,7 @@ export function startShop(now: number, more: Record<string, NewEvent[]> = {}, ov
   for (const [id, events] of Object.entries(more)) jobs.set(id, [...jobs.get(id)!, ...make(id, events, now)]);
   extra.clear();
   photos.clear();
-  change({ jobs, settings: demoSettings, problems: [], unsaved: 0, devices: [], ...over });
+  change({ jobs, settings: demoSettings, problems: [], unsaved: 0, devices: [], fromPack: [], trouble: null, ...over });
 }
 
 function make(jobId: string, events: readonly NewEvent[], at: number): JobEvent[] {
@@ -62,6 +72,7 @@ export const jobNow = (id: string): JobState => foldJob(state.jobs.get(id)!)!;
 export const logged = (id: string): JobEvent[] => state.jobs.get(id)!.filter((e) => e.writer === 'test');
 export const settingsNow = () => state.settings;
 
+export const restoreSettings = async () => false;
 export const useRefusal = () => null;
 export const useSpoiled = () => [];
 export const shopNow = async () => state;

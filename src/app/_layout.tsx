@@ -16,6 +16,7 @@ import { startClock } from '@/store/clock';
 import { registerServiceWorker } from '@/store/registerServiceWorker';
 import { queryClient, useSettings } from '@/store/shop';
 import { RouteBoundary } from '@/stagekit/PageBoundary';
+import { BackupReminder } from '@/stagekit/BackupReminder';
 import { StorageNotice } from '@/stagekit/StorageNotice';
 import { ThemeProvider } from '@/ui/theme';
 
@@ -47,6 +48,7 @@ function Themed() {
     <ThemeProvider choice={theme}>
       <View className="flex-1 bg-paper">
         <StorageNotice />
+        <BackupReminder />
         <RouteBoundary>
           <Slot />
         </RouteBoundary>

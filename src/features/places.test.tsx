@@ -11,6 +11,11 @@ import { LogScreen } from './jobs/LogScreen';
 import { NewJobScreen, nextLabel } from './jobs/NewJobScreen';
 import { ShopScreen } from './shop/ShopScreen';
 
+jest.mock('@/store/useBackup', () => ({
+  useBackup: () => ({ last: null, due: null, entries: 0 }),
+  usePersistent: () => null,
+  noteBackup: async () => {},
+}));
 jest.mock('@/store/shop', () => jest.requireActual('../../test-support/mockShop'));
 jest.mock('expo-router', () => jest.requireActual('../../test-support/mockRouter'));
 const mockFile = { next: null as { name: string; text: string } | null, saved: [] as { name: string; text: string }[] };

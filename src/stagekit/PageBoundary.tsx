@@ -53,8 +53,8 @@ function Broken({ error, again }: { error: Error; again: () => void }) {
   const [told, setTold] = useState<string | null>(null);
   const jobId = /^\/jobs\/([^/]+)/.exec(path)?.[1];
   const spoiler = useMemo(() => {
-    const own = jobId ? jobs.filter((j) => j.id === decodeURIComponent(jobId)) : jobs;
-    return findSpoiler(own, settings, nowMs(), error.message);
+    const own = jobs.filter((j) => j.id === jobId);
+    return findSpoiler(own.length ? own : jobs, settings, nowMs(), error.message);
   }, [jobs, jobId, settings, error]);
   const leaveOut = async () => {
     if (!spoiler) return;

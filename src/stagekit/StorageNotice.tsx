@@ -9,16 +9,24 @@ import { Txt } from '@/ui/Txt';
 import { clock } from '@/ui/units';
 import { useNow } from '@/ui/useNow';
 
+const troubleWords = {
+  full: 'Storage full',
+  closed: 'The database of this browser was closed or cleared',
+  silent: 'The database of this browser does not answer',
+} as const;
+
 /** Lines above everything when something is not stored, not readable, not noted, or the clock was set back. The rest goes on. */
 export function StorageNotice() {
   const { shop, error } = useShop();
   const text = error
     ? `The storage of this browser cannot be opened: ${error.message}`
     : shop && shop.unsaved > 0
-      ? `Storage full: ${shop.unsaved} ${shop.unsaved === 1 ? 'entry is' : 'entries are'} only in memory. Export now.`
-      : shop?.problems.length
-        ? `${shop.problems.length} stored ${shop.problems.length === 1 ? 'entry is' : 'entries are'} not readable and set aside.`
-        : null;
+      ? `${troubleWords[shop.trouble ?? 'full']}: ${shop.unsaved} ${shop.unsaved === 1 ? 'entry is' : 'entries are'} only in memory. Export now.`
+      : shop?.trouble
+        ? `${troubleWords[shop.trouble]}: what is noted now is only in memory. Export it before this page is closed.`
+        : shop?.problems.length
+          ? `${shop.problems.length} stored ${shop.problems.length === 1 ? 'entry is' : 'entries are'} not readable and set aside.`
+          : null;
   return (
     <>
       {text ? (

@@ -7,6 +7,7 @@ import { logOrder, nextNth } from '@/model/fold';
 import { keepUnknown } from '@/model/keepUnknown';
 import { defaultSettings, type Settings } from '@/model/settings';
 import { packFrom, readPack, writePack } from './pack';
+import { troubleOf, type StorageTrouble } from './reopening';
 
 /** The part of AsyncStorage that the repository needs. */
 export interface Storage {
@@ -35,6 +36,8 @@ export interface ShopLog {
   unsaved: number;
   /** entries that were taken from the pack: their originals are looked at once the page stands */
   fromPack: JobEvent[];
+  /** why the storage does not take or give entries at the moment */
+  trouble: StorageTrouble | null;
 }
 
 export interface Clock {
@@ -63,6 +66,9 @@ export class Repository {
   readonly own = new Map<string, JobEvent>();
   /** fields of the settings that this version could not read, as they were found, and what stood in for them */
   private unread: { raw: Record<string, unknown>; instead: Settings } | null = null;
+  /** the storage gave nothing: what stands there is not known, so it is not written over */
+  private blind = false;
+  trouble: StorageTrouble | null = null;
   /** writes go one after the other */
   private turn: Promise<unknown> = Promise.resolve();
   private readonly writer: string;
@@ -77,7 +83,26 @@ export class Repository {
     this.writer = clock.uuid().slice(0, 13);
   }
 
+  /** Everything that is stored; what is in memory where the storage gives nothing, and why. */
   async load(): Promise<ShopLog> {
+    try {
+      const log = await this.read();
+      this.blind = false;
+      this.trouble = this.pending.length ? this.trouble : null;
+      return { ...log, trouble: this.trouble };
+    } catch (e) {
+      this.blind = true;
+      this.trouble = troubleOf(e);
+      const jobs = new Map<string, JobEvent[]>();
+      for (const x of this.own.values()) jobs.set(x.jobId, [...(jobs.get(x.jobId) ?? []), x]);
+      return {
+        ...{ jobs, settings: defaultSettings, devices: [], problems: [] },
+        ...{ unsaved: this.pending.length, fromPack: [], trouble: this.trouble },
+      };
+    }
+  }
+
+  private async read(): Promise<Omit<ShopLog, 'trouble'>> {
     const problems: Problem[] = [];
     const jobs = new Map<string, JobEvent[]>();
     const seen = new Set<string>();
@@ -211,7 +236,7 @@ export class Repository {
     try {
       await write();
     } catch (e) {
-      if ((await this.storage.getItem(packKey)) === null) throw e;
+      if (troubleOf(e) !== 'full' || (await this.storage.getItem(packKey)) === null) throw e;
       await this.storage.removeItem(packKey);
       await write();
     }
@@ -298,8 +323,10 @@ export class Repository {
         const written = new Set(batch.map((e) => e.id));
         const left = this.pending.filter((e) => !written.has(e.id));
         this.pending.splice(0, this.pending.length, ...left);
+        this.trouble = null;
         return true;
-      } catch {
+      } catch (e) {
+        this.trouble = troubleOf(e);
         const waiting = new Set(this.pending.map((e) => e.id));
         this.pending.push(...events.filter((e) => !waiting.has(e.id)));
         return false;
@@ -350,6 +377,7 @@ export class Repository {
   /** @throws RefusedError that names the field; StorageFullError */
   async saveSettings(settings: Settings): Promise<void> {
     this.gateSettings(settings);
+    if (this.blind) throw new StorageFullError();
     const out: Record<string, unknown> = { ...settings };
     // what an older or newer build wrote and this one could not read goes back as it was, unless somebody changed it
     for (const [field, raw] of Object.entries(this.unread?.raw ?? {}))
@@ -415,7 +443,7 @@ export class RefusedError extends Error {
 
 export class StorageFullError extends Error {
   constructor() {
-    super('the storage of this browser is full: nothing was taken in');
+    super('the storage of this browser is full or closed: nothing was taken in');
   }
 }
 

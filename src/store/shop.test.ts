@@ -75,7 +75,7 @@ it('a refused entry stays, is counted, and is written on retry', async () => {
 
 it('a file is taken in as a whole or not at all, and once', async () => {
   mockFault.full = true;
-  await expect(takeIn([second], null)).rejects.toThrow(/full: nothing was taken in/);
+  await expect(takeIn([second], null)).rejects.toThrow(/nothing was taken in/);
   mockFault.full = false;
   await load();
   expect(shown().jobs.size).toBe(1);

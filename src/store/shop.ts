@@ -8,13 +8,16 @@ import type { Photos } from '@/model/files';
 import { safeFold, type JobState, type SafeFold } from '@/model/fold';
 import { defaultSettings, type Settings } from '@/model/settings';
 import { shippedDevices } from '@/model/shippedDevices';
+import { askPersistence } from './backup';
 import { onOthers, tellOthers } from './channel';
 import { nowMs } from './clock';
 import { newId } from './ids';
 import { journal } from './journal';
+import { directStorage, reopening } from './reopening';
 import { Repository, type ShopLog } from './repository';
 
-export const storage = createAsyncStorage('northcove');
+const database = 'northcove';
+export const storage = reopening(createAsyncStorage(database), () => directStorage(database));
 export const repository = new Repository(storage, { now: nowMs, uuid: newId });
 
 export const queryClient = new QueryClient({
@@ -176,9 +179,11 @@ export async function append(jobId: string, by: string, events: readonly NewEven
     return { ...log, jobs };
   });
   journal.note(made);
+  if (events.some((e) => e.type === 'opened'))
+    void askPersistence().then((kept) => queryClient.setQueryData(['persistent'], kept));
   const waiting = [...repository.pending];
   if (await repository.write(made)) journal.settle([...waiting, ...made]);
-  patchLog((log) => ({ ...log, unsaved: repository.pending.length }));
+  patchLog((log) => ({ ...log, unsaved: repository.pending.length, trouble: repository.trouble }));
   tellOthers();
   return made;
 }
@@ -187,7 +192,10 @@ export async function retryPending(): Promise<boolean> {
   const waiting = [...repository.pending];
   const done = await repository.write([]);
   if (done) journal.settle(waiting);
-  patchLog((log) => ({ ...log, unsaved: repository.pending.length }));
+  // what the storage did not give before is read now
+  if (done && queryClient.getQueryData(logQuery.queryKey)?.trouble)
+    await queryClient.invalidateQueries({ queryKey: ['log'] });
+  patchLog((log) => ({ ...log, unsaved: repository.pending.length, trouble: repository.trouble }));
   return done;
 }
 

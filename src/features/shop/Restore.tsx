@@ -11,6 +11,7 @@ import { Tick } from '@/ui/Choice';
 import { pickText } from '@/ui/download';
 import { refused, type Told } from '@/ui/Message';
 import { Txt } from '@/ui/Txt';
+import { Backup } from './Backup';
 
 interface Waiting {
   name: string;
@@ -29,10 +30,10 @@ export function Restore({ tell }: { tell: (m: Told) => void }) {
   const [waiting, setWaiting] = useState<Waiting | null>(null);
   const [withSettings, setWithSettings] = useState(false);
   const [before, setBefore] = useState<Settings | null>(null);
-  const open = async () => {
-    let chosen: { name: string; text: string } | null;
+  const open = async (given?: { name: string; text: string }) => {
+    let chosen: { name: string; text: string } | null = given ?? null;
     try {
-      chosen = await pickText('.json,application/json', 80e6);
+      chosen ??= await pickText('.json,application/json', 80e6);
     } catch (e) {
       return tell(refused(e instanceof Error ? e.message : 'not read'));
     }
@@ -82,6 +83,7 @@ export function Restore({ tell }: { tell: (m: Told) => void }) {
   return (
     <View>
       <Button label="Import a file" onPress={() => void open()} />
+      <Backup onOpen={open} />
       {waiting && plan ? (
         <View className="border-[1.5px] border-ink bg-panel p-3 mt-3 gap-1" testID="restore">
           <Txt strong>{waiting.name} would bring</Txt>

@@ -1,0 +1,65 @@
+import { MemoryStorage } from '../../test-support/memoryStorage';
+import { demoJobs } from '../demo/shop';
+import { reopening, SilentStorageError, troubleOf } from './reopening';
+import { Repository } from './repository';
+
+const t0 = Date.UTC(2026, 3, 14, 13);
+const job = demoJobs(t0)[0]!;
+const closing = () =>
+  new Error("Failed to execute 'transaction' on 'IDBDatabase': The database connection is closing.");
+
+it('a connection that ended is opened again, and what was asked is asked there', async () => {
+  const [dead, fresh] = [new MemoryStorage(), new MemoryStorage()];
+  let ended = false;
+  dead.delay = async () => {
+    if (ended) throw closing();
+  };
+  const s = reopening(dead, () => fresh);
+  await s.setItem('a', '1');
+  ended = true;
+  await s.setItem('b', '2');
+  expect(fresh.map.get('b')).toBe('2');
+  await s.setMany({ c: '3' });
+  expect(await s.getItem('c')).toBe('3');
+});
+
+it('a storage that is full is not opened again: it says so', async () => {
+  const full = new MemoryStorage();
+  full.full = true;
+  const again = jest.fn(() => new MemoryStorage());
+  await expect(reopening(full, again).setItem('a', '1')).rejects.toThrow('quota');
+  expect(again).not.toHaveBeenCalled();
+});
+
+it('one that never answers is given up, told as what it is', async () => {
+  const silent = new MemoryStorage();
+  silent.delay = () => new Promise(() => {});
+  const s = reopening(silent, () => silent, 20);
+  await expect(s.setItem('a', '1')).rejects.toBeInstanceOf(SilentStorageError);
+});
+
+it('tells full from closed', () => {
+  expect(troubleOf(new DOMException('x', 'QuotaExceededError'))).toBe('full');
+  expect(troubleOf(new Error('full'))).toBe('full');
+  expect(troubleOf(closing())).toBe('closed');
+  expect(troubleOf(new DOMException('gone', 'InvalidStateError'))).toBe('closed');
+  expect(troubleOf(new SilentStorageError(15))).toBe('silent');
+});
+
+it('a database that is refused: entries stay in memory and in the export, settings that were not read are not written over', async () => {
+  const refused = new MemoryStorage();
+  const fail = async () => {
+    throw closing();
+  };
+  refused.getAllKeys = fail;
+  refused.getItem = fail;
+  refused.delay = fail;
+  let k = 0;
+  const r = new Repository(refused, { now: () => t0, uuid: () => `w${k++}-aaaaaaaaaaaaaaaa` });
+  const made = r.make(job[0]!.jobId, 'Osk', [{ type: 'note', text: 'kept' }]);
+  expect(await r.write(made)).toBe(false);
+  const log = await r.load();
+  expect(log.trouble).toBe('closed');
+  expect([...log.jobs.values()].flat().map((e) => e.id)).toEqual([made[0]!.id]);
+  await expect(r.saveSettings({ ...log.settings, roomC: 25 })).rejects.toThrow(/storage/);
+});
