@@ -14,7 +14,7 @@ import { nowMs } from './clock';
 import { newId } from './ids';
 import { journal } from './journal';
 import { directStorage, reopening } from './reopening';
-import { Repository, type ShopLog } from './repository';
+import { RefusedError, Repository, type ShopLog } from './repository';
 
 const database = 'northcove';
 export const storage = reopening(createAsyncStorage(database), () => directStorage(database));
@@ -245,6 +245,8 @@ export async function saveDevice(device: Device): Promise<void> {
 /** @throws RefusedError that names the field (nothing changed then, and it is told on the page); StorageFullError */
 export async function saveSettings(settings: Settings): Promise<void> {
   try {
+    // what is not read yet is not written over with the usual values
+    if (!queryClient.getQueryData(logQuery.queryKey)) throw new RefusedError('the settings are not read yet');
     repository.gateSettings(settings);
   } catch (e) {
     tellRefused(e instanceof Error ? e.message : 'not noted');
