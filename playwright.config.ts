@@ -27,7 +27,11 @@ export default defineConfig({
   projects: [
     { name: 'phone', use: { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true } },
     // faults and the day do not depend on the layout: they run once
-    { name: 'wide', testIgnore: ['faults.spec.ts', 'day.spec.ts', 'storage.spec.ts'], use: { viewport: { width: 1280, height: 800 } } },
+    {
+      name: 'wide',
+      testIgnore: ['faults.spec.ts', 'day.spec.ts', 'storage.spec.ts'],
+      use: { viewport: { width: 1280, height: 800 } },
+    },
   ],
   webServer: {
     command: 'node --import tsx server/main.ts',
