@@ -7,6 +7,7 @@ import { deviceSchema } from './device';
 import { eventUnion, explain, parseEvent, type JobEvent, type Parsed } from './event';
 import { foldJob, logOrder } from './fold';
 import { keepUnknown } from './keepUnknown';
+import { mostNesting, nestingOf } from './nesting';
 import { settingsSchema, upToDate, type Settings } from './settings';
 
 /** Version of the file formats that this app writes and the newest that it reads. */
@@ -121,6 +122,7 @@ export function readFile(text: string): Parsed<ReadFile> {
   if (!text.trim()) return fail('the file is empty');
   if (text.length > maxBytes)
     return fail(`the file has ${Math.round(text.length / 1e6)} MB, allowed are up to ${maxBytes / 1e6}`);
+  if (nestingOf(text, mostNesting) > mostNesting) return fail(`the file is nested deeper than ${mostNesting}`);
   let data: unknown;
   try {
     data = JSON.parse(text);

@@ -7,6 +7,7 @@ const reserved = new Set(['__proto__', 'constructor', 'prototype']);
  * fields survive a round through an older one. Lists are matched by place and only when nothing was left out of them.
  */
 export function keepUnknown<T>(raw: unknown, read: T): T {
+  if (raw === read) return read;
   if (Array.isArray(raw) && Array.isArray(read)) {
     if (raw.length !== read.length) return read;
     let changed = false;

@@ -9,6 +9,7 @@ import { tagCode } from './tagCode';
 import { settingsSchema } from './settings';
 import { deviceSchema } from './device';
 import { shippedDevices } from './shippedDevices';
+import { nestingOf } from './nesting';
 
 const t0 = Date.UTC(2026, 3, 14, 13, 0);
 const [heating, , clamped, , finished] = demoJobs(t0) as [JobEvent[], JobEvent[], JobEvent[], JobEvent[], JobEvent[]];
@@ -379,6 +380,13 @@ describe('files', () => {
       ok: false,
       problem: expect.stringMatching(/has 62 MB, allowed are up to 60/),
     });
+  });
+
+  it('a file that is nested without end is refused before it is read, and brackets in texts do not count', () => {
+    const deep = `${'['.repeat(7000)}${']'.repeat(7000)}`;
+    const file = `{"format":"northcove-job","version":1,"events":${deep}}`;
+    expect(readFile(file)).toEqual({ ok: false, problem: 'the file is nested deeper than 200' });
+    expect(nestingOf(`{"a":"[[[[\\"{{","b":[1,{"c":2}]}`)).toBe(3);
   });
 
   it('a job file cut in half names the line where it ends', () => {

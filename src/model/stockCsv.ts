@@ -2,6 +2,7 @@ import Papa from 'papaparse';
 import { z } from 'zod';
 
 import './zodConfig';
+import { bare } from '../core/bare';
 import { plainCell, rowsCsv } from './csv';
 import { explain } from './event';
 import type { Lot, Settings } from './settings';
@@ -102,6 +103,7 @@ const mostLots = 40;
 const mostRolls = 20;
 const mostOffcuts = 60;
 const mostParts = 200;
+const mostRings = 500;
 
 /** Adds to a list in the map; false when it is full. */
 function add<T>(to: Map<string, T[]>, key: string, x: T, most: number): boolean {
@@ -136,10 +138,11 @@ export function readStockCsv(
   const lots = new Map<string, Lot[]>();
   const rolls = new Map<string, { id: string; lengthMm: number; countedAt: number }[]>();
   const offcuts = new Map<string, { id: string; lengthMm: number }[]>();
-  const rings: Record<string, number> = {};
+  const rings = bare<number>();
   const parts = new Map(s.parts.map((p) => [p.id, p]));
   const seen = new Set<string>();
   let lines = 0;
+  let ringCount = 0;
   for (const [i, data] of parsed.data.entries()) {
     const at = `line ${i + 2}`;
     const plain = Object.fromEntries(Object.entries(data).map(([k, v]) => [k, plainCell(String(v)).trim()]));
@@ -199,6 +202,7 @@ export function readStockCsv(
           return tooMany(at, mostOffcuts, `offcuts of ${r.item}`);
         break;
       case 'ring':
+        if (++ringCount > mostRings) return tooMany(at, mostRings, 'kinds of rings');
         rings[r.item] = r.quantity + (ringsTaken.get(r.item) ?? 0);
         break;
     }

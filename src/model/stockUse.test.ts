@@ -142,7 +142,24 @@ describe('stock as a table', () => {
   it('a file without its columns, and one with nothing in it', () => {
     expect(readStockCsv('a,b\n1,2', s, t0, new Map())).toEqual({ problem: 'line 1: no column kind, item, quantity' });
     expect(readStockCsv(head, s, t0, new Map())).toEqual({ problem: 'the file: nothing in it' });
-    expect(readStockCsv('x'.repeat(1e6 + 1), s, t0, new Map())).toEqual({ problem: 'the file: over 1 MB' });
+    expect(readStockCsv('x'.repeat(5e6 + 1), s, t0, new Map())).toEqual({ problem: 'the file: over 5 MB' });
+  });
+
+  it('more than an item keeps is refused by its line, never cut; so are dates that nothing is dated with', () => {
+    const lines = Array.from({ length: 61 }, (_, i) => `offcut,${s.tapes[0]!.id},o${i},120`).join('\n');
+    expect(readStockCsv(`kind,item,lot,quantity\n${lines}`, s, t0, new Map())).toEqual({
+      problem: `line 62, item: over 60 offcuts of ${s.tapes[0]!.id}`,
+    });
+    const dated = (d: string) => readStockCsv(`kind,item,quantity,expires\nring,ring61,1,${d}`, s, t0, new Map());
+    expect(dated('1900-01-01')).toEqual({ problem: 'line 2, expires: allowed is 2000-01-01 to 2099-12-31' });
+    expect(dated('2099-12-31')).toMatchObject({ lines: 1 });
+  });
+
+  it('a list of 100,000 lines is refused at the limit without being walked through twice', () => {
+    const lines = Array.from({ length: 100_000 }, (_, i) => `ring,r${i},1`).join('\n');
+    expect(readStockCsv(`kind,item,quantity\n${lines}`, s, t0, new Map())).toEqual({
+      problem: 'line 502, item: over 500 kinds of rings',
+    });
   });
 
   it('a new part comes with device, part and origin; rings are counted on top of what jobs took', () => {
