@@ -433,6 +433,15 @@ const looseBase = z.looseObject({ ...base, v: z.number().int().min(1), type: z.s
 
 export type Parsed<T> = { ok: true; value: T } | { ok: false; problem: string };
 
+const read = new WeakSet<object>();
+/** Did this very object come out of the reader. */
+export const wasRead = (e: JobEvent): boolean => read.has(e);
+
+const noted = (value: JobEvent): { ok: true; value: JobEvent } => {
+  read.add(value);
+  return { ok: true, value };
+};
+
 /** Reads one event from data that is not trusted. The problem names the field, what was expected and what was given. */
 export function parseEvent(data: unknown): Parsed<JobEvent> {
   const loose = looseBase.safeParse(data);
@@ -441,18 +450,15 @@ export function parseEvent(data: unknown): Parsed<JobEvent> {
   if (!schema || loose.data.v > eventVersion) {
     const { id: eid, jobId, writer, seq, nth, at, loggedAt, by } = loose.data;
     const raw = 'raw' in loose.data && loose.data.type === 'unknown' ? (loose.data.raw as object) : loose.data;
-    return {
-      ok: true,
-      value: {
-        ...{ v: 1 as const, id: eid, jobId, writer, seq, at, loggedAt, by },
-        ...(nth === undefined ? {} : { nth }),
-        ...{ type: 'unknown' as const, raw: { ...raw } },
-      },
-    };
+    return noted({
+      ...{ v: 1 as const, id: eid, jobId, writer, seq, at, loggedAt, by },
+      ...(nth === undefined ? {} : { nth }),
+      ...{ type: 'unknown' as const, raw: { ...raw } },
+    });
   }
   const strict = schema.safeParse(data);
   return strict.success
-    ? { ok: true, value: keepUnknown(data, strict.data) as KnownEvent }
+    ? noted(keepUnknown(data, strict.data) as KnownEvent)
     : { ok: false, problem: explain(strict.error) };
 }
 

@@ -1,6 +1,6 @@
 import type { Device } from '@/core/device/types';
 import { deviceSchema } from '@/model/device';
-import { explain, parseEvent, type JobEvent, type NewEvent } from '@/model/event';
+import { explain, parseEvent, wasRead, type JobEvent, type NewEvent } from '@/model/event';
 import { checkSettings, readSettings } from '@/model/readSettings';
 import { maxPhotoChars, photoPattern } from '@/model/files';
 import { logOrder, nextNth } from '@/model/fold';
@@ -163,7 +163,8 @@ export class Repository {
       for (const e of part) {
         const key = jobKey(e);
         const raw = values[key];
-        if (raw === null || raw === undefined || parseEvent(parseText(raw)).ok) continue;
+        // as it was written: nothing to look at
+        if (raw === null || raw === undefined || raw === stored(e) || parseEvent(parseText(raw)).ok) continue;
         problems.push({ key, what: 'the entry is cut off or not JSON; a good copy of it was found and is used', raw });
         await this.storage.setItem(`${key}/copy`, stored(e)).catch(() => undefined);
       }
@@ -303,6 +304,8 @@ export class Repository {
    */
   gate(events: readonly JobEvent[]): void {
     for (const e of events) {
+      // what came through the reader just now need not go through it again
+      if (wasRead(e)) continue;
       const read = parseEvent(JSON.parse(stored(e)));
       if (!read.ok) throw new RefusedError(`${e.type}: ${read.problem}`);
     }
