@@ -8,6 +8,8 @@ import { Advance } from '../core/lift/advance';
 import type { FunctionResult } from '../core/functions/riskOrder';
 import type { EventOf, JobEvent, KnownEvent, UseRecord } from './event';
 import { applyBench } from './foldBench';
+import { effectiveEvents } from './logOrder';
+import { callStop, stopKinds } from './stops';
 import { applyBond } from './foldBond';
 import { applyCheck } from './foldCheck';
 import { bare } from '../core/bare';
@@ -152,36 +154,6 @@ export interface JobState {
   log: readonly JobEvent[];
 }
 
-/** Total order of the log: by counter, for clocks go back and differ; entries of before there was one stand first, as noted. */
-export function logOrder(a: JobEvent, b: JobEvent): number {
-  if (a.nth === undefined || b.nth === undefined) {
-    if (a.nth !== b.nth) return a.nth === undefined ? -1 : 1;
-    if (a.loggedAt !== b.loggedAt) return a.loggedAt - b.loggedAt;
-  } else if (a.nth !== b.nth) return a.nth - b.nth;
-  return a.writer < b.writer ? -1 : a.writer > b.writer ? 1 : a.seq - b.seq;
-}
-
-/** Counter of the next entry of a job. */
-export const nextNth = (events: readonly JobEvent[]): number =>
-  events.reduce((m, e) => Math.max(m, e.nth ?? 0), events.length) + 1;
-
-/** The events that count: what was undone is left out, what was amended has its corrected instant. */
-export function effectiveEvents(events: readonly JobEvent[]): KnownEvent[] {
-  const sorted = [...events].sort(logOrder);
-  const dead = new Set<string>();
-  const moved = new Map<string, number>();
-  // an undo comes after what it undoes, so one pass from the end settles undone undos too
-  for (let i = sorted.length - 1; i >= 0; i--) {
-    const e = sorted[i]!;
-    if (dead.has(e.id)) continue;
-    if (e.type === 'undo' || e.type === 'leaveOut') dead.add(e.eventId);
-    if (e.type === 'amend' && !moved.has(e.eventId)) moved.set(e.eventId, e.movedTo);
-  }
-  return sorted
-    .filter((e): e is KnownEvent => e.type !== 'unknown' && !dead.has(e.id))
-    .map((e) => (moved.has(e.id) && e.type !== 'amend' ? { ...e, at: moved.get(e.id)! } : e));
-}
-
 /** Saved or written off: route and part follow at once, also those of a route that was taken. */
 function settleCover(s: JobState, keep: boolean): void {
   s.keepCover = keep;
@@ -303,28 +275,6 @@ export function foldJob(events: readonly JobEvent[]): JobState | null {
     s.closedAt = effective.findLast((e) => e.type === 'stage' && e.stage === 'handover' && e.to === 'done')?.at ?? null;
   s.lastEventId = effective.findLast((e) => e.type !== 'undo' && e.type !== 'opened')?.id ?? null;
   return s;
-}
-
-const stopKinds: ReadonlySet<string> = new Set(['cellSwollen', 'smokeOrWet', 'bent']);
-
-/** A "no" takes back the "yes" that its writer knew of, never one from another device that it had not seen. */
-function callStop(s: JobState, kind: EventOf<'finding'>['kind'], e: EventOf<'finding'> | EventOf<'observed'>): void {
-  const standing = s.stops.get(kind) ?? [];
-  if (e.type === 'observed' || e.answer === 'yes') {
-    s.stops.set(kind, [...standing, e]);
-    if (e.type === 'observed') s.findings[kind] = { answer: 'yes', edges: [], note: '' };
-    return;
-  }
-  const knew = (yes: KnownEvent) =>
-    e.nth === undefined || e.writer === yes.writer || (e.takesBack?.includes(yes.id) ?? false);
-  const left = standing.filter((yes) => !knew(yes));
-  s.stops.set(kind, left);
-  const last = left.at(-1);
-  if (last)
-    s.findings[kind] =
-      last.type === 'finding'
-        ? { answer: 'yes', edges: last.edges ?? [], note: last.note ?? '' }
-        : { answer: 'yes', edges: [], note: '' };
 }
 
 /** Stages that this route does without. */
@@ -596,35 +546,3 @@ export function onPlate(s: JobState): HeatSwitchAt | null {
 }
 
 export const heatCount = (s: JobState) => s.heat.filter((h) => h.setC !== null).length;
-
-/** A job that stands although an entry of its log cannot be folded: those are left out, and named. */
-export interface SafeFold {
-  state: JobState | null;
-  spoiled: { event: JobEvent; why: string }[];
-}
-
-/** Folds; where the fold throws, the entry at which it does is left out and it is folded again. */
-export function safeFold(events: readonly JobEvent[]): SafeFold {
-  const spoiled: SafeFold['spoiled'] = [];
-  let rest = [...events].sort(logOrder);
-  for (;;) {
-    try {
-      return { state: foldJob(rest), spoiled };
-    } catch (error) {
-      // the shortest beginning of the log that throws ends with the entry that does
-      let [good, bad] = [0, rest.length];
-      while (bad - good > 1) {
-        const middle = (good + bad) >> 1;
-        try {
-          foldJob(rest.slice(0, middle));
-          good = middle;
-        } catch {
-          bad = middle;
-        }
-      }
-      const at = bad - 1;
-      spoiled.push({ event: rest[at]!, why: error instanceof Error ? error.message : 'cannot be computed' });
-      rest = rest.filter((_, i) => i !== at);
-    }
-  }
-}

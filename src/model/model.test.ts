@@ -4,7 +4,9 @@ import { demoJobs, demoSettings } from '../demo/shop';
 import { eventLine } from './eventLine';
 import { eventTypes, parseEvent, type JobEvent, type NewEvent } from './event';
 import { readFile, writeDeviceFile, writeJobFile, writeShopFile } from './files';
-import { effectiveEvents, foldJob, onPlate } from './fold';
+import { foldJob, onPlate } from './fold';
+import { effectiveEvents } from './logOrder';
+import { safeFold } from './safeFold';
 import { tagCode } from './tagCode';
 import { settingsSchema } from './settings';
 import { deviceSchema } from './device';
@@ -431,4 +433,17 @@ describe('files', () => {
 it('shipped devices and settings pass their own schemas', () => {
   for (const d of shippedDevices) expect(deviceSchema.parse(JSON.parse(JSON.stringify(d)))).toEqual(d);
   expect(settingsSchema.parse(JSON.parse(JSON.stringify(demoSettings)))).toEqual(demoSettings);
+});
+
+it('a job whose fold throws stands without the entry at which it does, and the entry is named', () => {
+  const bad = { ...finished[5]!, id: 'bad', seq: 9999, loggedAt: finished.at(-1)!.loggedAt + 1 } as JobEvent;
+  Object.defineProperty(bad, 'type', {
+    get: () => {
+      throw new Error('cannot be folded');
+    },
+  });
+  expect(() => foldJob([...finished, bad])).toThrow('cannot be folded');
+  const { state, spoiled } = safeFold([...finished, bad]);
+  expect(spoiled.map((s) => s.event.id)).toEqual(['bad']);
+  expect(state!.stages).toEqual(foldJob(finished)!.stages);
 });

@@ -3,7 +3,7 @@ import { deviceSchema } from '@/model/device';
 import { explain, parseEvent, wasRead, type JobEvent, type NewEvent } from '@/model/event';
 import { checkSettings, readSettings } from '@/model/readSettings';
 import { maxPhotoChars, photoPattern } from '@/model/files';
-import { logOrder, nextNth } from '@/model/fold';
+import { logOrder, nextNth } from '@/model/logOrder';
 import { keepUnknown } from '@/model/keepUnknown';
 import { defaultSettings, type Settings } from '@/model/settings';
 import { packFrom, readPack, writePack } from './pack';

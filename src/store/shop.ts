@@ -5,7 +5,9 @@ import { useMemo, useSyncExternalStore } from 'react';
 import type { Device } from '@/core/device/types';
 import type { JobEvent, NewEvent } from '@/model/event';
 import type { Photos } from '@/model/files';
-import { safeFold, type JobState, type SafeFold } from '@/model/fold';
+import type { JobState } from '@/model/fold';
+import { safeFold, type SafeFold } from '@/model/safeFold';
+import { stopKinds } from '@/model/stops';
 import { defaultSettings, type Settings } from '@/model/settings';
 import { shippedDevices } from '@/model/shippedDevices';
 import { askPersistence } from './backup';
@@ -143,8 +145,6 @@ export function useJob(id: string): { job: JobState | null; loading: boolean } {
 function patchLog(change: (log: ShopLog) => ShopLog): void {
   queryClient.setQueryData(logQuery.queryKey, (old: ShopLog | undefined) => (old ? change(old) : old));
 }
-
-const stopKinds = new Set(['cellSwollen', 'smokeOrWet', 'bent']);
 
 /** A "no" names the stops that stand here: it takes back those and no other. */
 function withTakenBack(e: NewEvent, known: readonly JobEvent[]): NewEvent {

@@ -3,7 +3,8 @@ import { useState } from 'react';
 import { ScrollView, View } from 'react-native';
 
 import { eventLine } from '@/model/eventLine';
-import { logOrder, type JobState } from '@/model/fold';
+import type { JobState } from '@/model/fold';
+import { logOrder } from '@/model/logOrder';
 import { stageNames } from '@/model/stages';
 import { exportJob } from '@/stagekit/exportJob';
 import { useActions } from '@/stagekit/actions';
