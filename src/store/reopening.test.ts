@@ -1,6 +1,6 @@
 import { MemoryStorage } from '../../test-support/memoryStorage';
 import { demoJobs } from '../demo/shop';
-import { reopening, SilentStorageError, troubleOf } from './reopening';
+import { reopening, troubleOf } from './reopening';
 import { Repository } from './repository';
 
 const t0 = Date.UTC(2026, 3, 14, 13);
@@ -31,19 +31,11 @@ it('a storage that is full is not opened again: it says so', async () => {
   expect(again).not.toHaveBeenCalled();
 });
 
-it('one that never answers is given up, told as what it is', async () => {
-  const silent = new MemoryStorage();
-  silent.delay = () => new Promise(() => {});
-  const s = reopening(silent, () => silent, 20);
-  await expect(s.setItem('a', '1')).rejects.toBeInstanceOf(SilentStorageError);
-});
-
 it('tells full from closed', () => {
   expect(troubleOf(new DOMException('x', 'QuotaExceededError'))).toBe('full');
   expect(troubleOf(new Error('full'))).toBe('full');
   expect(troubleOf(closing())).toBe('closed');
   expect(troubleOf(new DOMException('gone', 'InvalidStateError'))).toBe('closed');
-  expect(troubleOf(new SilentStorageError(15))).toBe('silent');
 });
 
 it('a database that is refused: entries stay in memory and in the export, settings that were not read are not written over', async () => {

@@ -5,16 +5,11 @@ import type { Storage } from './repository';
 /** Why the storage did not take or give something. */
 export type StorageTrouble = 'full' | 'closed' | 'silent';
 
-/** The storage did not answer within the time that anybody waits for it. */
-export class SilentStorageError extends Error {
-  constructor(seconds: number) {
-    super(`the storage of this browser has not answered for ${seconds} s`);
-  }
-}
+/** How long the storage is waited for before it is said that it does not answer, ms. */
+export const silentMs = 15_000;
 
-/** Told by what the browser says: a connection that was closed, a database that was cleared away, silence; else no room. */
+/** Told by what the browser says: a connection that was closed, a database that was cleared away; else no room. */
 export function troubleOf(e: unknown): StorageTrouble {
-  if (e instanceof SilentStorageError) return 'silent';
   const text = e instanceof Error ? `${e.name} ${e.message}` : String(e);
   return /clos(ed|ing)|invalidstate|not found|notfound|no longer|connection|refused|denied|security|unknownerror|internal error/i.test(
     text,
@@ -62,30 +57,20 @@ export function directStorage(dbName: string): Storage {
   };
 }
 
-/**
- * A storage that is not waited for longer than `limitMs`, and is opened again once when its connection has ended: what was asked
- * is asked again there.
- */
-export function reopening(first: Storage, again: () => Storage, limitMs = 15_000): Storage {
+/** A storage that is opened again once when its connection has ended: what was asked is asked again there. */
+export function reopening(first: Storage, again: () => Storage): Storage {
   let now = first;
   let reopened = false;
-  const inTime = <T>(work: Promise<T>): Promise<T> => {
-    let timer: ReturnType<typeof setTimeout> | undefined;
-    const late = new Promise<never>((_, reject) => {
-      timer = setTimeout(() => reject(new SilentStorageError(Math.round(limitMs / 1000))), limitMs);
-    });
-    return Promise.race([work, late]).finally(() => clearTimeout(timer));
-  };
   const ask = async <T>(question: (s: Storage) => Promise<T>): Promise<T> => {
     try {
-      return await inTime(question(now));
+      return await question(now);
     } catch (e) {
       if (troubleOf(e) === 'full') throw e;
       if (!reopened) {
         reopened = true;
         now = again();
       }
-      return inTime(question(now));
+      return question(now);
     }
   };
   return {

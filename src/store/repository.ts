@@ -91,15 +91,20 @@ export class Repository {
       this.trouble = this.pending.length ? this.trouble : null;
       return { ...log, trouble: this.trouble };
     } catch (e) {
-      this.blind = true;
-      this.trouble = troubleOf(e);
-      const jobs = new Map<string, JobEvent[]>();
-      for (const x of this.own.values()) jobs.set(x.jobId, [...(jobs.get(x.jobId) ?? []), x]);
-      return {
-        ...{ jobs, settings: defaultSettings, devices: [], problems: [] },
-        ...{ unsaved: this.pending.length, fromPack: [], trouble: this.trouble },
-      };
+      return this.memoryOnly(troubleOf(e));
     }
+  }
+
+  /** What this page itself has noted, while the storage gives nothing; what stands there is not written over meanwhile. */
+  memoryOnly(trouble: StorageTrouble): ShopLog {
+    this.blind = true;
+    this.trouble = trouble;
+    const jobs = new Map<string, JobEvent[]>();
+    for (const x of this.own.values()) jobs.set(x.jobId, [...(jobs.get(x.jobId) ?? []), x]);
+    return {
+      ...{ jobs, settings: defaultSettings, devices: [], problems: [] },
+      ...{ unsaved: this.pending.length, fromPack: [], trouble },
+    };
   }
 
   private async read(): Promise<Omit<ShopLog, 'trouble'>> {

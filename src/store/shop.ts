@@ -15,7 +15,8 @@ import { onOthers, tellOthers } from './channel';
 import { nowMs } from './clock';
 import { newId } from './ids';
 import { journal } from './journal';
-import { directStorage, reopening } from './reopening';
+import { directStorage, reopening, silentMs } from './reopening';
+import { patience } from './ticks';
 import { RefusedError, Repository, type ShopLog } from './repository';
 
 const database = 'northcove';
@@ -32,7 +33,15 @@ export const queryClient = new QueryClient({
 
 /** Everything that is stored, and what a page noted that was closed before the storage had it. */
 export async function loadShop(): Promise<ShopLog> {
-  const log = await repository.load();
+  const reading = repository.load();
+  const silent = await silentAfter(reading);
+  if (silent) {
+    // the page goes on with what it has, and takes the answer when it comes after all
+    void reading.then(() => queryClient.invalidateQueries({ queryKey: ['log'] }));
+    const here = queryClient.getQueryData<ShopLog>(['log']);
+    return here ? { ...here, trouble: 'silent' } : repository.memoryOnly('silent');
+  }
+  const log = await reading;
   for (const { key, events } of journal.left()) {
     const known = new Set([...log.jobs.values()].flat().map((e) => e.id));
     const lost = events.filter((e) => !known.has(e.id));
@@ -42,6 +51,19 @@ export async function loadShop(): Promise<ShopLog> {
   }
   void checkPacked(log.fromPack);
   return log;
+}
+
+/** True when the work is not done within the time that anybody waits for it. */
+async function silentAfter(work: Promise<unknown>): Promise<boolean> {
+  let enough = () => {};
+  const late = new Promise<boolean>((done) => {
+    enough = patience(silentMs, () => done(true));
+  });
+  const over = work.then(
+    () => false,
+    () => false,
+  );
+  return Promise.race([over, late]).finally(() => enough());
 }
 
 /** Says what the pack hid: originals that were spoiled since it was written. */
@@ -182,7 +204,9 @@ export async function append(jobId: string, by: string, events: readonly NewEven
   if (events.some((e) => e.type === 'opened'))
     void askPersistence().then((kept) => queryClient.setQueryData(['persistent'], kept));
   const waiting = [...repository.pending];
-  if (await repository.write(made)) journal.settle([...waiting, ...made]);
+  const writing = repository.write(made);
+  if (await silentAfter(writing)) patchLog((log) => ({ ...log, trouble: 'silent' }));
+  if (await writing) journal.settle([...waiting, ...made]);
   patchLog((log) => ({ ...log, unsaved: repository.pending.length, trouble: repository.trouble }));
   tellOthers();
   return made;

@@ -39,15 +39,15 @@ it('a worker that cannot be loaded rejects, with or without a message', async ()
 
 it('silence is given up after the limit; each message begins it anew', async () => {
   const w = new FakeWorker();
-  const a = watched(as(w), never, 1000);
+  const a = watched(as(w), never, 3000);
   const told = expect(a).rejects.toThrow(SilentWorkerError);
   let over = false;
   a.catch(() => (over = true));
   for (let i = 0; i < 5; i++) {
-    await jest.advanceTimersByTimeAsync(900);
+    await jest.advanceTimersByTimeAsync(2900);
     w.emit('message');
   }
   expect(over).toBe(false);
-  await jest.advanceTimersByTimeAsync(1001);
+  await jest.advanceTimersByTimeAsync(3001);
   await told;
 });

@@ -1,3 +1,5 @@
+import { patience } from '@/store/ticks';
+
 /** A worker that reports nothing for this long is not waited for any more, ms. */
 export const silenceMs = { answer: 30_000, long: 120_000 };
 
@@ -12,12 +14,12 @@ export class SilentWorkerError extends Error {
  * `limitMs`. Whoever asked ends the worker then.
  */
 export function watched<T>(worker: Worker, answer: Promise<T>, limitMs: number): Promise<T> {
-  let timer: ReturnType<typeof setTimeout> | undefined;
+  let enough = () => {};
   let undo = () => {};
   const trouble = new Promise<never>((_, reject) => {
     const wait = () => {
-      clearTimeout(timer);
-      timer = setTimeout(() => reject(new SilentWorkerError(Math.round(limitMs / 1000))), limitMs);
+      enough();
+      enough = patience(limitMs, () => reject(new SilentWorkerError(Math.round(limitMs / 1000))));
     };
     const failed = (e: Event) =>
       reject(new Error((e as ErrorEvent).message || 'the part of the browser that computes did not start or stopped'));
@@ -32,7 +34,7 @@ export function watched<T>(worker: Worker, answer: Promise<T>, limitMs: number):
     };
   });
   return Promise.race([answer, trouble]).finally(() => {
-    clearTimeout(timer);
+    enough();
     undo();
   });
 }
