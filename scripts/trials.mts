@@ -9,8 +9,11 @@ import { chromium, type BrowserContext, type Page } from '@playwright/test';
 
 import { demoJobs, demoSettings } from '../src/demo/shop';
 import { readFile, writeJobFile, writeShopFile } from '../src/model/files';
+import { stageIds } from '../src/model/stages';
 
 const full = process.argv.includes('--full');
+/** `--only imports`: one of the trials */
+const only = process.argv.includes('--only') ? process.argv.at(-1) : null;
 const port = 8941;
 const root = `http://127.0.0.1:${port}`;
 const args = ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--no-first-run'];
@@ -59,6 +62,15 @@ async function add(page: Page, text: string): Promise<void> {
   await page.getByRole('textbox', { name: 'Note' }).fill(text);
   await page.getByRole('button', { name: 'Add the note' }).click();
 }
+/** One more entry, on a page of its own. */
+async function tapOnNewPage(context: BrowserContext, made: string[]): Promise<Page> {
+  const page = await context.newPage();
+  await openLog(page);
+  const text = `n${made.length}`;
+  made.push(text);
+  await add(page, text);
+  return page;
+}
 /** The first start, with the demo in the storage. */
 async function seed(page: Page): Promise<void> {
   await page.goto(root);
@@ -75,10 +87,7 @@ async function kills(n: number): Promise<void> {
   let context = await openProfile();
   await seed(await context.newPage());
   for (let i = 0; i < n; i++) {
-    const page = await context.newPage();
-    await openLog(page);
-    made.push(`n${i}`);
-    await add(page, `n${i}`);
+    const page = await tapOnNewPage(context, made);
     await page.waitForTimeout(rnd() * (i % 2 ? 60 : 2000));
     // every process of this profile at once, as when the battery is pulled
     spawnSync('pkill', ['-9', '-f', profile]);
@@ -112,10 +121,7 @@ const crashes = (n: number) =>
     const made: string[] = [];
     await seed(await context.newPage());
     for (let i = 0; i < n; i++) {
-      const page = await context.newPage();
-      await openLog(page);
-      made.push(`n${i}`);
-      await add(page, `n${i}`);
+      const page = await tapOnNewPage(context, made);
       await page.waitForTimeout(rnd() * 40);
       await page.goto('chrome://crash').catch(() => undefined);
       await page.close().catch(() => undefined);
@@ -331,23 +337,7 @@ const hostile = [
   '-1e999',
 ];
 const places = ['/', '/jobs', '/jobs/new', '/shelf', '/shop', '/stock', '/heaters', '/adhesives', '/money', '/records'];
-const stages = [
-  'intake',
-  'heat',
-  'lift',
-  'strip',
-  'clean',
-  'dryFit',
-  'bond',
-  'cure',
-  'check',
-  'handover',
-  'log',
-  'cracks',
-  'quote',
-  'functions',
-  'seal',
-];
+const stages = [...stageIds, 'log', 'cracks', 'quote', 'functions', 'seal'];
 
 const fields = () =>
   inOne(
@@ -409,15 +399,18 @@ async function served(): Promise<ChildProcess> {
 
 const server = await served();
 try {
-  imports(full ? 100_000 : 10_000);
-  await kills(full ? 200 : 16);
-  await crashes(full ? 40 : 8);
-  await reloads(full ? 100 : 15);
-  await refusals(full ? 60 : 20);
-  await tabs(full ? 60 : 20);
-  await clocks(full ? 90 : 21);
-  await workers();
-  await fields();
+  const trials: Record<string, () => Promise<void> | void> = {
+    imports: () => imports(full ? 100_000 : 10_000),
+    kills: () => kills(full ? 200 : 16),
+    crashes: () => crashes(full ? 40 : 8),
+    reloads: () => reloads(full ? 100 : 15),
+    refusals: () => refusals(full ? 60 : 20),
+    tabs: () => tabs(full ? 60 : 20),
+    clocks: () => clocks(full ? 90 : 21),
+    workers,
+    fields,
+  };
+  for (const [name, run] of Object.entries(trials)) if (!only || name === only) await run();
 } finally {
   server.kill();
   rmSync(profile, { recursive: true, force: true });
