@@ -20,11 +20,23 @@ async function fromAnotherTab(page: Page, events: readonly JobEvent[]): Promise<
         open.onerror = () => fail(open.error);
         open.onsuccess = () => {
           const tx = open.result.transaction('entries', 'readwrite');
-          for (const e of list)
-            tx.objectStore('entries').put(
-              JSON.stringify(e),
-              `job/${e.jobId}/${e.writer}/${String(e.seq).padStart(8, '0')}`,
-            );
+          const entries = tx.objectStore('entries');
+          for (const jobId of new Set(list.map((e) => e.jobId))) {
+            // the next numbers of the job's counter, as a tab takes them that has read what is there
+            const kept = entries.getAll(IDBKeyRange.bound(`job/${jobId}/`, `job/${jobId}0`));
+            kept.onsuccess = () => {
+              let nth = Math.max(
+                0,
+                ...(kept.result as string[]).map((t) => (JSON.parse(t) as { nth?: number }).nth ?? 0),
+              );
+              nth = Math.max(nth, kept.result.length);
+              for (const e of list.filter((x) => x.jobId === jobId))
+                entries.put(
+                  JSON.stringify({ ...e, nth: ++nth }),
+                  `job/${e.jobId}/${e.writer}/${String(e.seq).padStart(8, '0')}`,
+                );
+            };
+          }
           tx.oncomplete = () => {
             open.result.close();
             const channel = new BroadcastChannel('northcove');

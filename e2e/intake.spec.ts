@@ -89,10 +89,10 @@ test('crack map by finger or by keys, order, route, quote, print, reload, undo',
     await expect(h.button('Quoted')).toBeVisible();
     if (h.keyboard) await h.type(page.getByLabel('or the name, typed'), 'A. Rower');
     else {
-      const pad = (await page.getByTestId('signature').boundingBox())!;
-      await page.getByTestId('signature').scrollIntoViewIfNeeded();
-      const box = (await page.getByTestId('signature').boundingBox()) ?? pad;
-      await page.mouse.move(box.x + 30, box.y + 60);
+      // hover waits until the page has stopped moving under the pen
+      const pad = page.getByTestId('signature');
+      await pad.hover({ position: { x: 30, y: 60 } });
+      const box = (await pad.boundingBox())!;
       await page.mouse.down();
       await page.mouse.move(box.x + 120, box.y + 30, { steps: 8 });
       await page.mouse.move(box.x + 200, box.y + 90, { steps: 8 });

@@ -13,10 +13,13 @@ interface ButtonProps {
   testID?: string;
   /** read out in place of the label where that alone says too little; the label is part of it */
   say?: string;
+  /** what a press stands for: where that changed under the finger, between down and up, nothing happens */
+  means?: string;
 }
 
 /** Verbs on buttons; main and side ones are 56 px high. */
-export function Button({ label, onPress, kind = 'side', disabled, why, testID, say = label }: ButtonProps) {
+export function Button({ label, onPress, kind = 'side', disabled, why, testID, say = label, means }: ButtonProps) {
+  const meant = useRef<string | undefined>(undefined);
   const box =
     kind === 'main'
       ? 'min-h-[56px] bg-ink border-[1.5px] border-ink'
@@ -30,7 +33,12 @@ export function Button({ label, onPress, kind = 'side', disabled, why, testID, s
       aria-label={why && disabled ? `${say}: ${why}` : say}
       aria-disabled={disabled}
       disabled={disabled}
-      onPress={onPress}
+      onPressIn={() => (meant.current = means)}
+      onPress={() => {
+        const moved = meant.current !== undefined && meant.current !== means;
+        meant.current = undefined;
+        if (!moved) onPress();
+      }}
       className={`rounded-[6px] px-3 items-center justify-center ${box} ${disabled ? 'opacity-60' : 'active:opacity-80'}`}
     >
       <Txt strong size={kind === 'main' ? 'l' : 'm'} tone={kind === 'main' ? 'onInk' : 'ink'} className="text-center">

@@ -43,6 +43,19 @@ describe('buttons', () => {
     expect(press).not.toHaveBeenCalled();
   });
 
+  it('a press that meant something else when the finger came down does nothing', () => {
+    const press = jest.fn();
+    const { rerender } = render(<Button label="Start J-0001" means="a" onPress={press} />);
+    const button = screen.getByRole('button');
+    fireEvent.keyDown(button, { key: 'Enter' });
+    rerender(<Button label="Start J-0002" means="b" onPress={press} />);
+    fireEvent.keyUp(button, { key: 'Enter' });
+    fireEvent.click(button);
+    expect(press).not.toHaveBeenCalled();
+    fireEvent.click(button);
+    expect(press).toHaveBeenCalledTimes(1);
+  });
+
   it('a held one acts after the hold, not on a tap', () => {
     jest.useFakeTimers();
     const press = jest.fn();

@@ -119,6 +119,7 @@ export function BenchScreen() {
               <Button
                 kind="main"
                 label={`${next.start && !begun ? 'Start' : 'Go to'} ${next.job.label}`}
+                means={`${next.job.id}/${next.stage}`}
                 onPress={start}
               />
             </View>
