@@ -79,8 +79,25 @@ async function seed(page: Page): Promise<void> {
 }
 
 const profile = mkdtempSync(path.join(tmpdir(), 'northcove-trials-'));
-const openProfile = (): Promise<BrowserContext> =>
-  chromium.launchPersistentContext(profile, { executablePath, args, serviceWorkers: 'block' });
+const pause = (ms: number) => new Promise((r) => setTimeout(r, ms));
+/** Every process of this profile at once, as when the battery is pulled; back when none is left. */
+async function pull(): Promise<void> {
+  for (let i = 0; i < 100; i++) {
+    if (spawnSync('pkill', ['-9', '-f', `user-data-dir=${profile}`]).status === 1) return;
+    await pause(20);
+  }
+}
+/** The killed browser’s lock names a process that is gone: a new one takes it over, not always at the first try. */
+async function openProfile(): Promise<BrowserContext> {
+  for (let i = 0; ; i++)
+    try {
+      return await chromium.launchPersistentContext(profile, { executablePath, args, serviceWorkers: 'block' });
+    } catch (e) {
+      if (i === 4) throw e;
+      await pull();
+      await pause(200);
+    }
+}
 
 async function kills(n: number): Promise<void> {
   const made: string[] = [];
@@ -89,8 +106,7 @@ async function kills(n: number): Promise<void> {
   for (let i = 0; i < n; i++) {
     const page = await tapOnNewPage(context, made);
     await page.waitForTimeout(rnd() * (i % 2 ? 60 : 2000));
-    // every process of this profile at once, as when the battery is pulled
-    spawnSync('pkill', ['-9', '-f', profile]);
+    await pull();
     await context.close().catch(() => undefined);
     context = await openProfile();
   }
@@ -413,7 +429,8 @@ try {
   for (const [name, run] of Object.entries(trials)) if (!only || name === only) await run();
 } finally {
   server.kill();
-  rmSync(profile, { recursive: true, force: true });
+  await pull();
+  rmSync(profile, { recursive: true, force: true, maxRetries: 10, retryDelay: 200 });
 }
 const bad = results.filter((r) => r.lost || r.doubled || r.wrong);
 console.log('\n| trial | N | lost | doubled | wrong |\n| --- | --- | --- | --- | --- |');
