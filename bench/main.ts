@@ -29,6 +29,7 @@ import { planLift } from '../src/core/lift/plan';
 import { shippedDevices } from '../src/model/shippedDevices';
 import { benchBonding } from './bonding';
 import { benchChecking } from './checking';
+import { benchLongFiles } from './longFiles';
 import { benchOpenings } from './openings';
 import { benchScheduling } from './scheduling';
 

@@ -6,36 +6,17 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { chromium, type Page } from '@playwright/test';
 
-import { demoHistory } from '../src/demo/history';
 import { demoJobs, demoSettingsAt } from '../src/demo/shop';
 import { writeShopFile } from '../src/model/files';
-import type { JobEvent } from '../src/model/event';
+import { at, bigJobs } from './bigShop';
 
 type Line = (name: string, value: string) => void;
 
-const at = new Date('2026-04-14T13:02:00').getTime();
 const port = 8931;
 const root = `http://127.0.0.1:${port}`;
 
-/** Jobs of the demo's two months again and again, each of twenty entries. */
 function bigShop(count: number): { text: string; entries: number } {
-  const jobs: JobEvent[][] = demoJobs(at);
-  const months = demoHistory(at)
-    .map((l) => l.filter((e) => e.type !== 'reading' && e.type !== 'function'))
-    .map((l) => [...l.slice(0, 12), ...l.slice(-8)]);
-  for (let n = 0; jobs.length < count; n++) {
-    const older = (1 + Math.floor(n / months.length)) * 60 * 86400e3;
-    jobs.push(
-      months[n % months.length]!.map((e, i) => ({
-        ...e,
-        jobId: `big-${n}`,
-        id: `big-${n}-${i}`,
-        at: e.at - older,
-        loggedAt: e.loggedAt - older,
-        ...(e.type === 'opened' ? { label: `J-${5000 + n}` } : {}),
-      })),
-    );
-  }
+  const jobs = bigJobs(count, demoJobs(at));
   return {
     text: writeShopFile(demoSettingsAt(at), jobs, {}, at, {}),
     entries: jobs.reduce((n, l) => n + l.length, 0),

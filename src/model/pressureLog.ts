@@ -33,9 +33,10 @@ const unitOf = (heading: string): PressureLog['unit'] | null => {
 /**
  * A pressure log: a time and a pressure in each line, with or without a heading, and the temperature inside where there is a column. The unit is read from the heading; without
  * one it follows from the size, for no room is at 1000 Pa.
+ * @param onShare told how far it is, 0 to 1
  * @throws LogError naming the line and what is allowed
  */
-export function readPressureLog(text: string): PressureLog {
+export function readPressureLog(text: string, onShare: (share: number) => void = () => {}): PressureLog {
   if (text.length > maxPressureBytes)
     throw new LogError(`log: ${(text.length / 1e6).toFixed(1)} MB, allowed are up to 5 MB`);
   const { data, meta } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), {
@@ -43,6 +44,7 @@ export function readPressureLog(text: string): PressureLog {
     delimitersToGuess: [';', '\t', ',', '|'],
     comments: '#',
   });
+  onShare(0.4);
   const comma = meta.delimiter !== ',';
   const isNumber = (c: string | undefined) => c !== undefined && (toNumber(c, comma) ?? toClock(c)) !== null;
   const heading = data[0] && !data[0].some(isNumber) ? data[0] : null;
@@ -66,6 +68,7 @@ export function readPressureLog(text: string): PressureLog {
   const gas: number[] = [];
   body.forEach((r, k) => {
     const line = k + (heading ? 2 : 1);
+    if (k % 5000 === 0) onShare(0.4 + (0.5 * k) / body.length);
     const plain = toNumber(r[timeAt] ?? '', comma);
     const time = toClock(r[timeAt] ?? '') ?? (plain === null ? null : plain * factor);
     const value = toNumber(r[valueAt] ?? '', comma);

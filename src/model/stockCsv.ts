@@ -121,12 +121,14 @@ export type StockChange = Partial<Pick<Settings, 'parts' | 'liquids' | 'tapes' |
  * Reads a stock list back as a count of now. All or nothing: the problem names the line, the column and the allowed range. Items
  * that the file does not name stay as they are.
  * @param ringsTaken rings that jobs took, by device: a count of now stands on top of them
+ * @param onShare told how far it is, 0 to 1
  */
 export function readStockCsv(
   text: string,
   s: Settings,
   now: number,
   ringsTaken: ReadonlyMap<string, number>,
+  onShare: (share: number) => void = () => {},
 ): { change: StockChange; lines: number } | { problem: string } {
   if (text.length > maxStockChars) return { problem: `the file: over ${maxStockChars / 1e6} MB` };
   const parsed = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), {
@@ -145,6 +147,7 @@ export function readStockCsv(
   let ringCount = 0;
   for (const [i, data] of parsed.data.entries()) {
     const at = `line ${i + 2}`;
+    if (i % 2000 === 0) onShare(0.3 + (0.7 * i) / parsed.data.length);
     const plain = Object.fromEntries(Object.entries(data).map(([k, v]) => [k, plainCell(String(v)).trim()]));
     const read = row.safeParse(plain);
     if (!read.success) return { problem: `${at}, ${explain(read.error)}` };

@@ -16,6 +16,12 @@ export interface ThermoLog {
   skipped: number;
 }
 
+/** What somebody knows better: the name of the temperature column, or its unit. */
+export interface ThermoChoice {
+  temp?: string;
+  unit?: 'C' | 'F';
+}
+
 /** The file is no log that can be read; the message names the line or column and what is allowed. */
 export class LogError extends Error {}
 
@@ -57,16 +63,22 @@ const unitOf = (heading: string): 'C' | 'F' | null =>
 
 /**
  * Reads a log of time and temperature: comma, semicolon or tab between columns, a heading or none, seconds, minutes or a
- * clock, °C or °F. @param choose name of the temperature column, or its unit, when somebody knows better
+ * clock, °C or °F. Takes time in proportion to the lines.
+ * @param onShare told how far it is, 0 to 1
  * @throws LogError
  */
-export function readThermoLog(text: string, choose: { temp?: string; unit?: 'C' | 'F' } = {}): ThermoLog {
+export function readThermoLog(
+  text: string,
+  choose: ThermoChoice = {},
+  onShare: (share: number) => void = () => {},
+): ThermoLog {
   if (text.length > maxLogBytes) throw new LogError(`log: ${Math.round(text.length / 1e6)} MB, allowed are up to 5 MB`);
   const parsed = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), {
     skipEmptyLines: 'greedy',
     delimitersToGuess: [';', '\t', ',', '|'],
     comments: '#',
   });
+  onShare(0.3);
   const rows = parsed.data;
   if (rows.length < 2)
     throw new LogError('log: no lines with numbers, needed are a time and a temperature in each line');
@@ -82,6 +94,7 @@ export function readThermoLog(text: string, choose: { temp?: string; unit?: 'C' 
     c === undefined ? null : (toClock(c) ?? toNumber(c, comma));
   // a column counts when a good part of it is numbers and little of it is anything but numbers and gaps
   const numeric = names.flatMap((_, i) => {
+    onShare(0.3 + (0.2 * i) / width);
     const numbers = body.filter((r) => timeOf(r[i]) !== null).length;
     const blank = body.filter((r) => gaps.test((r[i] ?? '').trim())).length;
     return numbers >= 0.3 * body.length && numbers + blank > body.length / 2 ? [i] : [];
@@ -111,6 +124,7 @@ export function readThermoLog(text: string, choose: { temp?: string; unit?: 'C' 
   let skipped = 0;
   body.forEach((r, k) => {
     const line = k + (hasHeading ? 2 : 1);
+    if (k % 5000 === 0) onShare(0.6 + (0.4 * k) / body.length);
     const cell = r[tempCol] ?? '';
     const clock = toClock(r[timeCol] ?? '');
     const t = clock ?? (timeOf(r[timeCol]) === null ? null : timeOf(r[timeCol])! * factor);

@@ -1,36 +1,8 @@
 import { shippedDevices } from '../model/shippedDevices';
 import shipped from '../store/shippedModes.json';
 import { CancelledError } from './longRun';
+import { FakeWorker } from '../../test-support/fakeWorker';
 import { buildInWorker, movingInWorker, roundInWorker, spotInWorker, thermalKey, wayInWorker } from './thermalClient';
-
-/** A worker that answers Comlink's messages as the test says, or never. */
-class FakeWorker {
-  static last: FakeWorker;
-  terminated = false;
-  private readonly listeners = new Map<string, Set<(e: unknown) => void>>();
-  constructor() {
-    FakeWorker.last = this;
-  }
-  addEventListener(type: string, f: (e: unknown) => void) {
-    this.listeners.set(type, (this.listeners.get(type) ?? new Set()).add(f));
-  }
-  removeEventListener(type: string, f: (e: unknown) => void) {
-    this.listeners.get(type)?.delete(f);
-  }
-  asked: { id: string; path: string[] }[] = [];
-  postMessage(m: { id: string; path: string[] }) {
-    this.asked.push(m);
-  }
-  emit(type: string, e: unknown) {
-    for (const f of [...(this.listeners.get(type) ?? [])]) f(e);
-  }
-  answer(value: unknown) {
-    this.emit('message', { data: { id: this.asked.at(-1)!.id, type: 'RAW', value } });
-  }
-  terminate() {
-    this.terminated = true;
-  }
-}
 
 const device = shippedDevices[0]!;
 const bond = device.bonds[0]!;

@@ -10,7 +10,7 @@ import { pressFigures, pressTest } from '@/core/seal/pressTest';
 import { airTestLine } from '@/core/seal/claimCheck';
 import { suspectFigures } from '@/core/seal/suspects';
 import type { JobState } from '@/model/fold';
-import { maxPressureBytes, readPressureLog } from '@/model/pressureLog';
+import { maxPressureBytes } from '@/model/pressureLog';
 import { useActions } from '@/stagekit/actions';
 import { cureEnd, cureOf } from '@/stagekit/cureJob';
 import { holdOnTester } from '@/stagekit/instruments';
@@ -37,6 +37,8 @@ import { Readings } from '@/ui/Readings';
 import { Txt } from '@/ui/Txt';
 import { dayTime, length } from '@/ui/units';
 import { useNow } from '@/ui/useNow';
+import { useFileRead } from '@/stagekit/useFileRead';
+import { pressureLogOf } from '@/workers/filesClient';
 import { PressRun } from './PressRun';
 
 type Phase = 'before' | 'after';
@@ -51,6 +53,7 @@ export function SealScreen({ job }: { job: JobState }) {
   const { log: append } = useActions(job);
   const [phase, setPhase] = useState<Phase>(job.opened ? 'after' : 'before');
   const [message, setMessage] = useState<Told | null>(null);
+  const reading = useFileRead();
   const cure = cureOf(job, settings, now);
   const from = cureEnd(cure, 'sealTest');
   const overridden = job.decisions.some((d) => d.call === 'seal' && d.because);
@@ -116,7 +119,7 @@ export function SealScreen({ job }: { job: JobState }) {
     try {
       const file = await pickText('.csv,text/csv,text/plain', maxPressureBytes);
       if (!file) return;
-      const read = readPressureLog(file.text);
+      const read = await reading.read(file.name, (onShare) => pressureLogOf(file.text, onShare));
       if (test === 'press') return await notePress(read, file.name);
       if (!read.absolute) return await noteHold({ ...read, ...(roomHPa ? { roomPa: roomHPa * 100 } : {}) }, file.name);
       const cut = absoluteHold(read.t, read.p, roomHPa === null ? undefined : roomHPa * 100);
@@ -256,6 +259,7 @@ export function SealScreen({ job }: { job: JobState }) {
           usable: {x.why}. It is kept in the log; record it again, or undo it there.
         </Txt>
       ))}
+      {reading.view}
       <Message told={message} />
       {locked ? (
         <Txt tone="caution" className="mb-2">

@@ -3,9 +3,10 @@ import { View } from 'react-native';
 
 import { airSteps } from '@/core/cure/airSteps';
 import type { JobState } from '@/model/fold';
-import { maxLogBytes, readThermoLog } from '@/model/thermoLog';
+import { maxLogBytes } from '@/model/thermoLog';
 import { useActions } from '@/stagekit/actions';
 import type { JobCure } from '@/stagekit/cureJob';
+import { useFileRead } from '@/stagekit/useFileRead';
 import { useSettings } from '@/store/shop';
 import { Button } from '@/ui/Button';
 import { Disclosure } from '@/ui/Disclosure';
@@ -14,11 +15,13 @@ import { NumberField } from '@/ui/NumberField';
 import { TempField } from '@/ui/QuantityField';
 import { Txt } from '@/ui/Txt';
 import { dayTime, temp } from '@/ui/units';
+import { thermoLogOf } from '@/workers/filesClient';
 
 /** The air round the bond: noted when it changes, and what is expected of the night. */
 export function AirLog({ job, cure, now }: { job: JobState; cure: JobCure; now: number }) {
   const settings = useSettings();
   const { log } = useActions(job);
+  const file = useFileRead();
   const [rh, setRh] = useState<number | null>(null);
   const [message, setMessage] = useState<{ text: string; bad: boolean } | null>(null);
   const last = [...job.airs].sort((a, b) => a.at - b.at).at(-1);
@@ -29,13 +32,13 @@ export function AirLog({ job, cure, now }: { job: JobState; cure: JobCure; now: 
   const takeLog = async () => {
     setMessage(null);
     try {
-      const file = await pickText('.csv,text/csv,text/plain', maxLogBytes);
-      if (!file) return;
-      const read = readThermoLog(file.text);
+      const picked = await pickText('.csv,text/csv,text/plain', maxLogBytes);
+      if (!picked) return;
+      const read = await file.read(picked.name, (onShare) => thermoLogOf(picked.text, {}, onShare));
       const list = airSteps(read.tS, read.tempC);
       const at = (tS: number) => Math.min(now, start + tS * 1e3);
       for (const s of list) await log([{ type: 'ambient', tempC: s.tC, rh: nowRh }], at(s.fromS));
-      setMessage({ text: `${file.name}: ${list.length} changes taken in, counted from closing.`, bad: false });
+      setMessage({ text: `${picked.name}: ${list.length} changes taken in, counted from closing.`, bad: false });
     } catch (e) {
       if (!(e instanceof Error)) throw e;
       setMessage({ text: `${e.message}. Nothing was changed.`, bad: true });
@@ -69,6 +72,7 @@ export function AirLog({ job, cure, now }: { job: JobState; cure: JobCure; now: 
       {cure.startAt !== null ? (
         <Button kind="small" label="Take in a temperature log, CSV" onPress={() => void takeLog()} />
       ) : null}
+      {file.view}
       {message ? (
         <View role={message.bad ? 'alert' : 'status'}>
           <Txt size="s" tone={message.bad ? 'caution' : 'ink'}>

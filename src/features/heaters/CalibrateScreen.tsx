@@ -10,10 +10,11 @@ import { calibrate, predictAt, type Calibration } from '@/core/heat/calibrate';
 import { readyAt } from '@/core/heat/forecast';
 import type { ContactHeater } from '@/core/heat/heater';
 import { arcCells, HeatRun } from '@/core/heat/run';
-import { LogError, maxLogBytes, readThermoLog, type ThermoLog } from '@/model/thermoLog';
+import { maxLogBytes, type ThermoChoice, type ThermoLog } from '@/model/thermoLog';
 import { heatersOf } from '@/model/settings';
 import { controlPlate, connectInstruments, useInstruments } from '@/stagekit/instruments';
 import { ThermalWait } from '@/stagekit/ThermalWait';
+import { useFileRead } from '@/stagekit/useFileRead';
 import { useThermal } from '@/stagekit/useThermal';
 import { saveSettings, useDevices, useSettings } from '@/store/shop';
 import { savingTrouble } from '@/store/trouble';
@@ -27,6 +28,7 @@ import { PlaceFrame } from '@/ui/PlaceFrame';
 import { useTokens } from '@/ui/theme';
 import { Txt } from '@/ui/Txt';
 import { clock, kelvin, temp, tempNumber, toF, typedToC } from '@/ui/units';
+import { thermoLogOf } from '@/workers/filesClient';
 import { calibrated, correlationWords, fitAdvice, reachesWords } from './fitWords';
 import { withHeater } from './withHeater';
 import { largest, smallest } from '@/core/numeric/ends';
@@ -53,6 +55,7 @@ interface Source {
 function Calibrate({ heater }: { heater: ContactHeater }) {
   const s = useSettings();
   const router = useRouter();
+  const file = useFileRead();
   const { width } = useWindowDimensions();
   const shelf = useDevices();
   const devices = useMemo(
@@ -101,22 +104,23 @@ function Calibrate({ heater }: { heater: ContactHeater }) {
     }
   }, [model, from, setC, ambientC, cell, preheated, surface, heater]);
 
-  const read = (name: string, text: string, choose: Parameters<typeof readThermoLog>[1] = {}) => {
+  const read = async (name: string, text: string, choose: ThermoChoice = {}) => {
     try {
-      setFrom({ name, text, log: readThermoLog(text, choose) });
+      const log = await file.read(name, (onShare) => thermoLogOf(text, choose, onShare));
+      setFrom({ name, text, log });
       setProblem(null);
       setKept(false);
     } catch (e) {
       // the log that was there stays
-      setProblem(`${name}: ${e instanceof LogError ? e.message : 'not readable'}. Nothing was changed.`);
+      setProblem(`${name}: ${e instanceof Error ? e.message : 'not readable'}. Nothing was changed.`);
     }
   };
   const pick = async () => {
-    const file = await pickText('.csv,.txt,.tsv,text/csv,text/plain', maxLogBytes).catch((e: unknown) => {
+    const picked = await pickText('.csv,.txt,.tsv,text/csv,text/plain', maxLogBytes).catch((e: unknown) => {
       setProblem(`${e instanceof Error ? e.message : 'not readable'}. Nothing was changed.`);
       return null;
     });
-    if (file) read(file.name, file.text);
+    if (picked) await read(picked.name, picked.text);
   };
   const stopRecording = () => {
     const since = recordFrom ?? 0;
@@ -213,6 +217,7 @@ function Calibrate({ heater }: { heater: ContactHeater }) {
           tone="ink"
         />
       )}
+      {file.view}
       {problem ? (
         <View role="alert" className="border-[1.5px] border-caution bg-panel p-2 my-2">
           <Txt tone="caution" testID="problem">
@@ -267,10 +272,15 @@ function Calibrate({ heater }: { heater: ContactHeater }) {
           <Button
             kind="small"
             label={`Read as °${log.unit === 'C' ? 'F' : 'C'} instead`}
-            onPress={() => read(from.name, from.text!, { temp: log.tempName, unit: log.unit === 'C' ? 'F' : 'C' })}
+            onPress={() => void read(from.name, from.text!, { temp: log.tempName, unit: log.unit === 'C' ? 'F' : 'C' })}
           />
           {log.otherTemps.slice(0, 4).map((t) => (
-            <Button key={t} kind="small" label={`Use ${t}`} onPress={() => read(from.name, from.text!, { temp: t })} />
+            <Button
+              key={t}
+              kind="small"
+              label={`Use ${t}`}
+              onPress={() => void read(from.name, from.text!, { temp: t })}
+            />
           ))}
         </View>
       ) : null}

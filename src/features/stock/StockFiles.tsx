@@ -4,7 +4,8 @@ import { View } from 'react-native';
 import type { Settings } from '@/model/settings';
 import type { Stock } from '@/model/stock';
 import { checkSettings } from '@/model/readSettings';
-import { maxStockChars, readStockCsv, stockCsv } from '@/model/stockCsv';
+import { maxStockChars, stockCsv } from '@/model/stockCsv';
+import { useFileRead } from '@/stagekit/useFileRead';
 import { Button } from '@/ui/Button';
 import { Disclosure } from '@/ui/Disclosure';
 import { download, pickText } from '@/ui/download';
@@ -12,6 +13,7 @@ import { Message, refused, type Told } from '@/ui/Message';
 import { Txt } from '@/ui/Txt';
 import { stamp } from '@/ui/units';
 import { nowMs } from '@/store/clock';
+import { stockOf } from '@/workers/filesClient';
 import { moveWords, withMove } from './moves';
 
 interface StockFilesProps {
@@ -23,12 +25,13 @@ interface StockFilesProps {
 /** Stock as a table in and out, and what was changed by hand. */
 export function StockFiles({ settings: s, stock, onChange }: StockFilesProps) {
   const [told, setTold] = useState<Told | null>(null);
+  const reading = useFileRead();
   const read = async () => {
     try {
       const file = await pickText('.csv,text/csv', maxStockChars);
       if (!file) return;
       const taken = new Map([...stock.rings].map(([id, left]) => [id, Math.max(0, (s.ringsInStock[id] ?? 0) - left)]));
-      const r = readStockCsv(file.text, s, nowMs(), taken);
+      const r = await reading.read(file.name, (onShare) => stockOf(file.text, s, nowMs(), taken, onShare));
       if ('problem' in r) return setTold(refused(`${file.name}: ${r.problem}`));
       const change = {
         ...r.change,
@@ -50,6 +53,7 @@ export function StockFiles({ settings: s, stock, onChange }: StockFilesProps) {
   };
   return (
     <Disclosure title="Files and changes">
+      {reading.view}
       <Message told={told} />
       <View className="flex-row gap-3 mb-2">
         <View className="flex-1">

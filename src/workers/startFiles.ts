@@ -1,0 +1,2 @@
+/** Starts the worker. The bundler finds the worker's file by this very expression, so it stands alone. */
+export const startFiles = (): Worker => new Worker(new URL('./files.worker', import.meta.url));
