@@ -1,6 +1,8 @@
+import 'fake-indexeddb/auto';
+
 import { MemoryStorage } from '../../test-support/memoryStorage';
 import { demoJobs } from '../demo/shop';
-import { reopening, troubleOf } from './reopening';
+import { directStorage, reopening, troubleOf, writtenBy } from './reopening';
 import { Repository } from './repository';
 
 const t0 = Date.UTC(2026, 3, 14, 13);
@@ -54,4 +56,44 @@ it('a database that is refused: entries stay in memory and in the export, settin
   expect(log.trouble).toBe('closed');
   expect([...log.jobs.values()].flat().map((e) => e.id)).toEqual([made[0]!.id]);
   await expect(r.saveSettings({ ...log.settings, roomC: 25 })).rejects.toThrow(/storage/);
+});
+
+describe('written by a transaction that is closed at once', () => {
+  const keptIn = async (name: string) => {
+    const d = directStorage(name);
+    return (await d.getAllKeys()).sort();
+  };
+
+  it('what another connection reads is there when the write is done', async () => {
+    const read = directStorage('shop-1');
+    const s = writtenBy(directStorage('shop-1', true), read);
+    await s.setMany({ 'job/a/w/1': 'x', 'job/a/w/2': 'y' });
+    expect(await read.getMany(['job/a/w/1', 'job/a/w/2'])).toEqual({ 'job/a/w/1': 'x', 'job/a/w/2': 'y' });
+  });
+
+  it('a batch of which one is refused at once leaves nothing of it', async () => {
+    const direct = directStorage('shop-2', true);
+    const real = IDBObjectStore.prototype.put;
+    let n = 0;
+    IDBObjectStore.prototype.put = function (...a: Parameters<typeof real>) {
+      if (n++ === 1) throw new DOMException('no room', 'QuotaExceededError');
+      return real.apply(this, a);
+    };
+    const s = writtenBy(direct, new MemoryStorage());
+    await expect(s.setMany({ a: '1', b: '2' })).rejects.toThrow('no room');
+    IDBObjectStore.prototype.put = real;
+    expect(await keptIn('shop-2')).toEqual([]);
+    await s.setMany({ c: '3' });
+    expect(await keptIn('shop-2')).toEqual(['c']);
+  });
+
+  it('a connection that is gone: the other one writes', async () => {
+    const gone = new MemoryStorage();
+    gone.delay = async () => {
+      throw closing();
+    };
+    const read = new MemoryStorage();
+    await writtenBy(gone, read).setMany({ a: '1' });
+    expect(read.map.get('a')).toBe('1');
+  });
 });

@@ -18,8 +18,11 @@ export function troubleOf(e: unknown): StorageTrouble {
     : 'full';
 }
 
-/** The same database and table as AsyncStorage uses in a browser, on a connection of its own that is opened again when it ends. */
-export function directStorage(dbName: string): Storage {
+/**
+ * The same database and table as AsyncStorage uses in a browser, on a connection of its own that is opened again when it ends.
+ * @param early opened at once, so that the first tap need not wait for it
+ */
+export function directStorage(dbName: string, early = false): Storage {
   const table = 'entries';
   let open: Promise<IDBPDatabase> | null = null;
   const db = () =>
@@ -39,10 +42,26 @@ export function directStorage(dbName: string): Storage {
       open = null;
       throw e;
     }));
+  if (early) db().catch(() => undefined);
   const text = (v: unknown): string | null => (typeof v === 'string' ? v : null);
   const write = async (entries: [string, string][]) => {
-    const tx = (await db()).transaction(table, 'readwrite');
-    await Promise.all([...entries.map(([k, v]) => tx.store.put(v, k)), tx.done]);
+    // on the disk, not only handed over, before it counts as written
+    const tx = (await db()).transaction(table, 'readwrite', { durability: 'strict' });
+    try {
+      for (const [k, v] of entries) void tx.store.put(v, k).catch(() => undefined);
+      // closed here and now: else it stays open until this page, busy drawing, comes round to the answer of the last put
+      tx.commit();
+      await tx.done;
+    } catch (e) {
+      // a put that is refused at once leaves those before it open: the whole batch or nothing
+      try {
+        tx.abort();
+      } catch {
+        // ended by itself
+      }
+      await tx.done.catch(() => undefined);
+      throw e;
+    }
   };
   return {
     getItem: async (k) => text(await (await db()).get(table, k)),
@@ -54,6 +73,22 @@ export function directStorage(dbName: string): Storage {
       return Object.fromEntries(await Promise.all(keys.map(async (k) => [k, text(await store.get(k))] as const)));
     },
     getAllKeys: async () => (await (await db()).getAllKeys(table)).map(String),
+  };
+}
+
+/** What `read` keeps, with entries written by `direct`, which knows no waiting; where that fails, by `read`. */
+export function writtenBy(direct: Storage, read: Storage): Storage {
+  return {
+    getItem: (k) => read.getItem(k),
+    setItem: (k, v) => read.setItem(k, v),
+    setMany: (all) =>
+      direct.setMany(all).catch((e: unknown) => {
+        if (troubleOf(e) === 'full') throw e;
+        return read.setMany(all);
+      }),
+    removeItem: (k) => read.removeItem(k),
+    getMany: (keys) => read.getMany(keys),
+    getAllKeys: () => read.getAllKeys(),
   };
 }
 

@@ -15,12 +15,16 @@ import { onOthers, tellOthers } from './channel';
 import { nowMs } from './clock';
 import { newId } from './ids';
 import { journal } from './journal';
-import { directStorage, reopening, silentMs } from './reopening';
+import { directStorage, reopening, silentMs, writtenBy } from './reopening';
 import { patience } from './ticks';
 import { RefusedError, Repository, type ShopLog } from './repository';
 
 const database = 'northcove';
-export const storage = reopening(createAsyncStorage(database), () => directStorage(database));
+const first = createAsyncStorage(database);
+export const storage = reopening(
+  typeof indexedDB === 'undefined' ? first : writtenBy(directStorage(database, true), first),
+  () => directStorage(database),
+);
 export const repository = new Repository(storage, { now: nowMs, uuid: newId });
 
 export const queryClient = new QueryClient({
@@ -195,16 +199,17 @@ export async function append(jobId: string, by: string, events: readonly NewEven
     throw e;
   }
   tellRefused(null);
-  patchLog((log) => {
-    const jobs = new Map(log.jobs);
-    jobs.set(jobId, [...(jobs.get(jobId) ?? []), ...made]);
-    return { ...log, jobs };
-  });
+  // on its way before it is shown: drawing takes longer than writing
   journal.note(made);
   if (events.some((e) => e.type === 'opened'))
     void askPersistence().then((kept) => queryClient.setQueryData(['persistent'], kept));
   const waiting = [...repository.pending];
   const writing = repository.write(made);
+  patchLog((log) => {
+    const jobs = new Map(log.jobs);
+    jobs.set(jobId, [...(jobs.get(jobId) ?? []), ...made]);
+    return { ...log, jobs };
+  });
   if (await silentAfter(writing)) patchLog((log) => ({ ...log, trouble: 'silent' }));
   if (await writing) journal.settle([...waiting, ...made]);
   patchLog((log) => ({ ...log, unsaved: repository.pending.length, trouble: repository.trouble }));
