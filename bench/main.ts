@@ -309,4 +309,5 @@ if (existsSync(dist)) {
 void benchBonding(median, line)
   .then(() => benchChecking(median, line))
   .then(() => benchScheduling(median, line))
+  .then(() => benchLongFiles(line))
   .then(() => benchOpenings(line));

@@ -106,6 +106,44 @@ export function writeShopFile(
   return JSON.stringify(file, null, 1);
 }
 
+/** One file of the shop holds up to this much, characters: well under what is read back. */
+const partChars = 40e6;
+
+/**
+ * The shop as files that can each be read back by themselves; one, until the shop has grown too large for it. Settings and
+ * device models stand in each, what was not readable in the last.
+ */
+export function writeShopFiles(
+  settings: Settings,
+  jobs: readonly (readonly JobEvent[])[],
+  unreadable: Record<string, string>,
+  exportedAt: number,
+  more: { photos?: Photos; devices?: readonly Device[] } = {},
+  most = partChars,
+): string[] {
+  const photos = more.photos ?? {};
+  const parts: { jobs: (readonly JobEvent[])[]; photos: Photos; size: number }[] = [];
+  for (const log of jobs) {
+    const own: Photos = {};
+    for (const e of log) if (e.type === 'photo' && photos[e.photoId] !== undefined) own[e.photoId] = photos[e.photoId]!;
+    // with the line breaks and indents of the file, which nearly double it
+    const size = JSON.stringify(log).length * 2 + JSON.stringify(own).length;
+    const last = parts.at(-1);
+    if (last && last.size + size <= most) {
+      last.jobs.push(log);
+      Object.assign(last.photos, own);
+      last.size += size;
+    } else parts.push({ jobs: [log], photos: own, size });
+  }
+  if (!parts.length) parts.push({ jobs: [], photos: {}, size: 0 });
+  return parts.map((p, i) =>
+    writeShopFile(settings, p.jobs, i === parts.length - 1 ? unreadable : {}, exportedAt, {
+      ...more,
+      photos: p.photos,
+    }),
+  );
+}
+
 export interface ReadFile {
   jobs: JobEvent[][];
   settings: Settings | null;

@@ -1,18 +1,24 @@
-import { writeShopFile } from '@/model/files';
+import { writeShopFiles } from '@/model/files';
 import { nowMs } from '@/store/clock';
 import { repository, shopNow } from '@/store/shop';
 import { download } from '@/ui/download';
 import { photoIdsOf } from './exportJob';
 
-/** The whole shop as one file: every entry, the settings, device models, pictures, and what could not be read as it was found. */
-export async function shopFileNow(): Promise<string> {
+/**
+ * The whole shop as one file, or as several where it has grown too large for one: every entry, the settings, device models,
+ * pictures, and what could not be read as it was found.
+ */
+export async function shopFilesNow(): Promise<string[]> {
   const here = await shopNow();
   const unreadable = Object.fromEntries(here.problems.map((p) => [p.key, p.raw]));
   const logs = [...here.jobs.values()];
   const photos = await repository.readPhotos(logs.flatMap(photoIdsOf));
-  return writeShopFile(here.settings, logs, unreadable, nowMs(), { photos, devices: here.devices });
+  return writeShopFiles(here.settings, logs, unreadable, nowMs(), { photos, devices: here.devices });
 }
 
 export async function exportShopNow(): Promise<void> {
-  download('shop.northcove.json', await shopFileNow());
+  const texts = await shopFilesNow();
+  texts.forEach((text, i) =>
+    download(texts.length > 1 ? `shop-${i + 1}of${texts.length}.northcove.json` : 'shop.northcove.json', text),
+  );
 }

@@ -40,12 +40,13 @@ export function backupDue(
 }
 
 const two = (n: number) => String(n).padStart(2, '0');
-/** northcove-backup-2026-04-14-1302.json, in the time of the place. */
-export function backupName(now: number): string {
+/** northcove-backup-2026-04-14-1302.json, in the time of the place; of several files, with "-2of3". */
+export function backupName(now: number, part = 0, of = 1): string {
   const d = new Date(now);
-  return `northcove-backup-${d.getFullYear()}-${two(d.getMonth() + 1)}-${two(d.getDate())}-${two(d.getHours())}${two(d.getMinutes())}.json`;
+  const which = of > 1 ? `-${part + 1}of${of}` : '';
+  return `northcove-backup-${d.getFullYear()}-${two(d.getMonth() + 1)}-${two(d.getDate())}-${two(d.getHours())}${two(d.getMinutes())}${which}.json`;
 }
-const isBackup = (name: string) => /^northcove-backup-\d{4}-\d{2}-\d{2}-\d{4}\.json$/.test(name);
+const isBackup = (name: string) => /^northcove-backup-\d{4}-\d{2}-\d{2}-\d{4}(-\d+of\d+)?\.json$/.test(name);
 
 /** The parts of a folder handle that are used (File System Access). */
 interface Folder {

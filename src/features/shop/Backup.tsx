@@ -69,9 +69,9 @@ export function Backup({ onOpen }: { onOpen: (file: { name: string; text: string
             label="Read it back"
             onPress={() =>
               void attempt(async () => {
-                const text = await checkHandedOver();
-                if (text) setWaiting(false);
-                return text;
+                const r = await checkHandedOver();
+                if (r?.whole) setWaiting(false);
+                return r?.text ?? null;
               })
             }
           />
