@@ -101,3 +101,17 @@ it('a clock that had run a year ahead is followed when it is put right, in the p
   expect(c.followedMs()).toBeGreaterThan(followMs);
   expect(c.behindMs()).toBe(0);
 });
+
+it('gives whole milliseconds, also where the time goes on by a monotonic clock of fractions', () => {
+  let [at, mono] = [1_700_000_000_000, 17.3];
+  const c = wallClock(
+    () => at,
+    () => mono,
+    { read: () => null, write: () => {} },
+  );
+  for (let i = 0; i < 50; i++) {
+    at += i === 10 ? -60_000 : 71;
+    mono += 70.9375;
+    expect(Number.isInteger(c.now())).toBe(true);
+  }
+});

@@ -29,14 +29,15 @@ export function wallClock(wall: () => number, monotonic: () => number, memory: C
   const known = memory.read();
   if (known) {
     // what an earlier page knew: still so, put right since, or set back while no page was open
-    const back = known.lastAt - wall();
+    const back = Math.round(known.lastAt - wall());
     if (back > followMs) followed = back;
     else if (back > slackMs) behind = back;
   }
-  let last = { at: wall() + behind, mono: monotonic() };
+  let last = { at: wall() + behind, mono: Math.floor(monotonic()) };
   let notedAt = -Infinity;
   const now = () => {
-    const mono = monotonic();
+    // whole milliseconds as the wall clock gives them: a monotonic clock gives fractions, which no entry takes
+    const mono = Math.floor(monotonic());
     const passed = mono - last.mono;
     const expected = last.at + Math.max(0, passed);
     let at = wall() + behind;
