@@ -1,16 +1,15 @@
 import { defineConfig } from '@playwright/test';
 
-const port = Number(process.env.E2E_PORT ?? 8799);
+import { portOf, workers } from './e2e/servers';
 
 export default defineConfig({
   testDir: 'e2e',
-  timeout: 150_000,
-  expect: { timeout: 20_000 },
-  workers: 1,
-  fullyParallel: false,
+  timeout: 240_000,
+  expect: { timeout: 30_000 },
+  workers,
+  fullyParallel: true,
   reporter: [['list']],
   use: {
-    baseURL: `http://127.0.0.1:${port}`,
     browserName: 'chromium',
     serviceWorkers: 'block',
     launchOptions: {
@@ -24,20 +23,20 @@ export default defineConfig({
       ],
     },
   },
+  // each test on the layout that it is about: by finger on the phone, by keys alone on the wide screen
   projects: [
-    { name: 'phone', use: { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true } },
-    // faults and the day do not depend on the layout: they run once
+    { name: 'wide', grep: /@wide|@both/, use: { viewport: { width: 1280, height: 800 } } },
     {
-      name: 'wide',
-      testIgnore: ['faults.spec.ts', 'day.spec.ts', 'storage.spec.ts'],
-      use: { viewport: { width: 1280, height: 800 } },
+      name: 'phone',
+      grepInvert: /@wide/,
+      use: { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true },
     },
   ],
-  webServer: {
+  webServer: Array.from({ length: workers }, (_, i) => ({
     command: 'node --import tsx server/main.ts',
-    url: `http://127.0.0.1:${port}/api/health`,
+    url: `http://127.0.0.1:${portOf(i)}/api/health`,
     reuseExistingServer: false,
     timeout: 60_000,
-    env: { PORT: String(port), STRICT_PORT: '1', DEMO: '1' },
-  },
+    env: { PORT: String(portOf(i)), STRICT_PORT: '1', DEMO: '1' },
+  })),
 });

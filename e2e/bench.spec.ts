@@ -1,10 +1,10 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './test';
 
 import { Hands, isKeyboard, openDemo } from './hands';
 
 const minute = 60_000;
 
-test('the plan moves with what happens, and can be told what not to do', async ({ page }, info) => {
+test('the plan moves with what happens, and can be told what not to do', { tag: '@wide' }, async ({ page }, info) => {
   test.setTimeout(240_000);
   page.setDefaultTimeout(20_000);
   await page.clock.install({ time: new Date('2026-04-14T13:02:00') });

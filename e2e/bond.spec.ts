@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './test';
 import DxfReader from 'dxf-parser';
 import ICAL from 'ical.js';
 
@@ -191,30 +191,34 @@ test('one device bonded by each school to its cure: files measured, reloaded whi
   });
 });
 
-test('dry fit with number keys and the simulated gauge: read, slide, read again', async ({ page }, info) => {
-  test.setTimeout(200_000);
-  page.setDefaultTimeout(20_000);
-  await page.clock.install({ time: new Date('2026-04-14T13:02:00') });
-  const h = new Hands(page, isKeyboard(info.project.name));
-  await openDemo(page);
-  await page.goto(`${job}/dryFit`);
-  await expect(h.call()).toContainText('Gap at 1:');
-  const from = h.keyboard ? 0 : 1;
-  if (!h.keyboard) {
-    for (const k of ['0', 'point', '2', '1']) await page.getByRole('button', { name: k, exact: true }).tap();
-    await h.noViolations('dry fit, keys');
-    await h.press('Next point');
-    await expect(h.call()).toContainText('Gap at 2:');
-  }
-  for (let i = from; i < 16; i++) {
-    await expect(h.call()).toContainText(`Gap at ${i + 1}:`);
-    await h.press('Read the gauge');
-    if (i < 15) await expect(h.call()).toContainText(`Gap at ${i + 2}:`);
-  }
-  await expect(h.call()).toHaveText(/^(Slide|Turn|Leave|Does not fit)/);
-  await h.press(h.button(/^Cameras in their holes/));
-  for (const side of ['left', 'right', 'top', 'bottom'])
-    await h.type(page.getByRole('textbox', { name: new RegExp(`^Camera 1, ${side}`) }), '0.25');
-  await expect(page.getByText(/^Camera 1: 0\.00 mm off/)).toBeVisible();
-  await h.noViolations('dry fit, done');
-});
+test(
+  'dry fit with number keys and the simulated gauge: read, slide, read again',
+  { tag: '@wide' },
+  async ({ page }, info) => {
+    test.setTimeout(200_000);
+    page.setDefaultTimeout(20_000);
+    await page.clock.install({ time: new Date('2026-04-14T13:02:00') });
+    const h = new Hands(page, isKeyboard(info.project.name));
+    await openDemo(page);
+    await page.goto(`${job}/dryFit`);
+    await expect(h.call()).toContainText('Gap at 1:');
+    const from = h.keyboard ? 0 : 1;
+    if (!h.keyboard) {
+      for (const k of ['0', 'point', '2', '1']) await page.getByRole('button', { name: k, exact: true }).tap();
+      await h.noViolations('dry fit, keys');
+      await h.press('Next point');
+      await expect(h.call()).toContainText('Gap at 2:');
+    }
+    for (let i = from; i < 16; i++) {
+      await expect(h.call()).toContainText(`Gap at ${i + 1}:`);
+      await h.press('Read the gauge');
+      if (i < 15) await expect(h.call()).toContainText(`Gap at ${i + 2}:`);
+    }
+    await expect(h.call()).toHaveText(/^(Slide|Turn|Leave|Does not fit)/);
+    await h.press(h.button(/^Cameras in their holes/));
+    for (const side of ['left', 'right', 'top', 'bottom'])
+      await h.type(page.getByRole('textbox', { name: new RegExp(`^Camera 1, ${side}`) }), '0.25');
+    await expect(page.getByText(/^Camera 1: 0\.00 mm off/)).toBeVisible();
+    await h.noViolations('dry fit, done');
+  },
+);

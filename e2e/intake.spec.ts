@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './test';
 
 import { Hands, isKeyboard, openDemo } from './hands';
 
@@ -14,116 +14,120 @@ async function stroke(page: Page, from: [number, number], to: [number, number]):
   await page.mouse.up();
 }
 
-test('crack map by finger or by keys, order, route, quote, print, reload, undo', async ({ page }, info) => {
-  test.setTimeout(240_000);
-  await page.clock.install({ time: new Date('2026-04-14T13:00:00') });
-  await page.addInitScript(() => {
-    window.print = () => void document.documentElement.setAttribute('data-printed', 'yes');
-  });
-  const h = new Hands(page, isKeyboard(info.project.name));
-  const orderItems = page.getByRole('list', { name: 'Order of lifting' }).getByRole('listitem');
-  await openDemo(page);
+test(
+  'crack map by finger or by keys, order, route, quote, print, reload, undo',
+  { tag: '@both' },
+  async ({ page }, info) => {
+    test.setTimeout(240_000);
+    await page.clock.install({ time: new Date('2026-04-14T13:00:00') });
+    await page.addInitScript(() => {
+      window.print = () => void document.documentElement.setAttribute('data-printed', 'yes');
+    });
+    const h = new Hands(page, isKeyboard(info.project.name));
+    const orderItems = page.getByRole('list', { name: 'Order of lifting' }).getByRole('listitem');
+    await openDemo(page);
 
-  await test.step('a new job on a fully bonded back', async () => {
-    await h.press('New job');
-    await h.press(page.getByRole('radio', { name: 'Full-bond 6.4' }));
-    await h.press('Open the job');
-    await expect(h.call()).toContainText('8 answers to go: where it is cracked.');
-  });
+    await test.step('a new job on a fully bonded back', async () => {
+      await h.press('New job');
+      await h.press(page.getByRole('radio', { name: 'Full-bond 6.4' }));
+      await h.press('Open the job');
+      await expect(h.call()).toContainText('8 answers to go: where it is cracked.');
+    });
 
-  await test.step('cracks are drawn, snapped, numbered; a short one ends inside', async () => {
-    await h.press(page.getByRole('link', { name: /^Crack map/ }));
-    await expect(h.call()).toHaveText('No crack drawn.');
-    if (h.keyboard) {
-      for (const line of ['0,60 74,66', '30,158 38,62', '20,120 26,132']) {
-        await h.type(page.getByLabel(/^Points as x,y/), line);
-        await h.press('Add the crack');
+    await test.step('cracks are drawn, snapped, numbered; a short one ends inside', async () => {
+      await h.press(page.getByRole('link', { name: /^Crack map/ }));
+      await expect(h.call()).toHaveText('No crack drawn.');
+      if (h.keyboard) {
+        for (const line of ['0,60 74,66', '30,158 38,62', '20,120 26,132']) {
+          await h.type(page.getByLabel(/^Points as x,y/), line);
+          await h.press('Add the crack');
+        }
+      } else {
+        await stroke(page, [0.1, 0.4], [0.9, 0.44]);
+        await expect(h.call()).toContainText('2 pieces');
+        await stroke(page, [0.45, 0.98], [0.5, 0.425]);
+        await expect(h.call()).toContainText('3 pieces');
+        await stroke(page, [0.36, 0.7], [0.4, 0.78]);
       }
-    } else {
-      await stroke(page, [0.1, 0.4], [0.9, 0.44]);
-      await expect(h.call()).toContainText('2 pieces');
-      await stroke(page, [0.45, 0.98], [0.5, 0.425]);
+      await expect(h.call()).toContainText(/^3 pieces\. Piece 1 first: [\d.]+ cm²/);
+      await expect(page.getByText(/of crack ends inside and frees no piece/)).toBeVisible();
+      await expect(orderItems).toHaveCount(3);
+      await expect(orderItems.last()).toContainText('at the camera');
+      await h.noViolations('crack map');
+    });
+
+    await test.step('a reload loses nothing; undo takes the last crack back, one more by hand', async () => {
+      await page.reload();
       await expect(h.call()).toContainText('3 pieces');
-      await stroke(page, [0.36, 0.7], [0.4, 0.78]);
-    }
-    await expect(h.call()).toContainText(/^3 pieces\. Piece 1 first: [\d.]+ cm²/);
-    await expect(page.getByText(/of crack ends inside and frees no piece/)).toBeVisible();
-    await expect(orderItems).toHaveCount(3);
-    await expect(orderItems.last()).toContainText('at the camera');
-    await h.noViolations('crack map');
-  });
+      await h.press('Undo');
+      await expect(page.getByText(/of crack ends inside/)).toHaveCount(0);
+      await h.press('Rub out crack 2');
+      await expect(h.call()).toContainText('2 pieces');
+      await h.press('Undo');
+      await expect(h.call()).toContainText('3 pieces');
+      await h.type(page.getByLabel(/^Points as x,y/), '5,5 5,5');
+      await h.press('Add the crack');
+      await expect(page.getByRole('alert')).toContainText(/crack: (length|points)/);
+      await expect(h.call()).toContainText('3 pieces');
+      await h.press('Map is done');
+      await expect(page.getByRole('link', { name: 'Crack map: 3 pieces, 0 chips' })).toBeVisible();
+    });
 
-  await test.step('a reload loses nothing; undo takes the last crack back, one more by hand', async () => {
-    await page.reload();
-    await expect(h.call()).toContainText('3 pieces');
-    await h.press('Undo');
-    await expect(page.getByText(/of crack ends inside/)).toHaveCount(0);
-    await h.press('Rub out crack 2');
-    await expect(h.call()).toContainText('2 pieces');
-    await h.press('Undo');
-    await expect(h.call()).toContainText('3 pieces');
-    await h.type(page.getByLabel(/^Points as x,y/), '5,5 5,5');
-    await h.press('Add the crack');
-    await expect(page.getByRole('alert')).toContainText(/crack: (length|points)/);
-    await expect(h.call()).toContainText('3 pieces');
-    await h.press('Map is done');
-    await expect(page.getByRole('link', { name: 'Crack map: 3 pieces, 0 chips' })).toBeVisible();
-  });
+    await test.step('route: the cheapest is recommended, another one needs a reason', async () => {
+      await h.press(page.getByRole('link', { name: /^Route/ }));
+      await expect(h.call()).toContainText('expected');
+      await expect(page.getByRole('radio', { name: 'Open and close again: the cover is cracked' })).toBeVisible();
+      await h.press(page.getByRole('radio', { name: /^Glass only, new genuine/ }));
+      await expect(page.getByRole('button', { name: /^Take this route: say why/ })).toBeVisible();
+      await h.type(page.getByLabel('Why another one than the cheapest'), 'customer wants the genuine one');
+      await h.noViolations('route');
+      await h.press('Take this route');
+      await expect(page.getByRole('link', { name: 'Route: Glass only, new genuine' })).toBeVisible();
+    });
 
-  await test.step('route: the cheapest is recommended, another one needs a reason', async () => {
-    await h.press(page.getByRole('link', { name: /^Route/ }));
-    await expect(h.call()).toContainText('expected');
-    await expect(page.getByRole('radio', { name: 'Open and close again: the cover is cracked' })).toBeVisible();
-    await h.press(page.getByRole('radio', { name: /^Glass only, new genuine/ }));
-    await expect(page.getByRole('button', { name: /^Take this route: say why/ })).toBeVisible();
-    await h.type(page.getByLabel('Why another one than the cheapest'), 'customer wants the genuine one');
-    await h.noViolations('route');
-    await h.press('Take this route');
-    await expect(page.getByRole('link', { name: 'Route: Glass only, new genuine' })).toBeVisible();
-  });
+    await test.step('quote: three ways, signed, printed alone on its page', async () => {
+      await h.press(page.getByRole('link', { name: /^Quote/ }));
+      await expect(page.getByRole('radiogroup', { name: 'Options' }).getByRole('radio')).toHaveCount(3);
+      await h.press('Quote it');
+      await expect(h.button('Quoted')).toBeVisible();
+      if (h.keyboard) await h.type(page.getByLabel('or the name, typed'), 'A. Rower');
+      else {
+        // hover waits until the page has stopped moving under the pen
+        const pad = page.getByTestId('signature');
+        await pad.hover({ position: { x: 30, y: 60 } });
+        const box = (await pad.boundingBox())!;
+        await page.mouse.down();
+        await page.mouse.move(box.x + 120, box.y + 30, { steps: 8 });
+        await page.mouse.move(box.x + 200, box.y + 90, { steps: 8 });
+        await page.mouse.up();
+      }
+      await page.clock.runFor(1000);
+      await h.press('Signed');
+      await expect(page.getByTestId('signed')).toContainText('Agreed by');
+      await h.noViolations('quote');
+      await h.press('Print');
+      await expect(page.locator('html')).toHaveAttribute('data-printed', 'yes');
+      await page.emulateMedia({ media: 'print' });
+      await expect(page.getByTestId('quote')).toHaveCSS('visibility', 'visible');
+      // what print hides is gone for roles too, so the element itself is asked
+      await expect(page.locator('[aria-label="Actions"]').first()).toHaveCSS('visibility', 'hidden');
+      expect((await page.pdf({ format: 'A4' })).length).toBeGreaterThan(5000);
+      await page.emulateMedia({ media: 'screen' });
+      await page.reload();
+      await expect(page.getByTestId('signed')).toContainText('Agreed by');
+    });
 
-  await test.step('quote: three ways, signed, printed alone on its page', async () => {
-    await h.press(page.getByRole('link', { name: /^Quote/ }));
-    await expect(page.getByRole('radiogroup', { name: 'Options' }).getByRole('radio')).toHaveCount(3);
-    await h.press('Quote it');
-    await expect(h.button('Quoted')).toBeVisible();
-    if (h.keyboard) await h.type(page.getByLabel('or the name, typed'), 'A. Rower');
-    else {
-      // hover waits until the page has stopped moving under the pen
-      const pad = page.getByTestId('signature');
-      await pad.hover({ position: { x: 30, y: 60 } });
-      const box = (await pad.boundingBox())!;
-      await page.mouse.down();
-      await page.mouse.move(box.x + 120, box.y + 30, { steps: 8 });
-      await page.mouse.move(box.x + 200, box.y + 90, { steps: 8 });
-      await page.mouse.up();
-    }
-    await page.clock.runFor(1000);
-    await h.press('Signed');
-    await expect(page.getByTestId('signed')).toContainText('Agreed by');
-    await h.noViolations('quote');
-    await h.press('Print');
-    await expect(page.locator('html')).toHaveAttribute('data-printed', 'yes');
-    await page.emulateMedia({ media: 'print' });
-    await expect(page.getByTestId('quote')).toHaveCSS('visibility', 'visible');
-    // what print hides is gone for roles too, so the element itself is asked
-    await expect(page.locator('[aria-label="Actions"]').first()).toHaveCSS('visibility', 'hidden');
-    expect((await page.pdf({ format: 'A4' })).length).toBeGreaterThan(5000);
-    await page.emulateMedia({ media: 'screen' });
-    await page.reload();
-    await expect(page.getByTestId('signed')).toContainText('Agreed by');
-  });
-
-  await test.step('tag and customer', async () => {
-    await h.press(page.getByRole('link', { name: 'Intake' }));
-    await h.press(page.getByRole('link', { name: /^Tag and customer/ }));
-    await h.choose('Backup of the customer’s data', 'Made');
-    await h.press(page.getByRole('checkbox', { name: /is on the device$/ }));
-    await h.noViolations('tag');
-    await h.press('Back to intake');
-    await expect(page.getByRole('link', { name: /^Tag and customer: \w{4}, backup made/ })).toBeVisible();
-  });
-});
+    await test.step('tag and customer', async () => {
+      await h.press(page.getByRole('link', { name: 'Intake' }));
+      await h.press(page.getByRole('link', { name: /^Tag and customer/ }));
+      await h.choose('Backup of the customer’s data', 'Made');
+      await h.press(page.getByRole('checkbox', { name: /is on the device$/ }));
+      await h.noViolations('tag');
+      await h.press('Back to intake');
+      await expect(page.getByRole('link', { name: /^Tag and customer: \w{4}, backup made/ })).toBeVisible();
+    });
+  },
+);
 
 test('a device model is changed on the shelf, saved, exported, and used by a new job', async ({ page }, info) => {
   const h = new Hands(page, isKeyboard(info.project.name));

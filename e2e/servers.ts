@@ -1,0 +1,4 @@
+/** How many tests run at once, each with a server of its own: what two cores carry. */
+export const workers = Math.max(1, Number(process.env.E2E_WORKERS ?? 2));
+
+export const portOf = (worker: number): number => Number(process.env.E2E_PORT ?? 8799) + worker;
