@@ -1,5 +1,5 @@
 import { faceView } from '../core/device/faceView';
-import { bondPerimeter, faceOf, type Perimeter } from '../core/device/perimeter';
+import { bondPerimeter, faceOf } from '../core/device/perimeter';
 import type { Bond, Device, EdgeId, Face, Pt } from '../core/device/types';
 import type { UnderEdit } from '../core/strip/graph';
 import type { ScrewIn, ScrewOut } from '../core/strip/screws';
@@ -7,13 +7,10 @@ import type { ZoneState } from '../core/clean/zones';
 import { Advance } from '../core/lift/advance';
 import type { FunctionResult } from '../core/functions/riskOrder';
 import type { EventOf, JobEvent, KnownEvent, UseRecord } from './event';
-import { applyBench } from './foldBench';
 import { effectiveEvents } from './logOrder';
-import { callStop, stopKinds } from './stops';
-import { applyBond } from './foldBond';
-import { applyCheck } from './foldCheck';
 import { bare } from '../core/bare';
 import { stageIds, type StageId } from './stages';
+import { applyEntry } from './stages/allEntries';
 
 export interface HeatSwitchAt {
   at: number;
@@ -154,16 +151,6 @@ export interface JobState {
   log: readonly JobEvent[];
 }
 
-/** Saved or written off: route and part follow at once, also those of a route that was taken. */
-function settleCover(s: JobState, keep: boolean): void {
-  s.keepCover = keep;
-  if (!s.route) return;
-  const { work, origin } = s.route;
-  s.route = keep
-    ? { ...s.route, cover: 'save', origin: null, work: work === 'glassOnly' ? 'openClose' : work }
-    : { ...s.route, cover: 'new', origin: origin ?? 'genuine', work: work === 'openClose' ? 'glassOnly' : work };
-}
-
 /** Folds a job's log into its state; null when the log has no `opened` event that counts. */
 export function foldJob(events: readonly JobEvent[]): JobState | null {
   const effective = effectiveEvents(events);
@@ -264,7 +251,7 @@ export function foldJob(events: readonly JobEvent[]): JobState | null {
     log: events,
   };
   const path = bondPerimeter(device, bond);
-  for (const e of effective) apply(s, e, path);
+  for (const e of effective) applyEntry(s, e, path);
   for (const edge of ['bottom', 'left', 'top', 'right'] as const)
     if (s.cut.isFree(path.edgeSpan(edge))) s.freeEdges.add(edge);
   // what came later in the log came later, also where a clock was set back in between
@@ -288,255 +275,6 @@ function notNeeded(s: JobState): StageId[] {
   // lens covers are compared by size where they come off, and warmed there one by one
   if (s.face.construction === 'lensInRing' || s.face.construction === 'frameLens') out.push('dryFit');
   return out;
-}
-
-function apply(s: JobState, e: KnownEvent, path: Perimeter): void {
-  const put = <T>(set: Set<T>, value: T, on: boolean) => void (on ? set.add(value) : set.delete(value));
-  switch (e.type) {
-    case 'stage':
-      s.stages[e.stage] = e.to;
-      if (e.stage === 'lift' && e.to === 'done') s.opened = true;
-      break;
-    case 'finding':
-      if (e.kind === 'crack') {
-        // a cracked cover is written off unless somebody says otherwise, also after a route was taken (law 22)
-        const newly = e.answer === 'yes' && s.findings.crack?.answer !== 'yes';
-        if (!s.coverSaid) settleCover(s, e.answer === 'no');
-        else if (newly && s.findings.crack) settleCover(s, false);
-      }
-      s.findings[e.kind] = { answer: e.answer, edges: e.edges ?? [], note: e.note ?? '' };
-      if (stopKinds.has(e.kind)) callStop(s, e.kind, e);
-      break;
-    case 'crack':
-      if (e.onFace !== s.face.id) break;
-      if (!s.coverSaid && !s.cracks.size) settleCover(s, false);
-      s.cracks.set(e.crackId, e.pts);
-      break;
-    case 'crackGone':
-      s.cracks.delete(e.crackId);
-      break;
-    case 'chipMark':
-      if (e.onFace === s.face.id) s.chips.set(e.chipId, e.place);
-      break;
-    case 'chipGone':
-      s.chips.delete(e.chipId);
-      break;
-    case 'photo':
-      s.photos.push(e);
-      break;
-    case 'photoGone':
-      s.photos = s.photos.filter((p) => p.photoId !== e.photoId);
-      break;
-    case 'customer':
-      s.customer = e;
-      break;
-    case 'jobRoute':
-      s.route = e;
-      s.keepCover = e.cover === 'save';
-      s.coverSaid = true;
-      break;
-    case 'partMeasured':
-      s.measured[e.what] = { oldMm: e.oldMm, newMm: e.newMm };
-      break;
-    case 'partState':
-      s.parts[e.partId] = e.to;
-      break;
-    case 'quoted':
-      s.quote = e;
-      break;
-    case 'charge':
-      s.chargePercent = e.percent;
-      break;
-    case 'route':
-      settleCover(s, e.keepCover);
-      s.coverSaid = true;
-      break;
-    case 'promise':
-      s.promiseAt = e.promiseAt;
-      break;
-    case 'prep':
-      put(s.prep, e.item, e.done);
-      break;
-    case 'heatPlan':
-      s.plan = { setC: e.setC, pickMm: e.pickMm, preheated: e.preheated, heater: e.heater, use: e.use };
-      break;
-    case 'heatOn':
-      s.heat.push({
-        at: e.at,
-        setC: e.setC,
-        preheated: e.preheated,
-        heater: e.heater,
-        use: e.use,
-        eventId: e.id,
-        readyInS: e.readyInS,
-        tryInS: e.tryInS,
-        latestInS: e.latestInS,
-        gripsInS: null,
-      });
-      s.calledAway = false;
-      break;
-    case 'heatOff':
-      s.heat.push({ at: e.at, setC: null, preheated: false, eventId: e.id, readyInS: null, gripsInS: e.gripsInS });
-      break;
-    case 'observed':
-      if (e.what === 'calledAway') s.calledAway = true;
-      if (e.what === 'back') s.calledAway = false;
-      if (e.what === 'broke') {
-        s.broke = true;
-        s.keepCover = false;
-      }
-      // a cell that smells or swells counts as swollen from here on: nothing heats it any more
-      if (e.what === 'cellSwells' || e.what === 'cellSmells') callStop(s, 'cellSwollen', e);
-      break;
-    case 'probe':
-      s.probes.push(e);
-      break;
-    case 'edge': {
-      const span = path.edgeSpan(e.edge);
-      s.cut = e.free ? s.cut.cut(span) : s.cut.grip(span);
-      if (e.free) {
-        s.opened = true;
-        if (s.keepCover) s.hazard += e.hazard ?? 0;
-      }
-      s.calledAway = false;
-      break;
-    }
-    case 'cut':
-      if (e.toMm < e.fromMm) break;
-      s.cut = e.free ? s.cut.cut(e) : s.cut.grip(e);
-      if (e.free) {
-        s.opened = true;
-        if (s.keepCover) s.hazard += e.hazard ?? 0;
-      }
-      s.calledAway = false;
-      break;
-    case 'liftMode':
-      s.liftMode = e.mode;
-      break;
-    case 'pieceOff':
-      if (e.onFace === s.face.id) s.piecesOff.set(e.offId, e);
-      s.opened = true;
-      break;
-    case 'pieceBack':
-      s.piecesOff.delete(e.offId);
-      break;
-    case 'glassLeft':
-      if (e.onFace === s.face.id) s.glassLeft.set(e.markId, e.place);
-      break;
-    case 'glassGone':
-      s.glassLeft.delete(e.markId);
-      break;
-    case 'cameraRing':
-      s.cameraRing = e.how;
-      break;
-    case 'clip':
-      if (e.state === 'holds') s.clips.delete(e.index);
-      else {
-        s.clips.set(e.index, e.state);
-        s.opened = true;
-      }
-      break;
-    case 'writeOff':
-      s.writtenOff = e;
-      s.keepCover = false;
-      if (e.why === 'broke') s.broke = true;
-      break;
-    case 'alcohol':
-      s.alcohol.push(e);
-      break;
-    case 'alcoholDry':
-      s.alcoholDryAt = e.at;
-      break;
-    case 'lens': {
-      const own = s.lenses.get(e.bondId) ?? { steps: {}, newMm: null };
-      if (e.done) own.steps[e.step] = e.at;
-      else delete own.steps[e.step];
-      if (e.newMm !== undefined) own.newMm = e.newMm;
-      s.lenses.set(e.bondId, own);
-      if (e.step === 'off' && e.done) s.opened = true;
-      break;
-    }
-    case 'cleanZone':
-      s.zones[e.on].set(e.index, { state: e.state, at: e.at, tC: e.tC ?? null });
-      break;
-    case 'cleaned':
-      // as it was noted before zones had states
-      if (e.done) s.zones.frame.set(e.index, { state: 'inspected', at: e.at, tC: null });
-      else s.zones.frame.delete(e.index);
-      break;
-    case 'screw':
-      applyScrew(s, e);
-      break;
-    case 'tightened':
-      put(s.tightened, e.zone, e.done);
-      break;
-    case 'stripped':
-      if (e.to === 'asItWas') s.stripped.delete(e.itemId);
-      else s.stripped.set(e.itemId, e.to);
-      if (e.note) s.layNotes.set(e.itemId, e.note);
-      break;
-    case 'under':
-      s.under.push({ id: e.itemId, by: e.over, on: e.on });
-      break;
-    case 'stripTarget':
-      s.stripTarget = e.ids;
-      break;
-    case 'cellChoice':
-      s.cellChoice = e;
-      break;
-    case 'reading':
-      ({ gapMm: s.gaps, stepMm: s.steps, seatMm: s.seats })[e.quantity][e.point] = e.value;
-      break;
-    case 'ambient':
-      s.ambientC = e.tempC;
-      s.airs.push(e);
-      break;
-    case 'decision':
-      s.decisions.push(e);
-      break;
-    case 'note':
-      s.notes.push(e);
-      break;
-    case 'signed':
-      s.signed.push(e);
-      break;
-    default:
-      applyBench(s, e);
-      applyBond(s, e);
-      applyCheck(s, e);
-      break;
-  }
-}
-
-function applyScrew(s: JobState, e: EventOf<'screw'>): void {
-  const hole = s.device.screws.find((h) => h.id === e.hole) ?? s.model.screws.find((h) => h.id === e.hole);
-  const spec = e.spec ?? (hole && { head: hole.head, diaMm: hole.diaMm, lengthMm: hole.lengthMm, colour: hole.colour });
-  if (!spec) return;
-  switch (e.to) {
-    case 'out':
-    case 'missing':
-      s.screwsOut.delete(e.hole);
-      s.screwsOut.set(e.hole, {
-        ...spec,
-        hole: e.hole,
-        zone: hole?.zone ?? '?',
-        seq: Math.max(0, ...[...s.screwsOut.values()].map((r) => r.seq)) + 1,
-        cell: e.cell ?? null,
-        missing: e.to === 'missing',
-      });
-      s.screwsIn.delete(e.hole);
-      break;
-    case 'untouched':
-      s.screwsOut.delete(e.hole);
-      break;
-    case 'in':
-      s.screwsIn.set(e.hole, { ...spec, hole: e.hole });
-      break;
-    case 'open':
-      s.screwsIn.delete(e.hole);
-      s.tightened.delete(hole?.zone ?? '?');
-      break;
-  }
 }
 
 /** Is the device on the plate now, and since when. */
