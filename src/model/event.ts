@@ -9,7 +9,7 @@ import { checkKinds } from './eventCheck';
 import { edge, id, instant, mm, place, text } from './eventParts';
 import { deviceSchema } from './device';
 import { keepUnknown } from './keepUnknown';
-import { stageIds } from './stages';
+import { stageIds } from './stageIds';
 
 /** Version of the event format that this app writes. */
 export const eventVersion = 1;
@@ -81,6 +81,12 @@ const kinds = {
     bondId: id,
     promiseAt: instant.nullable(),
     customerMark: z.string().max(80),
+    /** the steps that it goes through; none: the ten of before. A stage of a later version is kept as it is */
+    steps: z
+      .array(z.object({ key: z.string().min(1).max(120), stage: z.string().min(1).max(40), joint: id.nullable() }))
+      .min(1)
+      .max(60)
+      .optional(),
   },
   stage: { stage: z.enum(stageIds), to: z.enum(['started', 'done', 'skipped']), why: text.optional() },
   finding: {

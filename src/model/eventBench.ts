@@ -2,7 +2,7 @@ import { z } from 'zod';
 
 import { taskIds } from '../core/schedule/jobTasks';
 import { id, instant, mm, text } from './eventParts';
-import { stageIds } from './stages';
+import { stageIds } from './stageIds';
 
 /** Entries of the bench as a whole: who works at what, what is wished of the plan, what a job waits for. */
 export const benchKinds = {

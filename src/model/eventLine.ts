@@ -5,7 +5,7 @@ import type { Construction } from '../core/device/types';
 import type { Origin, Work } from '../core/intake/route';
 import type { EventOf, JobEvent } from './event';
 import type { ComeBackCause } from './eventCheck';
-import { taskNames } from './taskNames';
+import { taskName } from './taskNames';
 import { stageNames } from './stages';
 
 const instant = (ms: number) => format(ms, 'd MMM yyyy HH:mm:ss');
@@ -208,7 +208,7 @@ export function eventLine(e: JobEvent, units: LineUnits = asStored): string {
     case 'work':
       return `${stageNames[e.stage]} ${e.to === 'begun' ? 'taken up' : 'laid aside'}`;
     case 'planWish':
-      return `plan, ${taskNames[e.task]}: ${{ notBefore: `not before ${e.wishAt === null ? '' : instant(e.wishAt)}`, pinned: `at ${e.wishAt === null ? '' : instant(e.wishAt)}`, who: '', free: 'free again' }[e.kind]}${e.person ? ` by ${e.person}` : ''}${e.heater ? ` on ${e.heater}` : ''}${e.because ? `, because ${e.because}` : ''}`;
+      return `plan, ${taskName(e.task)}: ${{ notBefore: `not before ${e.wishAt === null ? '' : instant(e.wishAt)}`, pinned: `at ${e.wishAt === null ? '' : instant(e.wishAt)}`, who: '', free: 'free again' }[e.kind]}${e.person ? ` by ${e.person}` : ''}${e.heater ? ` on ${e.heater}` : ''}${e.because ? `, because ${e.because}` : ''}`;
     case 'partDue':
       return e.here
         ? `part is here${e.part ? `: ${e.part}` : ''}`

@@ -9,8 +9,9 @@ import type { FunctionResult } from '../core/functions/riskOrder';
 import type { EventOf, JobEvent, KnownEvent, UseRecord } from './event';
 import { effectiveEvents } from './logOrder';
 import { bare } from '../core/bare';
-import { stageIds, type StageId } from './stages';
+import { stageDefs, stageIds, type StageId } from './stages';
 import { applyEntry } from './stages/allEntries';
+import { wayOf, type Step } from './way';
 
 export interface HeatSwitchAt {
   at: number;
@@ -80,6 +81,8 @@ export interface JobState {
   chargePercent: number | null;
   prep: Set<EventOf<'prep'>['item']>;
   functions: Record<EventOf<'function'>['phase'], Record<string, FunctionResult>>;
+  /** its steps, from the day on which it was opened */
+  way: readonly Step[];
   stages: Record<StageId, 'todo' | 'started' | 'done' | 'skipped'>;
   stage: StageId;
   plan: Pick<EventOf<'heatPlan'>, 'setC' | 'pickMm' | 'preheated' | 'heater' | 'use'> | null;
@@ -162,6 +165,7 @@ export function foldJob(events: readonly JobEvent[]): JobState | null {
   if (!own || !opened.device.faces.some((f) => f.id === own.onFace)) return null;
   const { device, bond } = faceView(opened.device, own);
   const face = faceOf(device, bond);
+  const way = wayOf(opened);
   const s: JobState = {
     id: opened.jobId,
     label: opened.label,
@@ -198,6 +202,7 @@ export function foldJob(events: readonly JobEvent[]): JobState | null {
     chargePercent: null,
     prep: new Set(),
     functions: { before: bare(), open: bare(), after: bare() },
+    way,
     stages: Object.fromEntries(stageIds.map((id) => [id, 'todo'])) as JobState['stages'],
     stage: 'intake',
     plan: null,
@@ -256,25 +261,15 @@ export function foldJob(events: readonly JobEvent[]): JobState | null {
     if (s.cut.isFree(path.edgeSpan(edge))) s.freeEdges.add(edge);
   // what came later in the log came later, also where a clock was set back in between
   s.heat = s.heat.reduce<HeatSwitchAt[]>((l, h) => [...l, { ...h, at: Math.max(h.at, l.at(-1)?.at ?? h.at) }], []);
-  for (const id of notNeeded(s)) if (s.stages[id] === 'todo') s.stages[id] = 'skipped';
-  s.stage = stageIds.find((id) => s.stages[id] === 'todo' || s.stages[id] === 'started') ?? 'handover';
+  const onWay = new Set(way.map((x) => x.stage));
+  for (const id of stageIds)
+    if (s.stages[id] === 'todo' && (!onWay.has(id) || stageDefs[id].needless(s))) s.stages[id] = 'skipped';
+  s.stage =
+    way.find((x) => s.stages[x.stage] === 'todo' || s.stages[x.stage] === 'started')?.stage ?? way.at(-1)!.stage;
   if (s.stages.handover === 'done')
     s.closedAt = effective.findLast((e) => e.type === 'stage' && e.stage === 'handover' && e.to === 'done')?.at ?? null;
   s.lastEventId = effective.findLast((e) => e.type !== 'undo' && e.type !== 'opened')?.id ?? null;
   return s;
-}
-
-/** Stages that this route does without. */
-function notNeeded(s: JobState): StageId[] {
-  const out: StageId[] = [];
-  // glass on its own: nothing inside is taken out
-  if (!s.route?.internalsOut) out.push('strip');
-  // clips hold without glue
-  if (s.bond.zone === 'clips') out.push('heat', 'bond', 'cure');
-  if (s.route?.closedBy === 'nothing') out.push('bond', 'cure');
-  // lens covers are compared by size where they come off, and warmed there one by one
-  if (s.face.construction === 'lensInRing' || s.face.construction === 'frameLens') out.push('dryFit');
-  return out;
 }
 
 /** Is the device on the plate now, and since when. */

@@ -1,7 +1,7 @@
 import { judgement } from '../core/source';
 import type { KnownEvent } from './event';
 import type { JobState } from './fold';
-import { stageIds, type StageId } from './stages';
+import { stageDefs, type StageId } from './stages';
 
 export const stageWorkFigures = {
   gapS: judgement(1500, 'nothing noted for so long in the middle of a stage: somebody was called away'),
@@ -47,7 +47,7 @@ export const besideWork = new Set<KnownEvent['type']>([
  * the stage before; to its end, or to when it was laid aside. Heat counts up to the moment when the heater goes on: then it runs
  * by itself. A cure has no hands.
  */
-export function stageWork(job: Pick<JobState, 'effective' | 'stages'>): StageWork[] {
+export function stageWork(job: Pick<JobState, 'effective' | 'stages' | 'way'>): StageWork[] {
   const events = [...job.effective].sort((a, b) => a.at - b.at);
   const out: StageWork[] = [];
   let open: {
@@ -60,7 +60,7 @@ export function stageWork(job: Pick<JobState, 'effective' | 'stages'>): StageWor
   } | null = null;
   const done = new Set<StageId>();
   const need = (s: StageId) => job.stages[s] !== 'skipped' && !done.has(s);
-  const current = () => stageIds.find(need) ?? null;
+  const current = () => job.way.find((s) => need(s.stage))?.stage ?? null;
   const close = (e: KnownEvent, whole: boolean, toAt: number | null = e.at) => {
     if (!open) return;
     const workS = open.before + ((toAt ?? e.at) - open.from.at) / 1e3;
@@ -104,7 +104,7 @@ export function stageWork(job: Pick<JobState, 'effective' | 'stages'>): StageWor
       }
       continue;
     }
-    if (e.type === 'heatOn' && open?.stage === 'heat') {
+    if (open && e.type === stageDefs[open.stage].runsAfter) {
       close(e, true);
       continue;
     }
@@ -117,7 +117,9 @@ export function stageWork(job: Pick<JobState, 'effective' | 'stages'>): StageWor
     if (open) open.last = e.at;
     else {
       const stage = e.type === 'stage' ? e.stage : current();
-      if (stage && stage !== 'cure' && !(stage === 'heat' && out.some((w) => w.stage === 'heat')))
+      // what goes on by itself is begun once
+      const alone = stage && stageDefs[stage].runsAfter !== null && out.some((w) => w.stage === stage);
+      if (stage && stageDefs[stage].hands && !alone)
         open = { stage, from: e, last: e.at, gap: false, plannedS: null, before: carried.get(stage) ?? 0 };
     }
   }

@@ -1,42 +1,20 @@
 import type { TaskId } from '../core/schedule/jobTasks';
-import type { StageId } from './stages';
+import { stageDefs, stageIds, type StageDef, type StageId } from './stages';
 
-export const taskNames: Record<TaskId, string> = {
-  intake: 'Intake',
-  load: 'Lay on',
-  heat: 'Heat',
-  lift: 'Lift',
-  strip: 'Strip',
-  clean: 'Clean',
-  dryFit: 'Dry fit',
-  bond: 'Bond',
-  close: 'Close',
-  clamped: 'Clamped',
-  unclamp: 'Clamps off',
-  cure: 'Cure',
-  check: 'Check',
-  handover: 'Hand over',
-};
+type Words = NonNullable<StageDef['tasks'][TaskId]>;
 
-/** A reheat that the plan put in is named after its heat. */
-export const taskName = (id: string): string => (id.includes('.reheat') ? 'Reheat' : (taskNames[id as TaskId] ?? id));
+const tasks = new Map<string, Words & { stage: StageId }>(
+  stageIds.flatMap((stage) =>
+    Object.entries(stageDefs[stage].tasks).map(([id, words]) => [id, { ...words, stage }] as const),
+  ),
+);
 
-export const stageOfTask: Record<TaskId, StageId> = {
-  intake: 'intake',
-  load: 'heat',
-  heat: 'heat',
-  lift: 'lift',
-  strip: 'strip',
-  clean: 'clean',
-  dryFit: 'dryFit',
-  bond: 'bond',
-  close: 'bond',
-  clamped: 'cure',
-  unclamp: 'cure',
-  cure: 'cure',
-  check: 'check',
-  handover: 'handover',
-};
+/** A reheat that the plan put in belongs to its heat. */
+const isReheat = (task: string) => task.includes('.reheat');
 
-export const stageOf = (task: string): StageId =>
-  task.includes('.reheat') ? 'heat' : (stageOfTask[task as TaskId] ?? 'intake');
+export const taskName = (task: string): string => (isReheat(task) ? 'Reheat' : (tasks.get(task)?.name ?? task));
+
+/** What hands do, before the job's label. */
+export const taskVerb = (task: string): string => (isReheat(task) ? 'Reheat' : (tasks.get(task)?.verb ?? task));
+
+export const stageOf = (task: string): StageId => (isReheat(task) ? 'heat' : (tasks.get(task)?.stage ?? 'intake'));

@@ -4,7 +4,8 @@ import { Pressable, ScrollView, useWindowDimensions, View } from 'react-native';
 
 import type { JobState } from '@/model/fold';
 import { workNames } from '@/model/eventLine';
-import { stageIds, stageNames, type StageId } from '@/model/stages';
+import { stageNames, type StageId } from '@/model/stages';
+import { nextStage, placeOn } from '@/model/way';
 import { Mark } from '@/ui/Mark';
 import { Txt } from '@/ui/Txt';
 import { dayTime, time } from '@/ui/units';
@@ -193,22 +194,22 @@ const stateOf = (job: JobState, id: StageId) =>
 /** Ten ticks and the name of the stage; opens into the list. */
 function StageBar({ job, stage }: { job: JobState; stage: StageId }) {
   const [open, setOpen] = useState(false);
-  const next = stageIds.slice(stageIds.indexOf(stage) + 1).find((id) => job.stages[id] !== 'skipped');
+  const next = nextStage(job, stage);
   return (
     <View>
       <Pressable
         role="button"
         aria-expanded={open}
-        aria-label={`Stage ${stageNames[stage]}, ${stageIds.indexOf(stage) + 1} of 10. All stages`}
+        aria-label={`Stage ${stageNames[stage]}, ${placeOn(job.way, stage)} of ${job.way.length}. All stages`}
         onPress={() => setOpen(!open)}
         className="pt-2 pb-1"
       >
         <View className="flex-row gap-1">
-          {stageIds.map((id) => {
+          {job.way.map(({ key, stage: id }) => {
             const s = stateOf(job, id);
             return (
               <View
-                key={id}
+                key={key}
                 className={`flex-1 ${id === stage ? 'h-[9px]' : 'h-[5px]'} ${s === 'done' ? 'bg-go' : id === stage ? 'bg-ink' : 'bg-rule'}`}
               />
             );
@@ -228,10 +229,10 @@ function StageList({ job, stage, onGo }: { job: JobState; stage: StageId; onGo?:
   const words = { done: 'done', skipped: 'not needed', now: 'now', todo: '' };
   return (
     <View role="navigation" aria-label="Stages">
-      {stageIds.map((id) => {
+      {job.way.map(({ key, stage: id }) => {
         const s = stateOf(job, id);
         return (
-          <Link key={id} href={stageHref(job.id, id)} replace asChild onPress={() => onGo?.()}>
+          <Link key={key} href={stageHref(job.id, id)} replace asChild onPress={() => onGo?.()}>
             <Pressable
               aria-label={`${stageNames[id]} ${words[s]}`}
               aria-current={id === stage ? 'page' : undefined}

@@ -2,7 +2,6 @@ import { useRouter } from 'expo-router';
 import { useEffect } from 'react';
 
 import type { JobState } from '@/model/fold';
-import { stageIds } from '@/model/stages';
 import { useActions } from './actions';
 import { stageHref } from './StageShell';
 
@@ -32,7 +31,8 @@ export function useStageKeys(job: JobState, onMain?: () => void, onHelp?: () => 
     const onKey = (e: KeyboardEvent) => {
       if (e.ctrlKey || e.metaKey || e.altKey || typing(e.target)) return;
       const digit = '1234567890'.indexOf(e.key);
-      if (digit >= 0) router.replace(stageHref(job.id, stageIds[digit]!));
+      const step = digit >= 0 ? job.way[digit] : undefined;
+      if (step) router.replace(stageHref(job.id, step.stage));
       else if (e.key === ' ' && onMain && !onControl(e.target)) {
         e.preventDefault();
         onMain();

@@ -2,7 +2,8 @@ import { useRouter } from 'expo-router';
 
 import type { NewEvent } from '@/model/event';
 import type { JobState } from '@/model/fold';
-import { stageIds, type StageId } from '@/model/stages';
+import type { StageId } from '@/model/stages';
+import { nextStage } from '@/model/way';
 import { useActions } from './actions';
 import { stageHref } from './StageShell';
 
@@ -12,7 +13,7 @@ export function useGoOn(job: JobState, stage: StageId): (events?: readonly NewEv
   const { log } = useActions(job);
   return (events = []) => {
     void log([...events, { type: 'stage', stage, to: 'done' }]);
-    const next = stageIds.slice(stageIds.indexOf(stage) + 1).find((id) => job.stages[id] !== 'skipped');
+    const next = nextStage(job, stage);
     router.replace(next ? stageHref(job.id, next) : '/');
   };
 }

@@ -1,6 +1,6 @@
 import { cureEnd, cureOf } from '@/stagekit/cureJob';
 import { onPlate, type JobState } from '@/model/fold';
-import { stageNames, type StageId } from '@/model/stages';
+import { stageDefs, stageNames, type StageId } from '@/model/stages';
 import { clock } from '@/ui/units';
 import { heaterOf, type Settings } from '@/model/settings';
 
@@ -137,10 +137,8 @@ function itemOf(job: JobState, settings: Settings, now: number): BenchItem {
 }
 
 function waitsFor(job: JobState): string {
-  if (job.stage === 'intake')
-    return job.chargePercent === null ? 'questions at intake are open' : 'intake is not finished';
-  if (job.stage === 'heat') return 'for a free plate and hands';
-  return 'for hands';
+  if (job.stage === 'intake' && job.chargePercent === null) return 'questions at intake are open';
+  return stageDefs[job.stage].waitsFor;
 }
 
 /** What is left of a lift, in the words of how this cover comes off. */

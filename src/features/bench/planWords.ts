@@ -1,7 +1,7 @@
 import type { NextHands } from '@/core/schedule/nextHands';
 import type { Instead, Rescue } from '@/core/schedule/shopPlan';
 import type { Quality } from '@/core/schedule/improve';
-import { taskName } from '@/model/taskNames';
+import { taskName, taskVerb } from '@/model/taskNames';
 import type { Settings } from '@/model/settings';
 import { resourceName, type ShopBench } from '@/stagekit/shopBench';
 import { dayTime, span, time } from '@/ui/units';
@@ -15,23 +15,8 @@ export const labelsOf =
 /** Instant of a second of the plan. */
 export const atOf = (shop: ShopBench, s: number): number => shop.originAt + s * 1e3;
 
-const verbs: Record<string, string> = {
-  intake: 'Take in',
-  load: 'Lay on',
-  lift: 'Lift',
-  strip: 'Strip',
-  clean: 'Clean',
-  dryFit: 'Dry fit',
-  bond: 'Bond',
-  close: 'Close',
-  unclamp: 'Take the clamps off',
-  check: 'Check',
-  handover: 'Hand over',
-};
-
 /** A task as what hands do. */
-export const taskTitle = (task: string, label: string): string =>
-  task.includes('.reheat') ? `Reheat ${label}` : `${verbs[task] ?? taskName(task)} ${label}`;
+export const taskTitle = (task: string, label: string): string => `${taskVerb(task)} ${label}`;
 
 /** Why this comes first, in one sentence: a window, what another order would cost, a long clock, or the promise. */
 export function whyFirst(n: NextHands, others: readonly Instead[], shop: ShopBench, now: number): string {

@@ -3,7 +3,8 @@ import { useDeferredValue, useMemo, useState } from 'react';
 import { Pressable, View } from 'react-native';
 
 import type { JobState } from '@/model/fold';
-import { stageIds, stageNames } from '@/model/stages';
+import { stageNames } from '@/model/stages';
+import { placeOn } from '@/model/way';
 import { tagCode } from '@/model/tagCode';
 import { stageHref } from '@/stagekit/StageShell';
 import { useJobs } from '@/store/shop';
@@ -90,7 +91,7 @@ export function JobsScreen() {
               <Txt size="s" tone="ink2">
                 {j.closedAt
                   ? `handed over ${dayTime(j.closedAt, now)}`
-                  : `${stageNames[j.stage]}, stage ${stageIds.indexOf(j.stage) + 1} of 10`}
+                  : `${stageNames[j.stage]}, stage ${placeOn(j.way, j.stage)} of ${j.way.length}`}
                 {j.customerMark ? ` · ${j.customerMark}` : ''}
               </Txt>
             </View>

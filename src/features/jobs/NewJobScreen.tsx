@@ -9,6 +9,7 @@ import { z } from 'zod';
 
 import { stageHref } from '@/stagekit/StageShell';
 import { newId } from '@/store/ids';
+import { plainWay } from '@/model/way';
 import type { Device } from '@/core/device/types';
 import { append, useDevices, useJobs, useSettings } from '@/store/shop';
 import { nowMs } from '@/store/clock';
@@ -56,8 +57,17 @@ function openJob(label: string, person: string, device: Device, v: z.output<type
   const today = t ? set(now, { hours: t.hours, minutes: t.minutes, seconds: 0, milliseconds: 0 }).getTime() : null;
   const promiseAt = today === null ? null : today < now ? addDays(today, 1).getTime() : today;
   const jobId = newId();
+  const bondId = device.bonds[0]!.id;
   void append(jobId, person, [
-    { type: 'opened', label, device, bondId: device.bonds[0]!.id, promiseAt, customerMark: v.customerMark.trim() },
+    {
+      type: 'opened',
+      label,
+      device,
+      bondId,
+      promiseAt,
+      customerMark: v.customerMark.trim(),
+      steps: plainWay(bondId),
+    },
     { type: 'stage', stage: 'intake', to: 'started' },
   ]);
   return jobId;

@@ -1,7 +1,7 @@
 import { comeBackNames, eventLine, findingNames, workNames, type LineUnits } from '@/model/eventLine';
 import { heatCount, type JobState } from '@/model/fold';
 import type { Settings } from '@/model/settings';
-import { stageIds, stageNames } from '@/model/stages';
+import { stageNames } from '@/model/stages';
 import { tagCode } from '@/model/tagCode';
 import { cureEnd, cureOf } from '@/stagekit/cureJob';
 import { functionName, functionState } from '@/stagekit/faults';
@@ -110,7 +110,7 @@ function readings(job: JobState, kind: 'gaps' | 'steps' | 'seats', units: LineUn
 /** How long each stage took, from the end of the one before it. */
 export function stageSpans(job: JobState, now: number): string[] {
   let from = job.openedAt;
-  return stageIds.flatMap((id) => {
+  return job.way.flatMap(({ stage: id }) => {
     if (job.stages[id] === 'skipped') return [`${stageNames[id]}: not needed.`];
     const end = job.effective.findLast((e) => e.type === 'stage' && e.stage === id && e.to === 'done')?.at;
     if (end === undefined) return id === job.stage ? [`${stageNames[id]}: since ${span((now - from) / 1e3)}.`] : [];

@@ -1,0 +1,48 @@
+import type { EventOf } from './event';
+import { stageDefs, stageIds, type StageId } from './stages';
+
+/** One step of a job: a stage, and the joint that it is about where it has one. Its key never changes once it is noted. */
+export interface Step {
+  key: string;
+  stage: StageId;
+  joint: string | null;
+}
+
+const stepAt = (stage: StageId, bondId: string): Step =>
+  stageDefs[stage].atJoint ? { key: `${stage}@${bondId}`, stage, joint: bondId } : { key: stage, stage, joint: null };
+
+/** The steps of a job with one joint, as they are noted with it when it is opened: stages that come later do not touch it. */
+export const plainWay = (bondId: string): Step[] => stageIds.map((s) => stepAt(s, bondId));
+
+/** What every job came by before jobs kept their own way. Never changed. */
+const tenStages = [
+  'intake',
+  'heat',
+  'lift',
+  'strip',
+  'clean',
+  'dryFit',
+  'bond',
+  'cure',
+  'check',
+  'handover',
+] as const satisfies readonly StageId[];
+
+/** The steps of a job: those that it was opened with, or the ten of before. A stage that this version does not know is left out. */
+export function wayOf(opened: Pick<EventOf<'opened'>, 'steps' | 'bondId'>): Step[] {
+  const known = new Set<string>(stageIds);
+  const own = opened.steps?.filter((s): s is Step => known.has(s.stage)) ?? [];
+  return own.length ? own : tenStages.map((s) => stepAt(s, opened.bondId));
+}
+
+/** The stage that comes after one on this way, of those that the job needs. */
+export function nextStage(
+  job: { way: readonly Step[]; stages: Readonly<Record<StageId, string>> },
+  stage: StageId,
+): StageId | null {
+  const at = job.way.findLastIndex((s) => s.stage === stage);
+  return job.way.slice(at + 1).find((s) => job.stages[s.stage] !== 'skipped')?.stage ?? null;
+}
+
+/** "3 of 10": where a stage stands on the way, from 1; 0: it is not on it. */
+export const placeOn = (way: readonly Step[], stage: StageId): number => way.findIndex((s) => s.stage === stage) + 1;
