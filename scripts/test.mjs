@@ -34,7 +34,7 @@ await single('Format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.'
 // route types are generated; a clean tree has none
 await run('npx', ['expo', 'customize', 'tsconfig.json'], { quiet: true });
 await single('Types', 'npx', ['tsc', '--noEmit']);
-await counted('Unit and component tests', 'npx', ['jest', '--ci', '--forceExit'], (t) => [
+await counted('Unit and component tests', 'npx', ['jest', '--ci', '--forceExit', '--maxWorkers=100%'], (t) => [
   number(t, /^Tests:.*?(\d+) passed/m),
   number(t, /^Tests:.*?(\d+) failed/m),
 ]);

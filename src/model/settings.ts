@@ -1,7 +1,16 @@
 import { z } from 'zod';
 
 import './zodConfig';
-import { defaultDryer, defaultGun, defaultMat, defaultNozzle, defaultPlate, type Heater } from '../core/heat/heater';
+import {
+  defaultDryer,
+  defaultGun,
+  defaultMat,
+  defaultNozzle,
+  defaultPlate,
+  type AirHeater,
+  type ContactHeater,
+  type Heater,
+} from '../core/heat/heater';
 import { defaultRoom } from '../core/alcohol/vapour';
 import { schoolIds } from '../core/bond/schools';
 import { breakLimit } from '../core/lift/verdict';
@@ -413,6 +422,10 @@ export const defaultSettings: Settings = {
 
 /** Everything the shop heats with, the plate first. */
 export const heatersOf = (s: Settings): Heater[] => [s.plate, ...s.heaters];
+
+export const airsOf = (s: Settings): AirHeater[] => heatersOf(s).filter((h) => h.kind === 'air');
+
+export const contactsOf = (s: Settings): ContactHeater[] => heatersOf(s).filter((h) => h.kind !== 'air');
 
 /** A heater by its id; the plate when it is not there any more. */
 export const heaterOf = (s: Settings, id: string | undefined): Heater =>

@@ -3,7 +3,7 @@ import { answersOf } from '@/core/heat/heaterKind';
 import type { Heater } from '@/core/heat/heater';
 import { taskFigures, type HeatWay } from '@/core/schedule/jobTasks';
 import { onPlate, type JobState } from '@/model/fold';
-import { heaterOf, heatersOf, type Settings } from '@/model/settings';
+import { contactsOf, heaterOf, type Settings } from '@/model/settings';
 import { heatAnswer } from './heatForecast';
 import { firstPlan, usualOf } from './heatPlan';
 
@@ -47,8 +47,7 @@ export const heatKey = (job: JobState, settings: Settings): string =>
 export function heatWays(job: JobState, settings: Settings, model: ReducedModel, now: number): HeatWay[] {
   const draft = firstPlan(job, settings);
   const planned = heaterOf(settings, draft.heater);
-  const others: Heater[] =
-    planned.kind === 'air' ? [] : heatersOf(settings).filter((h) => h.kind !== 'air' && h.id !== planned.id);
+  const others: Heater[] = planned.kind === 'air' ? [] : contactsOf(settings).filter((h) => h.id !== planned.id);
   return [planned, ...others].flatMap((heater): HeatWay[] => {
     const own = heater === planned;
     const f = heatAnswer(

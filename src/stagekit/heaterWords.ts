@@ -10,12 +10,36 @@ export interface HeaterWords {
   again: string;
   /** "on the plate", "of hot air": after a time */
   of: string;
+  /** ends it for one job: "Take J-0141 off the plate" */
+  end: (label: string) => string;
 }
 
+const words: Record<Heater['kind'], HeaterWords> = {
+  plate: {
+    on: 'On the plate',
+    off: 'Off the plate',
+    name: 'Plate',
+    again: 'Back on the plate',
+    of: 'on the plate',
+    end: (label) => `Take ${label} off the plate`,
+  },
+  mat: {
+    on: 'On the mat',
+    off: 'Off the mat',
+    name: 'Mat',
+    again: 'Back on the mat',
+    of: 'on the mat',
+    end: (label) => `Take ${label} off the mat`,
+  },
+  air: {
+    on: 'Air on',
+    off: 'Air off',
+    name: 'Air',
+    again: 'Air on again',
+    of: 'of hot air',
+    end: (label) => `Air off ${label}`,
+  },
+};
+
 /** How people at the bench say that a heater starts and ends. */
-export function heaterWords(h: Pick<Heater, 'kind'>): HeaterWords {
-  if (h.kind === 'mat')
-    return { on: 'On the mat', off: 'Off the mat', name: 'Mat', again: 'Back on the mat', of: 'on the mat' };
-  if (h.kind === 'air') return { on: 'Air on', off: 'Air off', name: 'Air', again: 'Air on again', of: 'of hot air' };
-  return { on: 'On the plate', off: 'Off the plate', name: 'Plate', again: 'Back on the plate', of: 'on the plate' };
-}
+export const heaterWords = (h: Pick<Heater, 'kind'>): HeaterWords => words[h.kind];

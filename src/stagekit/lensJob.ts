@@ -4,12 +4,13 @@ import { bondPerimeter } from '@/core/device/perimeter';
 import { boxOf, type Box } from '@/core/device/shapes';
 import { judgement } from '@/core/source';
 import type { AirHeater } from '@/core/heat/heater';
+import { finestAir } from '@/core/heat/heaterKind';
 import { lensHeat, type LensHeat } from '@/core/lens/lensHeat';
 import { lensCovers, type LensCover } from '@/core/lens/lensSet';
 import { coverStrengths } from '@/core/lift/strength';
 import { liftThresholds, wedgeVerdict, type LiftCase } from '@/core/lift/verdict';
 import type { JobState } from '@/model/fold';
-import { heatersOf, type Settings } from '@/model/settings';
+import { airsOf, type Settings } from '@/model/settings';
 import { shopAdhesive } from './shopAdhesive';
 import { partStopC } from './thermalJob';
 
@@ -92,8 +93,8 @@ export function lensPlan(
   const { easyC, workC } = liftThresholds(c);
   const ambientC = job.ambientC ?? settings.roomC;
   const cold = wedgeVerdict(c, ambientC);
-  const airs = heatersOf(settings).filter((h): h is AirHeater => h.kind === 'air');
-  const heater = airs.find((h) => h.id === heaterId) ?? airs.find((h) => h.id === 'nozzle') ?? airs[0] ?? null;
+  const airs = airsOf(settings);
+  const heater = airs.find((h) => h.id === heaterId) ?? finestAir(airs);
   const targetC = easyC === null ? null : easyC + lensMarginK.value;
   const heat =
     heater && targetC !== null && workC !== null
@@ -117,6 +118,6 @@ export function lensPlan(
 export function useLensAir(settings: Settings) {
   const [heaterId, setHeaterId] = useState<string | null>(null);
   const [setC, setSetC] = useState(lensAirC.value);
-  const airs = heatersOf(settings).filter((h): h is AirHeater => h.kind === 'air');
+  const airs = airsOf(settings);
   return { heaterId, setHeaterId, setC, setSetC, airs };
 }

@@ -1,5 +1,5 @@
 import { commonPractice, type Sourced } from '../source';
-import type { Heater } from './heater';
+import type { AirHeater, Heater } from './heater';
 
 /** Kinds of heater as a bench speaks of them; the two kinds of air differ in what they can do. */
 export type HeaterKind = 'plate' | 'mat' | 'gun' | 'dryer';
@@ -54,3 +54,7 @@ export const kindOfHeater = (h: Heater): HeaterKind =>
   h.kind !== 'air' ? h.kind : h.maxSetC < 180 && h.nozzleMm >= 30 ? 'dryer' : 'gun';
 
 export const answersOf = (h: Heater): HeaterKindAnswers => heaterKinds[kindOfHeater(h)];
+
+/** The air that reaches the smallest place; null: the bench has none. */
+export const finestAir = (airs: readonly AirHeater[]): AirHeater | null =>
+  airs.reduce<AirHeater | null>((a, h) => (a && a.nozzleMm <= h.nozzleMm ? a : h), null);

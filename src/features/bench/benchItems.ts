@@ -1,6 +1,7 @@
 import { cureEnd, cureOf } from '@/stagekit/cureJob';
 import { onPlate, type JobState } from '@/model/fold';
 import { stageDefs, stageNames, type StageId } from '@/model/stages';
+import { heaterWords } from '@/stagekit/heaterWords';
 import { clock } from '@/ui/units';
 import { heaterOf, type Settings } from '@/model/settings';
 
@@ -54,7 +55,7 @@ function itemOf(job: JobState, settings: Settings, now: number): BenchItem {
       ...base,
       stage: 'heat',
       state: over ? 'hands' : 'runs',
-      title: heater.kind === 'air' ? `Air off ${job.label}` : `Take ${job.label} off the ${heater.kind}`,
+      title: heaterWords(heater).end(job.label),
       line:
         due === null
           ? heat.tryInS == null

@@ -4,9 +4,9 @@ import { View } from 'react-native';
 
 import { batteryGlueStack } from '@/core/device/thermalStack';
 import { gentlestGlue, glueStartC, timedS, warmGlue } from '@/core/heat/glue';
-import type { ContactHeater } from '@/core/heat/heater';
+import { answersOf } from '@/core/heat/heaterKind';
 import type { JobState } from '@/model/fold';
-import { heatersOf } from '@/model/settings';
+import { contactsOf } from '@/model/settings';
 import { useActions } from '@/stagekit/actions';
 import { JobPage } from '@/stagekit/JobPage';
 import { isOut } from '@/stagekit/present';
@@ -63,12 +63,12 @@ function Glue({
   const { log, decide } = useActions(job);
   const source = useThermalStack(useMemo(() => keyOf(stack), [stack]));
   const model = source.model;
-  const heaters = useMemo(() => heatersOf(settings).filter((h): h is ContactHeater => h.kind !== 'air'), [settings]);
+  const heaters = useMemo(() => contactsOf(settings), [settings]);
   const [heaterId, setHeaterId] = useState(settings.plate.id);
   const heater = useMemo(() => heaters.find((h) => h.id === heaterId) ?? heaters[0]!, [heaters, heaterId]);
   const [setting, setSetting] = useState<number | null>(null);
   const ambientC = job.ambientC ?? settings.roomC;
-  const preheated = heater.kind === 'plate';
+  const { preheated } = answersOf(heater);
   const limit = device.parts.find((p) => p.kind === 'display')?.limitC;
   const marks = useMemo(
     () => ({

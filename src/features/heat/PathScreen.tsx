@@ -4,11 +4,10 @@ import { View } from 'react-native';
 
 import { cameraZones, toThermalStack } from '@/core/device/thermalStack';
 import { loopSpeeds } from '@/core/heat/airPath';
-import type { AirHeater } from '@/core/heat/heater';
 import type { MovingResult } from '@/core/heat/moving';
 import { cameraReachMm, handSpeed, type PathPlan, type RoundResult } from '@/core/heat/pathPlan';
 import type { JobState } from '@/model/fold';
-import { heatersOf } from '@/model/settings';
+import { airsOf } from '@/model/settings';
 import { useActions } from '@/stagekit/actions';
 import { heatUse } from '@/stagekit/heating';
 import { JobPage } from '@/stagekit/JobPage';
@@ -48,7 +47,7 @@ function Path({ job: whole }: { job: JobState }) {
   const job = useMemo(() => presentJob(whole), [whole]);
   const { log, decide } = useActions(job);
   const { source, model, thermal, lift } = useHeatPage(job);
-  const airs = heatersOf(settings).filter((h): h is AirHeater => h.kind === 'air');
+  const airs = airsOf(settings);
   const [heaterId, setHeaterId] = useState(airs.find((h) => h.id === job.plan?.heater)?.id ?? airs[0]?.id ?? null);
   const heater = airs.find((h) => h.id === heaterId);
   const setC = job.plan?.heater === heaterId && job.plan ? job.plan.setC : heater ? usualOf(heater) : 0;

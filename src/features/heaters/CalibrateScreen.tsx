@@ -9,6 +9,7 @@ import { heatModelled } from '@/core/device/thermalStack';
 import { calibrate, predictAt, type Calibration } from '@/core/heat/calibrate';
 import { readyAt } from '@/core/heat/forecast';
 import type { ContactHeater } from '@/core/heat/heater';
+import { answersOf } from '@/core/heat/heaterKind';
 import { arcCells, HeatRun } from '@/core/heat/run';
 import { maxLogBytes, type ThermoChoice, type ThermoLog } from '@/model/thermoLog';
 import { heatersOf } from '@/model/settings';
@@ -65,7 +66,7 @@ function Calibrate({ heater }: { heater: ContactHeater }) {
   const [deviceId, setDeviceId] = useState<string | null>(null);
   const view = devices.find((v) => v.device.id === deviceId) ?? devices[0]!;
   const source = useThermal(view.device, view.bond);
-  const [setC, setSetC] = useState(heater.kind === 'mat' ? 95 : 110);
+  const [setC, setSetC] = useState(answersOf(heater).usualSetC.value);
   const [ambientC, setAmbientC] = useState(s.roomC);
   const [preheated, setPreheated] = useState(false);
   const [surface, setSurface] = useState<number | null>(null);
