@@ -71,6 +71,9 @@ export function ShopScreen({ loadDemo }: { loadDemo: () => Promise<void> }) {
       <Link href="/money" className="font-body text-m text-ink underline py-3">
         Money: margin by month, quotes against outcome
       </Link>
+      <Link href="/figures" className="font-body text-m text-ink underline py-3">
+        Figures: every number that the answers stand on, and where it comes from
+      </Link>
       <Choice
         label="Temperatures"
         value={s.temperature}

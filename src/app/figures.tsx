@@ -1,0 +1,3 @@
+import { FiguresScreen } from '@/features/shop/FiguresScreen';
+
+export default FiguresScreen;

@@ -1,0 +1,40 @@
+export interface Figure {
+  file: string;
+  name: string;
+  value: number;
+  u: number | null;
+  kind: string;
+  note: string;
+}
+
+export const kindNames = {
+  judgement: 'Judgement',
+  commonPractice: 'Common practice',
+  published: 'Published',
+  memory: 'From memory',
+  tuned: 'Tuned',
+} as const;
+
+export type FigureKind = keyof typeof kindNames;
+
+/** "core/lift/depth.ts" as "lift, depth". */
+export const placeName = (file: string): string =>
+  file
+    .replace(/\.ts$/, '')
+    .split('/')
+    .slice(1)
+    .map((w) => w.replace(/([a-z])([A-Z])/g, '$1 $2').toLowerCase())
+    .join(', ');
+
+/** "readyInS" as "ready in s", so that words are found that stand together in a name. */
+const words = (text: string) => text.replace(/([a-z0-9])([A-Z])/g, '$1 $2').toLowerCase();
+
+/** Figures of a kind in which every word of the search stands: in the name, the place or the note. */
+export function findFigures(all: readonly Figure[], kind: string, search: string): Figure[] {
+  const wanted = search.toLowerCase().split(/\s+/).filter(Boolean);
+  return all.filter((f) => {
+    if (kind !== 'all' && f.kind !== kind) return false;
+    const text = `${words(f.name)} ${f.name.toLowerCase()} ${placeName(f.file)} ${f.note.toLowerCase()}`;
+    return wanted.every((w) => text.includes(w));
+  });
+}
