@@ -124,8 +124,9 @@ test('two tabs see each other’s entries', async ({ context }) => {
 
 test('works with no network once it was loaded: bench, a stage that computes, a deep link', async ({
   browser,
-}, info) => {
-  const context = await browser.newContext({ baseURL: info.project.use.baseURL!, serviceWorkers: 'allow' });
+  baseURL,
+}) => {
+  const context = await browser.newContext({ baseURL: baseURL!, serviceWorkers: 'allow' });
   const page = await context.newPage();
   await openDemo(page);
   await page.evaluate(async () => {

@@ -185,3 +185,28 @@ test('back up in one tap, read it back, and it counts; a changed file does not',
   await expect(page.getByText(/counts as a backup\./)).toBeVisible();
   await expect(page.getByText(/Last one .*; 0 entries since/)).toBeVisible();
 });
+
+test('backups into a folder that is picked once: read back there, and any of them is looked into before it is taken', async ({
+  page,
+}) => {
+  // the browser's own folder stands in for the dialog: the same handles, the same writing and reading
+  await page.addInitScript(() => {
+    (window as unknown as { showDirectoryPicker: () => Promise<unknown> }).showDirectoryPicker = async () =>
+      (await navigator.storage.getDirectory()).getDirectoryHandle('Shop backups', { create: true });
+  });
+  await openDemo(page);
+  await page.goto('/jobs/demo-0143/log');
+  await page.getByRole('textbox', { name: 'Note' }).fill('own');
+  await page.getByRole('button', { name: 'Add the note' }).click();
+  await page.goto('/shop');
+  await page.getByRole('button', { name: 'Choose a folder' }).click();
+  await expect(page.getByText('Backups go to Shop backups from now on.')).toBeVisible();
+  // the folder is known to the next page too
+  await page.reload();
+  await page.getByRole('button', { name: 'Back up now' }).click();
+  await expect(page.getByText(/^northcove-backup-.*: in Shop backups, read back and the same\.$/)).toBeVisible();
+  await expect(page.getByText(/Last one .*, to Shop backups; 0 entries since/)).toBeVisible();
+  await page.getByRole('button', { name: 'Earlier backups' }).click();
+  await page.getByRole('button', { name: /^Look into northcove-backup-/ }).click();
+  await expect(page.getByTestId('restore')).toBeVisible();
+});
