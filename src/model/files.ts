@@ -156,8 +156,9 @@ const head = z.looseObject({ format: z.string(), version: z.number() });
 /**
  * Reads a job or shop file. Imported text is data: nothing of it is run. Either everything is readable or nothing is
  * taken, and the problem names the line or the field.
+ * @param onShare told how far it is, 0 to 1
  */
-export function readFile(text: string): Parsed<ReadFile> {
+export function readFile(text: string, onShare: (share: number) => void = () => {}): Parsed<ReadFile> {
   if (!text.trim()) return fail('the file is empty');
   if (text.length > maxBytes)
     return fail(`the file has ${Math.round(text.length / 1e6)} MB, allowed are up to ${maxBytes / 1e6}`);
@@ -168,6 +169,7 @@ export function readFile(text: string): Parsed<ReadFile> {
   } catch (e) {
     return fail(`${lineOf(text, e)}: the file is cut off or not JSON`);
   }
+  onShare(0.2);
   const h = head.safeParse(data);
   if (!h.success) return fail(`${explain(h.error)}; a Northcove file has "format" and "version"`);
   if (!['northcove-job', 'northcove-shop', 'northcove-device'].includes(h.data.format))
@@ -191,6 +193,7 @@ export function readFile(text: string): Parsed<ReadFile> {
   if (!Array.isArray(h.data.jobs)) return fail('jobs: expected a list');
   const jobs: JobEvent[][] = [];
   for (const [i, list] of (h.data.jobs as unknown[]).entries()) {
+    if (i % 20 === 0) onShare(0.2 + (0.8 * i) / h.data.jobs.length);
     const job = readEvents(list, `jobs.${i}`);
     if (!job.ok) return job;
     jobs.push(job.value);

@@ -3,17 +3,19 @@ import type { ReactNode } from 'react';
 import { View } from 'react-native';
 
 import type { JobState } from '@/model/fold';
+import { useReadingText } from '@/store/reading';
 import { useJob } from '@/store/shop';
 import { Txt } from '@/ui/Txt';
 
 /** Renders with a job once the log is read; says plainly when there is none of that id. */
 export function WithJob({ id, children }: { id: string; children: (job: JobState) => ReactNode }) {
   const { job, loading } = useJob(id);
+  const readingText = useReadingText();
   if (job) return <>{children(job)}</>;
   return (
     <View className="flex-1 bg-paper p-6" role="main">
       <Txt size="l" level={1}>
-        {loading ? 'Reading the log' : 'There is no such job in this browser.'}
+        {loading ? readingText : 'There is no such job in this browser.'}
       </Txt>
       {loading ? null : (
         <Link href="/jobs" className="font-body text-m text-ink underline py-3">

@@ -309,3 +309,31 @@ it('pictures and devices that would not be read again are refused too', async ()
   await expect(repo.savePhoto('../x', 'data:image/jpeg;base64,AAAA')).rejects.toThrow(/photo/);
   await expect(repo.saveDevice({ ...job[0]!, id: '' } as never)).rejects.toThrow(/device/);
 });
+
+describe('a shop of thousands of jobs', () => {
+  const many = Array.from({ length: 90 }, (_, k) =>
+    demoJobs(t0).flatMap((log, j) => log.map((e, i) => ({ ...e, jobId: `m-${k}-${j}`, id: `m-${k}-${j}-${i}` }))),
+  ).flat();
+  const filled = async () => {
+    const s = new MemoryStorage();
+    await s.setMany(
+      Object.fromEntries(
+        many.map((e) => [`job/${e.jobId}/${e.writer}/${String(e.seq).padStart(8, '0')}`, JSON.stringify(e)]),
+      ),
+    );
+    return s;
+  };
+
+  it('is read in parts, and how far it is rises to the end', async () => {
+    expect(many.length).toBeGreaterThan(6000);
+    const shares: (number | null)[] = [];
+    const r = new Repository(await filled(), { now: () => t0, uuid: () => 'w1-aaaaaaaaaaaaaaaa' });
+    const log = await r.load((s) => shares.push(s));
+    expect([...log.jobs.values()].flat()).toHaveLength(new Set(many.map((e) => e.id)).size);
+    expect(shares.at(-1)).toBeNull();
+    const told = shares.slice(0, -1) as number[];
+    expect(told.length).toBeGreaterThanOrEqual(3);
+    expect(told).toEqual([...told].sort((a, b) => a - b));
+    expect(Math.max(...told)).toBeLessThan(1);
+  });
+});

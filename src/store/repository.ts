@@ -52,6 +52,9 @@ export const demoWriter = 'demo';
 const packWaitMs = 2000;
 
 const deviceKey = (d: Device) => `device/${d.id}/${d.version}`;
+/** Entries that are read in one go. */
+const readAtOnce = 2000;
+
 const jobKey = (e: JobEvent) => `job/${e.jobId}/${e.writer}/${String(e.seq).padStart(8, '0')}`;
 
 /**
@@ -83,10 +86,13 @@ export class Repository {
     this.writer = clock.uuid().slice(0, 13);
   }
 
-  /** Everything that is stored; what is in memory where the storage gives nothing, and why. */
-  async load(): Promise<ShopLog> {
+  /**
+   * Everything that is stored; what is in memory where the storage gives nothing, and why.
+   * @param onShare told how far it is, 0 to 1, where it takes a while
+   */
+  async load(onShare: (share: number | null) => void = () => {}): Promise<ShopLog> {
     try {
-      const log = await this.read();
+      const log = await this.read(onShare).finally(() => onShare(null));
       this.blind = false;
       this.trouble = this.pending.length ? this.trouble : null;
       return { ...log, trouble: this.trouble };
@@ -107,7 +113,7 @@ export class Repository {
     };
   }
 
-  private async read(): Promise<Omit<ShopLog, 'trouble'>> {
+  private async read(onShare: (share: number) => void): Promise<Omit<ShopLog, 'trouble'>> {
     const problems: Problem[] = [];
     const jobs = new Map<string, JobEvent[]>();
     const seen = new Set<string>();
@@ -132,14 +138,19 @@ export class Repository {
       put(e);
     }
     const keys = [...present].filter((k) => !inPack.has(k));
-    const values = keys.length ? await this.storage.getMany(keys) : {};
-    for (const key of keys) {
-      const raw = values[key];
-      if (raw === null || raw === undefined) continue;
-      const parsed = parseText(raw);
-      const event = parsed === undefined ? null : parseEvent(parsed);
-      if (event?.ok) put(event.value);
-      else problems.push({ key, what: event ? event.problem : 'the entry is cut off or not JSON', raw });
+    // in parts, so that the page can draw between them
+    for (let i = 0; i < keys.length; i += readAtOnce) {
+      if (i > 0) onShare(i / keys.length);
+      const part = keys.slice(i, i + readAtOnce);
+      const values = await this.storage.getMany(part);
+      for (const key of part) {
+        const raw = values[key];
+        if (raw === null || raw === undefined) continue;
+        const parsed = parseText(raw);
+        const event = parsed === undefined ? null : parseEvent(parsed);
+        if (event?.ok) put(event.value);
+        else problems.push({ key, what: event ? event.problem : 'the entry is cut off or not JSON', raw });
+      }
     }
     if (keys.length >= packFrom) this.packLater([...jobs.values()].flat());
     for (const e of this.pending) put(e);

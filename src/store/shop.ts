@@ -16,6 +16,7 @@ import { nowMs } from './clock';
 import { newId } from './ids';
 import { journal } from './journal';
 import { directStorage, reopening, silentMs, writtenBy } from './reopening';
+import { onReading, tellReading } from './reading';
 import { patience } from './ticks';
 import { RefusedError, Repository, type ShopLog } from './repository';
 
@@ -37,8 +38,8 @@ export const queryClient = new QueryClient({
 
 /** Everything that is stored, and what a page noted that was closed before the storage had it. */
 export async function loadShop(): Promise<ShopLog> {
-  const reading = repository.load();
-  const silent = await silentAfter(reading);
+  const reading = repository.load(tellReading);
+  const silent = await silentAfter(reading, onReading);
   if (silent) {
     // the page goes on with what it has, and takes the answer when it comes after all
     void reading.then(() => queryClient.invalidateQueries({ queryKey: ['log'] }));
@@ -58,16 +59,28 @@ export async function loadShop(): Promise<ShopLog> {
 }
 
 /** True when the work is not done within the time that anybody waits for it. */
-async function silentAfter(work: Promise<unknown>): Promise<boolean> {
+async function silentAfter(
+  work: Promise<unknown>,
+  signs: (heard: () => void) => () => void = () => () => {},
+): Promise<boolean> {
   let enough = () => {};
+  let deaf = () => {};
   const late = new Promise<boolean>((done) => {
-    enough = patience(silentMs, () => done(true));
+    const wait = () => {
+      enough();
+      enough = patience(silentMs, () => done(true));
+    };
+    wait();
+    deaf = signs(wait);
   });
   const over = work.then(
     () => false,
     () => false,
   );
-  return Promise.race([over, late]).finally(() => enough());
+  return Promise.race([over, late]).finally(() => {
+    enough();
+    deaf();
+  });
 }
 
 /** Says what the pack hid: originals that were spoiled since it was written. */

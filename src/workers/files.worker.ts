@@ -1,5 +1,7 @@
 import { expose } from 'comlink';
 
+import { readFile, type ReadFile } from '@/model/files';
+import type { Parsed } from '@/model/event';
 import { readPressureLog, type PressureLog } from '@/model/pressureLog';
 import type { Settings } from '@/model/settings';
 import { readStockCsv } from '@/model/stockCsv';
@@ -8,6 +10,7 @@ import { readThermoLog, type ThermoLog, type ThermoChoice } from '@/model/thermo
 type OnShare = (share: number) => void;
 
 const api = {
+  shop: (text: string, onShare: OnShare): Parsed<ReadFile> => readFile(text, onShare),
   thermo: (text: string, choose: ThermoChoice, onShare: OnShare): ThermoLog => readThermoLog(text, choose, onShare),
   pressure: (text: string, onShare: OnShare): PressureLog => readPressureLog(text, onShare),
   stock: (

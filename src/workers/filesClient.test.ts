@@ -5,6 +5,10 @@ import { CancelledError } from './longRun';
 const mockStart = jest.fn(() => new FakeWorker());
 jest.mock('./startFiles', () => ({ startFiles: () => mockStart() }));
 
+// Node has none: whether there is one decides where a long file is read
+beforeEach(() => void Object.assign(globalThis, { Worker: FakeWorker }));
+afterEach(() => void Reflect.deleteProperty(globalThis, 'Worker'));
+
 const lines = (n: number) => `time s;probe °C\n${Array.from({ length: n }, (_, i) => `${i};22.5`).join('\n')}`;
 
 it('a short file is read at once, without a worker; a wrong one is refused with its line', async () => {
@@ -33,4 +37,9 @@ it('says how far it is, in order and up to the end', async () => {
   expect(shares.length).toBeGreaterThan(8);
   expect(shares).toEqual([...shares].sort((a, b) => a - b));
   expect(shares.at(-1)!).toBeGreaterThan(0.9);
+});
+
+it('without workers a long file is read on the page', async () => {
+  Reflect.deleteProperty(globalThis, 'Worker');
+  await expect(thermoLogOf(lines(20_000), {}, () => {}).result).resolves.toMatchObject({ unit: 'C' });
 });

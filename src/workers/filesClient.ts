@@ -1,5 +1,7 @@
 import { proxy, type Remote } from 'comlink';
 
+import { readFile, type ReadFile } from '@/model/files';
+import type { Parsed } from '@/model/event';
 import { readPressureLog, type PressureLog } from '@/model/pressureLog';
 import type { Settings } from '@/model/settings';
 import { readStockCsv } from '@/model/stockCsv';
@@ -14,9 +16,16 @@ export const atOnceChars = 100_000;
 type OnShare = (share: number) => void;
 
 function readOf<T>(text: string, here: () => T, there: (api: Remote<FilesApi>) => Promise<T>): LongRun<T> {
-  if (text.length > atOnceChars) return longRunOn<FilesApi, T>(startFiles, there);
+  if (text.length > atOnceChars && typeof Worker !== 'undefined') return longRunOn<FilesApi, T>(startFiles, there);
   return { result: new Promise((done) => done(here())), cancel: () => {} };
 }
+
+export const fileOf = (text: string, onShare: OnShare): LongRun<Parsed<ReadFile>> =>
+  readOf(
+    text,
+    () => readFile(text),
+    (api) => api.shop(text, proxy(onShare)),
+  );
 
 export const thermoLogOf = (text: string, choose: ThermoChoice, onShare: OnShare): LongRun<ThermoLog> =>
   readOf(

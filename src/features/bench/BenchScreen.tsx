@@ -10,6 +10,7 @@ import { stageHref } from '@/stagekit/StageShell';
 import { bareId } from '@/stagekit/shopBench';
 import { useShopPlan, type ShopPlanState } from '@/stagekit/useShopPlan';
 import { Entry } from '@/stagekit/Why';
+import { useReadingText } from '@/store/reading';
 import { useJobs, useSettings, useShop } from '@/store/shop';
 import { Button } from '@/ui/Button';
 import { Disclosure } from '@/ui/Disclosure';
@@ -36,6 +37,7 @@ export function BenchScreen() {
   const { shop } = useShop();
   const wide = useWide();
   const { width } = useWindowDimensions();
+  const readingText = useReadingText();
   const state = useShopPlan();
   const logOn = useActionsOn();
   const items = benchItems(jobs, settings, now);
@@ -78,7 +80,7 @@ export function BenchScreen() {
       <Txt tone="ink2">Start with a new job; the demo shop can be loaded in Shop.</Txt>
     </View>
   ) : (
-    <Txt tone="ink2">Reading the log</Txt>
+    <Txt tone="ink2">{readingText}</Txt>
   );
   const top = (
     <>

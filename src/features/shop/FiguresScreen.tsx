@@ -6,7 +6,7 @@ import { PlaceFrame } from '@/ui/PlaceFrame';
 import { Entry } from '@/stagekit/Why';
 import { Txt } from '@/ui/Txt';
 import figures from './figures.json';
-import { findFigures, kindNames, placeName, type FigureKind } from './findFigures';
+import { findFigures, kindNames, placeName, words, type FigureKind } from './findFigures';
 
 /** Rows at a time: more are found by the search. */
 const most = 60;
@@ -42,7 +42,7 @@ export function FiguresScreen() {
         {found.slice(0, most).map((f) => (
           <View key={`${f.file} ${f.name}`} role="listitem" className="border-b border-rule py-2">
             <View className="flex-row gap-3 items-start">
-              <Txt className="flex-1">{f.name.split('.').slice(-3).join(', ')}</Txt>
+              <Txt className="flex-1">{words(f.name.split('.').slice(-3).join(', '))}</Txt>
               <Txt num strong>
                 {Number(f.value.toPrecision(6))}
                 {f.u === null ? '' : ` ± ${Number(f.u.toPrecision(3))}`}

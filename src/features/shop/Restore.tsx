@@ -1,9 +1,10 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 
-import { readFile, type ReadFile } from '@/model/files';
+import type { ReadFile } from '@/model/files';
 import { freshPhotos, restorePlan, type RestorePlan } from '@/model/restorePlan';
 import { settingsNames, type Settings } from '@/model/settings';
+import { useFileRead } from '@/stagekit/useFileRead';
 import { demoWriter } from '@/store/repository';
 import { repository, saveSettings, shopNow, takeIn, useShop } from '@/store/shop';
 import { Button, HoldButton } from '@/ui/Button';
@@ -11,6 +12,7 @@ import { Tick } from '@/ui/Choice';
 import { pickText } from '@/ui/download';
 import { refused, type Told } from '@/ui/Message';
 import { Txt } from '@/ui/Txt';
+import { fileOf } from '@/workers/filesClient';
 import { Backup } from './Backup';
 
 interface Waiting {
@@ -30,6 +32,7 @@ export function Restore({ tell }: { tell: (m: Told) => void }) {
   const [waiting, setWaiting] = useState<Waiting | null>(null);
   const [withSettings, setWithSettings] = useState(false);
   const [before, setBefore] = useState<Settings | null>(null);
+  const reading = useFileRead();
   const open = async (given?: { name: string; text: string }) => {
     let chosen: { name: string; text: string } | null = given ?? null;
     try {
@@ -40,7 +43,10 @@ export function Restore({ tell }: { tell: (m: Told) => void }) {
     if (!chosen) return;
     // the file may be chosen before the log is read
     const here = await shopNow();
-    const read = readFile(chosen.text);
+    const { name, text } = chosen;
+    const read = await reading
+      .read(name, (onShare) => fileOf(text, onShare))
+      .catch((e: unknown) => ({ ok: false as const, problem: e instanceof Error ? e.message : 'not read' }));
     if (!read.ok) {
       setWaiting(null);
       return tell(refused(`${chosen.name}: ${read.problem}`));
@@ -83,6 +89,7 @@ export function Restore({ tell }: { tell: (m: Told) => void }) {
   return (
     <View>
       <Button label="Import a file" onPress={() => void open()} />
+      {reading.view}
       <Backup onOpen={open} />
       {waiting && plan ? (
         <View className="border-[1.5px] border-ink bg-panel p-3 mt-3 gap-1" testID="restore">

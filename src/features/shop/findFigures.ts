@@ -27,7 +27,7 @@ export const placeName = (file: string): string =>
     .join(', ');
 
 /** "readyInS" as "ready in s", so that words are found that stand together in a name. */
-const words = (text: string) => text.replace(/([a-z0-9])([A-Z])/g, '$1 $2').toLowerCase();
+export const words = (text: string) => text.replace(/([a-z0-9])([A-Z])/g, '$1 $2').toLowerCase();
 
 /** Figures of a kind in which every word of the search stands: in the name, the place or the note. */
 export function findFigures(all: readonly Figure[], kind: string, search: string): Figure[] {
