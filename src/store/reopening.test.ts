@@ -71,6 +71,17 @@ describe('written by a transaction that is closed at once', () => {
     expect(await read.getMany(['job/a/w/1', 'job/a/w/2'])).toEqual({ 'job/a/w/1': 'x', 'job/a/w/2': 'y' });
   });
 
+  it('many entries are read in one go: the same as one by one, what is not there is null', async () => {
+    const s = directStorage('shop-3', true);
+    const all = Object.fromEntries(Array.from({ length: 700 }, (_, i) => [`job/${i % 7}/w/${i}`, `v${i}`]));
+    await s.setMany(all);
+    const wanted = Object.keys(all).filter((_, i) => i % 3);
+    expect(await s.getMany([...wanted, 'job/9/none'])).toEqual({
+      ...Object.fromEntries(wanted.map((k) => [k, all[k]])),
+      'job/9/none': null,
+    });
+  });
+
   it('a batch of which one is refused at once leaves nothing of it', async () => {
     const direct = directStorage('shop-2', true);
     const real = IDBObjectStore.prototype.put;
