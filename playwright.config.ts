@@ -10,6 +10,8 @@ export default defineConfig({
   fullyParallel: true,
   reporter: [['list']],
   use: {
+    // each worker has a server of its own: the simulated instruments on it are one bench's
+    baseURL: `http://127.0.0.1:${portOf(Number(process.env.TEST_PARALLEL_INDEX ?? 0))}`,
     browserName: 'chromium',
     serviceWorkers: 'block',
     launchOptions: {

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 
-import { expect, test, type Page } from './test';
+import { expect, test, type Page } from '@playwright/test';
 import DxfReader from 'dxf-parser';
 import ICAL from 'ical.js';
 

@@ -1,6 +1,6 @@
 import { writeFileSync } from 'node:fs';
 
-import { expect, test, type Page } from './test';
+import { expect, test, type Page } from '@playwright/test';
 
 import { demoSettings } from '../src/demo/shop';
 import type { JobEvent, NewEvent } from '../src/model/event';

@@ -1,4 +1,4 @@
-import { expect, test, type Page } from './test';
+import { expect, test, type Page } from '@playwright/test';
 
 import { Hands, openDemo } from './hands';
 

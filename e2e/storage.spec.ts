@@ -1,7 +1,7 @@
 import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
 
-import { expect, test, type Page } from './test';
+import { expect, test, type Page } from '@playwright/test';
 
 import { Hands, openDemo } from './hands';
 

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 
-import { expect, test } from './test';
+import { expect, test } from '@playwright/test';
 
 import { Hands, isKeyboard, openDemo } from './hands';
 

@@ -2,15 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import { pathToFileURL } from 'node:url';
 
-/** One figure of the index: where it stands, and what is known of it. */
-export interface FigureRow {
-  file: string;
-  name: string;
-  value: number;
-  u: number | null;
-  kind: string;
-  note: string;
-}
+import type { Figure } from '../src/features/shop/findFigures';
 
 const roots = ['src/core', 'src/model', 'src/stagekit'];
 
@@ -59,8 +51,8 @@ function walk(x: unknown, name: string, seen: Set<unknown>, out: (name: string, 
 }
 
 /** Every sourced figure that a module of core, model or the kit exports. */
-export async function figuresOf(): Promise<FigureRow[]> {
-  const rows: FigureRow[] = [];
+export async function figuresOf(): Promise<Figure[]> {
+  const rows: Figure[] = [];
   const seen = new Set<unknown>();
   for (const file of roots.flatMap(filesIn).sort()) {
     let exports: Record<string, unknown>;
@@ -98,7 +90,7 @@ const cell = (t: string) => t.replaceAll('|', '\\|').replaceAll('\n', ' ');
 const number = (v: number) => String(Number(v.toPrecision(6)));
 
 /** The index as a page. */
-export function figuresTable(rows: readonly FigureRow[]): string {
+export function figuresTable(rows: readonly Figure[]): string {
   const count = new Map<string, number>();
   for (const r of rows) count.set(r.kind, (count.get(r.kind) ?? 0) + 1);
   const counts = [...count].sort((a, b) => b[1] - a[1]).map(([k, n]) => `${n} ${kinds[k] ?? k}`);

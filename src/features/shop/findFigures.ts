@@ -1,3 +1,4 @@
+/** One figure of the index: where it stands, and what is known of it. */
 export interface Figure {
   file: string;
   name: string;
