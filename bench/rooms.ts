@@ -1,6 +1,6 @@
 import type { ThermalStack } from '../src/core/device/thermalStack';
 import { confirmRun } from '../src/core/heat/confirm';
-import { defaultDryer, defaultGun, defaultMat, defaultPlate, type Heater } from '../src/core/heat/heater';
+import { defaultDryer, defaultGun, defaultMat, defaultNozzle, defaultPlate, type Heater } from '../src/core/heat/heater';
 import type { ReducedModel } from '../src/core/heat/reduced';
 
 /** Reduced against full with true radiation over rooms and setpoints: the largest difference of bond line and battery, K. */
@@ -13,6 +13,7 @@ export function roomErrors(
     [defaultPlate, [50, 110, 160]],
     [defaultMat, [60, 120]],
     [defaultGun, [200, 350]],
+    [defaultNozzle, [350]],
     [defaultDryer, [120]],
   ];
   let most = 0;

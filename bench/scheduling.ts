@@ -9,6 +9,7 @@ import { promisesOf } from '../src/core/schedule/promise';
 import { firstPlan } from '../src/core/schedule/rules';
 import { planShop } from '../src/core/schedule/shopPlan';
 import { benchShop } from './benchShop';
+import { benchHundred } from './hundredJobs';
 
 type Median = (work: () => unknown, runs?: number) => number;
 type Line = (name: string, value: string) => void;
@@ -75,4 +76,5 @@ export function benchScheduling(median: Median, line: Line): void {
       `${Math.round(2000 * rate)}, ${results.reduce((a, r) => a + r.breaches, 0)}`,
     );
   }
+  benchHundred(line, frameMs);
 }

@@ -54,9 +54,14 @@ export function climateOf(job: Pick<JobState, 'airs' | 'shelved'>, settings: Set
   const all = [...new Set([...marks, ...nights.flatMap((n) => [n.from, n.to]).filter((t) => t > startAt)])].sort(
     (a, b) => a - b,
   );
+  // instants rise, so notes and nights are walked along with them
+  let a = -1;
+  let n = 0;
   return all.map((at) => {
-    const noted = airs.findLast((a) => a.at <= at) ?? before;
-    const night = nights.find((n) => at >= n.from && at < n.to);
+    while (a + 1 < airs.length && airs[a + 1]!.at <= at) a++;
+    while (n < nights.length && nights[n]!.to <= at) n++;
+    const noted = airs[a] ?? before;
+    const night = nights[n] && at >= nights[n]!.from ? nights[n] : undefined;
     // the room's figure that is kept with the clamps is no measurement of the night
     const measuredTonight = noted !== undefined && night !== undefined && noted.at >= night.from && noted.at > startAt;
     const tC = shelfC(at) ?? (night && !measuredTonight ? settings.night.tC : (noted?.tempC ?? settings.roomC));
@@ -65,18 +70,30 @@ export function climateOf(job: Pick<JobState, 'airs' | 'shelved'>, settings: Set
   });
 }
 
+const mostNights = 400;
+/** Nights from a day on, by the hours that they have: the jobs of a shop ask for the same ones. */
+const nightsKnown = new Map<string, { from: number; to: number }[]>();
+
 /** Nights by the clock on the wall between two instants. */
 function nightSpans(n: Settings['night'], from: number, to: number): { from: number; to: number }[] {
-  const out: { from: number; to: number }[] = [];
   const day = new Date(from);
   day.setDate(day.getDate() - 1);
-  for (day.setHours(n.fromH, 0, 0, 0); day.getTime() < to && out.length < 400; day.setDate(day.getDate() + 1)) {
+  day.setHours(n.fromH, 0, 0, 0);
+  const key = `${day.getTime()} ${n.toH}`;
+  let known = nightsKnown.get(key);
+  if (!known) {
+    if (nightsKnown.size > 100) nightsKnown.clear();
+    nightsKnown.set(key, (known = []));
+  }
+  if (known.length) day.setTime(known[known.length - 1]!.from);
+  while (known.length < mostNights && day.getTime() < to) {
+    if (known.length) day.setDate(day.getDate() + 1);
     const end = new Date(day);
     if (n.toH <= n.fromH) end.setDate(end.getDate() + 1);
     end.setHours(n.toH, 0, 0, 0);
-    if (end.getTime() > from) out.push({ from: day.getTime(), to: end.getTime() });
+    known.push({ from: day.getTime(), to: end.getTime() });
   }
-  return out;
+  return known.filter((x) => x.to > from && x.from < to);
 }
 
 /** Width that a cure goes by, of what was laid or will be. */

@@ -5,7 +5,8 @@ import type { Simulated } from '@/core/schedule/simulate';
 import type { JobState } from '@/model/fold';
 import { askPromises } from '@/workers/scheduleClient';
 import { shopBench, type CureWay } from './shopBench';
-import { promiseRuns, type ShopPlanState } from './useShopPlan';
+import { promiseRuns } from './planStore';
+import type { ShopPlanState } from './useShopPlan';
 
 /** Quantiles of a job's end as instants, and what may be said to the customer. */
 export interface Promised {

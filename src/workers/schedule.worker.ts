@@ -5,6 +5,7 @@ import {
   promiseWork,
   rescueWork,
   wishCost,
+  type PlanPart,
   type PlanQuestion,
   type PromiseQuestion,
   type RescueQuestion,
@@ -13,7 +14,8 @@ import type { ShopPlan } from '@/core/schedule/shopPlan';
 import type { Bench } from '@/core/schedule/types';
 
 const api = {
-  plan: (q: PlanQuestion, tell: (share: number) => void) => planWork(q, tell, () => performance.now()),
+  plan: (q: PlanQuestion, tell: (share: number) => void, part: (p: PlanPart) => void) =>
+    planWork(q, tell, () => performance.now(), part),
   promises: (list: PromiseQuestion[]) => list.map(promiseWork),
   rescues: (q: RescueQuestion) => rescueWork(q),
   wishes: (withWishes: ShopPlan, bench: Bench) => wishCost(withWishes, bench),

@@ -1,6 +1,13 @@
 import { proxy } from 'comlink';
 
-import type { PlanAnswer, PlanQuestion, PromiseQuestion, RescueQuestion, wishCost } from '@/core/schedule/planWork';
+import type {
+  PlanAnswer,
+  PlanPart,
+  PlanQuestion,
+  PromiseQuestion,
+  RescueQuestion,
+  wishCost,
+} from '@/core/schedule/planWork';
 import type { Rescue, ShopPlan } from '@/core/schedule/shopPlan';
 import type { Simulated } from '@/core/schedule/simulate';
 import type { Bench } from '@/core/schedule/types';
@@ -8,9 +15,13 @@ import { longRunOn, type LongRun } from './longRun';
 import type { ScheduleApi } from './schedule.worker';
 import { startSchedule } from './startSchedule';
 
-/** A better plan, with its progress; it can be given up. */
-export const betterPlan = (q: PlanQuestion, tell: (share: number) => void): LongRun<PlanAnswer> =>
-  longRunOn<ScheduleApi, PlanAnswer>(startSchedule, (api) => api.plan(q, proxy(tell)));
+/** A better plan, with its progress and what is there before the whole answer; it can be given up. */
+export const betterPlan = (
+  q: PlanQuestion,
+  tell: (share: number) => void,
+  part: (p: PlanPart) => void,
+): LongRun<PlanAnswer> =>
+  longRunOn<ScheduleApi, PlanAnswer>(startSchedule, (api) => api.plan(q, proxy(tell), proxy(part)));
 
 export const askPromises = (list: PromiseQuestion[]): LongRun<Simulated[]> =>
   longRunOn<ScheduleApi, Simulated[]>(startSchedule, (api) => api.promises(list));

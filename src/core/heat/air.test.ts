@@ -12,7 +12,7 @@ import { columnCenters } from './modes';
 import { confirmRound } from './moving';
 import { bondReadings, readOff } from './observe';
 import { bounded, planRound, tryRound, type PathPlanInput } from './pathPlan';
-import { Trajectory } from './reduced';
+import { Trajectory } from './trajectory';
 import { arcCells, HeatRun } from './run';
 import { HeatSolver } from './solver';
 import { spotCadence } from './spot';

@@ -1,8 +1,9 @@
 import { inverse, Matrix, solve } from 'ml-matrix';
 
 import { CoreInputError } from '../errors';
-import type { HeatPhase, ReducedModel } from './reduced';
-import { Trajectory } from './reduced';
+import type { ReducedModel } from './reduced';
+import type { HeatPhase } from './trajectory';
+import { Trajectory } from './trajectory';
 import { largest } from '../numeric/ends';
 
 /** A thermocouple log: seconds from laying the device on, °C. */

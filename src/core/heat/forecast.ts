@@ -40,6 +40,31 @@ export function firstTrue(test: (tS: number) => boolean, fromS: number, toS: num
   }
 }
 
+/** A value this near to its level is there, K: far inside the grid's own error. */
+const closeK = 0.01;
+
+/** Where a value turns positive between two looks, to 0.25 s or 0.01 K: false position, with halving when one end stays (Illinois). */
+function between(value: (tS: number) => number, a: number, va: number, b: number, vb: number): number {
+  let side = 0;
+  for (let i = 0; i < 30 && b - a > 0.25; i++) {
+    const t = Math.min(b - 0.05, Math.max(a + 0.05, a + ((b - a) * va) / (va - vb)));
+    const v = value(t);
+    if (Math.abs(v) < closeK) return t;
+    if (v >= 0) {
+      b = t;
+      vb = v;
+      if (side === 1) va /= 2;
+      side = 1;
+    } else {
+      a = t;
+      va = v;
+      if (side === -1) vb /= 2;
+      side = -1;
+    }
+  }
+  return b;
+}
+
 /** First instant in [from, to] at which a rising value gets to `level`, to 0.25 s; null when it does not. */
 export function firstReach(value: (tS: number) => number, level: number, fromS: number, toS: number): number | null {
   let a = fromS;
@@ -53,26 +78,51 @@ export function firstReach(value: (tS: number) => number, level: number, fromS: 
       va = vb;
       continue;
     }
-    // false position, with halving when one end stays (Illinois)
-    let side = 0;
-    for (let i = 0; i < 30 && b - a > 0.25; i++) {
-      const t = Math.min(b - 0.05, Math.max(a + 0.05, a + ((b - a) * va) / (va - vb)));
-      const v = value(t) - level;
-      if (v >= 0) {
-        b = t;
-        vb = v;
-        if (side === 1) va /= 2;
-        side = 1;
-      } else {
-        a = t;
-        va = v;
-        if (side === -1) vb /= 2;
-        side = -1;
-      }
-    }
-    return b;
+    return between((t) => value(t) - level, a, va, b, vb);
   }
   return null;
+}
+
+/**
+ * The same, looked for round an instant that is likely: a moved world is seldom far from the usual one.
+ * @param nearS where it is expected, @param rise of the value there, per s
+ * @param known that it lies below the level at `fromS`
+ */
+export function firstReachNear(
+  value: (tS: number) => number,
+  level: number,
+  fromS: number,
+  toS: number,
+  nearS: number,
+  rise: number,
+  known: { below?: boolean | undefined } = {},
+): number | null {
+  if (!(rise > 1e-6) || nearS <= fromS || nearS >= toS) return firstReach(value, level, fromS, toS);
+  if (!known.below && value(fromS) >= level) return fromS;
+  let a = fromS;
+  let va = NaN;
+  let b = nearS;
+  let vb = value(b) - level;
+  // a step a little longer than the rise asks for, until the level lies between two looks
+  for (let i = 0; i < 4 && vb < 0; i++) {
+    a = b;
+    va = vb;
+    b = Math.min(toS, b + Math.max(1, (-1.3 * vb) / rise));
+    vb = value(b) - level;
+  }
+  if (vb < 0) return firstReach(value, level, b, toS);
+  for (let i = 0; i < 4 && Number.isNaN(va); i++) {
+    const t = Math.max(fromS, b - Math.max(1, (1.3 * vb) / rise));
+    const v = t === fromS ? -1 : value(t) - level;
+    if (v >= 0) {
+      b = t;
+      vb = v;
+    } else {
+      a = t;
+      va = t === fromS ? value(fromS) - level : v;
+    }
+  }
+  return Number.isNaN(va) ? firstReach(value, level, fromS, b) : between((t) => value(t) - level, a, va, b, vb);
 }
 
 /** Nominal value ± 2 · root sum of squares of what each moved world makes of it. */
@@ -91,7 +141,7 @@ export interface Reached {
 /**
  * The usual instant, and its range: each uncertain direction's own instant, and what the grid's error and the swing of
  * moving air are worth in seconds (law 5). Null: usually not within the horizon.
- * @param afterS instants before which no world is looked at, one for each
+ * @param after when each world was at a lower temperature: before that none is looked at
  */
 export function reached(
   run: HeatRun,
@@ -99,17 +149,22 @@ export function reached(
   atC: number,
   fromS: number,
   leadS: number,
-  afterS: readonly (number | null)[] = [],
+  after: { own: readonly (number | null)[]; atC: number } | null = null,
 ): Reached | null {
   requireIn('temperature', atC, -100, 1000, '°C');
   const endS = fromS + horizonS;
   const line = (m: Member, t: number) => m.lineAfterC(t, leadS, arc.cells);
-  const find = (m: Member, i: number) => firstReach((t) => line(m, t), atC, afterS[i] ?? fromS, endS);
   const nominal = run.members[0]!;
-  const usual = find(nominal, 0);
+  const usual = firstReach((t) => line(nominal, t), atC, after?.own[0] ?? fromS, endS);
   if (usual === null) return null;
-  const moved = run.members.slice(1).map((m, i) => find(m, i + 1));
   const slope = (line(nominal, usual + 4) - line(nominal, usual)) / 4;
+  const moved = run.members.slice(1).map((m, i) => {
+    const before = after?.own[i + 1];
+    const shift = before != null && after?.own[0] != null ? before - after.own[0] : 0;
+    return firstReachNear((t) => line(m, t), atC, before ?? fromS, endS, usual + shift, slope, {
+      below: before != null && before > fromS && after!.atC < atC - 1,
+    });
+  });
   const worth = (k: number) => (slope > 1e-3 ? Math.min(horizonS, k / slope) : 0);
   const r = around(
     usual,

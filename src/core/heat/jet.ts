@@ -16,6 +16,8 @@ export interface JetInput {
 /** Local film coefficient (W/m²K) and share of (air − ambient) that reaches the wall, at a distance from the axis. */
 export interface Jet {
   reynolds: number;
+  /** what the air's speed, temperature and scale make of the film: it multiplies one pattern, W/m²K */
+  base: number;
   hAt(rMm: number): number;
   shareAt(rMm: number): number;
   /** what lay outside the correlation's range and was held at its end */
@@ -65,6 +67,7 @@ export function makeJet(input: JetInput, ambientC: number): Jet {
   const eta0 = Math.min(1, coreDiameters.value / distance);
   return {
     reynolds,
+    base,
     hAt: (rMm) => {
       const p = rMm / nozzleMm;
       return base * (p < 2.5 ? plateau : p > 7.5 ? end * (7.5 / p) ** 2 : local(p));

@@ -9,7 +9,7 @@ import { patchGrid } from './patches';
 import { checkGridSize, makeGrid, type HeatGrid } from './grid';
 import { bondReadings, faceReadings, type Reading } from './observe';
 import { backPattern, maskFoil, type BackSpec, type Mask } from './backPattern';
-import { defaultGun, defaultDryer, jetOf } from './heater';
+import { defaultDryer, defaultGun, defaultNozzle, jetOf } from './heater';
 import { HeatSolver, type Contact } from './solver';
 
 /** Rows of the basis at one kind of place: temperature above ambient = row · y. */
@@ -61,7 +61,7 @@ export interface ThermalModes {
   rows: ModeRows[];
 }
 
-export const stackDigest = (stack: ThermalStack, size: { nx: number; ny: number }) => digest({ v: 4, stack, size });
+export const stackDigest = (stack: ThermalStack, size: { nx: number; ny: number }) => digest({ v: 5, stack, size });
 
 export const defaultRank = 40;
 const unitConductances = [60, 350, 1200];
@@ -135,7 +135,7 @@ export function buildModes(
 }
 
 /**
- * What the basis has to span besides a plate: rounds at the edge and inside it, wide air, the camera masked or lifted off
+ * What the basis has to span besides a plate: rounds at the edge and inside it, wide and narrow air, the camera masked or lifted off
  * the plate, and eight stretches of the edge.
  */
 function trainingSpecs(stack: ThermalStack): BackSpec[] {
@@ -156,7 +156,8 @@ function trainingSpecs(stack: ThermalStack): BackSpec[] {
   const special = camera.length
     ? [loop(2, gun, camera), { kind: 'contact' as const, hWm2K: 350, lifted: camera.map((m) => ({ ...m, factor: 0 })) }]
     : [];
-  return [loop(2), loop(-10), loop(12), loop(2, jetOf(defaultDryer, 120)), ...special, ...strips];
+  const others = [jetOf(defaultDryer, 120), jetOf(defaultNozzle, 200)].map((jet) => loop(2, jet));
+  return [loop(2), loop(-10), loop(12), ...others, ...special, ...strips];
 }
 
 const fill = (count: number, value: number): number[] => new Array<number>(count).fill(value);

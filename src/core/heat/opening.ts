@@ -1,6 +1,6 @@
 import { CoreInputError, requireIn } from '../errors';
 import { judgement, published, type Range } from '../source';
-import { around, firstReach, horizonS, leadOf, reached, type Exposure } from './forecast';
+import { around, firstReach, firstReachNear, horizonS, leadOf, reached, type Exposure } from './forecast';
 import { numericalK, watchedKinds, type ArcCells, type HeatRun, type Member, type Watched } from './run';
 
 /** Marks of what is watched, °C. */
@@ -70,6 +70,8 @@ export const spotStressMPaK = published(0.31, 'E α/2, Timoshenko & Goodier; cov
 export const afterS = judgement(120, 'parts inside get hottest within two minutes after the heat ended');
 /** Instants after the heat ended at which the parts are looked at, s. */
 const looks = [0, 15, 30, 60, 90, 120];
+/** When the hottest place of a part is looked for, s after the heat ended. */
+const lagS = 30;
 
 /**
  * The opening of a bond under the heat of `run`, by the usual world and each moved one in its own time (law 5).
@@ -104,7 +106,8 @@ export function opening(input: OpeningInput): Opening {
   const swing = run.swingK(fromS);
   const tried = workC === null ? null : reached(run, first, workC, fromS, lead);
   const tryFromS = tried?.range ?? null;
-  const ready = easyC === null ? null : reached(run, first, easyC, fromS, lead, tried?.own);
+  const ready =
+    easyC === null ? null : reached(run, first, easyC, fromS, lead, tried && { own: tried.own, atC: workC! });
   if (!ready || easyC === null) return { ...none, tryFromS };
   const leaveS = ready.range.mean;
 
@@ -125,9 +128,10 @@ export function opening(input: OpeningInput): Opening {
     if (seen.peakC.high >= m.stopC) over.push(id);
     else if (seen.peakC.high >= m.cautionC) caution.push(id);
   }
+  const glue = members[0]!.hottestLine(leaveS);
   const glueC = around(
-    members[0]!.hottestLineC(leaveS),
-    members.slice(1).map((m, i) => m.hottestLineC(off[i + 1]!.at)),
+    glue.atC,
+    members.slice(1).map((m, i) => m.bondCellC(off[i + 1]!.at, glue.cell)),
     numericalK.bondLow,
     numericalK.bondHigh + swing.bond,
   );
@@ -135,10 +139,19 @@ export function opening(input: OpeningInput): Opening {
   const line = order.map((arc) => ({ arc, meanC: members[0]!.lineC(leaveS, arcs[arc]!.cells) }));
   const falls = (below: number | null) => {
     if (below === null) return null;
-    const own = off.map(({ at, member }) => {
-      const t = firstReach((s) => -member.lineC(s, first.cells), -below, at + 1e-3, at + horizonS);
-      return (t ?? at + horizonS) - at;
-    });
+    const fall = (member: Member) => (s: number) => -member.lineC(s, first.cells);
+    const [nominal, ...moved] = off;
+    const usual = firstReach(fall(nominal!.member), -below, leaveS + 1e-3, leaveS + horizonS);
+    const forS = (usual ?? leaveS + horizonS) - leaveS;
+    const fallsBy =
+      usual === null ? 0 : nominal!.member.lineC(usual - 2, first.cells) - nominal!.member.lineC(usual, first.cells);
+    const own = [
+      forS,
+      ...moved.map(({ at, member }) => {
+        const t = firstReachNear(fall(member), -below, at + 1e-3, at + horizonS, at + forS, fallsBy / 2);
+        return (t ?? at + horizonS) - at;
+      }),
+    ];
     const r = around(own[0]!, own.slice(1));
     return { low: Math.max(0, r.low), mean: r.mean, high: r.high };
   };
@@ -160,6 +173,17 @@ export function opening(input: OpeningInput): Opening {
   };
 }
 
+/** Looks at a part over all heats of a run; between two its temperature is taken as a straight line. */
+const doseLooks = 24;
+
+/** Share of a straight stretch that lies above zero. */
+const shareAbove = (a: number, b: number): number =>
+  a >= 0 && b >= 0 ? 1 : a < 0 && b < 0 ? 0 : Math.max(a, b) / Math.abs(b - a);
+
+/** When a straight stretch first lies at or above a mark; null when it does not. */
+const crossing = (t0: number, c0: number, t1: number, c1: number, markC: number): number | null =>
+  c0 >= markC ? t0 : c1 >= markC ? t0 + ((t1 - t0) * (markC - c0)) / (c1 - c0) : null;
+
 /**
  * Peak of a watched thing from its world's own ready instant on, and its dose over all heats of the run; null when the
  * device has none. The dose's high end is the nominal curve moved by what the peak is uncertain by.
@@ -173,19 +197,12 @@ function exposureTogether(
 ): Exposure | null {
   const [nominal, ...moved] = off;
   const member = nominal!.member;
-  let peak = -Infinity;
-  let cell = -1;
-  let at = 0;
   // the cover is hottest when the heat ends, everything inside lags behind; the hottest place hardly moves meanwhile
-  for (const s of id === 'cover' ? [0] : [0, 60]) {
-    const top = id === 'cover' ? run.members[0]!.hottest(nominal!.at, id) : member.hottest(nominal!.at + s, id);
-    if (!top) return null;
-    if (top.atC > peak) {
-      peak = top.atC;
-      cell = top.cell;
-      at = s;
-    }
-  }
+  const top = id === 'cover' ? run.members[0]!.hottest(nominal!.at, id) : member.hottest(nominal!.at + lagS, id);
+  if (!top) return null;
+  const { cell } = top;
+  let peak = top.atC;
+  let at = id === 'cover' ? 0 : lagS;
   if (id !== 'cover')
     for (const s of looks) {
       const c = member.atCell(nominal!.at + s, id, cell);
@@ -203,25 +220,27 @@ function exposureTogether(
   const extraK = peakC.high - peakC.mean;
   const startS = Math.min(0, run.switches[0]?.atS ?? 0);
   const endS = nominal!.at + afterS.value;
-  const step = Math.max(5, (endS - startS) / 40);
-  const dose = { aboveCautionS: { mean: 0, high: 0 }, aboveStopS: { mean: 0, high: 0 } };
   let cautionAtS: number | null = null;
   let stopAtS: number | null = null;
-  if (peakC.high >= m.cautionC)
-    for (let t = startS; t < endS; t += step) {
-      const c = member.atCell(t, id, cell);
-      const share = Math.min(step, endS - t);
-      if (c >= m.cautionC) dose.aboveCautionS.mean += share;
-      if (c >= m.stopC) dose.aboveStopS.mean += share;
-      if (c + extraK >= m.cautionC) {
-        cautionAtS ??= t;
-        dose.aboveCautionS.high += share;
-      }
-      if (c + extraK >= m.stopC) {
-        stopAtS ??= t;
-        dose.aboveStopS.high += share;
-      }
+  const dose = { aboveCautionS: { mean: 0, high: 0 }, aboveStopS: { mean: 0, high: 0 } };
+  if (peakC.high >= m.cautionC) {
+    const step = Math.max(5, (endS - startS) / doseLooks);
+    let t0 = startS;
+    let c0 = member.atCell(t0, id, cell);
+    for (let t = t0 + step; t0 < endS; t += step) {
+      const t1 = Math.min(t, endS);
+      const c1 = member.atCell(t1, id, cell);
+      const above = (markC: number) => (t1 - t0) * shareAbove(c0 - markC, c1 - markC);
+      dose.aboveCautionS.mean += above(m.cautionC);
+      dose.aboveStopS.mean += above(m.stopC);
+      dose.aboveCautionS.high += above(m.cautionC - extraK);
+      dose.aboveStopS.high += above(m.stopC - extraK);
+      cautionAtS ??= crossing(t0, c0, t1, c1, m.cautionC - extraK);
+      stopAtS ??= crossing(t0, c0, t1, c1, m.stopC - extraK);
+      t0 = t1;
+      c0 = c1;
     }
+  }
   return { peakC, ...dose, cautionAtS, stopAtS };
 }
 

@@ -14,7 +14,8 @@ import { checkGridSize, makeGrid } from './grid';
 import { defaultPlate } from './heater';
 import { buildModes, Cancelled, stackDigest } from './modes';
 import { bondReadings, faceReadings, readOff } from './observe';
-import { ReducedModel, Trajectory } from './reduced';
+import { ReducedModel } from './reduced';
+import { Trajectory } from './trajectory';
 import { arcCells, HeatRun } from './run';
 import { HeatSolver } from './solver';
 

@@ -5,7 +5,8 @@ import type { AirPath } from './airPath';
 import type { BackSpec, Mask } from './backPattern';
 import { jetOf, type Heater } from './heater';
 import { requireIn } from '../errors';
-import { ReducedModel, Trajectory, type Films, type HeatPhase } from './reduced';
+import { Trajectory, type Films, type HeatPhase } from './trajectory';
+import type { ReducedModel } from './reduced';
 import { swing, swingOf } from './ripple';
 
 /** How a heater is used on this device. */
@@ -65,6 +66,9 @@ export const watchedKinds: readonly Watched[] = ['battery', 'camera', 'display',
 /** Air over the bench: still, or a fan or draught over it. It passes the face that lies open (law 26). */
 export type BenchAir = 'still' | 'draught';
 
+/** Columns of the face between two first looks for its hottest place: 7 mm on the check grid, a third of the smallest jet's band. */
+const coverStride = 3;
+
 /** The hottest place of something, and where it was found: cell of its rows. */
 interface Hottest {
   cell: number;
@@ -73,6 +77,9 @@ interface Hottest {
 
 /** One world of the ensemble: nominal, or one uncertain direction moved by one standard uncertainty. */
 export class Member {
+  /** the last instant at which the whole face was looked over */
+  private cover: { tS: number; top: Hottest } | null = null;
+
   constructor(
     private readonly model: ReducedModel,
     readonly trajectory: Trajectory,
@@ -87,28 +94,40 @@ export class Member {
   /** Coldest of the cells when the heat ends at `leaveS` and `leadS` have gone by. */
   lineAfterC(leaveS: number, leadS: number, cells: Int32Array): number {
     const off = this.phase({ atS: leaveS, setC: null, preheated: false });
-    return this.coldestC(this.trajectory.soonAfter(off, leadS), cells);
+    return this.trajectory.coldestSoonAfterK(off, leadS, cells) + this.ambientC;
   }
 
+  /** Coldest of the cells, °C. */
   lineC(tS: number, cells: Int32Array): number {
-    return this.coldestC(this.trajectory.state(tS), cells);
+    return this.trajectory.coldestK(tS, cells) + this.ambientC;
   }
 
-  private coldestC(y: Float64Array, cells: Int32Array): number {
-    const rows = this.model.rows('bond').values;
-    let least = Infinity;
-    for (const c of cells) least = Math.min(least, rowDot(rows, c, y));
-    return least + this.ambientC;
+  /** The heated face by its cells: at the hottest place of its surface, and its mean, °C. */
+  faceC(tS: number): { hottest: number; mean: number } {
+    const y = this.trajectory.state(tS);
+    const { cell } = this.hottest(tS, 'cover')!;
+    return {
+      hottest: rowDot(this.model.rows('back').values, cell, y) + this.ambientC,
+      mean: this.model.faceMeanK(y) + this.ambientC,
+    };
   }
 
   /** Hottest cell of the bond line, °C. */
-  hottestLineC(tS: number): number {
-    return this.top('bond', this.trajectory.state(tS)).atC;
+  hottestLine(tS: number): Hottest {
+    return this.top('bond', this.trajectory.state(tS));
+  }
+
+  /** A cell of the bond line as it was found on another member, °C. */
+  bondCellC(tS: number, cell: number): number {
+    return rowDot(this.model.rows('bond').values, cell, this.trajectory.state(tS)) + this.ambientC;
   }
 
   /** Hottest place of a watched thing; null when the device has none. */
   hottest(tS: number, id: Watched): Hottest | null {
-    if (id === 'cover') return this.coverTop(tS);
+    if (id === 'cover') {
+      if (this.cover?.tS !== tS) this.cover = { tS, top: this.coverTop(tS) };
+      return this.cover.top;
+    }
     return this.model.rows(id).count ? this.top(id, this.trajectory.state(tS)) : null;
   }
 
@@ -132,26 +151,34 @@ export class Member {
     return { cell, atC: most + this.ambientC };
   }
 
-  /** Hottest place of the cover's own surface: its cell, and the half cell between, towards what heats. */
+  /**
+   * Hottest place of the cover's own surface: its cell, and the half cell between, towards what heats. Looked over in
+   * strides first: the face is smooth from one column to the next.
+   */
   private coverTop(tS: number): Hottest {
     const y = this.trajectory.state(tS);
     const heating = this.trajectory.heating(tS);
     const g = this.model.modes.firstHalfCellWm2K;
     const rows = this.model.rows('back');
+    const at = (c: number) => {
+      const v = rowDot(rows.values, c, y);
+      if (!heating) return v;
+      const film = heating.columns ? heating.columns.film[c]! : heating.film;
+      const share = heating.columns ? heating.columns.share[c]! : 1;
+      return (film * share * heating.driveK + g * v) / (film + g);
+    };
     let cell = 0;
     let most = -Infinity;
-    for (let c = 0; c < rows.count; c++) {
-      let v = rowDot(rows.values, c, y);
-      if (heating) {
-        const film = heating.columns ? heating.columns.film[c]! : heating.film;
-        const share = heating.columns ? heating.columns.share[c]! : 1;
-        v = (film * share * heating.driveK + g * v) / (film + g);
-      }
+    const look = (c: number) => {
+      const v = at(c);
       if (v > most) {
         most = v;
         cell = c;
       }
-    }
+    };
+    for (let c = 0; c < rows.count; c += coverStride) look(c);
+    const found = cell;
+    for (let c = Math.max(0, found - coverStride); c <= Math.min(rows.count - 1, found + coverStride); c++) look(c);
     return { cell, atC: most + this.ambientC };
   }
 
@@ -342,16 +369,7 @@ export class HeatRun {
 
   /** Hottest place of the heated face and the mean over it, °C: what the glass itself has to stand. */
   faceC(tS: number): { hottest: number; mean: number } {
-    const rows = this.model.rows('back');
-    const y = this.members[0]!.trajectory.state(tS);
-    let hottest = -Infinity;
-    let sum = 0;
-    for (let c = 0; c < rows.count; c++) {
-      const v = rowDot(rows.values, c, y);
-      sum += v;
-      if (v > hottest) hottest = v;
-    }
-    return { hottest: hottest + this.ambientC, mean: sum / rows.count + this.ambientC };
+    return this.members[0]!.faceC(tS);
   }
 
   /** How much a place swings under the air that is on, ± K; zero without moving air. */

@@ -1,6 +1,6 @@
 import { coarseModel } from '../../../test-support/modes';
 import type { Range } from '../source';
-import { Trajectory } from '../heat/reduced';
+import { Trajectory } from '../heat/trajectory';
 import { trend, watchProbe, type ProbeReading } from './probeWatch';
 import { SimulatedBench, simulatedFaults, type SimulatedFault } from './simulatedBench';
 

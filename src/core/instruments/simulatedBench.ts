@@ -1,5 +1,6 @@
-import type { HeatPhase, ReducedModel } from '../heat/reduced';
-import { Trajectory } from '../heat/reduced';
+import type { ReducedModel } from '../heat/reduced';
+import type { HeatPhase } from '../heat/trajectory';
+import { Trajectory } from '../heat/trajectory';
 
 export type SimulatedFault = 'none' | 'loose' | 'drift' | 'dropout' | 'open' | 'frozen';
 export const simulatedFaults: readonly SimulatedFault[] = ['none', 'loose', 'drift', 'dropout', 'open', 'frozen'];

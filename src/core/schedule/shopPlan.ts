@@ -218,8 +218,8 @@ export interface Instead {
   newlyLate: string[];
 }
 
-/** Plans that are made for each candidate, so that its cost is that of the order and not of a poor search. */
-const insteadIterations = 150;
+/** Plans that are made for each candidate, so that its cost is that of the order and not of a poor search; fewer in a large shop. */
+const insteadIterations = (jobs: number): number => Math.max(20, Math.min(150, Math.round(4000 / Math.max(1, jobs))));
 
 /**
  * What it truly costs: the other task booked as begun now, by the hands that the plan gives to the first, and all else
@@ -241,7 +241,7 @@ export function insteadOf(
     if (!e) return [];
     const begun = beginNow(p.bench, e, handsOf(p.bench, before));
     if (!begun) return [];
-    const other = planShop(begun, { iterations: insteadIterations, seeds: [1], previous: p.plan });
+    const other = planShop(begun, { iterations: insteadIterations(p.bench.jobs.length), seeds: [1], previous: p.plan });
     return [
       {
         ...o,

@@ -5,7 +5,7 @@ import { mapJob, type LateJob, type Rescue, type RescueIdea } from '@/core/sched
 import { shopBench, type CureWay } from '@/stagekit/shopBench';
 import { LongRunLine } from '@/stagekit/LongRunLine';
 import { useLongRun } from '@/stagekit/useLongRun';
-import type { PlanNow } from '@/stagekit/useShopPlan';
+import type { PlanNow } from '@/stagekit/planNow';
 import { Button } from '@/ui/Button';
 import { Txt } from '@/ui/Txt';
 import { span } from '@/ui/units';

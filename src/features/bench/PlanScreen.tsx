@@ -1,7 +1,8 @@
 import { useRouter } from 'expo-router';
 import { useWindowDimensions, View } from 'react-native';
 
-import { useShopPlan, type PlanNow } from '@/stagekit/useShopPlan';
+import type { PlanNow } from '@/stagekit/planNow';
+import { useShopPlan } from '@/stagekit/useShopPlan';
 import { useSettings } from '@/store/shop';
 import { Button } from '@/ui/Button';
 import { download } from '@/ui/download';

@@ -5,7 +5,7 @@ import { needsOf } from '@/core/schedule/nextHands';
 import type { PlanEntry } from '@/core/schedule/types';
 import { useActionsOn } from '@/stagekit/actions';
 import { bareId } from '@/stagekit/shopBench';
-import type { PlanNow } from '@/stagekit/useShopPlan';
+import type { PlanNow } from '@/stagekit/planNow';
 import { useJobs, useSettings } from '@/store/shop';
 import { Choice } from '@/ui/Choice';
 import { refused, type Told, Message } from '@/ui/Message';

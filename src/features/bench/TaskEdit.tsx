@@ -10,7 +10,7 @@ import { stageOf, taskName } from '@/model/taskNames';
 import { useActions } from '@/stagekit/actions';
 import { resourceName } from '@/stagekit/shopBench';
 import { stageHref } from '@/stagekit/StageShell';
-import type { PlanNow } from '@/stagekit/useShopPlan';
+import type { PlanNow } from '@/stagekit/planNow';
 import { Entry } from '@/stagekit/Why';
 import { useSettings } from '@/store/shop';
 import { Button } from '@/ui/Button';

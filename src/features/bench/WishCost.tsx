@@ -4,7 +4,7 @@ import { View } from 'react-native';
 import type { wishCost } from '@/core/schedule/planWork';
 import { shopBench } from '@/stagekit/shopBench';
 import { useLongRun } from '@/stagekit/useLongRun';
-import type { PlanNow } from '@/stagekit/useShopPlan';
+import type { PlanNow } from '@/stagekit/planNow';
 import { Txt } from '@/ui/Txt';
 import { span } from '@/ui/units';
 import { askWishCost } from '@/workers/scheduleClient';

@@ -2,7 +2,7 @@ import { act, fireEvent, render, screen, within } from '@testing-library/react';
 
 import { defaultHours } from '@/model/settings';
 import { demoJobs, demoSettings } from '@/demo/shop';
-import { forgetPlan } from '@/stagekit/useShopPlan';
+import { forgetPlan } from '@/stagekit/planStore';
 import { eventsOn } from '../../../test-support/dayOf';
 import { went } from '../../../test-support/mockRouter';
 import { jobNow, logged, settingsNow, startShop } from '../../../test-support/mockShop';

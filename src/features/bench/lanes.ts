@@ -2,7 +2,7 @@ import { needsOf } from '@/core/schedule/nextHands';
 import type { PlanEntry } from '@/core/schedule/types';
 import type { Settings } from '@/model/settings';
 import { bareId, resourceName } from '@/stagekit/shopBench';
-import type { PlanNow } from '@/stagekit/useShopPlan';
+import type { PlanNow } from '@/stagekit/planNow';
 
 export interface Bar {
   entry: PlanEntry;

@@ -7,7 +7,7 @@ import { planCalendar } from '@/model/cureCalendar';
 import { foldJob } from '@/model/fold';
 import { shopBench } from '@/stagekit/shopBench';
 import { bookOf } from '@/stagekit/shopDurations';
-import type { PlanNow } from '@/stagekit/useShopPlan';
+import type { PlanNow } from '@/stagekit/planNow';
 import { lanesOf } from './lanes';
 import { calendarOf } from './planCalendar';
 import { entryText, insteadText, qualityText, rescueText, whyFirst } from './planWords';

@@ -1,5 +1,5 @@
 import type { CalendarEntry } from '@/model/cureCalendar';
-import type { PlanNow } from '@/stagekit/useShopPlan';
+import type { PlanNow } from '@/stagekit/planNow';
 import { time } from '@/ui/units';
 
 /** Promises of the open jobs, with what the plan says of each. */

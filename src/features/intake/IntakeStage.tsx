@@ -40,7 +40,8 @@ import { CrackedAndSaved } from './CrackedAndSaved';
 import { MoreFindings, yesNo } from './MoreFindings';
 import { PartDue } from '@/stagekit/PartDue';
 import { useSteadyPromise } from '@/stagekit/usePromises';
-import { promiseRuns, useShopPlan } from '@/stagekit/useShopPlan';
+import { promiseRuns } from '@/stagekit/planStore';
+import { useShopPlan } from '@/stagekit/useShopPlan';
 import { PhotosSection } from '@/stagekit/PhotosSection';
 import { hardText, optionName } from './words';
 

@@ -62,16 +62,20 @@ export function liftOrder(
     return { risk, d, nearest: nearest?.k ?? null, cost: Math.round(cost * 1e9) };
   });
   const left = new Set(pieces.map((p) => p.id).filter((i) => !off.has(i)));
-  const done: number[] = [...off];
+  const done = new Set(off);
   const steps: PieceStep[] = [];
   const edge = w.leastEdgeMm.value;
+  // a piece opens once, when it has an edge of its own or a neighbour that left it one
+  const reachable = new Set([...left].filter((i) => pieces[i]!.freeMm >= edge));
+  const frees = (id: number) => {
+    for (const [j, mm] of pieces[id]!.neighbours) if (mm >= edge && left.has(j)) reachable.add(j);
+  };
+  for (const id of off) frees(id);
+  const before = (a: number, b: number) =>
+    about[a]!.risk - about[b]!.risk || about[a]!.cost - about[b]!.cost || a - b;
   while (left.size) {
-    const open = [...left].filter(
-      (i) => pieces[i]!.freeMm >= edge || done.some((j) => (pieces[i]!.neighbours.get(j) ?? 0) >= edge),
-    );
+    const open = [...reachable];
     const candidates = open.length ? open : [...left];
-    const before = (a: number, b: number) =>
-      about[a]!.risk - about[b]!.risk || about[a]!.cost - about[b]!.cost || a - b;
     const next = candidates.reduce((a, b) => (before(b, a) < 0 ? b : a));
     const p = pieces[next]!;
     const f = about[next]!;
@@ -89,10 +93,12 @@ export function liftOrder(
       distanceMm: f.d,
       nearest: f.nearest,
       reasons,
-      entry: bladeEntry(p, new Set(done), keepOuts),
+      entry: bladeEntry(p, done, keepOuts),
     });
-    done.push(next);
+    done.add(next);
     left.delete(next);
+    reachable.delete(next);
+    frees(next);
   }
   return steps;
 }

@@ -1,0 +1,85 @@
+import { planShop, type ShopPlan } from '@/core/schedule/shopPlan';
+import type { BenchInput, ShopBench } from './shopBench';
+
+export interface PlanNow {
+  shop: ShopBench;
+  plan: ShopPlan;
+  input: BenchInput;
+}
+
+/** When a plan in force was left for another one: which jobs end at another time, and why. */
+export interface PlanChange {
+  why: 'noted' | 'better' | 'late';
+  jobs: { label: string; fromAt: number; toAt: number }[];
+}
+
+/** Smaller moves of a job's end are not told, ms. */
+const toldMs = 5 * 60e3;
+/** A task that has not begun so long after its planned instant lets the plan be made anew, s. */
+const slipS = 120;
+
+/** Has a task that was planned to begin not begun, so that what is planned cannot be any more. */
+export function slipped(p: PlanNow, now: number): boolean {
+  const nowS = (now - p.shop.originAt) / 1e3;
+  const begun = new Set(p.plan.bench.started.map((x) => `${x.job}|${x.task}`));
+  return p.plan.plan.some((e) => !begun.has(`${e.job}|${e.task}`) && e.startS + slipS < nowS);
+}
+
+/** Jobs whose end moved by more than a few minutes. */
+export function changeOf(before: PlanNow, after: PlanNow, why: PlanChange['why']): PlanChange | null {
+  const end = (p: PlanNow, id: string) => {
+    const s = p.plan.doneS[id];
+    return s === undefined ? null : p.shop.originAt + s * 1e3;
+  };
+  const jobs = [...after.shop.jobs].flatMap(([id, job]) => {
+    const [fromAt, toAt] = [end(before, id), end(after, id)];
+    if (fromAt === null || toAt === null || Math.abs(toAt - fromAt) < toldMs) return [];
+    return [{ label: job.label, fromAt, toAt }];
+  });
+  return jobs.length ? { why, jobs } : null;
+}
+
+/** A plan, or the last good one with why there is no other. */
+export interface Planned {
+  now: PlanNow | null;
+  problem: string | null;
+}
+
+/** A plan at once, from the one that stands. */
+export function planNow(shop: ShopBench, input: BenchInput, standing: PlanNow | null = null, inForce = false): Planned {
+  try {
+    const plan = planShop(shop.bench, {
+      iterations: 0,
+      seeds: [],
+      ...(standing ? { previous: standing.plan.plan } : {}),
+      inForce: inForce && standing !== null,
+    });
+    return judged(shop, plan, input, standing);
+  } catch (e) {
+    return { now: standing, problem: planProblem(e, standing) };
+  }
+}
+
+/** When a plan breaks a rule the last good one is kept and told with the reason. */
+export function judged(shop: ShopBench, plan: ShopPlan, input: BenchInput, standing: PlanNow | null): Planned {
+  const b = plan.breaches[0];
+  if (!b) return { now: { shop, plan, input }, problem: null };
+  const label = b.job ? (shop.jobs.get(b.job)?.label ?? b.job) : null;
+  return {
+    now: standing ?? { shop, plan, input },
+    problem: `${label ? `${label}: ` : ''}${breachWords[b.what]} (${b.where}). ${standing ? 'The last plan that holds is shown.' : 'The plan below does not hold.'}`,
+  };
+}
+
+export const planProblem = (e: unknown, standing: PlanNow | null): string =>
+  `${e instanceof Error ? e.message : 'no plan was made'}. ${standing ? 'The last plan that holds is shown.' : ''}`.trim();
+
+const breachWords: Record<ShopPlan['breaches'][number]['what'], string> = {
+  variant: 'no way of closing it is left',
+  tasks: 'a task is missing',
+  started: 'something that has started would have to move',
+  release: 'something would have to begin too early',
+  calendar: 'there is no open time for it',
+  window: 'its order or its window cannot be kept',
+  capacity: 'more would be needed at once than there is',
+};
