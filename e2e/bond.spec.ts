@@ -201,6 +201,9 @@ test(
     const h = new Hands(page, isKeyboard(info.project.name));
     await openDemo(page);
     await page.goto(`${job}/dryFit`);
+    await expect(h.call()).toHaveText('Is the gap even all round?');
+    await h.noViolations('dry fit, by eye');
+    await h.press('Measure instead');
     await expect(h.call()).toContainText('Gap at 1:');
     const from = h.keyboard ? 0 : 1;
     if (!h.keyboard) {

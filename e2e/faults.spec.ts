@@ -248,6 +248,7 @@ test('units and look: F and inches everywhere, dark on demand', async ({ page })
   await page.getByRole('radio', { name: 'Look: Dark' }).click();
   await expect(page.locator('html')).toHaveClass(/dark/);
   await page.goto('/jobs/demo-0141/dryFit');
+  await page.getByRole('button', { name: 'Measure instead' }).click();
   await expect(page.getByRole('textbox', { name: /^Gap 1 of 20.*, in$/ })).toBeVisible();
   await page.goto('/jobs/demo-0143/heat');
   await expect(page.getByText('dial: 110 °C / 230 °F')).toBeVisible();

@@ -114,6 +114,7 @@ test(
     });
 
     await test.step('dry fit: a wrong entry, then sixteen gaps', async () => {
+      await h.press('Measure instead');
       const field = page.getByRole('textbox', { name: /^Gap \d+ of 16/ });
       await h.type(field, 'NaN');
       await expect(page.getByRole('alert')).toContainText('is not a number, allowed is 0 to 3 mm');
@@ -154,11 +155,9 @@ test(
     });
 
     await test.step('check: steps and functions, a fault from nowhere and back', async () => {
-      const field = page.getByRole('textbox', { name: /^Step \d+ of 16/ });
-      for (let i = 0; i < 16; i++) {
-        await expect(page.getByRole('textbox', { name: new RegExp(`^Step ${i + 1} of 16`) })).toBeVisible();
-        await h.type(field, i % 2 ? '0.00' : '-0.01');
-      }
+      // by eye and finger: one tap when all is well
+      await expect(h.call()).toHaveText('Is it flush all round?');
+      await h.press('Flush all round');
       await expect(h.call()).toContainText(/^Flush\. Now 24 functions\.$/);
       await h.press('Functions: 0 of 24');
       await expect(page.getByText('0 of 24', { exact: true })).toBeVisible();

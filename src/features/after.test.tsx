@@ -39,6 +39,8 @@ describe('dry fit', () => {
   it('guides through 20 points on the tablet; a typed value outside the range is named and not taken', async () => {
     startShop(t0);
     renderStage(DryFitStage, tablet);
+    expect(call()).toBe('Is the gap even all round?');
+    await press('Measure instead');
     expect(call()).toBe('Gap at 1: bottom edge, middle.');
     await enter(/^Gap 1 of 20/, '7');
     expect(screen.getByRole('alert').textContent).toContain('7 is out of range, allowed is 0 to 3 mm');
@@ -48,6 +50,29 @@ describe('dry fit', () => {
     expect(call()).toMatch(/^Gap at 2:/);
     await press('Measure it again');
     expect(jobNow(tablet).gaps).toEqual({});
+  });
+
+  it('by eye: one tap when it is even, places where it is not, and the eye tells the direction only', async () => {
+    startShop(t0);
+    renderStage(DryFitStage, tablet);
+    await press('Not everywhere');
+    expect(call()).toBe('Tap where it is tight or wide.');
+    await press('Places as a list');
+    for (const place of screen.getAllByRole('checkbox', { name: /right edge/ })) fireEvent.click(place);
+    await pass(1);
+    expect(call()).toBe('Slide it a touch to the left.');
+    expect(reason()).toMatch(/^tight at right edge.*the eye tells the direction, not how far/);
+    expect(screen.queryByRole('button', { name: /^It fits/ })).toBeNull();
+    await press('Moved: again');
+    await press('Even all round');
+    expect(jobNow(tablet).eyes.gap).toMatchObject({ fine: true, spots: [] });
+    expect(call()).toBe('Leave it where it is.');
+    await press('It fits: go to bond');
+    expect(
+      logged(tablet)
+        .filter((e) => e.type === 'decision')
+        .at(-1),
+    ).toMatchObject({ call: 'dryFit' });
   });
 
   it('says slide, with least gap before and after, when the glass sits to one side', () => {
@@ -212,6 +237,21 @@ describe('check', () => {
         .filter((e) => e.type === 'decision')
         .at(-1),
     ).toMatchObject({ call: 'check', chosen: 'passed' });
+  });
+
+  it('by eye and finger: proud at one place is a crumb; flush all round goes on, and says what it can tell', async () => {
+    startShop(t0);
+    renderStage(CheckStage, ring54);
+    expect(call()).toBe('Is it flush all round?');
+    await press('Not everywhere');
+    await press('Places as a list');
+    fireEvent.click(screen.getAllByRole('checkbox', { name: /left edge/ })[0]!);
+    await pass(1);
+    expect(call()).toBe('Lift it and clear what is trapped.');
+    expect(reason()).toMatch(/^By eye and finger: proud at left edge/);
+    await press('Flush all round');
+    expect(call()).toBe('Flush. Now 22 functions.');
+    expect(reading(/step that a finger finds/)).toMatch(/^0\.29 mm/);
   });
 
   it('shows 16 of 16, pass, and the bump that would have shown for the finished job', () => {

@@ -330,6 +330,12 @@ const kinds = {
     value: z.number().min(-5).max(5),
     u: z.number().min(0).max(1),
   },
+  /** judged by eye and finger: fine all round, or off at these points; of a gap, high is wide and low is tight */
+  eye: {
+    of: z.enum(['gap', 'step', 'seat']),
+    fine: z.boolean(),
+    spots: z.array(z.object({ point: id, how: z.enum(['high', 'low']) })).max(40),
+  },
   /** a bead is being laid, is laid, or was wiped off again */
   bead: {
     phase: z.enum(['start', 'end', 'off']),

@@ -185,6 +185,12 @@ export function eventLine(e: JobEvent, units: LineUnits = asStored): string {
       return `cell: ${e.fit === 'new' ? 'a new one' : 'the same again'}${e.bent ? ', bent' : ''}${e.punctured ? ', punctured' : ''}`;
     case 'reading':
       return `${{ gapMm: 'gap', stepMm: 'step', seatMm: 'seat height' }[e.quantity]} ${e.point}: ${units.mm(e.value, 3)} (u ${units.mm(e.u, 3)})`;
+    case 'eye': {
+      const name = { gap: 'gap', step: 'step', seat: 'seat' }[e.of];
+      if (e.fine) return `${name} by eye: even all round`;
+      const how = e.of === 'gap' ? { high: 'wide', low: 'tight' } : { high: 'high', low: 'low' };
+      return `${name} by eye: ${e.spots.map((x) => `${x.point} ${how[x.how]}`).join(', ') || 'not even'}`;
+    }
     case 'bonded':
       return `bonded, ${schoolNames[e.adhesive]}${e.adhesive === 'cutTape' ? ` ${units.mm(e.usedMm, 0)}` : ''}`;
     case 'bead':

@@ -122,6 +122,10 @@ export interface JobState {
   stripTarget: string[] | null;
   cellChoice: EventOf<'cellChoice'> | null;
   gaps: Record<string, number>;
+  /** scatter of the gauge that the last reading of each kind came from, mm */
+  gaugeU: Partial<Record<EventOf<'reading'>['quantity'], number>>;
+  /** what was judged by eye and finger last, of each kind */
+  eyes: Partial<Record<EventOf<'eye'>['of'], EventOf<'eye'>>>;
   steps: Record<string, number>;
   /** a bead that lies open: when it was begun and when all of it was laid */
   bead: { startAt: number; endAt: number | null; plan: NonNullable<EventOf<'bead'>['plan']> | null } | null;
@@ -233,6 +237,8 @@ export function foldJob(events: readonly JobEvent[]): JobState | null {
     stripTarget: null,
     cellChoice: null,
     gaps: bare(),
+    gaugeU: {},
+    eyes: {},
     steps: bare(),
     bead: null,
     bonded: null,

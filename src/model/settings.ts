@@ -13,6 +13,8 @@ import {
 } from '../core/heat/heater';
 import { defaultRoom } from '../core/alcohol/vapour';
 import { schoolIds } from '../core/bond/schools';
+import { uGapMm } from '../core/fit/dryFit';
+import { uStepMm } from '../core/fit/flushness';
 import { breakLimit } from '../core/lift/verdict';
 import { contactHeaterSchema, heaterSchema } from './heater';
 import {
@@ -294,6 +296,10 @@ export const settingsSchema = z.object({
   absences: z.array(absence).max(200).default([]),
   /** pressure testers; 0: the check needs none */
   testers: z.number().int().min(0).max(20).default(0),
+  /** scatter of the shop's own gauges: ten readings at one point, their standard deviation, mm */
+  gaugeU: z
+    .object({ stepMm: z.number().min(0.002).max(0.2), gapMm: z.number().min(0.005).max(0.3) })
+    .default(() => ({ stepMm: uStepMm.value, gapMm: uGapMm.value })),
   /** a fan or a draught goes over the bench */
   draught: z.boolean().default(false),
   /** what unlocks clamps off, going on and hand-over: the usual end of a cure clock, or its late one (law 13) */
@@ -359,6 +365,7 @@ export const settingsNames: Readonly<Record<keyof Settings, string>> = {
   rota: 'breaks and days off',
   absences: 'times away',
   testers: 'testers',
+  gaugeU: 'scatter of the gauges',
   draught: 'fan or draught',
   cureBy: 'end of a cure clock that unlocks',
   apart: 'heaters out of reach',
@@ -409,6 +416,7 @@ export const defaultSettings: Settings = {
   rota: {},
   absences: [],
   testers: 0,
+  gaugeU: { stepMm: uStepMm.value, gapMm: uGapMm.value },
   draught: false,
   cureBy: 'usual',
   apart: [],

@@ -1,6 +1,7 @@
 import { boxOf } from '@/core/device/shapes';
 import { coverOf } from '@/core/device/perimeter';
-import { flushness, type FlushAction, type Flushness } from '@/core/fit/flushness';
+import { flushByEye } from '@/core/fit/byEye';
+import { flushness, tolHighMm, tolLowMm, uStepMm, type FlushAction, type Flushness } from '@/core/fit/flushness';
 import { gaugePoints, type GaugePoint } from '@/core/fit/gaugePoints';
 import type { JobState } from '@/model/fold';
 
@@ -11,6 +12,8 @@ export interface FlushView {
   complete: boolean;
   /** from nine points on */
   flush: Flushness | null;
+  /** judged by eye and finger, where the gauge was not used to the end; null: neither */
+  eye: ReturnType<typeof flushByEye> | null;
 }
 
 const known = new WeakMap<JobState, FlushView>();
@@ -22,18 +25,23 @@ export function flushOf(job: JobState): FlushView {
   const points = gaugePoints(job.device, job.bond);
   const taken = points.filter((p) => job.steps[p.id] !== undefined);
   const { min, max } = boxOf(coverOf(job.device, job.bond).outline);
+  const centre = [(min[0] + max[0]) / 2, (min[1] + max[1]) / 2] as const;
+  const complete = taken.length === points.length;
+  const eye = complete ? undefined : job.eyes.step;
   const view: FlushView = {
     points,
     taken,
-    complete: taken.length === points.length,
+    complete,
+    eye: eye && (eye.fine || eye.spots.length) ? flushByEye(points, eye.spots, centre) : null,
     flush:
       taken.length < 9
         ? null
         : flushness(
             taken.map((p) => ({ id: p.id, at: p.at, stepMm: job.steps[p.id]! })),
-            [(min[0] + max[0]) / 2, (min[1] + max[1]) / 2],
+            centre,
             (max[0] - min[0]) / 2,
             (max[1] - min[1]) / 2,
+            { uMm: job.gaugeU.stepMm || uStepMm.value, lowMm: tolLowMm.value, highMm: tolHighMm.value },
           ),
   };
   known.set(job, view);

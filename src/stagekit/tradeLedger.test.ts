@@ -9,6 +9,7 @@ import { alcoholCautions, alcoholStops } from '@/core/alcohol/interlock';
 import { cureClocks, steady } from '@/core/cure/laws';
 import { unlocksAtS } from '@/core/cure/policy';
 import { adhesiveRecord } from '@/core/adhesives';
+import { checkState } from '@/features/check/checkCall';
 import { firstGap } from '@/core/lift/firstGap';
 import { keepOuts } from '@/core/lift/depth';
 import { softened } from '@/core/lift/fractureEnergy';
@@ -25,6 +26,8 @@ import { defaultSettings } from '@/model/settings';
 import { shippedDevices } from '@/model/shippedDevices';
 import digests from '@/store/shippedModes.json';
 import { thermalKey } from '@/workers/thermalClient';
+import { eyeWords } from './eyeWords';
+import { flushOf } from './flushJob';
 import { heatAnswer } from './heatForecast';
 import { airUse, firstPlan, refuses, usualOf, type HeatPlanDraft } from './heatPlan';
 import { heaterWords } from './heaterWords';
@@ -354,6 +357,16 @@ describe('cure, alcohol, hands (common practice, no published source)', () => {
   });
   it.each(['ringGlass'] as const)('T23 %s: glass only takes 25 to 120 minutes of hands', (construction) => {
     within(routeMinutes('glassOnly', { construction, pieces: 1 }, []), [25, 120]);
+  });
+  it('T24: by eye and finger is an answer everywhere a gauge is', () => {
+    const kinds = { gapMm: 'gap', stepMm: 'step', seatMm: 'seat' } as const;
+    for (const of of Object.values(kinds)) expect(eyeWords[of].fine).toBeTruthy();
+    const seen = (of: 'gap' | 'step' | 'seat') => jobOf('ring61', cracked, { type: 'eye', of, fine: true, spots: [] });
+    expect(checkState(jobOf('ring61', cracked)).open[0]).toBe('not judged whether it is flush');
+    expect(checkState(seen('step')).open.some((o) => o.includes('flush') || o.includes('steps'))).toBe(false);
+    expect(flushOf(seen('step')).eye).toEqual({ action: 'accept', edge: null });
+    expect(seen('gap').eyes.gap?.fine).toBe(true);
+    expect(seen('seat').eyes.seat?.fine).toBe(true);
   });
   it('T25: first gap by cup on whole glass, by a thin blade at the bottom on shattered glass', () => {
     const d = shippedDevices.find((x) => x.id === 'ring61')!;

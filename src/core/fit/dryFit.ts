@@ -61,6 +61,7 @@ const limits = { slideMm: 2, turnRad: 0.03 };
  * all of them inside: exact for one hole, a heuristic for several.
  * @param points in the plan frame; at least three
  * @param clear least gap wanted: more than heat takes
+ * @param uMm scatter of the gauge
  * @throws CoreInputError naming the point whose gap is out of 0..5 mm
  */
 export function dryFit(
@@ -68,6 +69,7 @@ export function dryFit(
   centre: Pt,
   holes: readonly HoleReading[] = [],
   clear = minClearMm.value,
+  uMm = uGapMm.value,
 ): DryFit {
   if (points.length < 3) throw new CoreInputError('gap readings', points.length, 'at least 3');
   // fit frame: centred, y up, so that a positive turn is counter-clockwise as looked at
@@ -151,7 +153,7 @@ export function dryFit(
   } else use = 'noFit';
   const gapsAfter = use === 'noFit' ? p.map((q) => q.g) : after(pose);
   const least = use === 'noFit' ? (best?.t ?? minBefore) : Math.min(...gapsAfter);
-  const su = (i: number) => uGapMm.value * Math.sqrt(plain.covariance.get(i, i));
+  const su = (i: number) => uMm * Math.sqrt(plain.covariance.get(i, i));
   const uTheta = su(3) / scale;
   const worth = (v: number, u: number) => Math.abs(v) >= moveResMm.value && Math.abs(v) >= 2 * u;
   const deg = 180 / Math.PI;
@@ -169,7 +171,7 @@ export function dryFit(
     minBeforeMm: minBefore,
     minAfterMm: Math.min(...gapsAfter),
     gapsAfterMm: gapsAfter,
-    marginal: Math.abs(least - clear) < 2 * uGapMm.value,
+    marginal: Math.abs(least - clear) < 2 * uMm,
     bestLeastGapMm: best?.t ?? minBefore,
     holeOffsetsMm: offsetsOf(use === 'noFit' ? { dx: 0, dy: 0, theta: 0 } : pose),
     holeWeight,

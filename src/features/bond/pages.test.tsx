@@ -330,6 +330,7 @@ describe('dry fit', () => {
     mockWide = false;
     startShop(t0, cold);
     renderStage(DryFitStage, phone);
+    await press('Measure instead');
     for (const k of ['0', 'point', '1', '9', 'take back', '6']) await press(k);
     await press('Next point');
     expect(jobNow(phone).gaps).toEqual({ g1: 0.16 });
@@ -364,6 +365,7 @@ describe('dry fit', () => {
     renderStage(DryFitStage, phone);
     const was = global.fetch;
     global.fetch = (async () => ({ ok: false, json: async () => ({}) })) as unknown as typeof fetch;
+    await press('Measure instead');
     await press('Read the gauge');
     expect(screen.getByRole('alert').textContent).toBe('The gauge says nothing: type the gap.');
     global.fetch = (async () => ({ ok: true, json: async () => ({ mm: 0.17 }) })) as unknown as typeof fetch;

@@ -1,13 +1,16 @@
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import { Link, useRouter, type Href } from 'expo-router';
 import { View } from 'react-native';
 
 import { bondPerimeter } from '@/core/device/perimeter';
+import { noticedMm } from '@/core/fit/byEye';
 import { tolHighMm, tolLowMm, uStepMm } from '@/core/fit/flushness';
 import type { JobState } from '@/model/fold';
 import { useActions } from '@/stagekit/actions';
 import { functionState } from '@/stagekit/faults';
 import { flushOf } from '@/stagekit/flushJob';
+import { EyeMarks, MeasureInstead, useByEye } from '@/stagekit/ByEye';
+import { eyeWords } from '@/stagekit/eyeWords';
 import { GaugeEntry, gaugeLines, lastReading } from '@/stagekit/GaugeEntry';
 import { PlainPlan } from '@/stagekit/PlainPlan';
 import { partsToRegister } from '@/stagekit/registering';
@@ -38,7 +41,10 @@ export function CheckStage({ job }: { job: JobState }) {
   const router = useRouter();
   const { log, undo, decide } = useActions(job);
   const goOn = useGoOn(job, 'check');
-  const { points, taken, complete, flush } = flushOf(job);
+  const { points, taken, complete, flush, eye } = flushOf(job);
+  const [asked, setAsked] = useState(false);
+  const measuring = asked || taken.length > 0;
+  const by = useByEye(job, 'step', points, measuring);
   const path = useMemo(() => bondPerimeter(job.device, job.bond), [job.device, job.bond]);
   const next = points.find((p) => job.steps[p.id] === undefined);
   const place = (p: (typeof points)[number]) => placeName(path, p.sMm);
@@ -46,19 +52,25 @@ export function CheckStage({ job }: { job: JobState }) {
   const { newFaults, oldFaults, unclear } = functionState(job);
   const overridden = job.decisions.some((d) => d.call === 'check' && d.because);
   const { thumb, pad } = useGaugePad(
-    next && !overridden ? `Step ${points.indexOf(next) + 1}: ${place(next)}` : null,
+    measuring && next && !overridden ? `Step ${points.indexOf(next) + 1}: ${place(next)}` : null,
     true,
   );
   const found = flush?.foundMm ?? null;
-  const text = checkCall(job, settings, (id) => place(points.find((p) => p.id === id)!));
+  const text = checkCall(job, settings, (id) => place(points.find((p) => p.id === id)!), measuring);
   const fine = open.length === 0;
   const can = fine || overridden;
+  // one tap when all is well: by eye and finger, as it is done everywhere
+  const judge = !measuring && (!by.eye || by.marking);
   const finish = () =>
     goOn([
       decide({
         call: 'check',
         inputs: { steps: job.steps, before: job.functions.before, after: job.functions.after },
-        computed: { verdict: flush?.verdict, bumps: flush?.bumps, newFaults: newFaults.map((c) => c.fn) },
+        computed: {
+          verdict: flush?.verdict ?? (eye && `by eye: ${eye.action}`),
+          bumps: flush?.bumps,
+          newFaults: newFaults.map((c) => c.fn),
+        },
         chosen: fine ? 'passed' : 'gone on with an override',
       }),
     ]);
@@ -68,14 +80,16 @@ export function CheckStage({ job }: { job: JobState }) {
       stage="check"
       now={now}
       caution={caution}
-      onMain={can ? finish : undefined}
+      onMain={can ? finish : judge ? by.fine : undefined}
       picture={(size) => (
         <PlainPlan
           job={job}
           size={size}
           label={`Steps at ${taken.length} of ${points.length} points`}
           lines={gaugeLines(points, job.steps, place, units)}
+          {...(by.onTap ? { onTap: by.onTap } : {})}
         >
+          {by.layer}
           <Soundings
             items={taken.map((p) => ({
               at: [p.at[0] - p.normal[0] * 9, p.at[1] - p.normal[1] * 7] as const,
@@ -83,7 +97,9 @@ export function CheckStage({ job }: { job: JobState }) {
               ring: flush?.bumps.some((b) => b.id === p.id) || flush?.status[taken.indexOf(p)] === 'fail',
             }))}
           />
-          {next ? <Numbers items={[{ at: next.at, text: String(points.indexOf(next) + 1), state: 'next' }]} /> : null}
+          {measuring && next ? (
+            <Numbers items={[{ at: next.at, text: String(points.indexOf(next) + 1), state: 'next' }]} />
+          ) : null}
         </PlainPlan>
       )}
       call={<Call {...text} />}
@@ -99,19 +115,33 @@ export function CheckStage({ job }: { job: JobState }) {
                     : flush.verdict === 'undecided'
                       ? 'not decided'
                       : flush.verdict
-                  : `${taken.length} / ${points.length}`,
+                  : eye
+                    ? eye.action === 'accept'
+                      ? 'flush'
+                      : 'not flush'
+                    : `${taken.length} / ${points.length}`,
               label:
                 flush && complete
                   ? `least sure point conforms with ${percent(Math.min(...flush.pConform))}`
-                  : 'points measured',
-              tone: flush && complete ? (flush.verdict === 'pass' && !flush.bumps.length ? 'go' : 'caution') : 'ink',
+                  : eye
+                    ? 'by eye and finger'
+                    : 'points measured',
+              tone: eye
+                ? eye.action === 'accept'
+                  ? 'go'
+                  : 'caution'
+                : flush && complete
+                  ? flush.verdict === 'pass' && !flush.bumps.length
+                    ? 'go'
+                    : 'caution'
+                  : 'ink',
             },
             {
               id: 'range',
               value: taken.length
                 ? `${signed(Math.min(...taken.map((p) => job.steps[p.id]!)), units)} ${signed(Math.max(...taken.map((p) => job.steps[p.id]!)), units)}`
                 : '–',
-              label: `lowest, highest ${units.length}; u ${length(uStepMm.value, units, 2)}`,
+              label: `lowest, highest ${units.length}; u ${length(settings.gaugeU.stepMm, units, 2)}`,
             },
             {
               id: 'fn',
@@ -121,33 +151,45 @@ export function CheckStage({ job }: { job: JobState }) {
             },
             {
               id: 'bump',
-              value: found === null ? '–' : length(found, units, 2),
-              label: 'bump that shows in nine of ten, anywhere at the edge',
+              value: eye ? length(noticedMm('step'), units, 2) : found === null ? '–' : length(found, units, 2),
+              label: eye
+                ? 'step that a finger finds in nine of ten'
+                : 'bump that shows in nine of ten, anywhere at the edge',
             },
           ]}
         />
       }
       controls={
-        <GaugeEntry
-          points={points}
-          values={job.steps}
-          name="Step"
-          lowMm={-1}
-          highMm={1}
-          units={units}
-          thumb={thumb}
-          placeOf={place}
-          onValue={(id, mm) =>
-            void log([{ type: 'reading', quantity: 'stepMm', point: id, value: mm, u: uStepMm.value }])
-          }
-          onClear={(id) => {
-            const eventId = lastReading(job, 'stepMm', id);
-            if (eventId) undo(eventId);
-          }}
-        />
+        measuring ? (
+          <GaugeEntry
+            points={points}
+            values={job.steps}
+            name="Step"
+            lowMm={-1}
+            highMm={1}
+            units={units}
+            thumb={thumb}
+            placeOf={place}
+            onValue={(id, mm) =>
+              void log([{ type: 'reading', quantity: 'stepMm', point: id, value: mm, u: settings.gaugeU.stepMm }])
+            }
+            onClear={(id) => {
+              const eventId = lastReading(job, 'stepMm', id);
+              if (eventId) undo(eventId);
+            }}
+          />
+        ) : (
+          <>
+            <EyeMarks by={by} of="step" points={points} placeOf={place} />
+            <MeasureInstead onPress={() => setAsked(true)} />
+          </>
+        )
       }
       main={
-        pad ?? (
+        pad ??
+        (judge && !can ? (
+          <Button kind="main" label={eyeWords.step.fine} onPress={by.fine} />
+        ) : (
           <Button
             kind="main"
             label="Go to hand over"
@@ -155,10 +197,17 @@ export function CheckStage({ job }: { job: JobState }) {
             disabled={!can}
             {...(can ? {} : { why: open[0] ?? 'open point: mend it or log an override' })}
           />
-        )
+        ))
+      }
+      side={
+        judge && !by.marking ? (
+          <Button label="Not everywhere" onPress={by.notFine} />
+        ) : !measuring && by.eye ? (
+          <Button label="Judge again" onPress={by.notFine} />
+        ) : undefined
       }
     >
-      {complete ? <FaultCard job={job} /> : null}
+      {complete || eye ? <FaultCard job={job} /> : null}
       <View className="my-2">
         <Button
           label={`Functions: ${tested} of ${tests}`}
@@ -190,7 +239,7 @@ export function CheckStage({ job }: { job: JobState }) {
             : ['Nine points give a first answer, all of them the one to work by.']
         }
         rows={[
-          rowOf('Gauge uncertainty', uStepMm, 'mm'),
+          rowOf('Gauge uncertainty', { ...uStepMm, value: settings.gaugeU.stepMm }, 'mm'),
           rowOf('Lowest allowed', tolLowMm, 'mm'),
           rowOf('Highest allowed', tolHighMm, 'mm'),
         ]}

@@ -1,6 +1,5 @@
 import { View } from 'react-native';
 
-import type { Release } from '@/core/functions/riskOrder';
 import { useActions } from '@/stagekit/actions';
 import { functionName, functionState } from '@/stagekit/faults';
 import type { JobState } from '@/model/fold';
@@ -8,14 +7,6 @@ import { useSettings } from '@/store/shop';
 import { HoldButton } from '@/ui/Button';
 import { Tick } from '@/ui/Choice';
 import { Txt } from '@/ui/Txt';
-
-export const releaseWords: Record<Release['open'][number], string> = {
-  twoNames: 'a second person signs',
-  otherPerson: 'somebody else than the repairer signs',
-  notRetested: 'functions not tested again',
-  newFaults: 'a new fault',
-  tellCustomer: 'tell the customer what nobody can attribute',
-};
 
 /** The one who checked is not the one who repaired. */
 export function SignOff({ job, complete }: { job: JobState; complete: boolean }) {

@@ -1,12 +1,14 @@
+import { noticedMm } from '@/core/fit/byEye';
 import { tolHighMm, tolLowMm } from '@/core/fit/flushness';
 import type { JobState } from '@/model/fold';
 import type { Settings } from '@/model/settings';
 import { functionName, functionState } from '@/stagekit/faults';
+import { eyeWords } from '@/stagekit/eyeWords';
 import { actionWords, flushOf } from '@/stagekit/flushJob';
 import { testsOf } from '@/stagekit/functionTests';
 import { notRegistered } from '@/stagekit/registering';
 import { length } from '@/ui/units';
-import { releaseWords } from './SignOff';
+import { releaseWords } from './releaseWords';
 
 interface CallText {
   sentence: string;
@@ -24,11 +26,14 @@ export interface CheckState {
 
 /** How far the check is. */
 export function checkState(job: JobState): CheckState {
-  const { flush, complete, points, taken } = flushOf(job);
+  const { flush, complete, points, taken, eye } = flushOf(job);
   const tests = testsOf(job, false);
   const tested = tests.filter((t) => job.functions.after[t.test.id]).length;
   const open: string[] = [];
-  if (!complete) open.push(`${points.length - taken.length} steps to go`);
+  if (eye) {
+    if (eye.action !== 'accept') open.push('not flush');
+  } else if (!complete)
+    open.push(taken.length ? `${points.length - taken.length} steps to go` : 'not judged whether it is flush');
   else if (flush && (flush.verdict !== 'pass' || flush.bumps.length)) open.push('not flush');
   if (tested < tests.length) open.push(`${tests.length - tested} functions to go`);
   else open.push(...functionState(job).release.open.map((o) => releaseWords[o]));
@@ -37,17 +42,41 @@ export function checkState(job: JobState): CheckState {
 }
 
 /** One sentence for the check stage, with its reason. */
-export function checkCall(job: JobState, units: Settings, placeOf: (pointId: string) => string): CallText {
-  const { flush, complete, points } = flushOf(job);
+export function checkCall(
+  job: JobState,
+  units: Settings,
+  placeOf: (pointId: string) => string,
+  measuring = false,
+): CallText {
+  const { flush, complete, points, taken, eye } = flushOf(job);
   const next = points.find((p) => job.steps[p.id] === undefined);
-  if (!flush || !complete)
+  const unread = !flush || !complete;
+  if (eye && eye.action !== 'accept')
+    return {
+      sentence: actionWords[eye.action],
+      reason: `By eye and finger: ${job.eyes.step!.spots.map((s) => `${eyeWords.step[s.how]} at ${placeOf(s.point)}`).join(', ')}.${eye.action === 'clearDebris' ? ' Glass cracks over a trapped crumb.' : ''}`,
+      tone: 'caution',
+    };
+  if (!eye && unread && job.eyes.step)
+    return {
+      sentence: 'Tap where it stands proud or low.',
+      reason: 'Draw a fingertip across the edge, out and in; look along the face at a glancing angle.',
+      tone: 'ink',
+    };
+  if (!eye && unread && !taken.length && !measuring)
+    return {
+      sentence: 'Is it flush all round?',
+      reason: `Draw a fingertip across the edge, all the way round, and look along the face at a glancing angle. A step of ${length(noticedMm('step'), units, 2)} is felt in nine of ten.`,
+      tone: 'ink',
+    };
+  if (!eye && unread)
     return {
       sentence: next ? `Step at ${points.indexOf(next) + 1}: ${placeOf(next.id)}.` : 'Measure the steps.',
       reason:
         'Depth gauge across the edge, glass above frame is plus. Look along the surface at a glancing angle meanwhile.',
       tone: 'ink',
     };
-  if (flush.action !== 'accept')
+  if (!eye && flush && flush.action !== 'accept')
     return {
       sentence: actionWords[flush.action],
       reason: flush.bumps.length
@@ -95,9 +124,11 @@ export function checkCall(job: JobState, units: Settings, placeOf: (pointId: str
       : 'Flush, and everything tested works. Not tested before the repair.',
     reason: oldFaults.length
       ? `Faults from before stay: ${oldFaults.map((o) => functionName(o.fn)).join(', ')}.`
-      : flush.foundMm === null
-        ? 'These points cannot tell how large a bump they would miss.'
-        : `A bump of ${length(flush.foundMm, units, 2)} anywhere at the edge would have shown in nine of ten.`,
+      : eye
+        ? `By eye and finger: a step of ${length(noticedMm('step'), units, 2)} would have been felt in nine of ten. A gauge tells ${length(2 * units.gaugeU.stepMm, units, 2)}.`
+        : flush?.foundMm == null
+          ? 'These points cannot tell how large a bump they would miss.'
+          : `A bump of ${length(flush.foundMm, units, 2)} anywhere at the edge would have shown in nine of ten.`,
     tone: 'ink',
   };
 }

@@ -1,6 +1,6 @@
 import { View } from 'react-native';
 
-import { holeOffsetMm, uGapMm } from '@/core/fit/dryFit';
+import { holeOffsetMm } from '@/core/fit/dryFit';
 import type { JobState } from '@/model/fold';
 import { useActions } from '@/stagekit/actions';
 import { useSettings } from '@/store/shop';
@@ -52,7 +52,9 @@ export function CameraFit({ job, cameras, offsets }: CameraFitProps) {
                   highMm={2}
                   valueMm={c.gaps[s].mm}
                   onMm={(v) =>
-                    void log([{ type: 'reading', quantity: 'gapMm', point: c.gaps[s].key, value: v, u: uGapMm.value }])
+                    void log([
+                      { type: 'reading', quantity: 'gapMm', point: c.gaps[s].key, value: v, u: settings.gaugeU.gapMm },
+                    ])
                   }
                 />
               </View>

@@ -1,12 +1,15 @@
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 
 import { boxOf } from '@/core/device/shapes';
 import { coverOf, bondPerimeter } from '@/core/device/perimeter';
 import { dryFit, holeOffsetMm, minClearMm, moveResMm, uGapMm } from '@/core/fit/dryFit';
+import { fitByEye, noticedMm } from '@/core/fit/byEye';
 import { gaugePoints } from '@/core/fit/gaugePoints';
 import { coldestC, hottestC } from '@/core/fit/thermalClearance';
 import type { JobState } from '@/model/fold';
 import { useActions } from '@/stagekit/actions';
+import { EyeMarks, MeasureInstead, useByEye } from '@/stagekit/ByEye';
+import { eyeWords } from '@/stagekit/eyeWords';
 import { GaugeEntry, gaugeLines, lastReading } from '@/stagekit/GaugeEntry';
 import { instrumentsNow, moveOnGauge, readGauge } from '@/stagekit/instruments';
 import { PartMatch } from '@/stagekit/PartMatch';
@@ -27,6 +30,7 @@ import { length, lengthNumber, temp } from '@/ui/units';
 import { useNow } from '@/ui/useNow';
 import { CameraFit } from './CameraFit';
 import { cameraHoles, heatLoss, readHoles } from './fitJob';
+import { eyeText } from './eyeText';
 import { moveText } from './moveText';
 
 const caution = 'New glass has sharp edges: gloves. Lay it in, do not press: there is no adhesive yet.';
@@ -41,6 +45,11 @@ export function DryFitStage({ job }: { job: JobState }) {
   const box = boxOf(coverOf(job.device, job.bond).outline);
   const centre = [(box.min[0] + box.max[0]) / 2, (box.min[1] + box.max[1]) / 2] as const;
   const taken = points.filter((p) => job.gaps[p.id] !== undefined);
+  const [asked, setAsked] = useState(false);
+  const measuring = asked || taken.length > 0;
+  const by = useByEye(job, 'gap', points, measuring);
+  const eye =
+    !measuring && by.eye ? (by.eye.fine || by.eye.spots.length ? fitByEye(points, by.eye.spots, centre) : null) : null;
   const complete = taken.length === points.length;
   const heat = heatLoss(job, settings);
   const clear = Math.max(minClearMm.value, heat.lossMm);
@@ -52,14 +61,16 @@ export function DryFitStage({ job }: { job: JobState }) {
           centre,
           readHoles(cameras),
           clear,
+          job.gaugeU.gapMm || settings.gaugeU.gapMm,
         )
       : null;
   const next = points.find((p) => job.gaps[p.id] === undefined);
   const place = (p: (typeof points)[number]) => placeName(path, p.sMm);
-  const { thumb, pad } = useGaugePad(next ? `Gap ${points.indexOf(next) + 1}: ${place(next)}` : null);
+  const { thumb, pad } = useGaugePad(measuring && next ? `Gap ${points.indexOf(next) + 1}: ${place(next)}` : null);
   const move = fit ? moveText(fit, settings) : '';
-  const text =
-    !fit || !complete
+  const text = !measuring
+    ? eyeText(by, eye, place, points, settings)
+    : !fit || !complete
       ? {
           sentence: next ? `Gap at ${points.indexOf(next) + 1}: ${place(next)}.` : 'Measure the gaps.',
           reason: `Feeler between glass and frame, ${points.length} points: with 12 a crumb is missed.${fit && move ? ` So far: ${move}.` : ''}`,
@@ -94,12 +105,12 @@ export function DryFitStage({ job }: { job: JobState }) {
   };
   const clearGaps = () =>
     job.effective.filter((e) => e.type === 'reading' && e.quantity === 'gapMm').forEach((e) => undo(e.id));
-  const can = complete && fit?.use !== 'noFit';
+  const can = measuring ? complete && fit?.use !== 'noFit' : eye !== null && eye.action === 'leave';
   const finish = () =>
     goOn([
       decide({
         call: 'dryFit',
-        inputs: { gaps: job.gaps },
+        inputs: { gaps: job.gaps, byEye: job.eyes.gap },
         computed: fit && { use: fit.use, move: fit.move, minAfterMm: fit.minAfterMm },
         chosen: fit?.use ?? 'leave',
       }),
@@ -110,14 +121,18 @@ export function DryFitStage({ job }: { job: JobState }) {
       stage="dryFit"
       now={now}
       caution={caution}
-      onMain={can ? finish : undefined}
+      onMain={can ? finish : measuring ? undefined : by.fine}
       picture={(size) => (
         <PlainPlan
           job={job}
           size={size}
           label={`Gaps at ${taken.length} of ${points.length} points`}
           lines={gaugeLines(points, job.gaps, place, settings)}
+          {...(by.onTap ? { onTap: by.onTap } : {})}
         >
+          {by.layer}
+          {eye?.towards ? <MoveArrow from={centre} dx={0.3 * eye.towards[0]} dy={0.3 * eye.towards[1]} /> : null}
+          {eye?.turn ? <TurnArrow about={centre} clockwise={eye.turn === 'clockwise'} /> : null}
           <Soundings
             items={taken.map((p) => ({
               at: [p.at[0] - p.normal[0] * 8, p.at[1] - p.normal[1] * 7] as const,
@@ -125,7 +140,9 @@ export function DryFitStage({ job }: { job: JobState }) {
               ring: job.gaps[p.id]! < clear,
             }))}
           />
-          {next ? <Numbers items={[{ at: next.at, text: String(points.indexOf(next) + 1), state: 'next' }]} /> : null}
+          {measuring && next ? (
+            <Numbers items={[{ at: next.at, text: String(points.indexOf(next) + 1), state: 'next' }]} />
+          ) : null}
           {complete && fit && fit.use !== 'noFit' && fit.say.turn ? (
             <TurnArrow about={centre} clockwise={fit.move.clockwiseDeg > 0} />
           ) : null}
@@ -142,7 +159,14 @@ export function DryFitStage({ job }: { job: JobState }) {
       readings={
         <Readings
           items={[
-            { id: 'n', value: `${taken.length} / ${points.length}`, label: 'points measured' },
+            measuring
+              ? { id: 'n', value: `${taken.length} / ${points.length}`, label: 'points measured' }
+              : {
+                  id: 'n',
+                  value: eye ? { leave: 'even', move: 'uneven', tooTight: 'too tight' }[eye.action] : '–',
+                  label: `by eye; a gap that is ${length(noticedMm('gap'), settings, 2)} off is seen in nine of ten`,
+                  tone: eye && eye.action !== 'leave' ? ('caution' as const) : ('ink' as const),
+                },
             {
               id: 'least',
               value: taken.length ? length(Math.min(...taken.map((p) => job.gaps[p.id]!)), settings, 2) : '–',
@@ -163,27 +187,37 @@ export function DryFitStage({ job }: { job: JobState }) {
         />
       }
       controls={
-        <GaugeEntry
-          points={points}
-          values={job.gaps}
-          name="Gap"
-          lowMm={0}
-          highMm={3}
-          units={settings}
-          thumb={thumb}
-          placeOf={place}
-          onRead={(p) => readGauge({ at: p.at, normal: p.normal, centre })}
-          onValue={(id, mm) =>
-            void log([{ type: 'reading', quantity: 'gapMm', point: id, value: mm, u: uGapMm.value }])
-          }
-          onClear={(id) => {
-            const eventId = lastReading(job, 'gapMm', id);
-            if (eventId) undo(eventId);
-          }}
-        />
+        measuring ? (
+          <GaugeEntry
+            points={points}
+            values={job.gaps}
+            name="Gap"
+            lowMm={0}
+            highMm={3}
+            units={settings}
+            thumb={thumb}
+            placeOf={place}
+            onRead={(p) => readGauge({ at: p.at, normal: p.normal, centre })}
+            onValue={(id, mm) =>
+              void log([{ type: 'reading', quantity: 'gapMm', point: id, value: mm, u: settings.gaugeU.gapMm }])
+            }
+            onClear={(id) => {
+              const eventId = lastReading(job, 'gapMm', id);
+              if (eventId) undo(eventId);
+            }}
+          />
+        ) : (
+          <>
+            <EyeMarks by={by} of="gap" points={points} placeOf={place} />
+            <MeasureInstead onPress={() => setAsked(true)} />
+          </>
+        )
       }
       main={
-        pad ?? (
+        pad ??
+        (!measuring && !can ? (
+          <Button kind="main" label={eyeWords.gap.fine} onPress={by.fine} />
+        ) : (
           <Button
             kind="main"
             label="It fits: go to bond"
@@ -191,9 +225,19 @@ export function DryFitStage({ job }: { job: JobState }) {
             disabled={!can}
             {...(can ? {} : { why: complete ? 'it does not fit' : `${points.length - taken.length} points to go` })}
           />
+        ))
+      }
+      side={
+        measuring ? (
+          taken.length && !pad ? (
+            <Button label="Moved: again" onPress={again} />
+          ) : undefined
+        ) : by.marking && by.eye?.spots.length ? (
+          <Button label="Moved: again" onPress={by.notFine} />
+        ) : by.marking ? undefined : (
+          <Button label={by.eye ? 'Judge again' : 'Not everywhere'} onPress={by.notFine} />
         )
       }
-      side={taken.length && !pad ? <Button label="Moved: again" onPress={again} /> : undefined}
     >
       <Tick
         label="Say the points aloud"
@@ -223,7 +267,7 @@ export function DryFitStage({ job }: { job: JobState }) {
             : ['Six points give a first answer, all of them the one to work by.']
         }
         rows={[
-          rowOf('Gauge uncertainty', uGapMm, 'mm'),
+          rowOf('Gauge uncertainty', { ...uGapMm, value: settings.gaugeU.gapMm }, 'mm'),
           rowOf('Least gap', minClearMm, 'mm'),
           rowOf('Smallest slide worth doing', moveResMm, 'mm'),
           rowOf('Camera off its hole', holeOffsetMm, 'mm'),

@@ -1,4 +1,5 @@
 import { airTestLine } from '@/core/seal/claimCheck';
+import { noticedMm } from '@/core/fit/byEye';
 import { uStepMm } from '@/core/fit/flushness';
 import { cureOf } from '@/stagekit/cureJob';
 import { functionName as nameOf, functionState } from '@/stagekit/faults';
@@ -90,7 +91,11 @@ export function sheetOf(job: JobState, settings: Settings, now: number): SheetSe
   const steps = Object.values(job.steps);
   if (steps.length)
     measured.push(
-      `Glass against frame at ${steps.length} points: ${length(Math.min(...steps), settings, 2)} to ${length(Math.max(...steps), settings, 2)}, each ± ${length(2 * uStepMm.value, settings, 2)}.`,
+      `Glass against frame at ${steps.length} points: ${length(Math.min(...steps), settings, 2)} to ${length(Math.max(...steps), settings, 2)}, each ± ${length(2 * (job.gaugeU.stepMm || uStepMm.value), settings, 2)}.`,
+    );
+  else if (job.eyes.step?.fine)
+    measured.push(
+      `Flush by eye and finger: a step of ${length(noticedMm('step'), settings, 2)} would have been felt in nine of ten.`,
     );
   const tested = Object.values(job.functions.after).filter((r) => r === 'ok' || r === 'fail').length;
   const state = functionState(job);

@@ -1,9 +1,12 @@
+import { useState } from 'react';
 import { useRouter } from 'expo-router';
 
 import { gaugePoints } from '@/core/fit/gaugePoints';
 import { bentLimits } from '@/core/fit/bentFrame';
 import type { JobState } from '@/model/fold';
 import { useActions } from '@/stagekit/actions';
+import { EyeMarks, MeasureInstead, useByEye } from '@/stagekit/ByEye';
+import { eyeWords } from '@/stagekit/eyeWords';
 import { GaugeEntry, gaugeLines, lastReading } from '@/stagekit/GaugeEntry';
 import { JobPage } from '@/stagekit/JobPage';
 import { PlainPlan } from '@/stagekit/PlainPlan';
@@ -20,7 +23,7 @@ import { Readings } from '@/ui/Readings';
 import { length, lengthNumber } from '@/ui/units';
 import { useNow } from '@/ui/useNow';
 import { badStretches, frameOf } from '@/stagekit/frameOf';
-import { frameText } from './words';
+import { frameText, seatByEye } from './words';
 
 /** Heights of the seat at guided points: where a flat glass would not touch, and what would bridge it. */
 export function FrameScreen({ job }: { job: JobState }) {
@@ -32,19 +35,25 @@ export function FrameScreen({ job }: { job: JobState }) {
   const path = bondPerimeter(job.device, job.bond);
   const edge = new Perimeter(job.face.cover.outline);
   const frame = frameOf(job);
+  const [asked, setAsked] = useState(false);
+  const measuring = asked || points.some((p) => job.seats[p.id] !== undefined);
+  const by = useByEye(job, 'seat', points, measuring);
+  const place = (p: (typeof points)[number]) => placeName(edge, edge.locate(p.at));
   const missing = points.filter((p) => job.seats[p.id] === undefined);
   const [next] = missing;
   const { thumb, pad } = useGaugePad(
-    next ? `Height ${points.indexOf(next) + 1}: ${placeName(edge, edge.locate(next.at))}` : null,
+    measuring && next ? `Height ${points.indexOf(next) + 1}: ${placeName(edge, edge.locate(next.at))}` : null,
     true,
   );
   const text = frame
     ? frameText(frame, settings)
-    : {
-        sentence: `${missing.length} heights to go.`,
-        reason: 'A straight edge over the frame, the depth of the seat under it at each point; higher is positive.',
-        bad: false,
-      };
+    : !measuring
+      ? seatByEye(by, place, points, settings)
+      : {
+          sentence: `${missing.length} heights to go.`,
+          reason: 'A straight edge over the frame, the depth of the seat under it at each point; higher is positive.',
+          bad: false,
+        };
   return (
     <JobPage
       job={job}
@@ -58,7 +67,9 @@ export function FrameScreen({ job }: { job: JobState }) {
           size={size}
           label={`Seat of the frame, ${points.length - missing.length} of ${points.length} points measured`}
           lines={gaugeLines(points, job.seats, (p) => placeName(edge, edge.locate(p.at)), settings)}
+          {...(by.onTap ? { onTap: by.onTap } : {})}
         >
+          {by.layer}
           {frame ? <RingArcs arcs={badStretches(job, frame, path).map((a) => ({ ...a, state: 'dry' }))} /> : null}
           {frame ? (
             <Soundings
@@ -68,7 +79,7 @@ export function FrameScreen({ job }: { job: JobState }) {
                 bold: frame.gapsMm[i] === frame.maxGapMm,
               }))}
             />
-          ) : (
+          ) : !measuring ? null : (
             <Numbers
               items={points.map((p, i) => ({
                 at: [p.at[0] - p.normal[0] * 5, p.at[1] - p.normal[1] * 5],
@@ -79,34 +90,50 @@ export function FrameScreen({ job }: { job: JobState }) {
           )}
         </PlainPlan>
       )}
-      side={pad ? <Button label="Intake" onPress={() => router.replace(backHref(job, 'intake'))} /> : undefined}
+      side={
+        pad || by.marking ? (
+          <Button label="Intake" onPress={() => router.replace(backHref(job, 'intake'))} />
+        ) : measuring ? undefined : (
+          <Button label={by.eye ? 'Judge again' : 'Not everywhere'} onPress={by.notFine} />
+        )
+      }
       main={
-        pad ?? (
+        pad ??
+        (!measuring && (!by.eye || by.marking) ? (
+          <Button kind="main" label={eyeWords.seat.fine} onPress={by.fine} />
+        ) : (
           <Button
             kind="main"
             label={cameFrom(job, 'intake') === 'intake' ? 'Back to intake' : 'Back'}
             onPress={() => router.replace(backHref(job, 'intake'))}
           />
-        )
+        ))
       }
     >
-      <GaugeEntry
-        points={points}
-        values={job.seats}
-        name="Height"
-        lowMm={-2}
-        highMm={2}
-        units={settings}
-        thumb={thumb}
-        placeOf={(p) => placeName(edge, edge.locate(p.at))}
-        onValue={(point, value) =>
-          void log([{ type: 'reading', quantity: 'seatMm', point, value, u: bentLimits.uSeatMm.value }])
-        }
-        onClear={(point) => {
-          const id = lastReading(job, 'seatMm', point);
-          if (id) undo(id);
-        }}
-      />
+      {measuring ? (
+        <GaugeEntry
+          points={points}
+          values={job.seats}
+          name="Height"
+          lowMm={-2}
+          highMm={2}
+          units={settings}
+          thumb={thumb}
+          placeOf={(p) => placeName(edge, edge.locate(p.at))}
+          onValue={(point, value) =>
+            void log([{ type: 'reading', quantity: 'seatMm', point, value, u: bentLimits.uSeatMm.value }])
+          }
+          onClear={(point) => {
+            const id = lastReading(job, 'seatMm', point);
+            if (id) undo(id);
+          }}
+        />
+      ) : (
+        <>
+          <EyeMarks by={by} of="seat" points={points} placeOf={place} />
+          <MeasureInstead onPress={() => setAsked(true)} />
+        </>
+      )}
       {frame ? (
         <Readings
           items={[

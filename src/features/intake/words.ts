@@ -1,3 +1,7 @@
+import { noticedMm } from '@/core/fit/byEye';
+import type { GaugePoint } from '@/core/fit/gaugePoints';
+import type { ByEye } from '@/stagekit/ByEye';
+import { eyeWords } from '@/stagekit/eyeWords';
 import type { BentFrame } from '@/core/fit/bentFrame';
 import type { HardReason } from '@/core/intake/difficulty';
 import type { RouteBlock, RouteOption } from '@/core/intake/route';
@@ -43,6 +47,34 @@ export function hardText(r: HardReason, u: Units): string {
     case 'internalsOut':
       return 'The inside comes out and goes back in';
   }
+}
+
+export function seatByEye(
+  by: ByEye,
+  placeOf: (p: GaugePoint) => string,
+  points: readonly GaugePoint[],
+  u: Units,
+): { sentence: string; reason: string; bad: boolean } {
+  const noticed = length(noticedMm('seat'), u, 2);
+  if (!by.eye)
+    return {
+      sentence: 'Is the seat straight all round?',
+      reason: `A straight edge over the frame, against the light. A bend of ${noticed} is seen in nine of ten.`,
+      bad: false,
+    };
+  if (by.eye.fine)
+    return {
+      sentence: 'Straight by eye.',
+      reason: `A bend of ${noticed} would have been seen in nine of ten.`,
+      bad: false,
+    };
+  if (!by.eye.spots.length)
+    return { sentence: 'Tap where it is high or low.', reason: 'On the plan, by what you see.', bad: false };
+  return {
+    sentence: 'Bent: measure it before it is bonded.',
+    reason: `By eye ${by.eye.spots.map((s) => `${eyeWords.seat[s.how]} at ${placeOf(points.find((p) => p.id === s.point)!)}`).join(', ')}. How far decides between thicker tape, a bead and declining.`,
+    bad: true,
+  };
 }
 
 export function frameText(f: BentFrame, u: Units): { sentence: string; reason: string; bad: boolean } {

@@ -67,7 +67,7 @@ export function recordOf(
     ),
   ]);
   put('Inside', of('partState', 'screw', 'stripped', 'tightened', 'cellChoice', 'under'));
-  put('Fit', of('partMeasured', 'lens').concat(readings(job, 'gaps', units), readings(job, 'seats', units)));
+  put('Fit', of('partMeasured', 'lens', 'eye').concat(readings(job, 'gaps', units), readings(job, 'seats', units)));
   const cure = cureOf(job, settings, now);
   const full = cureEnd(cure, 'full');
   put('Bond and cure', [

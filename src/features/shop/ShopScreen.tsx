@@ -11,6 +11,7 @@ import { Button } from '@/ui/Button';
 import { Choice, Tick } from '@/ui/Choice';
 import { Disclosure } from '@/ui/Disclosure';
 import { NumberField } from '@/ui/NumberField';
+import { LengthField } from '@/ui/QuantityField';
 import { PlaceFrame } from '@/ui/PlaceFrame';
 import { Txt } from '@/ui/Txt';
 import { Hours } from './Hours';
@@ -141,6 +142,24 @@ export function ShopScreen({ loadDemo }: { loadDemo: () => Promise<void> }) {
         ]}
         onChange={(v) => void put({ draught: v === 'yes' })}
         hint="Moving air cools the open face: heating takes longer and the window is shorter."
+      />
+      <LengthField
+        label="Depth gauge: scatter of ten readings at one point"
+        lowMm={0.002}
+        highMm={0.2}
+        digits={3}
+        valueMm={s.gaugeU.stepMm}
+        units={s}
+        onMm={(stepMm) => void put({ gaugeU: { ...s.gaugeU, stepMm } })}
+      />
+      <LengthField
+        label="Feeler or caliper: scatter of ten readings in one gap"
+        lowMm={0.005}
+        highMm={0.3}
+        digits={3}
+        valueMm={s.gaugeU.gapMm}
+        units={s}
+        onMm={(gapMm) => void put({ gaugeU: { ...s.gaugeU, gapMm } })}
       />
       <Choice
         label="Clamps off, going on and hand-over wait for"

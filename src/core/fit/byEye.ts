@@ -1,0 +1,107 @@
+import type { Pt } from '../device/types';
+import { CoreInputError } from '../errors';
+import { judgement } from '../source';
+import { dryFit, type DryFit } from './dryFit';
+import type { FlushAction } from './flushness';
+import type { GaugePoint } from './gaugePoints';
+
+/** What was judged: the gap round a cover laid in, its step to the frame, the height of the seat. */
+export type EyeOf = 'gap' | 'step' | 'seat';
+
+/** A place that was seen or felt to be off: too high or too low; of a gap, wide or tight. */
+export interface EyeSpot {
+  point: string;
+  how: 'high' | 'low';
+}
+
+/** Standard uncertainty of a judgement by eye or finger, mm (law 23); learned where the shop gauges too. */
+export const eyeFigures = {
+  gap: judgement(0.15, 'eye on a gap between glass and frame'),
+  step: judgement(0.1, 'fingertip drawn across an edge'),
+  seat: judgement(0.15, 'glancing light over a face, or a straight edge against the light'),
+};
+
+/**
+ * The difference that is noticed in nine of ten when one in twenty is noticed where there is none: (1.645 + 1.282) standard
+ * uncertainties (two normal distributions, published: Currie, Anal. Chem. 40 (1968) 586, detection limit with other risks).
+ */
+export const noticedMm = (of: EyeOf): number => (1.645 + 1.2816) * eyeFigures[of].value;
+
+const sideOf = (p: GaugePoint): 'left' | 'right' | 'top' | 'bottom' =>
+  Math.abs(p.normal[0]) > Math.abs(p.normal[1])
+    ? p.normal[0] > 0
+      ? 'right'
+      : 'left'
+    : p.normal[1] > 0
+      ? 'bottom'
+      : 'top';
+
+const placed = (points: readonly GaugePoint[], spots: readonly EyeSpot[]) =>
+  spots.map((s) => {
+    const at = points.find((p) => p.id === s.point);
+    if (!at) throw new CoreInputError('spot', s.point, 'one of the guided points');
+    return { ...s, at };
+  });
+
+/** A cover that is judged by finger: what to do, by where it stands proud or low. No spot: flush all round. */
+export function flushByEye(
+  points: readonly GaugePoint[],
+  spots: readonly EyeSpot[],
+  centre: Pt,
+): { action: FlushAction; edge: ReturnType<typeof sideOf> | null } {
+  const all = placed(points, spots);
+  const high = all.filter((s) => s.how === 'high');
+  const low = all.filter((s) => s.how === 'low');
+  if (!all.length) return { action: 'accept', edge: null };
+  const most = 0.75 * points.length;
+  if (high.length >= most) return { action: 'standsProud', edge: null };
+  if (low.length >= most) return { action: 'sitsLow', edge: null };
+  if (!high.length) return { action: 'remeasureLow', edge: null };
+  // proud on one diagonal only, at both of its ends
+  const quarter = (p: GaugePoint) => `${p.at[0] > centre[0] ? 'r' : 'l'}${p.at[1] > centre[1] ? 'b' : 't'}`;
+  const quarters = new Set(high.map((s) => quarter(s.at)));
+  const diagonal = (a: string, b: string) => quarters.size === 2 && quarters.has(a) && quarters.has(b);
+  if (diagonal('rt', 'lb') || diagonal('lt', 'rb')) return { action: 'twist', edge: null };
+  const sides = new Set(high.map((s) => sideOf(s.at)));
+  const [side] = sides;
+  if (sides.size === 1 && side && high.length >= points.filter((p) => sideOf(p) === side).length / 2)
+    return { action: 'clampHighEdge', edge: side };
+  return { action: 'clearDebris', edge: null };
+}
+
+/** Where to push a cover that was laid in dry, by where its gap looks tight or wide; how far is not told. */
+export interface EyeFit {
+  action: 'leave' | 'move' | 'tooTight';
+  /** unit direction in the plan frame; null: nothing to slide */
+  towards: Pt | null;
+  /** null: nothing to turn */
+  turn: 'clockwise' | 'counter-clockwise' | null;
+}
+
+/**
+ * The even fit of what was seen: a tight place has no gap, a wide one twice the usual. Tight on opposite sides is no
+ * matter of sliding.
+ */
+export function fitByEye(points: readonly GaugePoint[], spots: readonly EyeSpot[], centre: Pt): EyeFit {
+  const all = placed(points, spots);
+  if (!all.length) return { action: 'leave', towards: null, turn: null };
+  const usual = eyeFigures.gap.value;
+  const gapMm = (p: GaugePoint) => {
+    const how = all.find((s) => s.at.id === p.id)?.how;
+    return how === 'low' ? 0 : how === 'high' ? 2 * usual : usual;
+  };
+  const f: DryFit = dryFit(
+    points.map((p) => ({ id: p.id, at: p.at, normal: p.normal, gapMm: gapMm(p) })),
+    centre,
+  );
+  const tight = all.some((s) => s.how === 'low');
+  if (tight && f.bestLeastGapMm < usual / 4) return { action: 'tooTight', towards: null, turn: null };
+  const [dx, dy] = [f.move.towardRightMm, -f.move.towardTopMm];
+  const far = Math.hypot(dx, dy);
+  const atEdge = (Math.abs(f.move.clockwiseDeg) * Math.PI) / 180;
+  const reach = Math.max(...points.map((p) => Math.hypot(p.at[0] - centre[0], p.at[1] - centre[1])));
+  const worth = usual / 20;
+  const towards: Pt | null = far > worth ? [dx / far, dy / far] : null;
+  const turn = atEdge * reach > worth ? (f.move.clockwiseDeg > 0 ? 'clockwise' : 'counter-clockwise') : null;
+  return { action: towards || turn ? 'move' : 'leave', towards, turn };
+}
