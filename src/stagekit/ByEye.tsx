@@ -12,9 +12,6 @@ import { Numbers } from '@/ui/plan/layers';
 import { useActions } from './actions';
 import { eyeWords } from './eyeWords';
 
-/** A finger lands this near to the point that it means, mm. */
-const reachMm = 25;
-
 export interface ByEye {
   /** last judgement; null: none was made */
   eye: JobState['eyes'][EyeOf] | null;
@@ -55,7 +52,8 @@ export function useByEye(job: JobState, of: EyeOf, points: readonly GaugePoint[]
       ? (p) => {
           const far = (q: GaugePoint) => Math.hypot(q.at[0] - p[0], q.at[1] - p[1]);
           const near = points.reduce<GaugePoint | null>((m, q) => (m && far(m) <= far(q) ? m : q), null);
-          if (near && far(near) <= reachMm) toggle(near.id);
+          // a gloved finger lands beside the edge: the nearest point is meant
+          if (near) toggle(near.id);
         }
       : undefined,
     layer: marking ? (

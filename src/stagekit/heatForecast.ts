@@ -2,7 +2,7 @@ import { horizonS, type Exposure } from '@/core/heat/forecast';
 import { opening, worstWaiting, type Opening, type OpeningInput } from '@/core/heat/opening';
 import type { ReducedModel } from '@/core/heat/reduced';
 import type { ArcCells, HeatRun, Watched } from '@/core/heat/run';
-import type { Range } from '@/core/source';
+import { memory, type Range } from '@/core/source';
 import { onPlate, type JobState } from '@/model/fold';
 import type { Settings } from '@/model/settings';
 import { firstPlan, withinUse, type HeatPlanDraft } from './heatPlan';
@@ -93,6 +93,18 @@ export function heatForecast(
 
 /** The worst case of waiting for the late end by the clock alone; shown under Why. */
 export const worstByClock = (job: JobState, f: HeatForecast) => worstWaiting(f.run, f.opening, watchMarks(job));
+
+/** Magnets of many grades weaken for good from about here; others stand 120 to 150 °C. */
+export const magnetC = memory(80, 'magnets of many grades weaken for good from about 80 °C');
+
+/**
+ * Under the cover at the coil, where magnets sit, when it usually opens, °C; null without a coil in the device. It is told, and
+ * no heat is judged by it: benches pass the mark on every plate, and the device does not say which grade is in it.
+ */
+export const magnetsAtC = (job: JobState, f: HeatForecast): number | null => {
+  const coils = job.device.parts.filter((p) => p.kind === 'coil').map((p) => p.shape);
+  return coils.length && f.opening.leaveS !== null ? f.run.hottestUnderC(f.opening.leaveS, coils) : null;
+};
 
 /**
  * One temperature of a watched thing at an instant, for tile, headline and limit alike: its usual value, and the hot end in

@@ -1,4 +1,5 @@
-import type { Outline } from '../device/types';
+import { contains } from '../device/shapes';
+import type { Outline, Shape } from '../device/types';
 import { judgement, type Range } from '../source';
 import { hConv, fanConv } from './environment';
 import type { AirPath } from './airPath';
@@ -394,6 +395,21 @@ export class HeatRun {
     const out = new Float64Array(rows.count);
     for (let q = 0; q < rows.count; q++) out[q] = this.ambientC + rowDot(rows.values, q, y);
     return out;
+  }
+
+  /** Hottest of the bond plane under some places of the cover, usual value, °C; null where the picture has no cell. */
+  hottestUnderC(tS: number, shapes: readonly Shape[]): number | null {
+    const { nx, ny, originMm, stepMm } = this.model.modes.picture;
+    const { values } = this.model.rows('picture');
+    const y = this.members[0]!.trajectory.state(tS);
+    let most: number | null = null;
+    for (let j = 0; j < ny; j++)
+      for (let i = 0; i < nx; i++) {
+        const at = [originMm[0] + i * stepMm[0], originMm[1] + j * stepMm[1]] as const;
+        if (!shapes.some((s) => contains(s, at))) continue;
+        most = Math.max(most ?? -Infinity, rowDot(values, j * nx + i, y) + this.ambientC);
+      }
+    return most;
   }
 
   /** The heat that is on at an instant; null when there is none. */

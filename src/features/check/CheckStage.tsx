@@ -136,13 +136,17 @@ export function CheckStage({ job }: { job: JobState }) {
                     : 'caution'
                   : 'ink',
             },
-            {
-              id: 'range',
-              value: taken.length
-                ? `${signed(Math.min(...taken.map((p) => job.steps[p.id]!)), units)} ${signed(Math.max(...taken.map((p) => job.steps[p.id]!)), units)}`
-                : '–',
-              label: `lowest, highest ${units.length}; u ${length(settings.gaugeU.stepMm, units, 2)}`,
-            },
+            ...(measuring
+              ? [
+                  {
+                    id: 'range',
+                    value: taken.length
+                      ? `${signed(Math.min(...taken.map((p) => job.steps[p.id]!)), units)} ${signed(Math.max(...taken.map((p) => job.steps[p.id]!)), units)}`
+                      : '–',
+                    label: `lowest, highest ${units.length}; u ${length(settings.gaugeU.stepMm, units, 2)}`,
+                  },
+                ]
+              : []),
             {
               id: 'fn',
               value: `${tested} / ${tests}`,

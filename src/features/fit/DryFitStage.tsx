@@ -167,12 +167,19 @@ export function DryFitStage({ job }: { job: JobState }) {
                   label: `by eye; a gap that is ${length(noticedMm('gap'), settings, 2)} off is seen in nine of ten`,
                   tone: eye && eye.action !== 'leave' ? ('caution' as const) : ('ink' as const),
                 },
-            {
-              id: 'least',
-              value: taken.length ? length(Math.min(...taken.map((p) => job.gaps[p.id]!)), settings, 2) : '–',
-              label: `least gap, ${length(clear, settings, 2)} needed${heat.lossMm > minClearMm.value ? ': heat and cold take that much' : ''}`,
-              tone: taken.length && Math.min(...taken.map((p) => job.gaps[p.id]!)) < clear ? 'caution' : 'ink',
-            },
+            ...(measuring
+              ? [
+                  {
+                    id: 'least',
+                    value: taken.length ? length(Math.min(...taken.map((p) => job.gaps[p.id]!)), settings, 2) : '–',
+                    label: `least gap, ${length(clear, settings, 2)} needed${heat.lossMm > minClearMm.value ? ': heat and cold take that much' : ''}`,
+                    tone:
+                      taken.length && Math.min(...taken.map((p) => job.gaps[p.id]!)) < clear
+                        ? ('caution' as const)
+                        : ('ink' as const),
+                  },
+                ]
+              : []),
             ...(fit && complete
               ? [
                   { id: 'after', value: length(fit.minAfterMm, settings, 2), label: 'least gap after the move' },

@@ -49,7 +49,15 @@ import { useNow } from '@/ui/useNow';
 import { useWide } from '@/ui/useWide';
 import { ConfirmFull } from './ConfirmFull';
 import { cutSpeed, wedgeState } from '@/core/lift/verdict';
-import { aboveSoFarS, curvesOf, heatForecast, hotNow, worstByClock } from '@/stagekit/heatForecast';
+import {
+  aboveSoFarS,
+  curvesOf,
+  heatForecast,
+  hotNow,
+  magnetC,
+  magnetsAtC,
+  worstByClock,
+} from '@/stagekit/heatForecast';
 import { awayCall, heatCall, watchedNames } from './heatCall';
 import { firstPlan, refuses, withinUse, type HeatPlanDraft } from '@/stagekit/heatPlan';
 import { HeatControls } from './HeatControls';
@@ -184,6 +192,7 @@ function HeatBench({ job }: { job: JobState }) {
     () => (thermal && lift ? heatForecast(job, thermal, lift, { setC, preheated }, startS) : null),
     [job, thermal, lift, setC, preheated, startS],
   );
+  const magnets = useMemo(() => magnetsAtC(job, f), [job, f]);
   // the chart follows in its own, interruptible turn: the finger never waits for it
   const chartF = useDeferredValue(f);
   const curves = useMemo(() => (chartF && thermal ? curvesOf(chartF, thermal) : null), [chartF, thermal]);
@@ -538,6 +547,11 @@ function HeatBench({ job }: { job: JobState }) {
             `Basis: ${probed.used ? 'heat model and probe' : 'heat model only'}. No way of heating is promised to keep the battery under its ${temp(marks.cautionC, units)} caution mark; what differs is how long it lasts.`,
             `Battery over caution ${clock(f.parts.battery?.aboveCautionS.mean ?? 0)} (up to ${clock(f.parts.battery?.aboveCautionS.high ?? 0)}), over stop up to ${clock(f.parts.battery?.aboveStopS.high ?? 0)}, all heats of this job together. Camera over caution ${clock(f.parts.camera?.aboveCautionS.mean ?? 0)}.`,
             `When it opens: ${(['battery', 'camera', 'display', 'cover'] as const).flatMap((id) => (f.parts[id] ? [`${watchedNames[id]} ${temp(f.parts[id]!.peakC.mean, units)}, up to ${temp(f.parts[id]!.peakC.high, units)}`] : [])).join('; ')}.`,
+            ...(magnets === null || magnets < magnetC.value
+              ? []
+              : [
+                  `Under the cover at the coil ${temp(magnets, units)}: magnets of many grades weaken for good from about ${temp(magnetC.value, units)}. Hot air along the edge keeps them cooler.`,
+                ]),
             ...(lift.alcohol
               ? [`Alcohol in this edge: ${Math.round(lift.alcohol.lowersK)} K less is needed there until it has dried.`]
               : []),
