@@ -1,7 +1,7 @@
 import { exposure, fallsBelow, firstReach, firstTrue, horizonS, leadOf, type Exposure } from '../heat/forecast';
 import { sameWorldK, type ArcCells, type HeatRun } from '../heat/run';
 import { judgement, type Range } from '../source';
-import { cutSpeed, slowShare } from './verdict';
+import { paceMmS } from './verdict';
 
 export interface LiftPlanInput {
   /** run so far (on the plate or not), arcs of the bond in the order in which they will be cut */
@@ -42,8 +42,8 @@ const lineC = (run: HeatRun, tS: number, arc: ArcCells) => run.members[0]!.lineC
 const cellC = (run: HeatRun, tS: number) => run.members[0]!.hottest(tS, 'battery')?.atC ?? -Infinity;
 
 /**
- * Walks the whole ring against the cooling line as it usually is: each arc is cut at full speed while it is at easyC, at a
- * tenth while at workC, and the device goes back on the plate when the arc has gripped. Law 3.
+ * Walks the whole ring against the cooling line as it usually is: each arc is cut at full speed while it is at easyC, slower
+ * as it cools down to workC, and the device goes back on the plate when the arc has gripped. Law 3.
  */
 export function planLift(input: LiftPlanInput): LiftPlan {
   const { arcs, order, easyC, workC, setC, batteryMarks } = input;
@@ -96,7 +96,7 @@ export function planLift(input: LiftPlanInput): LiftPlan {
     while (done < order.length) {
       const arc = arcs[order[done]!]!;
       const now = lineC(run, t, arc);
-      const v = now >= easyC ? cutSpeed.value : now >= workC ? cutSpeed.value * slowShare : 0;
+      const v = paceMmS(now, easyC, workC);
       if (v === 0) break;
       const left = arc.toMm - arc.fromMm - cut;
       const stepMm = Math.min(v * stepS, left);

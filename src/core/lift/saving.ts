@@ -1,6 +1,6 @@
 import { judgement } from '../source';
 import { breakHazard, coverStrengthMPa } from './strength';
-import { cutSpeed, slowShare, wedgeState, type LiftCase } from './verdict';
+import { cutSpeed, paceMmS, slowShare, wedgeState, type LiftCase } from './verdict';
 
 /** What is still to be cut: length, temperature when its turn comes, and the flaw at that stretch. */
 export interface HeldStretch {
@@ -35,13 +35,12 @@ export function cutHazard(c: LiftCase, tC: number, lengthMm: number, flawUm: num
   return breakHazard(s.stressMPa, coverStrengthMPa(c.cover, c.hMm, flawUm).charMPa, lengthMm);
 }
 
-/** The speed at which a stretch is cut: full from easyC, else a tenth. */
-export const speedAt = (tC: number, easyC: number | null): number =>
-  easyC !== null && tC >= easyC ? cutSpeed.value : cutSpeed.value * slowShare;
-
 /** Chance that the cover breaks from now on, stretch by stretch; hazards add up. */
 export function savingChance({ lift, held, easyC, workC, scale }: SavingInput): SavingChance {
-  const at = (s: HeldStretch, tC: number) => cutHazard(lift, tC, s.lengthMm, s.flawUm, speedAt(tC, easyC)) * scale;
+  // below workC somebody forces it, as slowly as they can
+  const slowest = cutSpeed.value * slowShare;
+  const at = (s: HeldStretch, tC: number) =>
+    cutHazard(lift, tC, s.lengthMm, s.flawUm, paceMmS(tC, easyC, workC) || slowest) * scale;
   const reheatedC = (s: HeldStretch) => (workC !== null && s.tC >= workC ? s.tC : (easyC ?? s.tC));
   const sum = (f: (s: HeldStretch) => number) => held.reduce((m, s) => m + f(s), 0);
   const careful = sum((s) => at(s, reheatedC(s)));

@@ -16,6 +16,18 @@ export const defaultPickMm = 0.5;
 export const cutSpeed = judgement(1, 'comfortable speed of a pick along an edge, mm/s');
 export const slowShare = 0.1;
 
+/**
+ * Speed that a line at this temperature lets the pick have, mm/s: full from easyC, a tenth at workC, none below. Between the
+ * two the logarithm of the speed goes with the temperature, as the bond's own law of rate and temperature has it (time and
+ * temperature are one variable: Williams, Landel & Ferry 1955, published); near the glass transition that is not quite a line.
+ */
+export function paceMmS(tC: number, easyC: number | null, workC: number | null): number {
+  if (easyC !== null && tC >= easyC) return cutSpeed.value;
+  if (workC === null || tC < workC) return 0;
+  if (easyC === null || easyC <= workC) return cutSpeed.value * slowShare;
+  return cutSpeed.value * slowShare ** ((easyC - tC) / (easyC - workC));
+}
+
 /** The bond has to open this far ahead of the pick, mm. */
 export const aheadMinMm = judgement(2, 'least opening ahead of the pick');
 

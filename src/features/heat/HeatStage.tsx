@@ -192,7 +192,7 @@ function HeatBench({ job }: { job: JobState }) {
     () => (thermal && lift ? heatForecast(job, thermal, lift, { setC, preheated }, startS) : null),
     [job, thermal, lift, setC, preheated, startS],
   );
-  const magnets = useMemo(() => magnetsAtC(job, f), [job, f]);
+  const magnets = useMemo(() => (f ? magnetsAtC(job, f) : null), [job, f]);
   // the chart follows in its own, interruptible turn: the finger never waits for it
   const chartF = useDeferredValue(f);
   const curves = useMemo(() => (chartF && thermal ? curvesOf(chartF, thermal) : null), [chartF, thermal]);

@@ -11,6 +11,7 @@ import {
   arcVerdict,
   cutSpeed,
   safeWedge,
+  paceMmS,
   slowShare,
   sticksAgainC,
   thickestWedgeMm,
@@ -127,7 +128,7 @@ export function RingLift({ job }: { job: JobState }) {
   const window = windows.find((w) => w.edge === lift.nextEdge) ?? null;
   const lineC = Math.max(15, arcC.mean);
   const state = wedgeVerdict(lift.case, lineC);
-  const speed = verdict === 'go' ? cutSpeed.value : cutSpeed.value * slowShare;
+  const speed = paceMmS(lineC, lift.easyC, lift.workC) || cutSpeed.value * slowShare;
   const safe = safeWedge(lift.case, lineC, speed);
   const folds = job.device.cables.map((c) => foldOver(job.device, job.bond, c));
   const text = liftCall({

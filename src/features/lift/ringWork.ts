@@ -3,7 +3,8 @@ import { useMemo } from 'react';
 import type { Stretch } from '@/core/lift/advance';
 import { depthLimitAt, edgeWindows, keepOuts } from '@/core/lift/depth';
 import { firstGap } from '@/core/lift/firstGap';
-import { cutHazard, speedAt } from '@/core/lift/saving';
+import { cutHazard } from '@/core/lift/saving';
+import { cutSpeed, paceMmS, slowShare } from '@/core/lift/verdict';
 import { chipFlawUm } from '@/core/lift/strength';
 import type { EdgeId } from '@/core/device/types';
 import type { Range } from '@/core/source';
@@ -71,7 +72,13 @@ export function computedCut(
       tC = Math.min(tC, lineC);
       const held = mm - job.cut.freeWithin(part);
       const at = thermal.path.point((part.fromMm + part.toMm) / 2).at;
-      hazard += cutHazard(lift.case, lineC, held, flawAt(job, at), speedAt(lineC, lift.easyC));
+      hazard += cutHazard(
+        lift.case,
+        lineC,
+        held,
+        flawAt(job, at),
+        paceMmS(lineC, lift.easyC, lift.workC) || cutSpeed.value * slowShare,
+      );
     }
   });
   return { tC: Math.round(Math.min(tC, 400) * 10) / 10, hazard: Math.min(100, Math.round(hazard * 1e6) / 1e6) };

@@ -71,8 +71,7 @@ export function liftOrder(
     for (const [j, mm] of pieces[id]!.neighbours) if (mm >= edge && left.has(j)) reachable.add(j);
   };
   for (const id of off) frees(id);
-  const before = (a: number, b: number) =>
-    about[a]!.risk - about[b]!.risk || about[a]!.cost - about[b]!.cost || a - b;
+  const before = (a: number, b: number) => about[a]!.risk - about[b]!.risk || about[a]!.cost - about[b]!.cost || a - b;
   while (left.size) {
     const open = [...reachable];
     const candidates = open.length ? open : [...left];
