@@ -24,14 +24,14 @@ module.exports = {
       transformIgnorePatterns: [
         '/node_modules/(?!(d3-.*|internmap|nanoid|jsts|simplify-js|fraction.js|@react-native-async-storage|idb)/)',
       ],
+      // no screens in here: plain TypeScript, which needs nothing of the app's own build
       transform: {
         '\\.[jt]sx?$': [
-          'babel-jest',
+          '@swc/jest',
           {
-            configFile: false,
-            babelrc: false,
-            presets: ['babel-preset-expo'],
-            caller: { name: 'metro', platform: 'web' },
+            swcrc: false,
+            jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true } },
+            module: { type: 'commonjs' },
           },
         ],
       },

@@ -8,6 +8,7 @@ import { checkGridSize } from '../src/core/heat/grid';
 import { buildModes, stackDigest } from '../src/core/heat/modes';
 import { shippedDevices } from '../src/model/shippedDevices';
 import { decodeModes, encodeModes } from '../src/model/modesFile';
+import { coarseFile, coarseSize, coarseStack } from '../test-support/modes';
 
 const out = path.join(import.meta.dirname, '..', 'public', 'modes');
 mkdirSync(out, { recursive: true });
@@ -50,3 +51,9 @@ writeFileSync(
   path.join(import.meta.dirname, '..', 'src', 'store', 'shippedModes.json'),
   `${JSON.stringify(digests, null, 2)}\n`,
 );
+
+// the coarse modes that tests share
+const coarse = coarseStack().stack;
+mkdirSync(path.dirname(coarseFile), { recursive: true });
+if (!existsSync(coarseFile) || !decodeModes(readFileSync(coarseFile, 'utf8'), stackDigest(coarse, coarseSize)))
+  writeFileSync(coarseFile, encodeModes(buildModes(coarse, () => true, coarseSize)));

@@ -84,7 +84,7 @@ function newest(p) {
 }
 
 /** Builds the application unless the last build is newer than everything it was made from. */
-export async function needBuild() {
+export async function needBuild({ quiet = false } = {}) {
   const stamp = path.join(root, 'dist', '.built');
   if (existsSync(stamp) && statSync(stamp).mtimeMs > Math.max(...sources.map(newest))) return;
   say('Building the application (one to three minutes the first time)');
@@ -94,8 +94,8 @@ export async function needBuild() {
     ['node', ['scripts/compress.mjs', 'dist']],
   ];
   for (const [command, args] of steps) {
-    const done = await run(command, args);
-    if (done.code !== 0) throw new Error(`${command} ${args.join(' ')} failed`);
+    const done = await run(command, args, { quiet });
+    if (done.code !== 0) throw new Error(`${quiet ? done.text : ''}${command} ${args.join(' ')} failed`);
   }
   mkdirSync(path.join(root, 'dist'), { recursive: true });
   writeFileSync(stamp, '');

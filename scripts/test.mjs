@@ -4,18 +4,24 @@ import { needBuild, needChromium, needPackages, run, say } from './lib.mjs';
 await needPackages();
 await needChromium();
 
+const start = Date.now();
 let passed = 0;
 let failed = 0;
-const check = async (name, command, args) => {
-  say(name);
+/** @param quiet what it says is shown when it has ended: something else runs beside it */
+const check = async (name, command, args, quiet = false) => {
+  if (!quiet) say(name);
   const began = Date.now();
-  const done = await run(command, args);
+  const done = await run(command, args, { quiet });
+  if (quiet) {
+    say(name);
+    process.stdout.write(done.text);
+  }
   console.log(`-- ${name}: ${done.code === 0 ? 'done' : 'FAILED'} after ${Math.round((Date.now() - began) / 1000)} s`);
   return done;
 };
 /** A check that either holds or not. */
 const single = async (name, command, args) => {
-  const { code } = await check(name, command, args);
+  const { code } = await check(name, command, args, true);
   if (code === 0) passed++;
   else failed++;
 };
@@ -29,25 +35,35 @@ const counted = async (name, command, args, read) => {
 };
 const number = (text, pattern) => Number(pattern.exec(text)?.[1] ?? 0);
 
-await single('Lint', 'npx', ['eslint', '.', '--max-warnings', '0']);
-await single('Format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']);
-// route types are generated; a clean tree has none
-await run('npx', ['expo', 'customize', 'tsconfig.json'], { quiet: true });
-await single('Types', 'npx', ['tsc', '--noEmit']);
+// one core lints while the other checks the types and builds
+let built = true;
+await Promise.all([
+  single('Lint', 'npx', ['eslint', '.', '--max-warnings', '0']),
+  (async () => {
+    await single('Format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']);
+    // route types are generated; a clean tree has none
+    await run('npx', ['expo', 'customize', 'tsconfig.json'], { quiet: true });
+    await single('Types', 'npx', ['tsc', '--noEmit']);
+    built = await needBuild({ quiet: true }).then(
+      () => true,
+      (e) => {
+        console.log(String(e));
+        return false;
+      },
+    );
+  })(),
+]);
 await counted('Unit and component tests', 'npx', ['jest', '--ci', '--forceExit', '--maxWorkers=100%'], (t) => [
   number(t, /^Tests:.*?(\d+) passed/m),
   number(t, /^Tests:.*?(\d+) failed/m),
 ]);
-try {
-  await needBuild();
+if (built)
   await counted('End-to-end tests', 'npx', ['playwright', 'test'], (t) => [
     number(t, /^\s*(\d+) passed/m),
     number(t, /^\s*(\d+) failed/m),
   ]);
-} catch (e) {
-  console.log(String(e));
-  failed++;
-}
+else failed++;
 
+console.log(`\n-- all of it after ${Math.round((Date.now() - start) / 1000)} s`);
 console.log(`\n${passed} passed, ${failed} failed`);
 process.exit(failed ? 1 : 0);

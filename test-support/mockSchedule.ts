@@ -7,7 +7,7 @@ import type { Bench } from '../src/core/schedule/types';
 const at = <T>(work: () => T) => ({ result: Promise.resolve().then(work), cancel: () => {} });
 
 export const betterPlan = (q: PlanQuestion, tell: (share: number) => void, part: (p: PlanPart) => void) =>
-  at(() => planWork({ ...q, iterations: 20, seeds: [1], runs: 60 }, tell, undefined, part));
+  at(() => planWork({ ...q, iterations: 20, seeds: [1], runs: 60, tries: 10 }, tell, undefined, part));
 export const askPromises = (list: PromiseQuestion[]) => at(() => list.map((q) => promiseWork({ ...q, runs: 60 })));
 export const askRescues = (q: RescueQuestion) => at(() => rescueWork(q));
 export const askWishCost = (p: ShopPlan, bench: Bench) => at(() => wishCost(p, bench));

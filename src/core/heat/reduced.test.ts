@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
 
-import { coarseModel } from '../../../test-support/modes';
+import { coarseFile, coarseModel, coarseSize } from '../../../test-support/modes';
 import { decodeModes, encodeModes } from '../../model/modesFile';
 import { shippedDevices } from '../../model/shippedDevices';
 import shipped from '../../store/shippedModes.json';
@@ -24,6 +24,28 @@ const stack = toThermalStack(device, device.bonds[0]!, new Set(device.parts.map(
 const path = bondPerimeter(device, device.bonds[0]!);
 const arcs = arcCells(model, path.lengthMm);
 const plate110 = [{ atS: 0, setC: 110, preheated: true }];
+
+it('the coarse modes that tests share are those that are built now', () => {
+  const kept = decodeModes(readFileSync(coarseFile, 'utf8'), stackDigest(stack, coarseSize));
+  // `npm run modes` writes them anew
+  expect(kept).not.toBeNull();
+  const fresh = buildModes(stack, () => true, coarseSize);
+  const { rows: keptRows, ...keptRest } = kept!;
+  const { rows: freshRows, ...freshRest } = fresh;
+  expect(keptRest).toEqual(JSON.parse(JSON.stringify(freshRest)));
+  freshRows.forEach((r, n) => {
+    const same = keptRows[n]!;
+    expect([same.id, same.count]).toEqual([r.id, r.count]);
+    // kept to 16 bits of each mode's largest value
+    const most = new Float64Array(fresh.rank);
+    r.values.forEach((v, i) => (most[i % fresh.rank] = Math.max(most[i % fresh.rank]!, Math.abs(v))));
+    const off = r.values.reduce(
+      (m, v, i) => Math.max(m, Math.abs(v - same.values[i]!) / (most[i % fresh.rank] || 1)),
+      0,
+    );
+    expect(off).toBeLessThan(1 / 32767);
+  });
+});
 
 it('agrees with the full coupled model, radiation included, within 0.5 K for heat and cooling (own section 11)', () => {
   const grid = makeGrid(stack, { nx: 18, ny: 38 });

@@ -1,5 +1,5 @@
 import { coverOf, bondPerimeter, type Perimeter } from '../device/perimeter';
-import { contains } from '../device/shapes';
+import { boxOf, contains, type Box } from '../device/shapes';
 import type { Bond, Device, EdgeId, Outline, Pt, Shape } from '../device/types';
 import { judgement } from '../source';
 
@@ -51,6 +51,22 @@ function cableShape(path: Perimeter, bond: Bond, c: Device['cables'][number]): O
   };
 }
 
+/** How far in a limit is looked for, mm. */
+const deepestMm = 30;
+
+const boxes = new WeakMap<KeepOut, Box>();
+/** What a keep-out can reach, its clearance included. */
+function boxOfKeepOut(k: KeepOut): Box {
+  let box = boxes.get(k);
+  if (!box) {
+    const { min, max } = boxOf(k.shape.kind === 'band' ? k.shape.of : k.shape);
+    const grow = k.clearMm + 0.01 + (k.shape.kind === 'band' ? Math.max(0, -k.shape.fromMm) : 0);
+    box = { min: [min[0] - grow, min[1] - grow], max: [max[0] + grow, max[1] + grow] };
+    boxes.set(k, box);
+  }
+  return box;
+}
+
 /** Deepest the tool may go at s, from the cover's edge, and what stops it. Searches to 30 mm; a limit rounds down. */
 export function depthLimitAt(
   path: Perimeter,
@@ -60,11 +76,24 @@ export function depthLimitAt(
 ): { limitMm: number; by: KeepOut | null } {
   const p = path.point(sMm);
   const edge = bond.insetMm + bond.widthMm / 2;
+  const place = (d: number): Pt => [p.at[0] + p.normal[0] * (edge - d), p.at[1] + p.normal[1] * (edge - d)];
+  // most parts lie nowhere near the way in
+  const [a, b] = [place(0), place(deepestMm)];
+  const near = outs.filter((k) => {
+    const { min, max } = boxOfKeepOut(k);
+    return (
+      Math.min(a[0], b[0]) <= max[0] &&
+      Math.max(a[0], b[0]) >= min[0] &&
+      Math.min(a[1], b[1]) <= max[1] &&
+      Math.max(a[1], b[1]) >= min[1]
+    );
+  });
   const blockedBy = (d: number): KeepOut | null => {
-    const at: Pt = [p.at[0] + p.normal[0] * (edge - d), p.at[1] + p.normal[1] * (edge - d)];
-    return outs.find((k) => contains(k.shape, at, k.clearMm)) ?? null;
+    const at = place(d);
+    return near.find((k) => contains(k.shape, at, k.clearMm)) ?? null;
   };
-  for (let d = 0; d <= 30; d += 0.25) {
+  if (!near.length) return { limitMm: deepestMm, by: null };
+  for (let d = 0; d <= deepestMm; d += 0.25) {
     const by = blockedBy(d);
     if (!by) continue;
     let free = Math.max(0, d - 0.25);
@@ -75,7 +104,7 @@ export function depthLimitAt(
     }
     return { limitMm: d > 0 ? Math.floor(free * 20) / 20 : 0, by };
   }
-  return { limitMm: 30, by: null };
+  return { limitMm: deepestMm, by: null };
 }
 
 export interface EdgeWindow {

@@ -42,10 +42,17 @@ export function firstGap(
   const vents = bond.gaps;
   let best: { sMm: number; cost: number; limitMm: number; by: KeepOut | null; f: ReturnType<typeof facts> } | null =
     null;
+  const limits = new Map<number, ReturnType<typeof depthLimitAt>>();
+  const limitAt = (s: number) => {
+    const key = Math.round(s * 1e6);
+    let found = limits.get(key);
+    if (!found) limits.set(key, (found = depthLimitAt(path, bond, outs, s)));
+    return found;
+  };
   function facts(s: number) {
     const p = path.point(s).at;
     const { limitMm, by } = [-half, 0, half]
-      .map((d) => depthLimitAt(path, bond, outs, s + d))
+      .map((d) => limitAt(s + d))
       .reduce((a, b) => (b.limitMm < a.limitMm ? b : a));
     const chipMm = chips.reduce((m, c) => Math.min(m, Math.hypot(c[0] - p[0], c[1] - p[1])), Infinity);
     const ventMm = vents.reduce((m, v) => {

@@ -51,7 +51,7 @@ describe.each(['foamRing', 'solventBorne'] as const)('pace in %s', (name) => {
 });
 
 it('a ring on the usual plate takes a few heats, as benches report, and no more than one for each edge', () => {
-  const { device, model } = coarseModel('ring61');
+  const { device, model } = coarseModel();
   const path = bondPerimeter(device, device.bonds[0]!);
   const arcs = arcCells(model, path.lengthMm);
   const { easyC, workC } = liftThresholds(lift('foamRing'));

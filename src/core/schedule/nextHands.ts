@@ -101,8 +101,8 @@ export function othersNow(p: ShopPlan, first: PlanEntry, most = 4): { job: strin
 }
 
 /** What the other candidates would cost; the plan's own choice stands for nothing more. */
-export function costOfOthers(p: ShopPlan): { first: PlanEntry; others: Instead[] } | null {
+export function costOfOthers(p: ShopPlan, tries?: number): { first: PlanEntry; others: Instead[] } | null {
   const first = nextHands(p).find((n) => n.ready)?.entry;
   if (!first) return null;
-  return { first, others: insteadOf(p, first, othersNow(p, first)) };
+  return { first, others: insteadOf(p, first, othersNow(p, first), tries) };
 }

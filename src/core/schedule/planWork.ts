@@ -15,6 +15,8 @@ export interface PlanQuestion {
   inForce?: boolean;
   /** nothing was planned for this bench yet: the first plan is told as soon as it is made */
   first?: boolean;
+  /** plans that are made for each other order; as many as the size of the shop allows when it is not said */
+  tries?: number;
   /** the search ends after so long, ms, by this clock */
   budget?: { ms: number } | undefined;
 }
@@ -69,7 +71,7 @@ export function planWork(
   const promises = promisesOf(plan, q.scatters, runsFor(q.runs, q.bench.jobs.length));
   part?.({ plan, promises, others: null });
   tell(0.95);
-  return { plan, promises, others: costOfOthers(plan) };
+  return { plan, promises, others: costOfOthers(plan, q.tries) };
 }
 
 export interface PromiseQuestion {

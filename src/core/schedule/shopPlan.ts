@@ -231,6 +231,7 @@ export function insteadOf(
   p: ShopPlan,
   first: { job: string; task: string },
   others: readonly { job: string; task: string }[],
+  tries = insteadIterations(p.bench.jobs.length),
 ): Instead[] {
   const entry = (x: { job: string; task: string }) => p.plan.find((e) => e.job === x.job && e.task === x.task);
   const before = entry(first);
@@ -241,7 +242,7 @@ export function insteadOf(
     if (!e) return [];
     const begun = beginNow(p.bench, e, handsOf(p.bench, before));
     if (!begun) return [];
-    const other = planShop(begun, { iterations: insteadIterations(p.bench.jobs.length), seeds: [1], previous: p.plan });
+    const other = planShop(begun, { iterations: tries, seeds: [1], previous: p.plan });
     return [
       {
         ...o,
