@@ -1,6 +1,3 @@
-const lucide = {
-  '^lucide-react-native/icons/(.*)$': '<rootDir>/node_modules/lucide-react-native/dist/cjs/icons/$1.js',
-};
 // their main files are ES modules; the same code ships beside them for require()
 const d3 = Object.fromEntries(
   ['d3-contour', 'd3-array', 'internmap'].map((n) => [`^${n}$`, `<rootDir>/node_modules/${n}/dist/${n}.js`]),
@@ -43,7 +40,6 @@ module.exports = {
       transformIgnorePatterns: transformed,
       testMatch: ['<rootDir>/src/**/*.test.tsx'],
       moduleNameMapper: {
-        ...lucide,
         ...d3,
         // no workers under jest
         '^@/workers/scheduleClient$': '<rootDir>/test-support/mockSchedule.ts',

@@ -44,6 +44,15 @@ await Promise.all([
     // route types are generated; a clean tree has none
     await run('npx', ['expo', 'customize', 'tsconfig.json'], { quiet: true });
     await single('Types', 'npx', ['tsc', '--noEmit']);
+    // what nothing uses, and what only tests use
+    await single('Dead code', 'npx', ['knip', '--no-progress']);
+    await single('Dead code but for tests', 'npx', [
+      'knip',
+      '--no-progress',
+      '--production',
+      '--include',
+      'exports,files',
+    ]);
     built = await needBuild({ quiet: true }).then(
       () => true,
       (e) => {

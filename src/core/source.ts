@@ -26,9 +26,3 @@ export const memory = make('memory');
 export const judgement = make('judgement');
 export const tuned = make('tuned');
 export const measured = make('measured');
-
-export const widen = (r: Range, low: number, high: number): Range => ({
-  low: r.low - low,
-  mean: r.mean,
-  high: r.high + high,
-});

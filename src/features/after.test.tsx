@@ -1,6 +1,6 @@
 import { fireEvent, screen } from '@testing-library/react';
 
-import { tapeClocks } from '@/core/cure/tapeDwell';
+import { tapeClocks } from '../../test-support/cureForms';
 import { demoSettings } from '@/demo/shop';
 import type { NewEvent } from '@/model/event';
 import { call, choose, enter, pass, press, reading, reason, renderStage, tick } from '../../test-support/stage';

@@ -19,14 +19,6 @@ export const photoPattern = /^data:image\/jpeg;base64,[A-Za-z0-9+/]+={0,2}$/;
 export const maxPhotoChars = 600_000;
 export type Photos = Record<string, string>;
 
-export interface JobFile {
-  format: 'northcove-job';
-  version: 1;
-  exportedAt: number;
-  events: unknown[];
-  photos?: Photos;
-}
-
 export interface ShopFile {
   format: 'northcove-shop';
   version: 1;

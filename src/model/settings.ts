@@ -171,8 +171,6 @@ export const defaultMoney: z.infer<typeof money> = {
   },
 };
 
-export type CureSeenRecord = z.infer<typeof cureSeen>;
-
 /** A roll as new shops have it. */
 const defaultTape: TapeStock = {
   id: 'tape',

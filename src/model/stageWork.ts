@@ -136,21 +136,3 @@ export function stageWork(job: Pick<JobState, 'effective' | 'stages' | 'way'>): 
     });
   return out;
 }
-
-/** Seconds that were worked at a stage before it was laid aside. */
-export function laidAsideS(job: Pick<JobState, 'works'>, stage: StageId): number {
-  let sum = 0;
-  let from: number | null = null;
-  for (const w of [...job.works].sort((a, b) => a.at - b.at)) {
-    if (w.stage !== stage) {
-      if (w.to === 'begun') from = null;
-      continue;
-    }
-    if (w.to === 'begun') from = w.at;
-    else if (from !== null) {
-      sum += (w.at - from) / 1e3;
-      from = null;
-    }
-  }
-  return sum;
-}

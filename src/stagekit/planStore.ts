@@ -1,6 +1,5 @@
 import { promiseWork, type PlanAnswer, type PlanPart } from '@/core/schedule/planWork';
 import type { ShopPlan } from '@/core/schedule/shopPlan';
-import type { PlanEntry } from '@/core/schedule/types';
 import type { JobState } from '@/model/fold';
 import type { Settings } from '@/model/settings';
 import { CancelledError, type LongRun } from '@/workers/longRun';
@@ -227,8 +226,8 @@ const samePlan = (a: ShopPlan, b: ShopPlan): boolean =>
   });
 
 export const planStore = new PlanStore();
+/** @internal a test begins without a plan */
 export const forgetPlan = (): void => planStore.forget();
-export const standingPlan = (): readonly PlanEntry[] => planStore.snapshot.now?.plan.plan ?? [];
 
 /** Jobs by their logs: a list made anew of the same states is the same. */
 const sameJobs = (a: readonly JobState[], b: readonly JobState[]): boolean =>

@@ -6,9 +6,10 @@ import { demoHistory } from '@/demo/history';
 import { demoJobs, demoSettings } from '@/demo/shop';
 import type { JobEvent, NewEvent } from '@/model/event';
 import { foldJob, type JobState } from '@/model/fold';
-import { laidAsideS, stageWork } from '@/model/stageWork';
+import { stageWork } from '@/model/stageWork';
 import { eventsOn } from '../../test-support/dayOf';
-import { atWork, benchFigures, personId, shopBench } from './shopBench';
+import { benchFigures, personId } from './jobWork';
+import { atWork, shopBench } from './shopBench';
 import { bookOf, workedRows } from './shopDurations';
 
 const t0 = new Date(2026, 3, 14, 13, 0).getTime();
@@ -181,7 +182,6 @@ describe('how long a stage took', () => {
       [t0 + 90 * min, 'Osk', { type: 'work', stage: 'dryFit', to: 'begun' }],
       [t0 + 93 * min, 'Osk', { type: 'stage', stage: 'dryFit', to: 'done' }],
     ]);
-    expect(laidAsideS(job, 'dryFit')).toBe(240);
     const own = stageWork(job).find((w) => w.stage === 'dryFit')!;
     expect(own).toMatchObject({ workS: 420, person: 'Osk', whole: true });
   });

@@ -10,7 +10,7 @@ import { bareId, benchFigures, clipId, heaterId, jobWork, learnedStage, personId
 import { kindOf, workCached } from './shopDurations';
 import { own as ownIn } from '@/core/bare';
 
-export { bareId, benchFigures, clipId, heaterId, personId, type BenchInput, type CureWay } from './jobWork';
+export { bareId, type BenchInput, type CureWay } from './jobWork';
 
 const dayS = 86400;
 /** days ahead that anything may wait for */

@@ -6,17 +6,7 @@ import { demoJobs, demoSettings } from '../demo/shop';
 import type { NewEvent } from '../model/event';
 import { foldJob, type JobState } from '../model/fold';
 import { shippedDevices } from '../model/shippedDevices';
-import {
-  batteryMarks,
-  batteryReachesS,
-  edgeName,
-  everyPart,
-  liftCase,
-  liftState,
-  partStopC,
-  placeName,
-  thermalJob,
-} from './thermalJob';
+import { batteryMarks, edgeName, everyPart, liftCase, liftState, partStopC, placeName, thermalJob } from './thermalJob';
 
 const t0 = Date.UTC(2026, 3, 14, 13);
 const jobs = demoJobs(t0).map((l) => foldJob(l)!);
@@ -116,14 +106,6 @@ it('names places in the words of the bench', () => {
   ] as const;
   expect(tips.map((p) => placeName(path, path.locate(p)))).toEqual(corners);
   expect(edgeName('top')).toBe('top edge');
-});
-
-it('says when the cell reaches a mark on the plate, and that it never does on a mild one', () => {
-  const run = thermalJob(heating, demoSettings, model, t0).run;
-  const caution = batteryReachesS(run, 60, 0)!;
-  expect(run.partC(caution, 'battery')!.high).toBeGreaterThanOrEqual(60);
-  expect(run.partC(caution - 2, 'battery')!.high).toBeLessThan(60);
-  expect(batteryReachesS(run, 200, 0)).toBeNull();
 });
 
 it.each(shippedDevices.map((d) => [d.name, faceView(d, d.bonds[0]!)] as const))(

@@ -1,6 +1,5 @@
 import { bondPerimeter, coverOf, describePlace, type Perimeter } from '@/core/device/perimeter';
 import type { Device, EdgeId } from '@/core/device/types';
-import { firstTrue } from '@/core/heat/forecast';
 import type { ReducedModel } from '@/core/heat/reduced';
 import type { Heater } from '@/core/heat/heater';
 import type { Marks } from '@/core/heat/opening';
@@ -312,9 +311,4 @@ export function placeName(path: Perimeter, sMm: number): string {
     return `${next[p.edge]} corner`;
   }
   return `${edgeNames[p.edge]}, ${p.third}`;
-}
-
-/** When the cell's hottest bound reaches a mark while it stays as it is, s of the run; null within 20 minutes. */
-export function batteryReachesS(run: HeatRun, markC: number, fromS: number): number | null {
-  return firstTrue((t) => (run.partC(t, 'battery')?.high ?? -Infinity) >= markC, fromS, fromS + 1200, 30);
 }

@@ -2,11 +2,16 @@ import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { useState } from 'react';
 
 import { NumberField } from './NumberField';
-import { useDraftText } from './draft';
+import { useDraft } from './draft';
 
 function Note({ keep = false }: { keep?: boolean }) {
-  const [text, setText] = useDraftText('note', keep);
-  return <input aria-label="note" value={text} onChange={(e) => setText(e.target.value)} />;
+  const [text, setText] = useState('');
+  const save = useDraft('note', setText, keep);
+  const change = (t: string) => {
+    setText(t);
+    save(t || null);
+  };
+  return <input aria-label="note" value={text} onChange={(e) => change(e.target.value)} />;
 }
 const note = () => screen.getByLabelText<HTMLInputElement>('note');
 const type = (text: string) => fireEvent.change(note(), { target: { value: text } });

@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef } from 'react';
 
 const prefix = 'northcove.draft.';
 /** Drafts older than this are nobody's any more, ms. */
@@ -75,20 +75,4 @@ export function useDraft(name: string, restore: (text: string) => void, keep = f
   return useCallback((text) => {
     if (key.current !== null) write(key.current, text);
   }, []);
-}
-
-/** A text with its draft. */
-export function useDraftText(name: string, keep = false): [string, (text: string) => void] {
-  const [text, setText] = useState('');
-  const save = useDraft(name, setText, keep);
-  return [
-    text,
-    useCallback(
-      (t: string) => {
-        setText(t);
-        save(t || null);
-      },
-      [save],
-    ),
-  ];
 }

@@ -1,12 +1,6 @@
 import { bondPerimeter, faceOf } from '../device/perimeter';
 import { boxOf } from '../device/shapes';
 import type { Bond, Device, EdgeId, Pt } from '../device/types';
-import { commonPractice } from '../source';
-
-export const closingSource = commonPractice(
-  0,
-  'camera opening first, then the far end; with a cable, its edge first; else one corner',
-);
 
 const opposite: Record<EdgeId, EdgeId> = { bottom: 'top', top: 'bottom', left: 'right', right: 'left' };
 

@@ -47,39 +47,6 @@ export function dotsPattern(
   };
 }
 
-export interface Lines {
-  count: number;
-  sectionMm2: number;
-  /** width of one line when closed; its cure goes by this */
-  bondMm: number;
-  pathMm: number;
-  ml: number;
-  layS: number;
-}
-
-/** Even lines over a rectangle, laid to and fro in one path; air leaves along them, so they are preferred to dots. */
-export function linesPattern(
-  widthMm: number,
-  heightMm: number,
-  gapMm: number,
-  coverage: number,
-  pitchMm: number,
-  feedMmS = 5,
-): Lines {
-  check(gapMm, coverage, pitchMm);
-  const count = Math.floor(widthMm / pitchMm);
-  const sectionMm2 = coverage * pitchMm * gapMm;
-  const pathMm = count * heightMm + Math.max(0, count - 1) * pitchMm;
-  return {
-    count,
-    sectionMm2,
-    bondMm: coverage * pitchMm,
-    pathMm,
-    ml: sectionMm2 * count * heightMm * 1e-3,
-    layS: pathMm / feedMmS,
-  };
-}
-
 function check(gapMm: number, coverage: number, pitchMm: number) {
   requireIn('gap', gapMm, 0.02, 3, 'mm');
   requireIn('coverage', coverage, 0.05, 0.95);

@@ -1,5 +1,6 @@
 import { holdResult } from '../seal/holdTest';
-import { beadTimeS, foOfShare, solventLeft } from './solventCure';
+import { beadTimeS } from '../../../test-support/cureForms';
+import { foOfShare, solventLeft } from './solventCure';
 
 const h = 3600;
 

@@ -1,7 +1,6 @@
 import fc from 'fast-check';
 
-import { beadTimeS } from './solventCure';
-import { tapeClocks } from './tapeDwell';
+import { beadTimeS, tapeClocks } from '../../../test-support/cureForms';
 import {
   cureClocks,
   depthSquaredPerDay,

@@ -1,4 +1,4 @@
-import { judgement, memory, tuned, type Range } from '../source';
+import { judgement, memory, tuned } from '../source';
 
 const gas = 8.314462618;
 
@@ -47,13 +47,3 @@ export function foOfShare(left: number): number {
 
 export const diffusionM2S = (tC: number) =>
   diffusion23M2S.value * Math.exp(((-solventActivationKJ.value * 1e3) / gas) * (1 / (tC + 273.15) - 1 / 296.15));
-
-/**
- * Time until a mark of a solvent-borne bead, s. The inner edge faces a nearly closed housing, so the cure lies between two
- * open edges and one (four times as long, law 13): low is two edges, high is one, the mean their geometric mean.
- * @param bondMm width of the bond, 0.5 to 10
- */
-export function beadTimeS(mark: keyof typeof beadMarks, bondMm: number, roomC: number): Range {
-  const two = (foOfShare(beadMarks[mark].value) * (bondMm * 1e-3) ** 2) / diffusionM2S(roomC);
-  return { low: two, mean: 2 * two, high: 4 * two };
-}

@@ -42,7 +42,7 @@ export function lnRange(mean: number, ...moved: readonly number[]): Range {
   return { low: mean * Math.exp(-2 * u), mean, high: mean * Math.exp(2 * u) };
 }
 
-/** Time until a share at a room temperature, s; the range comes from the activation energy and the room. */
+/** Time until a share at a room temperature, s; the range comes from the activation energy and the room. @internal closed form for checks */
 export function timeToShareS(share: number, roomC: number): Range {
   const t = equivalentTimeS(share);
   return lnRange(
@@ -63,9 +63,3 @@ export const tapeMarks = {
 };
 
 export type TapeMark = keyof typeof tapeMarks;
-
-/** All marks at a room temperature, s after pressing. Clocks are released on the long end. */
-export const tapeClocks = (roomC: number): Record<TapeMark, Range> =>
-  Object.fromEntries(
-    (Object.keys(tapeMarks) as TapeMark[]).map((m) => [m, timeToShareS(tapeMarks[m].value, roomC)]),
-  ) as Record<TapeMark, Range>;

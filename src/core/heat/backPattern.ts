@@ -9,8 +9,6 @@ export interface Mask {
   shape: Shape;
   factor: number;
 }
-
-export const maskTape = judgement(0.6, 'one layer of heat-resistant tape, assumed');
 export const maskFoil = judgement(0.3, 'aluminium tape over a layer of heat-resistant tape, assumed');
 
 /** What is over the back face, everything constant in time: a contact everywhere but in some places, or a jet going round. */

@@ -14,11 +14,6 @@ export const leadOf = (h: Heater) => (h.kind === 'air' ? airHandlingS.value : ha
 /** How long a forecast looks ahead for "ready", s. */
 export const horizonS = 1200;
 
-export interface Thresholds {
-  easyC: number;
-  workC: number;
-}
-
 /** First t in [from, to] where a monotone test turns true, to 0.25 s; null when it never does. */
 export function firstTrue(test: (tS: number) => boolean, fromS: number, toS: number, stepS: number): number | null {
   if (test(fromS)) return fromS;

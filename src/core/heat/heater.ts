@@ -41,8 +41,6 @@ export interface AirHeater extends AnyHeater {
 }
 
 export type Heater = ContactHeater | AirHeater;
-/** the shop's plate, as it was first called */
-export type Plate = ContactHeater;
 
 export const defaultPlate: ContactHeater = {
   kind: 'plate',
@@ -99,6 +97,8 @@ export const defaultNozzle: AirHeater = {
   entrainMm: 30,
 };
 
+const dryerDistance = commonPractice(115, 'a dryer is held 10 to 13 cm away');
+
 export const defaultDryer: AirHeater = {
   ...defaultGun,
   id: 'dryer',
@@ -107,12 +107,10 @@ export const defaultDryer: AirHeater = {
   maxSetC: 140,
   nozzleMm: 45,
   flowLpm: 860,
-  standoffMm: 115,
+  standoffMm: dryerDistance.value,
   entrainMm: 135,
   offsetK: judgement(0, 'temperature at the outlet, assumed', 15),
 };
-
-export const dryerDistance = commonPractice(115, 'a dryer is held 10 to 13 cm away');
 
 /** The jet of a heater at a setpoint. */
 export const jetOf = (h: AirHeater, airC: number, hScale = h.hScale.value, standoffMm = h.standoffMm): JetInput => ({

@@ -2,14 +2,13 @@ import { bondPerimeter } from '../device/perimeter';
 import { boxOf, contains, insideDistanceMm } from '../device/shapes';
 import type { Bond, Device, EdgeId, Pt } from '../device/types';
 import { nearSegment } from '../device/polygon';
-import { commonPractice, judgement } from '../source';
+import { judgement } from '../source';
 import { depthLimitAt, overMm, type KeepOut } from './depth';
 
 export const cupRadiusMm = judgement(14, 'radius of a small suction cup');
 /** A cup holds with its rim this far from any crack, hole or edge, mm. */
 export const cupRimMm = judgement(2, 'room round the cup so that it seals');
 export const bladeWidthMm = judgement(10, 'width of the blade that makes the first gap');
-export const gapStart = commonPractice(0, 'suction near the charge port or the middle, blade at the bottom edge');
 
 export interface FirstGap {
   /** middle of the suction cup; null: no place where it would hold */

@@ -14,9 +14,3 @@ export function leverMm(cover: CoverStrength, hMm: number, flawUm: number, freeM
   const { designMPa } = coverStrengthMPa(cover, hMm, flawUm);
   return (2 * designMPa * freeMm ** 2) / (3 * planeModulusMPa(cover) * hMm);
 }
-
-/** Toughest bond that a cover of this strength can be opened against without breaking: h σ²/(6 E'), J/m². */
-export function toughestBondJm2(cover: CoverStrength, hMm: number, flawUm: number): number {
-  const { designMPa } = coverStrengthMPa(cover, hMm, flawUm);
-  return ((hMm * designMPa ** 2) / (6 * planeModulusMPa(cover))) * 1e3;
-}

@@ -1,6 +1,6 @@
-import { exposure, fallsBelow, firstReach, firstTrue, horizonS, leadOf, type Exposure } from '../heat/forecast';
+import { exposure, firstReach, firstTrue, horizonS, leadOf, type Exposure } from '../heat/forecast';
 import { sameWorldK, type ArcCells, type HeatRun } from '../heat/run';
-import { judgement, type Range } from '../source';
+import { judgement } from '../source';
 import { paceMmS } from './verdict';
 
 export interface LiftPlanInput {
@@ -146,14 +146,4 @@ function leaveAt(
   const leave = hot - 0.25;
   const then = run.members[0]!.lineAfterC(leave, leadOf(run.heater), arc.cells);
   return leave > fromS && then >= workC + workMarginK.value ? leave : 'battery';
-}
-
-/** Both ends of the window of one arc after the device came off at `offS`. */
-export function windowOf(
-  run: HeatRun,
-  arc: ArcCells,
-  th: { easyC: number; workC: number },
-  fromS: number,
-): { easyUntilS: Range; gripsAtS: Range } {
-  return { easyUntilS: fallsBelow(run, arc, th.easyC, fromS), gripsAtS: fallsBelow(run, arc, th.workC, fromS) };
 }

@@ -1,20 +1,4 @@
-import {
-  asPrior,
-  betaPertVariance,
-  fromQuantiles,
-  learn,
-  pert,
-  predictedS,
-  quantileS,
-  remainingQuantileS,
-  remainingS,
-} from './durations';
-
-it('PERT of 2, 5, 14: mean 6, variance 4, as a beta 32/7 (published)', () => {
-  expect(pert(2, 5, 14)).toEqual({ mean: 6, variance: 4 });
-  expect(betaPertVariance(2, 5, 14)).toBeCloseTo(32 / 7, 12);
-  expect(() => pert(2, 20, 14)).toThrow(/usual duration: 20/);
-});
+import { asPrior, fromQuantiles, learn, predictedS, quantileS, remainingS } from './durations';
 
 it('lognormal by its median and nine in ten', () => {
   const d = fromQuantiles(500, 800);
@@ -39,8 +23,6 @@ it('what is left of running work: by integrating the tail (numerically), and nev
     const step = 4;
     for (let x = elapsed + step / 2; x < 20_000; x += step) sum += step * survive(x);
     expect(remainingS(d, elapsed) / (sum / survive(Math.max(1e-9, elapsed)))).toBeCloseTo(1, 2);
-    expect(remainingQuantileS(d, elapsed, 0.05)).toBeGreaterThan(0);
-    expect(remainingQuantileS(d, elapsed, 0.8)).toBeGreaterThan(remainingQuantileS(d, elapsed, 0.5));
   }
 });
 

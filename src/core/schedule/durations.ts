@@ -13,23 +13,12 @@ export interface LogNormal {
 const z = (q: number): number => jStat.normal.inv(q, 0, 1);
 const phi = (x: number): number => jStat.normal.cdf(x, 0, 1);
 
-/** Mean and variance from least, usual and most (PERT; Malcolm et al. 1959, published). */
-export function pert(least: number, usual: number, most: number): { mean: number; variance: number } {
-  requireIn('usual duration', usual, least, most, 's');
-  return { mean: (least + 4 * usual + most) / 6, variance: ((most - least) / 6) ** 2 };
-}
-
-/** The same three as a beta distribution: its exact variance (Vose 2008, published). */
-export function betaPertVariance(least: number, usual: number, most: number): number {
-  const { mean } = pert(least, usual, most);
-  return ((mean - least) * (most - mean)) / 7;
-}
-
 export const fromQuantiles = (p50S: number, p90S: number): LogNormal => ({
   mu: Math.log(p50S),
   sigma: Math.log(p90S / p50S) / z(0.9),
 });
 
+/** @internal for checks */
 export const quantileS = (d: LogNormal, q: number): number => Math.exp(d.mu + d.sigma * z(q));
 
 /** standard deviations beyond which the normal tail is too small for its table */
@@ -42,12 +31,6 @@ export function remainingS(d: LogNormal, elapsedS: number): number {
   // so far out that no tail is left to integrate: its hazard there says what is still to be expected
   if (at > farTail) return (elapsedS * d.sigma) / at;
   return (Math.exp(d.mu + d.sigma ** 2 / 2) * phi(d.sigma - at)) / phi(-at) - elapsedS;
-}
-
-/** A quantile of what is left. */
-export function remainingQuantileS(d: LogNormal, elapsedS: number, q: number): number {
-  const done = elapsedS <= 0 ? 0 : phi((Math.log(elapsedS) - d.mu) / d.sigma);
-  return quantileS(d, done + q * (1 - done)) - elapsedS;
 }
 
 /** What is believed of the logarithm of a duration: normal-inverse-gamma (Gelman et al., Bayesian Data Analysis, published). */

@@ -277,17 +277,6 @@ function beginNow(bench: Bench, e: PlanEntry, hands: string | null): Bench | nul
   return { ...bench, started: [...bench.started, started] };
 }
 
-/** The bench with a task that may not begin before an instant. */
-export function withRelease(bench: Bench, at: { job: string; task: string }, releaseS: number): Bench {
-  return mapJob(bench, at.job, (j) => ({
-    ...j,
-    variants: j.variants.map((v) => ({
-      ...v,
-      tasks: v.tasks.map((t) => (t.id === at.task ? { ...t, releaseS: Math.max(t.releaseS ?? 0, releaseS) } : t)),
-    })),
-  }));
-}
-
 export const mapJob = (
   bench: Bench,
   id: string,

@@ -19,7 +19,7 @@ const rules: readonly [id: string, pattern: RegExp][] = [
 const negation = /\b(not|no|never|cannot|without|nobody|nor)\b|n't\b/;
 const cut = /,|:|\(|\)|\b(so|but|therefore|thus|hence|now)\b/g;
 
-/** Rules that a text breaks: a claim counts unless the eight words before it, in its own clause, deny it. */
+/** Rules that a text breaks: a claim counts unless the eight words before it, in its own clause, deny it. @public every text of the product is held against it by a test */
 export function claimCheck(text: string): { ok: boolean; rules: string[] } {
   const hit = new Set<string>();
   for (const sentence of text.split(/[.!?;]\s|\n/)) {

@@ -55,12 +55,3 @@ function ratioOf(tauBefore: number, uBefore: number, tauAfter: number, uAfter: n
   const lim = ratioFigures.worse.value;
   return { ratio: Math.exp(l), low, high, verdict: high <= lim ? 'noWorse' : low > lim ? 'leakier' : 'undecided' };
 }
-
-/** Free volume from a stroke of a closed syringe (Boyle), m³. */
-export const strokeVolumeM3 = (strokeM3: number, p0: number, riseM: number) => (strokeM3 * (p0 + riseM)) / riseM;
-
-/** Smallest leak that n even readings of a scatter over a time can show, Pa m³/s: slope of a line, three sigma. */
-export function detectableLeak(n: number, timeS: number, scatterPa: number, volumeM3: number): number {
-  requireIn('readings', n, 3, 1e6);
-  return 3 * volumeM3 * ((scatterPa * Math.sqrt((12 * (n - 1)) / (n * (n + 1)))) / timeS);
-}

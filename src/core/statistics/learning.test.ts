@@ -1,20 +1,10 @@
 import { marginOf } from '../money/margin';
-import { wrightAt, wrightCumulative, wrightFit } from './learning';
+import { wrightAt, wrightFit } from './learning';
 import { overrunOf, standing } from './overruns';
 import { wilson } from './rates';
 import { kaplanMeier, shareDifference, type Stay } from './survival';
 
 describe('learning', () => {
-  it('cumulative units of the published table for ten units (Wright 1936; from memory)', () => {
-    const table: [number, number, number][] = [
-      [0.7, 4.932, 3],
-      [0.8, 6.3154, 4],
-      [0.85, 7.1161, 4],
-      [0.9, 7.9945, 4],
-    ];
-    for (const [rate, sum, digits] of table) expect(wrightCumulative(rate, 10)).toBeCloseTo(sum, digits);
-  });
-
   it('worked example: 60, 54, 47, 46, 42, 43 min give T1 60.42, b -0.2048, rate 0.8677; the twelfth 36.3', () => {
     const c = wrightFit([60, 54, 47, 46, 42, 43]);
     expect(c.t1).toBeCloseTo(60.42, 2);

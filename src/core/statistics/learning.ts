@@ -37,11 +37,3 @@ export function wrightFit(times: readonly number[]): LearningCurve {
 }
 
 export const wrightAt = (c: Pick<LearningCurve, 't1' | 'b'>, n: number): number => c.t1 * n ** c.b;
-
-/** Sum of the first n, by a rate, in units of the first. */
-export function wrightCumulative(rate: number, n: number): number {
-  const b = Math.log2(rate);
-  let sum = 0;
-  for (let i = 1; i <= n; i++) sum += i ** b;
-  return sum;
-}

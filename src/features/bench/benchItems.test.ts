@@ -1,7 +1,7 @@
 import { demoJobs, demoSettings } from '../../demo/shop';
 import type { JobEvent, NewEvent } from '../../model/event';
 import { foldJob } from '../../model/fold';
-import { tapeClocks } from '../../core/cure/tapeDwell';
+import { tapeClocks } from '../../../test-support/cureForms';
 import { benchItems } from './benchItems';
 
 const t0 = Date.UTC(2026, 3, 14, 13);

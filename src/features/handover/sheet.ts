@@ -12,7 +12,7 @@ import { comeBackNames, schoolNames } from '@/model/eventLine';
 import { heatCount, type JobState } from '@/model/fold';
 import type { Settings } from '@/model/settings';
 import { capital } from '@/ui/capital';
-import { dayTime, length, percent, price, stamp } from '@/ui/units';
+import { dayTime, length, percent, price } from '@/ui/units';
 
 export interface SheetSection {
   title: string;
@@ -201,5 +201,3 @@ export function openPoints(job: JobState): string[] {
   if (job.findings.cellSwollen?.answer === 'yes') out.push('swollen cell');
   return out;
 }
-
-export const sheetStamp = (now: number) => stamp(now);

@@ -10,6 +10,7 @@ import { heatModelled } from '@/core/device/thermalStack';
 import { choosePick } from '@/core/lift/picks';
 import { onPlate, type JobState } from '@/model/fold';
 import { heaterOf } from '@/model/settings';
+import { shopThresholds } from '@/stagekit/shopAdhesive';
 import { heaterWords } from '@/stagekit/heaterWords';
 import { controlPlate, useInstruments } from '@/stagekit/instruments';
 import { lookAt } from '@/stagekit/look';
@@ -192,6 +193,7 @@ function HeatBench({ job }: { job: JobState }) {
     () => (thermal && lift ? heatForecast(job, thermal, lift, { setC, preheated }, startS) : null),
     [job, thermal, lift, setC, preheated, startS],
   );
+  const range = useMemo(() => (lift ? shopThresholds(settings, lift.case) : null), [settings, lift]);
   const magnets = useMemo(() => (f ? magnetsAtC(job, f) : null), [job, f]);
   // the chart follows in its own, interruptible turn: the finger never waits for it
   const chartF = useDeferredValue(f);
@@ -547,6 +549,11 @@ function HeatBench({ job }: { job: JobState }) {
             `Basis: ${probed.used ? 'heat model and probe' : 'heat model only'}. No way of heating is promised to keep the battery under its ${temp(marks.cautionC, units)} caution mark; what differs is how long it lasts.`,
             `Battery over caution ${clock(f.parts.battery?.aboveCautionS.mean ?? 0)} (up to ${clock(f.parts.battery?.aboveCautionS.high ?? 0)}), over stop up to ${clock(f.parts.battery?.aboveStopS.high ?? 0)}, all heats of this job together. Camera over caution ${clock(f.parts.camera?.aboveCautionS.mean ?? 0)}.`,
             `When it opens: ${(['battery', 'camera', 'display', 'cover'] as const).flatMap((id) => (f.parts[id] ? [`${watchedNames[id]} ${temp(f.parts[id]!.peakC.mean, units)}, up to ${temp(f.parts[id]!.peakC.high, units)}`] : [])).join('; ')}.`,
+            ...(range?.easyC
+              ? [
+                  `Easy from ${temp(range.easyC.mean, units)}: ${temp(range.easyC.low, units)} to ${temp(range.easyC.high, units)} over what this shop does not know of the adhesive${range.workC ? `; works from ${temp(range.workC.mean, units)}, ${temp(range.workC.low, units)} to ${temp(range.workC.high, units)}` : ''}. What gave or held is noted on Lift and narrows it.`,
+                ]
+              : []),
             ...(magnets === null || magnets < magnetC.value
               ? []
               : [
