@@ -8,7 +8,8 @@ import { Txt } from '@/ui/Txt';
 import { useWide } from '@/ui/useWide';
 import { JobStopCard } from './JobStopCard';
 import { LastTap } from './LastTap';
-import { stageHref, type PlanSize } from './StageShell';
+import { stageHref } from './stageHref';
+import type { PlanSize } from './StageShell';
 
 interface JobPageProps {
   job: JobState;

@@ -11,7 +11,7 @@ import { Txt } from '@/ui/Txt';
 import { clock, time } from '@/ui/units';
 import { useActions } from './actions';
 import { cureOf } from './cureJob';
-import { stageHref } from './StageShell';
+import { stageHref } from './stageHref';
 import { Entry } from './Why';
 
 /** A bump, a pinched cable, a crooked seat: open it again, and how long that is still easy. */

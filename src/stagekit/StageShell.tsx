@@ -13,6 +13,7 @@ import { useWide } from '@/ui/useWide';
 import { JobStopCard } from './JobStopCard';
 import { LastTap } from './LastTap';
 import { keyHelp, useStageKeys } from './keys';
+import { stageHref } from './stageHref';
 
 export interface PlanSize {
   width: number;
@@ -39,8 +40,6 @@ interface StageShellProps {
   /** the hand follows the picture: it takes the width of a phone, with the call over it */
   large?: boolean;
 }
-
-export const stageHref = (jobId: string, stage: StageId) => `/jobs/${jobId}/${stage}` as Href;
 
 /** Picture, call, readings, action: the same order on every stage; side by side where there is room. */
 export function StageShell(p: StageShellProps) {

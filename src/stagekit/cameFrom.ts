@@ -2,7 +2,7 @@ import type { Href } from 'expo-router';
 
 import type { JobState } from '@/model/fold';
 import type { StageId } from '@/model/stages';
-import { stageHref } from './StageShell';
+import { stageHref } from './stageHref';
 
 /**
  * Where a page leads back to: its own stage while that is open, else where the job is. A crack map that is looked at in the

@@ -3,7 +3,7 @@ import { useEffect } from 'react';
 
 import type { JobState } from '@/model/fold';
 import { useActions } from './actions';
-import { stageHref } from './StageShell';
+import { stageHref } from './stageHref';
 
 export const keyHelp: [string, string][] = [
   ['1 ... 9, 0', 'go to a stage'],

@@ -5,7 +5,7 @@ import type { JobState } from '@/model/fold';
 import type { StageId } from '@/model/stages';
 import { nextStage } from '@/model/way';
 import { useActions } from './actions';
-import { stageHref } from './StageShell';
+import { stageHref } from './stageHref';
 
 /** Ends a stage and goes to the next one that this job needs. */
 export function useGoOn(job: JobState, stage: StageId): (events?: readonly NewEvent[]) => void {

@@ -30,7 +30,7 @@ import { useActions } from '@/stagekit/actions';
 import { JobPage } from '@/stagekit/JobPage';
 import { PlainPlan } from '@/stagekit/PlainPlan';
 import { shopAdhesive } from '@/stagekit/shopAdhesive';
-import { stageHref } from '@/stagekit/StageShell';
+import { stageHref } from '@/stagekit/stageHref';
 import { edgeName, everyPart, thermalJob } from '@/stagekit/thermalJob';
 import { presentJob } from '@/stagekit/present';
 import { useThermal } from '@/stagekit/useThermal';

@@ -6,7 +6,7 @@ import type { Instead } from '@/core/schedule/shopPlan';
 import type { NewEvent } from '@/model/event';
 import { stageOf } from '@/model/taskNames';
 import { useActionsOn } from '@/stagekit/actions';
-import { stageHref } from '@/stagekit/StageShell';
+import { stageHref } from '@/stagekit/stageHref';
 import { bareId } from '@/stagekit/shopBench';
 import { useShopPlan, type ShopPlanState } from '@/stagekit/useShopPlan';
 import { Entry } from '@/stagekit/Why';

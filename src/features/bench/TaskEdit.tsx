@@ -9,7 +9,7 @@ import type { JobState } from '@/model/fold';
 import { stageOf, taskName } from '@/model/taskNames';
 import { useActions } from '@/stagekit/actions';
 import { resourceName } from '@/stagekit/shopBench';
-import { stageHref } from '@/stagekit/StageShell';
+import { stageHref } from '@/stagekit/stageHref';
 import type { PlanNow } from '@/stagekit/planNow';
 import { Entry } from '@/stagekit/Why';
 import { useSettings } from '@/store/shop';

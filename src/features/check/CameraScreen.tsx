@@ -12,7 +12,7 @@ import { useActions } from '@/stagekit/actions';
 import { cameraOf, flareWords, lensesOf, sharpWords } from '@/stagekit/cameraJob';
 import { JobPage } from '@/stagekit/JobPage';
 import { LongRunLine } from '@/stagekit/LongRunLine';
-import { stageHref } from '@/stagekit/StageShell';
+import { stageHref } from '@/stagekit/stageHref';
 import { useLongRun } from '@/stagekit/useLongRun';
 import { rowOf, Why } from '@/stagekit/Why';
 import { Button } from '@/ui/Button';

@@ -11,7 +11,7 @@ import { functionState, shopFaults } from '@/stagekit/faults';
 import { FunctionList, whyNotTested } from '@/stagekit/FunctionList';
 import { stepNames, testsOf } from '@/stagekit/functionTests';
 import { JobPage } from '@/stagekit/JobPage';
-import { stageHref } from '@/stagekit/StageShell';
+import { stageHref } from '@/stagekit/stageHref';
 import { rowOf, Why } from '@/stagekit/Why';
 import { useJobs } from '@/store/shop';
 import { Button } from '@/ui/Button';

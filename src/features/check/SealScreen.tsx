@@ -18,7 +18,7 @@ import { HoldTest } from '@/stagekit/HoldTest';
 import { JobPage } from '@/stagekit/JobPage';
 import { PlainPlan } from '@/stagekit/PlainPlan';
 import { freeVolumeM3, limitWords, pressWords, ratioWords, sealOf, suspectWords } from '@/stagekit/sealJob';
-import { stageHref } from '@/stagekit/StageShell';
+import { stageHref } from '@/stagekit/stageHref';
 import { placeName } from '@/stagekit/thermalJob';
 import { rowOf, Why } from '@/stagekit/Why';
 import { bondPerimeter } from '@/core/device/perimeter';

@@ -10,7 +10,7 @@ import { contactsOf } from '@/model/settings';
 import { useActions } from '@/stagekit/actions';
 import { JobPage } from '@/stagekit/JobPage';
 import { isOut } from '@/stagekit/present';
-import { stageHref } from '@/stagekit/StageShell';
+import { stageHref } from '@/stagekit/stageHref';
 import { batteryMarks } from '@/stagekit/thermalJob';
 import { ThermalWait } from '@/stagekit/ThermalWait';
 import { useThermalStack } from '@/stagekit/useThermal';

@@ -19,7 +19,8 @@ import { useActions } from '@/stagekit/actions';
 import { NotModelled } from '@/stagekit/NotModelled';
 import { useGoOn } from '@/stagekit/useGoOn';
 import { PlainPlan } from '@/stagekit/PlainPlan';
-import { stageHref, StageShell } from '@/stagekit/StageShell';
+import { stageHref } from '@/stagekit/stageHref';
+import { StageShell } from '@/stagekit/StageShell';
 import {
   batteryMarks,
   edgeName,

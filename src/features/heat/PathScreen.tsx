@@ -14,7 +14,7 @@ import { JobPage } from '@/stagekit/JobPage';
 import { LongRunLine } from '@/stagekit/LongRunLine';
 import { PlainPlan } from '@/stagekit/PlainPlan';
 import { presentJob } from '@/stagekit/present';
-import { stageHref } from '@/stagekit/StageShell';
+import { stageHref } from '@/stagekit/stageHref';
 import { batteryMarks, everyPart, partStopC, placeName } from '@/stagekit/thermalJob';
 import { ThermalWait } from '@/stagekit/ThermalWait';
 import { useLongRun } from '@/stagekit/useLongRun';

@@ -20,7 +20,7 @@ import { JobPage } from '@/stagekit/JobPage';
 import { LongRunLine } from '@/stagekit/LongRunLine';
 import { PlainPlan } from '@/stagekit/PlainPlan';
 import { presentJob } from '@/stagekit/present';
-import { stageHref } from '@/stagekit/StageShell';
+import { stageHref } from '@/stagekit/stageHref';
 import { batteryMarks, everyPart, liftCase, partStopC, pickInForce } from '@/stagekit/thermalJob';
 import { useLongRun } from '@/stagekit/useLongRun';
 import { rowOf, Why } from '@/stagekit/Why';

@@ -8,7 +8,7 @@ import type { JobState } from '@/model/fold';
 import { useActions } from '@/stagekit/actions';
 import { JobPage } from '@/stagekit/JobPage';
 import { presentJob } from '@/stagekit/present';
-import { stageHref } from '@/stagekit/StageShell';
+import { stageHref } from '@/stagekit/stageHref';
 import { batteryMarks, placeName, strengthOf } from '@/stagekit/thermalJob';
 import { ThermalWait } from '@/stagekit/ThermalWait';
 import { Entry, rowOf, Why } from '@/stagekit/Why';

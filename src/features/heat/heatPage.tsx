@@ -3,7 +3,7 @@ import { useMemo, useState } from 'react';
 
 import type { JobState } from '@/model/fold';
 import { JobPage } from '@/stagekit/JobPage';
-import { stageHref } from '@/stagekit/StageShell';
+import { stageHref } from '@/stagekit/stageHref';
 import { liftState, pickInForce, thermalJob } from '@/stagekit/thermalJob';
 import { useThermal } from '@/stagekit/useThermal';
 import { useSettings } from '@/store/shop';

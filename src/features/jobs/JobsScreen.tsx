@@ -6,7 +6,7 @@ import type { JobState } from '@/model/fold';
 import { stageNames } from '@/model/stages';
 import { placeOn } from '@/model/way';
 import { tagCode } from '@/model/tagCode';
-import { stageHref } from '@/stagekit/StageShell';
+import { stageHref } from '@/stagekit/stageHref';
 import { useJobs } from '@/store/shop';
 import { Button } from '@/ui/Button';
 import { Choice } from '@/ui/Choice';

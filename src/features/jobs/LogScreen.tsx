@@ -8,7 +8,7 @@ import { logOrder } from '@/model/logOrder';
 import { stageNames } from '@/model/stages';
 import { exportJob } from '@/stagekit/exportJob';
 import { useActions } from '@/stagekit/actions';
-import { stageHref } from '@/stagekit/StageShell';
+import { stageHref } from '@/stagekit/stageHref';
 import { Entry } from '@/stagekit/Why';
 import { useSettings, useSpoiled } from '@/store/shop';
 import { Button } from '@/ui/Button';

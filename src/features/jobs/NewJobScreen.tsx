@@ -7,7 +7,7 @@ import { Controller, useForm } from 'react-hook-form';
 import { Pressable, View } from 'react-native';
 import { z } from 'zod';
 
-import { stageHref } from '@/stagekit/StageShell';
+import { stageHref } from '@/stagekit/stageHref';
 import { newId } from '@/store/ids';
 import { plainWay } from '@/model/way';
 import type { Device } from '@/core/device/types';

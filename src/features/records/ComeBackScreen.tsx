@@ -8,7 +8,7 @@ import type { JobState } from '@/model/fold';
 import { useActions } from '@/stagekit/actions';
 import { flushOf } from '@/stagekit/flushJob';
 import { JobPage } from '@/stagekit/JobPage';
-import { stageHref } from '@/stagekit/StageShell';
+import { stageHref } from '@/stagekit/stageHref';
 import { Entry } from '@/stagekit/Why';
 import { useJobs } from '@/store/shop';
 import { Button } from '@/ui/Button';

@@ -4,7 +4,7 @@ import { View } from 'react-native';
 import type { JobState } from '@/model/fold';
 import { exportJob } from '@/stagekit/exportJob';
 import { JobPage } from '@/stagekit/JobPage';
-import { stageHref } from '@/stagekit/StageShell';
+import { stageHref } from '@/stagekit/stageHref';
 import { useJobs, useSettings } from '@/store/shop';
 import { Button } from '@/ui/Button';
 import { Txt } from '@/ui/Txt';

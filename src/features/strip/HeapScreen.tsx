@@ -6,7 +6,7 @@ import { alikeMm, sortHeap } from '@/core/strip/screws';
 import type { JobState } from '@/model/fold';
 import { JobPage } from '@/stagekit/JobPage';
 import { stripWork } from '@/stagekit/stripJob';
-import { stageHref } from '@/stagekit/StageShell';
+import { stageHref } from '@/stagekit/stageHref';
 import { rowOf, Why } from '@/stagekit/Why';
 import { useSettings } from '@/store/shop';
 import { Button } from '@/ui/Button';

@@ -6,7 +6,8 @@ import { View } from 'react-native';
 
 import { useActions } from '@/stagekit/actions';
 import { PlainPlan } from '@/stagekit/PlainPlan';
-import { stageHref, StageShell } from '@/stagekit/StageShell';
+import { stageHref } from '@/stagekit/stageHref';
+import { StageShell } from '@/stagekit/StageShell';
 import { stripWork, transferred } from '@/stagekit/stripJob';
 import { Button } from '@/ui/Button';
 import { Call } from '@/ui/Call';

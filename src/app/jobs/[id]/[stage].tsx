@@ -3,7 +3,7 @@ import { lazy, Suspense, type ComponentType } from 'react';
 
 import type { JobState } from '@/model/fold';
 import { stageIds, type StageId } from '@/model/stages';
-import { stageHref } from '@/stagekit/StageShell';
+import { stageHref } from '@/stagekit/stageHref';
 import { WithJob } from '@/stagekit/WithJob';
 
 const screens: Record<StageId, ComponentType<{ job: JobState }>> = {

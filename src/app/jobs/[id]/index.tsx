@@ -1,6 +1,6 @@
 import { Redirect, useLocalSearchParams } from 'expo-router';
 
-import { stageHref } from '@/stagekit/StageShell';
+import { stageHref } from '@/stagekit/stageHref';
 import { WithJob } from '@/stagekit/WithJob';
 
 export default function Job() {
