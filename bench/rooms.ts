@@ -1,6 +1,13 @@
 import type { ThermalStack } from '../src/core/device/thermalStack';
 import { confirmRun } from '../src/core/heat/confirm';
-import { defaultDryer, defaultGun, defaultMat, defaultNozzle, defaultPlate, type Heater } from '../src/core/heat/heater';
+import {
+  defaultDryer,
+  defaultGun,
+  defaultMat,
+  defaultNozzle,
+  defaultPlate,
+  type Heater,
+} from '../src/core/heat/heater';
 import type { ReducedModel } from '../src/core/heat/reduced';
 
 /** Reduced against full with true radiation over rooms and setpoints: the largest difference of bond line and battery, K. */

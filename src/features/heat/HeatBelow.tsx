@@ -1,0 +1,129 @@
+import { Suspense } from 'react';
+import { useWindowDimensions, View } from 'react-native';
+
+import type { JobState } from '@/model/fold';
+import type { Settings } from '@/model/settings';
+import { Tick } from '@/ui/Choice';
+import { Disclosure } from '@/ui/Disclosure';
+import { Txt } from '@/ui/Txt';
+import { useWide } from '@/ui/useWide';
+import { ConfirmFull } from './ConfirmFull';
+import { Links } from './HeatParts';
+import { HeatWhy } from './HeatWhy';
+import { HeatChart } from './LazyHeatChart';
+import { LiveProbe } from './LiveProbe';
+import { PicksTable } from './PicksTable';
+import type { HeatActions } from './useHeatActions';
+import type { HeatView } from './useHeatForecast';
+import type { HeatPlanNow } from './useHeatPlan';
+import type { HeatThermal } from './useHeatThermal';
+
+/** What keeps a running clock from being heard. */
+export interface Quiet {
+  sound: boolean;
+  silent: boolean;
+  asleep: boolean;
+}
+
+const quietText = (q: Quiet): string | null =>
+  !q.sound
+    ? 'Sound is off: keep the screen in sight.'
+    : q.silent
+      ? 'This browser keeps silent until the screen is tapped: keep it in sight.'
+      : q.asleep
+        ? 'This browser lets the screen sleep: a sleeping page cannot ring.'
+        : null;
+
+/** Glue that gives off fumes, at a heat where it does. */
+const fumes = (job: JobState, setC: number, on: boolean) =>
+  (setC >= 180 && job.bond.adhesive === 'fullAreaPu') || (on && setC >= 180);
+
+interface HeatBelowProps {
+  job: JobState;
+  settings: Settings;
+  now: HeatPlanNow;
+  view: HeatView;
+  warm: HeatThermal;
+  act: HeatActions;
+  at: number;
+  /** what alcohol asks for */
+  wet: string | null;
+  quiet: Quiet;
+}
+
+/** Under the call: cautions, the probe, the chart, the picks side by side, and why. */
+export function HeatBelow({ job, settings, now, view, warm, act, at, wet, quiet }: HeatBelowProps) {
+  const wide = useWide();
+  const screen = useWindowDimensions();
+  const { on, plan, heater } = now;
+  const { f, lift, thermal, liveS } = view;
+  const { live } = warm;
+  const plate = heater.kind === 'plate';
+  const said = on ? quietText(quiet) : null;
+  return (
+    <>
+      {[wet, said].map((text) =>
+        text ? (
+          <Txt key={text} size="s" tone="caution">
+            {text}
+          </Txt>
+        ) : null,
+      )}
+      {fumes(job, plan.setC, on !== null) ? (
+        <Txt size="s" tone="caution" className="mt-1">
+          Extraction on: polyurethane glue heated to about 200 °C and more can give off isocyanates.
+        </Txt>
+      ) : null}
+      <LiveProbe
+        live={live}
+        state={warm.probe}
+        expectedC={job.heat.length ? warm.expected(at) : null}
+        used={warm.used}
+        now={at}
+        heat={plate && on && on.setC !== null ? { setC: on.setC, preheated: on.preheated } : null}
+        setC={plate && !on ? plan.setC : null}
+        units={settings}
+      />
+      <Links job={job} />
+      {on ? null : (
+        <Tick
+          label="Picks, blade, alcohol out of the way, gloves, eye cover: all at hand"
+          on={job.prep.has('toolsReady')}
+          onChange={act.tools}
+        />
+      )}
+      {view.curves ? (
+        <Suspense fallback={<View style={{ height: 190 }} />}>
+          <HeatChart
+            curves={view.curves}
+            easyC={lift.easyC}
+            probe={on ? live.readings.map((r) => ({ tS: (r.at - thermal.t0) / 1e3, tempC: r.tempC })) : []}
+            nowS={on ? Math.floor(liveS / 2) * 2 : null}
+            width={wide ? 368 : screen.width - 32}
+            units={settings}
+          />
+        </Suspense>
+      ) : null}
+      <Disclosure title="Heat and pick, side by side" open={wide}>
+        <PicksTable
+          ways={view.picks ?? null}
+          choice={view.choice}
+          pickMm={lift.pickMm}
+          fromS={f.heatStartS}
+          keepCover={job.keepCover}
+          units={settings}
+        />
+      </Disclosure>
+      <HeatWhy job={job} now={now} view={view} probed={warm.used} units={settings} />
+      <ConfirmFull
+        job={job}
+        heater={heater}
+        use={thermal.use}
+        model={thermal.model}
+        setC={plan.setC}
+        heatS={(f.readyS?.mean ?? 300) - f.heatStartS}
+        ambientC={thermal.ambientC}
+      />
+    </>
+  );
+}
