@@ -130,6 +130,7 @@ export function RingLift({ job }: { job: JobState }) {
   const lineC = Math.max(15, arcC.mean);
   const state = wedgeVerdict(lift.case, lineC);
   const speed = paceMmS(lineC, lift.easyC, lift.workC) || cutSpeed.value * slowShare;
+  const pace = Number(speed.toFixed(1));
   const safe = safeWedge(lift.case, lineC, speed);
   const folds = job.device.cables.map((c) => foldOver(job.device, job.bond, c));
   const text = liftCall({
@@ -167,9 +168,9 @@ export function RingLift({ job }: { job: JobState }) {
             id: 'wedge',
             value: length(safe.pickHolds || !job.keepCover ? lift.pickMm : safe.highestMm, units, 2),
             label: !job.keepCover
-              ? `pick, ${speed} mm/s; it may break further`
+              ? `pick, ${pace} mm/s; it may break further`
               : safe.pickHolds
-                ? `pick, ${speed} mm/s; up to ${safe.highestMm >= thickestWedgeMm ? `over ${length(thickestWedgeMm, units, 0)}` : length(safe.highestMm, units, 2)} holds now`
+                ? `pick, ${pace} mm/s; up to ${safe.highestMm >= thickestWedgeMm ? `over ${length(thickestWedgeMm, units, 0)}` : length(safe.highestMm, units, 2)} holds now`
                 : `highest wedge now, your pick is ${length(lift.pickMm, units)}`,
             tone: job.keepCover && !safe.pickHolds ? 'caution' : 'ink',
           },
@@ -417,7 +418,7 @@ export function RingLift({ job }: { job: JobState }) {
             window={window}
             gap={gap}
             safe={safe}
-            speed={speed}
+            speed={pace}
             state={state}
             lowC={lineC}
             pegs={pegs}
