@@ -245,7 +245,7 @@ describe('lift', () => {
     expect(call()).toMatch(/^Cut the bottom edge now: easy for \d:\d\d\.$/);
     expect(reading(/bottom edge, middle/)).toMatch(/^[67]\d°/);
     await jump(150_000);
-    expect(call()).toBe('Bottom edge slowly, a tenth of the speed.');
+    expect(call()).toBe('Bottom edge slowly, a quarter of the speed.');
     await jump(1_200_000);
     expect(call()).toMatch(/^Back on the plate: the bottom edge has gripped, to \d\d °C\.$/);
     await press('It grips: reheat');

@@ -56,7 +56,12 @@ it('the order of the edges covers every arc once, starting in the middle of the 
 it('go, slow and reheat say how long, how deep and what a reheat takes', () => {
   expect(say({}).sentence).toBe('Cut the bottom edge now: easy for 0:45.');
   expect(say({}).reason).toContain('Between 3.0 mm and 5.0 mm deep: camera island behind.');
-  expect(say({ verdict: 'slow' }).sentence).toBe('Bottom edge slowly, a tenth of the speed.');
+  // the pace goes down with the line between easy (62) and gripping (45)
+  const slow = (arcUsualC: number) => say({ verdict: 'slow', arcUsualC }).sentence;
+  expect(slow(61)).toBe('Bottom edge slowly, a little under full speed.');
+  expect(slow(57)).toBe('Bottom edge slowly, half the speed.');
+  expect(slow(51)).toBe('Bottom edge slowly, a quarter of the speed.');
+  expect(slow(45.5)).toBe('Bottom edge slowly, a tenth of the speed.');
   expect(say({ verdict: 'slow' }).reason).toMatch(/It grips in 3:50.*Reheating takes about 0:50/);
   expect(say({ verdict: 'reheat', arcUsualC: 24 }).sentence).toBe(
     'Back on the plate: the bottom edge has gripped, to 66 °C.',

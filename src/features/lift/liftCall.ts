@@ -1,6 +1,6 @@
 import type { HeaterWords } from '@/stagekit/heaterWords';
 import type { FoldOver } from '@/core/lift/foldOver';
-import type { ArcVerdict, WedgeVerdict } from '@/core/lift/verdict';
+import { cutSpeed, paceMmS, type ArcVerdict, type WedgeVerdict } from '@/core/lift/verdict';
 import { edgeName, type LiftState } from '@/stagekit/thermalJob';
 import type { Settings } from '@/model/settings';
 import type { EdgeWindow } from '@/core/lift/depth';
@@ -34,6 +34,15 @@ export interface CallText {
   sentence: string;
   reason: string;
   tone: 'ink' | 'caution';
+}
+
+/** How much slower a hand goes, in shares that it can feel. */
+function paceWords(mmS: number): string {
+  const share = mmS / cutSpeed.value;
+  if (share > 0.7) return 'a little under full speed';
+  if (share > 0.35) return 'half the speed';
+  if (share > 0.15) return 'a quarter of the speed';
+  return 'a tenth of the speed';
 }
 
 /** The call of the lift stage. A wedge "go" never overrides a limit (law 2). */
@@ -107,7 +116,7 @@ export function liftCall(i: LiftCallInput): CallText {
     };
   if (i.verdict === 'slow')
     return {
-      sentence: `${edge[0]!.toUpperCase()}${edge.slice(1)} slowly, a tenth of the speed.`,
+      sentence: `${edge[0]!.toUpperCase()}${edge.slice(1)} slowly, ${paceWords(paceMmS(i.arcUsualC, lift.easyC, lift.workC))}.`,
       reason:
         `It grips in ${clock(i.gripsForS)}. ${depth} ${i.reheatS === null ? '' : `Reheating takes about ${clock(i.reheatS)}.`}`.trim(),
       tone: 'ink',
