@@ -1,6 +1,6 @@
 import { maskFoil, type Mask } from '@/core/heat/backPattern';
 import type { Heater } from '@/core/heat/heater';
-import type { HeatSwitch, HeatUse } from '@/core/heat/run';
+import type { HeatSwitch, HeatUse } from '@/core/heat/member';
 import { judgement } from '@/core/source';
 import { cameraZones } from '@/core/device/thermalStack';
 import type { Bond, Device } from '@/core/device/types';

@@ -3,15 +3,8 @@ import type { Device, EdgeId } from '@/core/device/types';
 import type { ReducedModel } from '@/core/heat/reduced';
 import type { Heater } from '@/core/heat/heater';
 import type { Marks } from '@/core/heat/opening';
-import {
-  arcCells,
-  HeatRun,
-  type ArcCells,
-  type BenchAir,
-  type HeatSwitch,
-  type HeatUse,
-  type Watched,
-} from '@/core/heat/run';
+import { arcCells, HeatRun, type ArcCells, type BenchAir } from '@/core/heat/run';
+import type { HeatSwitch, HeatUse, Watched } from '@/core/heat/member';
 import type { Advance } from '@/core/lift/advance';
 import { keepOuts } from '@/core/lift/depth';
 import { edgeOrder, type EdgeStep } from '@/core/lift/order';

@@ -6,7 +6,8 @@ import { bondReadings, faceReadings, readOff } from './observe';
 import { Cancelled } from './modes';
 import type { Heater } from './heater';
 import { backPattern } from './backPattern';
-import { arcCells, backOf, HeatRun, type HeatUse } from './run';
+import { arcCells, backOf, HeatRun } from './run';
+import type { HeatUse } from './member';
 import { ReducedModel } from './reduced';
 import { HeatSolver } from './solver';
 

@@ -2,7 +2,8 @@ import type { Range } from '../source';
 import { judgement } from '../source';
 import type { Heater } from './heater';
 import { requireIn } from '../errors';
-import { numericalK, type ArcCells, type HeatRun, type Member, type Watched } from './run';
+import { numericalK, type ArcCells, type HeatRun } from './run';
+import type { Member, Watched } from './member';
 
 /** From leaving the plate to the pick in the gap. Lifting must still be easy then. */
 export const handlingS = judgement(20, 'time from the plate to the first cut; set it to your own');

@@ -5,7 +5,8 @@ import { bondPerimeter } from '../device/perimeter';
 import { cameraZones } from '../device/thermalStack';
 import { airHandlingS, handlingS, leadOf, readyAt } from './forecast';
 import { defaultDryer, defaultGun, defaultMat, defaultPlate, jetOf } from './heater';
-import { arcCells, edgeLoop, HeatRun, uncertainAxes, type HeatSwitch, type HeatUse } from './run';
+import { arcCells, edgeLoop, HeatRun, uncertainAxes } from './run';
+import type { HeatSwitch, HeatUse } from './member';
 
 const { device, model } = coarseModel();
 const bond = device.bonds[0]!;

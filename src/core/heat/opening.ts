@@ -1,7 +1,8 @@
 import { CoreInputError, requireIn } from '../errors';
 import { judgement, published, type Range } from '../source';
 import { around, firstReach, firstReachNear, horizonS, leadOf, reached, type Exposure } from './forecast';
-import { numericalK, watchedKinds, type ArcCells, type HeatRun, type Member, type Watched } from './run';
+import { numericalK, type ArcCells, type HeatRun } from './run';
+import { watchedKinds, type Member, type Watched } from './member';
 
 /** Marks of what is watched, °C. */
 export interface Marks {

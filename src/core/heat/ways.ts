@@ -3,7 +3,8 @@ import type { Exposure } from './forecast';
 import type { Heater } from './heater';
 import { opening, type OpeningAim, type Over } from './opening';
 import type { ReducedModel } from './reduced';
-import { HeatRun, type BenchAir, type HeatSwitch, type HeatUse } from './run';
+import { HeatRun, type BenchAir } from './run';
+import type { HeatSwitch, HeatUse } from './member';
 
 /** One way of heating: a heater, how it is used, and its setpoint; null: the gentlest one is looked for. */
 export interface HeatWay {

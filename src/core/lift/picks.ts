@@ -1,7 +1,8 @@
 import type { Exposure } from '../heat/forecast';
 import type { Heater } from '../heat/heater';
 import { opening, type Marks, type Over } from '../heat/opening';
-import { arcCells, HeatRun, type BenchAir, type HeatSwitch, type HeatUse, type Watched } from '../heat/run';
+import { arcCells, HeatRun, type BenchAir } from '../heat/run';
+import type { HeatSwitch, HeatUse, Watched } from '../heat/member';
 import type { ReducedModel } from '../heat/reduced';
 import type { Range } from '../source';
 import { planLift, type LiftPlan } from './plan';

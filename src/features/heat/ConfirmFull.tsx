@@ -3,7 +3,7 @@ import { View } from 'react-native';
 
 import type { Confirmation } from '@/core/heat/confirm';
 import type { Heater } from '@/core/heat/heater';
-import type { HeatUse } from '@/core/heat/run';
+import type { HeatUse } from '@/core/heat/member';
 import type { ReducedModel } from '@/core/heat/reduced';
 import type { JobState } from '@/model/fold';
 import { useSettings } from '@/store/shop';

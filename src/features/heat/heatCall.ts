@@ -1,5 +1,5 @@
 import type { Marks } from '@/core/heat/opening';
-import type { Watched } from '@/core/heat/run';
+import type { Watched } from '@/core/heat/member';
 import type { HeaterWords } from '@/stagekit/heaterWords';
 import type { LiftState } from '@/stagekit/thermalJob';
 import { edgeName } from '@/stagekit/thermalJob';
