@@ -172,7 +172,12 @@ test('a day with five jobs, a walk-in and an overrun, worked by the plan to its 
     }
     const startButton = h.button(new RegExp(`^(Start|Go to) ${label}$`));
     await h.press(startButton);
-    await expect(page).toHaveURL(new RegExp(`/jobs/${ids.get(label)}/`));
+    await expect(page).toHaveURL(/\/jobs\/[^/]+\//);
+    if (!page.url().includes(`/jobs/${ids.get(label)}/`)) {
+      // a better plan came between looking and pressing: the other one was begun, and the bench says so
+      await toBench();
+      continue;
+    }
     // one job takes far longer than the plan had counted on
     const long = !slow && task === 'clean';
     if (long) slow = true;
