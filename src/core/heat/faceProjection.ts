@@ -9,6 +9,8 @@ export interface Projected {
   taken: Float64Array;
   brought: Float64Array;
   face: Face;
+  /** under a jet: over wide patches */
+  wide: Face | null;
 }
 
 /** The face that films are projected on: rows of its columns, cell × rank. */
@@ -71,7 +73,16 @@ export function projectContact(
       columns: { film, share },
       film: 0,
     },
+    wide: null,
   };
+}
+
+/** A jet's pattern over patches, for each unit of its strength. */
+interface Patterned {
+  patches: Patches;
+  free: Float64Array;
+  jet: Float64Array;
+  carried: Float64Array;
 }
 
 /** Steps of the strengths at which a jet is projected in full; between them it is interpolated. */
@@ -85,9 +96,8 @@ const nodeStep = 1.2;
 export class JetFace {
   private readonly shape: Float64Array;
   private readonly carry: Float64Array;
-  private readonly jetW: Float64Array;
-  private readonly carriedW: Float64Array;
-  private readonly free: Float64Array;
+  private readonly fine: Patterned;
+  private readonly coarse: Patterned;
   private readonly nodes = new Map<string, Pick<Projected, 'taken' | 'brought'>>();
 
   constructor(
@@ -95,23 +105,29 @@ export class JetFace {
     private readonly b: FaceBasis,
     spec: Extract<BackSpec, { kind: 'jet' }>,
     ambientC: number,
-    private readonly patches: Patches,
+    patches: Patches,
+    wide: Patches,
   ) {
     const p = backPattern(spec, b.outline, b.centers, ambientC);
     const { base } = makeJet(spec.jet, ambientC);
     this.shape = p.jet.map((h) => h / base);
     this.carry = p.share;
+    this.fine = this.over(patches);
+    this.coarse = this.over(wide);
+  }
+
+  /** The pattern averaged over patches. */
+  private over(patches: Patches): Patterned {
     const n = patches.areaM2.length;
-    this.jetW = new Float64Array(n);
-    this.carriedW = new Float64Array(n);
-    this.free = new Float64Array(n);
+    const out = { patches, free: new Float64Array(n), jet: new Float64Array(n), carried: new Float64Array(n) };
     for (let c = 0; c < this.shape.length; c++) {
       const q = patches.of![c]!;
-      const w = b.columnAreaM2 / patches.areaM2[q]!;
-      this.free[q] = this.free[q]! + w;
-      this.jetW[q] = this.jetW[q]! + w * this.shape[c]!;
-      this.carriedW[q] = this.carriedW[q]! + w * this.shape[c]! * this.carry[c]!;
+      const w = this.b.columnAreaM2 / patches.areaM2[q]!;
+      out.free[q] = out.free[q]! + w;
+      out.jet[q] = out.jet[q]! + w * this.shape[c]!;
+      out.carried[q] = out.carried[q]! + w * this.shape[c]! * this.carry[c]!;
     }
+    return out;
   }
 
   private columns(strength: number, hFreeWm2K: number): { film: Float64Array; share: Float64Array } {
@@ -142,17 +158,20 @@ export class JetFace {
       const [a, b, c] = three.map(of) as [Float64Array, Float64Array, Float64Array];
       return a.map((v, i) => weight[0]! * v + weight[1]! * b[i]! + weight[2]! * c[i]!);
     };
+    const columns = this.columns(strength, hFreeWm2K);
+    const face = ({ patches, free, jet, carried }: Patterned): Face => ({
+      patches,
+      free,
+      jet: jet.map((w) => strength * w),
+      carried: carried.map((w) => strength * w),
+      columns,
+      film: 0,
+    });
     return {
       taken: mix((n) => n.taken),
       brought: mix((n) => n.brought),
-      face: {
-        patches: this.patches,
-        free: this.free,
-        jet: this.jetW.map((w) => strength * w),
-        carried: this.carriedW.map((w) => strength * w),
-        columns: this.columns(strength, hFreeWm2K),
-        film: 0,
-      },
+      face: face(this.fine),
+      wide: face(this.coarse),
     };
   }
 }

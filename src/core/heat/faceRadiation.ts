@@ -1,6 +1,9 @@
 import { linearRadiationWm2K, radiationWm2K } from './environment';
 import type { Patches, Spectrum } from './spectrum';
 
+/** What radiation needs of a spectrum. */
+type Radiating = Pick<Spectrum, 'face' | 'back' | 'front' | 'hBack' | 'hFront'>;
+
 const linear = { back: linearRadiationWm2K('back'), front: linearRadiationWm2K('front') };
 
 /** Half cells between the surfaces and the cells behind them, and the front film that the modes were built with, W/m²K. */
@@ -16,7 +19,7 @@ export interface Surfaces {
  * @param cellK of the patch, @param driveK of what heats; both above ambient
  */
 export function backGainW(
-  s: Spectrum,
+  s: Radiating,
   at: Surfaces,
   patch: number,
   cellK: number,
@@ -39,7 +42,7 @@ export function backGainW(
 
 /** The same for the other face, which nothing heats. */
 export function frontGainW(
-  s: Spectrum,
+  s: Radiating,
   at: Surfaces,
   front: Patches,
   patch: number,
@@ -54,7 +57,7 @@ export function frontGainW(
 }
 
 /** Is there something of the heated face in this patch that lies open. */
-export const radiates = (s: Spectrum, patch: number): boolean =>
+export const radiates = (s: Radiating, patch: number): boolean =>
   s.face.free[patch]! !== 0 && s.face.patches.areaM2[patch]! !== 0;
 
 /**
@@ -62,7 +65,7 @@ export const radiates = (s: Spectrum, patch: number): boolean =>
  * @param z state in the spectrum's eigenvectors, @param driveK temperature of what heats, above ambient
  */
 export function radiationForcing(
-  s: Spectrum,
+  s: Radiating,
   at: Surfaces,
   front: Patches,
   z: Float64Array,

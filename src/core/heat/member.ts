@@ -72,6 +72,13 @@ export class Member {
     return this.trajectory.coldestK(tS, cells) + this.ambientC;
   }
 
+  /** Coldest cell of each arc, °C. */
+  linesC(tS: number, arcs: readonly Int32Array[]): number[] {
+    const y = this.trajectory.state(tS);
+    const rows = this.model.rows('bond').values;
+    return arcs.map((cells) => cells.reduce((m, c) => Math.min(m, rowDot(rows, c, y)), Infinity) + this.ambientC);
+  }
+
   /** The heated face by its cells: at the hottest place of its surface, and its mean, °C. */
   faceC(tS: number): { hottest: number; mean: number } {
     const y = this.trajectory.state(tS);

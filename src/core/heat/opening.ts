@@ -137,7 +137,11 @@ export function opening(input: OpeningInput): Opening {
     numericalK.bondHigh + swing.bond,
   );
   if (glueC.high >= input.upperC) over.push('glue');
-  const line = order.map((arc) => ({ arc, meanC: members[0]!.lineC(leaveS, arcs[arc]!.cells) }));
+  const lines = members[0]!.linesC(
+    leaveS,
+    order.map((arc) => arcs[arc]!.cells),
+  );
+  const line = order.map((arc, i) => ({ arc, meanC: lines[i]! }));
   const falls = (below: number | null) => {
     if (below === null) return null;
     const fall = (member: Member) => (s: number) => -member.lineC(s, first.cells);

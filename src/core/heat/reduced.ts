@@ -131,7 +131,7 @@ export class ReducedModel {
     const { rank: r, k } = this.modes;
     const a = Matrix.zeros(r, r);
     for (let i = 0; i < r; i++) for (let j = 0; j < r; j++) a.set(i, j, k[i * r + j]! + p.taken[i * r + j]!);
-    return this.decompose(a, p.brought, hFront, hFreeWm2K, p.face);
+    return this.decompose(a, p.brought, hFront, hFreeWm2K, p.face, p.wide);
   }
 
   private basis(): FaceBasis {
@@ -154,7 +154,7 @@ export class ReducedModel {
     const known = this.jets.get(key);
     if (known) return known;
     if (this.jets.size > 24) this.jets.clear();
-    const made = new JetFace(key, this.basis(), spec, ambientC, this.jetPatches);
+    const made = new JetFace(key, this.basis(), spec, ambientC, this.jetPatches, this.evenPatches);
     this.jets.set(key, made);
     return made;
   }
@@ -203,7 +203,14 @@ export class ReducedModel {
     return made;
   }
 
-  private decompose(a: Matrix, forcing: ArrayLike<number>, hFront: number, hBack: number, face: Face): Spectrum {
+  private decompose(
+    a: Matrix,
+    forcing: ArrayLike<number>,
+    hFront: number,
+    hBack: number,
+    face: Face,
+    wide: Face | null = null,
+  ): Spectrum {
     const { rank: r, bFront, hFrontWm2K, frontHalfCellWm2K: g } = this.modes;
     if (hFront !== hFrontWm2K) {
       // the other face's film moved from the one that the modes were built with; `bFront` is weighted with (u/h)² there
@@ -239,13 +246,20 @@ export class ReducedModel {
       back: turned(face.patches.rows),
       front: turned(this.frontPatches.rows),
       face,
+      wide: wide && { face: wide, back: turned(wide.patches.rows) },
       hBack,
       hFront,
     };
   }
 
   /** What true radiation takes beyond the linearised films, as a forcing of the modes. */
-  radiation(s: Spectrum, z: Float64Array, driveK: number, ambientC: number, out: Float64Array): void {
+  radiation(
+    s: Pick<Spectrum, 'face' | 'back' | 'front' | 'hBack' | 'hFront'>,
+    z: Float64Array,
+    driveK: number,
+    ambientC: number,
+    out: Float64Array,
+  ): void {
     radiationForcing(s, this.modes, this.frontPatches, z, driveK, ambientC, out);
   }
 

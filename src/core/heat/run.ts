@@ -99,7 +99,7 @@ export class HeatRun {
           ? { back: still.back, front: still.front + blown + dFree }
           : { back: still.back + blown + dFree, front: still.front }
         : { back: still.back + dFree, front: still.front + dFree };
-    const members = moved.map((m) => {
+    const members = moved.map((m, n) => {
       const phase = (s: HeatSwitch): HeatPhase => {
         const h = s.heater ?? heater;
         const by = m.axis === null ? { into: 0, offsetK: 0 } : uncertainAxes(h)[m.axis];
@@ -122,7 +122,12 @@ export class HeatRun {
           films: films(h.kind === 'air' ? 'air' : 'contact', m.dFree),
         };
       };
-      return new Member(model, new Trajectory(model, [], ambientC, films(null, m.dFree)), ambientC, phase);
+      return new Member(
+        model,
+        new Trajectory(model, [], ambientC, films(null, m.dFree), { wide: n > 0 }),
+        ambientC,
+        phase,
+      );
     });
     return switches.reduce((run, s) => run.then(s), new HeatRun(model, heater, ambientC, [], members, use));
   }

@@ -21,6 +21,8 @@ export interface Spectrum {
   back: Float64Array;
   front: Float64Array;
   face: Face;
+  /** the same under a jet over wide patches: enough for how far a moved world lies from the usual one */
+  wide: { face: Face; back: Float64Array } | null;
   /** films that the spectrum was made with, radiation linearised, W/m²K */
   hBack: number;
   hFront: number;

@@ -53,6 +53,8 @@ class Stretch {
   private readonly points: { t: number; z: Float64Array; gain: Float64Array }[] = [];
   private readonly spectrum: Spectrum;
   private readonly scratch: Float64Array;
+  /** the face as radiation sees it */
+  private readonly radiating: Parameters<ReducedModel['radiation']>[0];
 
   constructor(
     private readonly model: ReducedModel,
@@ -61,11 +63,14 @@ class Stretch {
     private readonly ambientC: number,
     films: Films,
     private readonly radiates: boolean,
+    wide: boolean,
     afterJet: boolean,
   ) {
     this.spectrum = spectrumOf(model, phase, ambientC, films, afterJet);
     const r = model.modes.rank;
     this.scratch = new Float64Array(r);
+    const s = this.spectrum;
+    this.radiating = wide && s.wide ? { ...s.wide, front: s.front, hBack: s.hBack, hFront: s.hFront } : s;
     const z = new Float64Array(r);
     for (let m = 0; m < r; m++) {
       let v = 0;
@@ -77,7 +82,7 @@ class Stretch {
 
   private gain(t: number, z: Float64Array): Float64Array {
     const out = new Float64Array(z.length);
-    if (this.radiates) this.model.radiation(this.spectrum, z, this.driveK(t), this.ambientC, out);
+    if (this.radiates) this.model.radiation(this.radiating, z, this.driveK(t), this.ambientC, out);
     return out;
   }
 
@@ -204,6 +209,8 @@ class Stretch {
 export interface TrajectoryOptions {
   /** `linear`: without what true radiation takes beyond the films; for checks against closed forms */
   radiation?: 'true' | 'linear' | undefined;
+  /** radiation over wide patches under a jet too: for a world that is only held against the usual one */
+  wide?: boolean | undefined;
 }
 
 /**
@@ -242,7 +249,8 @@ export class Trajectory {
       this.ambientC,
       p.films ?? this.films,
       (this.options.radiation ?? 'true') === 'true',
-      afterJet,
+      this.options.wide ?? false,
+      afterJet && !this.options.wide,
     );
   }
 
