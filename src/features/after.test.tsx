@@ -254,6 +254,12 @@ describe('check', () => {
     expect(reading(/step that a finger finds/)).toMatch(/^0\.29 mm/);
   });
 
+  it('an entry of another model’s points breaks no page', () => {
+    startShop(t0, { [ring54]: [{ type: 'eye', of: 'step', fine: false, spots: [{ point: 'g99', how: 'high' }] }] });
+    renderStage(CheckStage, ring54);
+    expect(call()).toBe('Tap where it stands proud or low.');
+  });
+
   it('shows 16 of 16, pass, and the bump that would have shown for the finished job', () => {
     startShop(t0);
     renderStage(CheckStage, finished);

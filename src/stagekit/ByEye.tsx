@@ -1,7 +1,7 @@
 import { useState, type ReactNode } from 'react';
 import { View } from 'react-native';
 
-import type { EyeOf, EyeSpot } from '@/core/fit/byEye';
+import { knownSpots, type EyeOf, type EyeSpot } from '@/core/fit/byEye';
 import type { GaugePoint } from '@/core/fit/gaugePoints';
 import type { Pt } from '@/core/device/types';
 import type { JobState } from '@/model/fold';
@@ -31,7 +31,8 @@ export interface ByEye {
 export function useByEye(job: JobState, of: EyeOf, points: readonly GaugePoint[], off = false): ByEye {
   const { log } = useActions(job);
   const [how, setHow] = useState<EyeSpot['how']>(of === 'gap' ? 'low' : 'high');
-  const eye = job.eyes[of] ?? null;
+  const said = job.eyes[of];
+  const eye = said ? { ...said, spots: knownSpots(points, said.spots) } : null;
   const marking = !off && eye !== null && !eye.fine;
   const put = (fine: boolean, spots: EyeSpot[]) => void log([{ type: 'eye', of, fine, spots }]);
   const toggle = (point: string) => {

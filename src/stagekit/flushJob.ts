@@ -1,6 +1,6 @@
 import { boxOf } from '@/core/device/shapes';
 import { coverOf } from '@/core/device/perimeter';
-import { flushByEye } from '@/core/fit/byEye';
+import { flushByEye, knownSpots, type EyeSpot } from '@/core/fit/byEye';
 import { flushness, tolHighMm, tolLowMm, uStepMm, type FlushAction, type Flushness } from '@/core/fit/flushness';
 import { gaugePoints, type GaugePoint } from '@/core/fit/gaugePoints';
 import type { JobState } from '@/model/fold';
@@ -14,6 +14,8 @@ export interface FlushView {
   flush: Flushness | null;
   /** judged by eye and finger, where the gauge was not used to the end; null: neither */
   eye: ReturnType<typeof flushByEye> | null;
+  /** where it was seen or felt to be off */
+  spots: EyeSpot[];
 }
 
 const known = new WeakMap<JobState, FlushView>();
@@ -28,11 +30,13 @@ export function flushOf(job: JobState): FlushView {
   const centre = [(min[0] + max[0]) / 2, (min[1] + max[1]) / 2] as const;
   const complete = taken.length === points.length;
   const eye = complete ? undefined : job.eyes.step;
+  const spots = eye ? knownSpots(points, eye.spots) : [];
   const view: FlushView = {
     points,
     taken,
     complete,
-    eye: eye && (eye.fine || eye.spots.length) ? flushByEye(points, eye.spots, centre) : null,
+    spots,
+    eye: eye && (eye.fine || spots.length) ? flushByEye(points, spots, centre) : null,
     flush:
       taken.length < 9
         ? null

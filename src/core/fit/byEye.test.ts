@@ -3,7 +3,7 @@ import { jStat } from 'jstat';
 import { shippedDevices } from '@/model/shippedDevices';
 import { boxOf } from '../device/shapes';
 import { coverOf } from '../device/perimeter';
-import { eyeFigures, fitByEye, flushByEye, noticedMm, type EyeSpot } from './byEye';
+import { eyeFigures, fitByEye, flushByEye, knownSpots, noticedMm, type EyeSpot } from './byEye';
 import { gaugePoints, type GaugePoint } from './gaugePoints';
 import { randomOf } from '../schedule/improve';
 
@@ -49,6 +49,14 @@ describe('flush by finger', () => {
   });
   it('a point that is none is refused by name', () =>
     expect(() => action({ point: 'g99', how: 'high' })).toThrow(/spot: g99/));
+});
+
+it('spots of a log that name points that are not there are left out', () => {
+  const spots = [
+    { point: 'g99', how: 'high' as const },
+    { point: points[0]!.id, how: 'low' as const },
+  ];
+  expect(knownSpots(points, spots)).toEqual([spots[1]]);
 });
 
 describe('a dry fit by eye', () => {

@@ -27,6 +27,10 @@ export const eyeFigures = {
  */
 export const noticedMm = (of: EyeOf): number => (1.645 + 1.2816) * eyeFigures[of].value;
 
+/** Spots at points that there are: a log that was read in may speak of others. */
+export const knownSpots = (points: readonly Pick<GaugePoint, 'id'>[], spots: readonly EyeSpot[]): EyeSpot[] =>
+  spots.filter((s) => points.some((p) => p.id === s.point));
+
 const sideOf = (p: GaugePoint): 'left' | 'right' | 'top' | 'bottom' =>
   Math.abs(p.normal[0]) > Math.abs(p.normal[1])
     ? p.normal[0] > 0

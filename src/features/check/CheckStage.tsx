@@ -9,9 +9,10 @@ import type { JobState } from '@/model/fold';
 import { useActions } from '@/stagekit/actions';
 import { functionState } from '@/stagekit/faults';
 import { flushOf } from '@/stagekit/flushJob';
-import { EyeMarks, MeasureInstead, useByEye } from '@/stagekit/ByEye';
+import { useByEye } from '@/stagekit/ByEye';
 import { eyeWords } from '@/stagekit/eyeWords';
-import { GaugeEntry, gaugeLines, lastReading } from '@/stagekit/GaugeEntry';
+import { gaugeLines } from '@/stagekit/GaugeEntry';
+import { GaugeOrEye } from '@/stagekit/GaugeOrEye';
 import { PlainPlan } from '@/stagekit/PlainPlan';
 import { partsToRegister } from '@/stagekit/registering';
 import { StageShell } from '@/stagekit/StageShell';
@@ -39,7 +40,7 @@ export function CheckStage({ job }: { job: JobState }) {
   const units = settings;
   const now = useNow(10_000);
   const router = useRouter();
-  const { log, undo, decide } = useActions(job);
+  const { decide } = useActions(job);
   const goOn = useGoOn(job, 'check');
   const { points, taken, complete, flush, eye } = flushOf(job);
   const [asked, setAsked] = useState(false);
@@ -164,30 +165,22 @@ export function CheckStage({ job }: { job: JobState }) {
         />
       }
       controls={
-        measuring ? (
-          <GaugeEntry
-            points={points}
-            values={job.steps}
-            name="Step"
-            lowMm={-1}
-            highMm={1}
-            units={units}
-            thumb={thumb}
-            placeOf={place}
-            onValue={(id, mm) =>
-              void log([{ type: 'reading', quantity: 'stepMm', point: id, value: mm, u: settings.gaugeU.stepMm }])
-            }
-            onClear={(id) => {
-              const eventId = lastReading(job, 'stepMm', id);
-              if (eventId) undo(eventId);
-            }}
-          />
-        ) : (
-          <>
-            <EyeMarks by={by} of="step" points={points} placeOf={place} />
-            <MeasureInstead onPress={() => setAsked(true)} />
-          </>
-        )
+        <GaugeOrEye
+          job={job}
+          of="step"
+          by={by}
+          measuring={measuring}
+          onMeasure={() => setAsked(true)}
+          points={points}
+          values={job.steps}
+          name="Step"
+          lowMm={-1}
+          highMm={1}
+          uMm={settings.gaugeU.stepMm}
+          units={units}
+          thumb={thumb}
+          placeOf={place}
+        />
       }
       main={
         pad ??

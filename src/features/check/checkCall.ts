@@ -48,13 +48,13 @@ export function checkCall(
   placeOf: (pointId: string) => string,
   measuring = false,
 ): CallText {
-  const { flush, complete, points, taken, eye } = flushOf(job);
+  const { flush, complete, points, taken, eye, spots } = flushOf(job);
   const next = points.find((p) => job.steps[p.id] === undefined);
   const unread = !flush || !complete;
   if (eye && eye.action !== 'accept')
     return {
       sentence: actionWords[eye.action],
-      reason: `By eye and finger: ${job.eyes.step!.spots.map((s) => `${eyeWords.step[s.how]} at ${placeOf(s.point)}`).join(', ')}.${eye.action === 'clearDebris' ? ' Glass cracks over a trapped crumb.' : ''}`,
+      reason: `By eye and finger: ${spots.map((s) => `${eyeWords.step[s.how]} at ${placeOf(s.point)}`).join(', ')}.${eye.action === 'clearDebris' ? ' Glass cracks over a trapped crumb.' : ''}`,
       tone: 'caution',
     };
   if (!eye && unread && job.eyes.step)

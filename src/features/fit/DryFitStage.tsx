@@ -8,9 +8,10 @@ import { gaugePoints } from '@/core/fit/gaugePoints';
 import { coldestC, hottestC } from '@/core/fit/thermalClearance';
 import type { JobState } from '@/model/fold';
 import { useActions } from '@/stagekit/actions';
-import { EyeMarks, MeasureInstead, useByEye } from '@/stagekit/ByEye';
+import { useByEye } from '@/stagekit/ByEye';
 import { eyeWords } from '@/stagekit/eyeWords';
-import { GaugeEntry, gaugeLines, lastReading } from '@/stagekit/GaugeEntry';
+import { gaugeLines } from '@/stagekit/GaugeEntry';
+import { GaugeOrEye } from '@/stagekit/GaugeOrEye';
 import { instrumentsNow, moveOnGauge, readGauge } from '@/stagekit/instruments';
 import { PartMatch } from '@/stagekit/PartMatch';
 import { PlainPlan } from '@/stagekit/PlainPlan';
@@ -38,7 +39,7 @@ const caution = 'New glass has sharp edges: gloves. Lay it in, do not press: the
 export function DryFitStage({ job }: { job: JobState }) {
   const settings = useSettings();
   const now = useNow(10_000);
-  const { log, undo, decide } = useActions(job);
+  const { undo, decide } = useActions(job);
   const goOn = useGoOn(job, 'dryFit');
   const points = useMemo(() => gaugePoints(job.device, job.bond), [job.device, job.bond]);
   const path = useMemo(() => bondPerimeter(job.device, job.bond), [job.device, job.bond]);
@@ -194,31 +195,23 @@ export function DryFitStage({ job }: { job: JobState }) {
         />
       }
       controls={
-        measuring ? (
-          <GaugeEntry
-            points={points}
-            values={job.gaps}
-            name="Gap"
-            lowMm={0}
-            highMm={3}
-            units={settings}
-            thumb={thumb}
-            placeOf={place}
-            onRead={(p) => readGauge({ at: p.at, normal: p.normal, centre })}
-            onValue={(id, mm) =>
-              void log([{ type: 'reading', quantity: 'gapMm', point: id, value: mm, u: settings.gaugeU.gapMm }])
-            }
-            onClear={(id) => {
-              const eventId = lastReading(job, 'gapMm', id);
-              if (eventId) undo(eventId);
-            }}
-          />
-        ) : (
-          <>
-            <EyeMarks by={by} of="gap" points={points} placeOf={place} />
-            <MeasureInstead onPress={() => setAsked(true)} />
-          </>
-        )
+        <GaugeOrEye
+          job={job}
+          of="gap"
+          by={by}
+          measuring={measuring}
+          onMeasure={() => setAsked(true)}
+          points={points}
+          values={job.gaps}
+          name="Gap"
+          lowMm={0}
+          highMm={3}
+          uMm={settings.gaugeU.gapMm}
+          units={settings}
+          thumb={thumb}
+          placeOf={place}
+          onRead={(p) => readGauge({ at: p.at, normal: p.normal, centre })}
+        />
       }
       main={
         pad ??

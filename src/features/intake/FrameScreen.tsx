@@ -4,10 +4,10 @@ import { useRouter } from 'expo-router';
 import { gaugePoints } from '@/core/fit/gaugePoints';
 import { bentLimits } from '@/core/fit/bentFrame';
 import type { JobState } from '@/model/fold';
-import { useActions } from '@/stagekit/actions';
-import { EyeMarks, MeasureInstead, useByEye } from '@/stagekit/ByEye';
+import { useByEye } from '@/stagekit/ByEye';
 import { eyeWords } from '@/stagekit/eyeWords';
-import { GaugeEntry, gaugeLines, lastReading } from '@/stagekit/GaugeEntry';
+import { gaugeLines } from '@/stagekit/GaugeEntry';
+import { GaugeOrEye } from '@/stagekit/GaugeOrEye';
 import { JobPage } from '@/stagekit/JobPage';
 import { PlainPlan } from '@/stagekit/PlainPlan';
 import { placeName } from '@/stagekit/thermalJob';
@@ -30,7 +30,6 @@ export function FrameScreen({ job }: { job: JobState }) {
   const settings = useSettings();
   const now = useNow(10_000);
   const router = useRouter();
-  const { log, undo } = useActions(job);
   const points = gaugePoints(job.device, job.bond);
   const path = bondPerimeter(job.device, job.bond);
   const edge = new Perimeter(job.face.cover.outline);
@@ -110,30 +109,22 @@ export function FrameScreen({ job }: { job: JobState }) {
         ))
       }
     >
-      {measuring ? (
-        <GaugeEntry
-          points={points}
-          values={job.seats}
-          name="Height"
-          lowMm={-2}
-          highMm={2}
-          units={settings}
-          thumb={thumb}
-          placeOf={(p) => placeName(edge, edge.locate(p.at))}
-          onValue={(point, value) =>
-            void log([{ type: 'reading', quantity: 'seatMm', point, value, u: bentLimits.uSeatMm.value }])
-          }
-          onClear={(point) => {
-            const id = lastReading(job, 'seatMm', point);
-            if (id) undo(id);
-          }}
-        />
-      ) : (
-        <>
-          <EyeMarks by={by} of="seat" points={points} placeOf={place} />
-          <MeasureInstead onPress={() => setAsked(true)} />
-        </>
-      )}
+      <GaugeOrEye
+        job={job}
+        of="seat"
+        by={by}
+        measuring={measuring}
+        onMeasure={() => setAsked(true)}
+        points={points}
+        values={job.seats}
+        name="Height"
+        lowMm={-2}
+        highMm={2}
+        uMm={bentLimits.uSeatMm.value}
+        units={settings}
+        thumb={thumb}
+        placeOf={place}
+      />
       {frame ? (
         <Readings
           items={[
