@@ -37,6 +37,7 @@ module.exports = {
       displayName: 'web',
       rootDir: __dirname,
       preset: 'jest-expo/web',
+      setupFilesAfterEnv: ['<rootDir>/test-support/setupWeb.js'],
       transformIgnorePatterns: transformed,
       testMatch: ['<rootDir>/src/**/*.test.tsx'],
       moduleNameMapper: {

@@ -92,7 +92,7 @@ test('one device bonded by each school to its cure: files measured, reloaded whi
     await h.choose('Way of bonding', 'liquid bead');
     await expect(h.button('Start laying: J-0142 is on a heater: solvent vapour burns')).toBeVisible();
     await page.goto('/jobs/demo-0142/heat');
-    await page.clock.runFor(60_000);
+    await h.wait(60_000);
     await h.press('Off the plate');
     await expect(page).toHaveURL(/\/lift$/);
     await page.goto(`${job}/bond`);
@@ -112,7 +112,7 @@ test('one device bonded by each school to its cure: files measured, reloaded whi
     laidMl = Number(/Lay ([\d.]+) ml/.exec((await h.call().textContent())!)![1]);
     await h.press('Start laying');
     await expect(h.call()).toContainText('Follow the mark');
-    await page.clock.runFor(36_000);
+    await h.wait(36_000);
     await h.noViolations('bond, laying');
     await h.press('All of it is laid');
     await expect(h.call()).toHaveText(/^Leave it open: close in \d:\d\d\.$/);
@@ -126,7 +126,7 @@ test('one device bonded by each school to its cure: files measured, reloaded whi
     const after = await left();
     expect(after).toBeLessThanOrEqual(before);
     expect(before - after).toBeLessThan(12);
-    await page.clock.runFor(after * 1000 + 1500);
+    await h.wait(after * 1000 + 1500);
     await expect(h.call()).toHaveText(/^Close now: \d:\d\d left\.$/);
     await h.noViolations('bond, open');
     await beforeClosing();
@@ -168,7 +168,7 @@ test('one device bonded by each school to its cure: files measured, reloaded whi
       await h.press(page.getByRole('radio', { name: /^Glue: moisture/ }));
       await h.press('Start laying');
       await expect(h.call()).toContainText('Follow the mark');
-      await page.clock.runFor(20_000);
+      await h.wait(20_000);
       await h.press('All of it is laid');
       await expect(h.call()).toHaveText(/^Close now: \d+:\d\d left\.$/);
       await beforeClosing();

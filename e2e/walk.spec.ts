@@ -67,15 +67,15 @@ test(
       await h.noViolations('heat');
       await h.press('On the plate');
       await expect(h.call()).toContainText(/^Try in 0:\d\d, easy in \d:\d\d\.$/);
-      await page.clock.runFor(15_000);
+      await h.wait(15_000);
       const seconds = async () => Number(/0:(\d\d)/.exec((await h.call().textContent()) ?? '')?.[1]);
       const left = await seconds();
       await page.reload();
       await expect(h.call()).toContainText(/^Try in 0:\d\d/);
       expect(Math.abs((await seconds()) - left)).toBeLessThan(8);
-      await page.clock.runFor(40_000);
+      await h.wait(40_000);
       await expect(h.call()).toContainText('Try the bottom edge now.');
-      await page.clock.runFor(85_000);
+      await h.wait(85_000);
       await expect(h.call()).toContainText('Lift now. Start at the bottom edge.');
       await h.press('Off the plate');
     });
@@ -89,7 +89,7 @@ test(
       await expect(h.call()).toContainText(/^Back on the plate: the (right|left) edge has gripped, to \d\d °C\.$/);
       await h.press('It grips: reheat');
       await expect(h.call()).toContainText('Try in');
-      await page.clock.runFor(140_000);
+      await h.wait(140_000);
       await expect(h.call()).toContainText('Lift now');
       await h.press('Off the plate');
       for (const edge of ['Left edge is free', 'Right edge is free', 'Top edge is free']) await h.press(edge);
@@ -98,6 +98,7 @@ test(
     });
 
     await test.step('strip says that it is not needed; clean', async () => {
+      await expect(page).toHaveURL(/\/clean$/);
       await page.goto(page.url().replace('/clean', '/strip'));
       await expect(h.call()).toHaveText('Not needed on this route.');
       await h.noViolations('strip');

@@ -1,3 +1,4 @@
+import { dot } from '../numeric/dot';
 import { linearRadiationWm2K, radiationWm2K } from './environment';
 import type { Patches, Spectrum } from './spectrum';
 
@@ -77,9 +78,7 @@ export function radiationForcing(
   out.fill(0);
   const add = (rows: Float64Array, patch: number, gainW: (cellK: number) => number) => {
     const from = patch * r;
-    let cellK = 0;
-    for (let m = 0; m < r; m++) cellK += rows[from + m]! * z[m]!;
-    const gain = gainW(cellK);
+    const gain = gainW(dot(rows, from, z, r));
     for (let m = 0; m < r; m++) out[m] = out[m]! + gain * rows[from + m]!;
   };
   for (let p = 0; p < s.face.patches.areaM2.length; p++)

@@ -1,3 +1,4 @@
+import { dotShort } from '../numeric/dot';
 import type { AirPath } from './airPath';
 import type { Mask } from './backPattern';
 import type { Heater } from './heater';
@@ -171,8 +172,5 @@ export class Member {
 }
 
 export function rowDot(values: Float32Array, row: number, y: Float64Array): number {
-  const r = y.length;
-  let sum = 0;
-  for (let i = 0, at = row * r; i < r; i++, at++) sum += values[at]! * y[i]!;
-  return sum;
+  return dotShort(values, row * y.length, y, y.length);
 }

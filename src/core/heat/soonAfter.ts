@@ -1,3 +1,4 @@
+import { dot } from '../numeric/dot';
 import { backGainW, frontGainW, radiates, type Surfaces } from './faceRadiation';
 import type { Patches, Spectrum } from './spectrum';
 
@@ -6,10 +7,9 @@ import type { Patches, Spectrum } from './spectrum';
  * an instant asks some dozen times. Radiation is that of the beginning, as the seconds to the first cut are few.
  */
 export class SoonAfter {
-  /** cell × rank: what the state makes of it; cell × patch: what a watt of each patch does */
+  /** cell × rank: what the state makes of it; cell × patch, of both faces: what a watt of each patch does */
   private readonly direct: Float64Array;
-  private readonly byBack: Float64Array;
-  private readonly byFront: Float64Array;
+  private readonly byPatch: Float64Array;
   private readonly gains: Float64Array;
 
   /**
@@ -27,9 +27,9 @@ export class SoonAfter {
     const r = s.lambda.length;
     const back = s.face.patches;
     this.direct = new Float64Array(cells.length * r);
-    this.byBack = new Float64Array(cells.length * back.areaM2.length);
-    this.byFront = new Float64Array(cells.length * front.areaM2.length);
-    this.gains = new Float64Array(back.areaM2.length + front.areaM2.length);
+    const patches = back.areaM2.length + front.areaM2.length;
+    this.byPatch = new Float64Array(cells.length * patches);
+    this.gains = new Float64Array(patches);
     const turned = new Float64Array(r);
     cells.forEach((cell, n) => {
       turned.fill(0);
@@ -41,15 +41,11 @@ export class SoonAfter {
         this.direct[n * r + i] = sum;
       }
       const gained = turned.map((v, m) => (v * (1 - Math.exp(-s.lambda[m]! * forS))) / s.lambda[m]!);
-      const through = (patchRows: Float64Array, count: number, out: Float64Array) => {
-        for (let p = 0; p < count; p++) {
-          let sum = 0;
-          for (let m = 0; m < r; m++) sum += gained[m]! * patchRows[p * r + m]!;
-          out[n * count + p] = sum;
-        }
+      const through = (patchRows: Float64Array, count: number, from: number) => {
+        for (let p = 0; p < count; p++) this.byPatch[n * patches + from + p] = dot(patchRows, p * r, gained, r);
       };
-      through(s.back, back.areaM2.length, this.byBack);
-      through(s.front, front.areaM2.length, this.byFront);
+      through(s.back, back.areaM2.length, 0);
+      through(s.front, front.areaM2.length, back.areaM2.length);
     });
   }
 
@@ -59,22 +55,14 @@ export class SoonAfter {
     const { s, surfaces, front, gains } = this;
     const back = s.face.patches;
     const n = back.areaM2.length;
-    const cellK = (rows: Float64Array, p: number) => {
-      let sum = 0;
-      for (let i = 0, at = p * r; i < r; i++, at++) sum += rows[at]! * y[i]!;
-      return sum;
-    };
+    const cellK = (rows: Float64Array, p: number) => dot(rows, p * r, y, r);
     for (let p = 0; p < n; p++)
       gains[p] = radiates(s, p) ? backGainW(s, surfaces, p, cellK(back.rows, p), 0, ambientC) : 0;
     for (let p = 0; p < front.areaM2.length; p++)
       gains[n + p] = front.areaM2[p] === 0 ? 0 : frontGainW(s, surfaces, front, p, cellK(front.rows, p), ambientC);
     let least = Infinity;
     for (let c = 0; c < this.cells.length; c++) {
-      let v = 0;
-      for (let i = 0, at = c * r; i < r; i++, at++) v += this.direct[at]! * y[i]!;
-      for (let p = 0, at = c * n; p < n; p++, at++) v += this.byBack[at]! * gains[p]!;
-      for (let p = 0, at = c * front.areaM2.length; p < front.areaM2.length; p++, at++)
-        v += this.byFront[at]! * gains[n + p]!;
+      const v = dot(this.direct, c * r, y, r) + dot(this.byPatch, c * gains.length, gains, gains.length);
       if (v < least) least = v;
     }
     return least;

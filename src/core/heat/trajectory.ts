@@ -1,3 +1,4 @@
+import { dot } from '../numeric/dot';
 import type { BackSpec } from './backPattern';
 import type { ReducedModel } from './reduced';
 import type { Face, Spectrum } from './spectrum';
@@ -116,8 +117,7 @@ class Stretch {
     const r = z.length;
     let least = Infinity;
     for (let c = 0; c < cells.length; c++) {
-      let v = 0;
-      for (let m = 0, at = c * r; m < r; m++, at++) v += rows[at]! * z[m]!;
+      const v = dot(rows, c * r, z, r);
       if (v < least) least = v;
     }
     return least;
@@ -127,11 +127,7 @@ class Stretch {
     const r = z.length;
     const y = new Float64Array(r);
     const { q } = this.spectrum;
-    for (let k = 0; k < r; k++) {
-      let v = 0;
-      for (let m = 0, at = k * r; m < r; m++, at++) v += q[at]! * z[m]!;
-      y[k] = v;
-    }
+    for (let k = 0; k < r; k++) y[k] = dot(q, k * r, z, r);
     return y;
   }
 
