@@ -29,7 +29,9 @@ export function paint({ pxPerMm, sigmaPx, noise = 0.002, haze = 0, white = 0.8, 
   const uniform = () => (state = (state * 16807) % 2147483647) / 2147483647;
   const normal = () => Math.sqrt(-2 * Math.log(uniform())) * Math.cos(2 * Math.PI * uniform());
   const data = new Uint8ClampedArray(4 * width * height);
-  const step = (d: number) => 0.5 * (1 + erf(d / (Math.SQRT2 * sigmaPx)));
+  // beyond six standard deviations a blurred edge is what it was, to 1e-9
+  const step = (d: number) =>
+    d > 6 * sigmaPx ? 1 : d < -6 * sigmaPx ? 0 : 0.5 * (1 + erf(d / (Math.SQRT2 * sigmaPx)));
   const floor = linearLight(20);
   const boxes = squares.map((s) => {
     const h = (s.sideMm * pxPerMm) / 2;

@@ -42,6 +42,20 @@ export function contains(shape: Shape, p: Pt, growMm = 0): boolean {
   return insideDistanceMm(shape, p) >= -growMm;
 }
 
+/**
+ * How a disc round a point lies to a shape: all of it inside, all outside, or perhaps cut. A signed distance changes no
+ * faster than the way walked, so the one at the middle settles it.
+ */
+export function discLies(shape: Shape, middle: Pt, rMm: number): 'in' | 'out' | 'cut' {
+  const band = shape.kind === 'band';
+  const d = insideDistanceMm(band ? shape.of : shape, middle);
+  // a distance is rounded: what nearly touches is looked at point by point
+  const r = rMm + 1e-6;
+  const [from, to] = band ? [shape.fromMm, shape.toMm] : [0, Infinity];
+  if (d - r >= from && d + r <= to) return 'in';
+  return d + r < from || d - r > to ? 'out' : 'cut';
+}
+
 export interface Box {
   min: Pt;
   max: Pt;

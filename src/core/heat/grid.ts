@@ -1,5 +1,5 @@
 import { CoreInputError, requireIn } from '../errors';
-import { boxOf, contains, insideDistanceMm } from '../device/shapes';
+import { boxOf, contains, discLies, insideDistanceMm } from '../device/shapes';
 import { materials as table, type Material } from '../device/materials';
 import type { ThermalStack } from '../device/thermalStack';
 import type { Pt } from '../device/types';
@@ -95,16 +95,20 @@ export function makeGrid(
 
   const inside = new Uint8Array(sub * sub);
   const points: Pt[] = new Array<Pt>(sub * sub);
+  const halfDiagonalMm = Math.hypot(dxMm, dyMm) / 2;
   for (let j = 0; j < ny; j++)
     for (let i = 0; i < nx; i++) {
       const col = j * nx + i;
+      const middle: Pt = [origin[0] + (i + 0.5) * dxMm, origin[1] + (j + 0.5) * dyMm];
+      const lies = discLies(stack.outline, middle, halfDiagonalMm);
+      if (lies === 'out') continue;
       let count = 0;
       for (let b = 0; b < sub; b++)
         for (let a = 0; a < sub; a++) {
           const q = b * sub + a;
           const p: Pt = [origin[0] + (i + (a + 0.5) / sub) * dxMm, origin[1] + (j + (b + 0.5) / sub) * dyMm];
           points[q] = p;
-          inside[q] = insideDistanceMm(stack.outline, p) >= 0 ? 1 : 0;
+          inside[q] = lies === 'in' || insideDistanceMm(stack.outline, p) >= 0 ? 1 : 0;
           count += inside[q]!;
         }
       if (count < (sub * sub) / 2) continue;
@@ -114,18 +118,31 @@ export function makeGrid(
       stack.layers.forEach((layer, li) => {
         const share = new Map<string, number>();
         const partShare = new Map<string, number>();
-        for (let q = 0; q < sub * sub; q++) {
-          if (!inside[q]) continue;
-          let material = layer.fill;
-          let from = '';
-          for (const z of layer.zones)
-            if (contains(z.shape, points[q]!)) {
-              material = z.material;
-              from = z.from;
-            }
-          share.set(material, (share.get(material) ?? 0) + 1 / count);
-          if (from) partShare.set(from, (partShare.get(from) ?? 0) + 1 / count);
+        // later zones lie over earlier ones; only those whose edge runs through the column are asked point by point
+        let over = { material: layer.fill, from: '' };
+        let edges: typeof layer.zones = [];
+        for (const zone of layer.zones) {
+          const at = discLies(zone.shape, middle, halfDiagonalMm);
+          if (at === 'cut') edges = [...edges, zone];
+          if (at !== 'in') continue;
+          over = zone;
+          edges = [];
         }
+        if (!edges.length && count === sub * sub) {
+          share.set(over.material, 1);
+          if (over.from) partShare.set(over.from, 1);
+        } else
+          for (let q = 0; q < sub * sub; q++) {
+            if (!inside[q]) continue;
+            let { material, from } = over;
+            for (const z of edges)
+              if (contains(z.shape, points[q]!)) {
+                material = z.material;
+                from = z.from;
+              }
+            share.set(material, (share.get(material) ?? 0) + 1 / count);
+            if (from) partShare.set(from, (partShare.get(from) ?? 0) + 1 / count);
+          }
         emptied.push(share.get('cavity') ?? 0);
         airShare.push((share.get('air') ?? 0) + (share.get('cavity') ?? 0));
         let z = 0;
