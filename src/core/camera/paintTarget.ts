@@ -27,7 +27,19 @@ export function paint({ pxPerMm, sigmaPx, noise = 0.002, haze = 0, white = 0.8, 
   const a = (turnDeg * Math.PI) / 180;
   let state = seed * 7919 + 1;
   const uniform = () => (state = (state * 16807) % 2147483647) / 2147483647;
-  const normal = () => Math.sqrt(-2 * Math.log(uniform())) * Math.cos(2 * Math.PI * uniform());
+  // two at a time (Box & Muller)
+  let second: number | null = null;
+  const normal = () => {
+    if (second !== null) {
+      const kept = second;
+      second = null;
+      return kept;
+    }
+    const r = Math.sqrt(-2 * Math.log(uniform()));
+    const phi = 2 * Math.PI * uniform();
+    second = r * Math.sin(phi);
+    return r * Math.cos(phi);
+  };
   const data = new Uint8ClampedArray(4 * width * height);
   // beyond six standard deviations a blurred edge is what it was, to 1e-9
   const step = (d: number) =>
@@ -39,14 +51,14 @@ export function paint({ pxPerMm, sigmaPx, noise = 0.002, haze = 0, white = 0.8, 
   });
   const cos = Math.cos(a);
   const sin = Math.sin(a);
-  for (let y = 0; y < height; y++)
+  for (let y = 0; y < height; y++) {
+    const inRow = boxes.filter((s) => Math.abs(y + 0.5 - s.y) <= s.reach);
     for (let x = 0; x < width; x++) {
       let dark = 0;
-      for (let k = 0; k < boxes.length; k++) {
-        const s = boxes[k]!;
+      for (const s of inRow) {
         const dx = x + 0.5 - s.x;
         const dy = y + 0.5 - s.y;
-        if (Math.abs(dx) > s.reach || Math.abs(dy) > s.reach) continue;
+        if (Math.abs(dx) > s.reach) continue;
         const u = dx * cos + dy * sin;
         const v = -dx * sin + dy * cos;
         // a rectangle blurred by a Gaussian is a product of its two directions
@@ -58,5 +70,6 @@ export function paint({ pxPerMm, sigmaPx, noise = 0.002, haze = 0, white = 0.8, 
       data[i] = data[i + 1] = data[i + 2] = code;
       data[i + 3] = 255;
     }
+  }
   return { width, height, data };
 }

@@ -87,15 +87,24 @@ function withoutLine(t: readonly number[]) {
  * Answer of a leaky shell to a press at t0 that a hand takes `ramp` seconds for, centred on it: the step's decay averaged
  * over the ramp (analytic).
  */
-const decay = (t: readonly number[], t0: number, tau: number, ramp = 0) =>
-  ramp <= 0
-    ? t.map((v) => (v >= t0 ? Math.exp(-(v - t0) / tau) : 0))
-    : t.map((v) => {
-        const since = v - t0 + ramp / 2;
-        if (since <= 0) return 0;
-        const grown = Math.min(since, ramp);
-        return (tau / ramp) * (1 - Math.exp(-grown / tau)) * Math.exp(-(since - grown) / tau);
-      });
+const decay = (t: readonly number[], t0: number, tau: number, ramp = 0) => decayWith(t, tau)(t0, ramp);
+
+/** The same for many presses with one time constant: each reading's exponential is worked out once. */
+function decayWith(t: readonly number[], tau: number) {
+  const from = t[0] ?? 0;
+  // e^(-(v - t0)/τ) as a product of two; over very many time constants one of them would leave the range of numbers
+  const apart = ((t[t.length - 1] ?? 0) - from) / tau < 300 ? t.map((v) => Math.exp(-(v - from) / tau)) : null;
+  return (t0: number, ramp: number): number[] => {
+    const end = t0 + ramp / 2;
+    const whole = ramp > 0 ? (tau / ramp) * (1 - Math.exp(-ramp / tau)) : 1;
+    const lift = apart ? Math.exp((end - from) / tau) * whole : 0;
+    return t.map((v, i) => {
+      if (v >= end) return apart ? lift * apart[i]! : whole * Math.exp(-(v - end) / tau);
+      const since = v - t0 + ramp / 2;
+      return since > 0 ? (tau / ramp) * (1 - Math.exp(-since / tau)) : 0;
+    });
+  };
+}
 
 /**
  * Pressing on the glass of a closed device and its own barometer: a leaky shell answers a held press with
@@ -170,8 +179,9 @@ function fitCycle(
   for (const ramp of rampsS)
     for (const tau of taus) {
       // taking out the line is linear: both edges are prepared once, and every pair is a few products
+      const of = decayWith(tt, tau);
       const edge = (at: number) => {
-        const e = line(decay(tt, at, tau, ramp));
+        const e = line(of(at, ramp));
         return { at, e, y: dot(e, y), own: dot(e, e) };
       };
       const releases = near(release).map(edge);

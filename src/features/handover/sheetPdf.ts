@@ -66,11 +66,19 @@ export async function sheetPdf(doc: SheetDoc, fonts: SheetFonts): Promise<Uint8A
   const sheet = pdf.addPage([page.width, page.height]);
   const ink = rgb(0.078, 0.157, 0.227);
   const width = page.width - 2 * page.margin - (doc.plans.length ? planWidth + gap : 0);
+  // widths go with the size of the letters: a piece of text is measured once, whatever size is tried
+  const known = new Map([regular, bold].map((f) => [f, new Map<string, number>()]));
+  const widthOf = (font: PDFFont, text: string, size: number) => {
+    const kept = known.get(font)!;
+    let at1 = kept.get(text);
+    if (at1 === undefined) kept.set(text, (at1 = font.widthOfTextAtSize(text, 1)));
+    return at1 * size;
+  };
   const lay = (size: number) => {
     const lines: { text: string; font: PDFFont; size: number; y: number }[] = [];
     let y = page.margin;
     const put = (text: string, font: PDFFont, s: number, space: number) => {
-      for (const l of wrapped(shown(text, has), width, (x) => font.widthOfTextAtSize(x, s))) {
+      for (const l of wrapped(shown(text, has), width, (x) => widthOf(font, x, s))) {
         y += s * 1.32;
         lines.push({ text: l, font, size: s, y });
       }
