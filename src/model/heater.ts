@@ -45,4 +45,10 @@ export const airHeaterSchema = z.object({
   hScale: sourcedSchema,
 });
 
-export const heaterSchema = z.union([airHeaterSchema, contactHeaterSchema]);
+export const lampHeaterSchema = z.object({
+  ...common,
+  kind: z.literal('lamp'),
+  viewShare: sourcedSchema,
+});
+
+export const heaterSchema = z.union([airHeaterSchema, lampHeaterSchema, contactHeaterSchema]);

@@ -8,6 +8,8 @@ import {
   defaultNozzle,
   defaultPlate,
   type AirHeater,
+  isAir,
+  isContact,
   type ContactHeater,
   type Heater,
 } from '../core/heat/heater';
@@ -429,9 +431,9 @@ export const defaultSettings: Settings = {
 /** Everything the shop heats with, the plate first. */
 export const heatersOf = (s: Settings): Heater[] => [s.plate, ...s.heaters];
 
-export const airsOf = (s: Settings): AirHeater[] => heatersOf(s).filter((h) => h.kind === 'air');
+export const airsOf = (s: Settings): AirHeater[] => heatersOf(s).filter(isAir);
 
-export const contactsOf = (s: Settings): ContactHeater[] => heatersOf(s).filter((h) => h.kind !== 'air');
+export const contactsOf = (s: Settings): ContactHeater[] => heatersOf(s).filter(isContact);
 
 /** A heater by its id; the plate when it is not there any more. */
 export const heaterOf = (s: Settings, id: string | undefined): Heater =>

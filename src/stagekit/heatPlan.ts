@@ -1,3 +1,4 @@
+import { defOf } from '@/core/heat/heaterDefs';
 import { answersOf } from '@/core/heat/heaterKind';
 import type { Heater } from '@/core/heat/heater';
 import { judgement } from '@/core/source';
@@ -65,7 +66,7 @@ export function withHeater(
     heater: heater.id,
     setC: usualOf(heater),
     preheated: answersOf(heater).preheated,
-    use: heater.kind === 'air' ? airUse('edge', job, step, lengthMm) : {},
+    use: defOf(heater).led ? airUse('edge', job, step, lengthMm) : {},
   };
 }
 
@@ -83,7 +84,7 @@ export function withinUse(lift: LiftState, use: UseRecord, arcsPerRing = 24): Li
 
 /** Highest setpoint of a heater for this device: with parts inside a contact heater goes no further than they stand. */
 export const highestSetC = (heater: Heater, job: Pick<JobState, 'device'>): number =>
-  answersOf(heater).contact && job.device.parts.some((p) => p.limitC)
+  defOf(heater).under && job.device.parts.some((p) => p.limitC)
     ? Math.min(heater.maxSetC, assembledMaxC.value)
     : heater.maxSetC;
 
@@ -91,7 +92,7 @@ export type Refusal = { field: 'setC'; why: string } | null;
 
 /** What the law of limits forbids before anything is computed: high heat with parts inside (law 6). */
 export function refuses(heater: Heater, setC: number, job: JobState): Refusal {
-  if (heater.kind === 'air' || setC <= assembledMaxC.value) return null;
+  if (!defOf(heater).under || setC <= assembledMaxC.value) return null;
   const inside = job.device.parts.filter((p) => p.limitC);
   if (!inside.length) return null;
   return {

@@ -1,3 +1,4 @@
+import { defOf } from '@/core/heat/heaterDefs';
 import type { ReducedModel } from '@/core/heat/reduced';
 import { answersOf } from '@/core/heat/heaterKind';
 import type { Heater } from '@/core/heat/heater';
@@ -47,7 +48,7 @@ export const heatKey = (job: JobState, settings: Settings): string =>
 export function heatWays(job: JobState, settings: Settings, model: ReducedModel, now: number): HeatWay[] {
   const draft = firstPlan(job, settings);
   const planned = heaterOf(settings, draft.heater);
-  const others: Heater[] = planned.kind === 'air' ? [] : contactsOf(settings).filter((h) => h.id !== planned.id);
+  const others: Heater[] = !defOf(planned).under ? [] : contactsOf(settings).filter((h) => h.id !== planned.id);
   return [planned, ...others].flatMap((heater): HeatWay[] => {
     const own = heater === planned;
     const f = heatAnswer(
@@ -64,7 +65,7 @@ export function heatWays(job: JobState, settings: Settings, model: ReducedModel,
     return [
       {
         heater: heater.id,
-        held: heater.kind === 'air' || heatS <= taskFigures.standByS.value,
+        held: !defOf(heater).under || heatS <= taskFigures.standByS.value,
         heatS,
         windowS: Math.max(10, f.easyUntilS.mean - f.readyS.mean),
         reheatS: Math.max(20, heatS * taskFigures.reheatShare.value),

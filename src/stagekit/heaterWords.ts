@@ -39,6 +39,14 @@ const words: Record<Heater['kind'], HeaterWords> = {
     of: 'of hot air',
     end: (label) => `Air off ${label}`,
   },
+  lamp: {
+    on: 'Lamp on',
+    off: 'Lamp off',
+    name: 'Lamp',
+    again: 'Lamp on again',
+    of: 'under the lamp',
+    end: (label) => `Lamp off ${label}`,
+  },
 };
 
 /** How people at the bench say that a heater starts and ends. */

@@ -1,3 +1,4 @@
+import { defOf } from '@/core/heat/heaterDefs';
 import { maskFoil, type Mask } from '@/core/heat/backPattern';
 import type { Heater } from '@/core/heat/heater';
 import type { HeatSwitch, HeatUse } from '@/core/heat/member';
@@ -62,7 +63,7 @@ export const autoOffAt = (heater: Heater, onS: number): number | null =>
 
 /** A contact heater that is off but still under the device; air simply ends. */
 function cooling(heater: Heater, use: HeatUse, setC: number, atS: number, ambientC: number): HeatSwitch {
-  if (heater.kind === 'air') return { atS, setC: null, preheated: false };
+  if (!defOf(heater).under) return { atS, setC: null, preheated: false };
   return {
     atS,
     setC: ambientC - heater.offsetK.value,

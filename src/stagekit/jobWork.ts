@@ -1,3 +1,4 @@
+import { defOf } from '@/core/heat/heaterDefs';
 import { openTime } from '@/core/bond/openTime';
 import { cureClocks, type CureKind } from '@/core/cure/laws';
 import { remainingS } from '@/core/schedule/durations';
@@ -12,7 +13,7 @@ import {
 import type { DurationBook } from '@/core/schedule/learned';
 import { judgement } from '@/core/source';
 import { onPlate, type JobState } from '@/model/fold';
-import type { Settings } from '@/model/settings';
+import { heaterOf, type Settings } from '@/model/settings';
 import { stageOf } from '@/model/taskNames';
 import { clocksAhead, cureOf, unlocksOf } from './cureJob';
 import { holdWays } from './holdWays';
@@ -249,10 +250,9 @@ export function jobWork(job: JobState, o: BenchInput, f: Frame): JobWork {
 /** Heating before the model was asked. */
 export function guessedHeat(job: JobState, settings: Settings): HeatWay {
   const heater = job.plan?.heater ?? settings.plate.id;
-  const air = settings.heaters.find((h) => h.id === heater)?.kind === 'air';
   return {
     heater,
-    held: air,
+    held: !defOf(heaterOf(settings, heater)).under,
     heatS: benchFigures.heatS.value,
     windowS: benchFigures.windowS.value,
     reheatS: benchFigures.heatS.value * taskFigures.reheatShare.value,

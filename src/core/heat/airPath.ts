@@ -12,6 +12,9 @@ export type AirPath =
   /** small circles over one place */
   | { kind: 'spot'; at: Pt; radiusMm: number };
 
+/** A round at the edge: the way of a nozzle when nothing else is said. */
+export const edgeLoop: AirPath = { kind: 'loop', insetMm: 2, roundS: 4 };
+
 /** Number of segments into which a loop is divided for its dwell times. */
 export const loopSegments = 24;
 

@@ -11,9 +11,11 @@ export interface Mask {
 }
 export const maskFoil = judgement(0.3, 'aluminium tape over a layer of heat-resistant tape, assumed');
 
-/** What is over the back face, everything constant in time: a contact everywhere but in some places, or a jet going round. */
+/** What is over the back face, everything constant in time: a contact everywhere but in some places, a jet going round, or rays. */
 export type BackSpec =
   | { kind: 'free' }
+  /** a flux over the whole face, told as a film times what drives it above ambient; the face's own losses are beside it */
+  | { kind: 'rays'; filmWm2K: number }
   | { kind: 'contact'; hWm2K: number; lifted: readonly Mask[] }
   | { kind: 'jet'; jet: JetInput; path: AirPath; masks: readonly Mask[] };
 
@@ -72,7 +74,7 @@ export function backPattern(spec: BackSpec, outline: Outline, centers: readonly 
     jet: new Float64Array(n),
     share: new Float64Array(n),
   };
-  if (spec.kind === 'free') return none;
+  if (spec.kind === 'free' || spec.kind === 'rays') return none;
   if (spec.kind === 'contact') {
     centers.forEach((c, i) => {
       none.contact[i] = spec.hWm2K * (spec.lifted.find((m) => contains(m.shape, c))?.factor ?? 1);

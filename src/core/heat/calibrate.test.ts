@@ -6,7 +6,8 @@ import { benchEnvironment } from './environment';
 import { makeGrid } from './grid';
 import { defaultPlate } from './heater';
 import { bondReadings, readOff } from './observe';
-import { arcCells, HeatRun, uncertainAxes } from './run';
+import { uncertainAxes } from './heaterDefs';
+import { arcCells, HeatRun } from './run';
 import { HeatSolver } from './solver';
 
 const { device, model } = coarseModel();

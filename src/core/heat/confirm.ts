@@ -6,7 +6,8 @@ import { bondReadings, faceReadings, readOff } from './observe';
 import { Cancelled } from './modes';
 import type { Heater } from './heater';
 import { backPattern } from './backPattern';
-import { arcCells, backOf, HeatRun } from './run';
+import { defOf, unmoved } from './heaterDefs';
+import { arcCells, HeatRun } from './run';
 import type { HeatUse } from './member';
 import { ReducedModel } from './reduced';
 import { HeatSolver } from './solver';
@@ -48,7 +49,6 @@ export function confirmRun(
   const grid = makeGrid(stack, checkGridSize(stack));
   const solver = new HeatSolver(grid, benchEnvironment(input.ambientC, 'true'), input.ambientC);
   const { heater, use, ambientC } = input;
-  const plateC = input.setC + heater.offsetK.value;
   const run = HeatRun.start(
     model,
     heater,
@@ -74,14 +74,24 @@ export function confirmRun(
     });
     if (onProgress(tS / (input.heatS + input.coolS)) === false) throw new Cancelled('cancelled');
   };
-  const spec = backOf(heater, use, plateC, 0, stack.outline);
+  const { back: spec, targetC } = defOf(heater).over(heater, {
+    use,
+    setC: input.setC,
+    moved: unmoved,
+    ambientC,
+    outline: stack.outline,
+  });
   const centers = Array.from({ length: grid.nx * grid.ny }, (_, c) => grid.center(c));
   const over =
     typeof spec === 'number' ? { contact: spec, jet: null } : backPattern(spec, stack.outline, centers, ambientC);
   const heat = {
     conductanceWm2K: over.contact,
-    plateC: () => plateC,
-    ...('share' in over ? { jet: { hWm2K: over.jet, share: over.share } } : {}),
+    plateC: () => targetC,
+    ...(typeof spec === 'object' && spec.kind === 'rays'
+      ? { raysWm2K: spec.filmWm2K }
+      : 'share' in over
+        ? { jet: { hWm2K: over.jet, share: over.share } }
+        : {}),
   };
   solver.run(heat, input.heatS, stepS, (t) => t % 10 < 1e-6 && sample(t));
   solver.run(null, input.coolS, stepS, (t) => t % 10 < 1e-6 && sample(input.heatS + t));

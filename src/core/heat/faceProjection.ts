@@ -72,6 +72,7 @@ export function projectContact(
       carried: new Float64Array(free.length),
       columns: { film, share },
       film: 0,
+      share: 0,
     },
     wide: null,
   };
@@ -166,6 +167,7 @@ export class JetFace {
       carried: carried.map((w) => strength * w),
       columns,
       film: 0,
+      share: 0,
     });
     return {
       taken: mix((n) => n.taken),

@@ -1,16 +1,8 @@
 import type { Range } from '../source';
-import { judgement } from '../source';
-import type { Heater } from './heater';
+import { leadOf } from './heaterDefs';
 import { requireIn } from '../errors';
 import { numericalK, type ArcCells, type HeatRun } from './run';
 import type { Member, Watched } from './member';
-
-/** From leaving the plate to the pick in the gap. Lifting must still be easy then. */
-export const handlingS = judgement(20, 'time from the plate to the first cut; set it to your own');
-/** Hot air is laid aside on the spot, with the pick at hand. */
-export const airHandlingS = judgement(3, 'time from laying the nozzle aside to the first cut');
-/** The heat of a heater ends this long before the first cut, s. */
-export const leadOf = (h: Heater) => (h.kind === 'air' ? airHandlingS.value : handlingS.value);
 
 /** How long a forecast looks ahead for "ready", s. */
 export const horizonS = 1200;

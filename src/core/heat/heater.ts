@@ -40,7 +40,17 @@ export interface AirHeater extends AnyHeater {
   hScale: Sourced;
 }
 
-export type Heater = ContactHeater | AirHeater;
+/** Hot elements over the glass that touch nothing and blow nothing: the face gets what it sees of them. Its dial is theirs. */
+export interface LampHeater extends AnyHeater {
+  kind: 'lamp';
+  /** share of what the face sees that is elements */
+  viewShare: Sourced;
+}
+
+export type Heater = ContactHeater | AirHeater | LampHeater;
+
+export const isContact = (h: Heater): h is ContactHeater => h.kind === 'plate' || h.kind === 'mat';
+export const isAir = (h: Heater): h is AirHeater => h.kind === 'air';
 
 export const defaultPlate: ContactHeater = {
   kind: 'plate',
@@ -110,6 +120,20 @@ export const defaultDryer: AirHeater = {
   standoffMm: dryerDistance.value,
   entrainMm: 135,
   offsetK: judgement(0, 'temperature at the outlet, assumed', 15),
+};
+
+/** Not on every bench: none ships in the demo, a shop adds its own. */
+export const defaultLamp: LampHeater = {
+  kind: 'lamp',
+  id: 'lamp',
+  name: 'Infrared lamp',
+  dialUnit: 'C',
+  minSetC: 100,
+  maxSetC: 400,
+  offsetK: judgement(0, 'the dial is taken as the temperature of the elements, assumed', 15),
+  lagS: judgement(60, 'time constant of ceramic elements warming up, assumed'),
+  autoOffS: null,
+  viewShare: judgement(0.4, 'elements of the size of the device, half its width above it; calibrate by the probe', 0.06),
 };
 
 /** The jet of a heater at a setpoint. */

@@ -3,9 +3,11 @@ import fc from 'fast-check';
 import { coarseModel } from '../../../test-support/modes';
 import { bondPerimeter } from '../device/perimeter';
 import { cameraZones } from '../device/thermalStack';
-import { airHandlingS, handlingS, leadOf, readyAt } from './forecast';
+import { edgeLoop } from './airPath';
+import { readyAt } from './forecast';
 import { defaultDryer, defaultGun, defaultMat, defaultPlate, jetOf } from './heater';
-import { arcCells, edgeLoop, HeatRun, uncertainAxes } from './run';
+import { airHandlingS, handlingS, leadOf, uncertainAxes } from './heaterDefs';
+import { arcCells, HeatRun } from './run';
 import type { HeatSwitch, HeatUse } from './member';
 
 const { device, model } = coarseModel();

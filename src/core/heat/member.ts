@@ -142,7 +142,7 @@ export class Member {
       const v = rowDot(rows.values, c, y);
       if (!heating) return v;
       const film = heating.columns ? heating.columns.film[c]! : heating.film;
-      const share = heating.columns ? heating.columns.share[c]! : 1;
+      const share = heating.columns ? heating.columns.share[c]! : heating.share;
       return (film * share * heating.driveK + g * v) / (film + g);
     };
     let cell = 0;
@@ -166,7 +166,7 @@ export class Member {
     if (!heating) return v + this.ambientC;
     const g = this.model.modes.firstHalfCellWm2K;
     const film = heating.columns ? heating.columns.film[cell]! : heating.film;
-    const share = heating.columns ? heating.columns.share[cell]! : 1;
+    const share = heating.columns ? heating.columns.share[cell]! : heating.share;
     return (film * share * heating.driveK + g * v) / (film + g) + this.ambientC;
   }
 }

@@ -1,6 +1,7 @@
 import { CoreInputError, requireIn } from '../errors';
 import { judgement, published, type Range } from '../source';
-import { around, firstReach, firstReachNear, horizonS, leadOf, reached, type Exposure } from './forecast';
+import { around, firstReach, firstReachNear, horizonS, reached, type Exposure } from './forecast';
+import { leadOf } from './heaterDefs';
 import { numericalK, type ArcCells, type HeatRun } from './run';
 import { watchedKinds, type Member, type Watched } from './member';
 

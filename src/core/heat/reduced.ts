@@ -86,34 +86,43 @@ export class ReducedModel {
    * The same film all over the back.
    * @param contact something touches the face, so it does not radiate
    * @param uneven the face is still hot where a jet passed
+   * @param raysWm2K film that a flux is told by (W/m²K): what drives it brings so much and no more, whatever the face gives off
    */
-  spectrum(hWm2K: number, hFront = this.modes.hFrontWm2K, contact = true, uneven = false): Spectrum {
+  spectrum(
+    hWm2K: number,
+    hFront = this.modes.hFrontWm2K,
+    contact = true,
+    uneven = false,
+    raysWm2K: number | null = null,
+  ): Spectrum {
     const { rank: r, k, b, forcing, firstHalfCellWm2K } = this.modes;
-    return this.cached(`${hWm2K}|${hFront}|${contact}|${uneven}`, () => {
+    return this.cached(`${hWm2K}|${hFront}|${contact}|${uneven}|${raysWm2K}`, () => {
       const u = 1 / (1 / hWm2K + 1 / firstHalfCellWm2K);
+      const share = raysWm2K === null ? 1 : raysWm2K / hWm2K;
       const a = Matrix.zeros(r, r);
       for (let i = 0; i < r; i++) for (let j = 0; j < r; j++) a.set(i, j, k[i * r + j]! + u * b[i * r + j]!);
       const patches = uneven ? this.jetPatches : this.evenPatches;
       const n = patches.areaM2.length;
       return this.decompose(
         a,
-        forcing.map((f) => u * f),
+        forcing.map((f) => u * f * share),
         hFront,
         contact ? 0 : hWm2K,
         {
           patches,
           free: new Float64Array(n).fill(contact ? 0 : 1),
           jet: new Float64Array(n),
-          carried: new Float64Array(n),
+          carried: new Float64Array(n).fill(raysWm2K ?? 0),
           columns: null,
           film: hWm2K,
+          share,
         },
       );
     });
   }
 
   /** A film that differs from place to place, projected from the basis at the columns of the heated face. */
-  patterned(spec: BackSpec, ambientC: number, hFreeWm2K: number, hFront = this.modes.hFrontWm2K): Spectrum {
+  patterned(spec: Exclude<BackSpec, { kind: 'rays' }>, ambientC: number, hFreeWm2K: number, hFront = this.modes.hFrontWm2K): Spectrum {
     if (spec.kind === 'jet') {
       const face = this.jetFace(spec, ambientC);
       // nearly the same at every setpoint, as warmer air is thinner too: a moving dial seldom needs a new decomposition

@@ -1,10 +1,10 @@
 import { contains } from '../device/shapes';
-import type { Outline, Shape } from '../device/types';
+import type { Shape } from '../device/types';
 import { judgement, type Range } from '../source';
 import { hConv, fanConv } from './environment';
-import type { AirPath } from './airPath';
-import type { BackSpec } from './backPattern';
-import { jetOf, type Heater } from './heater';
+import { edgeLoop } from './airPath';
+import type { Heater } from './heater';
+import { defOf, uncertainAxes, unmoved } from './heaterDefs';
 import { requireIn } from '../errors';
 import { Trajectory, type Films, type HeatPhase } from './trajectory';
 import type { ReducedModel } from './reduced';
@@ -13,7 +13,6 @@ import { swing, swingOf } from './ripple';
 
 /** Grid error of the check grid, K: finer grids read the bond line up to 1.2 K colder (refinement study, own model). */
 export const numericalK = { bondLow: 1.2, bondHigh: 0.3, partLow: 0.5, partHigh: 0.5 };
-export const edgeLoop: AirPath = { kind: 'loop', insetMm: 2, roundS: 4 };
 
 export interface ArcCells {
   fromMm: number;
@@ -42,15 +41,12 @@ export const heatLimits = {
   ambientC: [-30, 60],
   setC: [-100, 600],
   atS: [-1e7, 1e7],
-  conductanceWm2K: [1, 20_000],
   offsetK: [-100, 100],
   lagS: [0, 7200],
-  hScale: [0.01, 50],
 } as const;
 
 function checkHeater(h: Heater): void {
-  if (h.kind === 'air') requireIn('heater.hScale', h.hScale.value, ...heatLimits.hScale);
-  else requireIn('heater.conductanceWm2K', h.conductanceWm2K.value, ...heatLimits.conductanceWm2K, 'W/m²K');
+  for (const [field, value, low, high, unit] of defOf(h).limits(h)) requireIn(field, value, low, high, unit);
   requireIn('heater.offsetK', h.offsetK.value, ...heatLimits.offsetK, 'K');
   requireIn('heater.lagS', h.lagS.value, ...heatLimits.lagS, 's');
 }
@@ -93,7 +89,7 @@ export class HeatRun {
       { axis: null, dFree: air === 'draught' ? (fanConv.u ?? 0) : (hConv.u ?? 0) },
     ] as const;
     // on a plate the display side lies open, off it the cover does
-    const films = (heated: 'contact' | 'air' | null, dFree: number): Films =>
+    const films = (heated: 'contact' | 'open' | null, dFree: number): Films =>
       air === 'draught'
         ? heated === 'contact'
           ? { back: still.back, front: still.front + blown + dFree }
@@ -102,7 +98,7 @@ export class HeatRun {
     const members = moved.map((m, n) => {
       const phase = (s: HeatSwitch): HeatPhase => {
         const h = s.heater ?? heater;
-        const by = m.axis === null ? { into: 0, offsetK: 0 } : uncertainAxes(h)[m.axis];
+        const moved = m.axis === null ? unmoved : uncertainAxes(h)[m.axis];
         if (s.setC === null)
           return {
             startS: s.atS,
@@ -112,14 +108,21 @@ export class HeatRun {
             lagS: 0,
             films: films(null, m.dFree),
           };
-        const targetC = s.setC + h.offsetK.value;
+        const def = defOf(h);
+        const { back, targetC } = def.over(h, {
+          use: s.use ?? (s.heater ? {} : use),
+          setC: s.setC,
+          moved,
+          ambientC,
+          outline: model.modes.outline,
+        });
         return {
           startS: s.atS,
-          contactWm2K: backOf(h, s.use ?? (s.heater ? {} : use), targetC, by.into, model.modes.outline),
-          targetC: targetC + by.offsetK,
+          contactWm2K: back,
+          targetC,
           plateStartC: s.fromC ?? ambientC,
           lagS: s.preheated ? 0 : (s.lagS ?? h.lagS.value),
-          films: films(h.kind === 'air' ? 'air' : 'contact', m.dFree),
+          films: films(def.under ? 'contact' : 'open', m.dFree),
         };
       };
       return new Member(
@@ -225,7 +228,7 @@ export class HeatRun {
   swingK(tS: number): { bond: number; part: number; cover: number } {
     const on = this.onPlate(tS);
     const heater = on?.heater ?? this.heater;
-    if (!on || on.setC === null || heater.kind !== 'air') return { bond: 0, part: 0, cover: 0 };
+    if (!on || on.setC === null || !defOf(heater).led) return { bond: 0, part: 0, cover: 0 };
     const use = on.use ?? (on.heater ? {} : this.use);
     const times =
       swingOf(this.model.modes.outline, use.path ?? edgeLoop) * Math.max(0, (on.setC - this.ambientC) / (200 - 22));
@@ -275,52 +278,4 @@ export const sameWorldK = judgement(2, 'found 1 to 3 K on the shipped models, ov
 export function hotOf(run: HeatRun, id: Watched, tS: number): { usualC: number; hotC: number } | null {
   const top = run.members[0]!.hottest(tS, id);
   return top && { usualC: top.atC, hotC: top.atC + sameWorldK.value };
-}
-
-interface Axis {
-  /** moves the contact conductance, W/m²K, or the jet's scale */
-  into: number;
-  offsetK: number;
-}
-
-/**
- * Two independent directions in which a heater is uncertain, one standard uncertainty each. Calibrated figures correlate
- * (a hotter plate with a worse contact looks the same), so there the axes of their covariance are taken (law 18).
- */
-export function uncertainAxes(h: Heater): readonly [Axis, Axis] {
-  const into = h.kind === 'air' ? h.hScale.u : h.conductanceWm2K.u;
-  const plain = [
-    { into: into ?? 0, offsetK: 0 },
-    { into: 0, offsetK: h.offsetK.u ?? 0 },
-  ] as const;
-  const cov = h.kind === 'air' ? undefined : h.calibration?.covariance;
-  if (!cov) return plain;
-  // in standard units the two-by-two correlation matrix has its axes on the diagonals
-  const [sa, sb] = [Math.sqrt(Math.max(0, cov[0]!)), Math.sqrt(Math.max(0, cov[4]!))];
-  if (!(sa > 0 && sb > 0)) return plain;
-  const r = Math.max(-1, Math.min(1, cov[1]! / (sa * sb)));
-  const [plus, minus] = [Math.sqrt((1 + r) / 2), Math.sqrt((1 - r) / 2)];
-  return [
-    { into: sa * plus, offsetK: sb * plus },
-    { into: sa * minus, offsetK: -sb * minus },
-  ];
-}
-
-/**
- * What a heater puts over the face; `into` moves how well its heat gets in.
- * @param outline of the face, to know how fast a round goes: a moving jet brings less than its mean
- */
-export function backOf(h: Heater, use: HeatUse, airC: number, into: number, outline: Outline): number | BackSpec {
-  if (h.kind === 'air') {
-    const lost = Math.min(0.5, swing.lostShare.value * swingOf(outline, use.path ?? edgeLoop));
-    const scale = Math.max(0.05, (h.hScale.value + into) * (1 - lost));
-    return {
-      kind: 'jet',
-      jet: jetOf(h, airC, scale, use.standoffMm ?? h.standoffMm),
-      path: use.path ?? edgeLoop,
-      masks: use.masks ?? [],
-    };
-  }
-  const hWm2K = Math.max(5, h.conductanceWm2K.value + into);
-  return use.lifted?.length ? { kind: 'contact', hWm2K, lifted: use.lifted } : hWm2K;
 }

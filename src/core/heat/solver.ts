@@ -13,6 +13,8 @@ export interface Contact {
   plateC: (tS: number) => number;
   /** film coefficient that the jet adds, W/m²K, and the share of (air − ambient) that reaches the wall */
   jet?: { hWm2K: Float64Array; share: Float64Array };
+  /** rays: a flux of this film times (what drives it − ambient), W/m²K, whatever the face gives off itself */
+  raysWm2K?: number;
 }
 
 /**
@@ -213,7 +215,7 @@ export class HeatSolver {
           const h = contact.jet.hWm2K[col]!;
           hb += h;
           this.backShare[col] = (h * contact.jet.share[col]!) / hb;
-        }
+        } else if (contact?.raysWm2K) this.backShare[col] = contact.raysWm2K / hb;
         this.uBack[col] = grid.cellAreaM2 / (1 / hb + 1 / g0);
         this.uFront[col] = grid.cellAreaM2 / (1 / hf + 1 / g1);
       }

@@ -8,6 +8,7 @@ export interface Face {
   /** by column of the face: film of the contact or the jet, and its share of (drive − ambient); null: `film` everywhere */
   columns: { film: Float64Array; share: Float64Array } | null;
   film: number;
+  share: number;
 }
 
 export interface Spectrum {

@@ -44,6 +44,8 @@ const spectrumOf = (
   afterJet: boolean,
 ): Spectrum => {
   const c = phase.contactWm2K;
+  if (c !== null && typeof c === 'object' && c.kind === 'rays')
+    return model.spectrum(films.back, films.front, false, afterJet, c.filmWm2K);
   return c !== null && typeof c === 'object'
     ? model.patterned(c, ambientC, films.back, films.front)
     : model.spectrum(c ?? films.back, films.front, c !== null, afterJet);
@@ -197,7 +199,7 @@ class Stretch {
   }
 
   /** Film and share of what heats, by column of the face or all over; null when nothing does. */
-  get face(): Pick<Face, 'columns' | 'film'> | null {
+  get face(): Pick<Face, 'columns' | 'film' | 'share'> | null {
     return this.phase.contactWm2K === null ? null : this.spectrum.face;
   }
 }
@@ -290,7 +292,7 @@ export class Trajectory {
   }
 
   /** What heats the face at an instant: film and share by column or all over, and its temperature above ambient. */
-  heating(tS: number): { film: number; columns: Face['columns']; driveK: number } | null {
+  heating(tS: number): (Pick<Face, 'columns' | 'film' | 'share'> & { driveK: number }) | null {
     const i = this.at(tS, this.phases.length);
     const face = i < 0 ? null : this.stretches[i]!.face;
     return face ? { ...face, driveK: this.stretches[i]!.driveK(Math.max(0, tS - this.phases[i]!.startS)) } : null;

@@ -3,6 +3,7 @@ import type { Exposure } from './forecast';
 import type { Heater } from './heater';
 import { opening, type OpeningAim, type Over } from './opening';
 import type { ReducedModel } from './reduced';
+import { defOf } from './heaterDefs';
 import { HeatRun, type BenchAir } from './run';
 import type { HeatSwitch, HeatUse } from './member';
 
@@ -56,7 +57,7 @@ export function tryWay(model: ReducedModel, way: HeatWay, input: WaysInput): Way
   let best: WayResult | null = null;
   for (let setC = Math.ceil(way.heater.minSetC / 10) * 10; setC <= way.heater.maxSetC; setC += setpointStep) {
     // what the glue does not stand is no setpoint to look at
-    if (way.heater.kind !== 'air' && setC > input.upperC) break;
+    if (defOf(way.heater).under && setC > input.upperC) break;
     const r = at(model, way, setC, input);
     if (!best || harshness(r) < harshness(best)) best = r;
     // hotter than the setpoint that was the first to pass a stop mark gets only harsher

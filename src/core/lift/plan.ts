@@ -1,4 +1,5 @@
-import { exposure, firstReach, firstTrue, horizonS, leadOf, type Exposure } from '../heat/forecast';
+import { exposure, firstReach, firstTrue, horizonS, type Exposure } from '../heat/forecast';
+import { leadOf } from '../heat/heaterDefs';
 import { sameWorldK, type ArcCells, type HeatRun } from '../heat/run';
 import { judgement } from '../source';
 import { paceMmS } from './verdict';

@@ -1,3 +1,4 @@
+import { defOf } from '@/core/heat/heaterDefs';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
@@ -20,7 +21,6 @@ import { bondPerimeter } from '@/core/device/perimeter';
 import { heatModelled } from '@/core/device/thermalStack';
 import { boxOf } from '@/core/device/shapes';
 import type { EdgeId } from '@/core/device/types';
-import { answersOf } from '@/core/heat/heaterKind';
 import { keepOuts } from '@/core/lift/depth';
 import { softened } from '@/core/lift/fractureEnergy';
 import { judgement } from '@/core/source';
@@ -125,7 +125,7 @@ export function AlcoholScreen({ job: whole }: { job: JobState }) {
       .filter((j) => j.id !== job.id && j.closedAt === null)
       .flatMap((j) => {
         const heat = onPlate(j);
-        return heat && answersOf(heaterOf(settings, heat.heater)).contact ? [j.label] : [];
+        return heat && defOf(heaterOf(settings, heat.heater)).under ? [j.label] : [];
       }),
     faceC: bondC,
     belowC: use === 'gap' ? bondBelowC.value : cleanCoolC.value,

@@ -1,3 +1,4 @@
+import { answersOf } from '@/core/heat/heaterKind';
 import { Suspense } from 'react';
 import { useWindowDimensions, View } from 'react-native';
 
@@ -58,7 +59,7 @@ export function HeatBelow({ job, settings, now, view, warm, act, at, wet, quiet 
   const { on, plan, heater } = now;
   const { f, lift, thermal, liveS } = view;
   const { live } = warm;
-  const plate = heater.kind === 'plate';
+  const plate = answersOf(heater).steered;
   const said = on ? quietText(quiet) : null;
   return (
     <>

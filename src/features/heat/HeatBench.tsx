@@ -1,6 +1,7 @@
 import { View } from 'react-native';
 
-import { edgeLoop } from '@/core/heat/run';
+import { defOf } from '@/core/heat/heaterDefs';
+import { edgeLoop } from '@/core/heat/airPath';
 import type { JobState } from '@/model/fold';
 import { PlainPlan } from '@/stagekit/PlainPlan';
 import { StageShell } from '@/stagekit/StageShell';
@@ -87,7 +88,7 @@ export function HeatBench({ job }: { job: JobState }) {
             arcsC={facts.arcsC}
             units={settings}
             size={size}
-            air={heater.kind === 'air' ? { path: plan.use.path ?? edgeLoop, running: on !== null } : null}
+            air={defOf(heater).led ? { path: plan.use.path ?? edgeLoop, running: on !== null } : null}
           />
         )}
         call={<Call {...facts.text} />}

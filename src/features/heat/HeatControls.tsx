@@ -1,3 +1,4 @@
+import { defOf } from '@/core/heat/heaterDefs';
 import { useState } from 'react';
 import { Pressable, ScrollView, View } from 'react-native';
 
@@ -50,7 +51,7 @@ export function HeatControls({ job, settings, plan, step, ringMm, onChange }: He
         value={plan.pickMm}
         onChange={(pickMm) => put({ pickMm })}
       />
-      {heater.kind === 'air' ? (
+      {defOf(heater).led ? (
         <Choice
           label="Nozzle"
           value={airWayOf(plan.use)}
@@ -72,7 +73,7 @@ export function HeatControls({ job, settings, plan, step, ringMm, onChange }: He
           onChange={(v) => put({ preheated: v === 'hot' })}
         />
       )}
-      {bumps(job.device, job.bond) && heater.kind !== 'air' ? (
+      {bumps(job.device, job.bond) && defOf(heater).under ? (
         <Choice
           label="Cameras"
           value={plan.use.lies ?? 'flat'}
@@ -84,7 +85,7 @@ export function HeatControls({ job, settings, plan, step, ringMm, onChange }: He
           onChange={(lies) => put({ use: { ...plan.use, lies } })}
         />
       ) : null}
-      {bumps(job.device, job.bond) && heater.kind === 'air' ? (
+      {bumps(job.device, job.bond) && defOf(heater).led ? (
         <Tick
           label="Cameras masked with tape and foil"
           on={plan.use.masked ?? false}

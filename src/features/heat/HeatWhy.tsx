@@ -1,10 +1,11 @@
-import { airHandlingS, handlingS } from '@/core/heat/forecast';
+import type { Heater } from '@/core/heat/heater';
+import { defOf } from '@/core/heat/heaterDefs';
 import { martin } from '@/core/heat/jet';
 import type { JobState } from '@/model/fold';
 import type { Settings } from '@/model/settings';
 import { magnetC, worstByClock } from '@/stagekit/heatForecast';
 import { batteryMarks } from '@/stagekit/thermalJob';
-import { rowOf, Why } from '@/stagekit/Why';
+import { rowOf, Why, type WhyRow } from '@/stagekit/Why';
 import { clock, temp } from '@/ui/units';
 import { watchedNames } from './heatCall';
 import type { HeatView } from './useHeatForecast';
@@ -78,22 +79,33 @@ export function HeatWhy({
       computed={{ readyS: f.readyS, easyC: lift.easyC, workC: lift.workC }}
       notes={notesOf(job, view, probed, units)}
       rows={[
-        ...(heater.kind === 'air'
-          ? [
-              rowOf('Air jet over the correlation', heater.hScale, '×'),
-              rowOf('Air at the nozzle off by', heater.offsetK, 'K'),
-              rowOf('Correlation', martin, ''),
-              rowOf('Air aside to first cut', airHandlingS, 's'),
-            ]
-          : [
-              rowOf('Contact conductance', heater.conductanceWm2K, 'W/m²K'),
-              rowOf(`${words.name} offset`, heater.offsetK, 'K'),
-              rowOf(`${words.name} lag`, heater.lagS, 's'),
-              rowOf(`${words.name} to first cut`, handlingS, 's'),
-            ]),
+        ...heaterRows(heater, words.name),
         rowOf('Adhesive G1', lift.case.adhesive.debond.g1, 'J/m²'),
         ...(limit ? [rowOf('Battery caution', limit.caution, '°C'), rowOf('Battery stop', limit.stop, '°C')] : []),
       ]}
     />
   );
+}
+
+/** What is known of a heater, by its form. */
+function heaterRows(h: Heater, name: string): WhyRow[] {
+  const common = [
+    rowOf(`${name} offset`, h.offsetK, 'K'),
+    rowOf(`${name} lag`, h.lagS, 's'),
+    rowOf(`${name} to first cut`, defOf(h).leadS, 's'),
+  ];
+  switch (h.kind) {
+    case 'air':
+      return [
+        rowOf('Air jet over the correlation', h.hScale, '×'),
+        rowOf('Air at the nozzle off by', h.offsetK, 'K'),
+        rowOf('Correlation', martin, ''),
+        rowOf('Air aside to first cut', defOf(h).leadS, 's'),
+      ];
+    case 'lamp':
+      return [rowOf('Share of its view that the elements fill', h.viewShare, ''), ...common];
+    case 'plate':
+    case 'mat':
+      return [rowOf('Contact conductance', h.conductanceWm2K, 'W/m²K'), ...common];
+  }
 }

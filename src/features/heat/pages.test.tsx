@@ -8,7 +8,7 @@ import { ReducedModel as MockModel } from '@/core/heat/reduced';
 import { spotCadence as mockSpot, type SpotInput } from '@/core/heat/spot';
 import { tryWay as mockWay, type HeatWay, type WaysInput } from '@/core/heat/ways';
 import { comparePicks as mockCompare, type PicksInput } from '@/core/lift/picks';
-import { defaultGun, defaultMat } from '@/core/heat/heater';
+import { isContact, defaultGun, defaultMat } from '@/core/heat/heater';
 import { SimulatedBench } from '@/core/instruments/simulatedBench';
 import type { Instruments } from '@/stagekit/instruments';
 import { coarseModel as mockCoarse } from '../../../test-support/modes';
@@ -460,7 +460,7 @@ describe('live probe', () => {
     const list = readings(60).map((r) => ({ tS: r.tS, tempC: r.tempC }));
     const heat = { atS: 0, setC: 110, preheated: true, ambientC: 22 };
     const probed = probedHeater(model, plate, heat, list, null)!;
-    if (probed.kind === 'air') throw new Error('a plate');
+    if (!isContact(probed)) throw new Error('a plate');
     expect(probed.conductanceWm2K.value).toBeLessThan(plate.conductanceWm2K.value);
     expect(probed.offsetK.u!).toBeLessThan(plate.offsetK.u!);
     expect(probed.conductanceWm2K.source.kind).toBe('measured');

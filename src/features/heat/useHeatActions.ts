@@ -1,3 +1,4 @@
+import { answersOf } from '@/core/heat/heaterKind';
 import { useRouter } from 'expo-router';
 
 import { fallsBelow } from '@/core/heat/forecast';
@@ -72,7 +73,7 @@ export function useHeatActions(
       },
     ]);
     setDraft(null);
-    if (heater.kind === 'plate') controlPlate({ setC, heating: true, deviceOn: true });
+    if (answersOf(heater).steered) controlPlate({ setC, heating: true, deviceOn: true });
   };
   const takeOff = () => {
     if (!on || !view) return;

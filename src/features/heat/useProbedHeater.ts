@@ -1,3 +1,4 @@
+import { isContact } from '@/core/heat/heater';
 import { useMemo } from 'react';
 
 import { fitHeater } from '@/core/heat/calibrate';
@@ -28,7 +29,7 @@ export function probedHeater(
   readings: readonly { tS: number; tempC: number | null }[],
   faultSinceS: number | null,
 ): Heater | null {
-  if (heater.kind === 'air') return null;
+  if (!isContact(heater)) return null;
   const good = readings.filter(
     (r): r is { tS: number; tempC: number } =>
       r.tempC !== null && r.tS > heat.atS + 1 && (faultSinceS === null || r.tS < faultSinceS),
@@ -111,7 +112,7 @@ export function useProbed(
     return {
       used: true,
       settings:
-        probed.id === settings.plate.id && probed.kind !== 'air'
+        probed.id === settings.plate.id && isContact(probed)
           ? { ...settings, plate: probed }
           : { ...settings, heaters: settings.heaters.map((h) => (h.id === probed.id ? probed : h)) },
     };

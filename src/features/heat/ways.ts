@@ -1,3 +1,4 @@
+import { defOf } from '@/core/heat/heaterDefs';
 import { firstTrue } from '@/core/heat/forecast';
 import { defaultPlate, type ContactHeater } from '@/core/heat/heater';
 import { answersOf } from '@/core/heat/heaterKind';
@@ -27,7 +28,7 @@ export function waysOf(job: JobState, settings: Settings, step: EdgeStep | undef
   const add = (id: string, name: string, use: UseRecord, way: Omit<HeatWay, 'id' | 'use'>) =>
     list.push({ name, use, way: { id, use: heatUse(job.device, job.bond, use), ...way } });
   for (const heater of heatersOf(settings)) {
-    if (heater.kind === 'air') {
+    if (defOf(heater).led) {
       const setC = usualOf(heater);
       const air = (id: string, name: string, way: Parameters<typeof airUse>[0]) =>
         add(`${heater.id}-${id}`, `${heater.name}, ${name}`, airUse(way, job, step, ringMm), {

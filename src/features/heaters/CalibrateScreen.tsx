@@ -1,3 +1,4 @@
+import { isContact } from '@/core/heat/heater';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { useWindowDimensions, View } from 'react-native';
@@ -38,7 +39,7 @@ import { largest, smallest } from '@/core/numeric/ends';
 export function CalibrateScreen({ id }: { id: string }) {
   const s = useSettings();
   const heater = heatersOf(s).find((h) => h.id === id);
-  if (!heater || heater.kind === 'air')
+  if (!heater || !isContact(heater))
     return (
       <PlaceFrame title="Calibrate" line="no plate or mat of that name on this bench">
         <Txt>It may have been taken off the bench.</Txt>

@@ -4,12 +4,13 @@ import { View } from 'react-native';
 
 import {
   defaultGun,
+  defaultLamp,
   defaultMat,
   defaultPlate,
   type AirHeater,
-  type ContactHeater,
   type Heater,
 } from '@/core/heat/heater';
+import { defOf } from '@/core/heat/heaterDefs';
 import { measured, type Sourced } from '@/core/source';
 import { heatersOf, type Settings } from '@/model/settings';
 import { newId } from '@/store/ids';
@@ -25,7 +26,14 @@ import { Txt } from '@/ui/Txt';
 import { day, dial, length, lengthNumber, tempNumber, typedToC, typedToMm } from '@/ui/units';
 import { withHeater } from './withHeater';
 
-const kindNames = { plate: 'Hot plate', mat: 'Heat mat', air: 'Hot air' } as const;
+/** Forms of heater as a shop adds them: name, what a new one begins with, the highest dial, °C. */
+const forms: Record<Heater['kind'], { name: string; first: Heater; mostC: number }> = {
+  plate: { name: 'Hot plate', first: defaultPlate, mostC: 300 },
+  mat: { name: 'Heat mat', first: defaultMat, mostC: 300 },
+  air: { name: 'Hot air', first: defaultGun, mostC: 400 },
+  lamp: { name: 'Infrared lamp', first: defaultLamp, mostC: 400 },
+};
+const formIds = Object.keys(forms) as Heater['kind'][];
 
 /** Everything the shop heats with: figures that the forecasts rest on, where they come from, and calibration. */
 export function HeatersScreen() {
@@ -34,9 +42,9 @@ export function HeatersScreen() {
   const save = (next: Settings) => saveSettings(next).catch((e: unknown) => setProblem(savingTrouble(e)));
   const put = (h: Heater) => void save(withHeater(s, h));
   const add = (kind: Heater['kind']) => {
-    const made = { plate: defaultPlate, mat: defaultMat, air: defaultGun }[kind];
-    const name = `${kindNames[kind]} ${heatersOf(s).filter((h) => h.kind === kind).length + 1}`;
-    void save({ ...s, heaters: [...s.heaters, { ...made, id: newId(), name }] });
+    const { name: form, first } = forms[kind];
+    const name = `${form} ${heatersOf(s).filter((h) => h.kind === kind).length + 1}`;
+    void save({ ...s, heaters: [...s.heaters, { ...first, id: newId(), name }] });
   };
   return (
     <PlaceFrame title="Heaters" line="what heats on this bench, and what is known of it">
@@ -49,11 +57,11 @@ export function HeatersScreen() {
         <Disclosure key={h.id} title={`${h.name}: ${describe(h, s)}`}>
           <Fields heater={h} units={s} onChange={put} />
           <View className="flex-row flex-wrap gap-4 items-center">
-            {h.kind === 'air' ? null : (
+            {defOf(h).calibrates ? (
               <Link href={`/heaters/${h.id}` as Href} className="font-body text-m text-ink underline py-2">
                 Calibrate with a thermocouple
               </Link>
-            )}
+            ) : null}
             {h.id === s.plate.id ? null : (
               <Button
                 kind="small"
@@ -69,8 +77,13 @@ export function HeatersScreen() {
           Another heater
         </Txt>
         <View className="flex-row flex-wrap gap-2">
-          {(['plate', 'mat', 'air'] as const).map((kind) => (
-            <Button key={kind} kind="small" label={`Add: ${kindNames[kind].toLowerCase()}`} onPress={() => add(kind)} />
+          {formIds.map((kind) => (
+            <Button
+              key={kind}
+              kind="small"
+              label={`Add: ${forms[kind].name.toLowerCase()}`}
+              onPress={() => add(kind)}
+            />
           ))}
         </View>
       </View>
@@ -79,10 +92,15 @@ export function HeatersScreen() {
 }
 
 function describe(h: Heater, units: Settings): string {
-  if (h.kind === 'air')
-    return `nozzle ${length(h.nozzleMm, units, 0)}, ${h.flowLpm} l/min, ${length(h.standoffMm, units, 0)} away`;
-  const since = h.calibration ? `calibrated ${day(h.calibration.at)}` : 'not calibrated';
-  return `up to ${dial(h.maxSetC)}, ${since}`;
+  switch (h.kind) {
+    case 'air':
+      return `nozzle ${length(h.nozzleMm, units, 0)}, ${h.flowLpm} l/min, ${length(h.standoffMm, units, 0)} away`;
+    case 'lamp':
+      return `up to ${dial(h.maxSetC)}, fills ${Math.round(h.viewShare.value * 100)} % of what the glass sees`;
+    case 'plate':
+    case 'mat':
+      return `up to ${dial(h.maxSetC)}, ${h.calibration ? `calibrated ${day(h.calibration.at)}` : 'not calibrated'}`;
+  }
 }
 
 interface FieldsProps {
@@ -137,15 +155,11 @@ function Fields({ heater: h, units, onChange }: FieldsProps) {
       {temperature(
         'highest setpoint',
         Math.max(60, h.minSetC + 10),
-        h.kind === 'air' ? 400 : 300,
+        forms[h.kind].mostC,
         h.maxSetC,
         (maxSetC) => ({ ...h, maxSetC }),
       )}
-      {h.kind === 'air' ? (
-        <AirFields heater={h} units={units} figure={figure} onChange={onChange} />
-      ) : (
-        <ContactFields heater={h} figure={figure} />
-      )}
+      <FormFields heater={h} units={units} figure={figure} onChange={onChange} />
       {figure('shows less or more than it is, offset', 'K', -30, 30, h.offsetK, (offsetK) => ({ ...h, offsetK }), 1)}
       {figure('time constant of warming up', 's', 0.5, 300, h.lagS, (lagS) => ({ ...h, lagS }))}
       <NumberField
@@ -170,11 +184,38 @@ type Figure = (
   digits?: number,
 ) => React.ReactNode;
 
-function ContactFields({ heater: h, figure }: { heater: ContactHeater; figure: Figure }) {
-  return figure('contact conductance', 'W/m²K', 30, 2000, h.conductanceWm2K, (conductanceWm2K) => ({
-    ...h,
-    conductanceWm2K,
-  }));
+/** What only a heater of this form has. */
+function FormFields({
+  heater: h,
+  units,
+  figure,
+  onChange,
+}: {
+  heater: Heater;
+  units: Settings;
+  figure: Figure;
+  onChange: (h: Heater) => void;
+}) {
+  switch (h.kind) {
+    case 'air':
+      return <AirFields heater={h} units={units} figure={figure} onChange={onChange} />;
+    case 'lamp':
+      return figure(
+        'share of what the glass sees that is hot elements',
+        '',
+        0.02,
+        1,
+        h.viewShare,
+        (viewShare) => ({ ...h, viewShare }),
+        2,
+      );
+    case 'plate':
+    case 'mat':
+      return figure('contact conductance', 'W/m²K', 30, 2000, h.conductanceWm2K, (conductanceWm2K) => ({
+        ...h,
+        conductanceWm2K,
+      }));
+  }
 }
 
 function AirFields({
