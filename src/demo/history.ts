@@ -1,10 +1,9 @@
 import { gaugePoints } from '@/core/fit/gaugePoints';
 import type { ComeBackCause } from '@/model/eventCheck';
 import type { JobEvent, NewEvent } from '@/model/event';
-import { stageMinutes } from '@/core/intake/collection';
 import { itemOf, routeMinutes, type Work } from '@/core/intake/route';
 import { quote } from '@/core/money/quote';
-import type { StageId } from '@/model/stages';
+import { stageMinutes, usualMinutes, type StageId } from '@/model/stages';
 import { device, done, intake, minute, Script, wobble } from './script';
 import { demoSettings } from './settings';
 
@@ -164,14 +163,12 @@ export function demoHistory(now: number): JobEvent[][] {
 
 type Model = ReturnType<typeof device>;
 
-const usualSum = Object.values(stageMinutes).reduce((m, v) => m + v.p50.value, 0);
-
 /** What the shop's plan counted on, s. */
 function planned(stage: StageId, d: Model, work: Work): number {
   const construction = d.faces.find(
     (f) => f.id === (work === 'lensCovers' ? d.bonds.find((b) => b.id === 'lens1Tape')?.onFace : d.bonds[0]!.onFace),
   )!.construction;
-  const factor = routeMinutes(work, { construction, pieces: 1 }) / usualSum;
+  const factor = routeMinutes(work, { construction, pieces: 1 }) / usualMinutes;
   return Math.round(stageMinutes[stage]!.p50.value * 60 * Math.max(0.3, factor));
 }
 

@@ -1,7 +1,6 @@
-import type { TaskId } from '../core/schedule/jobTasks';
 import { stageDefs, stageIds, type StageDef, type StageId } from './stages';
 
-type Words = NonNullable<StageDef['tasks'][TaskId]>;
+type Words = StageDef['tasks'][string];
 
 const tasks = new Map<string, Words & { stage: StageId }>(
   stageIds.flatMap((stage) =>
@@ -18,3 +17,15 @@ export const taskName = (task: string): string => (isReheat(task) ? 'Reheat' : (
 export const taskVerb = (task: string): string => (isReheat(task) ? 'Reheat' : (tasks.get(task)?.verb ?? task));
 
 export const stageOf = (task: string): StageId => (isReheat(task) ? 'heat' : (tasks.get(task)?.stage ?? 'intake'));
+
+/** Is it a task that this version knows. */
+export const isTask = (task: string): boolean => tasks.has(task);
+
+/** Tasks in the order of most jobs. */
+export const taskIds: readonly string[] = [...tasks.keys()];
+
+/** Stage that a task's time is learned with; null: a fixed time or a clock. */
+export const learnedStage = (task: string): StageId | null => {
+  const t = tasks.get(task);
+  return t?.learned ? t.stage : null;
+};

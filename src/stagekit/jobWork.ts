@@ -14,7 +14,8 @@ import type { DurationBook } from '@/core/schedule/learned';
 import { judgement } from '@/core/source';
 import { onPlate, type JobState } from '@/model/fold';
 import { heaterOf, type Settings } from '@/model/settings';
-import { stageOf } from '@/model/taskNames';
+import { stageDefs } from '@/model/stages';
+import { learnedStage, stageOf } from '@/model/taskNames';
 import { clocksAhead, cureOf, unlocksOf } from './cureJob';
 import { holdWays } from './holdWays';
 import { kindOf, workCached } from './shopDurations';
@@ -51,10 +52,6 @@ export interface BenchInput {
 }
 
 export type CureWay = 'tape' | 'bead' | 'nothing';
-
-/** Stage that a task's duration is learned by; null: a fixed time or a clock. */
-export const learnedStage = (t: TaskId): string | null =>
-  t === 'load' ? 'heat' : ['heat', 'close', 'clamped', 'unclamp', 'cure'].includes(t) ? null : stageOf(t);
 
 interface Frame {
   names: readonly string[];
@@ -109,11 +106,12 @@ export function jobWork(job: JobState, o: BenchInput, f: Frame): JobWork {
   const heats = lensFace ? [] : (o.heats?.get(job.id) ?? [guessedHeat(job, settings)]);
   const clips = job.bond.zone === 'clips';
 
-  for (const stage of ['intake', 'strip', 'clean', 'dryFit', 'check', 'handover'] as const)
-    if (todo(stage)) {
-      left.add(stage);
-      if (works(stage)) begin(stage, running!.fromAt);
-    }
+  for (const { stage } of job.way) {
+    const { work } = stageDefs[stage];
+    if (work.how !== 'hands' || !todo(stage)) continue;
+    left.add(work.task);
+    if (works(stage)) begin(work.task, running!.fromAt);
+  }
   let used = heats;
   /** who stands by the heat lifts: an estimate of when somebody else is free is no hand at the window */
   let lifter: string | null = null;
@@ -221,6 +219,7 @@ export function jobWork(job: JobState, o: BenchInput, f: Frame): JobWork {
       : null;
   return {
     id: job.id,
+    steps: job.way.map((s) => stageDefs[s.stage].work),
     releaseS: Math.min(f.s(job.openedAt), f.nowS),
     dueS: job.promiseAt === null ? null : f.s(job.promiseAt),
     weight: job.comeBack ? benchFigures.comeBackWeight.value : 1,

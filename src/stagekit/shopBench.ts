@@ -1,12 +1,13 @@
 import { CoreInputError } from '@/core/errors';
-import { benchJob, taskIds, type BenchThings } from '@/core/schedule/jobTasks';
+import { benchJob, type BenchThings } from '@/core/schedule/jobTasks';
 import { scatterKey, type Scatters } from '@/core/schedule/promise';
 import type { Bench, Resource } from '@/core/schedule/types';
 import { onPlate, type JobState } from '@/model/fold';
 import { merged, personSpans, type Span } from '@/model/openHours';
 import type { Settings } from '@/model/settings';
 import { besideWork, stageWorkFigures } from '@/model/stageWork';
-import { bareId, benchFigures, clipId, heaterId, jobWork, learnedStage, personId, type BenchInput } from './jobWork';
+import { bareId, benchFigures, clipId, heaterId, jobWork, personId, type BenchInput } from './jobWork';
+import { learnedStage, taskIds } from '@/model/taskNames';
 import { kindOf, workCached } from './shopDurations';
 import { own as ownIn } from '@/core/bare';
 

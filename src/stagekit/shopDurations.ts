@@ -1,16 +1,9 @@
-import { stageMinutes } from '@/core/intake/collection';
+import type { StageMinutes } from '@/core/intake/collection';
 import { routeMinutes, type Work } from '@/core/intake/route';
 import { DurationBook, type Worked } from '@/core/schedule/learned';
-import { judgement } from '@/core/source';
 import type { JobState } from '@/model/fold';
 import { stageWork } from '@/model/stageWork';
-
-export const stripMinutes = {
-  p50: judgement(18, 'taking the inside out and putting it back, no log of its own yet'),
-  p90: judgement(35, 'taking the inside out and putting it back, no log of its own yet'),
-};
-
-const usualSum = Object.values(stageMinutes).reduce((m, s) => m + s.p50.value, 0);
+import { stageMinutes, usualMinutes } from '@/model/stages';
 
 /** What a job is worked as, before anything was chosen. */
 export const workOf = (job: JobState): Work =>
@@ -29,12 +22,12 @@ export const kindOf = (job: JobState): string => `${job.face.construction}/${wor
 /** Usual and long duration of a stage for a kind of job, s: the shop's figures, stretched to the minutes of the work. */
 export function usualS(stage: string, kind: string, pieces = 1): { p50: number; p90: number } {
   const [construction, work] = kind.split('/') as [JobState['face']['construction'], Work];
-  if (stage === 'strip') return { p50: stripMinutes.p50.value * 60, p90: stripMinutes.p90.value * 60 };
-  const m = stageMinutes[stage];
+  const m = (stageMinutes as Readonly<Record<string, StageMinutes | undefined>>)[stage];
   if (!m) return { p50: 300, p90: 600 };
+  if (!m.ofRoute) return { p50: m.p50.value * 60, p90: m.p90.value * 60 };
   const inside = work === 'wholeHousing' || work === 'rearAssembly' || work === 'displayWithFrame';
-  const own = routeMinutes(work, { construction, pieces }) - (inside ? stripMinutes.p50.value : 0);
-  const factor = Math.max(0.3, own / usualSum);
+  const own = routeMinutes(work, { construction, pieces }) - (inside ? (stageMinutes.strip?.p50.value ?? 0) : 0);
+  const factor = Math.max(0.3, own / usualMinutes);
   return { p50: m.p50.value * 60 * factor, p90: m.p90.value * 60 * factor };
 }
 

@@ -1,3 +1,4 @@
+import { stageMinutes } from '../../model/stages';
 import fc from 'fast-check';
 
 import { shippedDevices } from '../../model/shippedDevices';
@@ -222,13 +223,19 @@ describe('tape dwell', () => {
 
 it('earliest collection shrinks as stages are done and never promises less than the cure that is left', () => {
   const cure = tapeClocks(22).handOver;
-  const all = earliestCollectionS(new Set(), null, cure);
-  const half = earliestCollectionS(new Set(['intake', 'heat', 'lift', 'strip', 'clean', 'dryFit', 'bond']), 0, cure);
+  const all = earliestCollectionS(stageMinutes, new Set(), null, cure);
+  const half = earliestCollectionS(
+    stageMinutes,
+    new Set(['intake', 'heat', 'lift', 'strip', 'clean', 'dryFit', 'bond']),
+    0,
+    cure,
+  );
   expect(half.high).toBeLessThan(all.high);
   expect(half.high).toBeGreaterThan(cure.high);
   expect(all.low).toBeLessThan(all.mean);
   expect(
     earliestCollectionS(
+      stageMinutes,
       new Set(['intake', 'heat', 'lift', 'strip', 'clean', 'dryFit', 'bond', 'check', 'handover']),
       1e6,
       cure,

@@ -1,27 +1,12 @@
-import { judgement, type Range, type Sourced } from '../source';
+import type { Range, Sourced } from '../source';
 
-/** Hands-on minutes of each stage before the shop has a log of its own; P50 and P90. */
-export const stageMinutes: Record<string, { p50: Sourced; p90: Sourced }> = Object.fromEntries(
-  (
-    [
-      ['intake', 5, 9],
-      ['heat', 4, 7],
-      ['lift', 12, 25],
-      ['strip', 0, 0],
-      ['clean', 14, 25],
-      ['dryFit', 4, 8],
-      ['bond', 9, 15],
-      ['check', 12, 20],
-      ['handover', 4, 7],
-    ] as const
-  ).map(([id, a, b]) => [
-    id,
-    {
-      p50: judgement(a, 'no log of its own yet, shop figure'),
-      p90: judgement(b, 'no log of its own yet, shop figure'),
-    },
-  ]),
-);
+/** Hands-on minutes of a stage: usual and long. */
+export interface StageMinutes {
+  p50: Sourced;
+  p90: Sourced;
+  /** they are a part of a route's minutes; what goes on by itself or only on some routes is not */
+  ofRoute: boolean;
+}
 
 /** What holds the cover again: its clock runs at the end of the job. */
 export type ClosedBy = 'tape' | 'bead' | 'nothing';
@@ -29,12 +14,14 @@ export type ClosedBy = 'tape' | 'bead' | 'nothing';
 /**
  * Earliest pick-up from now: the stages that are still to do one after the other, and the cure by the shop's policy.
  * Durations add as independent lognormals matched by mean and variance.
+ * @param usual hands-on minutes of the stages that a route's minutes are made of
  * @param done stages that are finished or skipped
  * @param cureElapsedS seconds since pressing, or null before bonding
  * @param cure time on the shelf after pressing
  * @param handsFactor how much longer or shorter than the usual hands-on time this route is
  */
 export function earliestCollectionS(
+  usual: Readonly<Record<string, StageMinutes>>,
   done: ReadonlySet<string>,
   cureElapsedS: number | null,
   cure: Range,
@@ -42,8 +29,8 @@ export function earliestCollectionS(
 ): Range {
   let mean = 0;
   let variance = 0;
-  for (const [id, m] of Object.entries(stageMinutes)) {
-    if (done.has(id) || m.p50.value === 0) continue;
+  for (const [id, m] of Object.entries(usual)) {
+    if (done.has(id) || !m.ofRoute) continue;
     const sigma = Math.log(m.p90.value / m.p50.value) / 1.28155;
     const mu = handsFactor * m.p50.value * 60 * Math.exp(sigma ** 2 / 2);
     mean += mu;

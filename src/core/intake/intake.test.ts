@@ -1,3 +1,4 @@
+import { stageMinutes } from '../../model/stages';
 import { shippedDevices } from '../../model/shippedDevices';
 import { adhesiveRecord } from '../adhesives';
 import { coverStrengths } from '../lift/strength';
@@ -140,13 +141,13 @@ describe('how hard, and when it is ready', () => {
     const none = { low: 0, mean: 0, high: 0 };
     const cure = (by: 'tape' | 'solvent', policy: 'usual' | 'late') =>
       byPolicy(cureClocks(by, 1.4, steady(22)).handOver, 'handOver', policy);
-    const at = (r: typeof none) => earliestCollectionS(new Set(), null, r);
+    const at = (r: typeof none) => earliestCollectionS(stageMinutes, new Set(), null, r);
     expect(at(none).high).toBeLessThan(at(cure('tape', 'usual')).high);
     // common practice: a bead of 1.4 mm is full after about a day, not after two and a half
     expect(at(cure('solvent', 'usual')).mean / 3600).toBeGreaterThan(18);
     expect(at(cure('solvent', 'usual')).mean / 3600).toBeLessThan(48);
     expect(at(cure('solvent', 'late')).mean).toBeGreaterThan(at(cure('solvent', 'usual')).mean * 1.8);
     expect(at(cure('tape', 'usual')).high / 3600).toBeLessThan(4);
-    expect(earliestCollectionS(new Set(), null, none, 2).mean / at(none).mean).toBeCloseTo(2, 1);
+    expect(earliestCollectionS(stageMinutes, new Set(), null, none, 2).mean / at(none).mean).toBeCloseTo(2, 1);
   });
 });

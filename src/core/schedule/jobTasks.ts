@@ -2,24 +2,24 @@ import type { Sourced } from '../source';
 import { judgement } from '../source';
 import type { BenchJob, Hold, Link, Mode, Started, Task, Variant } from './types';
 
-/** Tasks of a job on the bench, in the order in which it is worked. */
-export const taskIds = [
-  'intake',
-  'load',
-  'heat',
-  'lift',
-  'strip',
-  'clean',
-  'dryFit',
-  'bond',
-  'close',
-  'clamped',
-  'unclamp',
-  'cure',
-  'check',
-  'handover',
-] as const;
-export type TaskId = (typeof taskIds)[number];
+/** A task of a job: one of the shapes below, or work of hands under its own name. */
+export type TaskId = string;
+
+/** A step of the job as the bench sees it: heat, lift, bond and cure come with their clocks, everything else is hands. */
+export type WorkStep =
+  | { how: 'heat' | 'lift' | 'bond' | 'cure' }
+  | {
+      how: 'hands';
+      task: TaskId;
+      /** it may lie over a break: no window runs */
+      breakable?: boolean | undefined;
+      /** it cannot be done without the new part */
+      needsPart?: boolean | undefined;
+      /** it takes one of the shop's testers */
+      tester?: boolean | undefined;
+      /** with it the device leaves the shop */
+      leaves?: boolean | undefined;
+    };
 
 export const taskFigures = {
   loadS: judgement(60, 'laying on or aiming, the heater warm'),
@@ -75,6 +75,8 @@ export interface Going {
 /** What is left of one job, with its own numbers. */
 export interface JobWork {
   id: string;
+  /** the job's own steps, in their order */
+  steps: readonly WorkStep[];
   releaseS: number;
   dueS: number | null;
   weight: number;
@@ -103,9 +105,6 @@ export interface BenchThings {
   shelf: string | null;
   tester: string | null;
 }
-
-/** Work that may lie over a break; bonding and lifting may not, for their windows run. */
-const breakable: readonly TaskId[] = ['strip', 'clean'];
 
 /** A job as chains of tasks, one chain for each way of closing, and what of it goes on. */
 export function benchJob(w: JobWork, b: BenchThings): { job: BenchJob; started: Started[] } {
@@ -145,6 +144,9 @@ function variantOf(w: JobWork, way: ClosingWay, b: BenchThings): Variant {
   /** tasks that must be over before the next begins */
   let before: TaskId[] = [];
   const goes = new Map(w.going.map((g) => [g.task, g]));
+  const leaving = w.steps.find((s) => s.how === 'hands' && s.leaves);
+  const leaves = leaving?.how === 'hands' ? leaving.task : null;
+  const breakable = new Set(w.steps.flatMap((s) => (s.how === 'hands' && s.breakable ? [s.task] : [])));
   const put = (id: TaskId, modes: readonly Mode[], link: Partial<Link> = {}) => {
     if (!w.left.has(id) || !modes.length) return;
     const wish = w.wishes.find((x) => x.task === id);
@@ -153,13 +155,13 @@ function variantOf(w: JobWork, way: ClosingWay, b: BenchThings): Variant {
     const releaseS = Math.max(
       partHere ? w.partS! : 0,
       wish?.notBeforeS ?? 0,
-      id === 'handover' ? (w.handOverFromS ?? 0) : 0,
+      id === leaves ? (w.handOverFromS ?? 0) : 0,
     );
     tasks.push({
       id,
       modes: kept.length ? kept : modes,
       ...(releaseS > 0 ? { releaseS } : {}),
-      ...(breakable.includes(id) ? { breakable: true } : {}),
+      ...(breakable.has(id) ? { breakable: true } : {}),
     });
     const own = goes.get(id);
     // what somebody took up before its turn goes on beside what should have come first
@@ -174,23 +176,25 @@ function variantOf(w: JobWork, way: ClosingWay, b: BenchThings): Variant {
     }));
   const fixedHands = (s: Sourced): Mode[] => b.people.map((p) => ({ durS: s.value, use: { [b.personOf(p)]: 1 } }));
 
-  put('intake', hands('intake'));
-  if (w.heats.length) {
-    const held = w.heats.filter((h) => h.held);
-    // where one heater is quick enough to be waited for, no slow one is thought of
-    const ways = held.length ? held : w.heats;
-    const on = (h: HeatWay, durS: (person: string) => number): Mode[] => {
-      const own = { [b.heaterOf(h.heater)]: 1 };
-      return h.held
-        ? b.people.map((p) => ({ durS: Math.round(durS(p)), use: { ...own, [b.personOf(p)]: 1 } }))
-        : [{ durS: Math.round(durS('')), use: own }];
-    };
+  const held = w.heats.filter((h) => h.held);
+  // where one heater is quick enough to be waited for, no slow one is thought of
+  const ways = held.length ? held : w.heats;
+  const on = (h: HeatWay, durS: (person: string) => number): Mode[] => {
+    const own = { [b.heaterOf(h.heater)]: 1 };
+    return h.held
+      ? b.people.map((p) => ({ durS: Math.round(durS(p)), use: { ...own, [b.personOf(p)]: 1 } }))
+      : [{ durS: Math.round(durS('')), use: own }];
+  };
+  const heat = () => {
+    if (!ways.length) return;
     if (!held.length) put('load', hands('load'));
     put(
       'heat',
       ways.flatMap((h) => on(h, (p) => h.heatS + (h.held ? w.handsS('load', p) : 0))),
       has('load') ? { maxS: taskFigures.layOnS.value } : {},
     );
+  };
+  const lift = () =>
     put(
       'lift',
       hands('lift'),
@@ -201,19 +205,23 @@ function variantOf(w: JobWork, way: ClosingWay, b: BenchThings): Variant {
           }
         : {},
     );
-  } else put('lift', hands('lift'));
-  for (const id of ['strip', 'clean', 'dryFit'] as const) put(id, hands(id));
-  if (way.openS && w.left.has('bond')) {
-    put('bond', hands('bond', taskFigures.closeS.value));
-    put('close', fixedHands(taskFigures.closeS), { minS: Math.round(way.openS.min), maxS: Math.round(way.openS.max) });
-  } else put('bond', hands('bond'));
-  const closed: TaskId | null = has('close') ? 'close' : has('bond') ? 'bond' : null;
-  if (way.id !== 'nothing') {
+  const bond = () => {
+    if (way.openS && w.left.has('bond')) {
+      put('bond', hands('bond', taskFigures.closeS.value));
+      put('close', fixedHands(taskFigures.closeS), {
+        minS: Math.round(way.openS.min),
+        maxS: Math.round(way.openS.max),
+      });
+    } else put('bond', hands('bond'));
+  };
+  const closed = (): TaskId | null => (has('close') ? 'close' : has('bond') ? 'bond' : null);
+  const cure = () => {
+    if (way.id === 'nothing') return;
     if (way.clampOffS > 0) {
       put(
         'clamped',
         [{ durS: Math.round(way.clampOffS), use: {} }],
-        closed && way.openS ? { maxS: taskFigures.toClampS.value } : {},
+        closed() && way.openS ? { maxS: taskFigures.toClampS.value } : {},
       );
       put('unclamp', fixedHands(taskFigures.unclampS));
       if (way.clamp && has('clamped') && has('unclamp'))
@@ -226,11 +234,14 @@ function variantOf(w: JobWork, way: ClosingWay, b: BenchThings): Variant {
         [{ durS: cureS, use: b.shelf ? { [b.shelf]: 1 } : {} }],
         has('unclamp') && !goes.has('cure') ? { maxS: taskFigures.toShelfS.value } : {},
       );
-  }
-  put('check', hands('check', 0, b.tester ? { [b.tester]: 1 } : {}));
-  put('handover', hands('handover'));
-  if (closed && has('handover') && way.handOverS > 0)
-    links.push({ from: closed, to: 'handover', minS: Math.round(way.handOverS) });
+  };
+  const clocked = { heat, lift, bond, cure };
+  for (const step of w.steps)
+    if (step.how === 'hands') put(step.task, hands(step.task, 0, step.tester && b.tester ? { [b.tester]: 1 } : {}));
+    else clocked[step.how]();
+  const shut = closed();
+  if (shut && leaves && has(leaves) && way.handOverS > 0)
+    links.push({ from: shut, to: leaves, minS: Math.round(way.handOverS) });
   return { id: way.id, tasks, links, holds };
 }
 
@@ -244,9 +255,13 @@ const firstOpening = (w: JobWork): TaskId | null =>
       ? 'lift'
       : null;
 
-/** The first task that cannot be done without the new part. */
-const firstNeeding = (w: JobWork): TaskId =>
-  (['dryFit', 'bond', 'check', 'handover'] as const).find((t) => w.left.has(t)) ?? 'handover';
+/** The first task that cannot be done without the new part: bonding, and what its stage says of itself; null when none is left. */
+function firstNeeding(w: JobWork): TaskId | null {
+  const needing = w.steps.flatMap((s) =>
+    s.how === 'bond' ? ['bond'] : s.how === 'hands' && s.needsPart ? [s.task] : [],
+  );
+  return needing.find((t) => w.left.has(t)) ?? null;
+}
 
 function suits(m: Mode, wish: Wish, b: BenchThings): boolean {
   const person = wish.person && b.people.includes(wish.person) ? b.personOf(wish.person) : null;

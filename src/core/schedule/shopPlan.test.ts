@@ -1,7 +1,9 @@
 import fc from 'fast-check';
 
 import { needsOf } from './nextHands';
-import { benchJob, taskFigures, type JobWork, type TaskId, taskIds } from './jobTasks';
+import { stageDefs, stageIds } from '../../model/stages';
+import { taskIds } from '../../model/taskNames';
+import { benchJob, taskFigures, type JobWork, type TaskId } from './jobTasks';
 import { DurationBook } from './learned';
 import { merged, openSpans, personSpans, without } from '../../model/openHours';
 import { promisesOf, roundUpQuarter, scatterKey } from './promise';
@@ -28,6 +30,7 @@ const minutes: Partial<Record<TaskId, number>> = {
 const noStrip = new Set<TaskId>(taskIds.filter((t) => t !== 'strip'));
 const work = (over: Partial<JobWork>): JobWork => ({
   id: 'J1',
+  steps: stageIds.map((s) => stageDefs[s].work),
   releaseS: 0,
   dueS: 4 * 3600,
   weight: 1,

@@ -2,11 +2,10 @@ import { Link, type Href } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 
-import { taskIds, type TaskId } from '@/core/schedule/jobTasks';
 import { needsOf } from '@/core/schedule/nextHands';
 import type { PlanEntry } from '@/core/schedule/types';
 import type { JobState } from '@/model/fold';
-import { stageOf, taskName } from '@/model/taskNames';
+import { isTask, stageOf, taskName } from '@/model/taskNames';
 import { useActions } from '@/stagekit/actions';
 import { resourceName } from '@/stagekit/shopBench';
 import { stageHref } from '@/stagekit/stageHref';
@@ -35,7 +34,7 @@ export function TaskEdit({ entry, job, now, at }: { entry: PlanEntry; job: JobSt
     (s) => s.job === entry.job && s.task === entry.task && s.startS <= plan.bench.nowS,
   );
   const begun = going && job.works.findLast((w) => w.stage === stageOf(entry.task))?.to === 'begun' && people;
-  const task = (taskIds as readonly string[]).includes(entry.task) ? (entry.task as TaskId) : null;
+  const task = isTask(entry.task) ? entry.task : null;
   const wish = task ? job.wishes.get(task) : undefined;
   const put = (kind: 'notBefore' | 'pinned' | 'who' | 'free', wishAt: number | null, person: string | null) => {
     if (!task) return;

@@ -1,6 +1,6 @@
 import { bondPerimeter } from '@/core/device/perimeter';
 import { byPolicy } from '@/core/cure/policy';
-import { earliestCollectionS, stageMinutes, type ClosedBy } from '@/core/intake/collection';
+import { earliestCollectionS, type ClosedBy } from '@/core/intake/collection';
 import { howHard, type HardInput } from '@/core/intake/difficulty';
 import {
   itemOf,
@@ -17,6 +17,7 @@ import { breakAtPlan, defaultPickMm } from '@/core/lift/verdict';
 import { closeCall } from '@/core/money/choices';
 import { quote, type Quote } from '@/core/money/quote';
 import type { Range } from '@/core/source';
+import { stageMinutes, usualMinutes } from '@/model/stages';
 import type { JobState } from '@/model/fold';
 import type { Settings } from '@/model/settings';
 import { clocksAhead, cureOf } from '@/stagekit/cureJob';
@@ -117,9 +118,8 @@ export function earliestFor(
           settings.cureBy,
         );
   const since = job.clampOn ? (now - job.clampOn.at) / 1e3 : null;
-  return earliestCollectionS(done, since, cure, route.minutes / usualMinutes);
+  return earliestCollectionS(stageMinutes, done, since, cure, route.minutes / usualMinutes);
 }
-const usualMinutes = Object.values(stageMinutes).reduce((m, s) => m + s.p50.value, 0);
 
 export function earliestOf(job: JobState, settings: Settings, now: number, pieces: number): Range {
   const work = job.route?.work ?? (job.keepCover ? 'openClose' : defaultWork(job));
