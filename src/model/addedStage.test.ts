@@ -39,7 +39,9 @@ const polish = 'polish' as StageId;
 const t0 = Date.UTC(2026, 3, 14, 13);
 const logs = demoJobs(t0);
 const opened = logs[0]!.find((e) => e.type === 'opened')!;
-const route = logs.flat().find((e) => e.type === 'jobRoute' && e.work === 'glassOnly') as JobEvent & { type: 'jobRoute' };
+const route = logs.flat().find((e) => e.type === 'jobRoute' && e.work === 'glassOnly') as JobEvent & {
+  type: 'jobRoute';
+};
 
 /** A new job on the way of this version, with some stages done. */
 function job(done: readonly StageId[], more: readonly NewEvent[] = []) {

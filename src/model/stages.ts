@@ -2,7 +2,7 @@ import type { StageMinutes } from '../core/intake/collection';
 import { stageDefs } from './stageDefs';
 import { stageIds, type StageId } from './stageIds';
 
-export { stageDefs, type StageDef, type WayFacts } from './stageDefs';
+export { stageDefs, type StageDef } from './stageDefs';
 export { stageIds, type StageId } from './stageIds';
 
 export const stageNames = Object.fromEntries(stageIds.map((id) => [id, stageDefs[id].name])) as Record<StageId, string>;

@@ -133,7 +133,11 @@ export const defaultLamp: LampHeater = {
   offsetK: judgement(0, 'the dial is taken as the temperature of the elements, assumed', 15),
   lagS: judgement(60, 'time constant of ceramic elements warming up, assumed'),
   autoOffS: null,
-  viewShare: judgement(0.4, 'elements of the size of the device, half its width above it; calibrate by the probe', 0.06),
+  viewShare: judgement(
+    0.4,
+    'elements of the size of the device, half its width above it; calibrate by the probe',
+    0.06,
+  ),
 };
 
 /** The jet of a heater at a setpoint. */

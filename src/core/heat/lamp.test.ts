@@ -40,29 +40,32 @@ it.each([
   [22, 350],
   [-10, 400],
   [45, 300],
-])('reduced within 0.5 K of the full model in a room of %d °C under elements of %d °C, bond and cell', (roomC, setC) => {
-  const grid = makeGrid(stack, coarseSize);
-  const s = new HeatSolver(grid, benchEnvironment(roomC, 'true'), roomC, 1e-6);
-  const at = (c: number, k: number) => s.at(c, k);
-  const ring = bondReadings(grid);
-  const w = grid.watch.find((x) => x.id === 'battery')!;
-  const cells = faceReadings(grid, w.columns, w.k);
-  const arcs = arcCells(model, new Perimeter(stack.pathOutline).lengthMm);
-  const run = HeatRun.start(model, defaultLamp, roomC, [
-    { atS: 0, setC, preheated: true },
-    { atS: 240, setC: null, preheated: false },
-  ]);
-  const compare = (t: number) => {
-    const full = ring.reduce((m, r) => Math.min(m, readOff(at, r)), Infinity);
-    const own = run.arcsC(t, arcs).reduce((m, r) => Math.min(m, r.mean), Infinity);
-    expect(Math.abs(full - own)).toBeLessThan(0.5);
-    const cell = cells.reduce((m, r) => Math.max(m, readOff(at, r)), -Infinity);
-    expect(Math.abs(run.partC(t, 'battery')!.mean - cell)).toBeLessThan(0.5);
-  };
-  const { targetC, filmWm2K } = over(setC, roomC);
-  s.run({ conductanceWm2K: 0, plateC: () => targetC, raysWm2K: filmWm2K }, 240, 5, (t) => t % 60 === 0 && compare(t));
-  s.run(null, 240, 5, (t) => t % 60 === 0 && compare(240 + t));
-});
+])(
+  'reduced within 0.5 K of the full model in a room of %d °C under elements of %d °C, bond and cell',
+  (roomC, setC) => {
+    const grid = makeGrid(stack, coarseSize);
+    const s = new HeatSolver(grid, benchEnvironment(roomC, 'true'), roomC, 1e-6);
+    const at = (c: number, k: number) => s.at(c, k);
+    const ring = bondReadings(grid);
+    const w = grid.watch.find((x) => x.id === 'battery')!;
+    const cells = faceReadings(grid, w.columns, w.k);
+    const arcs = arcCells(model, new Perimeter(stack.pathOutline).lengthMm);
+    const run = HeatRun.start(model, defaultLamp, roomC, [
+      { atS: 0, setC, preheated: true },
+      { atS: 240, setC: null, preheated: false },
+    ]);
+    const compare = (t: number) => {
+      const full = ring.reduce((m, r) => Math.min(m, readOff(at, r)), Infinity);
+      const own = run.arcsC(t, arcs).reduce((m, r) => Math.min(m, r.mean), Infinity);
+      expect(Math.abs(full - own)).toBeLessThan(0.5);
+      const cell = cells.reduce((m, r) => Math.max(m, readOff(at, r)), -Infinity);
+      expect(Math.abs(run.partC(t, 'battery')!.mean - cell)).toBeLessThan(0.5);
+    };
+    const { targetC, filmWm2K } = over(setC, roomC);
+    s.run({ conductanceWm2K: 0, plateC: () => targetC, raysWm2K: filmWm2K }, 240, 5, (t) => t % 60 === 0 && compare(t));
+    s.run(null, 240, 5, (t) => t % 60 === 0 && compare(240 + t));
+  },
+);
 
 it('the surface under a lamp is hotter than its cell by the flux through half a cell, less what it gives off', () => {
   const run = HeatRun.start(model, defaultLamp, 22, [{ atS: 0, setC: 350, preheated: true }]);

@@ -122,7 +122,12 @@ export class ReducedModel {
   }
 
   /** A film that differs from place to place, projected from the basis at the columns of the heated face. */
-  patterned(spec: Exclude<BackSpec, { kind: 'rays' }>, ambientC: number, hFreeWm2K: number, hFront = this.modes.hFrontWm2K): Spectrum {
+  patterned(
+    spec: Exclude<BackSpec, { kind: 'rays' }>,
+    ambientC: number,
+    hFreeWm2K: number,
+    hFront = this.modes.hFrontWm2K,
+  ): Spectrum {
     if (spec.kind === 'jet') {
       const face = this.jetFace(spec, ambientC);
       // nearly the same at every setpoint, as warmer air is thinner too: a moving dial seldom needs a new decomposition

@@ -2,14 +2,7 @@ import { Link, type Href } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 
-import {
-  defaultGun,
-  defaultLamp,
-  defaultMat,
-  defaultPlate,
-  type AirHeater,
-  type Heater,
-} from '@/core/heat/heater';
+import { defaultGun, defaultLamp, defaultMat, defaultPlate, type AirHeater, type Heater } from '@/core/heat/heater';
 import { defOf } from '@/core/heat/heaterDefs';
 import { measured, type Sourced } from '@/core/source';
 import { heatersOf, type Settings } from '@/model/settings';
@@ -152,13 +145,10 @@ function Fields({ heater: h, units, onChange }: FieldsProps) {
         onChange={(dialUnit) => onChange({ ...h, dialUnit })}
       />
       {temperature('lowest setpoint', 20, h.maxSetC - 10, h.minSetC, (minSetC) => ({ ...h, minSetC }))}
-      {temperature(
-        'highest setpoint',
-        Math.max(60, h.minSetC + 10),
-        forms[h.kind].mostC,
-        h.maxSetC,
-        (maxSetC) => ({ ...h, maxSetC }),
-      )}
+      {temperature('highest setpoint', Math.max(60, h.minSetC + 10), forms[h.kind].mostC, h.maxSetC, (maxSetC) => ({
+        ...h,
+        maxSetC,
+      }))}
       <FormFields heater={h} units={units} figure={figure} onChange={onChange} />
       {figure('shows less or more than it is, offset', 'K', -30, 30, h.offsetK, (offsetK) => ({ ...h, offsetK }), 1)}
       {figure('time constant of warming up', 's', 0.5, 300, h.lagS, (lagS) => ({ ...h, lagS }))}
