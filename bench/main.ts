@@ -27,6 +27,7 @@ import { arcCells, HeatRun } from '../src/core/heat/run';
 import { crackWork } from '../src/core/lift/cracks/crackWork';
 import { planLift } from '../src/core/lift/plan';
 import { shippedDevices } from '../src/model/shippedDevices';
+import { benchAnswers } from './answers';
 import { benchBonding } from './bonding';
 import { benchChecking } from './checking';
 import { benchLongFiles } from './longFiles';
@@ -101,6 +102,7 @@ line(
   `${(openMs / answerMs).toFixed(1)} : 1 (${openMs.toFixed(1)} ms)`,
 );
 roomErrors(model, stack, line);
+benchAnswers(line);
 const planMs = median(
   () =>
     planLift({

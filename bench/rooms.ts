@@ -3,6 +3,7 @@ import { confirmRun } from '../src/core/heat/confirm';
 import {
   defaultDryer,
   defaultGun,
+  defaultLamp,
   defaultMat,
   defaultNozzle,
   defaultPlate,
@@ -22,6 +23,7 @@ export function roomErrors(
     [defaultGun, [200, 350]],
     [defaultNozzle, [350]],
     [defaultDryer, [120]],
+    [defaultLamp, [200, 400]],
   ];
   let most = 0;
   for (const [heater, sets] of cases)

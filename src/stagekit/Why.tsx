@@ -70,12 +70,21 @@ export function WhyRows({ rows }: { rows: readonly WhyRow[] }) {
   );
 }
 
+function Notes({ of }: { of: NonNullable<WhyProps['notes']> }) {
+  return (typeof of === 'function' ? of() : of).map((n) => (
+    <Txt key={n} size="s" className="mb-1">
+      {n}
+    </Txt>
+  ));
+}
+
 interface WhyProps {
   job: JobState;
   /** name of the call in the log */
   call: string;
   rows: readonly WhyRow[];
-  notes?: readonly string[];
+  /** sentences; as a function where they cost something: they are made when somebody asks */
+  notes?: readonly string[] | (() => readonly string[]);
   inputs: unknown;
   computed: unknown;
 }
@@ -110,11 +119,7 @@ export function Why({ job, call, rows, notes = [], inputs, computed }: WhyProps)
   };
   return (
     <Disclosure title="Why and what else">
-      {notes.map((n) => (
-        <Txt key={n} size="s" className="mb-1">
-          {n}
-        </Txt>
-      ))}
+      <Notes of={notes} />
       <WhyRows rows={rows} />
       <Txt strong className="mt-3 mb-1">
         Do it another way

@@ -180,7 +180,7 @@ export interface Curves {
 }
 
 /** Curves of the plan as it usually goes: bond line and cell. */
-export function curvesOf(f: HeatForecast, thermal: ThermalJob, count = 41): Curves {
+export function curvesOf(f: HeatForecast, thermal: ThermalJob, count = 25): Curves {
   const leaveS = f.readyS?.mean ?? f.heatStartS + 300;
   const toS = f.heatStartS + Math.max(180, leaveS - f.heatStartS + 120);
   const off = f.readyS ? f.run.then({ atS: leaveS, setC: null, preheated: false }) : f.run;

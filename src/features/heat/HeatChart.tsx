@@ -48,7 +48,7 @@ export default memo(function HeatChart({ curves, easyC, nowS, probe, width, unit
           ),
         ]),
   ];
-  const labels = curves.first.map((_, i) => (i % 10 === 0 && i < n - 1 ? clock(i * curves.stepS) : ''));
+  const labels = curves.first.map((_, i) => (i % 6 === 0 && i < n - 1 ? clock(i * curves.stepS) : ''));
   // the chart's own scale, for what is drawn over it
   const every = datasets.flatMap((d) => d.data);
   const [least, most] = [Math.min(...every), Math.max(...every)];

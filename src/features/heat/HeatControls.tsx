@@ -20,15 +20,17 @@ import { airUse, airWayOf, highestSetC, unitDoubt, withHeater, type HeatPlanDraf
 interface HeatControlsProps {
   job: JobState;
   settings: Settings;
+  /** its setpoint is what the dial shows, which goes before the page while a finger turns it */
   plan: HeatPlanDraft & { pickMm: number };
   /** the edge to be cut next, and the length of the ring */
   step: EdgeStep | undefined;
   ringMm: number;
   onChange: (plan: HeatPlanDraft) => void;
+  onTurn: (plan: HeatPlanDraft) => void;
 }
 
 /** Heater, setpoint and pick, chosen together: typed, stepped or dragged. */
-export function HeatControls({ job, settings, plan, step, ringMm, onChange }: HeatControlsProps) {
+export function HeatControls({ job, settings, plan, step, ringMm, onChange, onTurn }: HeatControlsProps) {
   const heater = heaterOf(settings, plan.heater);
   const put = (change: Partial<HeatPlanDraft>) => onChange({ ...plan, ...change });
   return (
@@ -43,7 +45,7 @@ export function HeatControls({ job, settings, plan, step, ringMm, onChange }: He
         highestC={highestSetC(heater, job)}
         setC={plan.setC}
         units={settings}
-        onChange={(setC) => put({ setC })}
+        onChange={(setC) => onTurn({ ...plan, setC })}
       />
       <PickRow
         picks={picksFor(job.bond.zone === 'fullArea')}

@@ -77,7 +77,7 @@ export function HeatWhy({
         ambientC: thermal.ambientC,
       }}
       computed={{ readyS: f.readyS, easyC: lift.easyC, workC: lift.workC }}
-      notes={notesOf(job, view, probed, units)}
+      notes={() => notesOf(job, view, probed, units)}
       rows={[
         ...heaterRows(heater, words.name),
         rowOf('Adhesive G1', lift.case.adhesive.debond.g1, 'J/m²'),

@@ -154,7 +154,7 @@ it('a cover that is to be saved with chips unsure has the clock of its bond; its
 it('curves rise while heating and fall after, and the cell’s curve is its usual value', () => {
   const job = jobWith(plan(110, 0.5), heatOn);
   const { f, thermal } = callOf(job, 0);
-  const c = curvesOf(f, thermal);
+  const c = curvesOf(f, thermal, 41);
   const top = c.first.indexOf(Math.max(...c.first));
   expect(c.fromS + top * c.stepS).toBeCloseTo(f.readyS!.mean, -1);
   expect(c.first[top + 8]!).toBeLessThan(c.first[top]!);

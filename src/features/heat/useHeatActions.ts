@@ -1,5 +1,6 @@
 import { answersOf } from '@/core/heat/heaterKind';
 import { useRouter } from 'expo-router';
+import { useEffect, useRef } from 'react';
 
 import { fallsBelow } from '@/core/heat/forecast';
 import type { JobState } from '@/model/fold';
@@ -27,7 +28,7 @@ export interface HeatActions {
  */
 export function useHeatActions(
   job: JobState,
-  { on, plan, setDraft, heater }: HeatPlanNow,
+  { on, plan, setDraft, heater, following }: HeatPlanNow,
   view: HeatView | null,
   { missing, emergency, missed }: { missing: string | null; emergency: boolean; missed: boolean },
 ): HeatActions {
@@ -42,8 +43,12 @@ export function useHeatActions(
       c === null ? null : Math.max(0, fallsBelow(off, f.first, c, liveS).mean - liveS);
     return { easyForS: lasts(lift.easyC), gripsInS: lasts(lift.workC) };
   };
+  const wanted = useRef(false);
   const layOn = () => {
     if (missing || on || !view) return;
+    // pressed before the page has followed the dial: what is noted is what the dial shows
+    wanted.current = following;
+    if (following) return;
     const { f, lift, thermal } = view;
     const { easyC, workC } = lift;
     const forS = (s: number | undefined) => (s === undefined ? null : s - f.heatStartS);
@@ -75,6 +80,10 @@ export function useHeatActions(
     setDraft(null);
     if (answersOf(heater).steered) controlPlate({ setC, heating: true, deviceOn: true });
   };
+  // as soon as the page has followed, with what it shows then
+  useEffect(() => {
+    if (wanted.current && !following) layOn();
+  });
   const takeOff = () => {
     if (!on || !view) return;
     void log([

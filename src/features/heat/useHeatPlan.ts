@@ -1,4 +1,4 @@
-import { useMemo, useState } from 'react';
+import { useMemo, useState, useTransition } from 'react';
 
 import type { Heater } from '@/core/heat/heater';
 import { onPlate, type JobState } from '@/model/fold';
@@ -11,6 +11,11 @@ export interface HeatPlanNow {
   on: ReturnType<typeof onPlate>;
   plan: HeatPlanDraft;
   setDraft: (d: HeatPlanDraft | null) => void;
+  /** a dial under the finger: it shows its own number at once, and the page follows in turns that never hold it up */
+  turn: (d: HeatPlanDraft) => void;
+  /** what the dial shows, °C, and whether the page still follows it */
+  dialC: number;
+  following: boolean;
   heater: Heater;
   words: ReturnType<typeof heaterWords>;
 }
@@ -18,6 +23,12 @@ export interface HeatPlanNow {
 /** What is planned, or what is going on: a heat that has begun is what it was begun as. */
 export function useHeatPlan(job: JobState, settings: Settings): HeatPlanNow {
   const [draft, setDraft] = useState<HeatPlanDraft | null>(null);
+  const [following, follow] = useTransition();
+  const [turnedC, setTurnedC] = useState<number | null>(null);
+  const turn = (d: HeatPlanDraft) => {
+    setTurnedC(d.setC);
+    follow(() => setDraft(d));
+  };
   const on = onPlate(job);
   const plan: HeatPlanDraft = useMemo(() => {
     const chosen = draft ?? firstPlan(job, settings);
@@ -32,5 +43,6 @@ export function useHeatPlan(job: JobState, settings: Settings): HeatPlanNow {
       : chosen;
   }, [draft, job, settings, on]);
   const heater = heaterOf(settings, plan.heater);
-  return { on, plan, setDraft, heater, words: heaterWords(heater) };
+  const dialC = following && turnedC !== null ? turnedC : plan.setC;
+  return { on, plan, setDraft, turn, dialC, following, heater, words: heaterWords(heater) };
 }
