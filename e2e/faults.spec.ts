@@ -212,6 +212,25 @@ test('override: a reason is asked for and logged', async ({ page }) => {
   await expect(page.getByText('override heat: mat at 60 °C first, because plate is taken')).toBeVisible();
 });
 
+test('the dial is turned and the device laid on in the same moment: what the dial shows is noted', async ({ page }) => {
+  await openDemo(page);
+  await page.goto('/jobs/demo-0143/heat');
+  const h = new Hands(page, false);
+  await h.tick('Picks, blade, alcohol out of the way, gloves, eye cover: all at hand');
+  await expect(h.button('On the plate')).toBeEnabled();
+  // both presses reach the page before it has drawn anything in between
+  await h.press('−5');
+  await page.evaluate(() => {
+    for (const label of ['−5', 'On the plate'])
+      [...document.querySelectorAll<HTMLElement>('[role=button]')]
+        .find((b) => b.textContent?.trim() === label)!
+        .click();
+  });
+  await expect(h.call()).toContainText(/^Try in /);
+  await page.goto('/jobs/demo-0143/log');
+  await expect(page.getByText(/heat on: plate at 100 °C/).first()).toBeVisible();
+});
+
 test('a swollen cell stops heating, with the caution', async ({ page }) => {
   await openDemo(page);
   await page.goto('/jobs/demo-0143/intake');

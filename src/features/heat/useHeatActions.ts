@@ -28,7 +28,7 @@ export interface HeatActions {
  */
 export function useHeatActions(
   job: JobState,
-  { on, plan, setDraft, heater, following }: HeatPlanNow,
+  { on, plan, setDraft, heater, behind }: HeatPlanNow,
   view: HeatView | null,
   { missing, emergency, missed }: { missing: string | null; emergency: boolean; missed: boolean },
 ): HeatActions {
@@ -47,8 +47,8 @@ export function useHeatActions(
   const layOn = () => {
     if (missing || on || !view) return;
     // pressed before the page has followed the dial: what is noted is what the dial shows
-    wanted.current = following;
-    if (following) return;
+    wanted.current = behind();
+    if (wanted.current) return;
     const { f, lift, thermal } = view;
     const { easyC, workC } = lift;
     const forS = (s: number | undefined) => (s === undefined ? null : s - f.heatStartS);
@@ -82,7 +82,7 @@ export function useHeatActions(
   };
   // as soon as the page has followed, with what it shows then
   useEffect(() => {
-    if (wanted.current && !following) layOn();
+    if (wanted.current && !behind()) layOn();
   });
   const takeOff = () => {
     if (!on || !view) return;

@@ -1,4 +1,4 @@
-import { useMemo, useState, useTransition } from 'react';
+import { useMemo, useRef, useState, useTransition } from 'react';
 
 import type { Heater } from '@/core/heat/heater';
 import { onPlate, type JobState } from '@/model/fold';
@@ -13,21 +13,28 @@ export interface HeatPlanNow {
   setDraft: (d: HeatPlanDraft | null) => void;
   /** a dial under the finger: it shows its own number at once, and the page follows in turns that never hold it up */
   turn: (d: HeatPlanDraft) => void;
-  /** what the dial shows, °C, and whether the page still follows it */
+  /** what the dial shows, °C */
   dialC: number;
-  following: boolean;
+  /** asked when something is pressed: was the dial turned to where the page has not followed yet */
+  behind: () => boolean;
   heater: Heater;
   words: ReturnType<typeof heaterWords>;
 }
 
 /** What is planned, or what is going on: a heat that has begun is what it was begun as. */
 export function useHeatPlan(job: JobState, settings: Settings): HeatPlanNow {
-  const [draft, setDraft] = useState<HeatPlanDraft | null>(null);
+  const [draft, setPlanned] = useState<HeatPlanDraft | null>(null);
+  const last = useRef<HeatPlanDraft | null>(null);
   const [following, follow] = useTransition();
   const [turnedC, setTurnedC] = useState<number | null>(null);
+  const setDraft = (d: HeatPlanDraft | null) => {
+    last.current = d;
+    setPlanned(d);
+  };
   const turn = (d: HeatPlanDraft) => {
+    last.current = d;
     setTurnedC(d.setC);
-    follow(() => setDraft(d));
+    follow(() => setPlanned(d));
   };
   const on = onPlate(job);
   const plan: HeatPlanDraft = useMemo(() => {
@@ -44,5 +51,6 @@ export function useHeatPlan(job: JobState, settings: Settings): HeatPlanNow {
   }, [draft, job, settings, on]);
   const heater = heaterOf(settings, plan.heater);
   const dialC = following && turnedC !== null ? turnedC : plan.setC;
-  return { on, plan, setDraft, turn, dialC, following, heater, words: heaterWords(heater) };
+  const behind = () => last.current !== draft;
+  return { on, plan, setDraft, turn, dialC, behind, heater, words: heaterWords(heater) };
 }

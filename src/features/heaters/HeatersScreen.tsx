@@ -190,14 +190,15 @@ function FormFields({
     case 'air':
       return <AirFields heater={h} units={units} figure={figure} onChange={onChange} />;
     case 'lamp':
-      return figure(
-        'share of what the glass sees that is hot elements',
-        '',
-        0.02,
-        1,
-        h.viewShare,
-        (viewShare) => ({ ...h, viewShare }),
-        2,
+      return (
+        <NumberField
+          label={`${h.name}: share of what the glass sees that is hot elements`}
+          unit="%"
+          low={2}
+          high={100}
+          value={Math.round(h.viewShare.value * 100)}
+          onCommit={(v) => onChange({ ...h, viewShare: measured(v / 100, 'set in this shop', h.viewShare.u) })}
+        />
       );
     case 'plate':
     case 'mat':

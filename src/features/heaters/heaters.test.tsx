@@ -1,6 +1,8 @@
 import { render, screen } from '@testing-library/react';
 
 import { SimulatedBench } from '@/core/instruments/simulatedBench';
+import { heaterSchema } from '@/model/heater';
+import { heaterWords } from '@/stagekit/heaterWords';
 import { coarseModel as mockModel } from '../../../test-support/modes';
 import { settingsNow, startShop } from '../../../test-support/mockShop';
 import { choose, enter, press } from '../../../test-support/stage';
@@ -61,6 +63,21 @@ describe('heaters', () => {
     expect(settingsNow().plate.dialUnit).toBe('F');
     await enter('Hot plate: switches itself off after (0: never), min', '10');
     expect(settingsNow().plate.autoOffS).toBe(600);
+  });
+
+  it('a lamp has the share of the view that its elements fill, nothing to calibrate, and heats a job under its own words', async () => {
+    render(<HeatersScreen />);
+    await press('Add: infrared lamp');
+    const lamp = settingsNow().heaters.at(-1)!;
+    expect(lamp).toMatchObject({ kind: 'lamp', name: 'Infrared lamp 1', maxSetC: 400 });
+    await press(/^Infrared lamp 1: up to 400 °C/);
+    expect(screen.queryByText('Calibrate with a thermocouple')).toBeNull();
+    await enter('Infrared lamp 1: share of what the glass sees that is hot elements, %', '30');
+    await enter('Infrared lamp 1: share of what the glass sees that is hot elements, %', '120');
+    expect(screen.getByRole('alert').textContent).toContain('120 is out of range, allowed is 2 to 100 %');
+    expect(settingsNow().heaters.at(-1)).toMatchObject({ viewShare: { value: 0.3, source: { kind: 'measured' } } });
+    expect(heaterSchema.safeParse(settingsNow().heaters.at(-1)).success).toBe(true);
+    expect(heaterWords(lamp).on).toBe('Lamp on');
   });
 
   it('hot air has a nozzle, a flow and a distance; heaters come and go, the plate stays', async () => {
