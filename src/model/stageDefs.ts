@@ -1,3 +1,5 @@
+import { coverKindOf } from '../core/device/coverKinds';
+import { jointOf } from '../core/device/jointKinds';
 import type { StageMinutes } from '../core/intake/collection';
 import type { WorkStep } from '../core/schedule/jobTasks';
 import { judgement } from '../core/source';
@@ -39,7 +41,7 @@ export interface StageDef {
 }
 
 const always = () => false;
-const clips = (job: WayFacts) => job.bond.zone === 'clips';
+const clips = (job: WayFacts) => !jointOf(job.bond).glued;
 /** Clips hold without glue; some jobs close with nothing. */
 const notGlued = (job: WayFacts) => clips(job) || job.route?.closedBy === 'nothing';
 const ofJob = { atJoint: false, hands: true, runsAfter: null, waitsFor: 'for hands', needless: always } as const;
@@ -104,7 +106,7 @@ export const stageDefs: Record<StageId, StageDef> = {
     minutes: minutesOf(4, 8),
     tasks: { dryFit: { name: 'Dry fit', verb: 'Dry fit', learned: true } },
     // lens covers are compared by size where they come off, and warmed there one by one
-    needless: (job) => job.face.construction === 'lensInRing' || job.face.construction === 'frameLens',
+    needless: (job) => coverKindOf(job.face).lens,
   },
   bond: {
     ...ofJoint,

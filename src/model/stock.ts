@@ -1,3 +1,4 @@
+import { coverKindOf } from '../core/device/coverKinds';
 import type { StockLength } from '../core/bond/cutStock';
 import { itemOf } from '../core/intake/route';
 import { judgement } from '../core/source';
@@ -76,7 +77,7 @@ export function partTakenAt(job: Pick<Log, 'route' | 'model' | 'bondings' | 'eff
 /** Key of a roll: ids of rolls are only unique within their tape. */
 export const rollKey = (tapeId: string, rollId: string) => `${tapeId}/${rollId}`;
 
-const lensFace = (job: Log) => ['lensInRing', 'frameLens'].includes(job.face.construction);
+const lensFace = (job: Log) => coverKindOf(job.face).lens;
 
 /**
  * What is in stock now: as it was counted, less what the jobs took since. A job that was corrected counts with what it

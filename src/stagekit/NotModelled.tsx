@@ -1,3 +1,4 @@
+import { jointOf } from '@/core/device/jointKinds';
 import type { ReactNode } from 'react';
 
 import { bondPerimeter } from '@/core/device/perimeter';
@@ -52,7 +53,7 @@ export function NotModelled({ job, stage, caution, main, onMain }: NotModelledPr
             ...job.device.cables.map((c) => `${c.name} crosses to the cover`),
           ]}
         >
-          {job.bond.zone === 'clips' ? (
+          {!jointOf(job.bond).glued ? (
             <Numbers
               items={job.bond.clipsAtMm.map((s, i) => ({
                 at: path.point(s).at,

@@ -1,3 +1,4 @@
+import { coverKinds } from '@/core/device/coverKinds';
 import { filmDryS } from '@/core/alcohol/drying';
 import { cleanLacks, cleanZones, type CleanZone, type ZoneState } from '@/core/clean/zones';
 import { boxOf } from '@/core/device/shapes';
@@ -21,7 +22,7 @@ export interface ZoneNow {
 /** What is cleaned on this job: the ring and the middle of a full bond, or the seats of the lens covers. */
 export function zonesOf(job: JobState): CleanZone[] {
   const { construction } = job.face;
-  if (construction === 'lensInRing' || construction === 'frameLens')
+  if (coverKinds[construction].lens)
     return lensWork(job).chosen.map((l, index): CleanZone => {
       const b = boxOf(l.face.cover.outline);
       return {

@@ -1,3 +1,5 @@
+import { coverKindOf } from '@/core/device/coverKinds';
+import { jointOf } from '@/core/device/jointKinds';
 import { defOf } from '@/core/heat/heaterDefs';
 import type { ReducedModel } from '@/core/heat/reduced';
 import { answersOf } from '@/core/heat/heaterKind';
@@ -11,8 +13,8 @@ import { firstPlan, usualOf } from './heatPlan';
 /** Does the plan need to know how long this job heats. */
 export const needsHeat = (job: JobState): boolean =>
   job.closedAt === null &&
-  job.bond.zone !== 'clips' &&
-  !['lensInRing', 'frameLens'].includes(job.face.construction) &&
+  jointOf(job.bond).glued &&
+  !coverKindOf(job.face).lens &&
   (job.stages.heat === 'todo' ||
     job.stages.heat === 'started' ||
     job.stages.lift === 'todo' ||

@@ -1,3 +1,5 @@
+import { coverKindOf } from '@/core/device/coverKinds';
+import { jointOf } from '@/core/device/jointKinds';
 import { defOf } from '@/core/heat/heaterDefs';
 import { openTime } from '@/core/bond/openTime';
 import { cureClocks, type CureKind } from '@/core/cure/laws';
@@ -102,9 +104,9 @@ export function jobWork(job: JobState, o: BenchInput, f: Frame): JobWork {
     });
   };
   const works = (stage: string) => worker !== null && running?.stage === stage;
-  const lensFace = job.face.construction === 'lensInRing' || job.face.construction === 'frameLens';
+  const lensFace = coverKindOf(job.face).lens;
   const heats = lensFace ? [] : (o.heats?.get(job.id) ?? [guessedHeat(job, settings)]);
-  const clips = job.bond.zone === 'clips';
+  const clips = !jointOf(job.bond).glued;
 
   for (const { stage } of job.way) {
     const { work } = stageDefs[stage];
@@ -266,9 +268,10 @@ export function closingWays(job: JobState, o: Pick<BenchInput, 'settings' | 'now
 
 /** Ways that are still open before a route was chosen: the plan takes the one that serves it better. */
 function openWays(job: JobState, settings: Settings): readonly CureWay[] {
-  if (job.bond.zone === 'clips') return ['nothing'];
-  if (job.bond.zone === 'fullArea') return ['bead'];
-  return settings.liquids.some((l) => l.leftMl > 0 || l.tubes.length > 0) ? ['tape', 'bead'] : ['tape'];
+  const { closings } = jointOf(job.bond);
+  const liquid = settings.liquids.some((l) => l.leftMl > 0 || l.tubes.length > 0);
+  // a bead that nobody has is no choice, where there is another
+  return closings.length === 1 || liquid ? closings : closings.filter((c) => c !== 'bead');
 }
 
 function wayOf(job: JobState, settings: Settings, now: number, id: CureWay): ClosingWay {

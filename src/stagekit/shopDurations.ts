@@ -1,3 +1,4 @@
+import { coverKindOf } from '@/core/device/coverKinds';
 import type { StageMinutes } from '@/core/intake/collection';
 import { routeMinutes, type Work } from '@/core/intake/route';
 import { DurationBook, type Worked } from '@/core/schedule/learned';
@@ -10,7 +11,7 @@ export const workOf = (job: JobState): Work =>
   job.route?.work ??
   (job.keepCover
     ? 'openClose'
-    : job.face.construction === 'lensInRing' || job.face.construction === 'frameLens'
+    : coverKindOf(job.face).lens
       ? 'lensCovers'
       : job.face.side === 'front'
         ? 'displayAlone'

@@ -1,3 +1,4 @@
+import { jointOf } from '@/core/device/jointKinds';
 import { bondPerimeter, coverOf, describePlace, type Perimeter } from '@/core/device/perimeter';
 import type { Device, EdgeId } from '@/core/device/types';
 import type { ReducedModel } from '@/core/heat/reduced';
@@ -64,7 +65,7 @@ export function liftCase(job: JobState, settings: Settings): Omit<LiftCase, 'pic
     hMm: cover.hMm,
     adhesive: shopAdhesive(settings, job.bond.adhesive),
     ringMm: job.bond.widthMm,
-    fullArea: job.bond.zone === 'fullArea',
+    fullArea: jointOf(job.bond).wholeFace,
     perimeterMm: bondPerimeter(job.device, job.bond).lengthMm,
     flawUm: chipFlawUm[chip].value,
     keepCover: job.keepCover,
@@ -144,7 +145,7 @@ export interface LiftState extends LiftThresholds {
 export function pickInForce(job: JobState, settings: Settings): number {
   if (job.plan) return job.plan.pickMm;
   const opens = (pickMm: number) => liftThresholds({ ...liftCase(job, settings), pickMm }).easyC !== null;
-  return [defaultPickMm, ...picksFor(job.bond.zone === 'fullArea')].find(opens) ?? defaultPickMm;
+  return [defaultPickMm, ...picksFor(jointOf(job.bond).wholeFace)].find(opens) ?? defaultPickMm;
 }
 
 /** What alcohol has done to an edge that it was given to: share of the bond's energy that is left, and since when. */

@@ -1,3 +1,4 @@
+import { jointOf } from '@/core/device/jointKinds';
 import { useQuery } from '@tanstack/react-query';
 
 import { picksFor } from '@/core/lift/verdict';
@@ -35,7 +36,7 @@ export function usePicks(
           perimeterMm: thermal.path.lengthMm,
           order: lift.order,
           lift: liftCase(job, settings),
-          picksMm: picksFor(job.bond.zone === 'fullArea'),
+          picksMm: picksFor(jointOf(job.bond).wholeFace),
           marks: watchMarks(job),
         }
       : null;

@@ -1,3 +1,4 @@
+import { jointOf } from '../device/jointKinds';
 import { bondPerimeter, faceOf } from '../device/perimeter';
 import { boxOf, contains } from '../device/shapes';
 import type { Bond, Device, Pt } from '../device/types';
@@ -45,22 +46,21 @@ export function cleanZones(device: Device, bond: Bond, outs: readonly KeepOut[])
     });
   const rim = device.parts.find((p) => p.kind === 'rim');
   const soft = softMetals.has(rim?.material ?? 'aluminium');
-  const zones: CleanZone[] =
-    bond.zone === 'clips'
-      ? []
-      : Array.from({ length: n }, (_, index) => {
-          const fromMm = (index - 0.5) * step;
-          const toMm = (index + 0.5) * step;
-          let dry = false;
-          for (let s = fromMm; s <= toMm && !dry; s += 2) dry = near(path.point(s).at);
-          return { index, stretch: { fromMm, toMm }, at: path.point((fromMm + toMm) / 2).at, dry, soft };
-        });
+  const zones: CleanZone[] = !jointOf(bond).glued
+    ? []
+    : Array.from({ length: n }, (_, index) => {
+        const fromMm = (index - 0.5) * step;
+        const toMm = (index + 0.5) * step;
+        let dry = false;
+        for (let s = fromMm; s <= toMm && !dry; s += 2) dry = near(path.point(s).at);
+        return { index, stretch: { fromMm, toMm }, at: path.point((fromMm + toMm) / 2).at, dry, soft };
+      });
   const add = (at: Pt) => zones.push({ index: zones.length, stretch: null, at, dry: near(at), soft });
   for (const p of bond.patches) {
     const b = boxOf(p);
     add([(b.min[0] + b.max[0]) / 2, (b.min[1] + b.max[1]) / 2]);
   }
-  if (bond.zone === 'fullArea') {
+  if (jointOf(bond).wholeFace) {
     const face = faceOf(device, bond);
     const { min, max } = boxOf(face.cover.outline);
     const [nx, ny] = [0, 1].map((k) => Math.max(1, Math.round((max[k]! - min[k]! - 30) / 40)));

@@ -1,3 +1,4 @@
+import { jointOf } from './jointKinds';
 import { adhesives } from '../adhesives';
 import { functionTests } from '../functions/tables';
 import { coverStrengths } from '../lift/strength';
@@ -173,7 +174,7 @@ function checkBond(say: Say, d: Device, b: Device['bonds'][number]): void {
       `${mm(b.widthMm)} at an inset of ${mm(b.insetMm)}`,
       `together less than half the cover's width, ${mm(half)}`,
     );
-  if (b.zone === 'ring')
+  if (jointOf(b).band)
     for (const h of face.holes) {
       const nearest = Math.min(...polygonOf(h.shape).map((p: Pt) => insideDistanceMm(face.cover.outline, p)));
       if (nearest < need - slackMm && h.role === 'camera')

@@ -1,3 +1,4 @@
+import { coverKindOf } from './coverKinds';
 import { boxOf, mirrorX } from './shapes';
 import type { Device, Outline, Part, Pt, Shape } from './types';
 
@@ -87,7 +88,7 @@ export function withCoverThickness(d: Device, faceKey: string, hMm: number): Dev
   if (face.side === 'front') return { ...d, faces };
   const own = (leaf: string | undefined) => (leaf ?? d.leaves[0]!.id) === face.leaf;
   // lens covers lie in the back glass and push nothing down
-  if (face.construction === 'lensInRing' || face.construction === 'frameLens') return { ...d, faces };
+  if (coverKindOf(face).lens) return { ...d, faces };
   return {
     ...d,
     faces,

@@ -1,3 +1,4 @@
+import { jointOf } from './jointKinds';
 import { adhesiveRecord } from '../adhesives';
 import { CoreInputError, requireIn } from '../errors';
 import { coverOf } from './perimeter';
@@ -46,12 +47,12 @@ export const bondZone = (outline: Outline, bond: Bond): Shape => ({
   kind: 'band',
   of: outline,
   fromMm: bond.insetMm,
-  toMm: bond.zone === 'fullArea' ? 250 : bond.insetMm + bond.widthMm,
+  toMm: jointOf(bond).wholeFace ? 250 : bond.insetMm + bond.widthMm,
 });
 
 /** A cover that does not reach over its leaf, or is not glued, has no heat model of the whole device. */
 export function heatModelled(device: Device, bond: Bond): boolean {
-  if (bond.zone === 'clips') return false;
+  if (!jointOf(bond).glued) return false;
   const leaf = device.leaves[0];
   if (!leaf) return false;
   const c = boxOf(coverOf(device, bond).outline);
@@ -104,7 +105,7 @@ export function toThermalStack(device: Device, bond: Bond, present: ReadonlySet<
       if (p.fromDepthMm < mid && p.toDepthMm > mid) zones.push({ shape: p.shape, material: p.material, from: p.id });
     if (inBond) {
       bondLayer = layers.length;
-      if (bond.zone !== 'clips')
+      if (jointOf(bond).glued)
         zones.push({ shape: bondZone(cover.outline, bond), material: bondMaterial, from: bond.id });
       for (const shape of bond.patches) zones.push({ shape, material: bondMaterial, from: bond.id });
     }

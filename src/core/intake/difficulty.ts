@@ -1,3 +1,4 @@
+import { coverKinds } from '../device/coverKinds';
 import { cableFold, openEnoughDeg } from '../device/cableFold';
 import { faceOf } from '../device/perimeter';
 import type { Bond, Construction, Device } from '../device/types';
@@ -45,8 +46,8 @@ export function howHard(i: HardInput): { reasons: HardReason[]; experienced: boo
     experienced ||= heavy;
   };
   const { construction } = faceOf(i.device, i.bond);
-  if (construction === 'fullGlass') add({ why: 'construction', construction }, true);
-  if (construction === 'frameLens') add({ why: 'construction', construction }, false);
+  const { hard } = coverKinds[construction];
+  if (hard !== 'no') add({ why: 'construction', construction }, hard === 'experienced');
   if (i.pieces > 1)
     add(
       { why: 'pieces', count: i.pieces, atCamera: i.piecesAtCamera, noFreeEdge: i.piecesNoFreeEdge },

@@ -1,3 +1,4 @@
+import { coverKindOf, coverKinds } from '../device/coverKinds';
 import { faceOf } from '../device/perimeter';
 import type { Bond, Construction, Device } from '../device/types';
 import {
@@ -52,7 +53,7 @@ const offered: Record<Work, readonly Origin[]> = {
 
 /** Works that make sense on a face. */
 export function worksFor(construction: Construction, side: 'back' | 'front'): readonly Work[] {
-  if (construction === 'lensInRing' || construction === 'frameLens') return ['lensCovers'];
+  if (coverKinds[construction].lens) return ['lensCovers'];
   return side === 'front'
     ? ['openClose', 'displayWithFrame', 'displayAlone']
     : ['openClose', 'glassOnly', 'rearAssembly', 'wholeHousing'];
@@ -236,7 +237,7 @@ function option(f: RouteFacts, money: RouteMoney, work: Work, origin: Origin | n
     ),
     learned(
       `damage.${work}`,
-      damageChance[work].value + (f.construction === 'fullGlass' ? fullBondDamage.value : 0),
+      damageChance[work].value + (coverKindOf(f).heldAllOver ? fullBondDamage.value : 0),
       w,
       0,
       0,

@@ -1,3 +1,4 @@
+import { coverKindOf } from '../device/coverKinds';
 import { boxOf } from '../device/shapes';
 import { faceOf } from '../device/perimeter';
 import type { Bond, Device, Face } from '../device/types';
@@ -25,7 +26,7 @@ export interface LensCover {
 export function lensCovers(device: Device): LensCover[] {
   return device.bonds.flatMap((bond): LensCover[] => {
     const face = faceOf(device, bond);
-    if (face.construction !== 'lensInRing' && face.construction !== 'frameLens') return [];
+    if (!coverKindOf(face).lens) return [];
     const { min, max } = boxOf(face.cover.outline);
     const half = Math.min(max[0] - min[0], max[1] - min[1]) / 2;
     const views = face.holes.filter((h) => h.role === 'camera').map((h) => boxOf(h.shape));
@@ -41,7 +42,7 @@ export function lensCovers(device: Device): LensCover[] {
         needMm: bond.insetMm + bond.widthMm,
         limitMm: Math.max(0, seen - bladeOverMm.value),
         bladeUnderMm: face.cover.hMm + bond.gapMm,
-        fromBehind: face.construction === 'frameLens',
+        fromBehind: coverKindOf(face).fromBehind,
       },
     ];
   });

@@ -1,3 +1,4 @@
+import { jointOf } from '@/core/device/jointKinds';
 import { defOf } from '@/core/heat/heaterDefs';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
@@ -95,7 +96,7 @@ export function AlcoholScreen({ job: whole }: { job: JobState }) {
   const lineC = bondC === null || !Number.isFinite(bondC) ? (job.ambientC ?? settings.roomC) : bondC;
   const span = path.edgeSpan(edge);
   const edgeMm = span.toMm - span.fromMm;
-  const ringMm = job.bond.zone === 'fullArea' ? 10 : job.bond.widthMm;
+  const ringMm = jointOf(job.bond).wholeFace ? 10 : job.bond.widthMm;
   const doseMl = (edgeMm * ringMm * job.bond.gapMm) / 1e3;
   const ml = typedMl ?? (use === 'gap' ? Math.max(0.01, Math.round(doseMl * 100) / 100) : wipeMl.value);
   const cameraMm = useMemo(() => {

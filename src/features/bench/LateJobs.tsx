@@ -1,3 +1,4 @@
+import { jointOf } from '@/core/device/jointKinds';
 import { useState } from 'react';
 import { View } from 'react-native';
 
@@ -24,8 +25,9 @@ export function ideasFor(now: PlanNow, jobId: string): RescueIdea[] {
     { id: 'first', what: '', bench: mapJob(plan.bench, jobId, (j) => ({ ...j, weight: j.weight * firstWeight })) },
     { id: 'stayLonger', what: span(stayS), bench: shopBench({ ...input, stayS }).bench },
   ];
-  const other: CureWay = job.route?.closedBy === 'bead' || job.bond.zone === 'fullArea' ? 'tape' : 'bead';
-  if (!job.bonded && job.bond.zone !== 'clips' && !(other === 'tape' && job.bond.zone === 'fullArea'))
+  const { closings } = jointOf(job.bond);
+  const other: CureWay | undefined = closings.find((c) => c !== (job.route?.closedBy ?? closings[0]));
+  if (!job.bonded && other)
     ideas.push({
       id: 'otherWay',
       what: other === 'tape' ? 'tape' : 'a bead',

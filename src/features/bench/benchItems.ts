@@ -1,3 +1,4 @@
+import { jointOf } from '@/core/device/jointKinds';
 import { cureEnd, cureOf } from '@/stagekit/cureJob';
 import { onPlate, type JobState } from '@/model/fold';
 import { stageDefs, stageNames, type StageId } from '@/model/stages';
@@ -146,7 +147,7 @@ function waitsFor(job: JobState): string {
 function liftLeft(job: JobState): string {
   if (job.lenses.size)
     return `${[...job.lenses.values()].filter((l) => l.steps.off !== undefined).length} lens covers off`;
-  if (job.piecesOff.size || job.liftMode === 'pieces' || job.bond.zone === 'fullArea')
+  if (job.piecesOff.size || job.liftMode === 'pieces' || jointOf(job.bond).wholeFace)
     return `${job.piecesOff.size} pieces off`;
   return `${4 - job.freeEdges.size} edges to go`;
 }

@@ -1,3 +1,4 @@
+import { jointOf } from '@/core/device/jointKinds';
 import { beadFigures, beadPlan, flashOf, type BeadPlan } from '@/core/bond/bead';
 import { beadPressKPa } from '@/core/bond/clampPlan';
 import { planCuts, type CutPlan } from '@/core/bond/cutStock';
@@ -305,7 +306,7 @@ export function bondWork(
   const path = bondPerimeter(job.device, job.bond);
   const cover = coverOf(job.device, job.bond).outline;
   const bleeds = bleedsAt(job);
-  const fullArea = job.bond.zone === 'fullArea';
+  const fullArea = jointOf(job.bond).wholeFace;
   const frame = frameOf(job, cut?.tape.thicknessMm);
   const liquids = liquidsFor(settings, stock, bleeds !== null, fullArea || (frame?.maxGapMm ?? 0) > 0.05, now);
   const liquid = liquids.find((l) => l.id === picks.liquidId) ?? liquids[0] ?? null;

@@ -1,3 +1,4 @@
+import { jointOf } from '@/core/device/jointKinds';
 import { Link, useRouter, type Href } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
@@ -78,7 +79,7 @@ export function CleanStage({ job }: { job: JobState }) {
   const place = (z: ZoneNow['zone']) =>
     z.stretch
       ? placeName(path, (z.stretch.fromMm + z.stretch.toMm) / 2)
-      : job.bond.zone === 'ring'
+      : jointOf(job.bond).band
         ? (lensWork(job).chosen[z.index]?.face.name ?? 'spot')
         : `middle, ${length(z.at[0], units, 0)} from the left, ${length(z.at[1], units, 0)} from the top`;
 

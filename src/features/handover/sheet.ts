@@ -1,3 +1,4 @@
+import { coverKindOf } from '@/core/device/coverKinds';
 import { airTestLine } from '@/core/seal/claimCheck';
 import { noticedMm } from '@/core/fit/byEye';
 import { uStepMm } from '@/core/fit/flushness';
@@ -27,7 +28,7 @@ const outcomeText: Record<EventOf<'registered'>['outcome'], string> = {
 };
 
 const glassName = (job: JobState) =>
-  job.face.construction === 'lensInRing' || job.face.construction === 'frameLens'
+  coverKindOf(job.face).lens
     ? 'Lens cover'
     : job.face.side === 'front'
       ? 'Front glass'

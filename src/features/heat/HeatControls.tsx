@@ -1,3 +1,4 @@
+import { jointOf } from '@/core/device/jointKinds';
 import { defOf } from '@/core/heat/heaterDefs';
 import { useState } from 'react';
 import { Pressable, ScrollView, View } from 'react-native';
@@ -48,7 +49,7 @@ export function HeatControls({ job, settings, plan, step, ringMm, onChange, onTu
         onChange={(setC) => onTurn({ ...plan, setC })}
       />
       <PickRow
-        picks={picksFor(job.bond.zone === 'fullArea')}
+        picks={picksFor(jointOf(job.bond).wholeFace)}
         units={settings}
         value={plan.pickMm}
         onChange={(pickMm) => put({ pickMm })}

@@ -1,3 +1,4 @@
+import { coverKindOf } from '@/core/device/coverKinds';
 import { useMemo } from 'react';
 
 import { heatModelled } from '@/core/device/thermalStack';
@@ -15,7 +16,7 @@ import { SpotScreen } from './SpotScreen';
 export function HeatStage({ job }: { job: JobState }) {
   const goOn = useGoOn(job, 'heat');
   const here = useMemo(() => presentJob(job), [job]);
-  if (['lensInRing', 'frameLens'].includes(job.face.construction)) return <LensHeatStage job={job} />;
+  if (coverKindOf(job.face).lens) return <LensHeatStage job={job} />;
   // a spot has its own clock and its own model
   if (onPlate(job)?.use?.path?.kind === 'spot') return <SpotScreen job={job} />;
   if (heatModelled(job.device, job.bond)) return <HeatBench job={here} />;

@@ -1,3 +1,4 @@
+import { jointOf } from '@/core/device/jointKinds';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
@@ -67,7 +68,7 @@ function Spot({ job: whole }: { job: JobState }) {
   const [setting, setSetting] = useState<number | null>(null);
   const setC = setting ?? (heater ? usualOf(heater) : 0);
   const [tapped, setTapped] = useState<Pt | null>(null);
-  const [radiusMm, setRadiusMm] = useState(job.bond.zone === 'fullArea' ? 4 : 6);
+  const [radiusMm, setRadiusMm] = useState(jointOf(job.bond).wholeFace ? 4 : 6);
   const many = drawn.length > 1;
   // the piece under the tap, else the first of the lift order, else the middle of the cover
   const piece = many
@@ -75,12 +76,11 @@ function Spot({ job: whole }: { job: JobState }) {
     : null;
   // a ring has no glue in the middle: there the bottom of the ring is where one starts
   const box = boxOf(job.face.cover.outline);
-  const firstAt: Pt =
-    job.bond.zone === 'fullArea'
-      ? [(box.min[0] + box.max[0]) / 2, (box.min[1] + box.max[1]) / 2]
-      : bondPerimeter(job.device, job.bond).point(0).at;
+  const firstAt: Pt = jointOf(job.bond).wholeFace
+    ? [(box.min[0] + box.max[0]) / 2, (box.min[1] + box.max[1]) / 2]
+    : bondPerimeter(job.device, job.bond).point(0).at;
   // on a full bond the strip by the blade is what is softened: half of the whole piece would cook the cell
-  const step = piece && found && job.bond.zone === 'fullArea' ? found.steps[piece.order - 1]! : null;
+  const step = piece && found && jointOf(job.bond).wholeFace ? found.steps[piece.order - 1]! : null;
   const byBlade = step ? heatAt(found!.map.pieces[step.pieceId]!, step.entry) : null;
   const at: Pt = byBlade ?? (piece ? piece.labelAt : (tapped ?? firstAt));
   const zone: Shape = byBlade
@@ -90,7 +90,7 @@ function Spot({ job: whole }: { job: JobState }) {
       : { kind: 'disc', c: at, rMm: 12 };
   const pickMm = useMemo(() => pickInForce(job, settings), [job, settings]);
   const th = useMemo(() => liftThresholds({ ...liftCase(job, settings), pickMm }), [job, settings, pickMm]);
-  const targetC = pieceTargetC(job.bond.zone === 'fullArea', th);
+  const targetC = pieceTargetC(jointOf(job.bond).wholeFace, th);
   const run = useLongRun<SpotResult>();
   const ambientC = job.ambientC ?? settings.roomC;
   const start = () => {
@@ -273,7 +273,7 @@ function Spot({ job: whole }: { job: JobState }) {
           ]}
           rows={[
             rowOf('Stress beside a hot spot', spotStressMPaK, 'MPa/K'),
-            ...(job.bond.zone === 'fullArea'
+            ...(jointOf(job.bond).wholeFace
               ? [
                   rowOf('Above where the blade creeps', creepAboveK, 'K'),
                   rowOf('Strip by the blade, half width', stripMm, 'mm'),

@@ -1,3 +1,4 @@
+import { jointOf } from '@/core/device/jointKinds';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { Pressable, View } from 'react-native';
@@ -130,7 +131,7 @@ function Ways({ job: whole }: { job: JobState }) {
             cautionC: marks.cautionC,
             pickMm: lift.pickMm,
             units,
-            pieces: job.bond.zone === 'fullArea' && job.device.parts.some((p) => p.limitC),
+            pieces: jointOf(job.bond).wholeFace && job.device.parts.some((p) => p.limitC),
             plastic,
           })}
         />

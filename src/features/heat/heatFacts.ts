@@ -1,3 +1,4 @@
+import { jointOf } from '@/core/device/jointKinds';
 import { restUnderK } from '@/core/lift/plan';
 import { cutSpeed, wedgeState } from '@/core/lift/verdict';
 import type { Range } from '@/core/source';
@@ -70,7 +71,7 @@ export function heatFacts(
           job.keepCover && lift.easyC !== null ? wedgeState(lift.case, lift.easyC, cutSpeed.value).breakChance : null,
         breakLimit: settings.breakLimit,
         plastic,
-        pieces: job.bond.zone === 'fullArea' && job.device.parts.some((p) => p.limitC),
+        pieces: jointOf(job.bond).wholeFace && job.device.parts.some((p) => p.limitC),
         refused: on ? null : (refused?.why ?? null),
         autoOffInS: autoOffAt === null ? null : (autoOffAt - at) / 1e3,
         againBelowC: marks.cautionC - restUnderK.value,

@@ -1,3 +1,4 @@
+import { coverKindOf } from '@/core/device/coverKinds';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
@@ -256,9 +257,7 @@ function RouteDetails({
       <Choice
         label="The inside is reached through the"
         value={route.through}
-        options={job.model.faces
-          .filter((f) => f.construction !== 'lensInRing' && f.construction !== 'frameLens')
-          .map((f) => ({ id: f.id, name: f.name }))}
+        options={job.model.faces.filter((f) => !coverKindOf(f).lens).map((f) => ({ id: f.id, name: f.name }))}
         onChange={(through) => onRoute({ through })}
       />
       <Choice

@@ -1,3 +1,5 @@
+import { coverKindOf } from '@/core/device/coverKinds';
+import { jointOf } from '@/core/device/jointKinds';
 import { bondPerimeter } from '@/core/device/perimeter';
 import { byPolicy } from '@/core/cure/policy';
 import { earliestCollectionS, type ClosedBy } from '@/core/intake/collection';
@@ -79,8 +81,7 @@ export const routeMoney = (job: JobState, settings: Settings): RouteMoney => ({
   damage: settings.money.damageMinor,
 });
 
-export const closedByOf = (job: JobState): ClosedBy =>
-  job.route?.closedBy ?? (job.bond.zone === 'clips' ? 'nothing' : job.bond.zone === 'fullArea' ? 'bead' : 'tape');
+export const closedByOf = (job: JobState): ClosedBy => job.route?.closedBy ?? jointOf(job.bond).closings[0];
 
 export const adviceOf = (facts: RouteFacts, job: JobState, settings: Settings): RouteAdvice =>
   routeOptions(facts, routeMoney(job, settings), { low: closeCall.low.value, high: closeCall.high.value });
@@ -128,11 +129,7 @@ export function earliestOf(job: JobState, settings: Settings, now: number, piece
 }
 
 const defaultWork = (job: JobState) =>
-  job.face.construction === 'lensInRing' || job.face.construction === 'frameLens'
-    ? 'lensCovers'
-    : job.face.side === 'front'
-      ? 'displayAlone'
-      : 'glassOnly';
+  coverKindOf(job.face).lens ? 'lensCovers' : job.face.side === 'front' ? 'displayAlone' : 'glassOnly';
 
 export interface CustomerRisk {
   mean: number;

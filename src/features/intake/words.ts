@@ -1,3 +1,4 @@
+import { coverKindOf } from '@/core/device/coverKinds';
 import { noticedMm } from '@/core/fit/byEye';
 import type { GaugePoint } from '@/core/fit/gaugePoints';
 import type { ByEye } from '@/stagekit/ByEye';
@@ -25,7 +26,7 @@ export const blockText: Record<RouteBlock, string> = {
 export function hardText(r: HardReason, u: Units): string {
   switch (r.why) {
     case 'construction':
-      return r.construction === 'fullGlass'
+      return coverKindOf(r).heldAllOver
         ? 'Glued over the whole area: comes off in pieces, needs far more heat'
         : `${capital(constructionNames[r.construction])}`;
     case 'pieces':

@@ -1,3 +1,4 @@
+import { jointOf } from '@/core/device/jointKinds';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { addDays } from 'date-fns/addDays';
 import { set } from 'date-fns/set';
@@ -47,7 +48,7 @@ export function nextLabel(labels: readonly string[]): string {
 
 function heldBy(d: Device): string {
   const b = d.bonds[0]!;
-  return b.zone === 'clips' ? 'clips' : b.zone === 'fullArea' ? 'glued all over' : `${b.widthMm} mm ring`;
+  return jointOf(b).name ?? `${b.widthMm} mm ring`;
 }
 
 /** Opens a job with its device model copied into the log; returns its id. */

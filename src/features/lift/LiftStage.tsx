@@ -1,3 +1,5 @@
+import { coverKinds } from '@/core/device/coverKinds';
+import { jointOf } from '@/core/device/jointKinds';
 import { useMemo } from 'react';
 
 import { heatModelled } from '@/core/device/thermalStack';
@@ -18,8 +20,8 @@ export function LiftStage({ job }: { job: JobState }) {
   const goOn = useGoOn(job, 'lift');
   const here = useMemo(() => presentJob(job), [job]);
   const { construction } = job.face;
-  if (construction === 'lensInRing' || construction === 'frameLens') return <LensLift job={here} />;
-  if (job.bond.zone === 'clips') return <ClipLift job={here} />;
+  if (coverKinds[construction].lens) return <LensLift job={here} />;
+  if (!jointOf(job.bond).glued) return <ClipLift job={here} />;
   if (heatModelled(job.device, job.bond))
     return liftModeOf(job).mode === 'pieces' ? <PiecesLift job={here} /> : <RingLift job={here} />;
   return (

@@ -1,3 +1,4 @@
+import { jointOf } from '@/core/device/jointKinds';
 import { useRouter, type Href } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
@@ -102,7 +103,7 @@ export function PiecesLift({ job }: { job: JobState }) {
   const battery = thermal?.run.partC(nowS, 'battery') ?? null;
   const wedge = lift ? wedgeVerdict(lift.case, Math.max(15, lowC)) : null;
   const th = { easyC: lift?.easyC ?? null, workC: lift?.workC ?? null };
-  const targetC = pieceTargetC(job.bond.zone === 'fullArea', th);
+  const targetC = pieceTargetC(jointOf(job.bond).wholeFace, th);
   const flaw = chipFlawUm.yes.value;
   const lever =
     lift && step?.entry && step.entry.depthMm >= leastLeverMm

@@ -1,3 +1,4 @@
+import { jointOf } from '@/core/device/jointKinds';
 import { judgement } from '@/core/source';
 import type { JobState } from '@/model/fold';
 
@@ -9,7 +10,7 @@ export function liftModeOf(job: Pick<JobState, 'liftMode' | 'bond' | 'cracks' | 
   because: 'chosen' | 'fullArea' | 'shattered' | 'whole';
 } {
   if (job.liftMode) return { mode: job.liftMode, because: 'chosen' };
-  if (job.bond.zone === 'fullArea' && !job.keepCover) return { mode: 'pieces', because: 'fullArea' };
+  if (jointOf(job.bond).wholeFace && !job.keepCover) return { mode: 'pieces', because: 'fullArea' };
   if (job.cracks.size >= shatteredFrom.value && !job.keepCover) return { mode: 'pieces', because: 'shattered' };
   return { mode: 'edges', because: 'whole' };
 }

@@ -1,3 +1,5 @@
+import { coverKinds } from '@/core/device/coverKinds';
+import type { Construction } from '@/core/device/types';
 import { Link } from 'expo-router';
 import { Suspense, useMemo, useState } from 'react';
 import { useWindowDimensions, View } from 'react-native';
@@ -88,7 +90,8 @@ export function StatisticsScreen() {
     [own, settings.breakLimit],
   );
   const comeBacks = useMemo(() => comeBacksOf(own, jobs, today), [own, jobs, today]);
-  const curveKind = kind || (kinds.find((k) => k.startsWith('fullGlass')) ?? kinds[0] ?? '');
+  const curveKind =
+    kind || (kinds.find((k) => coverKinds[k.split('/')[0] as Construction]?.hard === 'experienced') ?? kinds[0] ?? '');
   const curve = useMemo(() => learningOf(list, curveKind, stage, who), [list, curveKind, stage, who]);
   const chartWidth = Math.min(1040, width - 40);
   return (

@@ -1,3 +1,4 @@
+import { coverKindOf } from '@/core/device/coverKinds';
 import { useRouter } from 'expo-router';
 import { useEffect, useReducer, useRef, useState } from 'react';
 import { Pressable, ScrollView, useWindowDimensions, View } from 'react-native';
@@ -329,9 +330,7 @@ function Editor({ start, saved, own, draft }: { start: Device; saved: Device | n
         <Choice
           label="The inside is reached through the"
           value={d.insideThrough}
-          options={d.faces
-            .filter((f) => f.construction !== 'lensInRing' && f.construction !== 'frameLens')
-            .map((f) => ({ id: f.id, name: f.name }))}
+          options={d.faces.filter((f) => !coverKindOf(f).lens).map((f) => ({ id: f.id, name: f.name }))}
           onChange={(insideThrough) => change((x) => ({ ...x, insideThrough }))}
         />
       </Disclosure>

@@ -1,0 +1,26 @@
+import type { Construction, Face } from './types';
+
+/** Everything that is asked of a kind of cover. One that is added here answers everywhere; what is missing does not compile. */
+export interface CoverKind {
+  /** a cover over the lenses, one of several that come off one by one: it lies in the back and is warmed on its own */
+  lens: boolean;
+  /** it can be got at from behind once the camera is out */
+  fromBehind: boolean;
+  /** what it makes of a job: nothing, one of its reasons, or work for somebody who has done it before */
+  hard: 'no' | 'counts' | 'experienced';
+  /** glass that is held all over: it breaks more often on the way */
+  heldAllOver: boolean;
+}
+
+const plain: CoverKind = { lens: false, fromBehind: false, hard: 'no', heldAllOver: false };
+
+export const coverKinds: Record<Construction, CoverKind> = {
+  ringGlass: plain,
+  ringPlastic: plain,
+  fullGlass: { ...plain, hard: 'experienced', heldAllOver: true },
+  clipped: plain,
+  lensInRing: { ...plain, lens: true },
+  frameLens: { ...plain, lens: true, fromBehind: true, hard: 'counts' },
+};
+
+export const coverKindOf = (face: Pick<Face, 'construction'>): CoverKind => coverKinds[face.construction];
