@@ -125,6 +125,8 @@ it('air: free path 65.4 nm at an atmosphere (Jennings 1988), choked 200 m/s, 1 P
   expect(leakUnits(1).sccm20C / leakUnits(1).sccm0C).toBeCloseTo(293.15 / 273.15, 9);
   const q = channelThroughput(50e-6, 2e-3, atm + 5000, atm);
   expect(equivalentChannel(q, 2e-3, atm + 5000, atm).diameterM).toBeCloseTo(50e-6, 12);
+  // a hole of a centimetre is the widest that is spoken of: it is no channel any more
+  expect(equivalentChannel(1e6, 2e-3, atm + 100, atm).diameterM).toBeCloseTo(0.01, 6);
 });
 
 it('before and after on the same device: no worse, leakier, or not decided', () => {

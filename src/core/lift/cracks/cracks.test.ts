@@ -376,7 +376,20 @@ describe('working the pieces', () => {
     const island = a.map.pieces.find((p) => p.freeMm === 0)!;
     expect(a.steps.find((s) => s.pieceId === island.id)!.reasons).toContain('edgeFreedByNeighbour');
     expect(bladeEntry(island, new Set(), [])).toBeNull();
-    expect(bladeEntry(island, new Set(a.map.pieces.map((p) => p.id)), [])).not.toBeNull();
+    const entry = bladeEntry(island, new Set(a.map.pieces.map((p) => p.id)), [])!;
+    // the middle of one side of the square, straight in (plane geometry), as deep as the square
+    expect([
+      [35, 60, 0, 1],
+      [40, 65, -1, 0],
+      [35, 70, 0, -1],
+      [30, 65, 1, 0],
+    ]).toContainEqual([...entry.at, ...entry.into].map((v) => Math.round(v * 1e6) / 1e6 || 0));
+    expect(entry.depthMm).toBeGreaterThanOrEqual(10);
+    expect(entry.depthMm).toBeLessThan(11);
+    // a part 4 mm behind every side leaves 4 mm less the blade's room
+    const part = { id: 'x', name: 'coil', kind: 'coil', shape: { kind: 'disc', c: [35, 65], rMm: 1 } } as never;
+    const short = bladeEntry(island, new Set(a.map.pieces.map((p) => p.id)), [part])!;
+    expect(short).toMatchObject({ depthMm: 2.5, stoppedBy: 'coil' });
   });
 
   it('round a camera it is broken along two lines, from the openings outward, on opposite sides', () => {
