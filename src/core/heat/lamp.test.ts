@@ -3,7 +3,7 @@ import { material, slab } from '../../../test-support/slab';
 import { Perimeter } from '../device/perimeter';
 import { benchEnvironment } from './environment';
 import { makeGrid } from './grid';
-import { defaultLamp } from './heater';
+import { defaultGun, defaultLamp, defaultPlate, type Heater } from './heater';
 import { defOf, leadOf, unmoved } from './heaterDefs';
 import { bondReadings, faceReadings, readOff } from './observe';
 import { opening } from './opening';
@@ -75,6 +75,23 @@ it('the surface under a lamp is hotter than its cell by the flux through half a 
   const lost = model.stillAir.back * (surfaceC - 22);
   expect(surfaceC - hottest).toBeCloseTo((over(350, 22).fluxWm2 - lost) / model.modes.firstHalfCellWm2K, 0);
   expect(surfaceC).toBeGreaterThan(hottest);
+});
+
+it('refuses a figure of a heater beyond its range by name, and takes the ends of the range', () => {
+  const run = (h: Heater) => () => HeatRun.start(model, h, 22, [{ atS: 0, setC: 200, preheated: true }]);
+  const lamp = (value: number) => run({ ...defaultLamp, viewShare: { ...defaultLamp.viewShare, value } });
+  const gun = (value: number) => run({ ...defaultGun, hScale: { ...defaultGun.hScale, value } });
+  const plate = (value: number) =>
+    run({ ...defaultPlate, conductanceWm2K: { ...defaultPlate.conductanceWm2K, value } });
+  for (const [of, name, low, high] of [
+    [lamp, 'heater.viewShare', 0.01, 1],
+    [gun, 'heater.hScale', 0.01, 50],
+    [plate, 'heater.conductanceWm2K', 1, 20_000],
+  ] as const) {
+    expect(of(low)).not.toThrow();
+    expect(of(high)).not.toThrow();
+    for (const wrong of [low * 0.99, high * 1.01, NaN, Infinity]) expect(of(wrong)).toThrow(name);
+  }
 });
 
 it('opens a ring within minutes like any other heat, later when it was cold, and a hotter one sooner', () => {

@@ -210,6 +210,20 @@ describe('corner', () => {
     expect(cornerRule({ ...c, pickMm: 0.1 }, 23).creepToMm).toBe(0);
   });
 
+  it('glass, pick and opening all a quarter larger: the same stress but for the table of its factor (similarity)', () => {
+    const [small, large] = [1, 1.25].map((s) => {
+      const at = { ...base, hMm: 0.6 * s, pickMm: 0.1 * s };
+      // at rest before the corner: cold, the bond does not give at all
+      const r = cornerRule(at, 10);
+      expect(r.creepToMm).toBe(0);
+      const ellMm =
+        ((planeModulusMPa(base.cover) * at.hMm ** 3) / 12 / (base.adhesive.debond.kNmm3.value * base.ringMm)) **
+        (1 / 3);
+      return r.stressMPa / stressS('corner', 0, ellMm);
+    });
+    expect(large! / small!).toBeCloseTo(1, 9);
+  });
+
   it('picks stay at both ends of what is cut and no farther apart than set, never in a corner (property)', () => {
     const path = bondPerimeter(device('ring61'), device('ring61').bonds[0]!);
     fc.assert(
