@@ -1,4 +1,4 @@
-import { queryClient, repository, saveSettings, takeIn } from '@/store/shop';
+import { readAgain, repository, saveSettings, takeIn } from '@/store/shop';
 import { demoHistory } from './history';
 import { demoJobs, demoSettingsAt } from './shop';
 
@@ -24,7 +24,7 @@ export async function seedOnFirstStart(): Promise<void> {
     const settings = demoSettingsAt(Date.now());
     await takeIn(wholeDemo(), settings);
     await saveSettings(settings);
-    await queryClient.invalidateQueries({ queryKey: ['log'] });
+    await readAgain();
   } catch {
     // no server, no demo: the bench starts empty
   }

@@ -95,14 +95,24 @@ async function checkPacked(fromPack: readonly JobEvent[]): Promise<void> {
     });
 }
 
-onOthers(() => void queryClient.invalidateQueries({ queryKey: ['log'] }));
-
 const logQuery = queryOptions({
   queryKey: ['log'],
   queryFn: loadShop,
   // a log only grows: comparing it deeply with the last one would cost time and say nothing
   structuralSharing: false,
 });
+
+/**
+ * Another tab has written. A first reading that is under way may have gone past the place already, and asking for it again
+ * would only wait for the same one: it is let end, and then the log is read anew.
+ */
+export async function readAgain(): Promise<void> {
+  if (queryClient.getQueryState(logQuery.queryKey)?.fetchStatus === 'fetching')
+    await queryClient.ensureQueryData(logQuery).catch(() => {});
+  await queryClient.invalidateQueries({ queryKey: logQuery.queryKey });
+}
+
+onOthers(() => void readAgain());
 
 /** The log as it is in memory, read first where it is not yet: for what is begun before the page has it. */
 export const shopNow = (): Promise<ShopLog> => queryClient.ensureQueryData(logQuery);
