@@ -82,7 +82,10 @@ export function useHeatActions(
   };
   // as soon as the page has followed, with what it shows then
   useEffect(() => {
-    if (wanted.current && !behind()) layOn();
+    if (!wanted.current || behind()) return;
+    // once: what stands in the way by now is told on the page, and nothing begins by itself later
+    wanted.current = false;
+    layOn();
   });
   const takeOff = () => {
     if (!on || !view) return;
