@@ -12,7 +12,7 @@ import type { HeatPlanNow } from './useHeatPlan';
 export function HeatDial({
   job,
   settings,
-  now: { on, plan, setDraft, turn, dialC },
+  now: { on, plan, setDraft, wanted },
   view: { f, lift, thermal, liveS },
   offAt,
   at,
@@ -29,11 +29,11 @@ export function HeatDial({
       <HeatControls
         job={job}
         settings={settings}
-        plan={{ ...plan, setC: dialC, pickMm: lift.pickMm }}
+        plan={{ ...plan, pickMm: lift.pickMm }}
         step={lift.steps.find((x) => x.edge === lift.nextEdge)}
         ringMm={thermal.path.lengthMm}
         onChange={setDraft}
-        onTurn={turn}
+        wanted={wanted}
       />
     );
   const { readyS, tryFromS, heatStartS } = f;

@@ -1,6 +1,6 @@
 import { jointOf } from '@/core/device/jointKinds';
 import { defOf } from '@/core/heat/heaterDefs';
-import { useState } from 'react';
+import { startTransition, useOptimistic, useState } from 'react';
 import { Pressable, ScrollView, View } from 'react-native';
 
 import type { Heater } from '@/core/heat/heater';
@@ -21,19 +21,19 @@ import { airUse, airWayOf, highestSetC, unitDoubt, withHeater, type HeatPlanDraf
 interface HeatControlsProps {
   job: JobState;
   settings: Settings;
-  /** its setpoint is what the dial shows, which goes before the page while a finger turns it */
   plan: HeatPlanDraft & { pickMm: number };
   /** the edge to be cut next, and the length of the ring */
   step: EdgeStep | undefined;
   ringMm: number;
   onChange: (plan: HeatPlanDraft) => void;
-  onTurn: (plan: HeatPlanDraft) => void;
+  /** asked when something is pressed: the plan with the dial where it was turned to, though the page has not followed yet */
+  wanted: () => HeatPlanDraft;
 }
 
 /** Heater, setpoint and pick, chosen together: typed, stepped or dragged. */
-export function HeatControls({ job, settings, plan, step, ringMm, onChange, onTurn }: HeatControlsProps) {
+export function HeatControls({ job, settings, plan, step, ringMm, onChange, wanted }: HeatControlsProps) {
   const heater = heaterOf(settings, plan.heater);
-  const put = (change: Partial<HeatPlanDraft>) => onChange({ ...plan, ...change });
+  const put = (change: Partial<HeatPlanDraft>) => onChange({ ...plan, setC: wanted().setC, ...change });
   return (
     <View className="mt-1">
       <HeaterRow
@@ -46,7 +46,7 @@ export function HeatControls({ job, settings, plan, step, ringMm, onChange, onTu
         highestC={highestSetC(heater, job)}
         setC={plan.setC}
         units={settings}
-        onChange={(setC) => onTurn({ ...plan, setC })}
+        onChange={(setC) => put({ setC })}
       />
       <PickRow
         picks={picksFor(jointOf(job.bond).wholeFace)}
@@ -139,7 +139,14 @@ interface SetpointProps {
   onChange: (setC: number) => void;
 }
 
-function Setpoint({ heater, highestC, setC, units, onChange }: SetpointProps) {
+function Setpoint({ heater, highestC, setC: pageC, units, onChange: follow }: SetpointProps) {
+  // the dial shows its own number at once; the page follows in turns that never hold up the finger
+  const [setC, show] = useOptimistic(pageC);
+  const onChange = (c: number) =>
+    startTransition(() => {
+      show(c);
+      follow(c);
+    });
   const { name } = heaterWords(heater);
   const [doubt, setDoubt] = useState<{ typed: number; unit: 'C' | 'F'; setC: number } | null>(null);
   const ask = (typed: number) => {

@@ -1,4 +1,4 @@
-import { useMemo, useRef, useState, useTransition } from 'react';
+import { useMemo, useRef, useState } from 'react';
 
 import type { Heater } from '@/core/heat/heater';
 import { onPlate, type JobState } from '@/model/fold';
@@ -11,10 +11,8 @@ export interface HeatPlanNow {
   on: ReturnType<typeof onPlate>;
   plan: HeatPlanDraft;
   setDraft: (d: HeatPlanDraft | null) => void;
-  /** a dial under the finger: it shows its own number at once, and the page follows in turns that never hold it up */
-  turn: (d: HeatPlanDraft) => void;
-  /** what the dial shows, °C */
-  dialC: number;
+  /** the plan as it was last asked for: before the page, which follows a dial in turns of its own */
+  wanted: () => HeatPlanDraft;
   /** asked when something is pressed: was the dial turned to where the page has not followed yet */
   behind: () => boolean;
   heater: Heater;
@@ -25,16 +23,9 @@ export interface HeatPlanNow {
 export function useHeatPlan(job: JobState, settings: Settings): HeatPlanNow {
   const [draft, setPlanned] = useState<HeatPlanDraft | null>(null);
   const last = useRef<HeatPlanDraft | null>(null);
-  const [following, follow] = useTransition();
-  const [turnedC, setTurnedC] = useState<number | null>(null);
   const setDraft = (d: HeatPlanDraft | null) => {
     last.current = d;
     setPlanned(d);
-  };
-  const turn = (d: HeatPlanDraft) => {
-    last.current = d;
-    setTurnedC(d.setC);
-    follow(() => setPlanned(d));
   };
   const on = onPlate(job);
   const plan: HeatPlanDraft = useMemo(() => {
@@ -50,7 +41,7 @@ export function useHeatPlan(job: JobState, settings: Settings): HeatPlanNow {
       : chosen;
   }, [draft, job, settings, on]);
   const heater = heaterOf(settings, plan.heater);
-  const dialC = following && turnedC !== null ? turnedC : plan.setC;
   const behind = () => last.current !== draft;
-  return { on, plan, setDraft, turn, dialC, behind, heater, words: heaterWords(heater) };
+  const wanted = () => last.current ?? plan;
+  return { on, plan, setDraft, wanted, behind, heater, words: heaterWords(heater) };
 }
