@@ -51,7 +51,7 @@ export async function benchLongFiles(line: Line): Promise<void> {
   );
   line(
     'states of all jobs, 1,000 and 10,000',
-    of(await took(() => few.map(foldJob)), await took(() => many.map(foldJob))),
+    of(await took(() => few.map((l) => foldJob(l))), await took(() => many.map((l) => foldJob(l)))),
   );
   const texts = [few, many].map((jobs) => writeShopFile(demoSettings, jobs, {}, 0, {}));
   const [ra, rb] = [await took(() => readFile(texts[0]!)), await took(() => readFile(texts[1]!))];

@@ -70,6 +70,8 @@ const base = {
   at: instant,
   loggedAt: instant,
   by: z.string().max(80),
+  /** the joint that it is about, where a job has several; its own when it is not said */
+  joint: id.optional(),
 };
 
 const kinds = {
@@ -425,7 +427,7 @@ export type EventBase = z.infer<z.ZodObject<typeof base>>;
 export type EventOf<K extends EventType> = EventBase & { type: K } & Body<K>;
 export type KnownEvent = { [K in EventType]: EventOf<K> }[EventType];
 /** What a caller gives for an event; the repository adds the rest. */
-export type NewEvent = { [K in EventType]: { type: K } & Body<K> }[EventType];
+export type NewEvent = { [K in EventType]: { type: K; joint?: string | undefined } & Body<K> }[EventType];
 
 /** An event of a type that this version does not know: kept untouched, never folded. */
 export interface UnknownEvent extends EventBase {

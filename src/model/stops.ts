@@ -1,12 +1,12 @@
 import type { EventOf, KnownEvent } from './event';
-import type { JobState } from './fold';
+import type { IntakeSlice } from './stages/intake';
 
 /** Findings that stop a job. */
 export const stopKinds: ReadonlySet<string> = new Set(['cellSwollen', 'smokeOrWet', 'bent']);
 
 /** A "no" takes back the "yes" that its writer knew of, never one from another device that it had not seen. */
 export function callStop(
-  s: JobState,
+  s: Pick<IntakeSlice, 'findings' | 'stops'>,
   kind: EventOf<'finding'>['kind'],
   e: EventOf<'finding'> | EventOf<'observed'>,
 ): void {

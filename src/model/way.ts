@@ -35,6 +35,12 @@ export function wayOf(opened: Pick<EventOf<'opened'>, 'steps' | 'bondId'>): Step
   return own.length ? own : tenStages.map((s) => stepAt(s, opened.bondId));
 }
 
+/** The step of a stage at a joint, or the job's own where the stage is about the whole job, or where there is only one. */
+export function stepOf(way: readonly Step[], stage: StageId, joint: string): Step | null {
+  const steps = way.filter((s) => s.stage === stage);
+  return steps.find((s) => s.joint === null || s.joint === joint) ?? (steps.length === 1 ? steps[0]! : null);
+}
+
 /** The stage that comes after one on this way, of those that the job needs. */
 export function nextStage(
   job: { way: readonly Step[]; stages: Readonly<Record<StageId, string>> },

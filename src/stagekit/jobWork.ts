@@ -14,7 +14,8 @@ import {
 } from '@/core/schedule/jobTasks';
 import type { DurationBook } from '@/core/schedule/learned';
 import { judgement } from '@/core/source';
-import { onPlate, type JobState } from '@/model/fold';
+import type { JobState } from '@/model/fold';
+import { onPlate } from '@/model/stages/heat';
 import { heaterOf, type Settings } from '@/model/settings';
 import { stageDefs } from '@/model/stages';
 import { learnedStage, stageOf } from '@/model/taskNames';

@@ -3,7 +3,8 @@ import { useQuery } from '@tanstack/react-query';
 
 import { picksFor } from '@/core/lift/verdict';
 import type { PicksInput } from '@/core/lift/picks';
-import { onPlate, type JobState } from '@/model/fold';
+import type { JobState } from '@/model/fold';
+import { onPlate } from '@/model/stages/heat';
 import type { Settings } from '@/model/settings';
 import { liftCase, watchMarks, type LiftState, type ThermalJob } from './thermalJob';
 import { picksInWorker } from '@/workers/thermalClient';

@@ -1,6 +1,7 @@
 import { jointOf } from '@/core/device/jointKinds';
 import { cureEnd, cureOf } from '@/stagekit/cureJob';
-import { onPlate, type JobState } from '@/model/fold';
+import type { JobState } from '@/model/fold';
+import { onPlate } from '@/model/stages/heat';
 import { stageDefs, stageNames, type StageId } from '@/model/stages';
 import { heaterWords } from '@/stagekit/heaterWords';
 import { clock } from '@/ui/units';

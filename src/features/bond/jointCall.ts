@@ -1,5 +1,6 @@
 import { schoolNames } from '@/model/eventLine';
-import { onPlate, type JobState } from '@/model/fold';
+import type { JobState } from '@/model/fold';
+import { onPlate } from '@/model/stages/heat';
 import type { Settings } from '@/model/settings';
 import { capital } from '@/ui/capital';
 import { clock } from '@/ui/units';

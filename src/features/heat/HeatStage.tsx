@@ -2,7 +2,8 @@ import { coverKindOf } from '@/core/device/coverKinds';
 import { useMemo } from 'react';
 
 import { heatModelled } from '@/core/device/thermalStack';
-import { onPlate, type JobState } from '@/model/fold';
+import type { JobState } from '@/model/fold';
+import { onPlate } from '@/model/stages/heat';
 import { NotModelled } from '@/stagekit/NotModelled';
 import { presentJob } from '@/stagekit/present';
 import { useGoOn } from '@/stagekit/useGoOn';

@@ -1,7 +1,8 @@
 import { useMemo, useRef, useState } from 'react';
 
 import type { Heater } from '@/core/heat/heater';
-import { onPlate, type JobState } from '@/model/fold';
+import type { JobState } from '@/model/fold';
+import { onPlate } from '@/model/stages/heat';
 import { heaterOf, type Settings } from '@/model/settings';
 import { firstPlan, type HeatPlanDraft } from '@/stagekit/heatPlan';
 import { heaterWords } from '@/stagekit/heaterWords';

@@ -6,7 +6,8 @@ import type { Pt } from '@/core/device/types';
 import { bladeOverMm, lensToleranceMm, pressS, underTape, type LensCover } from '@/core/lens/lensSet';
 import { lensHeatData } from '@/core/lens/lensHeat';
 import type { EventOf, NewEvent } from '@/model/event';
-import { onPlate, type JobState } from '@/model/fold';
+import type { JobState } from '@/model/fold';
+import { onPlate } from '@/model/stages/heat';
 import { useActions } from '@/stagekit/actions';
 import {
   camerasTested,

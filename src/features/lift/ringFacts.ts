@@ -9,7 +9,8 @@ import {
   wedgeVerdict,
 } from '@/core/lift/verdict';
 import { hotOf } from '@/core/heat/run';
-import { heatCount, type JobState } from '@/model/fold';
+import type { JobState } from '@/model/fold';
+import { heatCount } from '@/model/stages/heat';
 import type { Settings } from '@/model/settings';
 import { heaterWords } from '@/stagekit/heaterWords';
 import { batteryMarks, placeName } from '@/stagekit/thermalJob';

@@ -1,6 +1,7 @@
 import { useMemo } from 'react';
 
-import { heatCount, onPlate, type JobState } from '@/model/fold';
+import type { JobState } from '@/model/fold';
+import { heatCount, onPlate } from '@/model/stages/heat';
 import type { Settings } from '@/model/settings';
 import { batteryDoseS } from '@/stagekit/batteryDose';
 import { lookAt } from '@/stagekit/look';

@@ -1,5 +1,6 @@
 import { comeBackNames, eventLine, findingNames, workNames, type LineUnits } from '@/model/eventLine';
-import { heatCount, type JobState } from '@/model/fold';
+import type { JobState } from '@/model/fold';
+import { heatCount } from '@/model/stages/heat';
 import type { Settings } from '@/model/settings';
 import { stageNames } from '@/model/stages';
 import { tagCode } from '@/model/tagCode';

@@ -1,9 +1,10 @@
 import type { EventOf } from '../event';
-import type { JobState } from '../fold';
+import type { FoldContext } from './slice';
+import type { StripSlice } from './strip';
 
 /** A screw out, missing, left alone, back in; the order in which they came out counts. */
-export function applyScrew(s: JobState, e: EventOf<'screw'>): void {
-  const hole = s.device.screws.find((h) => h.id === e.hole) ?? s.model.screws.find((h) => h.id === e.hole);
+export function applyScrew(s: StripSlice, e: EventOf<'screw'>, { device, model }: FoldContext): void {
+  const hole = device.screws.find((h) => h.id === e.hole) ?? model.screws.find((h) => h.id === e.hole);
   const spec = e.spec ?? (hole && { head: hole.head, diaMm: hole.diaMm, lengthMm: hole.lengthMm, colour: hole.colour });
   if (!spec) return;
   switch (e.to) {

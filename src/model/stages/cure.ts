@@ -1,22 +1,34 @@
-import type { Entries } from './entries';
+import type { EventOf } from '../event';
+import type { SliceDef } from './slice';
 
-/** Clips, the shelf and the air round the bond. */
-export const cureEntries = {
-  cureHeld(s, e) {
-    s.cureHeld = e;
+/** Clips and the shelf. */
+export interface CureSlice {
+  cureHeld: EventOf<'cureHeld'> | null;
+  shelved: EventOf<'shelved'> | null;
+  clampOn: EventOf<'clampOn'> | null;
+  clampOffAt: number | null;
+}
+
+export const cureSlice = {
+  empty: () => ({ cureHeld: null, shelved: null, clampOn: null, clampOffAt: null }),
+  hears: {
+    cureHeld(own, e) {
+      own.cureHeld = e;
+    },
+    shelved(own, e) {
+      own.shelved = e;
+    },
+    clampOn(own, e) {
+      own.clampOn = e;
+      own.clampOffAt = null;
+    },
+    clampOff(own, e) {
+      own.clampOffAt = e.at;
+    },
+    reopened(own) {
+      own.clampOn = null;
+      own.clampOffAt = null;
+      own.cureHeld = null;
+    },
   },
-  shelved(s, e) {
-    s.shelved = e;
-  },
-  clampOn(s, e) {
-    s.clampOn = e;
-    s.clampOffAt = null;
-  },
-  clampOff(s, e) {
-    s.clampOffAt = e.at;
-  },
-  ambient(s, e) {
-    s.ambientC = e.tempC;
-    s.airs.push(e);
-  },
-} satisfies Entries;
+} satisfies SliceDef<CureSlice>;

@@ -1,56 +1,63 @@
+import { bare } from '../../core/bare';
+import type { EdgeId } from '../../core/device/types';
+import type { EventOf, KnownEvent } from '../event';
 import { callStop, stopKinds } from '../stops';
-import { settleCover } from '../settleCover';
 import { put } from './put';
-import type { Entries } from './entries';
+import type { SliceDef } from './slice';
+
+export type Answer = 'yes' | 'no' | 'unsure';
 
 /** What was found and agreed on before anything is opened. */
-export const intakeEntries = {
-  finding(s, e) {
-    if (e.kind === 'crack') {
-      // a cracked cover is written off unless somebody says otherwise, also after a route was taken (law 22)
-      const newly = e.answer === 'yes' && s.findings.crack?.answer !== 'yes';
-      if (!s.coverSaid) settleCover(s, e.answer === 'no');
-      else if (newly && s.findings.crack) settleCover(s, false);
-    }
-    s.findings[e.kind] = { answer: e.answer, edges: e.edges ?? [], note: e.note ?? '' };
-    if (stopKinds.has(e.kind)) callStop(s, e.kind, e);
+export interface IntakeSlice {
+  findings: Partial<Record<EventOf<'finding'>['kind'], { answer: Answer; edges: EdgeId[]; note: string }>>;
+  /** a stop that was called, by its kind, until somebody who knew of it takes it back */
+  stops: Map<EventOf<'finding'>['kind'], KnownEvent[]>;
+  measured: Partial<Record<EventOf<'partMeasured'>['what'], { oldMm: number; newMm: number }>>;
+  parts: Record<string, EventOf<'partState'>['to']>;
+  quote: EventOf<'quoted'> | null;
+  chargePercent: number | null;
+  prep: Set<EventOf<'prep'>['item']>;
+}
+
+/** Seen after closing: gone when it is opened again. */
+const ofClosing = ['blownClosing', 'photoClosing', 'pressedRound', 'squeezeWiped', 'lookedAlong'] as const;
+
+export const intakeSlice = {
+  empty: () => ({
+    findings: {},
+    stops: new Map(),
+    measured: {},
+    parts: bare(),
+    quote: null,
+    chargePercent: null,
+    prep: new Set(),
+  }),
+  hears: {
+    finding(own, e) {
+      own.findings[e.kind] = { answer: e.answer, edges: e.edges ?? [], note: e.note ?? '' };
+      if (stopKinds.has(e.kind)) callStop(own, e.kind, e);
+    },
+    observed(own, e) {
+      // a cell that smells or swells counts as swollen from here on: nothing heats it any more
+      if (e.what === 'cellSwells' || e.what === 'cellSmells') callStop(own, 'cellSwollen', e);
+    },
+    partMeasured(own, e) {
+      own.measured[e.what] = { oldMm: e.oldMm, newMm: e.newMm };
+    },
+    partState(own, e) {
+      own.parts[e.partId] = e.to;
+    },
+    quoted(own, e) {
+      own.quote = e;
+    },
+    charge(own, e) {
+      own.chargePercent = e.percent;
+    },
+    prep(own, e) {
+      put(own.prep, e.item, e.done);
+    },
+    reopened(own) {
+      for (const item of ofClosing) own.prep.delete(item);
+    },
   },
-  crack(s, e) {
-    if (e.onFace !== s.face.id) return;
-    if (!s.coverSaid && !s.cracks.size) settleCover(s, false);
-    s.cracks.set(e.crackId, e.pts);
-  },
-  crackGone(s, e) {
-    s.cracks.delete(e.crackId);
-  },
-  chipMark(s, e) {
-    if (e.onFace === s.face.id) s.chips.set(e.chipId, e.place);
-  },
-  chipGone(s, e) {
-    s.chips.delete(e.chipId);
-  },
-  jobRoute(s, e) {
-    s.route = e;
-    s.keepCover = e.cover === 'save';
-    s.coverSaid = true;
-  },
-  route(s, e) {
-    settleCover(s, e.keepCover);
-    s.coverSaid = true;
-  },
-  partMeasured(s, e) {
-    s.measured[e.what] = { oldMm: e.oldMm, newMm: e.newMm };
-  },
-  partState(s, e) {
-    s.parts[e.partId] = e.to;
-  },
-  quoted(s, e) {
-    s.quote = e;
-  },
-  charge(s, e) {
-    s.chargePercent = e.percent;
-  },
-  prep(s, e) {
-    put(s.prep, e.item, e.done);
-  },
-} satisfies Entries;
+} satisfies SliceDef<IntakeSlice>;

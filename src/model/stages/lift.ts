@@ -1,66 +1,90 @@
+import type { EdgeId, Pt } from '../../core/device/types';
+import { Advance } from '../../core/lift/advance';
 import type { EventOf } from '../event';
-import type { JobState } from '../fold';
-import type { Entries } from './entries';
+import type { FoldContext, SliceDef } from './slice';
+
+export interface LensState {
+  steps: Partial<Record<EventOf<'lens'>['step'], number>>;
+  newMm: number | null;
+}
+
+/** What of a joint is cut, what came off and how. */
+export interface LiftSlice {
+  /** what has been cut of the ring, and the edges that are free with it */
+  cut: Advance;
+  freeEdges: Set<EdgeId>;
+  /** expected breaks of what was cut so far while the cover was to be saved, as computed then */
+  hazard: number;
+  liftMode: EventOf<'liftMode'>['mode'] | null;
+  piecesOff: Map<string, EventOf<'pieceOff'>>;
+  glassLeft: Map<string, Pt>;
+  cameraRing: EventOf<'cameraRing'>['how'] | null;
+  clips: Map<number, 'open' | 'broken'>;
+  /** lens covers by bond: which step was reached when */
+  lenses: Map<string, LensState>;
+}
+
+const edges = ['bottom', 'left', 'top', 'right'] as const satisfies readonly EdgeId[];
 
 /** A stretch that is free, or that holds again. */
 function cutStretch(
-  s: JobState,
+  own: LiftSlice,
   span: { fromMm: number; toMm: number },
   e: Pick<EventOf<'cut'>, 'free' | 'hazard'>,
+  { so, path }: FoldContext,
 ): void {
-  s.cut = e.free ? s.cut.cut(span) : s.cut.grip(span);
-  if (e.free) {
-    s.opened = true;
-    if (s.keepCover) s.hazard += e.hazard ?? 0;
-  }
-  s.calledAway = false;
+  own.cut = e.free ? own.cut.cut(span) : own.cut.grip(span);
+  if (e.free && so.cover.keepCover) own.hazard += e.hazard ?? 0;
+  own.freeEdges = new Set(edges.filter((edge) => own.cut.isFree(path.edgeSpan(edge))));
 }
 
-/** What of the ring is cut, what came off and how. */
-export const liftEntries = {
-  edge(s, e, path) {
-    cutStretch(s, path.edgeSpan(e.edge), e);
+export const liftSlice = {
+  empty: ({ path }) => ({
+    cut: Advance.none(path.lengthMm),
+    freeEdges: new Set(),
+    hazard: 0,
+    liftMode: null,
+    piecesOff: new Map(),
+    glassLeft: new Map(),
+    cameraRing: null,
+    clips: new Map(),
+    lenses: new Map(),
+  }),
+  hears: {
+    edge(own, e, ctx) {
+      cutStretch(own, ctx.path.edgeSpan(e.edge), e, ctx);
+    },
+    cut(own, e, ctx) {
+      if (e.toMm >= e.fromMm) cutStretch(own, e, e, ctx);
+    },
+    liftMode(own, e) {
+      own.liftMode = e.mode;
+    },
+    pieceOff(own, e, { face }) {
+      if (e.onFace === face.id) own.piecesOff.set(e.offId, e);
+    },
+    pieceBack(own, e) {
+      own.piecesOff.delete(e.offId);
+    },
+    glassLeft(own, e, { face }) {
+      if (e.onFace === face.id) own.glassLeft.set(e.markId, e.place);
+    },
+    glassGone(own, e) {
+      own.glassLeft.delete(e.markId);
+    },
+    cameraRing(own, e) {
+      own.cameraRing = e.how;
+    },
+    clip(own, e) {
+      if (e.state === 'holds') own.clips.delete(e.index);
+      else own.clips.set(e.index, e.state);
+    },
+    lens(own, e) {
+      const lens = own.lenses.get(e.bondId) ?? { steps: {}, newMm: null };
+      if (e.done) lens.steps[e.step] = e.at;
+      else delete lens.steps[e.step];
+      if (e.newMm !== undefined) lens.newMm = e.newMm;
+      own.lenses.set(e.bondId, lens);
+    },
   },
-  cut(s, e) {
-    if (e.toMm >= e.fromMm) cutStretch(s, e, e);
-  },
-  liftMode(s, e) {
-    s.liftMode = e.mode;
-  },
-  pieceOff(s, e) {
-    if (e.onFace === s.face.id) s.piecesOff.set(e.offId, e);
-    s.opened = true;
-  },
-  pieceBack(s, e) {
-    s.piecesOff.delete(e.offId);
-  },
-  glassLeft(s, e) {
-    if (e.onFace === s.face.id) s.glassLeft.set(e.markId, e.place);
-  },
-  glassGone(s, e) {
-    s.glassLeft.delete(e.markId);
-  },
-  cameraRing(s, e) {
-    s.cameraRing = e.how;
-  },
-  clip(s, e) {
-    if (e.state === 'holds') s.clips.delete(e.index);
-    else {
-      s.clips.set(e.index, e.state);
-      s.opened = true;
-    }
-  },
-  writeOff(s, e) {
-    s.writtenOff = e;
-    s.keepCover = false;
-    if (e.why === 'broke') s.broke = true;
-  },
-  lens(s, e) {
-    const own = s.lenses.get(e.bondId) ?? { steps: {}, newMm: null };
-    if (e.done) own.steps[e.step] = e.at;
-    else delete own.steps[e.step];
-    if (e.newMm !== undefined) own.newMm = e.newMm;
-    s.lenses.set(e.bondId, own);
-    if (e.step === 'off' && e.done) s.opened = true;
-  },
-} satisfies Entries;
+} satisfies SliceDef<LiftSlice>;

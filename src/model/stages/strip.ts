@@ -1,25 +1,54 @@
-import { put } from './put';
+import type { UnderEdit } from '../../core/strip/graph';
+import type { ScrewIn, ScrewOut } from '../../core/strip/screws';
+import type { EventOf } from '../event';
 import { applyScrew } from './applyScrew';
-import type { Entries } from './entries';
+import { put } from './put';
+import type { SliceDef } from './slice';
 
 /** Screws, plugs, brackets: out, aside, in again. */
-export const stripEntries = {
-  screw: applyScrew,
-  tightened(s, e) {
-    put(s.tightened, e.zone, e.done);
+export interface StripSlice {
+  /** screws by hole, in the order in which they came out, and what went back in */
+  screwsOut: Map<string, ScrewOut>;
+  screwsIn: Map<string, ScrewIn>;
+  tightened: Set<string>;
+  /** plugs, brackets and small pieces */
+  stripped: Map<string, EventOf<'stripped'>['to']>;
+  /** how a thing lay when it came out */
+  layNotes: Map<string, string>;
+  under: UnderEdit[];
+  stripTarget: string[] | null;
+  cellChoice: EventOf<'cellChoice'> | null;
+}
+
+export const stripSlice = {
+  empty: () => ({
+    screwsOut: new Map(),
+    screwsIn: new Map(),
+    tightened: new Set(),
+    stripped: new Map(),
+    layNotes: new Map(),
+    under: [],
+    stripTarget: null,
+    cellChoice: null,
+  }),
+  hears: {
+    screw: applyScrew,
+    tightened(own, e) {
+      put(own.tightened, e.zone, e.done);
+    },
+    stripped(own, e) {
+      if (e.to === 'asItWas') own.stripped.delete(e.itemId);
+      else own.stripped.set(e.itemId, e.to);
+      if (e.note) own.layNotes.set(e.itemId, e.note);
+    },
+    under(own, e) {
+      own.under.push({ id: e.itemId, by: e.over, on: e.on });
+    },
+    stripTarget(own, e) {
+      own.stripTarget = e.ids;
+    },
+    cellChoice(own, e) {
+      own.cellChoice = e;
+    },
   },
-  stripped(s, e) {
-    if (e.to === 'asItWas') s.stripped.delete(e.itemId);
-    else s.stripped.set(e.itemId, e.to);
-    if (e.note) s.layNotes.set(e.itemId, e.note);
-  },
-  under(s, e) {
-    s.under.push({ id: e.itemId, by: e.over, on: e.on });
-  },
-  stripTarget(s, e) {
-    s.stripTarget = e.ids;
-  },
-  cellChoice(s, e) {
-    s.cellChoice = e;
-  },
-} satisfies Entries;
+} satisfies SliceDef<StripSlice>;

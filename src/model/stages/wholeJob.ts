@@ -1,43 +1,98 @@
-import type { Entries } from './entries';
+import type { EventOf } from '../event';
+import type { SliceDef } from './slice';
 
-/** Entries of the job as a whole: they belong to no stage. */
-export const wholeJobEntries = {
-  stage(s, e) {
-    s.stages[e.stage] = e.to;
-    if (e.stage === 'lift' && e.to === 'done') s.opened = true;
+/** What belongs to the job as a whole and to no stage. */
+export interface WholeJobSlice {
+  promiseAt: number | null;
+  /** a bond has been cut: what was found before stands from here on, for ever */
+  opened: boolean;
+  photos: EventOf<'photo'>[];
+  customer: EventOf<'customer'> | null;
+  decisions: EventOf<'decision'>[];
+  notes: EventOf<'note'>[];
+  signed: EventOf<'signed'>[];
+  /** who took up and laid aside what, and what is wished of the plan by task */
+  works: EventOf<'work'>[];
+  wishes: Map<EventOf<'planWish'>['task'], EventOf<'planWish'>>;
+  /** a part that it waits for; null: nothing is on order */
+  partDue: EventOf<'partDue'> | null;
+  comeBack: EventOf<'comeBack'> | null;
+  /** the air as it was noted, and its temperature last */
+  airs: EventOf<'ambient'>[];
+  ambientC: number | null;
+}
+
+const isOpened = (own: WholeJobSlice) => void (own.opened = true);
+const whenFree = (own: WholeJobSlice, e: EventOf<'edge'> | EventOf<'cut'>) => {
+  if (e.free && (e.type === 'edge' || e.toMm >= e.fromMm)) isOpened(own);
+};
+
+export const wholeJobSlice = {
+  empty: ({ opened }) => ({
+    promiseAt: opened.promiseAt,
+    opened: false,
+    photos: [],
+    customer: null,
+    decisions: [],
+    notes: [],
+    signed: [],
+    works: [],
+    wishes: new Map(),
+    partDue: null,
+    comeBack: null,
+    airs: [],
+    ambientC: null,
+  }),
+  hears: {
+    promise(own, e) {
+      own.promiseAt = e.promiseAt;
+    },
+    edge: whenFree,
+    cut: whenFree,
+    pieceOff: isOpened,
+    clip(own, e) {
+      if (e.state !== 'holds') isOpened(own);
+    },
+    lens(own, e) {
+      if (e.step === 'off' && e.done) isOpened(own);
+    },
+    stage(own, e) {
+      if (e.stage === 'lift' && e.to === 'done') isOpened(own);
+    },
+    photo(own, e) {
+      own.photos.push(e);
+    },
+    photoGone(own, e) {
+      own.photos = own.photos.filter((p) => p.photoId !== e.photoId);
+    },
+    customer(own, e) {
+      own.customer = e;
+    },
+    decision(own, e) {
+      own.decisions.push(e);
+    },
+    note(own, e) {
+      own.notes.push(e);
+    },
+    signed(own, e) {
+      own.signed.push(e);
+    },
+    work(own, e) {
+      own.works.push(e);
+    },
+    planWish(own, e) {
+      if (e.kind === 'free') own.wishes.delete(e.task);
+      else own.wishes.set(e.task, e);
+    },
+    partDue(own, e) {
+      own.partDue = e.here || e.dueAt === null ? null : e;
+    },
+    comeBack(own, e) {
+      own.comeBack = e;
+    },
+    ambient(own, e) {
+      own.ambientC = e.tempC;
+      own.airs.push(e);
+    },
   },
-  promise(s, e) {
-    s.promiseAt = e.promiseAt;
-  },
-  photo(s, e) {
-    s.photos.push(e);
-  },
-  photoGone(s, e) {
-    s.photos = s.photos.filter((p) => p.photoId !== e.photoId);
-  },
-  customer(s, e) {
-    s.customer = e;
-  },
-  decision(s, e) {
-    s.decisions.push(e);
-  },
-  note(s, e) {
-    s.notes.push(e);
-  },
-  signed(s, e) {
-    s.signed.push(e);
-  },
-  work(s, e) {
-    s.works.push(e);
-  },
-  planWish(s, e) {
-    if (e.kind === 'free') s.wishes.delete(e.task);
-    else s.wishes.set(e.task, e);
-  },
-  partDue(s, e) {
-    s.partDue = e.here || e.dueAt === null ? null : e;
-  },
-  comeBack(s, e) {
-    s.comeBack = e;
-  },
-} satisfies Entries;
+} satisfies SliceDef<WholeJobSlice>;
