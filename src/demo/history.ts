@@ -1,5 +1,5 @@
 import { gaugePoints } from '@/core/fit/gaugePoints';
-import type { ComeBackCause } from '@/model/eventCheck';
+import type { ComeBackCause } from '@/model/entries/check';
 import type { JobEvent, NewEvent } from '@/model/event';
 import { itemOf, routeMinutes, type Work } from '@/core/intake/route';
 import { quote } from '@/core/money/quote';

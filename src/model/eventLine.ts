@@ -4,7 +4,7 @@ import { format } from 'date-fns/format';
 import type { Construction } from '../core/device/types';
 import type { Origin, Work } from '../core/intake/route';
 import type { EventOf, JobEvent } from './event';
-import type { ComeBackCause } from './eventCheck';
+import type { ComeBackCause } from './entries/check';
 import { taskName } from './taskNames';
 import { stageNames } from './stages';
 

@@ -2,7 +2,7 @@ import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 
-import { comeBackCauses, type ComeBackCause } from '@/model/eventCheck';
+import { comeBackCauses, type ComeBackCause } from '@/model/entries/check';
 import { comeBackNames, workNames } from '@/model/eventLine';
 import type { JobState } from '@/model/fold';
 import { useActions } from '@/stagekit/actions';

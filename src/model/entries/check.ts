@@ -1,6 +1,6 @@
 import { z } from 'zod';
 
-import { id, mm, place, text } from './eventParts';
+import { id, mm, place, text } from './parts';
 
 /** What a come-back is put down to, as far as somebody can tell at the counter. */
 export const comeBackCauses = [
@@ -16,7 +16,7 @@ export const comeBackCauses = [
 export type ComeBackCause = (typeof comeBackCauses)[number];
 
 /** Entries of the tests: air, camera, functions, and what follows from them. */
-export const checkKinds = {
+export const checkEntries = {
   holdTest: {
     phase: z.enum(['before', 'after']),
     kind: z.enum(['vacuum', 'pressure']),

@@ -1,10 +1,10 @@
 import { z } from 'zod';
 
-import { id, instant, mm, text } from './eventParts';
-import { stageIds } from './stageIds';
+import { id, instant, mm, text } from './parts';
+import { stageIds } from '../stageIds';
 
 /** Entries of the bench as a whole: who works at what, what is wished of the plan, what a job waits for. */
-export const benchKinds = {
+export const benchEntries = {
   /** somebody takes a stage up, or lays it aside; with what the plan had counted on, s */
   work: { stage: z.enum(stageIds), to: z.enum(['begun', 'aside']), plannedS: mm(0, 1e6).optional() },
   /** a constraint on the plan: not before, exactly then, by whom, on which heater; `free` takes it back */
