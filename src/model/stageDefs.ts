@@ -4,8 +4,9 @@ import type { StageMinutes } from '../core/intake/collection';
 import type { WorkStep } from '../core/schedule/jobTasks';
 import { judgement } from '../core/source';
 import type { KnownEvent } from './event';
-import type { JobState } from './fold';
+import type { JointSeen } from './fold';
 import type { StageId } from './stageIds';
+import type { CoverSlice } from './stages/cover';
 
 /** A task of the schedule as hands know it. */
 interface TaskWords {
@@ -17,7 +18,7 @@ interface TaskWords {
 }
 
 /** What is known of a job when its way is asked for. */
-export type WayFacts = Pick<JobState, 'route' | 'bond' | 'face'>;
+export type WayFacts = Pick<CoverSlice, 'route'> & Pick<JointSeen, 'bond' | 'face'>;
 
 /** What a stage answers to everybody who asks. */
 export interface StageDef {

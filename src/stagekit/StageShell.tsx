@@ -2,7 +2,7 @@ import { Link, type Href } from 'expo-router';
 import { useCallback, useState, type ReactNode } from 'react';
 import { Pressable, ScrollView, useWindowDimensions, View } from 'react-native';
 
-import type { JobState } from '@/model/fold';
+import type { JobState, JobWay } from '@/model/fold';
 import { workNames } from '@/model/eventLine';
 import { stageNames, type StageId } from '@/model/stages';
 import { nextStage, placeOn } from '@/model/way';
@@ -187,7 +187,7 @@ function JobLine({ job, now }: { job: JobState; now: number }) {
   );
 }
 
-const stateOf = (job: JobState, id: StageId) =>
+const stateOf = (job: Pick<JobWay, 'stage' | 'stages'>, id: StageId) =>
   job.stages[id] === 'done' ? 'done' : job.stages[id] === 'skipped' ? 'skipped' : job.stage === id ? 'now' : 'todo';
 
 /** Ten ticks and the name of the stage; opens into the list. */

@@ -13,7 +13,10 @@ import {
 import { beadFigures } from '@/core/bond/bead';
 import { unlocksAtS, type CureBy } from '@/core/cure/policy';
 import type { Range } from '@/core/source';
-import type { JobState } from '@/model/fold';
+import type { JobState, JointSeen } from '@/model/fold';
+import type { WholeJobSlice } from '@/model/stages/wholeJob';
+import type { CureSlice } from '@/model/stages/cure';
+import type { BondSlice } from '@/model/stages/bond';
 import type { Settings } from '@/model/settings';
 
 export interface JobCure {
@@ -104,7 +107,11 @@ export const edgesOf = (settings: Settings, liquidId: string | undefined): EdgeF
   liquidId ? edgeFactorFrom(settings.cureSeen.filter((s) => !s.out && s.liquid === liquidId)) : lawEdges;
 
 /** The cure of a job: law, air, clocks and how far it is. */
-export function cureOf(job: JobState, settings: Settings, now: number): JobCure {
+export function cureOf(
+  job: JointSeen & Pick<WholeJobSlice, 'airs'> & BondSlice & CureSlice,
+  settings: Settings,
+  now: number,
+): JobCure {
   const kind = cureKindOf(job);
   const bondMm = Math.min(60, Math.max(0.3, job.bonded?.bondMm ?? job.bonded?.widthMm ?? job.bond.widthMm));
   const startAt = job.bonded ? (job.clampOn?.at ?? job.bonded.at) : null;
@@ -135,7 +142,7 @@ export const cureEnd = (c: JobCure, mark: CureMark): number | null =>
  * @param closedBy tape, or the liquid that this shop has
  */
 export function clocksAhead(
-  job: JobState,
+  job: JointSeen & Pick<WholeJobSlice, 'airs'> & CureSlice,
   settings: Settings,
   now: number,
   closedBy: 'tape' | 'bead',

@@ -1,5 +1,5 @@
 import { writeJobFile } from '@/model/files';
-import type { JobState } from '@/model/fold';
+import type { JobState, JobWay } from '@/model/fold';
 import { repository } from '@/store/shop';
 import { download } from '@/ui/download';
 
@@ -9,7 +9,7 @@ export const photoIdsOf = (log: JobState['log']): string[] => [
 ];
 
 /** Hands the job to the browser as a file, with its pictures. */
-export async function exportJob(job: JobState): Promise<void> {
+export async function exportJob(job: Pick<JobWay, 'label' | 'log'>): Promise<void> {
   const photos = await repository.readPhotos(photoIdsOf(job.log));
   download(`${job.label.toLowerCase()}.northcove.json`, writeJobFile(job.log, Date.now(), photos));
 }

@@ -4,8 +4,8 @@ import type { ReducedModel } from '@/core/heat/reduced';
 import type { ArcCells, HeatRun } from '@/core/heat/run';
 import type { Watched } from '@/core/heat/member';
 import { memory, type Range } from '@/core/source';
-import type { JobState } from '@/model/fold';
-import { onPlate } from '@/model/stages/heat';
+import type { JobState, JointSeen } from '@/model/fold';
+import { onPlate, type HeatSlice } from '@/model/stages/heat';
 import type { Settings } from '@/model/settings';
 import { firstPlan, withinUse, type HeatPlanDraft } from './heatPlan';
 import { presentJob } from './present';
@@ -41,7 +41,7 @@ export interface HeatForecast {
 
 /** What the opening is computed from, for a run with its heat on. */
 export const openingInput = (
-  job: JobState,
+  job: JointSeen,
   thermal: Pick<ThermalJob, 'arcs'>,
   lift: LiftState,
   run: HeatRun,
@@ -62,7 +62,7 @@ export const openingInput = (
  * Plain arithmetic on the reduced model: a few milliseconds, so it follows a finger on the slider.
  */
 export function heatForecast(
-  job: JobState,
+  job: JointSeen & Pick<HeatSlice, 'heat'>,
   thermal: ThermalJob,
   lift: LiftState,
   plan: { setC: number; preheated: boolean },
@@ -94,7 +94,7 @@ export function heatForecast(
 }
 
 /** The worst case of waiting for the late end by the clock alone; shown under Why. */
-export const worstByClock = (job: JobState, f: HeatForecast) => worstWaiting(f.run, f.opening, watchMarks(job));
+export const worstByClock = (job: JointSeen, f: HeatForecast) => worstWaiting(f.run, f.opening, watchMarks(job));
 
 /** Magnets of many grades weaken for good from about here; others stand 120 to 150 °C. */
 export const magnetC = memory(80, 'magnets of many grades weaken for good from about 80 °C');
@@ -103,7 +103,7 @@ export const magnetC = memory(80, 'magnets of many grades weaken for good from a
  * Under the cover at the coil, where magnets sit, when it usually opens, °C; null without a coil in the device. It is told, and
  * no heat is judged by it: benches pass the mark on every plate, and the device does not say which grade is in it.
  */
-export const magnetsAtC = (job: JobState, f: HeatForecast): number | null => {
+export const magnetsAtC = (job: Pick<JointSeen, 'device'>, f: HeatForecast): number | null => {
   const coils = job.device.parts.filter((p) => p.kind === 'coil').map((p) => p.shape);
   return coils.length && f.opening.leaveS !== null ? f.run.hottestUnderC(f.opening.leaveS, coils) : null;
 };

@@ -4,7 +4,9 @@ import type { Heater } from '@/core/heat/heater';
 import { judgement } from '@/core/source';
 import type { EdgeStep } from '@/core/lift/order';
 import type { UseRecord } from '@/model/event';
-import type { JobState } from '@/model/fold';
+import type { JobState, JointSeen } from '@/model/fold';
+import type { HeatSlice } from '@/model/stages/heat';
+import type { LiftSlice } from '@/model/stages/lift';
 import { heaterOf, type Settings } from '@/model/settings';
 import { bumps } from './heating';
 import { followEdge, type LiftState } from './thermalJob';
@@ -26,7 +28,7 @@ export const usualOf = (h: Heater): number => Math.min(h.maxSetC, Math.max(h.min
 export type AirWay = 'edge' | 'outward' | 'strip';
 
 /** Ways of the nozzle that are offered; the next edge alone needs to know which one that is. */
-export function airUse(way: AirWay, job: JobState, step: EdgeStep | undefined, lengthMm: number): UseRecord {
+export function airUse(way: AirWay, job: JointSeen, step: EdgeStep | undefined, lengthMm: number): UseRecord {
   const masked = bumps(job.device, job.bond);
   if (way === 'strip' && step)
     return {
@@ -40,7 +42,7 @@ export const airWayOf = (use: UseRecord): AirWay =>
   use.path?.kind === 'strip' ? 'strip' : use.path?.kind === 'loop' && use.path.insetMm < 0 ? 'outward' : 'edge';
 
 /** The plan that a stage opens with: what was planned last, else the plate as it is usually set. */
-export function firstPlan(job: JobState, settings: Settings): HeatPlanDraft {
+export function firstPlan(job: JointSeen & HeatSlice & LiftSlice, settings: Settings): HeatPlanDraft {
   const heater = heaterOf(settings, job.plan?.heater);
   return {
     heater: heater.id,
@@ -57,7 +59,7 @@ export function firstPlan(job: JobState, settings: Settings): HeatPlanDraft {
 export function withHeater(
   plan: HeatPlanDraft,
   heater: Heater,
-  job: JobState,
+  job: JointSeen,
   step: EdgeStep | undefined,
   lengthMm: number,
 ): HeatPlanDraft {
@@ -91,7 +93,7 @@ export const highestSetC = (heater: Heater, job: Pick<JobState, 'device'>): numb
 export type Refusal = { field: 'setC'; why: string } | null;
 
 /** What the law of limits forbids before anything is computed: high heat with parts inside (law 6). */
-export function refuses(heater: Heater, setC: number, job: JobState): Refusal {
+export function refuses(heater: Heater, setC: number, job: Pick<JointSeen, 'device'>): Refusal {
   if (!defOf(heater).under || setC <= assembledMaxC.value) return null;
   const inside = job.device.parts.filter((p) => p.limitC);
   if (!inside.length) return null;

@@ -5,14 +5,14 @@ import type { ReducedModel } from '@/core/heat/reduced';
 import { answersOf } from '@/core/heat/heaterKind';
 import type { Heater } from '@/core/heat/heater';
 import { taskFigures, type HeatWay } from '@/core/schedule/jobTasks';
-import type { JobState } from '@/model/fold';
-import { onPlate } from '@/model/stages/heat';
+import type { JobState, JobWay, JointSeen } from '@/model/fold';
+import { onPlate, type HeatSlice } from '@/model/stages/heat';
 import { contactsOf, heaterOf, type Settings } from '@/model/settings';
 import { heatAnswer } from './heatForecast';
 import { firstPlan, usualOf } from './heatPlan';
 
 /** Does the plan need to know how long this job heats. */
-export const needsHeat = (job: JobState): boolean =>
+export const needsHeat = (job: Pick<JobWay, 'closedAt' | 'stages'> & JointSeen & HeatSlice): boolean =>
   job.closedAt === null &&
   jointOf(job.bond).glued &&
   !coverKindOf(job.face).lens &&

@@ -5,7 +5,8 @@ import { adhesiveRecord } from '@/core/adhesives';
 import { bondPerimeter, coverOf } from '@/core/device/perimeter';
 import { boxOf } from '@/core/device/shapes';
 import { coverStrengths } from '@/core/lift/strength';
-import type { JobState } from '@/model/fold';
+import type { JointSeen } from '@/model/fold';
+import type { BondSlice } from '@/model/stages/bond';
 import type { Settings } from '@/model/settings';
 import type { JobCure } from './cureJob';
 
@@ -39,7 +40,7 @@ function clipObjections(w: ClampPlan['ways'][number]): string[] {
 }
 
 /** What holds this bond: clips of one kind, weights on a board, a bag; what nothing speaks against comes first. */
-export function holdWays(job: JobState, settings: Settings, cure: JobCure): HoldWay[] {
+export function holdWays(job: JointSeen & Pick<BondSlice, 'bonded'>, settings: Settings, cure: JobCure): HoldWay[] {
   const cover = coverOf(job.device, job.bond);
   const path = bondPerimeter(job.device, job.bond);
   const strength = coverStrengths[cover.strength]!;

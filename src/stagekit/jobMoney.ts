@@ -1,6 +1,7 @@
 import { itemOf } from '@/core/intake/route';
 import { marginOf, type Margin } from '@/core/money/margin';
-import type { JobState } from '@/model/fold';
+import type { JobState, JointSeen } from '@/model/fold';
+import type { BondSlice } from '@/model/stages/bond';
 import type { Settings } from '@/model/settings';
 import { workCached, workOf } from './shopDurations';
 
@@ -17,12 +18,17 @@ export interface Outcome {
 }
 
 /** Price of a part by the list of today. */
-function listPrice(job: JobState, settings: Settings, item: string | null, origin: string | null): number {
+function listPrice(
+  job: Pick<JointSeen, 'model'>,
+  settings: Settings,
+  item: string | null,
+  origin: string | null,
+): number {
   return item && origin ? (settings.money.prices[job.model.kind]?.[`${item}.${origin}`] ?? 0) : 0;
 }
 
 /** What was taken from the shelf for closing it, every time that it was closed. */
-function usedMinor(job: JobState, settings: Settings): number {
+function usedMinor(job: BondSlice, settings: Settings): number {
   const m = settings.money;
   let sum = 0;
   for (const e of job.bondings) {

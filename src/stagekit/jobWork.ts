@@ -14,8 +14,8 @@ import {
 } from '@/core/schedule/jobTasks';
 import type { DurationBook } from '@/core/schedule/learned';
 import { judgement } from '@/core/source';
-import type { JobState } from '@/model/fold';
-import { onPlate } from '@/model/stages/heat';
+import type { JobState, JointSeen } from '@/model/fold';
+import { onPlate, type HeatSlice } from '@/model/stages/heat';
 import { heaterOf, type Settings } from '@/model/settings';
 import { stageDefs } from '@/model/stages';
 import { learnedStage, stageOf } from '@/model/taskNames';
@@ -250,7 +250,7 @@ export function jobWork(job: JobState, o: BenchInput, f: Frame): JobWork {
 }
 
 /** Heating before the model was asked. */
-export function guessedHeat(job: JobState, settings: Settings): HeatWay {
+export function guessedHeat(job: Pick<HeatSlice, 'plan'>, settings: Settings): HeatWay {
   const heater = job.plan?.heater ?? settings.plate.id;
   return {
     heater,
@@ -268,7 +268,7 @@ export function closingWays(job: JobState, o: Pick<BenchInput, 'settings' | 'now
 }
 
 /** Ways that are still open before a route was chosen: the plan takes the one that serves it better. */
-function openWays(job: JobState, settings: Settings): readonly CureWay[] {
+function openWays(job: Pick<JointSeen, 'bond'>, settings: Settings): readonly CureWay[] {
   const { closings } = jointOf(job.bond);
   const liquid = settings.liquids.some((l) => l.leftMl > 0 || l.tubes.length > 0);
   // a bead that nobody has is no choice, where there is another

@@ -9,7 +9,10 @@ import { lensHeat, type LensHeat } from '@/core/lens/lensHeat';
 import { lensCovers, type LensCover } from '@/core/lens/lensSet';
 import { coverStrengths } from '@/core/lift/strength';
 import { liftThresholds, wedgeVerdict, type LiftCase } from '@/core/lift/verdict';
-import type { JobState } from '@/model/fold';
+import type { JobState, JointSeen } from '@/model/fold';
+import type { WholeJobSlice } from '@/model/stages/wholeJob';
+import type { CheckSlice } from '@/model/stages/check';
+import type { LiftSlice } from '@/model/stages/lift';
 import { airsOf, type Settings } from '@/model/settings';
 import { shopAdhesive } from './shopAdhesive';
 import { partStopC } from './thermalJob';
@@ -19,7 +22,11 @@ export const lensAirC = judgement(150, 'air for a lens cover: slow enough to sto
 export const lensMarginK = judgement(5, 'tape is warmed this far above where the blade goes, K');
 
 /** The lens covers of the whole device, the ones of this job, and the one that is worked now. */
-export function lensWork(job: JobState): { all: LensCover[]; chosen: LensCover[]; next: LensCover | null } {
+export function lensWork(job: JointSeen & Pick<LiftSlice, 'lenses'>): {
+  all: LensCover[];
+  chosen: LensCover[];
+  next: LensCover | null;
+} {
   const all = lensCovers(job.model);
   const picked = all.filter((l) => job.lenses.get(l.bond.id)?.steps.chosen !== undefined);
   const anyChosen = [...job.lenses.values()].length > 0;
@@ -51,7 +58,7 @@ export const lacking = (
 export const cameraFunctions = (job: Pick<JobState, 'device' | 'model'>): string[] =>
   job.model.functions.filter((f) => ['camMain', 'camAux', 'ois', 'flash'].includes(f));
 
-export const camerasTested = (job: JobState): boolean =>
+export const camerasTested = (job: JointSeen & Pick<CheckSlice, 'functions'>): boolean =>
   cameraFunctions(job).every((f) => job.functions.open[f] === 'ok' || job.functions.open[f] === 'absent');
 
 export function lensCase(settings: Settings, lens: LensCover): LiftCase {
@@ -83,7 +90,7 @@ export interface LensPlan {
 
 /** Warm or cold for one lens cover, side by side. */
 export function lensPlan(
-  job: JobState,
+  job: Pick<JointSeen, 'model'> & Pick<WholeJobSlice, 'ambientC'>,
   settings: Settings,
   lens: LensCover,
   heaterId: string | null,

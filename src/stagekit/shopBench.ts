@@ -2,8 +2,9 @@ import { CoreInputError } from '@/core/errors';
 import { benchJob, type BenchThings } from '@/core/schedule/jobTasks';
 import { scatterKey, type Scatters } from '@/core/schedule/promise';
 import type { Bench, Resource } from '@/core/schedule/types';
-import type { JobState } from '@/model/fold';
-import { onPlate } from '@/model/stages/heat';
+import type { JobState, JobWay } from '@/model/fold';
+import type { WholeJobSlice } from '@/model/stages/wholeJob';
+import { onPlate, type HeatSlice } from '@/model/stages/heat';
 import { merged, personSpans, type Span } from '@/model/openHours';
 import type { Settings } from '@/model/settings';
 import { besideWork, stageWorkFigures } from '@/model/stageWork';
@@ -18,7 +19,7 @@ const dayS = 86400;
 /** days ahead that anything may wait for */
 const mostDays = 88;
 
-const waitsUntil = (j: JobState): number =>
+const waitsUntil = (j: Pick<WholeJobSlice, 'partDue' | 'wishes'>): number =>
   Math.max(j.partDue?.dueAt ?? 0, ...[...j.wishes.values()].map((w) => w.wishAt ?? 0));
 
 /** What people are not counted on, and why: told beside the plan. */
@@ -68,7 +69,11 @@ export function atWork(jobs: readonly JobState[], now: number): Map<string, stri
 }
 
 /** Is a window of this job open, or about to open, that this person began. */
-function atWindow(job: JobState, person: string, now: number): boolean {
+function atWindow(
+  job: Pick<JobWay, 'effective' | 'stages'> & Pick<HeatSlice, 'heat'>,
+  person: string,
+  now: number,
+): boolean {
   const last = job.heat[job.heat.length - 1];
   if (!last || job.stages.lift === 'done' || job.stages.lift === 'skipped') return false;
   const open = last.setC !== null || (last.gripsInS !== null && now < last.at + last.gripsInS * 1e3);

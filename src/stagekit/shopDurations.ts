@@ -2,12 +2,13 @@ import { coverKindOf } from '@/core/device/coverKinds';
 import type { StageMinutes } from '@/core/intake/collection';
 import { routeMinutes, type Work } from '@/core/intake/route';
 import { DurationBook, type Worked } from '@/core/schedule/learned';
-import type { JobState } from '@/model/fold';
+import type { JobState, JointSeen } from '@/model/fold';
+import type { CoverSlice } from '@/model/stages/cover';
 import { stageWork } from '@/model/stageWork';
 import { stageMinutes, usualMinutes } from '@/model/stages';
 
 /** What a job is worked as, before anything was chosen. */
-export const workOf = (job: JobState): Work =>
+export const workOf = (job: Pick<JointSeen, 'face'> & CoverSlice): Work =>
   job.route?.work ??
   (job.keepCover
     ? 'openClose'
@@ -18,7 +19,7 @@ export const workOf = (job: JobState): Work =>
         : 'glassOnly');
 
 /** Kind of job that durations are learned by: how the cover is held, and what is done. */
-export const kindOf = (job: JobState): string => `${job.face.construction}/${workOf(job)}`;
+export const kindOf = (job: Pick<JointSeen, 'face'> & CoverSlice): string => `${job.face.construction}/${workOf(job)}`;
 
 /** Usual and long duration of a stage for a kind of job, s: the shop's figures, stretched to the minutes of the work. */
 export function usualS(stage: string, kind: string, pieces = 1): { p50: number; p90: number } {

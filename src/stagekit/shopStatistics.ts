@@ -6,7 +6,8 @@ import { wilson } from '@/core/statistics/rates';
 import { kaplanMeier, shareDifference, type SurvivalStep } from '@/core/statistics/survival';
 import { judgement } from '@/core/source';
 import { stageIds, type StageId } from '@/model/stages';
-import type { JobState } from '@/model/fold';
+import type { JobState, JobWay } from '@/model/fold';
+import type { BondSlice } from '@/model/stages/bond';
 import { repairerOf } from './faults';
 import { kindOf, workedRows } from './shopDurations';
 
@@ -23,7 +24,7 @@ export interface Filter {
   sinceAt: number;
 }
 
-export const schoolOf = (job: JobState): string | null => job.bonded?.adhesive ?? null;
+export const schoolOf = (job: Pick<BondSlice, 'bonded'>): string | null => job.bonded?.adhesive ?? null;
 
 /** Jobs that fit; a person fits a job that they repaired. */
 export const filtered = (jobs: readonly JobState[], f: Filter): JobState[] =>
@@ -88,7 +89,8 @@ export interface Count {
 const count = (name: string, hits: number, of: number): Count | null =>
   of ? { name, hits, of, ...wilson(hits, of) } : null;
 
-const triedToSave = (j: JobState) => j.effective.some((e) => e.type === 'jobRoute' && e.cover === 'save');
+const triedToSave = (j: Pick<JobWay, 'effective'>) =>
+  j.effective.some((e) => e.type === 'jobRoute' && e.cover === 'save');
 
 export interface Breakage {
   all: Count | null;

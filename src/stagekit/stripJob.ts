@@ -5,7 +5,10 @@ import { assignTray, trayGroups, type Tray, type TrayGroup } from '@/core/strip/
 import { transferList, type TransferItem } from '@/core/strip/transfer';
 import type { ScrewHole } from '@/core/device/types';
 import type { PartExtra } from '@/core/intake/route';
-import type { JobState } from '@/model/fold';
+import type { JobState, JointSeen } from '@/model/fold';
+import type { StripSlice } from '@/model/stages/strip';
+import type { IntakeSlice } from '@/model/stages/intake';
+import type { CoverSlice } from '@/model/stages/cover';
 
 /** What a new part comes with, as the pieces that need not be moved. */
 const extraKinds: Partial<Record<PartExtra, string[]>> = { mesh: ['mesh'], flash: [], coil: [] };
@@ -31,7 +34,7 @@ export const targetsOf = (job: Pick<JobState, 'device' | 'stripTarget'>): string
   job.stripTarget ?? job.device.parts.filter(strippable).map((p) => p.id);
 
 /** Everything the strip stage reckons with, from the model, what the bench found out, and the log. */
-export function stripWork(job: JobState): StripWork {
+export function stripWork(job: JointSeen & Pick<IntakeSlice, 'parts'> & CoverSlice & StripSlice): StripWork {
   const { device } = job;
   const list = stripGraph(device, job.under);
   const items = new Map(list.map((i) => [i.id, i]));
@@ -84,13 +87,16 @@ export function stripWork(job: JobState): StripWork {
 }
 
 /** Has a piece of the list been dealt with? */
-export const transferred = (job: JobState, t: TransferItem): boolean =>
+export const transferred = (
+  job: Pick<IntakeSlice, 'parts'> & Pick<StripSlice, 'stripped'>,
+  t: TransferItem,
+): boolean =>
   t.kind === 'part'
     ? job.parts[t.id] === 'moved' || job.parts[t.id] === 'onNew'
     : ['moved', 'renewed', 'peeled'].includes(job.stripped.get(t.id) ?? '');
 
 /** Screws that are out and not back: the cover cannot be called ready. Nothing while no screw was touched. */
-export function openScrews(job: JobState): string[] {
+export function openScrews(job: StripSlice): string[] {
   return [...job.screwsOut.values()].filter((r) => !r.missing && !job.screwsIn.has(r.hole)).map((r) => r.hole);
 }
 

@@ -20,7 +20,13 @@ import {
 } from '@/core/lift/verdict';
 import { softened } from '@/core/lift/fractureEnergy';
 import { slotDryS } from '@/core/alcohol/drying';
-import type { JobState } from '@/model/fold';
+import type { JobState, JointSeen } from '@/model/fold';
+import type { HeatSlice } from '@/model/stages/heat';
+import type { WholeJobSlice } from '@/model/stages/wholeJob';
+import type { CleanSlice } from '@/model/stages/clean';
+import type { IntakeSlice } from '@/model/stages/intake';
+import type { CoverSlice } from '@/model/stages/cover';
+import type { LiftSlice } from '@/model/stages/lift';
 import type { UseRecord } from '@/model/event';
 import { heaterOf, type Settings } from '@/model/settings';
 import { heatSwitches, heatUse } from './heating';
@@ -57,7 +63,10 @@ export function partStopC(device: Device): Partial<Record<'camera' | 'display', 
 }
 
 /** The lift of this job without the pick: cover, adhesive, flaw after the question about chips, worth of the cover. */
-export function liftCase(job: JobState, settings: Settings): Omit<LiftCase, 'pickMm'> {
+export function liftCase(
+  job: JointSeen & Pick<IntakeSlice, 'findings'> & CoverSlice,
+  settings: Settings,
+): Omit<LiftCase, 'pickMm'> {
   const cover = coverOf(job.device, job.bond);
   const chip = job.findings.chip?.answer ?? 'unsure';
   return {
@@ -89,7 +98,10 @@ export interface ThermalJob {
 }
 
 /** Air on one edge goes to the edge that is to be cut next; every other use stays as it is. */
-export function followEdge(job: JobState, use: UseRecord | undefined): UseRecord | undefined {
+export function followEdge(
+  job: JointSeen & Pick<LiftSlice, 'freeEdges'>,
+  use: UseRecord | undefined,
+): UseRecord | undefined {
   if (use?.path?.kind !== 'strip') return use;
   const outs = keepOuts(job.device, job.bond, everyPart(job.device));
   const next = edgeOrder(job.device, job.bond, outs).find((s) => !job.freeEdges.has(s.edge));
@@ -100,7 +112,7 @@ export function followEdge(job: JobState, use: UseRecord | undefined): UseRecord
 
 /** The run of a job from its recorded instants; before the first heat it starts now. */
 export function thermalJob(
-  job: JobState,
+  job: JointSeen & Pick<WholeJobSlice, 'ambientC'> & HeatSlice & LiftSlice,
   settings: Settings,
   model: ReducedModel,
   now: number,
@@ -142,7 +154,10 @@ export interface LiftState extends LiftThresholds {
 }
 
 /** The one pick of every page: the one that was planned; before that the usual one, or the thickest that heat opens this with. */
-export function pickInForce(job: JobState, settings: Settings): number {
+export function pickInForce(
+  job: JointSeen & Pick<IntakeSlice, 'findings'> & CoverSlice & HeatSlice,
+  settings: Settings,
+): number {
   if (job.plan) return job.plan.pickMm;
   const opens = (pickMm: number) => liftThresholds({ ...liftCase(job, settings), pickMm }).easyC !== null;
   return [defaultPickMm, ...picksFor(jointOf(job.bond).wholeFace)].find(opens) ?? defaultPickMm;
@@ -156,7 +171,7 @@ export interface AlcoholIn {
 
 /** Null: none there, or it has dried. A dose counts for an edge when it covers half of it. */
 export function alcoholIn(
-  job: JobState,
+  job: JointSeen & Pick<WholeJobSlice, 'ambientC'> & CleanSlice,
   settings: Settings,
   span: { fromMm: number; toMm: number },
   lengthMm: number,
@@ -183,7 +198,7 @@ export function alcoholIn(
 }
 
 /** Mean bond-line temperature of each edge at the instant when the last heat ended; empty while it is on or before. */
-export function edgeMeans(job: JobState, thermal: ThermalJob): Partial<Record<EdgeId, number>> {
+export function edgeMeans(job: Pick<HeatSlice, 'heat'>, thermal: ThermalJob): Partial<Record<EdgeId, number>> {
   const last = job.heat[job.heat.length - 1];
   if (!last || last.setC !== null) return {};
   const c = thermal.run.arcsC((last.at - thermal.t0) / 1e3 + 1, thermal.arcs);
@@ -199,7 +214,7 @@ export function edgeMeans(job: JobState, thermal: ThermalJob): Partial<Record<Ed
 
 const thresholds = new Map<string, LiftThresholds>();
 
-function thresholdsOf(job: JobState, lift: LiftCase): LiftThresholds {
+function thresholdsOf(job: JointSeen, lift: LiftCase): LiftThresholds {
   const key = JSON.stringify([
     job.device.id,
     job.device.version,

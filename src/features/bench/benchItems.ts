@@ -1,6 +1,8 @@
 import { jointOf } from '@/core/device/jointKinds';
 import { cureEnd, cureOf } from '@/stagekit/cureJob';
-import type { JobState } from '@/model/fold';
+import type { JobState, JointSeen, JobWay } from '@/model/fold';
+import type { LiftSlice } from '@/model/stages/lift';
+import type { IntakeSlice } from '@/model/stages/intake';
 import { onPlate } from '@/model/stages/heat';
 import { stageDefs, stageNames, type StageId } from '@/model/stages';
 import { heaterWords } from '@/stagekit/heaterWords';
@@ -139,13 +141,13 @@ function itemOf(job: JobState, settings: Settings, now: number): BenchItem {
   };
 }
 
-function waitsFor(job: JobState): string {
+function waitsFor(job: Pick<JobWay, 'stage'> & Pick<IntakeSlice, 'chargePercent'>): string {
   if (job.stage === 'intake' && job.chargePercent === null) return 'questions at intake are open';
   return stageDefs[job.stage].waitsFor;
 }
 
 /** What is left of a lift, in the words of how this cover comes off. */
-function liftLeft(job: JobState): string {
+function liftLeft(job: Pick<JointSeen, 'bond'> & LiftSlice): string {
   if (job.lenses.size)
     return `${[...job.lenses.values()].filter((l) => l.steps.off !== undefined).length} lens covers off`;
   if (job.piecesOff.size || job.liftMode === 'pieces' || jointOf(job.bond).wholeFace)

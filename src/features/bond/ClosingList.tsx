@@ -2,6 +2,7 @@ import { View } from 'react-native';
 
 import type { Closing } from '@/core/bond/closing';
 import type { JobState } from '@/model/fold';
+import type { IntakeSlice } from '@/model/stages/intake';
 import { useActions, type Actions } from '@/stagekit/actions';
 import { PhotosSection } from '@/stagekit/PhotosSection';
 import { useSettings } from '@/store/shop';
@@ -21,7 +22,7 @@ interface ClosingListProps {
 
 type Item = 'blownClosing' | 'photoClosing' | 'pressedRound' | 'squeezeWiped' | 'lookedAlong';
 
-const ticks = (job: JobState, log: Actions['log']) => (item: Item) => ({
+const ticks = (job: Pick<IntakeSlice, 'prep'>, log: Actions['log']) => (item: Item) => ({
   on: job.prep.has(item),
   onChange: (done: boolean) => void log([{ type: 'prep', item, done }]),
 });

@@ -19,7 +19,8 @@ import { CoreInputError } from '@/core/errors';
 import type { BentFrame } from '@/core/fit/bentFrame';
 import { judgement } from '@/core/source';
 import type { EventOf } from '@/model/event';
-import type { JobState } from '@/model/fold';
+import type { JobState, JointSeen } from '@/model/fold';
+import type { WholeJobSlice } from '@/model/stages/wholeJob';
 import type { LiquidStock, Settings, TapeStock } from '@/model/settings';
 import { expired, rollsOf, type Stock } from '@/model/stock';
 import { climateOf, edgesOf } from '@/stagekit/cureJob';
@@ -107,7 +108,7 @@ export interface BondWork {
 }
 
 /** Where light would show through a clear joint, in words; null where it would not. */
-export function bleedsAt(job: JobState): string | null {
+export function bleedsAt(job: JointSeen): string | null {
   if (job.face.side === 'front') return 'the display shines to the edge';
   const path = bondPerimeter(job.device, job.bond);
   const flash = job.face.holes.find((h) => h.role === 'flash');
@@ -118,10 +119,10 @@ export function bleedsAt(job: JobState): string | null {
   return mm < bleedMm.value ? `the flash is ${mm.toFixed(1)} mm from the joint` : null;
 }
 
-export const tapeWidth = (t: TapeStock, job: JobState) => Math.min(t.widthMm, job.bond.widthMm);
+export const tapeWidth = (t: TapeStock, job: Pick<JointSeen, 'bond'>) => Math.min(t.widthMm, job.bond.widthMm);
 
 /** Tapes in the order in which they suit: black where light bleeds, then the widest that fits the seat. */
-function tapesFor(settings: Settings, job: JobState, bleeds: boolean): TapeStock[] {
+function tapesFor(settings: Settings, job: Pick<JointSeen, 'bond'>, bleeds: boolean): TapeStock[] {
   const fits = (t: TapeStock) => t.widthMm <= job.bond.widthMm + 1e-9;
   return [...settings.tapes].sort(
     (a, b) =>
@@ -132,14 +133,14 @@ function tapesFor(settings: Settings, job: JobState, bleeds: boolean): TapeStock
 }
 
 /** The tape that is taken, and how it is cut; the search over offcuts is worth keeping. */
-export function tapeFor(job: JobState, settings: Settings, stock: Stock, tapeId: string | null): TapeWork | null {
+export function tapeFor(job: JointSeen, settings: Settings, stock: Stock, tapeId: string | null): TapeWork | null {
   const tapes = tapesFor(settings, job, bleedsAt(job) !== null);
   const tape = tapes.find((t) => t.id === tapeId) ?? tapes[0];
   if (!tape || coverOf(job.device, job.bond).outline.kind !== 'roundRect') return null;
   return tapeWork(job, tape, stock, bondPerimeter(job.device, job.bond));
 }
 
-function tapeWork(job: JobState, tape: TapeStock, stock: Stock, path: Perimeter): TapeWork {
+function tapeWork(job: JointSeen, tape: TapeStock, stock: Stock, path: Perimeter): TapeWork {
   const cover = coverOf(job.device, job.bond).outline;
   const widthMm = tapeWidth(tape, job);
   const rolls = rollsOf(stock, tape);
@@ -184,7 +185,7 @@ const polyline = (path: Perimeter, arc: Arc): Pt[] => {
  * @throws CoreInputError naming the field that is impossible
  */
 export function beadWork(
-  job: JobState,
+  job: JointSeen & Pick<WholeJobSlice, 'ambientC'>,
   settings: Settings,
   stock: Stock,
   liquid: LiquidStock,
@@ -369,7 +370,7 @@ export function bondWork(
 /** What a bonding takes from stock, as the plan has it. */
 export function usedOf(
   school: SchoolId,
-  job: JobState,
+  job: Pick<JointSeen, 'device'>,
   tape: TapeWork | null,
   bead: BeadWork | null,
 ): NonNullable<EventOf<'bonded'>['used']> {

@@ -10,7 +10,8 @@ import { limitWords, pressWords, ratioWords, sealOf } from '@/stagekit/sealJob';
 import { edgeName } from '@/stagekit/thermalJob';
 import type { EventOf } from '@/model/event';
 import { comeBackNames, schoolNames } from '@/model/eventLine';
-import type { JobState } from '@/model/fold';
+import type { JobState, JointSeen } from '@/model/fold';
+import type { CoverSlice } from '@/model/stages/cover';
 import { heatCount } from '@/model/stages/heat';
 import type { Settings } from '@/model/settings';
 import { capital } from '@/ui/capital';
@@ -28,7 +29,7 @@ const outcomeText: Record<EventOf<'registered'>['outcome'], string> = {
   notPossible: 'not registered here; a notice can stay',
 };
 
-const glassName = (job: JobState) =>
+const glassName = (job: Pick<JointSeen, 'face'>) =>
   coverKindOf(job.face).lens
     ? 'Lens cover'
     : job.face.side === 'front'
@@ -38,7 +39,7 @@ const glassName = (job: JobState) =>
         : 'Back cover';
 
 /** What was done, by the route that was taken. */
-function doneText(job: JobState): string {
+function doneText(job: Pick<JointSeen, 'face'> & CoverSlice): string {
   if (job.keepCover) return `${glassName(job)} taken off and closed again`;
   switch (job.route?.work) {
     case 'rearAssembly':

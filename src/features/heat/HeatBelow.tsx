@@ -2,7 +2,7 @@ import { answersOf } from '@/core/heat/heaterKind';
 import { Suspense } from 'react';
 import { useWindowDimensions, View } from 'react-native';
 
-import type { JobState } from '@/model/fold';
+import type { JobState, JointSeen } from '@/model/fold';
 import type { Settings } from '@/model/settings';
 import { Tick } from '@/ui/Choice';
 import { Disclosure } from '@/ui/Disclosure';
@@ -36,7 +36,7 @@ const quietText = (q: Quiet): string | null =>
         : null;
 
 /** Glue that gives off fumes, at a heat where it does. */
-const fumes = (job: JobState, setC: number, on: boolean) =>
+const fumes = (job: Pick<JointSeen, 'bond'>, setC: number, on: boolean) =>
   (setC >= 180 && job.bond.adhesive === 'fullAreaPu') || (on && setC >= 180);
 
 interface HeatBelowProps {

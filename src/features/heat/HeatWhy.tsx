@@ -1,7 +1,7 @@
 import type { Heater } from '@/core/heat/heater';
 import { defOf } from '@/core/heat/heaterDefs';
 import { martin } from '@/core/heat/jet';
-import type { JobState } from '@/model/fold';
+import type { JobState, JointSeen } from '@/model/fold';
 import type { Settings } from '@/model/settings';
 import { magnetC, worstByClock } from '@/stagekit/heatForecast';
 import { batteryMarks } from '@/stagekit/thermalJob';
@@ -19,7 +19,7 @@ const worstText = (worst: ReturnType<typeof worstByClock>, units: Units): string
   `Worst case of never trying and waiting for the latest time by the clock: ${kinds.flatMap((id) => (worst[id] === undefined ? [] : [`${watchedNames[id]} ${temp(worst[id], units)}`])).join(', ')}.`;
 
 /** What the clock of a heat stands on, in sentences. */
-function notesOf(job: JobState, { f, lift, range, magnets }: HeatView, probed: boolean, units: Units): string[] {
+function notesOf(job: JointSeen, { f, lift, range, magnets }: HeatView, probed: boolean, units: Units): string[] {
   const cautionC = batteryMarks(job.device).cautionC;
   const battery = f.parts.battery;
   const { readyS } = f;

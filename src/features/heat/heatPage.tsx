@@ -2,6 +2,7 @@ import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 
 import type { JobState } from '@/model/fold';
+import type { IntakeSlice } from '@/model/stages/intake';
 import { JobPage } from '@/stagekit/JobPage';
 import { stageHref } from '@/stagekit/stageHref';
 import { liftState, pickInForce, thermalJob } from '@/stagekit/thermalJob';
@@ -12,13 +13,17 @@ import { Button } from '@/ui/Button';
 import { Call } from '@/ui/Call';
 import { useNow } from '@/ui/useNow';
 
-export const isSwollen = (job: JobState): boolean => job.findings.cellSwollen?.answer === 'yes';
+export const isSwollen = (job: Pick<IntakeSlice, 'findings'>): boolean => job.findings.cellSwollen?.answer === 'yes';
 
 /**
  * What has to be done before any heat; null: nothing is missing. @param where the list of tools is ticked off
  * @param wet why alcohol forbids it
  */
-export const missingBeforeHeat = (job: JobState, where: string, wet: string | null): string | null =>
+export const missingBeforeHeat = (
+  job: Pick<IntakeSlice, 'findings' | 'prep'>,
+  where: string,
+  wet: string | null,
+): string | null =>
   isSwollen(job)
     ? 'the cell is swollen'
     : wet !== null

@@ -1,4 +1,7 @@
-import type { JobState } from '@/model/fold';
+import type { JobWay } from '@/model/fold';
+import type { WholeJobSlice } from '@/model/stages/wholeJob';
+import type { IntakeSlice } from '@/model/stages/intake';
+import type { CoverSlice } from '@/model/stages/cover';
 import { dayTime, span } from '@/ui/units';
 
 export interface IntakeCall {
@@ -8,7 +11,7 @@ export interface IntakeCall {
 }
 
 /** What still has to be known before heat; in the order in which it is asked. */
-export function missingAtIntake(job: JobState): string[] {
+export function missingAtIntake(job: Pick<JobWay, 'effective'> & IntakeSlice & CoverSlice): string[] {
   const out: string[] = [];
   // asked first, decided first: heat, route and price follow from it (law 22)
   if (!job.findings.crack && !job.cracks.size) out.push('where it is cracked');
@@ -29,7 +32,11 @@ export interface Honest {
   was: number | null;
 }
 
-export function intakeCall(job: JobState, honest: Honest | null, now: number): IntakeCall {
+export function intakeCall(
+  job: Pick<JobWay, 'effective' | 'stages'> & Pick<WholeJobSlice, 'promiseAt'> & IntakeSlice & CoverSlice,
+  honest: Honest | null,
+  now: number,
+): IntakeCall {
   if (job.findings.cellSwollen?.answer === 'yes')
     return {
       sentence: 'Stop: swollen cell. No heat, no prying.',

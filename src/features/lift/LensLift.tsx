@@ -7,6 +7,7 @@ import { bladeOverMm, lensToleranceMm, pressS, underTape, type LensCover } from 
 import { lensHeatData } from '@/core/lens/lensHeat';
 import type { EventOf, NewEvent } from '@/model/event';
 import type { JobState } from '@/model/fold';
+import type { LiftSlice } from '@/model/stages/lift';
 import { onPlate } from '@/model/stages/heat';
 import { useActions } from '@/stagekit/actions';
 import {
@@ -359,7 +360,7 @@ export function LensLift({ job }: { job: JobState }) {
   );
 }
 
-function stateWord(job: JobState, l: LensCover): string {
+function stateWord(job: Pick<LiftSlice, 'lenses'>, l: LensCover): string {
   const s = job.lenses.get(l.bond.id)?.steps ?? {};
   return s.inspected !== undefined
     ? 'off, opening clear'

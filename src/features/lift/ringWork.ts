@@ -8,7 +8,10 @@ import { cutSpeed, paceMmS, slowShare } from '@/core/lift/verdict';
 import { chipFlawUm } from '@/core/lift/strength';
 import type { EdgeId } from '@/core/device/types';
 import type { Range } from '@/core/source';
-import type { JobState } from '@/model/fold';
+import type { JobState, JointSeen } from '@/model/fold';
+import type { IntakeSlice } from '@/model/stages/intake';
+import type { CoverSlice } from '@/model/stages/cover';
+import type { LiftSlice } from '@/model/stages/lift';
 import { everyPart, type LiftState, type ThermalJob } from '@/stagekit/thermalJob';
 
 /** A chip weakens the glass this far along the edge, mm (judgement). */
@@ -26,7 +29,7 @@ export function flawAt(job: Pick<JobState, 'chips' | 'findings'>, at: readonly [
  * Keep-outs, depth windows and the line of the deepest allowed pick: geometry alone, once per device.
  * @param edge edge that the first gap is made on; null: a stretch is cut already
  */
-export function useRingGeometry(job: JobState, thermal: ThermalJob | null, edge: EdgeId | null) {
+export function useRingGeometry(job: JointSeen & CoverSlice, thermal: ThermalJob | null, edge: EdgeId | null) {
   const { device, bond, cracks, chips } = job;
   const outs = useMemo(() => keepOuts(device, bond, everyPart(device)), [device, bond]);
   const windows = useMemo(() => edgeWindows(device, bond, outs), [device, bond, outs]);
@@ -51,7 +54,7 @@ export function useRingGeometry(job: JobState, thermal: ThermalJob | null, edge:
  * of what still held there.
  */
 export function computedCut(
-  job: JobState,
+  job: Pick<IntakeSlice, 'findings'> & CoverSlice & LiftSlice,
   thermal: ThermalJob,
   lift: LiftState,
   arcsC: readonly Range[],

@@ -3,7 +3,8 @@ import { learnTables } from '@/core/functions/learn';
 import { judgement } from '@/core/source';
 import { bernoulliCusum, bernoulliCusumRun, mcnemar, pChart, wilson, type Cusum } from '@/core/statistics/rates';
 import { comeBackNames, workNames } from '@/model/eventLine';
-import type { JobState } from '@/model/fold';
+import type { JobState, JobWay } from '@/model/fold';
+import type { CheckSlice } from '@/model/stages/check';
 import { rowsCsv } from '@/model/csv';
 import { functionState, repairerOf, shopFaults } from '@/stagekit/faults';
 import { flushOf } from '@/stagekit/flushJob';
@@ -55,7 +56,7 @@ export interface ShopStatistics {
   hours: { median: number; most: number } | null;
 }
 
-const firstFailed = (job: JobState) =>
+const firstFailed = (job: Pick<JobWay, 'effective'> & Pick<CheckSlice, 'functions'>) =>
   job.effective.some(
     (e) => e.type === 'function' && e.phase === 'after' && e.result === 'fail' && job.functions.before[e.fn] === 'ok',
   );
