@@ -4,8 +4,8 @@ import { demoHistory } from '../src/demo/history';
 import { demoJobs, demoSettings } from '../src/demo/shop';
 import type { JobEvent } from '../src/model/event';
 import { foldJob, type JobState } from '../src/model/fold';
-import { shopBench } from '../src/stagekit/shopBench';
-import { bookOf } from '../src/stagekit/shopDurations';
+import { shopBench } from '../src/work/bench/shopBench';
+import { bookOf } from '../src/work/bench/shopDurations';
 
 const t0 = new Date(2026, 3, 14, 9, 0).getTime();
 

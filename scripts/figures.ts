@@ -2,9 +2,9 @@ import { readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import { pathToFileURL } from 'node:url';
 
-import type { Figure } from '../src/features/shop/findFigures';
+import type { Figure } from '../src/work/findFigures';
 
-const roots = ['src/core', 'src/model', 'src/stagekit'];
+const roots = ['src/core', 'src/model', 'src/work', 'src/bench-kit'];
 
 const filesIn = (dir: string): string[] =>
   readdirSync(dir, { withFileTypes: true }).flatMap((d) => {

@@ -7,7 +7,7 @@ import { figuresOf, figuresTable } from './figures';
 const rows = await figuresOf();
 const files = {
   'docs/figures.md': figuresTable(rows),
-  'src/features/shop/figures.json': `${JSON.stringify(rows, null, 1)}\n`,
+  'src/places/shop/figures.json': `${JSON.stringify(rows, null, 1)}\n`,
 };
 const check = process.argv.includes('--check');
 for (const [file, text] of Object.entries(files)) {

@@ -15,9 +15,9 @@ import { seedOnFirstStart } from '@/demo/seed';
 import { startClock } from '@/store/clock';
 import { registerServiceWorker } from '@/store/registerServiceWorker';
 import { queryClient, useSettings } from '@/store/shop';
-import { RouteBoundary } from '@/stagekit/PageBoundary';
-import { BackupReminder } from '@/stagekit/BackupReminder';
-import { StorageNotice } from '@/stagekit/StorageNotice';
+import { RouteBoundary } from '@/bench-kit/PageBoundary';
+import { BackupReminder } from '@/bench-kit/BackupReminder';
+import { StorageNotice } from '@/bench-kit/StorageNotice';
 import { ThemeProvider } from '@/ui/theme';
 
 registerServiceWorker();

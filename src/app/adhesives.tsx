@@ -1,3 +1,3 @@
-import { AdhesivesScreen } from '@/features/adhesives/AdhesivesScreen';
+import { AdhesivesScreen } from '@/places/adhesives/AdhesivesScreen';
 
 export default AdhesivesScreen;

@@ -1,3 +1,3 @@
-import { DeviceTest } from '@/features/deviceTest/DeviceTest';
+import { DeviceTest } from '@/places/device-test/DeviceTest';
 
 export default DeviceTest;

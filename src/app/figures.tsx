@@ -1,3 +1,3 @@
-import { FiguresScreen } from '@/features/shop/FiguresScreen';
+import { FiguresScreen } from '@/places/shop/FiguresScreen';
 
 export default FiguresScreen;

@@ -1,1 +1,1 @@
-export { BenchScreen as default } from '@/features/bench/BenchScreen';
+export { BenchScreen as default } from '@/places/bench/BenchScreen';

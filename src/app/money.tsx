@@ -1,1 +1,1 @@
-export { MoneyScreen as default } from '@/features/money/MoneyScreen';
+export { MoneyScreen as default } from '@/places/money/MoneyScreen';

@@ -1,1 +1,1 @@
-export { PlanScreen as default } from '@/features/bench/PlanScreen';
+export { PlanScreen as default } from '@/places/bench/PlanScreen';

@@ -1,3 +1,3 @@
-import { RecordsScreen } from '@/features/records/RecordsScreen';
+import { RecordsScreen } from '@/places/records/RecordsScreen';
 
 export default RecordsScreen;

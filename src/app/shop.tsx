@@ -1,5 +1,5 @@
 import { loadDemo } from '@/demo/seed';
-import { ShopScreen } from '@/features/shop/ShopScreen';
+import { ShopScreen } from '@/places/shop/ShopScreen';
 
 export default function Shop() {
   return <ShopScreen loadDemo={loadDemo} />;

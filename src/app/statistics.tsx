@@ -1,1 +1,1 @@
-export { StatisticsScreen as default } from '@/features/records/StatisticsScreen';
+export { StatisticsScreen as default } from '@/places/records/StatisticsScreen';

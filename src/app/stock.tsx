@@ -1,3 +1,3 @@
-import { StockScreen } from '@/features/stock/StockScreen';
+import { StockScreen } from '@/places/stock/StockScreen';
 
 export default StockScreen;

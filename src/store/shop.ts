@@ -17,7 +17,7 @@ import { newId } from './ids';
 import { journal } from './journal';
 import { directStorage, reopening, silentMs, writtenBy } from './reopening';
 import { onReading, tellReading } from './reading';
-import { patience } from './ticks';
+import { patience } from '@/workers/ticks';
 import { RefusedError, Repository, type ShopLog } from './repository';
 
 const database = 'northcove';

@@ -6,10 +6,10 @@ import { set } from 'date-fns/set';
 import { useState } from 'react';
 import { View } from 'react-native';
 
-import { readTime } from './read';
+import { readTime } from '@/words/read';
 import { TextBox } from './TextBox';
 import { Txt } from './Txt';
-import { dayTime } from './units';
+import { dayTime } from '@/words/units';
 
 const written = ['yyyy-MM-dd HH:mm', 'd MMM yyyy HH:mm', 'd MMM HH:mm'];
 

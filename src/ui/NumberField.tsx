@@ -2,7 +2,7 @@ import { useEffect, useState } from 'react';
 import { View } from 'react-native';
 
 import { useDraft } from './draft';
-import { readNumber } from './read';
+import { readNumber } from '@/words/read';
 import type { Thumb } from './thumb';
 import { TextBox } from './TextBox';
 import { Txt } from './Txt';

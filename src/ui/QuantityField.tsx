@@ -1,7 +1,7 @@
 import type { Settings } from '@/model/settings';
 
 import { NumberField } from './NumberField';
-import { lengthNumber, tempNumber, typedToC, typedToMm } from './units';
+import { lengthNumber, tempNumber, typedToC, typedToMm } from '@/words/units';
 
 type Units = Pick<Settings, 'temperature' | 'length'>;
 

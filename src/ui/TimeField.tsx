@@ -1,10 +1,10 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 
-import { readTime } from './read';
+import { readTime } from '@/words/read';
 import { TextBox } from './TextBox';
 import { Txt } from './Txt';
-import { time } from './units';
+import { time } from '@/words/units';
 
 interface TimeFieldProps {
   label: string;

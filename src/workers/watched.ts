@@ -1,4 +1,4 @@
-import { patience } from '@/store/ticks';
+import { patience } from './ticks';
 
 /** A worker that reports nothing for this long is not waited for any more, ms. */
 export const silenceMs = { answer: 30_000, long: 120_000 };

@@ -1,6 +1,6 @@
 import { useLocalSearchParams } from 'expo-router';
 
-import { CalibrateScreen } from '@/features/heaters/CalibrateScreen';
+import { CalibrateScreen } from '@/places/heaters/CalibrateScreen';
 
 export default function Page() {
   const { id } = useLocalSearchParams<{ id: string }>();

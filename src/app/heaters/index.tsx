@@ -1,3 +1,3 @@
-import { HeatersScreen } from '@/features/heaters/HeatersScreen';
+import { HeatersScreen } from '@/places/heaters/HeatersScreen';
 
 export default HeatersScreen;

@@ -1,1 +1,1 @@
-export { JobsScreen as default } from '@/features/jobs/JobsScreen';
+export { JobsScreen as default } from '@/places/jobs/JobsScreen';

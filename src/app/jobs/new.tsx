@@ -1,1 +1,1 @@
-export { NewJobScreen as default } from '@/features/jobs/NewJobScreen';
+export { NewJobScreen as default } from '@/places/jobs/NewJobScreen';

@@ -1,6 +1,6 @@
 import { useLocalSearchParams } from 'expo-router';
 
-import { DeviceScreen } from '@/features/shelf/DeviceScreen';
+import { DeviceScreen } from '@/places/shelf/DeviceScreen';
 
 export default function Model() {
   const { id } = useLocalSearchParams<{ id: string }>();

@@ -1,1 +1,1 @@
-export { ShelfScreen as default } from '@/features/shelf/ShelfScreen';
+export { ShelfScreen as default } from '@/places/shelf/ShelfScreen';

@@ -1,7 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
 
-import { AlcoholScreen } from '@/features/alcohol/AlcoholScreen';
-import { WithJob } from '@/stagekit/WithJob';
+import { AlcoholScreen } from '@/places/alcohol/AlcoholScreen';
+import { WithJob } from '@/bench-kit/WithJob';
 
 export default function Page() {
   const { id } = useLocalSearchParams<{ id: string }>();

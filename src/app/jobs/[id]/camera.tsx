@@ -1,7 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
 
-import { CameraScreen } from '@/features/check/CameraScreen';
-import { WithJob } from '@/stagekit/WithJob';
+import { CameraScreen } from '@/stages/check/CameraScreen';
+import { WithJob } from '@/bench-kit/WithJob';
 
 export default function Page() {
   const { id } = useLocalSearchParams<{ id: string }>();

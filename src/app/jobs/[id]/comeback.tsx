@@ -1,7 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
 
-import { ComeBackScreen } from '@/features/records/ComeBackScreen';
-import { WithJob } from '@/stagekit/WithJob';
+import { ComeBackScreen } from '@/places/records/ComeBackScreen';
+import { WithJob } from '@/bench-kit/WithJob';
 
 export default function Page() {
   const { id } = useLocalSearchParams<{ id: string }>();

@@ -1,7 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
 
-import { CrackMapScreen } from '@/features/intake/CrackMapScreen';
-import { WithJob } from '@/stagekit/WithJob';
+import { CrackMapScreen } from '@/stages/intake/CrackMapScreen';
+import { WithJob } from '@/bench-kit/WithJob';
 
 export default function Page() {
   const { id } = useLocalSearchParams<{ id: string }>();

@@ -1,7 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
 
-import { FrameScreen } from '@/features/intake/FrameScreen';
-import { WithJob } from '@/stagekit/WithJob';
+import { FrameScreen } from '@/stages/intake/FrameScreen';
+import { WithJob } from '@/bench-kit/WithJob';
 
 export default function Page() {
   const { id } = useLocalSearchParams<{ id: string }>();

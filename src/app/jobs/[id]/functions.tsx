@@ -1,7 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
 
-import { FunctionsScreen } from '@/features/check/FunctionsScreen';
-import { WithJob } from '@/stagekit/WithJob';
+import { FunctionsScreen } from '@/stages/check/FunctionsScreen';
+import { WithJob } from '@/bench-kit/WithJob';
 
 export default function Page() {
   const { id, again } = useLocalSearchParams<{ id: string; again?: string }>();

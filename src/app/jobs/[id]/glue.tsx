@@ -1,7 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
 
-import { GlueScreen } from '@/features/heat/GlueScreen';
-import { WithJob } from '@/stagekit/WithJob';
+import { GlueScreen } from '@/stages/heat/GlueScreen';
+import { WithJob } from '@/bench-kit/WithJob';
 
 export default function Page() {
   const { id } = useLocalSearchParams<{ id: string }>();

@@ -1,7 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
 
-import { HeapScreen } from '@/features/strip/HeapScreen';
-import { WithJob } from '@/stagekit/WithJob';
+import { HeapScreen } from '@/stages/strip/HeapScreen';
+import { WithJob } from '@/bench-kit/WithJob';
 
 export default function Page() {
   const { id } = useLocalSearchParams<{ id: string }>();

@@ -1,7 +1,7 @@
 import { Redirect, useLocalSearchParams } from 'expo-router';
 
-import { stageHref } from '@/stagekit/stageHref';
-import { WithJob } from '@/stagekit/WithJob';
+import { stageHref } from '@/bench-kit/stageHref';
+import { WithJob } from '@/bench-kit/WithJob';
 
 export default function Job() {
   const { id } = useLocalSearchParams<{ id: string }>();

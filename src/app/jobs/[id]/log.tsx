@@ -1,7 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
 
-import { LogScreen } from '@/features/jobs/LogScreen';
-import { WithJob } from '@/stagekit/WithJob';
+import { LogScreen } from '@/places/jobs/LogScreen';
+import { WithJob } from '@/bench-kit/WithJob';
 
 export default function Log() {
   const { id } = useLocalSearchParams<{ id: string }>();

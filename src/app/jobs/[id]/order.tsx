@@ -1,7 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
 
-import { OrderScreen } from '@/features/strip/OrderScreen';
-import { WithJob } from '@/stagekit/WithJob';
+import { OrderScreen } from '@/stages/strip/OrderScreen';
+import { WithJob } from '@/bench-kit/WithJob';
 
 export default function Page() {
   const { id } = useLocalSearchParams<{ id: string }>();

@@ -1,7 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
 
-import { PathScreen } from '@/features/heat/PathScreen';
-import { WithJob } from '@/stagekit/WithJob';
+import { PathScreen } from '@/stages/heat/PathScreen';
+import { WithJob } from '@/bench-kit/WithJob';
 
 export default function Page() {
   const { id } = useLocalSearchParams<{ id: string }>();

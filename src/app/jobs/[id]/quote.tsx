@@ -1,7 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
 
-import { QuoteScreen } from '@/features/intake/QuoteScreen';
-import { WithJob } from '@/stagekit/WithJob';
+import { QuoteScreen } from '@/stages/intake/QuoteScreen';
+import { WithJob } from '@/bench-kit/WithJob';
 
 export default function Page() {
   const { id } = useLocalSearchParams<{ id: string }>();

@@ -1,7 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
 
-import { RecordScreen } from '@/features/records/RecordScreen';
-import { WithJob } from '@/stagekit/WithJob';
+import { RecordScreen } from '@/places/records/RecordScreen';
+import { WithJob } from '@/bench-kit/WithJob';
 
 export default function Page() {
   const { id } = useLocalSearchParams<{ id: string }>();

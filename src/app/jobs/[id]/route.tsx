@@ -1,7 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
 
-import { RouteScreen } from '@/features/intake/RouteScreen';
-import { WithJob } from '@/stagekit/WithJob';
+import { RouteScreen } from '@/stages/intake/RouteScreen';
+import { WithJob } from '@/bench-kit/WithJob';
 
 export default function Page() {
   const { id } = useLocalSearchParams<{ id: string }>();

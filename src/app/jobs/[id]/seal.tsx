@@ -1,7 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
 
-import { SealScreen } from '@/features/check/SealScreen';
-import { WithJob } from '@/stagekit/WithJob';
+import { SealScreen } from '@/stages/check/SealScreen';
+import { WithJob } from '@/bench-kit/WithJob';
 
 export default function Page() {
   const { id } = useLocalSearchParams<{ id: string }>();

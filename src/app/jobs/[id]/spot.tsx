@@ -1,7 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
 
-import { SpotScreen } from '@/features/heat/SpotScreen';
-import { WithJob } from '@/stagekit/WithJob';
+import { SpotScreen } from '@/stages/heat/SpotScreen';
+import { WithJob } from '@/bench-kit/WithJob';
 
 export default function Page() {
   const { id } = useLocalSearchParams<{ id: string }>();

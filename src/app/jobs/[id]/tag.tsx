@@ -1,7 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
 
-import { TagScreen } from '@/features/intake/TagScreen';
-import { WithJob } from '@/stagekit/WithJob';
+import { TagScreen } from '@/stages/intake/TagScreen';
+import { WithJob } from '@/bench-kit/WithJob';
 
 export default function Page() {
   const { id } = useLocalSearchParams<{ id: string }>();

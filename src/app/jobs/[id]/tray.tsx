@@ -1,7 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
 
-import { TrayScreen } from '@/features/strip/TrayScreen';
-import { WithJob } from '@/stagekit/WithJob';
+import { TrayScreen } from '@/stages/strip/TrayScreen';
+import { WithJob } from '@/bench-kit/WithJob';
 
 export default function Page() {
   const { id } = useLocalSearchParams<{ id: string }>();

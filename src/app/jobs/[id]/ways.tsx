@@ -1,7 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
 
-import { WaysScreen } from '@/features/heat/WaysScreen';
-import { WithJob } from '@/stagekit/WithJob';
+import { WaysScreen } from '@/stages/heat/WaysScreen';
+import { WithJob } from '@/bench-kit/WithJob';
 
 export default function Page() {
   const { id } = useLocalSearchParams<{ id: string }>();

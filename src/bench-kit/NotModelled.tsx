@@ -1,0 +1,74 @@
+import { jointOf } from '@/core/device/jointKinds';
+import type { ReactNode } from 'react';
+
+import { bondPerimeter } from '@/core/device/perimeter';
+import type { Construction } from '@/core/device/types';
+import type { JobState } from '@/model/fold';
+import type { StageId } from '@/model/stages';
+import { Call } from '@/ui/Call';
+import { Numbers, RingArcs } from '@/ui/plan/layers';
+import { useNow } from './useNow';
+import { PlainPlan } from './PlainPlan';
+import { StageShell } from './StageShell';
+
+interface NotModelledProps {
+  job: JobState;
+  stage: StageId;
+  caution: string;
+  main: ReactNode;
+  onMain: () => void;
+}
+
+type Words = { sentence: string; reason: string };
+
+/** What is common practice for covers that the heat and ring laws do not describe. No time is shown that was not computed. */
+const words: Partial<Record<Construction, Partial<Record<StageId, Words>>>> = {
+  clipped: {
+    heat: { sentence: 'No heat for clips.', reason: 'Only a glued patch is warmed, if there is one. Common practice.' },
+  },
+};
+
+/** Stage of a cover that the laws of the ring do not describe: what is done, and plainly that nothing is computed. */
+export function NotModelled({ job, stage, caution, main, onMain }: NotModelledProps) {
+  const now = useNow(10_000);
+  const path = bondPerimeter(job.device, job.bond);
+  const text = words[job.face.construction]?.[stage] ?? {
+    sentence: 'Not computed for this cover.',
+    reason: 'The model knows no law for it: work by practice and note what happened.',
+  };
+  return (
+    <StageShell
+      job={job}
+      stage={stage}
+      now={now}
+      caution={caution}
+      onMain={onMain}
+      picture={(size) => (
+        <PlainPlan
+          job={job}
+          size={size}
+          label={`${job.device.name}, ${job.face.name}`}
+          lines={[
+            ...job.bond.clipsAtMm.map((_, i) => `clip ${i + 1}`),
+            ...job.device.cables.map((c) => `${c.name} crosses to the cover`),
+          ]}
+        >
+          {!jointOf(job.bond).glued ? (
+            <Numbers
+              items={job.bond.clipsAtMm.map((s, i) => ({
+                at: path.point(s).at,
+                text: String(i + 1),
+                state: i ? 'todo' : 'next',
+              }))}
+            />
+          ) : (
+            <RingArcs arcs={[{ fromMm: 0, toMm: path.lengthMm, state: 'plain' }]} />
+          )}
+        </PlainPlan>
+      )}
+      call={<Call {...text} />}
+      readings={null}
+      main={main}
+    />
+  );
+}

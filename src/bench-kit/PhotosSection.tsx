@@ -1,0 +1,134 @@
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Image, View } from 'react-native';
+
+import type { EventOf } from '@/model/event';
+import type { JobState } from '@/model/fold';
+import { useActions } from './actions';
+import { Entry } from './Why';
+import { newId } from '@/store/ids';
+import { repository } from '@/store/shop';
+import { Button, HoldButton } from '@/ui/Button';
+import { pickFile } from '@/ui/download';
+import { readPicture } from '@/ui/pictures';
+import { Txt } from '@/ui/Txt';
+import { stamp } from '@/words/units';
+
+/** Pictures of one job take up to this much of the browser's storage, bytes. */
+export const photoBudgetBytes = 2.5e6;
+
+const mb = (bytes: number) => (bytes / 1e6).toFixed(2);
+
+/** Photos of a job: from the camera or a file, scaled down, within a budget that is shown. */
+export function PhotosSection({ job }: { job: JobState }) {
+  const { log, undo } = useActions(job);
+  const [caption, setCaption] = useState('');
+  const [problem, setProblem] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+  const kept = keptPhotos(job);
+  const used = kept.reduce((m, p) => m + p.bytes, 0);
+  const out = kept.filter((p) => !job.photos.some((q) => q.photoId === p.photoId));
+  const add = async (camera: boolean) => {
+    setProblem(null);
+    const file = await pickFile('image/*', camera);
+    if (!file) return;
+    setBusy(true);
+    try {
+      const p = await readPicture(file);
+      if (used + p.bytes > photoBudgetBytes) {
+        setProblem(
+          `${file.name.slice(0, 60)}: ${mb(p.bytes)} MB more than the ${mb(photoBudgetBytes)} MB of a job allow; ${mb(used)} MB are used. Nothing was changed.`,
+        );
+        return;
+      }
+      const photoId = newId();
+      // the picture first: an entry in the log never points at nothing
+      await repository.savePhoto(photoId, p.data);
+      await log([
+        {
+          type: 'photo',
+          photoId,
+          widthPx: p.widthPx,
+          heightPx: p.heightPx,
+          bytes: p.bytes,
+          caption: caption.trim().slice(0, 200),
+        },
+      ]);
+      setCaption('');
+    } catch (e) {
+      setProblem(e instanceof Error ? e.message : 'the picture could not be kept');
+    } finally {
+      setBusy(false);
+    }
+  };
+  const purge = async () => {
+    for (const p of out) await repository.dropPhoto(p.photoId);
+    await log(out.map((p) => ({ type: 'photoGone' as const, photoId: p.photoId })));
+  };
+  return (
+    <View>
+      <Txt size="s" tone="ink2" className="mb-2">
+        {job.photos.length} {job.photos.length === 1 ? 'photo' : 'photos'}, {mb(used)} of {mb(photoBudgetBytes)} MB
+        used. They go out with the job’s export.
+      </Txt>
+      <Entry label="What the next photo shows" value={caption} onChange={setCaption} max={200} />
+      <View className="flex-row gap-2 mb-2">
+        <View className="flex-1">
+          <Button kind="small" label="Camera" onPress={() => void add(true)} disabled={busy} />
+        </View>
+        <View className="flex-1">
+          <Button kind="small" label="Photo from a file" onPress={() => void add(false)} disabled={busy} />
+        </View>
+      </View>
+      {problem ? (
+        <View role="alert">
+          <Txt tone="caution">{problem}</Txt>
+        </View>
+      ) : null}
+      <View className="flex-row flex-wrap gap-3">
+        {job.photos.map((p) => (
+          <Photo key={p.photoId} photo={p} onOut={() => undo(p.id)} />
+        ))}
+      </View>
+      {out.length ? (
+        <View className="mt-2">
+          <HoldButton kind="side" label={`Remove ${out.length} taken out for good`} onPress={() => void purge()} />
+        </View>
+      ) : null}
+    </View>
+  );
+}
+
+/** Pictures that the browser keeps for a job: also those that were taken out and not yet removed. */
+function keptPhotos(job: JobState): EventOf<'photo'>[] {
+  const gone = new Set(job.effective.flatMap((e) => (e.type === 'photoGone' ? [e.photoId] : [])));
+  return job.log.filter((e): e is EventOf<'photo'> => e.type === 'photo' && !gone.has(e.photoId));
+}
+
+function Photo({ photo, onOut }: { photo: EventOf<'photo'>; onOut: () => void }) {
+  const { data } = useQuery({
+    queryKey: ['photo', photo.photoId],
+    queryFn: async () => (await repository.readPhotos([photo.photoId]))[photo.photoId] ?? null,
+  });
+  const what = photo.caption || `photo of ${stamp(photo.at)}`;
+  return (
+    <View className="w-[164px]">
+      {data ? (
+        <Image
+          source={{ uri: data }}
+          aria-label={what}
+          style={{ width: 164, height: (164 * photo.heightPx) / photo.widthPx }}
+          resizeMode="cover"
+        />
+      ) : (
+        <View className="h-[110px] border border-ink2 items-center justify-center">
+          <Txt size="s" tone="ink2">
+            {data === null ? 'the picture is not in this browser' : ''}
+          </Txt>
+        </View>
+      )}
+      <Txt size="s">{what}</Txt>
+      <Button kind="small" label={`Take out: ${what}`.slice(0, 40)} onPress={onOut} />
+    </View>
+  );
+}

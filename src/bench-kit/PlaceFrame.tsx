@@ -1,0 +1,76 @@
+import { Link, usePathname, type Href } from 'expo-router';
+import type { ReactNode } from 'react';
+import { ScrollView, View } from 'react-native';
+
+import { StopCard } from '@/ui/StopCard';
+import { Txt } from '@/ui/Txt';
+import { time } from '@/words/units';
+import { useNow } from './useNow';
+
+const places: { href: Href; name: string }[] = [
+  { href: '/', name: 'Bench' },
+  { href: '/jobs', name: 'Jobs' },
+  { href: '/shelf', name: 'Shelf' },
+  { href: '/shop', name: 'Shop' },
+];
+
+/** Frame of a place: its name, the other places, content, and the action bar at the foot. */
+export function PlaceFrame({
+  title,
+  line,
+  children,
+  actions,
+}: {
+  title: string;
+  line?: string;
+  children: ReactNode;
+  actions?: ReactNode;
+}) {
+  const path = usePathname();
+  const now = useNow(10_000);
+  return (
+    <View className="flex-1 bg-paper">
+      <View role="banner" className="px-4 pt-3 w-full max-w-[1080px] self-center">
+        <View role="navigation" aria-label="Places" className="flex-row gap-4 min-h-[44px] items-center">
+          {places.map((p) => (
+            <Link
+              key={p.name}
+              href={p.href}
+              aria-current={path === p.href ? 'page' : undefined}
+              className={`text-m py-1 ${path === p.href ? 'font-strong text-ink' : 'font-body text-ink2 underline'}`}
+            >
+              {p.name}
+            </Link>
+          ))}
+          <View className="flex-1" />
+          <StopCard />
+        </View>
+        <View className="flex-row justify-between items-baseline">
+          <Txt strong size="l" level={1} className="flex-1">
+            {title}
+          </Txt>
+          <Txt num tone="ink2">
+            {time(now)}
+          </Txt>
+        </View>
+        {line ? (
+          <Txt size="s" tone="ink2">
+            {line}
+          </Txt>
+        ) : null}
+      </View>
+      <ScrollView
+        className="flex-1"
+        contentContainerClassName="px-4 pt-2 pb-8 w-full max-w-[1080px] self-center"
+        role="main"
+      >
+        {children}
+      </ScrollView>
+      {actions ? (
+        <View role="region" aria-label="Actions" className="border-t-[1.5px] border-ink bg-panel">
+          <View className="px-4 py-3 flex-row gap-3 w-full max-w-[1080px] self-center">{actions}</View>
+        </View>
+      ) : null}
+    </View>
+  );
+}

@@ -1,0 +1,52 @@
+import { useMemo, useState } from 'react';
+import { View } from 'react-native';
+
+import type { JobState } from '@/model/fold';
+import { Button } from '@/ui/Button';
+import { Txt } from '@/ui/Txt';
+import { useActions } from './actions';
+import { openScrews, stopsClosing, stripWork } from '@/work/strip/stripJob';
+import { Entry } from './Why';
+
+const call = 'screwsOpen';
+
+/** Why the cover cannot be called ready: screws that are out, or in the wrong place. Null: nothing, or overruled with a reason. */
+export function useScrewGate(job: JobState): string | null {
+  return useMemo(() => {
+    if (!job.screwsOut.size || job.decisions.some((d) => d.call === call && d.because)) return null;
+    const open = openScrews(job).length;
+    if (open) return `${open} ${open === 1 ? 'screw is' : 'screws are'} open`;
+    const wrong = stripWork(job).check.findings.filter(stopsClosing).length;
+    return wrong ? `${wrong} ${wrong === 1 ? 'screw is' : 'screws are'} in the wrong place` : null;
+  }, [job]);
+}
+
+/** The way to overrule it: with a reason that goes into the log. */
+export function ScrewGate({ job, stop }: { job: JobState; stop: string | null }) {
+  const { log } = useActions(job);
+  const [because, setBecause] = useState('');
+  if (!stop) return null;
+  return (
+    <View className="mt-2 border-t border-rule pt-2" role="alert">
+      <Txt tone="caution">The cover is not ready: {stop}. Strip shows which.</Txt>
+      <Entry label="Close it all the same, because" value={because} onChange={setBecause} />
+      <Button
+        kind="small"
+        label="Overrule it"
+        disabled={!because.trim()}
+        onPress={() =>
+          void log([
+            {
+              type: 'decision',
+              call,
+              inputs: openScrews(job),
+              computed: stop,
+              chosen: 'close',
+              because: because.trim(),
+            },
+          ])
+        }
+      />
+    </View>
+  );
+}

@@ -1,0 +1,259 @@
+import { Link, type Href } from 'expo-router';
+import { useCallback, useState, type ReactNode } from 'react';
+import { Pressable, ScrollView, useWindowDimensions, View } from 'react-native';
+
+import type { JobState, JobWay } from '@/model/fold';
+import { workNames } from '@/model/eventLine';
+import { stageNames, type StageId } from '@/model/stages';
+import { nextStage, placeOn } from '@/model/way';
+import { Mark } from '@/ui/Mark';
+import { Txt } from '@/ui/Txt';
+import { dayTime, time } from '@/words/units';
+import { useWide } from '@/ui/useWide';
+import { JobStopCard } from './JobStopCard';
+import { LastTap } from './LastTap';
+import { keyHelp, useStageKeys } from './keys';
+import { stageHref } from './stageHref';
+
+export interface PlanSize {
+  width: number;
+  height: number;
+}
+
+interface StageShellProps {
+  job: JobState;
+  stage: StageId;
+  now: number;
+  picture: (size: PlanSize) => ReactNode;
+  call: ReactNode;
+  readings: ReactNode;
+  /** controls that belong right under the readings (slider, gauge entry) */
+  controls?: ReactNode;
+  /** below the fold */
+  children?: ReactNode;
+  main: ReactNode;
+  side?: ReactNode;
+  caution?: string;
+  onMain?: () => void;
+  /** what is being done within the stage; the screen goes back to its top when it changes */
+  step?: string;
+  /** the hand follows the picture: it takes the width of a phone, with the call over it */
+  large?: boolean;
+}
+
+/** Picture, call, readings, action: the same order on every stage; side by side where there is room. */
+export function StageShell(p: StageShellProps) {
+  const wide = useWide();
+  const { width, height } = useWindowDimensions();
+  const [help, setHelp] = useState(false);
+  useStageKeys(
+    p.job,
+    p.onMain,
+    useCallback(() => setHelp((h) => !h), []),
+  );
+  const caution = p.caution ? (
+    <Txt size="s" tone="ink2" className="mt-2" testID="caution">
+      {p.caution}
+    </Txt>
+  ) : null;
+  const actions = (
+    <View role="region" aria-label="Actions" className="border-t-[1.5px] border-ink bg-panel px-4 py-3 no-print">
+      <LastTap job={p.job} now={p.now} />
+      <View className="flex-row gap-3">
+        {p.side ? <View className="flex-1">{p.side}</View> : null}
+        <View className="flex-[2]">{p.main}</View>
+      </View>
+    </View>
+  );
+  if (wide)
+    return (
+      <View className="flex-1 flex-row bg-paper">
+        <View className="w-[230px] border-r border-rule">
+          <ScrollView contentContainerClassName="pb-6">
+            <View role="banner" className="p-4">
+              <View className="flex-row justify-between items-center">
+                <BackLinks />
+                <JobStopCard job={p.job} />
+              </View>
+              <Txt strong size="l" level={1}>
+                {p.job.label}
+              </Txt>
+              <JobLine job={p.job} now={p.now} />
+            </View>
+            <StageList job={p.job} stage={p.stage} />
+            <View role="region" aria-label="Keys" className="px-4 pt-2">
+              {help ? (
+                keyHelp.map(([key, what]) => (
+                  <View key={key} className="flex-row gap-2">
+                    <Txt size="s" num className="w-[84px]">
+                      {key}
+                    </Txt>
+                    <Txt size="s" className="flex-1">
+                      {what}
+                    </Txt>
+                  </View>
+                ))
+              ) : (
+                <Txt size="s" tone="ink2">
+                  ? lists the keys
+                </Txt>
+              )}
+            </View>
+          </ScrollView>
+        </View>
+        <View role="main" className="flex-1 flex-row">
+          <ScrollView className="flex-1" contentContainerClassName="p-5">
+            <View className="flex-row justify-between mb-2">
+              <Txt strong size="l">
+                {stageNames[p.stage]}
+              </Txt>
+              <Txt size="s" tone="ink2">
+                {p.job.face.name}, as you look at it
+              </Txt>
+            </View>
+            {p.picture({ width: 480, height: Math.max(320, Math.min(620, height - 240)) })}
+          </ScrollView>
+          <View className="w-[400px] border-l border-rule">
+            <ScrollView key={p.step} className="flex-1" contentContainerClassName="p-4 gap-3">
+              {p.call}
+              {p.readings}
+              {p.controls}
+              {caution}
+              {p.children}
+            </ScrollView>
+            {actions}
+          </View>
+        </View>
+      </View>
+    );
+  return (
+    <View className="flex-1 bg-paper">
+      <View role="banner" className="px-4 pt-3">
+        <View className="flex-row justify-between items-center">
+          <BackLinks />
+          <View className="flex-row gap-3 items-center">
+            <Txt num tone="ink2">
+              {time(p.now)}
+            </Txt>
+            <JobStopCard job={p.job} />
+          </View>
+        </View>
+        <Txt strong size="l" level={1}>
+          {p.job.label} · {p.job.device.name}
+        </Txt>
+        <StageBar job={p.job} stage={p.stage} />
+      </View>
+      <ScrollView key={p.step} className="flex-1" contentContainerClassName="px-4 pb-6" role="main">
+        {p.large ? (
+          <View className="gap-2 mt-1">
+            {p.call}
+            {p.picture({ width: width - 32, height: Math.max(300, height - 430) })}
+          </View>
+        ) : (
+          <View className="flex-row gap-3 mt-1">
+            {p.picture({ width: 158, height: 286 })}
+            <View className="flex-1">{p.call}</View>
+          </View>
+        )}
+        <View className="mt-3">{p.readings}</View>
+        {p.controls}
+        {caution}
+        {p.children}
+      </ScrollView>
+      {actions}
+    </View>
+  );
+}
+
+function BackLinks() {
+  return (
+    <View className="flex-row gap-4 min-h-[32px] items-center no-print">
+      <Link href="/" className="font-body text-m text-ink underline py-1">
+        Bench
+      </Link>
+      <Link href="/jobs" className="font-body text-m text-ink underline py-1">
+        Jobs
+      </Link>
+    </View>
+  );
+}
+
+function JobLine({ job, now }: { job: JobState; now: number }) {
+  return (
+    <Txt size="s" tone="ink2">
+      {job.device.name} · {job.route ? workNames[job.route.work] : job.keepCover ? 'cover to be saved' : 'new cover'}
+      {job.promiseAt ? ` · promised ${dayTime(job.promiseAt, now)}` : ''}
+    </Txt>
+  );
+}
+
+const stateOf = (job: Pick<JobWay, 'stage' | 'stages'>, id: StageId) =>
+  job.stages[id] === 'done' ? 'done' : job.stages[id] === 'skipped' ? 'skipped' : job.stage === id ? 'now' : 'todo';
+
+/** Ten ticks and the name of the stage; opens into the list. */
+function StageBar({ job, stage }: { job: JobState; stage: StageId }) {
+  const [open, setOpen] = useState(false);
+  const next = nextStage(job, stage);
+  return (
+    <View>
+      <Pressable
+        role="button"
+        aria-expanded={open}
+        aria-label={`Stage ${stageNames[stage]}, ${placeOn(job.way, stage)} of ${job.way.length}. All stages`}
+        onPress={() => setOpen(!open)}
+        className="pt-2 pb-1"
+      >
+        <View className="flex-row gap-1">
+          {job.way.map(({ key, stage: id }) => {
+            const s = stateOf(job, id);
+            return (
+              <View
+                key={key}
+                className={`flex-1 ${id === stage ? 'h-[9px]' : 'h-[5px]'} ${s === 'done' ? 'bg-go' : id === stage ? 'bg-ink' : 'bg-rule'}`}
+              />
+            );
+          })}
+        </View>
+        <View className="flex-row justify-between mt-1">
+          <Txt strong>{stageNames[stage]}</Txt>
+          <Txt tone="ink2">{next ? `next: ${stageNames[next]}` : ''} ▾</Txt>
+        </View>
+      </Pressable>
+      {open ? <StageList job={job} stage={stage} onGo={() => setOpen(false)} /> : null}
+    </View>
+  );
+}
+
+function StageList({ job, stage, onGo }: { job: JobState; stage: StageId; onGo?: () => void }) {
+  const words = { done: 'done', skipped: 'not needed', now: 'now', todo: '' };
+  return (
+    <View role="navigation" aria-label="Stages">
+      {job.way.map(({ key, stage: id }) => {
+        const s = stateOf(job, id);
+        return (
+          <Link key={key} href={stageHref(job.id, id)} replace asChild onPress={() => onGo?.()}>
+            <Pressable
+              aria-label={`${stageNames[id]} ${words[s]}`}
+              aria-current={id === stage ? 'page' : undefined}
+              className={`min-h-[42px] px-4 flex-row items-center justify-between ${id === stage ? 'bg-panel border-l-4 border-ink' : ''}`}
+            >
+              <Txt strong={id === stage} tone={s === 'todo' || s === 'skipped' ? 'ink2' : 'ink'}>
+                {stageNames[id]}
+              </Txt>
+              {s === 'done' ? (
+                <Mark state="done" size={16} />
+              ) : (
+                <Txt size="s" tone="ink2">
+                  {words[s]}
+                </Txt>
+              )}
+            </Pressable>
+          </Link>
+        );
+      })}
+      <Link href={`/jobs/${job.id}/log` as Href} className="font-body text-m text-ink underline px-4 py-3">
+        Log, notes and export
+      </Link>
+    </View>
+  );
+}

@@ -1,0 +1,240 @@
+import { promiseWork, type PlanAnswer, type PlanPart } from '@/core/schedule/planWork';
+import type { ShopPlan } from '@/core/schedule/shopPlan';
+import type { JobState } from '@/model/fold';
+import type { Settings } from '@/model/settings';
+import { CancelledError, type LongRun } from '@/workers/longRun';
+import { betterPlan } from '@/workers/scheduleClient';
+import {
+  changeOf,
+  judged,
+  planNow,
+  planProblem,
+  slipped,
+  type PlanChange,
+  type Planned,
+  type PlanNow,
+} from '@/work/bench/planNow';
+import { shopBench, type BenchInput, type ShopBench } from '@/work/bench/shopBench';
+
+export interface Snapshot {
+  now: PlanNow | null;
+  problem: string | null;
+  answer: PlanAnswer | null;
+  /** the jobs as they were when the answer was asked for */
+  answeredFor: readonly JobState[];
+  improving: number | null;
+  change: PlanChange | null;
+}
+const nothing: Snapshot = { now: null, problem: null, answer: null, answeredFor: [], improving: null, change: null };
+
+/** Jobs up to which a first plan is made beside the screen, without waiting for the worker. */
+const quickJobs = 25;
+const iterations = 900;
+const seedsPerRound = 3;
+const searchMs = 3000;
+const settleMs = 350;
+export const promiseRuns = 2000;
+/** the same without a worker, so that the screen does not stand still */
+const runsAlone = 200;
+
+/**
+ * The plan in force, for every page of this tab. It changes when something was noted, when something planned did not
+ * begin, or when a better one was found that is worth it; what changed is told. Nothing is written while rendering.
+ */
+class PlanStore {
+  snapshot: Snapshot = nothing;
+  /** inputs that the answer of the worker belongs to */
+  private answered: BenchInput | null = null;
+  /** what was given last */
+  private offered: BenchInput | null = null;
+  private readonly listeners = new Set<() => void>();
+  private wait: ReturnType<typeof setTimeout> | null = null;
+  private run: LongRun<PlanAnswer> | null = null;
+  private round = 0;
+
+  subscribe = (on: () => void): (() => void) => {
+    this.listeners.add(on);
+    return () => this.listeners.delete(on);
+  };
+  get = (): Snapshot => this.snapshot;
+
+  private set(change: Partial<Snapshot>): void {
+    this.snapshot = { ...this.snapshot, ...change };
+    for (const on of this.listeners) on();
+  }
+
+  forget(): void {
+    this.cancel();
+    if (this.wait) clearTimeout(this.wait);
+    this.wait = null;
+    this.answered = null;
+    this.offered = null;
+    this.round = 0;
+    this.snapshot = nothing;
+  }
+
+  cancel = (): void => {
+    this.run?.cancel();
+    this.run = null;
+    if (this.snapshot.improving !== null) this.set({ improving: null });
+  };
+
+  /** What is so now; a page gives it, and the same again changes nothing. */
+  offer(input: BenchInput): void {
+    const last = this.offered;
+    const same =
+      last &&
+      sameJobs(last.jobs, input.jobs) &&
+      sameSettings(last.settings, input.settings) &&
+      last.heats === input.heats;
+    // a plan that stays behind is looked at once per instant, or a problem would ask for itself for ever
+    if (same && (!this.snapshot.now || last.now === input.now || !slipped(this.snapshot.now, input.now))) return;
+    this.offered = input;
+    const standing = this.snapshot.now;
+    let shop: ShopBench;
+    try {
+      shop = shopBench(input);
+    } catch (e) {
+      return this.set({ problem: planProblem(e, standing) });
+    }
+    const asked: Asked = { input, shop, standing, why: same ? 'late' : 'noted' };
+    // a large shop is planned beside the screen from the first: the plan that stands is shown meanwhile
+    if (shop.bench.jobs.length > quickJobs) return this.search(asked, null);
+    const now = this.begin(asked);
+    if (now?.shop.bench.jobs.length) this.search(asked, now);
+  }
+
+  /** A plan made here and now; null when none holds. */
+  private begin(asked: Asked): PlanNow | null {
+    const r = planNow(asked.shop, asked.input, asked.standing, this.answered !== null);
+    return this.found(asked, r);
+  }
+
+  private found(asked: Asked, r: Planned): PlanNow | null {
+    const { standing, why } = asked;
+    this.set({
+      now: r.now,
+      problem: r.problem,
+      ...(standing && r.now && r.now !== standing ? { change: changeOf(standing, r.now, why) } : {}),
+    });
+    return r.problem ? null : r.now;
+  }
+
+  /**
+   * Looks for a better plan in the worker, with seeds of its own each time.
+   * @param from the plan to begin with; null: the first one is made in the worker too, and shown as soon as it is there
+   */
+  private search(asked: Asked, from: PlanNow | null): void {
+    this.cancel();
+    if (this.wait) clearTimeout(this.wait);
+    const { shop, input } = asked;
+    this.wait = setTimeout(
+      () => {
+        this.wait = null;
+        let now = from;
+        const seed = seedsPerRound * this.round++;
+        let over = false;
+        const take = (part: PlanPart) => {
+          if (over || this.run !== run) return;
+          now ??= this.found(asked, judged(shop, part.plan, input, asked.standing));
+          if (now && part.promises) now = this.take(input, now, { ...part, promises: part.promises });
+        };
+        let run: LongRun<PlanAnswer> | null = null;
+        try {
+          run = betterPlan(
+            {
+              bench: shop.bench,
+              previous: (from ?? asked.standing)?.plan.plan ?? [],
+              iterations,
+              seeds: Array.from({ length: seedsPerRound }, (_, k) => seed + k + 1),
+              scatters: shop.scatters,
+              runs: promiseRuns,
+              inForce: this.answered !== null,
+              first: from === null,
+              budget: { ms: searchMs },
+            },
+            (share) => {
+              if (!over && this.run === run) this.set({ improving: share });
+            },
+            take,
+          );
+        } catch {
+          this.set({ improving: null });
+          return this.alone(asked, now);
+        }
+        this.run = run;
+        run.result
+          .then(take)
+          .catch((e: unknown) => {
+            if (!(e instanceof CancelledError) && this.run === run) this.alone(asked, now);
+          })
+          .finally(() => {
+            over = true;
+            if (this.run !== run) return;
+            this.run = null;
+            this.set({ improving: null });
+          });
+      },
+      from ? settleMs : 0,
+    );
+  }
+
+  /** A browser that lets no worker run: a plan at once, and what can be promised by it, are worked out here, with fewer runs. */
+  private alone(asked: Asked, from: PlanNow | null): void {
+    const now = from ?? this.begin(asked);
+    if (!now) return;
+    this.answered = asked.input;
+    const { bench, scatters } = now.shop;
+    const promises = promiseWork({ bench, previous: now.plan.plan, scatters, runs: runsAlone });
+    this.set({ answer: { plan: now.plan, promises, others: null }, answeredFor: asked.input.jobs });
+  }
+
+  /** @returns the plan in force from now on */
+  private take(input: BenchInput, from: PlanNow, answer: PlanAnswer): PlanNow {
+    const firstTime = this.answered === null;
+    this.answered = input;
+    if (this.snapshot.now !== from) return from;
+    const told = { answer, answeredFor: input.jobs };
+    if (answer.plan.breaches.length || samePlan(answer.plan, from.plan)) {
+      this.set(told);
+      return from;
+    }
+    const now = { ...from, plan: answer.plan };
+    this.set({
+      ...told,
+      now,
+      ...(firstTime ? {} : { change: changeOf(from, now, 'better') ?? this.snapshot.change }),
+    });
+    return now;
+  }
+}
+
+/** What a plan is asked for, and the one that stood then. */
+interface Asked {
+  input: BenchInput;
+  shop: ShopBench;
+  standing: PlanNow | null;
+  why: PlanChange['why'];
+}
+
+/** A plan that came over from the worker twice is the same one. */
+const samePlan = (a: ShopPlan, b: ShopPlan): boolean =>
+  a.plan.length === b.plan.length &&
+  a.plan.every((e, i) => {
+    const f = b.plan[i]!;
+    return e.job === f.job && e.task === f.task && e.startS === f.startS && e.endS === f.endS && e.mode === f.mode;
+  });
+
+export const planStore = new PlanStore();
+/** @internal a test begins without a plan */
+export const forgetPlan = (): void => planStore.forget();
+
+/** Jobs by their logs: a list made anew of the same states is the same. */
+const sameJobs = (a: readonly JobState[], b: readonly JobState[]): boolean =>
+  a === b ||
+  (a.length === b.length &&
+    a.every((j, i) => {
+      const k = b[i]!;
+      return j === k || (j.id === k.id && j.lastEventId === k.lastEventId && j.effective.length === k.effective.length);
+    }));
+const sameSettings = (a: Settings, b: Settings): boolean => a === b || JSON.stringify(a) === JSON.stringify(b);

@@ -1,0 +1,68 @@
+import { useRouter } from 'expo-router';
+import { useWindowDimensions, View } from 'react-native';
+
+import type { PlanNow } from '@/work/bench/planNow';
+import { useShopPlan } from '@/bench-kit/useShopPlan';
+import { useSettings } from '@/store/shop';
+import { Button } from '@/ui/Button';
+import { download } from '@/ui/download';
+import { PlaceFrame } from '@/bench-kit/PlaceFrame';
+import { Txt } from '@/ui/Txt';
+import { useNow } from '@/bench-kit/useNow';
+import { Away } from './Away';
+import { LateJobs } from './LateJobs';
+import { Improving, PlanProblem } from './PlanState';
+import { calendarOf } from './planCalendar';
+import { PlanView } from './PlanView';
+import { WishCost } from './WishCost';
+
+async function saveCalendar(now: PlanNow): Promise<void> {
+  // its packages are large and seldom asked for
+  const { planCalendar } = await import('@/model/cureCalendar');
+  download('promises.ics', planCalendar(calendarOf(now)), 'text/calendar');
+}
+
+/** The whole plan: who does what when, what is late and what was asked of it. */
+export function PlanScreen() {
+  const router = useRouter();
+  const settings = useSettings();
+  const at = useNow(15_000);
+  const state = useShopPlan();
+  const { width } = useWindowDimensions();
+  const { now } = state;
+  return (
+    <PlaceFrame
+      title="Plan"
+      line={now ? `${now.plan.bench.jobs.length} jobs, ${[...now.shop.spans.keys()].join(' and ')}` : 'no plan yet'}
+      actions={
+        <>
+          <View className="flex-1">
+            <Button label="Bench" onPress={() => router.push('/')} />
+          </View>
+          <View className="flex-[2]">
+            <Button
+              kind="main"
+              label="Promises as a calendar"
+              disabled={!now || !calendarOf(now).length}
+              onPress={() => now && void saveCalendar(now)}
+            />
+          </View>
+        </>
+      }
+    >
+      <PlanProblem problem={state.problem} />
+      {now ? (
+        <>
+          <PlanView now={now} at={at} width={Math.min(1048, width - 32)} list />
+          {/* under the picture: what comes and goes here must not move a bar under a finger */}
+          <Improving state={state} />
+          <LateJobs now={now} at={at} />
+          <WishCost now={now} />
+        </>
+      ) : (
+        <Txt tone="ink2">Nothing is planned.</Txt>
+      )}
+      <Away settings={settings} now={at} />
+    </PlaceFrame>
+  );
+}

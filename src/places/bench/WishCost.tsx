@@ -1,0 +1,71 @@
+import { useEffect, useRef } from 'react';
+import { View } from 'react-native';
+
+import type { wishCost } from '@/core/schedule/planWork';
+import { shopBench } from '@/work/bench/shopBench';
+import { useLongRun } from '@/bench-kit/useLongRun';
+import type { PlanNow } from '@/work/bench/planNow';
+import { Txt } from '@/ui/Txt';
+import { span } from '@/words/units';
+import { askWishCost } from '@/workers/scheduleClient';
+import { labelsOf } from './planWords';
+
+type Cost = ReturnType<typeof wishCost>;
+
+/** What everything that was asked of the plan costs, against the plan without it. */
+export function WishCost({ now }: { now: PlanNow }) {
+  const { result, share, start } = useLongRun<Cost>();
+  const wishes = now.input.jobs.reduce((n, j) => n + (j.closedAt === null ? j.wishes.size : 0), 0);
+  const key = now.input.jobs
+    .flatMap((j) => [...j.wishes.values()].map((w) => w.id))
+    .sort()
+    .join();
+  const latest = useRef(now);
+  useEffect(() => {
+    latest.current = now;
+  });
+  // asked again when a wish changes, not with every tick of the clock
+  useEffect(() => {
+    if (!key) return;
+    const { input, plan } = latest.current;
+    const free = { ...input, jobs: input.jobs.map((j) => (j.wishes.size ? { ...j, wishes: new Map() } : j)) };
+    void start(() => askWishCost(plan, shopBench(free).bench));
+  }, [key, start]);
+  if (!wishes) return null;
+  const label = labelsOf(now.shop);
+  return (
+    <View className="mt-2" role="status" testID="wishCost">
+      <Txt strong>
+        {wishes} {wishes === 1 ? 'wish' : 'wishes'} in the plan
+      </Txt>
+      <Txt size="s">{result && share === null ? costText(result, label) : 'What it costs is being worked out.'}</Txt>
+    </View>
+  );
+}
+
+function costText(c: Cost, label: (id: string) => string): string {
+  const later = c.jobs.filter((j) => j.laterS > 0);
+  const sooner = c.jobs.filter((j) => j.laterS < 0);
+  if (!later.length && c.lateS < 30) return 'It costs nothing: no job ends later.';
+  return (
+    [
+      c.lateS >= 30 ? `It costs ${span(Math.max(60, c.lateS))} of lateness` : 'It costs no lateness',
+      ...(later.length
+        ? [
+            later
+              .slice(0, 4)
+              .map((j) => `${label(j.job)} ${span(j.laterS)} later`)
+              .join(', '),
+          ]
+        : []),
+      ...(sooner.length
+        ? [
+            sooner
+              .slice(0, 3)
+              .map((j) => `${label(j.job)} ${span(-j.laterS)} sooner`)
+              .join(', '),
+          ]
+        : []),
+    ].join('; ') + '.'
+  );
+}

@@ -1,0 +1,156 @@
+import { jointOf } from '@/core/device/jointKinds';
+import { cureEnd, cureOf } from '@/work/cure/cureJob';
+import type { JobState, JointSeen, JobWay } from '@/model/fold';
+import type { LiftSlice } from '@/model/stages/lift';
+import type { IntakeSlice } from '@/model/stages/intake';
+import { onPlate } from '@/model/stages/heat';
+import { stageDefs, stageNames, type StageId } from '@/model/stages';
+import { heaterWords } from '@/words/heaterWords';
+import { clock } from '@/words/units';
+import { heaterOf, type Settings } from '@/model/settings';
+
+export interface BenchItem {
+  job: JobState;
+  state: 'hands' | 'runs' | 'waits';
+  /** what the hands do, as a sentence with the job in it */
+  title: string;
+  line: string;
+  /** when hands are needed, or the running thing ends */
+  dueAt: number | null;
+  stage: StageId;
+  /** smaller comes first among items that need hands now */
+  rank: number;
+}
+
+/** What every open job is doing, from its recorded instants and forecasts. */
+export function benchItems(jobs: readonly JobState[], settings: Settings, now: number): BenchItem[] {
+  return jobs
+    .filter((j) => j.closedAt === null)
+    .map((j) => itemOf(j, settings, now))
+    .sort(
+      (a, b) =>
+        a.rank - b.rank ||
+        (a.dueAt ?? Infinity) - (b.dueAt ?? Infinity) ||
+        (a.job.promiseAt ?? Infinity) - (b.job.promiseAt ?? Infinity),
+    );
+}
+
+function itemOf(job: JobState, settings: Settings, now: number): BenchItem {
+  const base = { job, stage: job.stage };
+  const swollen = job.findings.cellSwollen?.answer === 'yes';
+  if (swollen)
+    return {
+      ...base,
+      state: 'hands',
+      title: `${job.label}: swollen cell, stop`,
+      line: 'no heat, no prying; fire-proof bag',
+      dueAt: now,
+      rank: -1,
+      stage: 'intake',
+    };
+  const heat = onPlate(job);
+  if (heat) {
+    const due = heat.readyInS === null ? null : heat.at + heat.readyInS * 1e3;
+    const after = (s: number | null | undefined) => (s == null ? null : heat.at + s * 1e3);
+    const [toTry, late] = [after(heat.tryInS), after(heat.latestInS)];
+    const over = due !== null && due <= now;
+    const heater = heaterOf(settings, heat.heater);
+    return {
+      ...base,
+      stage: 'heat',
+      state: over ? 'hands' : 'runs',
+      title: heaterWords(heater).end(job.label),
+      line:
+        due === null
+          ? heat.tryInS == null
+            ? 'its clock is on Heat'
+            : 'never quite easy at this setting: try it'
+          : over
+            ? late !== null && now > late
+              ? `${clock((now - late) / 1e3)} too long: lift it now`
+              : 'soft enough: every second more goes into the cell'
+            : `${toTry === null || toTry <= now ? 'try it now' : `try in ${clock((toTry - now) / 1e3)}`}, then lift, pick ${job.plan?.pickMm ?? 0.5} mm`,
+      dueAt: due ?? now,
+      rank: 0,
+    };
+  }
+  const last = job.heat[job.heat.length - 1];
+  if (last && job.stage === 'lift') {
+    const grips = last.gripsInS === null ? null : last.at + last.gripsInS * 1e3;
+    if (grips !== null && grips > now)
+      return {
+        ...base,
+        state: 'hands',
+        title: `Lift ${job.label} before it grips`,
+        line: liftLeft(job),
+        dueAt: grips,
+        rank: 0,
+      };
+    return {
+      ...base,
+      state: 'hands',
+      title: `${job.label} has gripped: reheat`,
+      line: liftLeft(job),
+      dueAt: null,
+      rank: 4,
+    };
+  }
+  if (job.clampOn && job.clampOffAt === null) {
+    const due = cureEnd(cureOf(job, settings, now), 'clampOff')!;
+    return due > now
+      ? {
+          ...base,
+          stage: 'cure',
+          state: 'runs',
+          title: `${job.label} clamped`,
+          line: `${job.clampOn.count} clips`,
+          dueAt: due,
+          rank: 2,
+        }
+      : {
+          ...base,
+          stage: 'cure',
+          state: 'hands',
+          title: `Take the clamps off ${job.label}`,
+          line: 'then check',
+          dueAt: due,
+          rank: 1,
+        };
+  }
+  if (job.stage === 'cure' && job.clampOn && job.clampOffAt !== null) {
+    const due = cureEnd(cureOf(job, settings, now), 'build')!;
+    if (due > now)
+      return {
+        ...base,
+        stage: 'cure',
+        state: 'runs',
+        title: `${job.label} cures`,
+        line: `${job.shelved ? `on ${job.shelved.place}, ` : ''}clamps are off; work goes on after`,
+        dueAt: due,
+        rank: 2,
+      };
+  }
+  const promise = job.promiseAt !== null;
+  return {
+    ...base,
+    state: 'waits',
+    title: `${job.label} waits for ${stageNames[job.stage].toLowerCase()}`,
+    line: waitsFor(job),
+    dueAt: promise ? job.promiseAt : null,
+    rank: 5,
+  };
+}
+
+function waitsFor(job: Pick<JobWay, 'stage'> & Pick<IntakeSlice, 'chargePercent'>): string {
+  if (job.stage === 'intake' && job.chargePercent === null) return 'questions at intake are open';
+  return stageDefs[job.stage].waitsFor;
+}
+
+/** What is left of a lift, in the words of how this cover comes off. */
+function liftLeft(job: Pick<JointSeen, 'bond'> & LiftSlice): string {
+  if (job.lenses.size)
+    return `${[...job.lenses.values()].filter((l) => l.steps.off !== undefined).length} lens covers off`;
+  if (job.piecesOff.size || job.liftMode === 'pieces' || jointOf(job.bond).wholeFace)
+    return `${job.piecesOff.size} pieces off`;
+  return `${4 - job.freeEdges.size} edges to go`;
+}

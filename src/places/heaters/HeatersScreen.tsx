@@ -1,0 +1,271 @@
+import { Link, type Href } from 'expo-router';
+import { useState } from 'react';
+import { View } from 'react-native';
+
+import { defaultGun, defaultLamp, defaultMat, defaultPlate, type AirHeater, type Heater } from '@/core/heat/heater';
+import { defOf } from '@/core/heat/heaterDefs';
+import { measured, type Sourced } from '@/core/source';
+import { heatersOf, type Settings } from '@/model/settings';
+import { newId } from '@/store/ids';
+import { saveSettings, useSettings } from '@/store/shop';
+import { savingTrouble } from '@/store/trouble';
+import { Button } from '@/ui/Button';
+import { Choice } from '@/ui/Choice';
+import { Disclosure } from '@/ui/Disclosure';
+import { NumberField } from '@/ui/NumberField';
+import { PlaceFrame } from '@/bench-kit/PlaceFrame';
+import { TextBox } from '@/ui/TextBox';
+import { Txt } from '@/ui/Txt';
+import { day, dial, length, lengthNumber, tempNumber, typedToC, typedToMm } from '@/words/units';
+import { withHeater } from './withHeater';
+
+/** Forms of heater as a shop adds them: name, what a new one begins with, the highest dial, °C. */
+const forms: Record<Heater['kind'], { name: string; first: Heater; mostC: number }> = {
+  plate: { name: 'Hot plate', first: defaultPlate, mostC: 300 },
+  mat: { name: 'Heat mat', first: defaultMat, mostC: 300 },
+  air: { name: 'Hot air', first: defaultGun, mostC: 400 },
+  lamp: { name: 'Infrared lamp', first: defaultLamp, mostC: 400 },
+};
+const formIds = Object.keys(forms) as Heater['kind'][];
+
+/** Everything the shop heats with: figures that the forecasts rest on, where they come from, and calibration. */
+export function HeatersScreen() {
+  const s = useSettings();
+  const [problem, setProblem] = useState<string | null>(null);
+  const save = (next: Settings) => saveSettings(next).catch((e: unknown) => setProblem(savingTrouble(e)));
+  const put = (h: Heater) => void save(withHeater(s, h));
+  const add = (kind: Heater['kind']) => {
+    const { name: form, first } = forms[kind];
+    const name = `${form} ${heatersOf(s).filter((h) => h.kind === kind).length + 1}`;
+    void save({ ...s, heaters: [...s.heaters, { ...first, id: newId(), name }] });
+  };
+  return (
+    <PlaceFrame title="Heaters" line="what heats on this bench, and what is known of it">
+      {problem ? (
+        <View role="alert" className="mb-2">
+          <Txt tone="caution">{problem}</Txt>
+        </View>
+      ) : null}
+      {heatersOf(s).map((h) => (
+        <Disclosure key={h.id} title={`${h.name}: ${describe(h, s)}`}>
+          <Fields heater={h} units={s} onChange={put} />
+          <View className="flex-row flex-wrap gap-4 items-center">
+            {defOf(h).calibrates ? (
+              <Link href={`/heaters/${h.id}` as Href} className="font-body text-m text-ink underline py-2">
+                Calibrate with a thermocouple
+              </Link>
+            ) : null}
+            {h.id === s.plate.id ? null : (
+              <Button
+                kind="small"
+                label={`Take ${h.name} off the bench`}
+                onPress={() => void save({ ...s, heaters: s.heaters.filter((x) => x.id !== h.id) })}
+              />
+            )}
+          </View>
+        </Disclosure>
+      ))}
+      <View className="mt-4">
+        <Txt strong className="mb-1">
+          Another heater
+        </Txt>
+        <View className="flex-row flex-wrap gap-2">
+          {formIds.map((kind) => (
+            <Button
+              key={kind}
+              kind="small"
+              label={`Add: ${forms[kind].name.toLowerCase()}`}
+              onPress={() => add(kind)}
+            />
+          ))}
+        </View>
+      </View>
+    </PlaceFrame>
+  );
+}
+
+function describe(h: Heater, units: Settings): string {
+  switch (h.kind) {
+    case 'air':
+      return `nozzle ${length(h.nozzleMm, units, 0)}, ${h.flowLpm} l/min, ${length(h.standoffMm, units, 0)} away`;
+    case 'lamp':
+      return `up to ${dial(h.maxSetC)}, fills ${Math.round(h.viewShare.value * 100)} % of what the glass sees`;
+    case 'plate':
+    case 'mat':
+      return `up to ${dial(h.maxSetC)}, ${h.calibration ? `calibrated ${day(h.calibration.at)}` : 'not calibrated'}`;
+  }
+}
+
+interface FieldsProps {
+  heater: Heater;
+  units: Settings;
+  onChange: (h: Heater) => void;
+}
+
+function Fields({ heater: h, units, onChange }: FieldsProps) {
+  const figure = (
+    name: string,
+    unit: string,
+    low: number,
+    high: number,
+    s: Sourced,
+    set: (s: Sourced) => Heater,
+    digits = 0,
+  ) => (
+    <NumberField
+      label={`${h.name}: ${name}`}
+      unit={unit}
+      low={low}
+      high={high}
+      digits={digits}
+      value={s.value}
+      onCommit={(v) => onChange(set(measured(v, 'set in this shop', s.u)))}
+    />
+  );
+  const temperature = (name: string, low: number, high: number, value: number, set: (c: number) => Heater) => (
+    <NumberField
+      label={`${h.name}: ${name}`}
+      unit={`°${units.temperature}`}
+      low={tempNumber(low, units)}
+      high={tempNumber(high, units)}
+      value={tempNumber(value, units)}
+      onCommit={(v) => onChange(set(Math.round(typedToC(v, units))))}
+    />
+  );
+  return (
+    <View>
+      <Name value={h.name} onCommit={(name) => onChange({ ...h, name })} />
+      <Choice
+        label="Its dial shows"
+        value={h.dialUnit}
+        options={[
+          { id: 'C', name: '°C' },
+          { id: 'F', name: '°F' },
+        ]}
+        onChange={(dialUnit) => onChange({ ...h, dialUnit })}
+      />
+      {temperature('lowest setpoint', 20, h.maxSetC - 10, h.minSetC, (minSetC) => ({ ...h, minSetC }))}
+      {temperature('highest setpoint', Math.max(60, h.minSetC + 10), forms[h.kind].mostC, h.maxSetC, (maxSetC) => ({
+        ...h,
+        maxSetC,
+      }))}
+      <FormFields heater={h} units={units} figure={figure} onChange={onChange} />
+      {figure('shows less or more than it is, offset', 'K', -30, 30, h.offsetK, (offsetK) => ({ ...h, offsetK }), 1)}
+      {figure('time constant of warming up', 's', 0.5, 300, h.lagS, (lagS) => ({ ...h, lagS }))}
+      <NumberField
+        label={`${h.name}: switches itself off after (0: never)`}
+        unit="min"
+        low={0}
+        high={240}
+        value={(h.autoOffS ?? 0) / 60}
+        onCommit={(v) => onChange({ ...h, autoOffS: v > 0 ? Math.max(30, v * 60) : null })}
+      />
+    </View>
+  );
+}
+
+type Figure = (
+  name: string,
+  unit: string,
+  low: number,
+  high: number,
+  s: Sourced,
+  set: (s: Sourced) => Heater,
+  digits?: number,
+) => React.ReactNode;
+
+/** What only a heater of this form has. */
+function FormFields({
+  heater: h,
+  units,
+  figure,
+  onChange,
+}: {
+  heater: Heater;
+  units: Settings;
+  figure: Figure;
+  onChange: (h: Heater) => void;
+}) {
+  switch (h.kind) {
+    case 'air':
+      return <AirFields heater={h} units={units} figure={figure} onChange={onChange} />;
+    case 'lamp':
+      return (
+        <NumberField
+          label={`${h.name}: share of what the glass sees that is hot elements`}
+          unit="%"
+          low={2}
+          high={100}
+          value={Math.round(h.viewShare.value * 100)}
+          onCommit={(v) => onChange({ ...h, viewShare: measured(v / 100, 'set in this shop', h.viewShare.u) })}
+        />
+      );
+    case 'plate':
+    case 'mat':
+      return figure('contact conductance', 'W/m²K', 30, 2000, h.conductanceWm2K, (conductanceWm2K) => ({
+        ...h,
+        conductanceWm2K,
+      }));
+  }
+}
+
+function AirFields({
+  heater: h,
+  units,
+  figure,
+  onChange,
+}: {
+  heater: AirHeater;
+  units: Settings;
+  figure: Figure;
+  onChange: (h: Heater) => void;
+}) {
+  const mm = (name: string, low: number, high: number, value: number, set: (v: number) => Heater) => (
+    <NumberField
+      label={`${h.name}: ${name}`}
+      unit={units.length}
+      low={Number(lengthNumber(low, units, 0))}
+      high={Number(lengthNumber(high, units, 0))}
+      digits={units.length === 'mm' ? 0 : 2}
+      value={Number(lengthNumber(value, units, 0))}
+      onCommit={(v) => onChange(set(typedToMm(v, units)))}
+    />
+  );
+  return (
+    <>
+      {mm('nozzle, inner diameter', 2, 80, h.nozzleMm, (nozzleMm) => ({ ...h, nozzleMm }))}
+      <NumberField
+        label={`${h.name}: flow`}
+        unit="l/min"
+        low={5}
+        high={3000}
+        value={h.flowLpm}
+        onCommit={(flowLpm) => onChange({ ...h, flowLpm })}
+      />
+      {mm('distance to the glass', 5, 300, h.standoffMm, (standoffMm) => ({ ...h, standoffMm }))}
+      {mm('half of the heat is left this far from the axis', 5, 400, h.entrainMm, (entrainMm) => ({ ...h, entrainMm }))}
+      {figure('jet over the correlation', '×', 0.2, 5, h.hScale, (hScale) => ({ ...h, hScale }), 2)}
+    </>
+  );
+}
+
+function Name({ value, onCommit }: { value: string; onCommit: (name: string) => void }) {
+  const [text, setText] = useState<string | null>(null);
+  return (
+    <View className="mb-2">
+      <Txt strong className="mb-1">
+        Name
+      </Txt>
+      <TextBox
+        aria-label={`Name of ${value}`}
+        value={text ?? value}
+        maxLength={60}
+        onChangeText={setText}
+        onBlur={() => {
+          if (text?.trim()) onCommit(text.trim());
+          setText(null);
+        }}
+      />
+    </View>
+  );
+}

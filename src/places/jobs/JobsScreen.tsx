@@ -1,0 +1,112 @@
+import { Link, useRouter } from 'expo-router';
+import { useDeferredValue, useMemo, useState } from 'react';
+import { Pressable, View } from 'react-native';
+
+import type { JobState } from '@/model/fold';
+import { stageNames } from '@/model/stages';
+import { placeOn } from '@/model/way';
+import { tagCode } from '@/model/tagCode';
+import { stageHref } from '@/bench-kit/stageHref';
+import { useJobs } from '@/store/shop';
+import { Button } from '@/ui/Button';
+import { Choice } from '@/ui/Choice';
+import { Mark } from '@/ui/Mark';
+import { PlaceFrame } from '@/bench-kit/PlaceFrame';
+import { TextBox } from '@/ui/TextBox';
+import { Txt } from '@/ui/Txt';
+import { dayTime } from '@/words/units';
+import { useNow } from '@/bench-kit/useNow';
+
+const words = new WeakMap<JobState, string>();
+/** Everything that a job is found by, ready to be searched. */
+function wordsOf(j: JobState): string {
+  let w = words.get(j);
+  if (!w)
+    words.set(
+      j,
+      (w = [j.label, j.device.name, j.customerMark, stageNames[j.stage], tagCode(j.id)].join('\n').toLowerCase()),
+    );
+  return w;
+}
+
+export function JobsScreen() {
+  const router = useRouter();
+  const jobs = useJobs();
+  const now = useNow(10_000);
+  const [find, setFind] = useState('');
+  const [which, setWhich] = useState<'open' | 'closed' | 'all'>('open');
+  const [most, setMost] = useState(24);
+  // typing goes before the list
+  const q = useDeferredValue(find.trim().toLowerCase());
+  const shown = useMemo(
+    () =>
+      jobs.filter(
+        (j) => (which === 'all' || (which === 'closed') === (j.closedAt !== null)) && (!q || wordsOf(j).includes(q)),
+      ),
+    [jobs, which, q],
+  );
+  return (
+    <PlaceFrame
+      title="Jobs"
+      line={`${shown.length} of ${jobs.length}`}
+      actions={
+        <View className="flex-1">
+          <Button kind="main" label="New job" onPress={() => router.push('/jobs/new')} />
+        </View>
+      }
+    >
+      <TextBox
+        aria-label="Search jobs"
+        placeholder="Label, tag, device, stage"
+        value={find}
+        onChangeText={setFind}
+        className="mb-3"
+      />
+      <Choice
+        label="Show"
+        value={which}
+        options={[
+          { id: 'open', name: 'Open' },
+          { id: 'closed', name: 'Handed over' },
+          { id: 'all', name: 'All' },
+        ]}
+        onChange={setWhich}
+      />
+      {which === 'closed' ? (
+        <Link href="/records" className="font-body text-m text-ink underline py-3">
+          Records and statistics of what was handed over
+        </Link>
+      ) : null}
+      {shown.slice(0, most).map((j) => (
+        <Link key={j.id} href={stageHref(j.id, j.stage)} asChild>
+          <Pressable
+            aria-label={`${j.label}, ${j.device.name}, ${j.closedAt ? 'handed over' : stageNames[j.stage]}`}
+            className="min-h-[64px] flex-row items-center gap-3 border-b border-rule"
+          >
+            <Mark state={j.closedAt ? 'done' : 'waits'} />
+            <View className="flex-1 py-2">
+              <Txt strong>
+                {j.label} · {j.device.name}
+              </Txt>
+              <Txt size="s" tone="ink2">
+                {j.closedAt
+                  ? `handed over ${dayTime(j.closedAt, now)}`
+                  : `${stageNames[j.stage]}, stage ${placeOn(j.way, j.stage)} of ${j.way.length}`}
+                {j.customerMark ? ` · ${j.customerMark}` : ''}
+              </Txt>
+            </View>
+            <Txt size="s" num tone={j.promiseAt && j.promiseAt < now && !j.closedAt ? 'caution' : 'ink2'}>
+              {j.promiseAt ? dayTime(j.promiseAt, now) : ''}
+            </Txt>
+          </Pressable>
+        </Link>
+      ))}
+      {shown.length > most ? (
+        <View className="mt-3 self-start">
+          <Button kind="small" label={`${shown.length - most} more`} onPress={() => setMost(most + 60)} />
+        </View>
+      ) : null}
+      {shown.length ? null : <Txt tone="ink2">No job matches.</Txt>}
+    </PlaceFrame>
+  );
+}

@@ -1,0 +1,187 @@
+import { jointOf } from '@/core/device/jointKinds';
+import { zodResolver } from '@hookform/resolvers/zod';
+import { addDays } from 'date-fns/addDays';
+import { set } from 'date-fns/set';
+import { useRouter } from 'expo-router';
+import { useEffect } from 'react';
+import { Controller, useForm } from 'react-hook-form';
+import { Pressable, View } from 'react-native';
+import { z } from 'zod';
+
+import { stageHref } from '@/bench-kit/stageHref';
+import { newId } from '@/store/ids';
+import { plainWay } from '@/model/way';
+import type { Device } from '@/core/device/types';
+import { append, useDevices, useJobs, useSettings } from '@/store/shop';
+import { nowMs } from '@/store/clock';
+import { Button } from '@/ui/Button';
+import { useDraft } from '@/ui/draft';
+import { PlaceFrame } from '@/bench-kit/PlaceFrame';
+import { readTime } from '@/words/read';
+import { TextBox } from '@/ui/TextBox';
+import { Txt } from '@/ui/Txt';
+
+const formSchema = z.object({
+  deviceId: z.string().min(1, 'Device: choose one of the list'),
+  customerMark: z.string().max(80, 'Mark: up to 80 characters'),
+  promise: z
+    .string()
+    .refine((t) => !t.trim() || readTime(t) !== null, 'Promised for: not a time, allowed is 00:00 to 23:59'),
+});
+
+/** The form as it was typed so far. */
+const draftSchema = z.object({ deviceId: z.string(), customerMark: z.string(), promise: z.string() }).partial();
+
+function parsed(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return null;
+  }
+}
+
+/** Next free label: J-0143 after J-0142. */
+export function nextLabel(labels: readonly string[]): string {
+  const top = labels.reduce((m, l) => Math.max(m, Number(/^J-(\d+)$/.exec(l)?.[1] ?? 0)), 0);
+  return `J-${String(top + 1).padStart(4, '0')}`;
+}
+
+function heldBy(d: Device): string {
+  const b = d.bonds[0]!;
+  return jointOf(b).name ?? `${b.widthMm} mm ring`;
+}
+
+/** Opens a job with its device model copied into the log; returns its id. */
+function openJob(label: string, person: string, device: Device, v: z.output<typeof formSchema>): string {
+  const t = readTime(v.promise);
+  const now = nowMs();
+  const today = t ? set(now, { hours: t.hours, minutes: t.minutes, seconds: 0, milliseconds: 0 }).getTime() : null;
+  const promiseAt = today === null ? null : today < now ? addDays(today, 1).getTime() : today;
+  const jobId = newId();
+  const bondId = device.bonds[0]!.id;
+  void append(jobId, person, [
+    {
+      type: 'opened',
+      label,
+      device,
+      bondId,
+      promiseAt,
+      customerMark: v.customerMark.trim(),
+      steps: plainWay(bondId),
+    },
+    { type: 'stage', stage: 'intake', to: 'started' },
+  ]);
+  return jobId;
+}
+
+export function NewJobScreen() {
+  const router = useRouter();
+  const jobs = useJobs();
+  const devices = useDevices();
+  const { person } = useSettings();
+  const form = useForm<z.input<typeof formSchema>, unknown, z.output<typeof formSchema>>({
+    resolver: zodResolver(formSchema),
+    defaultValues: { deviceId: '', customerMark: '', promise: '' },
+  });
+  const saveDraft = useDraft(
+    'new job',
+    (text) => {
+      const kept = draftSchema.safeParse(parsed(text));
+      if (kept.success) form.reset({ deviceId: '', customerMark: '', promise: '', ...kept.data });
+    },
+    true,
+  );
+  useEffect(() => {
+    return form.subscribe({
+      formState: { values: true },
+      callback: ({ values: v }) => saveDraft(Object.values(v).some(Boolean) ? JSON.stringify(v) : null),
+    });
+  }, [form, saveDraft]);
+  const label = nextLabel(jobs.map((j) => j.label));
+  const open = form.handleSubmit((v) => {
+    const chosen = devices.find((d) => d.device.id === v.deviceId);
+    if (!chosen) return;
+    const jobId = openJob(label, person, chosen.device, v);
+    saveDraft(null);
+    router.replace(stageHref(jobId, 'intake'));
+  });
+  const problems = Object.values(form.formState.errors).map((e) => e?.message ?? '');
+  return (
+    <PlaceFrame
+      title={`New job ${label}`}
+      line="Device first; everything else can follow at intake"
+      actions={
+        <>
+          <View className="flex-1">
+            <Button label="Back" onPress={() => router.back()} />
+          </View>
+          <View className="flex-[2]">
+            <Button kind="main" label="Open the job" onPress={() => void open()} />
+          </View>
+        </>
+      }
+    >
+      <Controller
+        control={form.control}
+        name="deviceId"
+        render={({ field }) => (
+          <View role="radiogroup" aria-label="Device">
+            {devices.map(({ device: d }) => (
+              <Pressable
+                key={d.id}
+                role="radio"
+                aria-checked={field.value === d.id}
+                aria-label={d.name}
+                onPress={() => field.onChange(d.id)}
+                className={`min-h-[60px] px-3 mb-2 justify-center rounded-[6px] border-[1.5px] ${field.value === d.id ? 'bg-ink border-ink' : 'bg-panel border-ink2'}`}
+              >
+                <Txt strong tone={field.value === d.id ? 'onInk' : 'ink'}>
+                  {d.name}
+                </Txt>
+                <Txt size="s" tone={field.value === d.id ? 'onInk' : 'ink2'}>
+                  {d.kind}, {heldBy(d)},{' '}
+                  {d.cables.length ? d.cables.map((c) => c.name).join(', ') : 'no cable to the cover'}
+                </Txt>
+              </Pressable>
+            ))}
+          </View>
+        )}
+      />
+      {(
+        [
+          ['customerMark', 'Mark of the device (no name needed)', 'locker 12'],
+          ['promise', 'Promised for', '16:30'],
+        ] as const
+      ).map(([name, title, hint]) => (
+        <Controller
+          key={name}
+          control={form.control}
+          name={name}
+          render={({ field }) => (
+            <View className="mb-2">
+              <Txt strong className="mb-1">
+                {title}
+              </Txt>
+              <TextBox
+                aria-label={title}
+                placeholder={hint}
+                value={field.value}
+                onChangeText={field.onChange}
+                onBlur={field.onBlur}
+              />
+            </View>
+          )}
+        />
+      ))}
+      {problems.length ? (
+        <View role="alert">
+          {problems.map((p) => (
+            <Txt key={p} tone="caution">
+              {p}
+            </Txt>
+          ))}
+        </View>
+      ) : null}
+    </PlaceFrame>
+  );
+}

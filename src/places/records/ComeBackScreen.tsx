@@ -1,0 +1,163 @@
+import { useRouter } from 'expo-router';
+import { useState } from 'react';
+import { Pressable, View } from 'react-native';
+
+import { comeBackCauses, type ComeBackCause } from '@/model/entries/check';
+import { comeBackNames, workNames } from '@/model/eventLine';
+import type { JobState } from '@/model/fold';
+import { useActions } from '@/bench-kit/actions';
+import { flushOf } from '@/work/check/flushJob';
+import { JobPage } from '@/bench-kit/JobPage';
+import { stageHref } from '@/bench-kit/stageHref';
+import { Entry } from '@/bench-kit/Why';
+import { useJobs } from '@/store/shop';
+import { Button } from '@/ui/Button';
+import { Call } from '@/ui/Call';
+import { capital } from '@/words/capital';
+import { Choice } from '@/ui/Choice';
+import { TextBox } from '@/ui/TextBox';
+import { Txt } from '@/ui/Txt';
+import { dayTime, span } from '@/words/units';
+import { useNow } from '@/bench-kit/useNow';
+
+/** Jobs that this one can be a come-back of: handed over before it came in, the likeliest first. */
+export function firstJobs(job: JobState, jobs: readonly JobState[], find: string): JobState[] {
+  const q = find.trim().toLowerCase();
+  const near = (j: JobState) =>
+    (j.customerMark && j.customerMark === job.customerMark ? 2 : 0) + (j.model.id === job.model.id ? 1 : 0);
+  return jobs
+    .filter((j) => j.id !== job.id && j.closedAt !== null && j.closedAt <= job.openedAt)
+    .filter((j) => !q || [j.label, j.customerMark, j.model.name].some((t) => t.toLowerCase().includes(q)))
+    .sort((a, b) => near(b) - near(a) || b.closedAt! - a.closedAt!);
+}
+
+const dayMs = 86400e3;
+/** Hours up to two days, then days: nobody counts weeks in hours. */
+const ago = (ms: number) => (ms < 2 * dayMs ? span(ms / 1e3) : `${Math.round(ms / dayMs)} days`);
+
+/** A job that came back is tied to its first one, with what is presumed to be behind it. */
+export function ComeBackScreen({ job }: { job: JobState }) {
+  const now = useNow(60_000);
+  const router = useRouter();
+  const jobs = useJobs();
+  const { log } = useActions(job);
+  const [find, setFind] = useState('');
+  const [first, setFirst] = useState<string | null>(job.comeBack?.firstJobId ?? null);
+  const [elsewhere, setElsewhere] = useState(job.comeBack ? job.comeBack.firstJobId === null : false);
+  const [presumed, setPresumed] = useState<ComeBackCause | null>(job.comeBack?.presumed ?? null);
+  const [note, setNote] = useState(job.comeBack?.note ?? '');
+  const shown = firstJobs(job, jobs, find).slice(0, 8);
+  const chosen = jobs.find((j) => j.id === first) ?? null;
+  const can = presumed !== null && (first !== null || elsewhere);
+  return (
+    <JobPage
+      job={job}
+      title="Come-back"
+      now={now}
+      stage="intake"
+      lead={
+        <Call
+          sentence={
+            job.comeBack
+              ? `Come-back of ${job.comeBack.firstLabel || 'a job that is not here'}: ${comeBackNames[job.comeBack.presumed]}.`
+              : 'Which job does it come back from?'
+          }
+          reason="It counts against the way that was taken then; what is presumed now is settled by what is found."
+          tone="ink"
+        />
+      }
+      main={
+        <Button
+          kind="main"
+          label="Tie them together"
+          disabled={!can}
+          {...(can ? {} : { why: presumed === null ? 'a presumed cause' : 'a first job' })}
+          onPress={() => {
+            void log([
+              {
+                type: 'comeBack',
+                firstJobId: elsewhere ? null : first,
+                firstLabel: elsewhere ? '' : (chosen?.label ?? ''),
+                presumed: presumed!,
+                ...(note.trim() ? { note: note.trim().slice(0, 500) } : {}),
+              },
+            ]);
+            router.replace(stageHref(job.id, 'intake'));
+          }}
+        />
+      }
+    >
+      <TextBox
+        aria-label="Search handed-over jobs"
+        placeholder="Label, mark or device"
+        value={find}
+        onChangeText={setFind}
+        className="my-3"
+      />
+      <View role="radiogroup" aria-label="First job">
+        {shown.map((j) => (
+          <Pressable
+            key={j.id}
+            role="radio"
+            aria-checked={j.id === first && !elsewhere}
+            aria-label={`First job ${j.label}`}
+            onPress={() => {
+              setFirst(j.id);
+              setElsewhere(false);
+            }}
+            className={`min-h-[56px] px-3 py-2 mb-2 border-[1.5px] rounded-[6px] ${j.id === first && !elsewhere ? 'border-ink bg-panel' : 'border-rule'}`}
+          >
+            <Txt strong>
+              {j.id === first && !elsewhere ? '✓ ' : ''}
+              {j.label} · {j.model.name}
+            </Txt>
+            <Txt size="s" tone="ink2">
+              {j.customerMark ? `${j.customerMark} · ` : ''}handed over {dayTime(j.closedAt!, now)},{' '}
+              {ago(job.openedAt - j.closedAt!)} before
+              {j.route ? ` · ${workNames[j.route.work]}` : ''}
+            </Txt>
+          </Pressable>
+        ))}
+        <Pressable
+          role="radio"
+          aria-checked={elsewhere}
+          aria-label="First job is not in this shop's records"
+          onPress={() => setElsewhere(true)}
+          className={`min-h-[48px] px-3 justify-center border-[1.5px] rounded-[6px] ${elsewhere ? 'border-ink bg-panel' : 'border-rule'}`}
+        >
+          <Txt>{elsewhere ? '✓ ' : ''}Not in these records</Txt>
+        </Pressable>
+      </View>
+      {chosen ? <WasThen job={chosen} /> : null}
+      <View className="mt-3" />
+      <Choice
+        label="Presumed cause"
+        value={presumed}
+        options={comeBackCauses.map((id) => ({ id, name: capital(comeBackNames[id]) }))}
+        onChange={setPresumed}
+      />
+      <Entry label="What is seen now" value={note} onChange={setNote} multiline />
+    </JobPage>
+  );
+}
+
+/** What was measured then and may be behind it now. */
+function WasThen({ job }: { job: JobState }) {
+  const { flush } = flushOf(job);
+  const lines = [
+    ...(job.findings.bent?.answer === 'yes' ? ['The frame was found bent.'] : []),
+    ...(flush
+      ? [`Flushness then: ${flush.verdict}${flush.bumps.length ? ', with a bump' : ''}.`]
+      : ['Flushness was not measured.']),
+    ...job.decisions.filter((d) => d.because).map((d) => `Overridden at ${d.call}: ${d.because}.`),
+  ];
+  return (
+    <View className="mt-2" testID="then">
+      {lines.map((l) => (
+        <Txt key={l} size="s">
+          {l}
+        </Txt>
+      ))}
+    </View>
+  );
+}

@@ -1,0 +1,109 @@
+import { View } from 'react-native';
+
+import { itemOf, origins, works } from '@/core/intake/route';
+import { originNames, workNames } from '@/model/eventLine';
+import type { Settings } from '@/model/settings';
+import { Entry } from '@/bench-kit/Why';
+import { Disclosure } from '@/ui/Disclosure';
+import { NumberField } from '@/ui/NumberField';
+import { Txt } from '@/ui/Txt';
+
+type Money = Settings['money'];
+
+interface MoneySettingsProps {
+  settings: Settings;
+  onChange: (money: Money) => void;
+  onRate: (perHour: number) => void;
+}
+
+/** Rates and price list: everything that a quote is made from. */
+export function MoneySettings({ settings: s, onChange, onRate }: MoneySettingsProps) {
+  const m = s.money;
+  const put = (c: Partial<Money>) => onChange({ ...m, ...c });
+  const sum = (name: keyof Money, label: string, high: number) => (
+    <NumberField
+      key={name}
+      label={label}
+      unit={m.currency}
+      low={0}
+      high={high}
+      digits={2}
+      value={(m[name] as number) / 100}
+      onCommit={(v) => put({ [name]: Math.round(v * 100) })}
+    />
+  );
+  const share = (name: 'taxShare' | 'marginShare' | 'wasteShare', label: string, high: number) => (
+    <NumberField
+      label={label}
+      unit="%"
+      low={0}
+      high={high}
+      digits={1}
+      value={m[name] * 100}
+      onCommit={(v) => put({ [name]: Math.round(v * 1e4) / 1e6 })}
+    />
+  );
+  return (
+    <>
+      <Disclosure title="Rates for quotes">
+        <Entry
+          label="Currency"
+          value={m.currency}
+          onChange={(t) => put({ currency: t.trim() || m.currency })}
+          max={8}
+        />
+        <NumberField
+          label="Labour"
+          unit={`${m.currency}/h`}
+          low={0}
+          high={1000}
+          digits={2}
+          value={s.ratePerH}
+          onCommit={onRate}
+        />
+        {share('taxShare', 'Tax', 100)}
+        {share('marginShare', 'Stays with the shop, of the net price', 90)}
+        {share('wasteShare', 'Waste of tape and glue', 200)}
+        {sum('overheadMinor', 'Overhead of a job', 10000)}
+        {sum('damageMinor', 'Damage inside costs on average', 10000)}
+        {sum('stepMinor', 'Prices go up in steps of', 1000)}
+        {sum('offMinor', 'less', 10)}
+        {sum('tapePerMMinor', 'Tape, a metre', 1000)}
+        {sum('beadPerMlMinor', 'Liquid, a millilitre', 1000)}
+        {sum('ringMinor', 'Pre-cut ring', 1000)}
+      </Disclosure>
+      {(['phone', 'tablet'] as const).map((kind) => (
+        <Disclosure key={kind} title={`Price list, ${kind}`}>
+          <Txt size="s" tone="ink2" className="mb-2">
+            What a part costs the shop. 0 takes it off the list.
+          </Txt>
+          {works.flatMap((w) => {
+            const item = itemOf[w];
+            if (!item) return [];
+            return origins.map((o) => {
+              const key = `${item}.${o}`;
+              const list = m.prices[kind] ?? {};
+              return (
+                <View key={key}>
+                  <NumberField
+                    label={`${workNames[w]}, ${originNames[o]}`}
+                    unit={m.currency}
+                    low={0}
+                    high={100000}
+                    digits={2}
+                    value={(list[key] ?? 0) / 100}
+                    onCommit={(v) => {
+                      const { [key]: _, ...rest } = list;
+                      const next = v > 0 ? { ...rest, [key]: Math.round(v * 100) } : rest;
+                      put({ prices: { ...m.prices, [kind]: next } });
+                    }}
+                  />
+                </View>
+              );
+            });
+          })}
+        </Disclosure>
+      ))}
+    </>
+  );
+}

@@ -1,0 +1,27 @@
+import { spawnSync } from 'node:child_process';
+
+import figures from './figures.json';
+import { findFigures, kindNames } from '@/work/findFigures';
+
+it('the index is what the code says: npm run figures after a change', () => {
+  const done = spawnSync(process.execPath, ['--import', 'tsx', 'scripts/write-figures.mts', '--check'], {
+    encoding: 'utf8',
+  });
+  expect([done.stdout.trim(), done.stderr.trim()]).toEqual([`${figures.length} figures`, '']);
+  expect(done.status).toBe(0);
+  expect(figures.length).toBeGreaterThan(400);
+});
+
+it('every figure has a kind that the page names and a note that says where it comes from', () => {
+  for (const f of figures) {
+    expect(Object.keys(kindNames)).toContain(f.kind);
+    expect(f.note.trim().length).toBeGreaterThan(3);
+  }
+});
+
+it('is searched by words of name, place and note, and by kind', () => {
+  const soft = findFigures(figures, 'all', 'foam ring soft c');
+  expect(soft.some((f) => f.name === 'adhesives.foamRing.softC' && f.value === 60)).toBe(true);
+  expect(findFigures(figures, 'published', '').every((f) => f.kind === 'published')).toBe(true);
+  expect(findFigures(figures, 'all', 'no such thing anywhere')).toEqual([]);
+});

@@ -1,0 +1,171 @@
+import { View } from 'react-native';
+
+import { firstOut } from '@/core/stock/firstOut';
+
+import type { LiquidStock, Settings } from '@/model/settings';
+import { expired, quantityOf, type Stock } from '@/model/stock';
+import { Entry } from '@/bench-kit/Why';
+import { newId } from '@/store/ids';
+import { nowMs } from '@/store/clock';
+import { Button } from '@/ui/Button';
+import { Choice, Tick } from '@/ui/Choice';
+import { Disclosure } from '@/ui/Disclosure';
+import { NumberField } from '@/ui/NumberField';
+import { LengthField } from '@/ui/QuantityField';
+import { Txt } from '@/ui/Txt';
+import { useNow } from '@/bench-kit/useNow';
+import { Lots } from './Lots';
+import { withMove } from './moves';
+
+interface LiquidsProps {
+  settings: Settings;
+  stock: Stock;
+  onChange: (c: Partial<Settings>) => void;
+}
+
+/** Liquid adhesives: what is left, until when it is good, and what the bead is computed from. */
+export function Liquids({ settings: s, stock, onChange }: LiquidsProps) {
+  const put = (id: string, change: Partial<LiquidStock>) =>
+    onChange({ liquids: s.liquids.map((l) => (l.id === id ? { ...l, ...change } : l)) });
+  const now = useNow(60_000);
+  return (
+    <Disclosure title={`Liquids (${s.liquids.length})`} open>
+      {s.liquids.map((l) => {
+        const left = stock.liquids.get(l.id) ?? 0;
+        const tubes = stock.tubes.get(l.id) ?? [];
+        return (
+          <View key={l.id} className="border-b border-rule pb-2 mb-2">
+            <Txt strong>{l.name}</Txt>
+            <Txt size="s" tone={left <= 0 || expired(l, now) ? 'caution' : 'ink2'}>
+              {left.toFixed(2)} ml left by the log{expired(l, now) ? ', none of it within its date' : ''}.
+            </Txt>
+            <Lots
+              name={l.name}
+              unit="ml"
+              lots={tubes}
+              next={firstOut(tubes, 0.01, now).takes[0]?.id ?? null}
+              now={now}
+              digits={1}
+              pack={l.tubeMl}
+              onChange={(next, what, note) =>
+                onChange({
+                  liquids: s.liquids.map((x) =>
+                    x.id === l.id ? { ...x, tubes: next, leftMl: quantityOf(next), countedAt: nowMs() } : x,
+                  ),
+                  stockMoves: withMove(s, {
+                    item: l.name,
+                    what,
+                    before: Number(left.toFixed(2)),
+                    after: Number(quantityOf(next).toFixed(2)),
+                    note,
+                  }),
+                })
+              }
+            />
+            <Disclosure title={`Figures of ${l.name}`}>
+              <Entry
+                label="Name of the liquid"
+                value={l.name}
+                max={60}
+                onChange={(name) => (name.trim() ? put(l.id, { name }) : undefined)}
+              />
+              <Choice
+                label={`${l.name} cures by`}
+                value={l.cure}
+                options={[
+                  { id: 'solvent', name: 'Solvent leaving' },
+                  { id: 'moisture', name: 'Moisture' },
+                ]}
+                onChange={(cure) => put(l.id, { cure })}
+              />
+              <Tick label={`${l.name} is black`} on={l.black} onChange={(black) => put(l.id, { black })} />
+              <NumberField
+                label={`Solids of ${l.name}`}
+                unit="%"
+                low={5}
+                high={100}
+                value={Math.round(l.solids * 100)}
+                onCommit={(v) => put(l.id, { solids: v / 100 })}
+              />
+              <NumberField
+                label={`Viscosity of ${l.name}`}
+                unit="Pa s"
+                low={0.01}
+                high={2000}
+                digits={2}
+                value={l.viscosityPaS}
+                onCommit={(viscosityPaS) => put(l.id, { viscosityPaS })}
+              />
+              <NumberField
+                label={`Yield stress of ${l.name}`}
+                unit="Pa"
+                low={0}
+                high={5000}
+                value={l.yieldPa}
+                onCommit={(yieldPa) => put(l.id, { yieldPa })}
+              />
+              <LengthField
+                label={`Nozzle bore of ${l.name}`}
+                units={s}
+                lowMm={0.1}
+                highMm={5}
+                valueMm={l.nozzleDiaMm}
+                onMm={(v) => put(l.id, { nozzleDiaMm: v })}
+              />
+              <LengthField
+                label={`Nozzle length of ${l.name}`}
+                units={s}
+                lowMm={1}
+                highMm={100}
+                digits={1}
+                valueMm={l.nozzleLengthMm}
+                onMm={(v) => put(l.id, { nozzleLengthMm: v })}
+              />
+              <LengthField
+                label={`Barrel bore of ${l.name}`}
+                units={s}
+                lowMm={2}
+                highMm={60}
+                digits={1}
+                valueMm={l.barrelDiaMm}
+                onMm={(v) => put(l.id, { barrelDiaMm: v })}
+              />
+              <NumberField
+                label={`Tube of ${l.name} holds`}
+                unit="ml"
+                low={0.5}
+                high={500}
+                digits={1}
+                value={l.tubeMl}
+                onCommit={(tubeMl) => put(l.id, { tubeMl })}
+              />
+              <Txt size="s" tone="ink2">
+                Viscosity and yield stress come from memory until you put in what the maker’s sheet says.
+              </Txt>
+            </Disclosure>
+          </View>
+        );
+      })}
+      <Button
+        kind="small"
+        label="Another liquid"
+        disabled={s.liquids.length >= 20 || !s.liquids.length}
+        onPress={() =>
+          onChange({
+            liquids: [
+              ...s.liquids,
+              {
+                ...s.liquids[0]!,
+                id: newId().slice(0, 12),
+                name: 'another liquid',
+                leftMl: 0,
+                tubes: [],
+                countedAt: nowMs(),
+              },
+            ],
+          })
+        }
+      />
+    </Disclosure>
+  );
+}

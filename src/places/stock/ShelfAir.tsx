@@ -1,0 +1,101 @@
+import { View } from 'react-native';
+
+import type { Settings } from '@/model/settings';
+import { newId } from '@/store/ids';
+import { Button } from '@/ui/Button';
+import { Tick } from '@/ui/Choice';
+import { Disclosure } from '@/ui/Disclosure';
+import { NumberField } from '@/ui/NumberField';
+import { TempField } from '@/ui/QuantityField';
+import { Txt } from '@/ui/Txt';
+import { temp } from '@/words/units';
+
+interface ShelfAirProps {
+  settings: Settings;
+  onChange: (change: Partial<Settings>) => void;
+}
+
+/** Places to cure on, and the air there by day and night. */
+export function ShelfAir({ settings: s, onChange }: ShelfAirProps) {
+  const n = s.night;
+  const night = (change: Partial<Settings['night']>) => onChange({ night: { ...n, ...change } });
+  return (
+    <Disclosure title="Shelf and air">
+      {s.shelves.map((x) => (
+        <View key={x.id} className="border-b border-rule pb-2 mb-2">
+          <Txt strong>
+            Place {x.name}
+            {x.tC === null ? ', as the room' : `, ${temp(x.tC, s)}`}
+          </Txt>
+          <TempField
+            label={`Temperature of ${x.name}, where it has its own`}
+            units={s}
+            lowC={-10}
+            highC={60}
+            valueC={x.tC}
+            onC={(v) => onChange({ shelves: s.shelves.map((y) => (y.id === x.id ? { ...y, tC: v } : y)) })}
+          />
+          {x.tC === null ? null : (
+            <Button
+              kind="small"
+              label={`${x.name} is as the room`}
+              onPress={() => onChange({ shelves: s.shelves.map((y) => (y.id === x.id ? { ...y, tC: null } : y)) })}
+            />
+          )}
+        </View>
+      ))}
+      <Button
+        kind="small"
+        label="Another place"
+        disabled={s.shelves.length >= 40}
+        onPress={() =>
+          onChange({
+            shelves: [...s.shelves, { id: newId().slice(0, 12), name: `A${s.shelves.length + 1}`, tC: null }],
+          })
+        }
+      />
+      <NumberField
+        label="Humidity of the room"
+        unit="%"
+        low={5}
+        high={100}
+        value={s.humidity}
+        onCommit={(humidity) => onChange({ humidity })}
+      />
+      <Tick
+        label="The shop is colder at night"
+        note="Cures that run over night count with it, unless that night is measured."
+        on={n.on}
+        onChange={(on) => night({ on })}
+      />
+      {n.on ? (
+        <>
+          <TempField
+            label="Night temperature"
+            units={s}
+            lowC={-10}
+            highC={40}
+            valueC={n.tC}
+            onC={(v) => night({ tC: v })}
+          />
+          <NumberField
+            label="Cold from"
+            unit="o’clock"
+            low={0}
+            high={23}
+            value={n.fromH}
+            onCommit={(v) => night({ fromH: Math.round(v) })}
+          />
+          <NumberField
+            label="Warm again at"
+            unit="o’clock"
+            low={0}
+            high={23}
+            value={n.toH}
+            onCommit={(v) => night({ toH: Math.round(v) })}
+          />
+        </>
+      ) : null}
+    </Disclosure>
+  );
+}

@@ -1,0 +1,74 @@
+import { View } from 'react-native';
+
+import type { JobState } from '@/model/fold';
+import type { Settings } from '@/model/settings';
+import { OpenAgain } from '@/bench-kit/OpenAgain';
+import { ScrewGate } from '@/bench-kit/ScrewGate';
+import { Why } from '@/bench-kit/Why';
+import { clock, length } from '@/words/units';
+import { BeadDetails } from './BeadDetails';
+import { BeforeClosing, ClosingList } from './ClosingList';
+import { RealUse } from './RealUse';
+import { whyRows } from './readings';
+import { SchoolTable } from './SchoolTable';
+import { TapeDetails } from './TapeDetails';
+import { isLiquid, type Joint } from './useJoint';
+
+interface JointBelowProps {
+  job: JobState;
+  settings: Settings;
+  joint: Joint;
+}
+
+/** Under the buttons: screws first, the way's own figures, the order of closing, all ways side by side, why. */
+export function JointBelow({ job, settings, joint }: JointBelowProps) {
+  const { now, picks, pick, work, school, liquid, bead, closing, phase, awake, screwStop } = joint;
+  return (
+    <View className="mt-2">
+      <ScrewGate job={job} stop={screwStop} />
+      {phase === 'tape' ? <BeforeClosing job={job} /> : null}
+      {school === 'cutTape' && work.tape && phase === 'tape' ? (
+        <TapeDetails job={job} work={work} tape={work.tape} onTape={(tapeId) => pick({ tapeId })} />
+      ) : null}
+      {isLiquid(school) && phase === 'plan' && liquid ? (
+        <BeadDetails job={job} work={work} school={school} liquid={liquid} bead={bead} picks={picks} onPicks={pick} />
+      ) : null}
+      {job.bonded || phase === 'laying' ? null : <ClosingList job={job} closing={closing} bead={bead} awake={awake} />}
+      {phase === 'tape' || phase === 'plan' ? <SchoolTable job={job} work={work} bead={bead} /> : null}
+      {job.bonded ? (
+        <>
+          <RealUse job={job} />
+          <OpenAgain job={job} now={now} />
+        </>
+      ) : null}
+      <JointWhy job={job} settings={settings} joint={joint} />
+    </View>
+  );
+}
+
+/** What the way was chosen from. */
+function JointWhy({ job, settings, joint: { work, school, choice, liquid, bead } }: JointBelowProps) {
+  return (
+    <Why
+      job={job}
+      call="bond"
+      inputs={{ school, rings: work.rings, tape: work.tape?.tape.id, liquid: liquid?.id }}
+      computed={{
+        cost: choice.cost,
+        pieces: work.tape?.plan.pieces.length,
+        rollUsedMm: work.tape?.plan.rollUsedMm,
+        ml: bead?.ml,
+      }}
+      notes={[
+        'Costs are material, work, the chance of rework and the delay; the figures are the shop’s own and are changed on Stock.',
+        ...(bead
+          ? [
+              `With ${clock(bead.open.waitS)} to wait and ${clock(bead.open.skinS)} to the skin at this temperature and height. It flows for ${bead.squeeze.timeS === null ? 'ever: it stops by itself first' : `${bead.squeeze.timeS.toFixed(2)} s`} until the gap is reached: the clamps are there for the solvent to leave, not for the flow.`,
+              `Its own stiffness would stop it at ${length(bead.squeeze.stopMm, settings, 2)}; the frame’s ledge stops it at ${length(bead.gapMm, settings, 2)}. Without a ledge, spacers of that height keep it from being pressed out.`,
+            ]
+          : []),
+      ]}
+      rows={whyRows(school, choice, bead)}
+    />
+  );
+}

@@ -1,0 +1,97 @@
+import { View } from 'react-native';
+
+import type { JobState } from '@/model/fold';
+import { StageShell } from '@/bench-kit/StageShell';
+import { useJobs, useSettings } from '@/store/shop';
+import { Flash } from '@/ui/alarm';
+import { Button, HoldButton } from '@/ui/Button';
+import { Call } from '@/ui/Call';
+import { Readings } from '@/ui/Readings';
+import { BeforeClosing } from './ClosingList';
+import { JointBelow } from './JointBelow';
+import { jointCall } from './jointCall';
+import { JointPicture } from './JointPicture';
+import { beadReadings, ringReadings, tapeReadings } from './readings';
+import { SchoolChoice } from './SchoolTable';
+import { useJoint } from './useJoint';
+import { useJointActions } from './useJointActions';
+
+const cautions = {
+  tape: 'Sharp blade and glass edges: gloves, cut away from the hand. Cameras and microphones stay clear of adhesive.',
+  solvent:
+    'Solvent glue: its vapour burns and makes dizzy. Every heat source off and away, air the room, gloves; the maker’s sheet and local rules come first.',
+  moisture:
+    'Sealant: gloves, air the room, off skin and eyes; the maker’s sheet and local rules come first. Glass edges are sharp.',
+};
+
+/** How a cover is bonded again: the way, how much of it, laid where, closed when. */
+export function JointBond({ job }: { job: JobState }) {
+  const settings = useSettings();
+  const jobs = useJobs();
+  const joint = useJoint(job, jobs, settings);
+  const { now, setPicked, work, school, choice, bead, phase, late } = joint;
+  const { main, wipeOff } = useJointActions(job, joint);
+  const { text, stop, lacksTick } = jointCall(job, jobs, settings, joint);
+  return (
+    <View className="flex-1">
+      <Flash on={joint.openFlash} label="Close now" />
+      <Flash on={joint.lastFlash} label="Last chance to close" />
+      <StageShell
+        job={job}
+        stage="bond"
+        now={now}
+        caution={cautions[bead ? bead.liquid.cure : 'tape']}
+        step={phase}
+        large={phase === 'laying'}
+        onMain={stop ? undefined : main.act}
+        picture={(size) => <JointPicture job={job} settings={settings} size={size} joint={joint} />}
+        controls={
+          phase === 'tape' || phase === 'plan' ? (
+            <SchoolChoice work={work} school={school} onSchool={setPicked} />
+          ) : phase === 'open' ? (
+            <BeforeClosing job={job} />
+          ) : null
+        }
+        call={<Call {...text} />}
+        readings={
+          <Readings
+            items={
+              school === 'cutTape' && work.tape
+                ? tapeReadings(work.tape, settings)
+                : bead
+                  ? beadReadings(bead, choice, settings)
+                  : ringReadings(work)
+            }
+          />
+        }
+        main={
+          phase === 'open' && late ? (
+            <HoldButton
+              key="late"
+              label="Closed over the skin"
+              onPress={main.act}
+              disabled={lacksTick !== null}
+              {...(lacksTick ? { why: lacksTick } : {})}
+            />
+          ) : (
+            <Button
+              key={phase}
+              kind="main"
+              label={main.label}
+              onPress={main.act}
+              disabled={stop !== null}
+              {...(stop ? { why: stop } : {})}
+            />
+          )
+        }
+        side={
+          phase === 'laying' || phase === 'open' ? (
+            <HoldButton kind="side" label="Wiped off" onPress={wipeOff} />
+          ) : undefined
+        }
+      >
+        <JointBelow job={job} settings={settings} joint={joint} />
+      </StageShell>
+    </View>
+  );
+}

@@ -1,0 +1,74 @@
+import type { JobState } from '@/model/fold';
+import type { Settings } from '@/model/settings';
+import { badStretches } from '@/work/bond/frameOf';
+import { PlainPlan } from '@/bench-kit/PlainPlan';
+import { BeadStrokes, PaceMark } from '@/ui/plan/bondLayers';
+import { Numbers, RingArcs, Soundings, TapeBars } from '@/ui/plan/layers';
+import { length, lengthNumber } from '@/words/units';
+import { groupPieces } from './TapeDetails';
+import type { Joint } from './useJoint';
+
+interface JointPictureProps {
+  job: JobState;
+  settings: Settings;
+  size: Parameters<typeof PlainPlan>[0]['size'];
+  joint: Joint;
+}
+
+/** Where tape or bead lies, where the hand is, in which order it is pressed. */
+export function JointPicture({ job, settings, size, joint }: JointPictureProps) {
+  const { work, school, bead, closing, phase, at } = joint;
+  const points = closing.press.map((s, i) => ({
+    at: work.path.point(s).at,
+    text: String(i + 1),
+    state: i === 0 ? ('next' as const) : ('todo' as const),
+  }));
+  const label = {
+    cutTape: `${work.tape?.plan.pieces.length ?? 0} pieces of tape on ${job.device.name}`,
+    precutRing: `Ring on ${job.device.name}`,
+    liquidBead: `Bead in ${bead?.strokes.length ?? 0} strokes on ${job.device.name}`,
+    reuseTopup: `Top-up of the old ring on ${job.device.name}`,
+    fullFill: `Ring and lines in ${bead?.strokes.length ?? 0} strokes on ${job.device.name}`,
+  }[school];
+  const lines =
+    school === 'cutTape' && work.tape
+      ? groupPieces(work.tape.plan.pieces).map((g) => `${g.count} × ${length(g.lengthMm, settings)}: ${g.where}`)
+      : bead
+        ? bead.strokes.map((s, i) => `stroke ${i + 1} starts at ${s[0]![0].toFixed(0)}, ${s[0]![1].toFixed(0)} mm`)
+        : ['ring in one piece, laid from the lower right corner'];
+  return (
+    <PlainPlan job={job} size={size} label={label} lines={lines}>
+      {school === 'cutTape' && work.tape ? (
+        <>
+          <TapeBars pieces={work.tape.plan.pieces} widthMm={work.tape.widthMm} />
+          <Soundings
+            items={work.tape.plan.pieces
+              .filter((p) => p.lengthMm > 12)
+              .map((p) => {
+                const mid = [(p.from[0] + p.to[0]) / 2, (p.from[1] + p.to[1]) / 2] as const;
+                const n = work.path.point(work.path.locate(mid)).normal;
+                return {
+                  at: [mid[0] - n[0] * 9, mid[1] - n[1] * 6] as const,
+                  text: lengthNumber(p.lengthMm, settings, 0),
+                  bold: true,
+                };
+              })}
+          />
+        </>
+      ) : bead ? (
+        <BeadStrokes
+          strokes={bead.strokes}
+          laidMm={phase === 'plan' ? 0 : (at?.laidMm ?? Infinity)}
+          widthMm={bead.bead.layWidthMm}
+        />
+      ) : (
+        <RingArcs arcs={[{ fromMm: 0, toMm: work.path.lengthMm, state: 'plain' }]} />
+      )}
+      {work.frame?.badArcs.length && !job.bonded ? (
+        <RingArcs arcs={badStretches(job, work.frame, work.path).map((a) => ({ ...a, state: 'dry' as const }))} />
+      ) : null}
+      {at ? <PaceMark at={at.at} laying={at.laying} /> : null}
+      {phase === 'open' ? <Numbers items={points} /> : null}
+    </PlainPlan>
+  );
+}

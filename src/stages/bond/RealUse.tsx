@@ -1,0 +1,48 @@
+import { View } from 'react-native';
+
+import type { JobState } from '@/model/fold';
+import { useActions } from '@/bench-kit/actions';
+import { useSettings } from '@/store/shop';
+import { NumberField } from '@/ui/NumberField';
+import { Txt } from '@/ui/Txt';
+import { lengthNumber, typedToMm } from '@/words/units';
+
+/** What the plan took from stock, to be put right by what was really used. */
+export function RealUse({ job }: { job: JobState }) {
+  const s = useSettings();
+  const { log } = useActions(job);
+  const e = job.bonded;
+  if (!e?.used?.length) return null;
+  const real = job.consumed.get(e.id);
+  return (
+    <View className="mb-2">
+      <Txt strong>Taken from stock</Txt>
+      {e.used.map((u, i) => {
+        const amount = real?.get(u.id) ?? u.amount;
+        const tape = u.kind === 'roll' || u.kind === 'offcut';
+        const name =
+          u.kind === 'liquid'
+            ? (s.liquids.find((l) => l.id === u.id)?.name ?? u.id)
+            : u.kind === 'ring'
+              ? 'pre-cut ring'
+              : u.kind === 'roll'
+                ? 'tape from the roll'
+                : `tape from offcut ${i + 1}`;
+        return (
+          <NumberField
+            key={u.id}
+            label={`Really used: ${name}`}
+            unit={tape ? s.length : u.kind === 'liquid' ? 'ml' : 'pieces'}
+            low={0}
+            high={tape ? Number(lengthNumber(20000, s, 0)) : u.kind === 'liquid' ? 500 : 20}
+            digits={tape ? (s.length === 'mm' ? 0 : 2) : u.kind === 'liquid' ? 2 : 0}
+            value={tape ? Number(lengthNumber(amount, s, s.length === 'mm' ? 0 : 2)) : amount}
+            onCommit={(v) =>
+              void log([{ type: 'consumed', items: [{ id: u.id, amount: tape ? typedToMm(v, s) : v }] }])
+            }
+          />
+        );
+      })}
+    </View>
+  );
+}

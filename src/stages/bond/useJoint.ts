@@ -1,0 +1,97 @@
+import { useMemo, useState } from 'react';
+
+import { closingOrder } from '@/core/bond/closing';
+import { closingWindow } from '@/core/bond/openTime';
+import { paceAt } from '@/core/bond/pace';
+import type { SchoolId } from '@/core/bond/schools';
+import type { JobState } from '@/model/fold';
+import type { Settings } from '@/model/settings';
+import { stockNow } from '@/model/stock';
+import { useScrewGate } from '@/bench-kit/ScrewGate';
+import { useAlarm, useAwake } from '@/ui/alarm';
+import { useNow } from '@/bench-kit/useNow';
+import { beadWork, bondWork, noPicks, problemOf, tapeFor, type BeadWork, type Picks } from '@/work/bond/bondWork';
+
+export const isLiquid = (s: SchoolId) => s === 'liquidBead' || s === 'reuseTopup' || s === 'fullFill';
+
+/** A joint that is being shut, as it stands: the way, how much of it, where the work is, the window that runs. */
+export function useJoint(job: JobState, jobs: readonly JobState[], settings: Settings) {
+  const open = job.bead !== null && job.bonded === null;
+  // the mark moves five times a second, a clock once
+  const now = useNow(open ? (job.bead?.endAt === null ? 200 : 1000) : 10_000);
+  const [own, setOwn] = useState<Picks>(noPicks);
+  const [picked, setPicked] = useState<SchoolId | null>(null);
+  // a bead that lies open keeps the figures it was begun with, over a reload too
+  const kept = job.bead?.plan ?? null;
+  const picks = useMemo((): Picks => (kept ? { ...own, ...kept } : own), [kept, own]);
+  const clean = ![...job.zones.frame.values()].some(
+    (z) => z.state === 'film' || z.state === 'residue' || z.state === 'glass',
+  );
+  // stock and choice answer to the minute, the clocks below to the instant
+  const minute = Math.floor(now / 60_000) * 60_000;
+  const stock = useMemo(() => stockNow(settings, jobs), [settings, jobs]);
+  const { tapeId } = picks;
+  const tape = useMemo(() => tapeFor(job, settings, stock, tapeId), [job, settings, stock, tapeId]);
+  const work = useMemo(
+    () => bondWork(job, settings, stock, tape, picks, minute, clean),
+    [job, settings, stock, tape, picks, minute, clean],
+  );
+  const best = work.choices[0]!;
+  const school = job.bonded?.adhesive ?? kept?.school ?? picked ?? best.school.id;
+  const choice = work.choices.find((c) => c.school.id === school)!;
+  const liquid = work.liquids.find((l) => l.id === (job.bonded?.itemId ?? picks.liquidId)) ?? work.liquids[0] ?? null;
+  const laid = useMemo((): { bead: BeadWork | null; problem: string | null } => {
+    if (!isLiquid(school) || !liquid) return { bead: null, problem: null };
+    try {
+      return { bead: beadWork(job, settings, work.stock, liquid, school, picks, minute), problem: null };
+    } catch (e) {
+      const problem = problemOf(e);
+      if (!problem) throw e;
+      return { bead: null, problem };
+    }
+  }, [job, settings, work.stock, liquid, school, picks, minute]);
+  const { bead, problem } = laid;
+  const closing = useMemo(() => closingOrder(job.device, job.bond), [job.device, job.bond]);
+  const phase = job.bonded
+    ? 'closed'
+    : !isLiquid(school)
+      ? 'tape'
+      : job.bead === null
+        ? 'plan'
+        : job.bead.endAt === null
+          ? 'laying'
+          : 'open';
+  const at = phase === 'laying' && bead ? paceAt(bead.pace, (now - job.bead!.startAt) / 1e3) : null;
+  const window = phase === 'open' && bead ? closingWindow(job.bead!.startAt, job.bead!.endAt!, bead.open) : null;
+  const late = window !== null && now >= window.untilAt;
+  const opensAt = useAlarm(window && !window.shut ? window.fromAt : null, now, 'opens', settings.sound);
+  const lastAt = useAlarm(window ? window.untilAt - 20_000 : null, now, 'closes', settings.sound);
+  const awake = useAwake(open);
+
+  const screwStop = useScrewGate(job);
+  const pick = (change: Partial<Picks>) => setOwn({ ...own, ...change });
+  return {
+    now,
+    picks,
+    pick,
+    setPicked,
+    work,
+    best,
+    school,
+    choice,
+    liquid,
+    bead,
+    problem,
+    closing,
+    phase,
+    at,
+    window,
+    late,
+    awake,
+    screwStop,
+    openFlash: opensAt.flash,
+    lastFlash: lastAt.flash,
+  } as const;
+}
+
+export type Joint = ReturnType<typeof useJoint>;

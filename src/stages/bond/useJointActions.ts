@@ -1,0 +1,70 @@
+import type { NewEvent } from '@/model/event';
+import type { JobState } from '@/model/fold';
+import { useActions } from '@/bench-kit/actions';
+import { useGoOn } from '@/bench-kit/useGoOn';
+import { usedOf } from '@/work/bond/bondWork';
+import type { Joint } from './useJoint';
+
+/** What is noted while a joint is shut: the main thing of each phase, and a bead that is wiped off. */
+export function useJointActions(job: JobState, { work, best, school, bead, picks, phase }: Joint) {
+  const { log, decide } = useActions(job);
+  const goOn = useGoOn(job, 'bond');
+  const closed = (): NewEvent[] => [
+    decide({
+      call: 'bond',
+      inputs: {
+        promiseAt: job.promiseAt,
+        school,
+        tape: work.tape && { id: work.tape.tape.id, widthMm: work.tape.widthMm },
+        liquid: bead && { id: bead.liquid.id, bondMm: bead.bondMm, gapMm: bead.gapMm, tubeC: bead.tubeC },
+      },
+      computed: work.choices.map((c) => ({ school: c.school.id, cost: c.cost, readyH: c.readyH, blocks: c.blocks })),
+      chosen: school,
+      ...(school !== best.school.id ? { because: 'another way was chosen on the screen; no reason was given' } : {}),
+    }),
+    {
+      type: 'bonded',
+      adhesive: school,
+      usedMm: school === 'cutTape' && work.tape ? Math.round(work.tape.plan.rollUsedMm * 10) / 10 : 0,
+      widthMm: school === 'cutTape' && work.tape ? work.tape.widthMm : job.bond.widthMm,
+      ...(bead
+        ? {
+            cure: bead.liquid.cure,
+            bondMm: Math.min(60, bead.cureMm),
+            gapMm: bead.gapMm,
+            itemId: bead.liquid.id,
+          }
+        : { cure: 'tape' as const, ...(school === 'cutTape' && work.tape ? { itemId: work.tape.tape.id } : {}) }),
+      used: usedOf(school, job, work.tape, bead),
+    },
+  ];
+  const begin = () => {
+    if (!bead) return;
+    void log([
+      {
+        type: 'bead',
+        phase: 'start',
+        plan: {
+          school,
+          liquidId: bead.liquid.id,
+          bondMm: bead.bondMm,
+          gapMm: bead.gapMm,
+          feedMmS: bead.bead.feedMmS,
+          tornMm: picks.tornMm,
+          coverage: picks.coverage,
+          pitchMm: picks.pitchMm,
+          pattern: picks.pattern,
+          tubeC: bead.tubeC,
+        },
+      },
+    ]);
+  };
+  const main = {
+    closed: { label: 'Go to cure', act: () => goOn() },
+    tape: { label: school === 'cutTape' ? 'Laid and closed' : 'Ring laid and closed', act: () => goOn(closed()) },
+    plan: { label: 'Start laying', act: begin },
+    laying: { label: 'All of it is laid', act: () => void log([{ type: 'bead', phase: 'end' }]) },
+    open: { label: 'Closed and pressed', act: () => goOn(closed()) },
+  }[phase];
+  return { main, wipeOff: () => void log([{ type: 'bead', phase: 'off' }]) };
+}

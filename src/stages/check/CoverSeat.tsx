@@ -1,0 +1,68 @@
+import { useState } from 'react';
+import { View } from 'react-native';
+
+import { coverFigures, type LensCoverSeat } from '@/core/fit/lensCover';
+import type { JobState } from '@/model/fold';
+import { useActions } from '@/bench-kit/actions';
+import { useSettings } from '@/store/shop';
+import { Button } from '@/ui/Button';
+import { LengthField } from '@/ui/QuantityField';
+import { Txt } from '@/ui/Txt';
+import { length } from '@/words/units';
+
+const gapPlaces = ['right', 'top', 'left', 'bottom'];
+const stepPlaces = ['at the top', 'lower left', 'lower right'];
+
+/** Four ring gaps and three steps of a camera cover: does it sit down, and in the middle. */
+export function CoverSeat({ job, lens, seat }: { job: JobState; lens: string; seat: LensCoverSeat | null }) {
+  const units = useSettings();
+  const { log } = useActions(job);
+  const noted = job.coverSeats[lens];
+  const [gaps, setGaps] = useState<(number | null)[]>(() => noted?.gaps ?? [null, null, null, null]);
+  const [steps, setSteps] = useState<(number | null)[]>(() => noted?.steps ?? [null, null, null]);
+  const whole = gaps.every((g) => g !== null) && steps.every((s) => s !== null);
+  const set = (list: (number | null)[], i: number, v: number) => list.map((x, k) => (k === i ? v : x));
+  return (
+    <View>
+      {gaps.map((g, i) => (
+        <LengthField
+          key={gapPlaces[i]}
+          label={`Ring gap ${gapPlaces[i]}`}
+          units={units}
+          lowMm={-0.5}
+          highMm={3}
+          valueMm={g}
+          onMm={(v) => setGaps(set(gaps, i, v))}
+        />
+      ))}
+      {steps.map((s, i) => (
+        <LengthField
+          key={stepPlaces[i]}
+          label={`Step ${stepPlaces[i]}, cover above is plus`}
+          units={units}
+          lowMm={-2}
+          highMm={2}
+          valueMm={s}
+          onMm={(v) => setSteps(set(steps, i, v))}
+        />
+      ))}
+      <Button
+        kind="small"
+        label="Note the seating"
+        disabled={!whole}
+        onPress={() => void log([{ type: 'coverSeat', lens, gaps: gaps as number[], steps: steps as number[] }])}
+      />
+      {seat ? (
+        <Txt className="mt-2" tone={seat.seated && seat.concentric ? 'ink' : 'caution'} testID="seat">
+          {seat.seated
+            ? 'Seated'
+            : 'Not seated: press it down while the adhesive gives, or lift it and look for a crumb'}
+          {seat.seated && !seat.concentric ? ', but out of the middle: it rubs at one side' : ''}
+          {seat.seated && seat.concentric ? ', in the middle' : ''}. Off by {length(seat.offsetMm, units, 2)}, least
+          ring {length(seat.gapMinMm, units, 2)} (from {length(coverFigures.leastRingMm.value, units, 2)}), tilt{' '}
+          {seat.tiltDeg!.toFixed(1)}°.
+        </Txt>
+      ) : null}
+    </View>
+  );
+}

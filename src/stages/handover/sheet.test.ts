@@ -1,0 +1,29 @@
+import { claimCheck } from '@/core/seal/claimCheck';
+import { demoJobs, demoSettings } from '@/demo/shop';
+import { foldJob } from '@/model/fold';
+import { openPoints, sheetOf } from './sheet';
+
+const t0 = Date.UTC(2026, 3, 14, 13);
+const jobs = demoJobs(t0).map((l) => foldJob(l)!);
+const finished = jobs[4]!;
+
+it('the sheet says what was found, done and measured, and until when', () => {
+  const text = sheetOf(finished, demoSettings, t0).map((s) => s.lines.join(' '));
+  expect(text[0]).toContain('cracked at the bottom edge');
+  expect(text[1]).toContain('pre-cut ring');
+  expect(text[2]).toMatch(/16 points: -?0\.\d\d mm to -?0\.\d\d mm, each ± 0\.02 mm/);
+  expect(text[2]).toContain('24 functions tested after closing, all of them work');
+  expect(text[3]).toContain('No water resistance is promised.');
+});
+
+it('no sheet of any job promises water resistance', () => {
+  for (const j of jobs)
+    for (const s of sheetOf(j, demoSettings, t0))
+      for (const l of s.lines) expect(claimCheck(l)).toEqual({ ok: true, rules: [] });
+});
+
+it('open points keep a job from being closed', () => {
+  expect(openPoints(finished)).toEqual([]);
+  expect(openPoints(jobs[2]!)).toEqual(['clamps still on', 'check not done']);
+  expect(openPoints(jobs[0]!)).toContain('not bonded');
+});

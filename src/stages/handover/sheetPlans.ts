@@ -1,0 +1,79 @@
+import { bondPerimeter, coverOf } from '@/core/device/perimeter';
+import { boxOf, type Box } from '@/core/device/shapes';
+import type { Pt } from '@/core/device/types';
+import type { JobState } from '@/model/fold';
+import { flushOf } from '@/work/check/flushJob';
+import { sealOf } from '@/work/check/sealJob';
+import { arcPath, polyline, shapePath } from '@/ui/plan/svgPath';
+
+/** A small plan for the sheet: the same lines go to the screen, the printer and the PDF. */
+export interface SheetPlan {
+  title: string;
+  box: Box;
+  lines: { d: string; kind: 'body' | 'thin' | 'bond' | 'mark' }[];
+  texts: { at: Pt; text: string }[];
+}
+
+/** How the lines of a plan are drawn on the sheet, mm wide. */
+export const lineStyle: Record<SheetPlan['lines'][number]['kind'], { width: number; dash: number[] | null }> = {
+  body: { width: 0.9, dash: null },
+  thin: { width: 0.35, dash: null },
+  bond: { width: 1.1, dash: [2, 1.5] },
+  mark: { width: 0.8, dash: null },
+};
+
+const marginMm = 4;
+
+/** Found, measured and, where something is suspected, where to look: nothing that was not noted. */
+export function sheetPlans(job: JobState, lengthText: (mm: number) => string): SheetPlan[] {
+  const leaf = job.device.leaves[0]!.outline;
+  const { min, max } = boxOf(leaf);
+  const box: Box = {
+    min: [min[0] - marginMm, min[1] - marginMm],
+    max: [max[0] + marginMm, max[1] + marginMm],
+  };
+  const cover = coverOf(job.device, job.bond).outline;
+  const base: SheetPlan['lines'] = [
+    { d: shapePath(leaf), kind: 'body' },
+    ...job.face.holes.map((h) => ({ d: shapePath(h.shape), kind: 'thin' as const })),
+  ];
+  const plan = (title: string, lines: SheetPlan['lines'], texts: SheetPlan['texts'] = []): SheetPlan => ({
+    title,
+    box,
+    lines: [...base, ...lines],
+    texts,
+  });
+  const path = bondPerimeter(job.device, job.bond);
+  const ring = { d: arcPath(path, 0, path.lengthMm), kind: 'bond' as const };
+  const out: SheetPlan[] = [];
+  if (job.cracks.size || job.chips.size)
+    out.push(
+      plan(
+        'Found',
+        [...job.cracks.values()].map((pts) => ({ d: polyline(pts), kind: 'mark' as const })),
+        [...job.chips.values()].map((at) => ({ at, text: '×' })),
+      ),
+    );
+  if (job.bonded) out.push(plan('Bonded', [{ d: shapePath(cover), kind: 'thin' }, ring]));
+  const { taken, flush } = flushOf(job);
+  if (taken.length)
+    out.push(
+      plan(
+        'Measured',
+        [{ d: shapePath(cover), kind: 'thin' }],
+        taken.map((p) => ({
+          at: [p.at[0] - p.normal[0] * 8, p.at[1] - p.normal[1] * 7],
+          text: `${lengthText(job.steps[p.id]!)}${flush?.bumps.some((b) => b.id === p.id) ? '!' : ''}`,
+        })),
+      ),
+    );
+  const suspects = sealOf(job).suspects;
+  if (suspects.length)
+    out.push(
+      plan(
+        'To look at',
+        suspects.map((s) => ({ d: arcPath(path, s.fromMm, s.toMm), kind: 'mark' as const })),
+      ),
+    );
+  return out.slice(0, 3);
+}

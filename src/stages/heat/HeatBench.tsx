@@ -1,0 +1,114 @@
+import { View } from 'react-native';
+
+import { defOf } from '@/core/heat/heaterDefs';
+import { edgeLoop } from '@/core/heat/airPath';
+import type { JobState } from '@/model/fold';
+import { PlainPlan } from '@/bench-kit/PlainPlan';
+import { StageShell } from '@/bench-kit/StageShell';
+import { ThermalWait } from '@/bench-kit/ThermalWait';
+import { useThermal } from '@/bench-kit/useThermal';
+import { wetRule } from '@/bench-kit/wet';
+import { useJobs, useSettings } from '@/store/shop';
+import { Flash, useAlarm, useAwake } from '@/ui/alarm';
+import { Button } from '@/ui/Button';
+import { Call } from '@/ui/Call';
+import { Readings } from '@/ui/Readings';
+import { useNow } from '@/bench-kit/useNow';
+import { HeatBelow } from './HeatBelow';
+import { HeatDial, HeatMain, HeatSide } from './HeatButtons';
+import { heatFacts } from './heatFacts';
+import { heatCaution } from './heatCaution';
+import { missingBeforeHeat } from './heatPage';
+import { HeatPicture } from './HeatPicture';
+import { useHeatActions } from './useHeatActions';
+import { useHeatForecast } from './useHeatForecast';
+import { useHeatPlan } from './useHeatPlan';
+import { useHeatThermal } from './useHeatThermal';
+
+/** A heater that switches itself off is announced this long before. */
+const warnBeforeMs = 60_000;
+
+/** @param job with the device as it is on the bench: without the parts that are out */
+export function HeatBench({ job }: { job: JobState }) {
+  const settings = useSettings();
+  const jobs = useJobs();
+  const at = useNow(500);
+  const source = useThermal(job.device, job.bond);
+  const now = useHeatPlan(job, settings);
+  const { on, plan, heater, words } = now;
+  const warm = useHeatThermal(job, settings, source.model, now, at);
+  const view = useHeatForecast(job, settings, warm.thermal, now, at);
+
+  const instant = (s: number | undefined) => (on && view && s !== undefined ? view.thermal.t0 + s * 1e3 : null);
+  const lateAt = instant(view?.f.readyS?.high);
+  const alarm = useAlarm(instant(view?.f.readyS?.mean), at, 'opens', settings.sound);
+  const offAt = on && heater.autoOffS !== null ? on.at + heater.autoOffS * 1e3 : null;
+  const offAlarm = useAlarm(offAt === null ? null : offAt - warnBeforeMs, at, 'closes', settings.sound);
+  const awake = useAwake(on !== null);
+
+  const facts = view && heatFacts(job, settings, now, view, at, offAt);
+  const wet = wetRule(job, jobs, settings, at, heater);
+  const missing = missingBeforeHeat(job, 'below', wet.stop) ?? (facts?.refused ? 'parts are inside' : null);
+  const act = useHeatActions(job, now, view, {
+    missing,
+    emergency: facts?.text.tone === 'caution',
+    missed: lateAt !== null && at > lateAt,
+  });
+
+  if (!view || !facts)
+    return (
+      <StageShell
+        job={job}
+        stage="heat"
+        now={at}
+        picture={(size) => <PlainPlan job={job} size={size} label={job.device.name} lines={[]} />}
+        call={<ThermalWait thermal={source} />}
+        readings={null}
+        main={<Button kind="main" label={words.on} onPress={() => {}} disabled why="the heat model is not there yet" />}
+        caution={heatCaution}
+      />
+    );
+  const quiet = { sound: settings.sound, silent: alarm.silent, asleep: awake === 'refused' };
+  return (
+    <View className="flex-1">
+      <Flash on={alarm.flash} label="Lift now" />
+      <Flash on={offAlarm.flash} label={`The ${words.name.toLowerCase()} switches itself off in a minute`} />
+      <StageShell
+        job={job}
+        stage="heat"
+        now={at}
+        caution={heatCaution}
+        onMain={view.away ? act.comeBack : on ? act.takeOff : act.layOn}
+        picture={(size) => (
+          <HeatPicture
+            job={job}
+            thermal={view.thermal}
+            lift={view.lift}
+            fieldC={view.field}
+            arcsC={facts.arcsC}
+            units={settings}
+            size={size}
+            air={defOf(heater).led ? { path: plan.use.path ?? edgeLoop, running: on !== null } : null}
+          />
+        )}
+        call={<Call {...facts.text} />}
+        readings={<Readings items={facts.readings} />}
+        controls={<HeatDial job={job} settings={settings} now={now} view={view} offAt={offAt} at={at} />}
+        main={<HeatMain now={now} view={view} act={act} missing={missing} />}
+        side={<HeatSide on={on !== null} over={offAt !== null && at >= offAt} act={act} />}
+      >
+        <HeatBelow
+          job={job}
+          settings={settings}
+          now={now}
+          view={view}
+          warm={warm}
+          act={act}
+          at={at}
+          wet={wet.caution}
+          quiet={quiet}
+        />
+      </StageShell>
+    </View>
+  );
+}

@@ -1,0 +1,82 @@
+import type { JobState } from '@/model/fold';
+import type { Settings } from '@/model/settings';
+import { Button } from '@/ui/Button';
+import { clock } from '@/words/units';
+import { HeatControls } from './HeatControls';
+import { Progress } from './HeatParts';
+import type { HeatActions } from './useHeatActions';
+import type { HeatView } from './useHeatForecast';
+import type { HeatPlanNow } from './useHeatPlan';
+
+/** The dial while a heat is planned, its progress while it goes on. */
+export function HeatDial({
+  job,
+  settings,
+  now: { on, plan, setDraft, wanted },
+  view: { f, lift, thermal, liveS },
+  offAt,
+  at,
+}: {
+  job: JobState;
+  settings: Settings;
+  now: HeatPlanNow;
+  view: HeatView;
+  offAt: number | null;
+  at: number;
+}) {
+  if (!on)
+    return (
+      <HeatControls
+        job={job}
+        settings={settings}
+        plan={{ ...plan, pickMm: lift.pickMm }}
+        step={lift.steps.find((x) => x.edge === lift.nextEdge)}
+        ringMm={thermal.path.lengthMm}
+        onChange={setDraft}
+        wanted={wanted}
+      />
+    );
+  const { readyS, tryFromS, heatStartS } = f;
+  if (!readyS) return null;
+  const since = (s: number) => clock(s - heatStartS);
+  const off = offAt === null ? '' : `; switches itself off in ${clock(Math.max(0, (offAt - at) / 1e3))}`;
+  return (
+    <Progress
+      share={(liveS - heatStartS) / Math.max(1, readyS.mean - heatStartS)}
+      over={liveS > readyS.high}
+      text={`On for ${since(liveS)}. Try from ${since((tryFromS ?? readyS).mean)}, easy by ${since(readyS.mean)}, at the latest ${since(readyS.high)}${off}`}
+    />
+  );
+}
+
+/** The main thing: lay on, take off, or back from being called away. */
+export function HeatMain({
+  now: { on, words },
+  view,
+  act,
+  missing,
+}: {
+  now: HeatPlanNow;
+  view: HeatView;
+  act: HeatActions;
+  missing: string | null;
+}) {
+  if (view.away) return <Button kind="main" label="I’m back" onPress={act.comeBack} />;
+  if (on) return <Button kind="main" label={words.off} onPress={act.takeOff} />;
+  return (
+    <Button
+      kind="main"
+      label={words.on}
+      onPress={act.layOn}
+      disabled={missing !== null}
+      {...(missing ? { why: missing } : {})}
+    />
+  );
+}
+
+/** Beside it: called away, on again when the heater has switched itself off, or straight to the lift. */
+export function HeatSide({ on, over, act }: { on: boolean; over: boolean; act: HeatActions }) {
+  if (on && over) return <Button label="On again" onPress={act.onAgain} />;
+  if (on) return <Button label="Called away" onPress={act.callAway} />;
+  return <Button label="Lift" onPress={act.toLift} />;
+}

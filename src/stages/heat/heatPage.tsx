@@ -1,0 +1,79 @@
+import { useRouter } from 'expo-router';
+import { useMemo, useState } from 'react';
+
+import type { JobState } from '@/model/fold';
+import type { IntakeSlice } from '@/model/stages/intake';
+import { JobPage } from '@/bench-kit/JobPage';
+import { stageHref } from '@/bench-kit/stageHref';
+import { liftState, pickInForce, thermalJob } from '@/work/heat/thermalJob';
+import { useThermal } from '@/bench-kit/useThermal';
+import { useSettings } from '@/store/shop';
+import { nowMs } from '@/store/clock';
+import { Button } from '@/ui/Button';
+import { Call } from '@/ui/Call';
+import { useNow } from '@/bench-kit/useNow';
+
+export const isSwollen = (job: Pick<IntakeSlice, 'findings'>): boolean => job.findings.cellSwollen?.answer === 'yes';
+
+/**
+ * What has to be done before any heat; null: nothing is missing. @param where the list of tools is ticked off
+ * @param wet why alcohol forbids it
+ */
+export const missingBeforeHeat = (
+  job: Pick<IntakeSlice, 'findings' | 'prep'>,
+  where: string,
+  wet: string | null,
+): string | null =>
+  isSwollen(job)
+    ? 'the cell is swollen'
+    : wet !== null
+      ? wet
+      : !job.prep.has('powerOff')
+        ? 'power off first (Intake)'
+        : !job.prep.has('trayOut')
+          ? 'card tray out first (Intake)'
+          : !job.prep.has('toolsReady')
+            ? `tools at hand first, ${where}`
+            : null;
+
+export function BackToHeat({ job, kind = 'side' }: { job: JobState; kind?: 'main' | 'side' }) {
+  const router = useRouter();
+  return (
+    <Button
+      kind={kind}
+      label={kind === 'main' ? 'Back to heat' : 'Heat'}
+      onPress={() => router.replace(stageHref(job.id, 'heat'))}
+    />
+  );
+}
+
+/** A swollen cell is heated in no way: every page of this stage says so in place of its answer. */
+export function SwollenPage({ job, title }: { job: JobState; title: string }) {
+  const now = useNow(10_000);
+  return (
+    <JobPage job={job} title={title} now={now} stage="heat" main={<BackToHeat job={job} kind="main" />}>
+      <Call
+        sentence="Do not heat this one."
+        reason="The cell is swollen. Away from heat, into the fire-proof bag; follow the maker and local rules."
+        tone="caution"
+      />
+    </JobPage>
+  );
+}
+
+/** Heat model, run and lift of a job for a page that plans: one fixed instant, so that its answers keep still. */
+export function useHeatPage(job: JobState) {
+  const settings = useSettings();
+  const source = useThermal(job.device, job.bond);
+  const { model } = source;
+  const [openedAt] = useState(() => nowMs());
+  const thermal = useMemo(
+    () => (model ? thermalJob(job, settings, model, openedAt) : null),
+    [job, settings, model, openedAt],
+  );
+  const lift = useMemo(
+    () => (thermal ? liftState(job, settings, thermal.path, thermal.arcs, pickInForce(job, settings)) : null),
+    [job, settings, thermal],
+  );
+  return { source, model, openedAt, thermal, lift };
+}

@@ -1,0 +1,168 @@
+import { defOf } from '@/core/heat/heaterDefs';
+import { firstTrue } from '@/core/heat/forecast';
+import { defaultPlate, type ContactHeater } from '@/core/heat/heater';
+import { answersOf } from '@/core/heat/heaterKind';
+import { HeatRun } from '@/core/heat/run';
+import { gentlest, type HeatWay, type WayResult, type WaysInput } from '@/core/heat/ways';
+import { judgement } from '@/core/source';
+import type { EdgeStep } from '@/core/lift/order';
+import type { UseRecord } from '@/model/event';
+import type { JobState } from '@/model/fold';
+import { heatersOf, type Settings } from '@/model/settings';
+import { heatUse } from '@/work/heat/heating';
+import { edgeName, watchMarks, type LiftState, type ThermalJob } from '@/work/heat/thermalJob';
+import { clock, dial, length, temp } from '@/words/units';
+import { airUse, usualOf, withinUse } from '@/work/heat/heatPlan';
+import { watchedNames } from './heatCall';
+
+export interface ListedWay {
+  way: HeatWay;
+  /** "Hot-air gun, next edge only" */
+  name: string;
+  use: UseRecord;
+}
+
+/** Every way of heating that this bench has, for this device. */
+export function waysOf(job: JobState, settings: Settings, step: EdgeStep | undefined, ringMm: number): ListedWay[] {
+  const list: ListedWay[] = [];
+  const add = (id: string, name: string, use: UseRecord, way: Omit<HeatWay, 'id' | 'use'>) =>
+    list.push({ name, use, way: { id, use: heatUse(job.device, job.bond, use), ...way } });
+  for (const heater of heatersOf(settings)) {
+    if (defOf(heater).led) {
+      const setC = usualOf(heater);
+      const air = (id: string, name: string, way: Parameters<typeof airUse>[0]) =>
+        add(`${heater.id}-${id}`, `${heater.name}, ${name}`, airUse(way, job, step, ringMm), {
+          heater,
+          setC,
+          preheated: true,
+        });
+      if (step) air('strip', `${edgeName(step.edge)} only`, 'strip');
+      air('edge', 'round the edge', 'edge');
+      if (answersOf(heater).outward) air('outward', 'round outside the edge', 'outward');
+      continue;
+    }
+    const use: UseRecord =
+      job.plan?.heater === heater.id || (!job.plan?.heater && heater.id === settings.plate.id)
+        ? { ...job.plan?.use, path: undefined }
+        : {};
+    const { preheated } = answersOf(heater);
+    add(`${heater.id}-usual`, heater.name, use, { heater, setC: usualOf(heater), preheated });
+    add(`${heater.id}-gentle`, `${heater.name}, gentlest setting`, use, { heater, setC: null, preheated });
+  }
+  return list;
+}
+
+/** What a way is computed from: the same as the Heat page's forecast (law 25). */
+export function waysInput(
+  job: JobState,
+  thermal: ThermalJob,
+  lift: LiftState,
+  nowS: number,
+  use: UseRecord,
+): WaysInput {
+  return {
+    ambientC: thermal.ambientC,
+    air: thermal.air,
+    switches: thermal.switches,
+    nowS,
+    arcs: thermal.arcs,
+    order: withinUse(lift, use).order,
+    easyC: lift.easyC,
+    workC: lift.workC,
+    upperC: lift.upperC,
+    marks: watchMarks(job),
+    glass: job.face.cover.material === 'glass',
+  };
+}
+
+export const overText = (r: WayResult) =>
+  r.over.length ? `too hot: ${r.over.map((o) => watchedNames[o]).join(', ')}` : '';
+
+export interface WaysCallInput {
+  listed: readonly ListedWay[];
+  results: readonly WayResult[];
+  /** of the battery */
+  cautionC: number;
+  pickMm: number;
+  units: Pick<Settings, 'temperature' | 'length'>;
+  /** glued all over, and the parts are in */
+  pieces: boolean;
+  plastic: boolean;
+}
+
+/** The call over the table: the gentlest way that works, and what it cannot promise. */
+export function waysCall(i: WaysCallInput): { sentence: string; reason: string; tone: 'ink' | 'caution' } {
+  const { listed, results, units } = i;
+  const done = results.length;
+  if (done < listed.length)
+    return {
+      sentence: `Working it out: ${done} of ${listed.length}.`,
+      reason: 'Rows appear as they come.',
+      tone: 'ink',
+    };
+  const best = gentlest(results);
+  const name = (r: WayResult) => listed.find((l) => l.way.id === r.id)?.name ?? r.id;
+  if (!best && i.pieces)
+    return {
+      sentence: 'Piece by piece, with air of about 200 °C.',
+      reason:
+        'Glued all over: in one piece it does not come off with the parts in. Lift shows the pieces; a strip by the blade is softened at a time. Stripped bare, it slides off on a plate of 230 to 250 °C within minutes.',
+      tone: 'ink',
+    };
+  if (!best && i.plastic)
+    return {
+      sentence: 'Pry it cold, round from the charge port.',
+      reason: 'Plastic bends, it does not shatter; more heat than its own mark warps it.',
+      tone: 'ink',
+    };
+  if (!best) {
+    const opens = results.some((r) => r.readyS);
+    const slow = results.filter((r) => r.tryFromS && !r.over.length);
+    return {
+      sentence: opens
+        ? 'Every way gets something too hot.'
+        : slow.length
+          ? `${name(slow[0]!)}: it works, slowly.`
+          : `No heater here opens it with a ${length(i.pickMm, units)} pick.`,
+      reason: opens
+        ? 'Take a thicker pick, mask the cameras, or heat one edge at a time.'
+        : 'Take a thicker pick, or another heater.',
+      tone: 'caution',
+    };
+  }
+  const b = best.battery;
+  const promise =
+    b && b.peakC.high >= i.cautionC
+      ? `The battery gets to ${temp(b.peakC.mean, units)}, ${clock(b.aboveCautionS.mean)} over ${temp(i.cautionC, units)}.`
+      : b
+        ? `The battery stays under ${temp(i.cautionC, units)}.`
+        : 'No battery inside.';
+  return {
+    sentence: `${name(best)}, ${dial(best.setC)}: the gentlest.`,
+    reason: `Try from ${clock((best.tryFromS ?? best.readyS)!.mean)}, easy by ${clock(best.readyS!.mean)}, at the latest ${clock(best.readyS!.high)}. ${promise}${i.plastic ? ' Or pry it cold, round from the charge port.' : ''}`,
+    tone: 'ink',
+  };
+}
+
+/** A plate of sublimating ice: gas film and points of contact. */
+export const iceConductanceWm2K = judgement(25, 'gas film and points of contact, 15-40, assumed', 6);
+export const iceC = -78.5;
+/** Soft acrylic and polyurethane let go some 10 to 30 K under their glass transition. */
+export const coldReleaseC = judgement(-50, 'cold release of soft glues at every edge cell, assumed');
+
+export interface ColdAnswer {
+  /** warmest arc after 25 minutes, °C */
+  warmestC: number;
+  releasedAtS: number | null;
+}
+
+/** Cold is explained with its numbers and not planned. */
+export function coldAnswer(thermal: ThermalJob): ColdAnswer {
+  const ice: ContactHeater = { ...defaultPlate, id: 'ice', conductanceWm2K: iceConductanceWm2K };
+  const run = HeatRun.start(thermal.model, ice, thermal.ambientC, [{ atS: 0, setC: iceC, preheated: true }]);
+  const warmest = (t: number) => run.arcsC(t, thermal.arcs).reduce((m, r) => Math.max(m, r.mean), -Infinity);
+  return {
+    warmestC: warmest(1500),
+    releasedAtS: firstTrue((t) => warmest(t) <= coldReleaseC.value, 0, 3600, 300),
+  };
+}

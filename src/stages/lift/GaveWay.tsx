@@ -1,0 +1,144 @@
+import { useState } from 'react';
+import { View } from 'react-native';
+
+import { adhesiveRecord } from '@/core/adhesives';
+import { coverOf } from '@/core/device/perimeter';
+import { observedLimits, scaleU } from '@/core/lift/scale';
+import { liftThresholds } from '@/core/lift/verdict';
+import type { Range } from '@/core/source';
+import type { Seen } from '@/model/settings';
+import type { JobState } from '@/model/fold';
+import { useActions } from '@/bench-kit/actions';
+import { shopAdhesive } from '@/work/heat/shopAdhesive';
+import type { LiftState } from '@/work/heat/thermalJob';
+import { newId } from '@/store/ids';
+import { saveSettings, useSettings } from '@/store/shop';
+import { nowMs } from '@/store/clock';
+import { Button } from '@/ui/Button';
+import { Choice } from '@/ui/Choice';
+import { Disclosure } from '@/ui/Disclosure';
+import { NumberField } from '@/ui/NumberField';
+import { Txt } from '@/ui/Txt';
+import { lengthNumber, temp, tempNumber, typedToC, typedToMm } from '@/words/units';
+
+const familyOf = (o: Seen) => adhesiveRecord(o.adhesive).name;
+
+/** "It gave way at 0.4 mm at about 95 °C": adjusts this adhesive in this shop; shown, with its uncertainty, and reversible. */
+export function GaveWay({ job, lift, arcC }: { job: JobState; lift: Pick<LiftState, 'case'>; arcC: Range }) {
+  const settings = useSettings();
+  const units = settings;
+  const { log } = useActions(job);
+  const [gave, setGave] = useState<'yes' | 'no'>('yes');
+  const [lifted, setLifted] = useState<number | null>(null);
+  const [typedC, setTypedC] = useState<number | null>(null);
+  const [last, setLast] = useState<{ seen: Seen; before: string; after: string } | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const [loC, hiC] = observedLimits.tC;
+  const tC = typedC ?? Math.min(hiC, Math.max(loC, Math.round(arcC.mean)));
+  const family = job.bond.adhesive;
+  const now = shopAdhesive(settings, family);
+  const describe = (s: typeof settings) => {
+    const adhesive = shopAdhesive(s, family);
+    const { value, u } = adhesive.debond.scale;
+    const { easyC } = liftThresholds({ ...lift.case, adhesive });
+    return `×${value.toFixed(2)}${u === undefined ? '' : ` ± ${u.toFixed(2)}`}, easy ${easyC === null ? 'never' : `from ${temp(easyC, units)}`}`;
+  };
+  const save = async () => {
+    if (lifted === null) return;
+    const liftMm = lifted;
+    const seen: Seen = {
+      id: newId(),
+      at: nowMs(),
+      job: job.label,
+      adhesive: family,
+      gave: gave === 'yes',
+      liftMm,
+      tC,
+      // the model's own range where its temperature was taken, else what a hand-typed one is worth
+      uK: typedC === null ? Math.max(1, (arcC.high - arcC.low) / 4) : scaleU.temperature.value,
+      hMm: lift.case.hMm,
+      ringMm: lift.case.ringMm,
+      fullArea: lift.case.fullArea,
+      cover: coverOf(job.device, job.bond).strength,
+      out: false,
+    };
+    const next = { ...settings, seen: [...settings.seen, seen].slice(-500) };
+    try {
+      await saveSettings(next);
+      setProblem(null);
+    } catch {
+      return setProblem('The storage of this browser is full: nothing was changed.');
+    }
+    void log([{ type: 'observed', what: gave === 'yes' ? 'gaveWay' : 'grips', liftMm, modelC: tC }]);
+    setLast({ seen, before: describe(settings), after: describe(next) });
+  };
+  const takeOut = () => {
+    if (!last) return;
+    void saveSettings({
+      ...settings,
+      seen: settings.seen.map((o) => (o.id === last.seen.id ? { ...o, out: true } : o)),
+    });
+    setLast(null);
+  };
+  return (
+    <Disclosure title="It gave way, or it did not">
+      <Txt size="s" className="mb-2" testID="scale">
+        {now.name} in this shop: {describe(settings)}. {now.debond.scale.source.note}.
+      </Txt>
+      <Choice
+        label="At this lift the bond"
+        value={gave}
+        options={[
+          { id: 'yes', name: 'gave way' },
+          { id: 'no', name: 'did not give' },
+        ]}
+        onChange={setGave}
+      />
+      <View className="flex-row gap-4">
+        <View className="flex-1">
+          <NumberField
+            label="Lift"
+            unit={units.length}
+            low={Number(lengthNumber(observedLimits.liftMm[0], units, 2))}
+            high={Number(lengthNumber(observedLimits.liftMm[1], units, 2))}
+            digits={units.length === 'mm' ? 2 : 3}
+            value={lifted === null ? null : Number(lengthNumber(lifted, units, 2))}
+            onCommit={(v) => setLifted(typedToMm(v, units))}
+          />
+        </View>
+        <View className="flex-1">
+          <NumberField
+            label="Line at about"
+            unit={`°${units.temperature}`}
+            low={tempNumber(loC, units)}
+            high={tempNumber(hiC, units)}
+            value={tempNumber(tC, units)}
+            onCommit={(v) => setTypedC(typedToC(v, units))}
+          />
+        </View>
+      </View>
+      <Button
+        kind="small"
+        label={`Adjust the ${now.name} with it`}
+        onPress={() => void save()}
+        disabled={lifted === null}
+        {...(lifted === null ? { why: 'how far was it lifted?' } : {})}
+      />
+      {problem ? (
+        <View role="alert">
+          <Txt size="s" tone="caution">
+            {problem}
+          </Txt>
+        </View>
+      ) : null}
+      {last ? (
+        <View role="status" className="mt-2">
+          <Txt size="s">
+            {familyOf(last.seen)}: {last.before} before, {last.after} now.
+          </Txt>
+          <Button kind="small" label="Take it back" onPress={takeOut} />
+        </View>
+      ) : null}
+    </Disclosure>
+  );
+}

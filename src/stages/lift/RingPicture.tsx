@@ -1,0 +1,122 @@
+import { useRef, useState } from 'react';
+
+import { draggedStretch, type Stretch } from '@/core/lift/advance';
+import { depthLimitAt } from '@/core/lift/depth';
+import { cupRadiusMm } from '@/core/lift/firstGap';
+import { arcVerdict } from '@/core/lift/verdict';
+import type { Pt } from '@/core/device/types';
+import type { JobState } from '@/model/fold';
+import type { Settings } from '@/model/settings';
+import { PlainPlan } from '@/bench-kit/PlainPlan';
+import { edgeName, placeName } from '@/work/heat/thermalJob';
+import { CutRing, DepthLine, FirstGapMarks, Numbers, Pegs, RingArcs, Soundings } from '@/ui/plan/layers';
+import { length, temp, tempNumber } from '@/words/units';
+import type { RingFacts } from './ringFacts';
+import type { RingNow } from './useRing';
+import { reasonWords } from './words';
+
+interface RingPictureProps {
+  job: JobState;
+  units: Settings;
+  size: Parameters<typeof PlainPlan>[0]['size'];
+  ring: RingNow;
+  facts: RingFacts;
+  /** where picks stay in */
+  pegs: readonly number[];
+  /** a finger went along a stretch of the edge; null: it only looks */
+  onStretch: ((s: Stretch) => void) | null;
+}
+
+/** The ring from above: how deep, how warm, what is cut, where next. */
+export function RingPicture({ job, units, size, ring, facts, pegs, onStretch }: RingPictureProps) {
+  const { thermal, lift } = ring;
+  const { outs, windows, limits, gap } = ring.geometry;
+  const { arcsC, arc } = facts;
+  const [drag, setDrag] = useState<{ fromMm: number; toMm: number } | null>(null);
+  // a quick finger is up again before the page has been drawn: where it was put down is kept beside the state
+  const dragFrom = useRef<number | null>(null);
+  const onDrag = (phase: 'start' | 'move' | 'end', p: Pt) => {
+    const s = thermal.path.locate(p);
+    if (phase === 'start') dragFrom.current = s;
+    const from = dragFrom.current ?? s;
+    if (phase !== 'end') return setDrag({ fromMm: from, toMm: s });
+    dragFrom.current = null;
+    setDrag(null);
+    const stretch = draggedStretch(from, s, thermal.path.lengthMm);
+    if (stretch) onStretch?.(stretch);
+  };
+  const live = drag ? draggedStretch(drag.fromMm, drag.toMm, thermal.path.lengthMm, 1) : null;
+  const nearNumber = (at: Pt) =>
+    lift.steps.some((s) => {
+      const m = thermal.path.point((s.fromMm + s.toMm) / 2).at;
+      return Math.hypot(m[0] - at[0], m[1] - at[1]) < 18;
+    });
+  return (
+    <PlainPlan
+      job={job}
+      size={size}
+      label={`Lift of ${job.device.name}: ${job.freeEdges.size} of 4 edges free`}
+      {...(onStretch ? { onDrag } : {})}
+      lines={[
+        ...lift.steps.map((s, i) => {
+          const w = windows.find((x) => x.edge === s.edge)!;
+          return `${i + 1}. ${edgeName(s.edge)}${job.freeEdges.has(s.edge) ? ', free' : ''}: ${length(w.needMm, units)} to ${w.limitMm >= 30 ? 'no limit near' : length(w.limitMm, units)} deep${w.closed.length ? `; keep out at ${w.closed.map((c) => c.by.name).join(', ')}` : ''}; ${s.reasons.map((r) => reasonWords[r]).join(', ')}`;
+        }),
+        ...thermal.arcs.map(
+          (a, i) =>
+            `${placeName(thermal.path, (a.fromMm + a.toMm) / 2)}: ${temp(arcsC[i]!.mean, units)}, ${lift.order.includes(i) ? arcVerdict(arcsC[i]!, lift, lift.upperC) : 'free'}`,
+        ),
+        ...pegs.map((s) => `a pick stays at the ${placeName(thermal.path, s)}`),
+      ]}
+      readAt={(p) => {
+        const s = thermal.path.locate(p);
+        const i = Math.floor((s + thermal.path.lengthMm / 48) / (thermal.path.lengthMm / 24)) % 24;
+        return `${placeName(thermal.path, s)}: ${temp(arcsC[i]!.mean, units)}; deepest ${length(depthLimitAt(thermal.path, job.bond, outs, s).limitMm, units)}`;
+      }}
+    >
+      <DepthLine limits={limits} />
+      <RingArcs
+        arcs={thermal.arcs.map((a, i) => ({
+          fromMm: a.fromMm + 0.6,
+          toMm: a.toMm - 0.6,
+          state: arcVerdict(arcsC[i]!, lift, lift.upperC),
+        }))}
+      />
+      <CutRing free={job.cut.free} live={live} />
+      <Pegs atMm={pegs} />
+      {gap ? (
+        <FirstGapMarks
+          cup={gap.cup ? { at: gap.cup.at, rMm: cupRadiusMm.value } : null}
+          blade={{
+            at: gap.blade.at,
+            into: inward(thermal.path.point(gap.blade.sMm).normal),
+          }}
+        />
+      ) : null}
+      <Numbers
+        items={lift.steps
+          .filter((s) => !gap || s.edge !== lift.nextEdge)
+          .map((s) => {
+            const p = thermal.path.point((s.fromMm + s.toMm) / 2);
+            return {
+              at: [p.at[0] - p.normal[0] * 13, p.at[1] - p.normal[1] * 13] as const,
+              text: job.freeEdges.has(s.edge) ? '✓' : String(lift.steps.indexOf(s) + 1),
+              state: job.freeEdges.has(s.edge) ? 'done' : s.edge === lift.nextEdge ? 'next' : 'todo',
+            };
+          })}
+      />
+      <Soundings
+        items={thermal.arcs
+          .map((a, i) => ({ i, p: thermal.path.point((a.fromMm + a.toMm) / 2) }))
+          .filter(({ i, p }) => i === arc && !gap && !nearNumber(p.at))
+          .map(({ i, p }) => ({
+            at: [p.at[0] - p.normal[0] * 26, p.at[1] - p.normal[1] * 26] as const,
+            text: `${tempNumber(arcsC[i]!.mean, units)}°`,
+            bold: true,
+          }))}
+      />
+    </PlainPlan>
+  );
+}
+
+const inward = (n: Pt): Pt => [-n[0], -n[1]];

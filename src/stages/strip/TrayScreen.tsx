@@ -1,0 +1,137 @@
+import { useRouter } from 'expo-router';
+import { useMemo, useState } from 'react';
+import { View } from 'react-native';
+
+import { cellName, matSvg } from '@/core/strip/tray';
+import type { JobState } from '@/model/fold';
+import { readScrewCsv, screwCsv } from '@/model/screwCsv';
+import { useActions } from '@/bench-kit/actions';
+import { JobPage } from '@/bench-kit/JobPage';
+import { stripWork } from '@/work/strip/stripJob';
+import { stageHref } from '@/bench-kit/stageHref';
+import { useSettings } from '@/store/shop';
+import { Button } from '@/ui/Button';
+import { Call } from '@/ui/Call';
+import { download, pickFile } from '@/ui/download';
+import { Numbers } from '@/ui/plan/layers';
+import { Txt } from '@/ui/Txt';
+import { length } from '@/words/units';
+import { useNow } from '@/bench-kit/useNow';
+import { StripPicture } from './StripPicture';
+import { specText } from './words';
+
+/** Where every screw lies: the tray mirrors the device. The mat prints at 1:1. */
+export function TrayScreen({ job }: { job: JobState }) {
+  const units = useSettings();
+  const now = useNow(10_000);
+  const router = useRouter();
+  const { log } = useActions(job);
+  const work = useMemo(() => stripWork(job), [job]);
+  const [told, setTold] = useState<{ text: string; bad: boolean } | null>(null);
+  const { tray, groups } = work;
+  const read = async () => {
+    const file = await pickFile('.csv,text/csv');
+    if (!file) return;
+    const answer = readScrewCsv(await file.text(), job.device);
+    if ('problem' in answer) return setTold({ text: `${answer.problem}. Nothing was changed.`, bad: true });
+    const rows = answer.rows.filter((r) => r.state !== 'in');
+    void log(
+      rows.map((r) => ({
+        type: 'screw' as const,
+        hole: r.hole,
+        to: r.state === 'missing' ? ('missing' as const) : ('out' as const),
+        spec: { head: r.head, diaMm: r.dia_mm, lengthMm: r.length_mm },
+        ...(r.cell ? { cell: r.cell } : {}),
+      })),
+    );
+    setTold({ text: `${rows.length} screws read.`, bad: false });
+  };
+  return (
+    <JobPage
+      job={job}
+      title="Tray"
+      now={now}
+      stage="strip"
+      picture={(size) => (
+        <StripPicture
+          job={job}
+          work={work}
+          size={size}
+          label={`${groups.length} kinds of screws by zone`}
+          lines={groups.map(
+            (g) => `${tray.cells.get(g.id)}: ${g.zone}, ${g.holes.length} × ${specText(g.spec, units)}`,
+          )}
+          next={null}
+          nextHole={null}
+        >
+          <Numbers
+            items={groups.map((g) => ({ at: g.at, text: tray.cells.get(g.id) ?? '–', state: 'todo' as const }))}
+          />
+        </StripPicture>
+      )}
+      main={<Button kind="main" label="Back to strip" onPress={() => router.replace(stageHref(job.id, 'strip'))} />}
+      side={
+        <Button
+          label="Print mat"
+          onPress={() =>
+            download(
+              `mat-${job.label}.svg`,
+              matSvg(job.device, groups, tray, `${job.label} ${job.device.name}`),
+              'image/svg+xml',
+            )
+          }
+        />
+      }
+    >
+      <View className="mt-2">
+        <Call
+          sentence={`${job.device.screws.length} screws, ${groups.length} cells.`}
+          reason={`One kind of one zone in a cell; ${length(tray.totalMm / Math.max(1, groups.length), units, 0)} from its place on average.`}
+          tone="ink"
+        />
+        {told ? (
+          <View role={told.bad ? 'alert' : 'status'} className="mt-2" testID="told">
+            <Txt tone={told.bad ? 'caution' : 'ink'}>{told.text}</Txt>
+          </View>
+        ) : null}
+        <View role="table" aria-label="Tray" className="mt-3">
+          {Array.from({ length: tray.rows }, (_, r) => (
+            <View role="row" key={r} className="flex-row">
+              {Array.from({ length: tray.cols }, (_, c) => {
+                const cell = cellName(r * tray.cols + c, tray.cols);
+                const g = groups.find((x) => tray.cells.get(x.id) === cell);
+                const inside = [...job.screwsOut.values()].filter(
+                  (o) => o.cell === cell && !o.missing && !job.screwsIn.has(o.hole),
+                ).length;
+                return (
+                  <View role="cell" key={cell} className="flex-1 min-h-[76px] border border-ink2 p-1">
+                    <Txt strong num>
+                      {cell}
+                    </Txt>
+                    {g ? (
+                      <Txt size="s">
+                        {g.zone}: {g.holes.length} × {specText(g.spec, units)}
+                        {inside ? `; ${inside} in it` : ''}
+                      </Txt>
+                    ) : null}
+                  </View>
+                );
+              })}
+            </View>
+          ))}
+        </View>
+        <View className="flex-row flex-wrap gap-2 mt-3">
+          <Button
+            kind="small"
+            label="Screw list as CSV"
+            onPress={() => download(`screws-${job.label}.csv`, screwCsv(job, work.cellOf), 'text/csv')}
+          />
+          <Button kind="small" label="Read a screw list" onPress={() => void read()} />
+        </View>
+        <Txt size="s" tone="ink2" className="mt-2">
+          Print at 100 %: the bar on the mat is 50 mm long. Under glass or a clear sheet it stays clean.
+        </Txt>
+      </View>
+    </JobPage>
+  );
+}

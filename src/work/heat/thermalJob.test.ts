@@ -1,0 +1,126 @@
+import { coarseModel } from '../../../test-support/modes';
+import { faceView } from '@/core/device/faceView';
+import { bondPerimeter } from '@/core/device/perimeter';
+import { arcCells } from '@/core/heat/run';
+import { demoJobs, demoSettings } from '@/demo/shop';
+import type { NewEvent } from '@/model/event';
+import { foldJob, type JobState } from '@/model/fold';
+import { shippedDevices } from '@/model/shippedDevices';
+import { batteryMarks, edgeName, everyPart, liftCase, liftState, partStopC, placeName, thermalJob } from './thermalJob';
+
+const t0 = Date.UTC(2026, 3, 14, 13);
+const jobs = demoJobs(t0).map((l) => foldJob(l)!);
+const [heating, save] = jobs as [JobState, JobState];
+const { device, model } = coarseModel();
+const path = bondPerimeter(device, device.bonds[0]!);
+const arcs = arcCells(model, path.lengthMm);
+
+const withEvents = (...more: NewEvent[]): JobState =>
+  foldJob([
+    ...demoJobs(t0)[0]!,
+    ...more.map((e, i) => ({
+      ...e,
+      v: 1 as const,
+      id: `x${i}`,
+      jobId: 'demo-0142',
+      writer: 'w',
+      seq: 900 + i,
+      at: t0 + i,
+      loggedAt: t0 + i,
+      by: 'x',
+    })),
+  ])!;
+
+it('marks and limits come from the parts that the device has', () => {
+  expect(batteryMarks(device)).toEqual({ cautionC: 60, stopC: 80 });
+  expect(partStopC(device)).toEqual({ camera: 85, display: 85 });
+  const bare = { ...device, parts: device.parts.filter((p) => p.kind === 'rim') };
+  expect(batteryMarks(bare).stopC).toBeGreaterThan(500);
+  expect(partStopC(bare)).toEqual({ camera: undefined, display: undefined });
+  expect(everyPart(device).has('coil')).toBe(true);
+});
+
+it('the answer about chips becomes the flaw; no answer counts as unsure', () => {
+  expect(liftCase(heating, demoSettings)).toMatchObject({ flawUm: 30, keepCover: false });
+  expect(liftCase({ ...heating, findings: {} }, demoSettings).flawUm).toBe(60);
+  expect(
+    liftCase({ ...heating, findings: { chip: { answer: 'yes', edges: [], note: '' } } }, demoSettings).flawUm,
+  ).toBe(100);
+  expect(liftCase(save, demoSettings).keepCover).toBe(true);
+});
+
+it('a run starts with the first heat, with its instants as they were corrected', () => {
+  const job = withEvents(
+    { type: 'heatOff', reason: 'ready', easyForS: 1, gripsInS: 2 },
+    { type: 'amend', eventId: 'x0', movedTo: t0 + 45_000 },
+    { type: 'ambient', tempC: 17 },
+  );
+  const run = thermalJob(job, demoSettings, model, t0 + 99);
+  expect(run.t0).toBe(t0);
+  expect(run.switches.map((s) => [s.atS, s.setC])).toEqual([
+    [0, 110],
+    [45, null],
+  ]);
+  expect(run.ambientC).toBe(17);
+  expect(run.run.arcC(0, arcs[0]!).mean).toBeCloseTo(17, 6);
+  // a job that was never heated starts when it is looked at
+  expect(thermalJob(save, demoSettings, model, t0 + 99)).toMatchObject({ t0: t0 + 99, switches: [] });
+});
+
+it('what is left to cut shrinks with every free edge and keeps the order of the rest', () => {
+  const all = liftState(heating, demoSettings, path, arcs);
+  const some = liftState(withEvents({ type: 'edge', edge: 'bottom', free: true }), demoSettings, path, arcs);
+  expect(all.order).toHaveLength(24);
+  expect(some.order.length).toBeLessThan(24);
+  expect(some.nextEdge).not.toBe('bottom');
+  expect(all.order.filter((i) => some.order.includes(i))).toEqual(some.order);
+  const none = liftState(
+    withEvents(
+      ...(['bottom', 'left', 'right', 'top'] as const).map((edge): NewEvent => ({ type: 'edge', edge, free: true })),
+    ),
+    demoSettings,
+    path,
+    arcs,
+  );
+  expect(none).toMatchObject({ order: [], nextEdge: null });
+});
+
+it('the pick in force is the one asked about, else the planned one', () => {
+  expect(liftState(heating, demoSettings, path, arcs).pickMm).toBe(0.5);
+  expect(liftState(heating, demoSettings, path, arcs, 0.5)).toMatchObject({ pickMm: 0.5, easyC: 62, workC: 45 });
+  // the shop's accepted chance of breaking counts for covers that are to be saved
+  const strict = liftState(save, { ...demoSettings, breakLimit: 0.001 }, path, arcs, 0.5).safeC!;
+  expect(strict).toBeGreaterThan(liftState(save, demoSettings, path, arcs, 0.5).safeC!);
+});
+
+it('names places in the words of the bench', () => {
+  expect(placeName(path, 0)).toBe('bottom edge, middle');
+  expect(placeName(path, path.locate([1, 20]))).toBe('left edge, upper');
+  expect(placeName(path, path.locate([71, 130]))).toBe('right edge, lower');
+  const corners = ['lower left corner', 'upper left corner', 'upper right corner', 'lower right corner'];
+  const tips = [
+    [0, 150],
+    [0, 0],
+    [72, 0],
+    [72, 150],
+  ] as const;
+  expect(tips.map((p) => placeName(path, path.locate(p)))).toEqual(corners);
+  expect(edgeName('top')).toBe('top edge');
+});
+
+it.each(shippedDevices.map((d) => [d.name, faceView(d, d.bonds[0]!)] as const))(
+  '%s: every arc of the ring belongs to exactly one edge',
+  (_, { device: d, bond }) => {
+    const p = bondPerimeter(d, bond);
+    const fake = Array.from({ length: 24 }, (_x, i) => ({
+      fromMm: ((i - 0.5) * p.lengthMm) / 24,
+      toMm: ((i + 0.5) * p.lengthMm) / 24,
+      cells: new Int32Array(0),
+    }));
+    const state = liftState({ ...save, device: d, bond, freeEdges: new Set() }, demoSettings, p, fake);
+    expect([...state.order].sort((a, b) => a - b)).toEqual(fake.map((_a, i) => i));
+    // the camera edge comes last; a front has no camera to wait for
+    if (bond.onFace !== 'front' && d.parts.some((p) => p.kind === 'camera'))
+      expect(state.steps.at(-1)!.edge).toBe('top');
+  },
+);

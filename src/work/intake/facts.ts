@@ -1,0 +1,205 @@
+import { coverKindOf } from '@/core/device/coverKinds';
+import { jointOf } from '@/core/device/jointKinds';
+import { bondPerimeter } from '@/core/device/perimeter';
+import { byPolicy } from '@/core/cure/policy';
+import { earliestCollectionS, type ClosedBy } from '@/core/intake/collection';
+import { howHard, type HardInput } from '@/core/intake/difficulty';
+import {
+  itemOf,
+  piecesToMove,
+  routeMinutes,
+  routeOptions,
+  type RouteAdvice,
+  type RouteFacts,
+  type RouteMoney,
+  type RouteOption,
+} from '@/core/intake/route';
+import type { PieceStep } from '@/core/lift/cracks/liftOrder';
+import { breakAtPlan, defaultPickMm } from '@/core/lift/verdict';
+import { closeCall } from '@/core/money/choices';
+import { quote, type Quote } from '@/core/money/quote';
+import type { Range } from '@/core/source';
+import { stageMinutes, usualMinutes } from '@/model/stages';
+import type { JobState } from '@/model/fold';
+import type { Settings } from '@/model/settings';
+import { clocksAhead, cureOf } from '@/work/cure/cureJob';
+import { frameOf } from '@/work/bond/frameOf';
+import { liftCase } from '@/work/heat/thermalJob';
+
+export const pickOf = (job: JobState) => job.plan?.pickMm ?? defaultPickMm;
+
+/** Chance that the cover breaks when it is to be saved, at the temperature that the lift asks for. */
+export const breakPlan = (job: JobState, settings: Settings) =>
+  breakAtPlan({ ...liftCase(job, settings), pickMm: pickOf(job) });
+
+/** What the shop has seen so far: covers that were to be saved, those that broke, jobs that were handed over. */
+export function shopCounts(jobs: readonly JobState[], except: string): RouteFacts['counts'] {
+  const others = jobs.filter((j) => j.id !== except);
+  const tried = others.filter(
+    (j) =>
+      j.stages.lift === 'done' &&
+      j.effective.some((e) => (e.type === 'route' && e.keepCover) || (e.type === 'jobRoute' && e.cover === 'save')),
+  );
+  return {
+    saved: tried.length,
+    broke: tried.filter((j) => j.broke).length,
+    done: others.filter((j) => j.closedAt !== null).length,
+    comebacks: others.filter((j) => j.comeBack).length,
+  };
+}
+
+export function factsOf(job: JobState, jobs: readonly JobState[], settings: Settings, pieces: number): RouteFacts {
+  return {
+    construction: job.face.construction,
+    side: job.face.side,
+    coverCracked: job.cracks.size > 0 || job.findings.crack?.answer === 'yes',
+    looseLayer: job.findings.looseLayer?.answer === 'yes',
+    bent: job.findings.bent?.answer === 'yes',
+    swollen: job.findings.cellSwollen?.answer === 'yes',
+    pieces,
+    breakChance: breakPlan(job, settings).chance,
+    counts: shopCounts(jobs, job.id),
+  };
+}
+
+/** What one closing takes from the shelf, minor units. */
+export function closingMinor(job: JobState, settings: Settings, by: ClosedBy): number {
+  const m = settings.money;
+  if (by === 'nothing') return 0;
+  if (by === 'bead') return beadMl(job) * m.beadPerMlMinor;
+  return (settings.ringsInStock[job.model.id] ?? 0) > 0 ? m.ringMinor : tapeM(job) * m.tapePerMMinor;
+}
+const tapeM = (job: JobState) => bondPerimeter(job.device, job.bond).lengthMm / 1e3;
+/** Volume of a bead with a tenth lost while it waits, ml. */
+const beadMl = (job: JobState) =>
+  (bondPerimeter(job.device, job.bond).lengthMm * job.bond.widthMm * job.bond.gapMm) / 0.9 / 1e3;
+
+export const routeMoney = (job: JobState, settings: Settings): RouteMoney => ({
+  prices: settings.money.prices[job.model.kind] ?? {},
+  ratePerHour: settings.ratePerH * 100,
+  closing: closingMinor(job, settings, closedByOf(job)),
+  damage: settings.money.damageMinor,
+});
+
+export const closedByOf = (job: JobState): ClosedBy => job.route?.closedBy ?? jointOf(job.bond).closings[0];
+
+export const adviceOf = (facts: RouteFacts, job: JobState, settings: Settings): RouteAdvice =>
+  routeOptions(facts, routeMoney(job, settings), { low: closeCall.low.value, high: closeCall.high.value });
+
+/** Option that the job's route stands for; null before one was chosen. */
+export const chosenOption = (advice: RouteAdvice, job: JobState): RouteOption | null =>
+  advice.options.find((o) => o.work === job.route?.work && o.origin === job.route.origin) ?? null;
+
+/** Minutes of an option, less what the part that was chosen brings along. */
+export const minutesOf = (o: RouteOption, facts: RouteFacts, job: JobState): number =>
+  o.work === job.route?.work && o.origin === job.route.origin
+    ? routeMinutes(o.work, facts, job.route.partHas)
+    : o.minutes;
+
+/** Time from now to an honest hand-over on a route. */
+export function earliestFor(
+  job: JobState,
+  settings: Settings,
+  now: number,
+  route: { minutes: number; closedBy: ClosedBy },
+): Range {
+  const done = new Set(
+    Object.entries(job.stages)
+      .filter(([, s]) => s === 'done')
+      .map(([id]) => id),
+  );
+  // once it is closed the joint's own clock counts, with the air that it had; by the shop's policy in both cases
+  const cure =
+    route.closedBy === 'nothing' && !job.bonded
+      ? { low: 0, mean: 0, high: 0 }
+      : byPolicy(
+          (job.bonded ? cureOf(job, settings, now) : clocksAhead(job, settings, now, route.closedBy as 'tape' | 'bead'))
+            .clocks.handOver,
+          'handOver',
+          settings.cureBy,
+        );
+  const since = job.clampOn ? (now - job.clampOn.at) / 1e3 : null;
+  return earliestCollectionS(stageMinutes, done, since, cure, route.minutes / usualMinutes);
+}
+
+export function earliestOf(job: JobState, settings: Settings, now: number, pieces: number): Range {
+  const work = job.route?.work ?? (job.keepCover ? 'openClose' : defaultWork(job));
+  const minutes = routeMinutes(work, { construction: job.face.construction, pieces }, job.route?.partHas ?? []);
+  return earliestFor(job, settings, now, { minutes, closedBy: closedByOf(job) });
+}
+
+const defaultWork = (job: JobState) =>
+  coverKindOf(job.face).lens ? 'lensCovers' : job.face.side === 'front' ? 'displayAlone' : 'glassOnly';
+
+export interface CustomerRisk {
+  mean: number;
+  low: number;
+  high: number;
+}
+
+/** Chance that something more is damaged on the way: the cover that is saved, or a part inside. */
+export function furtherDamage(
+  o: RouteOption,
+  quantile: (r: RouteOption['risks'][number], q: number) => number,
+): CustomerRisk {
+  const own = o.risks.filter((r) => !r.id.startsWith('comeback'));
+  const union = (p: (r: (typeof own)[number]) => number) => 1 - own.reduce((none, r) => none * (1 - p(r)), 1);
+  return {
+    mean: union((r) => r.a / (r.a + r.b)),
+    low: union((r) => quantile(r, 0.025)),
+    high: union((r) => quantile(r, 0.975)),
+  };
+}
+
+/** Price of an option for the customer. */
+export function priceOf(o: RouteOption, minutes: number, job: JobState, settings: Settings): Quote {
+  const m = settings.money;
+  const by = closedByOf(job);
+  const ring = by === 'tape' && (settings.ringsInStock[job.model.id] ?? 0) > 0;
+  return quote({
+    parts: [
+      ...(itemOf[o.work] ? [{ name: 'part', unit: o.partCost, qty: 1 }] : []),
+      ...(ring ? [{ name: 'pre-cut ring', unit: m.ringMinor, qty: 1 }] : []),
+    ],
+    consumables: [
+      ...(by === 'tape' && !ring
+        ? [{ name: 'tape, m', unit: m.tapePerMMinor, qty: round(tapeM(job), 3), waste: m.wasteShare }]
+        : []),
+      ...(by === 'bead'
+        ? [{ name: 'bead, ml', unit: m.beadPerMlMinor, qty: round(beadMl(job), 3), waste: m.wasteShare }]
+        : []),
+    ],
+    minutes: Math.round(minutes),
+    ratePerHour: Math.round(settings.ratePerH * 100),
+    reserves: o.risks.map((r) => ({
+      name: r.id.startsWith('comeback') ? 'warranty' : r.id === 'break' ? 'breakage' : 'damage inside',
+      p: round(r.a / (r.a + r.b), 4),
+      cost: Math.round(r.cost),
+    })),
+    overhead: m.overheadMinor,
+    margin: m.marginShare,
+    tax: m.taxShare,
+    step: m.stepMinor,
+    off: m.offMinor,
+  });
+}
+const round = (v: number, d: number) => Math.round(v * 10 ** d) / 10 ** d;
+
+export function hardOf(job: JobState, steps: readonly PieceStep[]): ReturnType<typeof howHard> {
+  const work = job.route?.work ?? (job.keepCover ? 'openClose' : defaultWork(job));
+  const input: HardInput = {
+    device: job.device,
+    bond: job.bond,
+    pieces: Math.max(1, steps.length),
+    piecesAtCamera: steps.filter((s) => s.risk === 2).length,
+    piecesNoFreeEdge: steps.filter((s) => s.reasons.includes('noFreeEdge')).length,
+    partsToMove: piecesToMove(job.device, job.bond, work).filter((p) => job.parts[p.id] !== 'onNew').length,
+    internalsOut: job.route?.internalsOut ?? false,
+    keepCover: job.keepCover,
+    chip: job.findings.chip?.answer ?? 'unsure',
+    bent: job.findings.bent?.answer === 'yes',
+    maxGapMm: frameOf(job)?.maxGapMm ?? null,
+    perimeterMm: bondPerimeter(job.device, job.bond).lengthMm,
+  };
+  return howHard(input);
+}
