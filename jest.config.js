@@ -4,9 +4,13 @@ const d3 = Object.fromEntries(
 );
 // nanoid ships ES modules only: it is transformed like the packages that the preset knows
 const transformed = require('jest-expo/web/jest-preset').transformIgnorePatterns.map((p) =>
-  p.replace('(?!(', '(?!(nanoid|jsts|fraction.js|'),
+  p.replace('(?!(', '(?!(nanoid|jsts|fraction.js|tinyqueue|ml-levenberg-marquardt|is-any-array|signature_pad|@tanstack|'),
 );
-const alias = { '^@/(.*)$': '<rootDir>/src/$1' };
+const alias = {
+  // its main file ends in .mjs, which is not transformed
+  '^d3-polygon$': '<rootDir>/node_modules/d3-polygon/dist/d3-polygon.min.js',
+  '^@/(.*)$': '<rootDir>/src/$1',
+};
 
 module.exports = {
   // whole screens are rendered with real computing in them: a machine that does other work besides needs its time
@@ -21,7 +25,7 @@ module.exports = {
       testMatch: ['<rootDir>/src/**/*.test.ts', '<rootDir>/server/**/*.test.ts'],
       moduleNameMapper: alias,
       transformIgnorePatterns: [
-        '/node_modules/(?!(d3-.*|internmap|nanoid|jsts|simplify-js|fraction.js|@react-native-async-storage|idb)/)',
+        '/node_modules/(?!(d3-.*|internmap|nanoid|jsts|simplify-js|tinyqueue|ml-levenberg-marquardt|is-any-array|fraction.js|@react-native-async-storage|idb)/)',
       ],
       // no screens in here: plain TypeScript, which needs nothing of the app's own build
       transform: {

@@ -1,5 +1,6 @@
+import SignaturePad, { type PointGroup } from 'signature_pad';
 import simplify from 'simplify-js';
-import { useEffect, useRef, useState } from 'react';
+import { createElement, useEffect, useRef, useState } from 'react';
 import { View } from 'react-native';
 import Svg, { Path } from 'react-native-svg';
 
@@ -10,10 +11,20 @@ import { Txt } from './Txt';
 
 const width = 340;
 const height = 130;
+/** what no hand means while it writes, px */
+const smoothPx = 0.8;
 
 type Line = { x: number; y: number }[];
+const linesOf = (pad: SignaturePad): Line[] =>
+  pad.toData().map((g) => g.points.map(({ x, y }) => ({ x: Math.round(x * 10) / 10, y: Math.round(y * 10) / 10 })));
 const pathOf = (lines: readonly Line[]) =>
-  lines.map((l) => l.map((p, i) => `${i ? 'L' : 'M'}${Math.round(p.x)} ${Math.round(p.y)}`).join(' ')).join(' ');
+  lines
+    .map((l) =>
+      simplify(l, smoothPx, true)
+        .map((p, i) => `${i ? 'L' : 'M'}${Math.round(Math.max(0, p.x))} ${Math.round(Math.max(0, p.y))}`)
+        .join(' '),
+    )
+    .join(' ');
 
 /** Strokes of a draft; whatever is no list of points is none. */
 function readLines(text: string): Line[] {
@@ -29,71 +40,53 @@ function readLines(text: string): Line[] {
   }
 }
 
+const penned = (lines: readonly Line[], penColor: string): PointGroup[] =>
+  lines.map((l) => ({
+    ...{ penColor, dotSize: 0, minWidth: 0.8, maxWidth: 2.4, velocityFilterWeight: 0.7 },
+    ...{ compositeOperation: 'source-over' as const },
+    points: l.map((p, i) => ({ ...p, pressure: 0.5, time: i * 16 })),
+  }));
+
 /** A signature drawn by finger or pen, kept as the moves and lines of a path. A typed name does as well. */
 export function SignPad({ label, onChange }: { label: string; onChange: (path: string) => void }) {
-  const t = useTokens();
-  const [lines, setLines] = useState<readonly Line[]>([]);
-  const holder = useRef<View>(null);
-  const tell = useRef(onChange);
-  const again = useRef<(text: string) => void>(() => {});
-  const draft = useRef<(text: string | null) => void>(() => {});
+  const { ink } = useTokens();
+  const [signed, setSigned] = useState(false);
+  const canvas = useRef<HTMLCanvasElement | null>(null);
+  const pad = useRef<SignaturePad | null>(null);
+  const ended = useRef(() => {});
   useEffect(() => {
-    tell.current = onChange;
-  });
-  useEffect(() => {
-    const el = holder.current as unknown as HTMLElement | null;
-    if (!el?.addEventListener) return undefined;
-    let done: Line[] = [];
-    let line: Line | null = null;
-    const at = (e: PointerEvent) => {
-      const r = el.getBoundingClientRect();
-      return { x: e.clientX - r.left, y: e.clientY - r.top };
-    };
-    const down = (e: PointerEvent) => {
-      el.setPointerCapture?.(e.pointerId);
-      line = [at(e)];
-    };
-    const move = (e: PointerEvent) => {
-      if (!line) return;
-      line = [...line, at(e)];
-      setLines([...done, line]);
-    };
-    const up = () => {
-      if (!line) return;
-      done = [...done, simplify(line, 0.8, true)];
-      line = null;
-      setLines(done);
-      tell.current(pathOf(done));
-      draft.current(JSON.stringify(done));
-    };
-    const clear = () => {
-      done = [];
-      setLines([]);
-      tell.current('');
-      draft.current(null);
-    };
-    again.current = (text) => {
-      done = readLines(text);
-      setLines(done);
-      tell.current(pathOf(done));
-    };
-    el.addEventListener('pointerdown', down);
-    el.addEventListener('pointermove', move);
-    el.addEventListener('pointerup', up);
-    el.addEventListener('pointercancel', up);
-    el.addEventListener('clear', clear);
+    const el = canvas.current;
+    if (!el?.getContext('2d')) return undefined;
+    // as sharp as the screen is
+    const ratio = Math.max(1, window.devicePixelRatio || 1);
+    [el.width, el.height] = [width * ratio, height * ratio];
+    el.getContext('2d')!.scale(ratio, ratio);
+    const p = new SignaturePad(el, { penColor: ink, minWidth: 0.8, maxWidth: 2.4 });
+    const lines = pad.current ? linesOf(pad.current) : [];
+    if (lines.length) p.fromData(penned(lines, ink));
+    pad.current = p;
+    const end = () => ended.current();
+    p.addEventListener('endStroke', end);
     return () => {
-      el.removeEventListener('pointerdown', down);
-      el.removeEventListener('pointermove', move);
-      el.removeEventListener('pointerup', up);
-      el.removeEventListener('pointercancel', up);
-      el.removeEventListener('clear', clear);
+      p.removeEventListener('endStroke', end);
+      p.off();
     };
-  }, []);
-  // after the pad listens, so that strokes of before a reload find it
-  const save = useDraft(label, (text) => again.current(text));
+  }, [ink]);
+  const show = (lines: readonly Line[]) => {
+    if (lines.length) pad.current?.fromData(penned(lines, ink));
+    else pad.current?.clear();
+    setSigned(lines.length > 0);
+    onChange(pathOf(lines));
+  };
+  // strokes of before a reload
+  const save = useDraft(label, (text) => show(readLines(text)));
   useEffect(() => {
-    draft.current = save;
+    ended.current = () => {
+      const lines = pad.current ? linesOf(pad.current) : [];
+      setSigned(lines.length > 0);
+      onChange(pathOf(lines));
+      save(JSON.stringify(lines));
+    };
   });
   return (
     <View className="mb-2">
@@ -101,21 +94,28 @@ export function SignPad({ label, onChange }: { label: string; onChange: (path: s
         {label}
       </Txt>
       <View
-        ref={holder}
         testID="signature"
         className="bg-panel border-[1.5px] border-ink2 rounded-[6px]"
         style={[{ width, height }, { touchAction: 'none', cursor: 'crosshair' } as object]}
       >
-        <Svg width={width} height={height} role="img" aria-label={lines.length ? 'signed' : 'not signed'}>
-          <Path d={pathOf(lines)} fill="none" stroke={t.ink} strokeWidth={2.2} strokeLinecap="round" />
-        </Svg>
+        {createElement('canvas', {
+          ref: canvas,
+          width,
+          height,
+          role: 'img',
+          'aria-label': signed ? 'signed' : 'not signed',
+          style: { width: '100%', height: '100%' },
+        })}
       </View>
-      {lines.length ? (
+      {signed ? (
         <View className="w-[140px] mt-1">
           <Button
             kind="small"
             label="Sign again"
-            onPress={() => (holder.current as unknown as HTMLElement).dispatchEvent(new Event('clear'))}
+            onPress={() => {
+              show([]);
+              save(null);
+            }}
           />
         </View>
       ) : null}

@@ -1,3 +1,5 @@
+import { textSearch } from './textSearch';
+
 /** One figure of the index: where it stands, and what is known of it. */
 export interface Figure {
   file: string;
@@ -30,12 +32,10 @@ export const placeName = (file: string): string =>
 /** "readyInS" as "ready in s", so that words are found that stand together in a name. */
 export const words = (text: string) => text.replace(/([a-z0-9])([A-Z])/g, '$1 $2').toLowerCase();
 
-/** Figures of a kind in which every word of the search stands: in the name, the place or the note. */
-export function findFigures(all: readonly Figure[], kind: string, search: string): Figure[] {
-  const wanted = search.toLowerCase().split(/\s+/).filter(Boolean);
-  return all.filter((f) => {
-    if (kind !== 'all' && f.kind !== kind) return false;
-    const text = `${words(f.name)} ${f.name.toLowerCase()} ${placeName(f.file)} ${f.note.toLowerCase()}`;
-    return wanted.every((w) => text.includes(w));
-  });
-}
+const textOf = (f: Figure) => `${words(f.name)} ${f.name} ${placeName(f.file)} ${f.note}`;
+
+/** Finds figures by words of their name, place or note. */
+export const figureSearch = (all: readonly Figure[]) => {
+  const search = textSearch(all, textOf);
+  return (kind: string, typed: string) => search(typed).filter((f) => kind === 'all' || f.kind === kind);
+};

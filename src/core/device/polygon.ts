@@ -1,37 +1,18 @@
+import { polygonArea, polygonCentroid, polygonContains } from 'd3-polygon';
+
 import type { Outline, Pt } from './types';
 
-/** Signed area of a closed polygon, mm²; positive counter-clockwise in the (x, y) of its own numbers. */
-export function signedArea(pts: readonly Pt[]): number {
-  let a = 0;
-  for (let i = 0, j = pts.length - 1; i < pts.length; j = i++) a += pts[j]![0] * pts[i]![1] - pts[i]![0] * pts[j]![1];
-  return a / 2;
-}
+/** As the package asks for points; it changes none of them. */
+const plain = (pts: readonly Pt[]) => pts as [number, number][];
 
-/** Centroid of a closed polygon by the shoelace formula. */
-export function centroid(pts: readonly Pt[]): Pt {
-  const a = signedArea(pts);
-  let x = 0;
-  let y = 0;
-  for (let i = 0, j = pts.length - 1; i < pts.length; j = i++) {
-    const [ax, ay] = pts[j]!;
-    const [bx, by] = pts[i]!;
-    const w = ax * by - bx * ay;
-    x += (ax + bx) * w;
-    y += (ay + by) * w;
-  }
-  return [x / (6 * a), y / (6 * a)];
-}
+/** Signed area of a closed polygon, mm²; positive counter-clockwise in the (x, y) of its own numbers. */
+export const signedArea = (pts: readonly Pt[]): number => -polygonArea(plain(pts));
+
+/** Centroid of a closed polygon, mm. */
+export const centroid = (pts: readonly Pt[]): Pt => polygonCentroid(plain(pts));
 
 /** Even-odd test; a point on the edge may fall either way. */
-export function insidePolygon([x, y]: Pt, pts: readonly Pt[]): boolean {
-  let inside = false;
-  for (let i = 0, j = pts.length - 1; i < pts.length; j = i++) {
-    const [ax, ay] = pts[j]!;
-    const [bx, by] = pts[i]!;
-    if (by > y !== ay > y && x < ((ax - bx) * (y - by)) / (ay - by) + bx) inside = !inside;
-  }
-  return inside;
-}
+export const insidePolygon = (p: Pt, pts: readonly Pt[]): boolean => polygonContains(plain(pts), p as [number, number]);
 
 export interface Near {
   d: number;

@@ -1,3 +1,5 @@
+import TinyQueue from 'tinyqueue';
+
 import { CoreInputError } from '../errors';
 
 /** Something that comes off: it needs any one of its sets to be off before. */
@@ -152,14 +154,13 @@ function exact(
   const best = new Map<number, { cost: number; count: number; from: number; by: number }>([
     [0, { cost: 0, count: 0, from: 0, by: -1 }],
   ]);
-  const heap = new Heap<number>((a, b) => {
-    const [x, y] = [best.get(a)!, best.get(b)!];
-    return x.cost - y.cost || x.count - y.count || a - b;
-  });
-  heap.push(0);
+  const open = new TinyQueue(
+    [{ set: 0, cost: 0, count: 0 }],
+    (a, b) => a.cost - b.cost || a.count - b.count || a.set - b.set,
+  );
   const done = new Set<number>();
-  while (heap.size) {
-    const set = heap.pop()!;
+  for (let first = open.pop(); first; first = open.pop()) {
+    const set = first.set;
     if (done.has(set)) continue;
     done.add(set);
     const here = best.get(set)!;
@@ -175,7 +176,7 @@ function exact(
       const old = best.get(next);
       if (old && (old.cost < c - 1e-12 || (Math.abs(old.cost - c) <= 1e-12 && old.count <= here.count + 1))) continue;
       best.set(next, { cost: c, count: here.count + 1, from: set, by: i });
-      heap.push(next);
+      open.push({ set: next, cost: c, count: here.count + 1 });
     }
   }
   return null;
@@ -236,38 +237,4 @@ export function refitOrder(nodes: readonly StripNode[], order: readonly string[]
     if (orderValid(nodes, [...t].reverse())) return t;
   }
   return reverse;
-}
-
-class Heap<T> {
-  private readonly items: T[] = [];
-  constructor(private readonly before: (a: T, b: T) => number) {}
-  get size() {
-    return this.items.length;
-  }
-  push(x: T) {
-    const a = this.items;
-    a.push(x);
-    for (let i = a.length - 1; i > 0;) {
-      const p = (i - 1) >> 1;
-      if (this.before(a[i]!, a[p]!) >= 0) break;
-      [a[i], a[p]] = [a[p]!, a[i]!];
-      i = p;
-    }
-  }
-  pop(): T | undefined {
-    const a = this.items;
-    const top = a[0];
-    const last = a.pop();
-    if (a.length && last !== undefined) {
-      a[0] = last;
-      for (let i = 0; ;) {
-        let m = i;
-        for (const c of [2 * i + 1, 2 * i + 2]) if (c < a.length && this.before(a[c]!, a[m]!) < 0) m = c;
-        if (m === i) break;
-        [a[i], a[m]] = [a[m]!, a[i]!];
-        i = m;
-      }
-    }
-    return top;
-  }
 }

@@ -1,41 +1,35 @@
-import { useMemo, useRef, useState } from 'react';
-import { View, type GestureResponderEvent } from 'react-native';
+import {
+  DndContext,
+  KeyboardSensor,
+  MouseSensor,
+  TouchSensor,
+  useSensor,
+  useSensors,
+  type DragEndEvent,
+  type Active,
+  type KeyboardCoordinateGetter,
+} from '@dnd-kit/core';
+import { useMemo, useState } from 'react';
+import { View } from 'react-native';
 import Svg, { Defs, G, Line, Path, Pattern, Rect, Text as SvgText } from 'react-native-svg';
 
+import { taskName } from '@/model/taskNames';
 import { useTokens } from '@/ui/theme';
 import { time } from '@/words/units';
 import type { Bar, Lane } from '@/work/bench/lanes';
+import { BarHandle, barId } from './BarHandle';
+import { BarShape, Ghost } from './BarShape';
+import { headHeight, labelWidth, slotHeight, timeScale, type Row, type TimeScale } from './timeScale';
 
-const left = 76;
-const head = 22;
-const slotHeight = 26;
-const gap = 8;
-/** a finger that moves less has pressed, px */
+/** a finger that moves less has pressed, px; a finger that scrolls moves before this time, ms */
 const slop = 7;
-const stepMs = 5 * 60e3;
+const holdMs = 180;
 
 export interface Dropped {
   bar: Bar;
   at: number;
   /** lane that it was dropped on */
   lane: Lane | null;
-}
-
-interface Row {
-  lane: Lane;
-  y: number;
-  h: number;
-  slots: number;
-}
-
-function rowsOf(lanes: readonly Lane[]): Row[] {
-  const out: Row[] = [];
-  for (const lane of lanes) {
-    const slots = Math.min(4, Math.max(1, ...lane.bars.map((b) => b.slots)));
-    const above = out[out.length - 1];
-    out.push({ lane, y: above ? above.y + above.h + gap : head, h: slots * slotHeight, slots });
-  }
-  return out;
 }
 
 interface TimeLineProps {
@@ -49,195 +43,175 @@ interface TimeLineProps {
   onDrop: (d: Dropped) => void;
 }
 
-/** Rows of the plan: who, heater, clamps, shelf. A bar can be dragged to another time or another person. */
+/** Arrows move a bar that was taken up: by a step of time, or to the next row. */
+const byArrows =
+  (s: TimeScale): KeyboardCoordinateGetter =>
+  (e, { currentCoordinates: { x, y } }) => {
+    const to: Record<string, { x: number; y: number }> = {
+      ArrowLeft: { x: x - s.stepPx, y },
+      ArrowRight: { x: x + s.stepPx, y },
+      ArrowUp: { x, y: y - slotHeight },
+      ArrowDown: { x, y: y + slotHeight },
+    };
+    return to[e.code];
+  };
+
+const barOf = (a: Active) => a.data.current!.bar as Bar;
+/** How far a bar was moved, px. */
+function movedPx({ rect }: Active): number {
+  const { initial, translated } = rect.current;
+  return initial && translated ? translated.left - initial.left : 0;
+}
+
+/** Rows of the plan: who, heater, clamps, shelf. A bar can be dragged to another time or another person, by finger or keys. */
 export function TimeLine(p: TimeLineProps) {
-  const t = useTokens();
   const { lanes, fromAt, toAt, width } = p;
-  const scale = (width - left) / (toAt - fromAt);
-  const x = (at: number) => left + (Math.max(fromAt, Math.min(toAt, at)) - fromAt) * scale;
-  const rows = useMemo(() => rowsOf(lanes), [lanes]);
-  const height = (rows.length ? rows[rows.length - 1]!.y + rows[rows.length - 1]!.h : head) + 4;
-  const box = (row: Row, b: Bar) => ({
-    x: x(b.fromAt),
-    y: row.y + Math.min(b.slot, row.slots - 1) * slotHeight,
-    w: Math.max(3, x(b.toAt) - x(b.fromAt)),
-    h: slotHeight - 2,
-  });
-  const [drag, setDrag] = useState<{ bar: Bar; dx: number; dy: number } | null>(null);
-  const held = useRef<{ bar: Bar; y: number; moved: boolean; pageX: number; pageY: number } | null>(null);
-  // narrow bars are hard to hit: the nearest within a finger's width counts
-  const hit = (px: number, py: number): { bar: Bar; y: number } | null => {
-    let best: { bar: Bar; y: number; d: number } | null = null;
-    for (const row of rows) {
-      if (py < row.y - gap / 2 || py > row.y + row.h + gap / 2) continue;
-      for (const bar of row.lane.bars) {
-        const q = box(row, bar);
-        const dx = Math.max(q.x - px, px - q.x - q.w, 0);
-        const dy = Math.max(q.y - py, py - q.y - q.h, 0);
-        const d = dx + dy;
-        if (d <= 18 && (!best || d < best.d)) best = { bar, y: q.y, d };
+  const s = useMemo(() => timeScale(lanes, fromAt, toAt, width), [lanes, fromAt, toAt, width]);
+  const [drag, setDrag] = useState<{ bar: Bar; row: string; dx: number; dy: number } | null>(null);
+  const sensors = useSensors(
+    useSensor(MouseSensor, { activationConstraint: { distance: slop } }),
+    useSensor(TouchSensor, { activationConstraint: { delay: holdMs, tolerance: slop } }),
+    useSensor(KeyboardSensor, {
+      coordinateGetter: byArrows(s),
+      keyboardCodes: { start: ['Space'], cancel: ['Escape'], end: ['Space', 'Enter'] },
+    }),
+  );
+  const end = (e: DragEndEvent) => {
+    const bar = barOf(e.active);
+    const row = s.rows.find((r) => r.lane.id === e.active.data.current!.row);
+    setDrag(null);
+    if (!row || !(e.delta.x || e.delta.y)) return;
+    const y = s.box(row, bar).y + slotHeight / 2 + e.delta.y;
+    p.onDrop({ bar, at: s.movedTo(bar, e.delta.x), lane: s.rowAt(y)?.lane ?? null });
+  };
+  const said = (a: Active) => `${barOf(a).label} at ${time(s.movedTo(barOf(a), movedPx(a)))}`;
+  return (
+    <DndContext
+      sensors={sensors}
+      autoScroll={false}
+      onDragMove={({ active, delta }) =>
+        setDrag({ bar: barOf(active), row: String(active.data.current!.row), dx: delta.x, dy: delta.y })
       }
-    }
-    return best;
-  };
-  const responder = {
-    onStartShouldSetResponder: (e: GestureResponderEvent) =>
-      hit(e.nativeEvent.locationX, e.nativeEvent.locationY) !== null,
-    onResponderGrant: (e: GestureResponderEvent) => {
-      const { locationX, locationY, pageX, pageY } = e.nativeEvent;
-      const found = hit(locationX, locationY);
-      held.current = found ? { ...found, moved: false, pageX, pageY } : null;
-    },
-    onResponderMove: (e: GestureResponderEvent) => {
-      const h = held.current;
-      if (!h || h.bar.state === 'going') return;
-      const [dx, dy] = [e.nativeEvent.pageX - h.pageX, e.nativeEvent.pageY - h.pageY];
-      if (!h.moved && Math.hypot(dx, dy) < slop) return;
-      h.moved = true;
-      setDrag({ bar: h.bar, dx, dy });
-    },
-    onResponderRelease: (e: GestureResponderEvent) => {
-      const h = held.current;
-      held.current = null;
-      setDrag(null);
-      if (!h) return;
-      if (!h.moved) return p.onChoose(h.bar);
-      const at = Math.round((h.bar.fromAt + (e.nativeEvent.pageX - h.pageX) / scale) / stepMs) * stepMs;
-      const y = h.y + slotHeight / 2 + e.nativeEvent.pageY - h.pageY;
-      const row = rows.find((r) => y >= r.y - gap / 2 && y <= r.y + r.h + gap / 2);
-      p.onDrop({ bar: h.bar, at, lane: row?.lane ?? null });
-    },
-    onResponderTerminate: () => {
-      held.current = null;
-      setDrag(null);
-    },
-    // a page that scrolls may take the finger while nothing is dragged
-    onResponderTerminationRequest: () => !held.current?.moved,
-  };
-  const hours = (toAt - fromAt) / 3600e3;
-  const tickMs = (hours <= 3 ? 0.5 : hours <= 9 ? 1 : hours <= 18 ? 2 : hours <= 30 ? 4 : 12) * 3600e3;
-  const zone = new Date(fromAt).getTimezoneOffset() * 60e3;
-  const ticks: number[] = [];
-  for (let k = Math.ceil((fromAt - zone) / tickMs) * tickMs + zone; k < toAt; k += tickMs) ticks.push(k);
+      onDragEnd={end}
+      onDragCancel={() => setDrag(null)}
+      accessibility={{
+        screenReaderInstructions: {
+          draggable:
+            'Enter opens the task. Space takes it up: left and right move it by five minutes, up and down to another row, Space sets it down, Escape leaves it.',
+        },
+        announcements: {
+          onDragStart: (e) => `${barOf(e.active).label} taken up`,
+          onDragMove: (e) => said(e.active),
+          onDragOver: () => undefined,
+          onDragEnd: () => 'set down',
+          onDragCancel: () => 'left where it was',
+        },
+      }}
+    >
+      <View style={{ width, height: s.height }} testID="timeline">
+        <Drawing {...p} s={s}>
+          {drag ? (
+            <Ghost
+              x={s.x(drag.bar.fromAt) + drag.dx}
+              y={(s.rows.find((r) => r.lane.id === drag.row)?.y ?? headHeight) + drag.dy}
+              w={Math.max(24, s.x(drag.bar.toAt) - s.x(drag.bar.fromAt))}
+              text={time(s.movedTo(drag.bar, drag.dx))}
+            />
+          ) : null}
+        </Drawing>
+        {s.rows.flatMap((row) =>
+          row.lane.bars.map((b) => (
+            <BarHandle
+              key={`${row.lane.id}${barId(b)}`}
+              bar={b}
+              row={row.lane.id}
+              task={taskName(b.entry.task)}
+              box={s.box(row, b)}
+              onChoose={() => p.onChoose(b)}
+            />
+          )),
+        )}
+      </View>
+    </DndContext>
+  );
+}
+
+/** The picture under the handles: hours, rows, bars, now. */
+function Drawing({
+  lanes,
+  fromAt,
+  toAt,
+  now,
+  chosen,
+  s,
+  children,
+}: TimeLineProps & { s: TimeScale; children: React.ReactNode }) {
+  const t = useTokens();
   const said = `Plan from ${time(fromAt)} to ${time(toAt)}: ${lanes
     .map((l) => `${l.name} ${l.bars.length ? l.bars.map((b) => `${b.label} ${time(b.fromAt)}`).join(', ') : 'nothing'}`)
     .join('; ')}`;
   return (
-    <View {...responder} style={{ width, height, touchAction: 'pan-y' } as object} testID="timeline">
-      <Svg width={width} height={height} role="img" aria-label={said} pointerEvents="none">
-        <Defs>
-          <Pattern id="shut" width={7} height={7} patternUnits="userSpaceOnUse">
-            <Path d="M0 7 L7 0" stroke={t.ink2} strokeWidth={0.8} />
-          </Pattern>
-        </Defs>
-        {ticks.map((k) => (
-          <G key={k}>
-            <Line x1={x(k)} x2={x(k)} y1={head - 4} y2={height} stroke={t.rule} strokeWidth={1} />
-            {x(k) < width - 18 ? (
-              <SvgText x={x(k)} y={13} fontSize={12} fontFamily="Mono_500" fill={t.ink2} textAnchor="middle">
-                {time(k)}
-              </SvgText>
-            ) : null}
-          </G>
-        ))}
-        {rows.map((row) => (
-          <G key={row.lane.id}>
-            <SvgText
-              x={0}
-              y={row.y + 17}
-              fontSize={12.5}
-              fontFamily={row.lane.kind === 'person' ? 'Next_700' : 'Next_400'}
-              fill={t.ink}
-            >
-              {row.lane.name.length > 12 ? `${row.lane.name.slice(0, 11)}…` : row.lane.name}
+    <Svg width={s.width} height={s.height} role="img" aria-label={said} pointerEvents="none">
+      <Defs>
+        <Pattern id="shut" width={7} height={7} patternUnits="userSpaceOnUse">
+          <Path d="M0 7 L7 0" stroke={t.ink2} strokeWidth={0.8} />
+        </Pattern>
+      </Defs>
+      {s.ticks.map((k) => (
+        <G key={k}>
+          <Line x1={s.x(k)} x2={s.x(k)} y1={headHeight - 4} y2={s.height} stroke={t.rule} strokeWidth={1} />
+          {s.x(k) < s.width - 18 ? (
+            <SvgText x={s.x(k)} y={13} fontSize={12} fontFamily="Mono_500" fill={t.ink2} textAnchor="middle">
+              {time(k)}
             </SvgText>
-            <Line x1={left} x2={width} y1={row.y + row.h + gap / 2} y2={row.y + row.h + gap / 2} stroke={t.rule} />
-            {row.lane.shut.map((s) => (
-              <Rect
-                key={s.from}
-                x={x(s.from)}
-                y={row.y}
-                width={Math.max(0, x(s.to) - x(s.from))}
-                height={row.h}
-                fill="url(#shut)"
-                opacity={0.55}
-              />
-            ))}
-            {row.lane.bars.map((b) => {
-              const q = box(row, b);
-              const on = p.chosen?.job === b.entry.job && p.chosen.task === b.entry.task;
-              const fill = b.state === 'going' ? t.ink : t.panel;
-              const stroke = b.late ? t.caution : t.ink;
-              return (
-                <G key={`${b.entry.job}${b.entry.task}`}>
-                  {b.windowTo !== null && x(b.windowTo) > q.x + q.w + 1 ? (
-                    <Path
-                      d={`M${q.x + q.w} ${q.y + q.h / 2} H${x(b.windowTo)} M${x(b.windowTo)} ${q.y + 4} V${q.y + q.h - 4}`}
-                      stroke={t.go}
-                      strokeWidth={2}
-                      fill="none"
-                    />
-                  ) : null}
-                  <Rect
-                    x={q.x + 0.75}
-                    y={q.y + 0.75}
-                    width={Math.max(2, q.w - 1.5)}
-                    height={q.h - 1.5}
-                    fill={fill}
-                    stroke={stroke}
-                    strokeWidth={on ? 3.5 : b.state === 'pinned' ? 3 : 1.5}
-                    {...(b.hands || b.state === 'going' ? {} : { strokeDasharray: '4 3' })}
-                  />
-                  {q.w >= 20 ? (
-                    <SvgText
-                      x={q.x + (q.w >= 48 ? 5 : q.w / 2)}
-                      textAnchor={q.w >= 48 ? 'start' : 'middle'}
-                      y={q.y + 16}
-                      fontSize={12}
-                      fontFamily="Mono_500"
-                      fill={b.state === 'going' ? t.onInk : b.late ? t.caution : t.ink}
-                    >
-                      {q.w >= 48 ? b.label : b.label.slice(-2)}
-                    </SvgText>
-                  ) : null}
-                </G>
-              );
-            })}
-          </G>
-        ))}
-        <Line x1={x(p.now)} x2={x(p.now)} y1={head - 6} y2={height} stroke={t.ink} strokeWidth={2.5} />
-        {drag ? (
-          <Ghost
-            x={x(drag.bar.fromAt) + drag.dx}
-            y={(rows.find((r) => r.lane.bars.includes(drag.bar))?.y ?? head) + drag.dy}
-            w={Math.max(24, x(drag.bar.toAt) - x(drag.bar.fromAt))}
-            text={time(Math.round((drag.bar.fromAt + drag.dx / scale) / stepMs) * stepMs)}
-          />
-        ) : null}
-      </Svg>
-    </View>
+          ) : null}
+        </G>
+      ))}
+      {s.rows.map((row) => (
+        <LaneRow key={row.lane.id} row={row} s={s} chosen={chosen} />
+      ))}
+      <Line x1={s.x(now)} x2={s.x(now)} y1={headHeight - 6} y2={s.height} stroke={t.ink} strokeWidth={2.5} />
+      {children}
+    </Svg>
   );
 }
 
-/** Where a bar would go, with its time. */
-function Ghost({ x, y, w, text }: { x: number; y: number; w: number; text: string }) {
+/** One row: its name, when nobody is there, its bars. */
+function LaneRow({ row, s, chosen }: { row: Row; s: TimeScale; chosen: TimeLineProps['chosen'] }) {
   const t = useTokens();
+  const { lane } = row;
   return (
     <G>
-      <Rect
-        x={x}
-        y={y}
-        width={w}
-        height={slotHeight - 2}
-        fill={t.panel}
-        opacity={0.85}
-        stroke={t.ink}
-        strokeWidth={3}
-      />
-      <Line x1={x} x2={x} y1={head - 4} y2={y} stroke={t.ink} strokeWidth={1.5} strokeDasharray="3 3" />
-      <SvgText x={x + 4} y={y + 17} fontSize={13} fontFamily="Mono_700" fill={t.ink}>
-        {text}
+      <SvgText
+        x={0}
+        y={row.y + 17}
+        fontSize={12.5}
+        fontFamily={lane.kind === 'person' ? 'Next_700' : 'Next_400'}
+        fill={t.ink}
+      >
+        {lane.name.length > 12 ? `${lane.name.slice(0, 11)}…` : lane.name}
       </SvgText>
+      <Line x1={labelWidth} x2={s.width} y1={s.bottomOf(row)} y2={s.bottomOf(row)} stroke={t.rule} />
+      {lane.shut.map((shut) => (
+        <Rect
+          key={shut.from}
+          x={s.x(shut.from)}
+          y={row.y}
+          width={Math.max(0, s.x(shut.to) - s.x(shut.from))}
+          height={row.h}
+          fill="url(#shut)"
+          opacity={0.55}
+        />
+      ))}
+      {lane.bars.map((b) => (
+        <BarShape
+          key={barId(b)}
+          bar={b}
+          box={s.box(row, b)}
+          on={chosen?.job === b.entry.job && chosen.task === b.entry.task}
+          windowX={b.windowTo === null ? null : s.x(b.windowTo)}
+        />
+      ))}
     </G>
   );
 }

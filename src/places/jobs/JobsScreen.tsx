@@ -14,20 +14,12 @@ import { Mark } from '@/ui/Mark';
 import { PlaceFrame } from '@/bench-kit/PlaceFrame';
 import { TextBox } from '@/ui/TextBox';
 import { Txt } from '@/ui/Txt';
+import { textSearch } from '@/work/textSearch';
 import { dayTime } from '@/words/units';
 import { useNow } from '@/bench-kit/useNow';
 
-const words = new WeakMap<JobState, string>();
-/** Everything that a job is found by, ready to be searched. */
-function wordsOf(j: JobState): string {
-  let w = words.get(j);
-  if (!w)
-    words.set(
-      j,
-      (w = [j.label, j.device.name, j.customerMark, stageNames[j.stage], tagCode(j.id)].join('\n').toLowerCase()),
-    );
-  return w;
-}
+/** Everything that a job is found by. */
+const textOf = (j: JobState) => [j.label, j.device.name, j.customerMark, stageNames[j.stage], tagCode(j.id)].join(' ');
 
 export function JobsScreen() {
   const router = useRouter();
@@ -37,13 +29,11 @@ export function JobsScreen() {
   const [which, setWhich] = useState<'open' | 'closed' | 'all'>('open');
   const [most, setMost] = useState(24);
   // typing goes before the list
-  const q = useDeferredValue(find.trim().toLowerCase());
+  const typed = useDeferredValue(find);
+  const search = useMemo(() => textSearch(jobs, textOf), [jobs]);
   const shown = useMemo(
-    () =>
-      jobs.filter(
-        (j) => (which === 'all' || (which === 'closed') === (j.closedAt !== null)) && (!q || wordsOf(j).includes(q)),
-      ),
-    [jobs, which, q],
+    () => search(typed).filter((j) => which === 'all' || (which === 'closed') === (j.closedAt !== null)),
+    [search, which, typed],
   );
   return (
     <PlaceFrame

@@ -1,5 +1,5 @@
 import { useRouter } from 'expo-router';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { Pressable, View } from 'react-native';
 
 import { comeBackCauses, type ComeBackCause } from '@/model/entries/check';
@@ -17,18 +17,18 @@ import { capital } from '@/words/capital';
 import { Choice } from '@/ui/Choice';
 import { TextBox } from '@/ui/TextBox';
 import { Txt } from '@/ui/Txt';
+import { textSearch } from '@/work/textSearch';
 import { dayTime, span } from '@/words/units';
 import { useNow } from '@/bench-kit/useNow';
 
 /** Jobs that this one can be a come-back of: handed over before it came in, the likeliest first. */
 export function firstJobs(job: JobState, jobs: readonly JobState[], find: string): JobState[] {
-  const q = find.trim().toLowerCase();
   const near = (j: JobState) =>
     (j.customerMark && j.customerMark === job.customerMark ? 2 : 0) + (j.model.id === job.model.id ? 1 : 0);
-  return jobs
-    .filter((j) => j.id !== job.id && j.closedAt !== null && j.closedAt <= job.openedAt)
-    .filter((j) => !q || [j.label, j.customerMark, j.model.name].some((t) => t.toLowerCase().includes(q)))
-    .sort((a, b) => near(b) - near(a) || b.closedAt! - a.closedAt!);
+  const before = jobs.filter((j) => j.id !== job.id && j.closedAt !== null && j.closedAt <= job.openedAt);
+  return [...textSearch(before, (j) => `${j.label} ${j.customerMark} ${j.model.name}`)(find)].sort(
+    (a, b) => near(b) - near(a) || b.closedAt! - a.closedAt!,
+  );
 }
 
 const dayMs = 86400e3;
@@ -46,7 +46,7 @@ export function ComeBackScreen({ job }: { job: JobState }) {
   const [elsewhere, setElsewhere] = useState(job.comeBack ? job.comeBack.firstJobId === null : false);
   const [presumed, setPresumed] = useState<ComeBackCause | null>(job.comeBack?.presumed ?? null);
   const [note, setNote] = useState(job.comeBack?.note ?? '');
-  const shown = firstJobs(job, jobs, find).slice(0, 8);
+  const shown = useMemo(() => firstJobs(job, jobs, find).slice(0, 8), [job, jobs, find]);
   const chosen = jobs.find((j) => j.id === first) ?? null;
   const can = presumed !== null && (first !== null || elsewhere);
   return (

@@ -1,5 +1,5 @@
 import { Link, type Href } from 'expo-router';
-import { Suspense, useMemo, useState } from 'react';
+import { Suspense, useDeferredValue, useMemo, useState } from 'react';
 import { Pressable, useWindowDimensions, View } from 'react-native';
 
 import { works, type Work } from '@/core/intake/route';
@@ -18,6 +18,7 @@ import { PlaceFrame } from '@/bench-kit/PlaceFrame';
 import { Readings } from '@/ui/Readings';
 import { TextBox } from '@/ui/TextBox';
 import { Txt } from '@/ui/Txt';
+import { textSearch } from '@/work/textSearch';
 import { dayTime, percent, stamp } from '@/words/units';
 import { useNow } from '@/bench-kit/useNow';
 import { WatchChart } from './LazyWatchChart';
@@ -48,6 +49,10 @@ const has: Record<Only, (f: Finished) => boolean> = {
   faults: ({ job }) => functionState(job).newFaults.length + functionState(job).unclear.length > 0,
 };
 
+/** Everything that a record is found by. */
+const textOf = ({ job }: Finished) =>
+  [job.label, job.model.name, job.customerMark, tagCode(job.id), ...job.notes.map((n) => n.text)].join(' ');
+
 /** Jobs that were handed over: searched, filtered and counted. */
 export function RecordsScreen() {
   const jobs = useJobs();
@@ -59,7 +64,7 @@ export function RecordsScreen() {
   const [only, setOnly] = useState<Only>('all');
   const [shownMax, setShownMax] = useState(30);
   const finished = useMemo(() => finishedJobs(jobs), [jobs]);
-  const q = find.trim().toLowerCase();
+  const typed = useDeferredValue(find);
   // whole days: what is counted does not change with every tick of the clock
   const today = Math.ceil(now / day) * day;
   const inPeriod = useMemo(
@@ -69,16 +74,8 @@ export function RecordsScreen() {
       ),
     [finished, today, period, work],
   );
-  const shown = inPeriod
-    .filter(has[only])
-    .filter(
-      ({ job }) =>
-        !q ||
-        [job.label, job.model.name, job.customerMark, tagCode(job.id), ...job.notes.map((n) => n.text)].some((t) =>
-          t.toLowerCase().includes(q),
-        ),
-    )
-    .reverse();
+  const search = useMemo(() => textSearch([...inPeriod].reverse(), textOf), [inPeriod]);
+  const shown = useMemo(() => search(typed).filter(has[only]), [search, typed, only]);
   const [stats, chart] = useMemo(() => [shopStatistics(inPeriod), controlChart(inPeriod)] as const, [inPeriod]);
   const signals =
     chart?.kind === 'jobs' ? chart.cusum.signals.length : (chart?.points.filter((p) => p.out).length ?? 0);

@@ -6,7 +6,9 @@ import { PlaceFrame } from '@/bench-kit/PlaceFrame';
 import { Entry } from '@/bench-kit/Why';
 import { Txt } from '@/ui/Txt';
 import figures from './figures.json';
-import { findFigures, kindNames, placeName, words, type FigureKind } from '@/work/findFigures';
+import { figureSearch, kindNames, placeName, words, type FigureKind } from '@/work/findFigures';
+
+const search = figureSearch(figures);
 
 /** Rows at a time: more are found by the search. */
 const most = 60;
@@ -16,7 +18,7 @@ export function FiguresScreen() {
   const [kind, setKind] = useState<FigureKind | 'all'>('all');
   const [text, setText] = useState('');
   const wanted = useDeferredValue(text);
-  const found = useMemo(() => findFigures(figures, kind, wanted), [kind, wanted]);
+  const found = useMemo(() => search(kind, wanted), [kind, wanted]);
   return (
     <PlaceFrame title="Figures" line={`${figures.length} numbers with their sources`}>
       <Txt size="s" tone="ink2" className="mb-2">

@@ -1,7 +1,7 @@
 import { spawnSync } from 'node:child_process';
 
 import figures from './figures.json';
-import { findFigures, kindNames } from '@/work/findFigures';
+import { figureSearch, kindNames } from '@/work/findFigures';
 
 it('the index is what the code says: npm run figures after a change', () => {
   const done = spawnSync(process.execPath, ['--import', 'tsx', 'scripts/write-figures.mts', '--check'], {
@@ -20,8 +20,9 @@ it('every figure has a kind that the page names and a note that says where it co
 });
 
 it('is searched by words of name, place and note, and by kind', () => {
-  const soft = findFigures(figures, 'all', 'foam ring soft c');
+  const findFigures = figureSearch(figures);
+  const soft = findFigures('all', 'foam ring soft c');
   expect(soft.some((f) => f.name === 'adhesives.foamRing.softC' && f.value === 60)).toBe(true);
-  expect(findFigures(figures, 'published', '').every((f) => f.kind === 'published')).toBe(true);
-  expect(findFigures(figures, 'all', 'no such thing anywhere')).toEqual([]);
+  expect(findFigures('published', '').every((f) => f.kind === 'published')).toBe(true);
+  expect(findFigures('all', 'no such thing anywhere')).toEqual([]);
 });

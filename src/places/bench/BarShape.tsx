@@ -1,0 +1,68 @@
+import { G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
+
+import { useTokens } from '@/ui/theme';
+import type { Bar } from '@/work/bench/lanes';
+import { headHeight, slotHeight, type Box } from './timeScale';
+
+/** One bar: going is filled, hands have a whole line, a clock a dashed one; its window behind it. */
+export function BarShape({ bar, box, on, windowX }: { bar: Bar; box: Box; on: boolean; windowX: number | null }) {
+  const t = useTokens();
+  const going = bar.state === 'going';
+  return (
+    <G>
+      {windowX !== null && windowX > box.x + box.w + 1 ? (
+        <Path
+          d={`M${box.x + box.w} ${box.y + box.h / 2} H${windowX} M${windowX} ${box.y + 4} V${box.y + box.h - 4}`}
+          stroke={t.go}
+          strokeWidth={2}
+          fill="none"
+        />
+      ) : null}
+      <Rect
+        x={box.x + 0.75}
+        y={box.y + 0.75}
+        width={Math.max(2, box.w - 1.5)}
+        height={box.h - 1.5}
+        fill={going ? t.ink : t.panel}
+        stroke={bar.late ? t.caution : t.ink}
+        strokeWidth={on ? 3.5 : bar.state === 'pinned' ? 3 : 1.5}
+        {...(bar.hands || going ? {} : { strokeDasharray: '4 3' })}
+      />
+      {box.w >= 20 ? (
+        <SvgText
+          x={box.x + (box.w >= 48 ? 5 : box.w / 2)}
+          textAnchor={box.w >= 48 ? 'start' : 'middle'}
+          y={box.y + 16}
+          fontSize={12}
+          fontFamily="Mono_500"
+          fill={going ? t.onInk : bar.late ? t.caution : t.ink}
+        >
+          {box.w >= 48 ? bar.label : bar.label.slice(-2)}
+        </SvgText>
+      ) : null}
+    </G>
+  );
+}
+
+/** Where a bar would go, with its time. */
+export function Ghost({ x, y, w, text }: { x: number; y: number; w: number; text: string }) {
+  const t = useTokens();
+  return (
+    <G>
+      <Rect
+        x={x}
+        y={y}
+        width={w}
+        height={slotHeight - 2}
+        fill={t.panel}
+        opacity={0.85}
+        stroke={t.ink}
+        strokeWidth={3}
+      />
+      <Line x1={x} x2={x} y1={headHeight - 4} y2={y} stroke={t.ink} strokeWidth={1.5} strokeDasharray="3 3" />
+      <SvgText x={x + 4} y={y + 17} fontSize={13} fontFamily="Mono_700" fill={t.ink}>
+        {text}
+      </SvgText>
+    </G>
+  );
+}
