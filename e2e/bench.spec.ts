@@ -48,6 +48,18 @@ test('the plan moves with what happens, and can be told what not to do', { tag: 
       await expect(page.getByText(/J-01\d\d not before \d\d:\d\d, by Mirel\./)).toBeVisible();
       await expect(page.getByTestId('taskEdit')).toBeVisible();
       await h.press('Free again');
+      await page.clock.runFor(1500);
+      // the same without a mouse: taken up, half an hour later, set down
+      const bar = page.getByTestId('timeline').getByRole('button', { name: /^J-01\d\d Check/ }).first();
+      await bar.focus();
+      const keys = ['Space', ...Array.from({ length: 6 }, () => 'ArrowRight'), 'Space'];
+      for (const key of keys) {
+        await page.keyboard.press(key);
+        await page.clock.runFor(50);
+      }
+      await page.clock.runFor(1500);
+      await expect(page.getByText(/J-01\d\d not before \d\d:\d\d/)).toBeVisible();
+      await h.press('Free again');
     });
 
   await test.step('called away: the plan does without; back again', async () => {
