@@ -316,6 +316,10 @@ export const settingsSchema = z.object({
   lead: z
     .object({ days: z.number().min(0).max(365), sdDays: z.number().min(0).max(120) })
     .default({ days: 4, sdDays: 1 }),
+  /** own values in place of judgements, by the figure's key */
+  figures: z
+    .record(z.string().max(400), z.object({ value: z.number(), because: z.string().min(1).max(200) }))
+    .default({}),
   /** under which address a phone on the same network reaches this page; empty: the one it was opened with */
   benchAddress: z
     .string()
@@ -330,6 +334,7 @@ export type Settings = z.infer<typeof settingsSchema>;
 /** What a setting is called where a file's settings are compared with those here. */
 export const settingsNames: Readonly<Record<keyof Settings, string>> = {
   version: 'version',
+  figures: 'own figures',
   temperature: 'unit of temperature',
   length: 'unit of length',
   theme: 'look',
@@ -379,6 +384,7 @@ export const settingsNames: Readonly<Record<keyof Settings, string>> = {
 
 export const defaultSettings: Settings = {
   version: 1,
+  figures: {},
   temperature: 'C',
   length: 'mm',
   theme: 'system',

@@ -48,9 +48,10 @@ const notGlued = (job: WayFacts) => clips(job) || job.route?.closedBy === 'nothi
 const ofJob = { atJoint: false, hands: true, runsAfter: null, waitsFor: 'for hands', needless: always } as const;
 const ofJoint = { ...ofJob, atJoint: true } as const;
 
-const minutesOf = (p50: number, p90: number, ofRoute = true, of = ''): StageMinutes => ({
-  p50: judgement(p50, `${of}no log of its own yet, shop figure`),
-  p90: judgement(p90, `${of}no log of its own yet, shop figure`),
+/** Minutes in the middle and of nine in ten, of what they are. */
+const minutesOf = (of: string, p50: number, p90: number, ofRoute = true): StageMinutes => ({
+  p50: judgement(p50, `${of}, minutes in the middle: no log of its own yet, shop figure`),
+  p90: judgement(p90, `${of}, nine in ten take no longer: no log of its own yet, shop figure`),
   ofRoute,
 });
 
@@ -60,7 +61,7 @@ export const stageDefs: Record<StageId, StageDef> = {
     ...ofJob,
     name: 'Intake',
     work: { how: 'hands', task: 'intake' },
-    minutes: minutesOf(5, 9),
+    minutes: minutesOf('intake', 5, 9),
     tasks: { intake: { name: 'Intake', verb: 'Take in', learned: true } },
     waitsFor: 'intake is not finished',
   },
@@ -68,7 +69,7 @@ export const stageDefs: Record<StageId, StageDef> = {
     ...ofJoint,
     name: 'Heat',
     work: { how: 'heat' },
-    minutes: minutesOf(4, 7),
+    minutes: minutesOf('heat', 4, 7),
     runsAfter: 'heatOn',
     tasks: {
       load: { name: 'Lay on', verb: 'Lay on', learned: true },
@@ -81,14 +82,14 @@ export const stageDefs: Record<StageId, StageDef> = {
     ...ofJoint,
     name: 'Lift',
     work: { how: 'lift' },
-    minutes: minutesOf(12, 25),
+    minutes: minutesOf('lift', 12, 25),
     tasks: { lift: { name: 'Lift', verb: 'Lift', learned: true } },
   },
   strip: {
     ...ofJob,
     name: 'Strip',
     work: { how: 'hands', task: 'strip', breakable: true },
-    minutes: minutesOf(18, 35, false, 'taking the inside out and putting it back; '),
+    minutes: minutesOf('taking the inside out and putting it back', 18, 35, false),
     tasks: { strip: { name: 'Strip', verb: 'Strip', learned: true } },
     // glass on its own: nothing inside is taken out
     needless: (job) => !job.route?.internalsOut,
@@ -97,14 +98,14 @@ export const stageDefs: Record<StageId, StageDef> = {
     ...ofJoint,
     name: 'Clean',
     work: { how: 'hands', task: 'clean', breakable: true },
-    minutes: minutesOf(14, 25),
+    minutes: minutesOf('clean', 14, 25),
     tasks: { clean: { name: 'Clean', verb: 'Clean', learned: true } },
   },
   dryFit: {
     ...ofJoint,
     name: 'Dry fit',
     work: { how: 'hands', task: 'dryFit', needsPart: true },
-    minutes: minutesOf(4, 8),
+    minutes: minutesOf('dry fit', 4, 8),
     tasks: { dryFit: { name: 'Dry fit', verb: 'Dry fit', learned: true } },
     // lens covers are compared by size where they come off, and warmed there one by one
     needless: (job) => coverKindOf(job.face).lens,
@@ -113,7 +114,7 @@ export const stageDefs: Record<StageId, StageDef> = {
     ...ofJoint,
     name: 'Bond',
     work: { how: 'bond' },
-    minutes: minutesOf(9, 15),
+    minutes: minutesOf('bond', 9, 15),
     tasks: {
       bond: { name: 'Bond', verb: 'Bond', learned: true },
       close: { name: 'Close', verb: 'Close', learned: false },
@@ -137,14 +138,14 @@ export const stageDefs: Record<StageId, StageDef> = {
     ...ofJob,
     name: 'Check',
     work: { how: 'hands', task: 'check', needsPart: true, tester: true },
-    minutes: minutesOf(12, 20),
+    minutes: minutesOf('check', 12, 20),
     tasks: { check: { name: 'Check', verb: 'Check', learned: true } },
   },
   handover: {
     ...ofJob,
     name: 'Hand over',
     work: { how: 'hands', task: 'handover', needsPart: true, leaves: true },
-    minutes: minutesOf(4, 7),
+    minutes: minutesOf('hand over', 4, 7),
     tasks: { handover: { name: 'Hand over', verb: 'Hand over', learned: true } },
   },
 };

@@ -9,6 +9,7 @@ import { BenchScreen } from './bench/BenchScreen';
 import { JobsScreen } from './jobs/JobsScreen';
 import { LogScreen } from './jobs/LogScreen';
 import { NewJobScreen, nextLabel } from './jobs/NewJobScreen';
+import { FiguresScreen } from './shop/FiguresScreen';
 import { ShopScreen } from './shop/ShopScreen';
 
 jest.mock('@/store/useBackup', () => ({
@@ -192,5 +193,40 @@ describe('shop', () => {
     expect(screen.getByRole('alert').textContent).toContain('2 entries are not written');
     await press('Try to write again');
     expect(screen.queryByText(/are not written/)).toBeNull();
+  });
+});
+
+describe('figures', () => {
+  const find = (text: string) =>
+    act(async () => void fireEvent.change(screen.getByLabelText('Search figures'), { target: { value: text } }));
+  const shown = () => screen.getAllByRole('listitem').map((l) => l.textContent);
+
+  it('a judgement gets the shop’s own value with a reason, within a tenth and ten times of it; and back', async () => {
+    render(<FiguresScreen />);
+    await find('lift minutes middle');
+    expect(shown()).toHaveLength(1);
+    await press('Change');
+    expect(screen.getByRole('button', { name: /^Count with it/ }).getAttribute('aria-disabled')).toBe('true');
+    await enter(/own value$/, '121');
+    expect(screen.getByRole('alert').textContent).toMatch(/allowed is 1\.2.* to 120/);
+    await enter(/own value$/, '20');
+    await act(
+      async () => void fireEvent.change(screen.getByLabelText(/^Why, for/), { target: { value: 'slower here' } }),
+    );
+    await press('Count with it');
+    const key = 'judgement 12 lift, minutes in the middle: no log of its own yet, shop figure';
+    expect(settingsNow().figures).toEqual({ [key]: { value: 20, because: 'slower here' } });
+    await choose('Source: Own (1)');
+    expect(shown()[0]).toContain('This shop’s own, 12 as shipped: slower here');
+    await press('Change');
+    await press('As shipped');
+    expect(settingsNow().figures).toEqual({});
+  });
+
+  it('what somebody outside stands behind cannot be changed', async () => {
+    render(<FiguresScreen />);
+    await choose('Source: Published');
+    expect(shown().length).toBeGreaterThan(10);
+    expect(screen.queryByRole('button', { name: 'Change' })).toBeNull();
   });
 });

@@ -11,6 +11,7 @@ import { stopKinds } from '@/model/stops';
 import { defaultSettings, type Settings } from '@/model/settings';
 import { shippedDevices } from '@/model/shippedDevices';
 import { askPersistence } from './backup';
+import { mirrorFigures } from './ownFigures';
 import { onOthers, tellOthers } from './channel';
 import { nowMs } from './clock';
 import { newId } from './ids';
@@ -55,7 +56,13 @@ export async function loadShop(): Promise<ShopLog> {
     journal.forget(key);
   }
   void checkPacked(log.fromPack);
+  figuresInForce(log.settings);
   return log;
+}
+
+/** Own figures that this load does not count with yet: it is loaded anew, for figures are made when the page is. */
+function figuresInForce(settings: Settings): void {
+  if (mirrorFigures(settings.figures)) window.location.reload();
 }
 
 /** True when the work is not done within the time that anybody waits for it. */
@@ -308,6 +315,7 @@ export async function saveSettings(settings: Settings): Promise<void> {
   patchLog((log) => ({ ...log, settings }));
   await repository.saveSettings(settings);
   tellOthers();
+  figuresInForce(settings);
 }
 
 /** The settings of before the last change; false when there are none. */

@@ -65,7 +65,7 @@ export function NumberField(p: NumberFieldProps) {
       <View className="flex-row items-center gap-2">
         <TextBox
           num
-          aria-label={`${p.label}, ${p.unit}`}
+          aria-label={p.unit ? `${p.label}, ${p.unit}` : p.label}
           bad={problem !== null}
           inputMode={p.thumb ? 'none' : 'text'}
           autoFocus={p.autoFocus ?? false}

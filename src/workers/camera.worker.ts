@@ -1,3 +1,5 @@
+import './ownFigures';
+
 import { expose } from 'comlink';
 
 import { shrunk, tappedEdge, targetShot, type Pixels, type Shot, type ShotEdge } from '@/core/camera/shot';

@@ -1,3 +1,5 @@
+import './ownFigures';
+
 import { expose } from 'comlink';
 
 import { crackWork, type CrackAnswer, type CrackQuestion } from '@/core/lift/cracks/crackWork';

@@ -1,3 +1,5 @@
+import './ownFigures';
+
 import { expose } from 'comlink';
 
 import { readFile, type ReadFile } from '@/model/files';

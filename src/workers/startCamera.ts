@@ -1,2 +1,5 @@
+import { ownFiguresText } from '@/core/ownFiguresText';
+
 /** Starts the worker. The bundler finds the worker's file by this very expression, so it stands alone. */
-export const startCamera = (): Worker => new Worker(new URL('./camera.worker', import.meta.url));
+export const startCamera = (): Worker =>
+  new Worker(new URL('./camera.worker', import.meta.url), { name: ownFiguresText() });

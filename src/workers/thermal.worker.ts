@@ -1,3 +1,5 @@
+import './ownFigures';
+
 import { expose } from 'comlink';
 
 import type { ThermalStack } from '@/core/device/thermalStack';

@@ -20,7 +20,7 @@ export interface School extends SchoolFigures {
   liquid: boolean;
 }
 
-const j = (v: number) => judgement(v, 'shop figure, no source');
+const j = (v: number, of: string) => judgement(v, `${of}: shop figure, no source`);
 const row = (
   id: SchoolId,
   cost: number,
@@ -32,11 +32,11 @@ const row = (
   liquid: boolean,
 ): School => ({
   id,
-  materialCost: j(cost),
-  hours: j(hours),
-  reworkChance: j(rework),
-  readyH: j(readyH),
-  gapVariationMm: j(gap),
+  materialCost: j(cost, `${id}, material`),
+  hours: j(hours, `${id}, hours of hands`),
+  reworkChance: j(rework, `${id}, chance of rework`),
+  readyH: j(readyH, `${id}, hours until it is ready`),
+  gapVariationMm: j(gap, `${id}, uneven gap that it bridges, mm`),
   seal,
   liquid,
 });

@@ -1,0 +1,112 @@
+import { useState } from 'react';
+import { View } from 'react-native';
+
+import { Entry } from '@/bench-kit/Why';
+import { figureKey, figureRange, mayEdit } from '@/core/source';
+import { saveSettings, useSettings } from '@/store/shop';
+import { Button } from '@/ui/Button';
+import { NumberField } from '@/ui/NumberField';
+import { Txt } from '@/ui/Txt';
+import { kindNames, placeName, words, type Figure, type FigureKind } from '@/work/findFigures';
+
+const number = (v: number) => String(Number(v.toPrecision(6)));
+/** Digits behind the point that a value of this size needs. */
+const digitsOf = (v: number) => Math.max(0, Math.min(6, 3 - Math.floor(Math.log10(Math.abs(v) || 1))));
+
+/** One figure: what it is worth, where it comes from; a judgement can be changed, with the reason. */
+export function FigureRow({ figure: f }: { figure: Figure }) {
+  const key = figureKey(f.kind, f.value, f.note);
+  const own = useSettings().figures[key];
+  const [open, setOpen] = useState(false);
+  const name = words(f.name.split('.').slice(-3).join(', '));
+  return (
+    <View role="listitem" className="border-b border-rule py-2">
+      <View className="flex-row gap-3 items-start">
+        <Txt className="flex-1">{name}</Txt>
+        <Txt num strong>
+          {number(own?.value ?? f.value)}
+          {f.u === null ? '' : ` ± ${Number(f.u.toPrecision(3))}`}
+        </Txt>
+      </View>
+      <Txt size="s">{f.note}</Txt>
+      {own ? (
+        <Txt size="s">
+          This shop’s own, {number(f.value)} as shipped: {own.because}
+        </Txt>
+      ) : null}
+      <View className="flex-row items-center justify-between gap-3">
+        <Txt size="s" tone="ink2" className="flex-1">
+          {kindNames[f.kind as FigureKind]} · {placeName(f.file)}
+        </Txt>
+        {mayEdit(f.kind) ? (
+          <Button kind="small" label={open ? 'Leave it' : 'Change'} onPress={() => setOpen(!open)} />
+        ) : null}
+      </View>
+      {open ? <FigureEdit figure={f} name={name} storeKey={key} onDone={() => setOpen(false)} /> : null}
+    </View>
+  );
+}
+
+function FigureEdit({
+  figure: f,
+  name,
+  storeKey,
+  onDone,
+}: {
+  figure: Figure;
+  name: string;
+  storeKey: string;
+  onDone: () => void;
+}) {
+  const settings = useSettings();
+  const own = settings.figures[storeKey];
+  const { low, high } = figureRange(f.value);
+  const [value, setValue] = useState(own?.value ?? f.value);
+  const [because, setBecause] = useState(own?.because ?? '');
+  const reason = because.trim();
+  const put = (figures: typeof settings.figures) => {
+    onDone();
+    void saveSettings({ ...settings, figures });
+  };
+  return (
+    <View className="bg-panel border border-rule p-3 mt-2 gap-2">
+      <NumberField
+        label={`${name}, own value`}
+        unit=""
+        low={Number(low.toPrecision(6))}
+        high={Number(high.toPrecision(6))}
+        digits={digitsOf(f.value)}
+        value={value}
+        onCommit={setValue}
+      />
+      <Entry label="Why, for whoever reads it later" value={because} onChange={setBecause} max={200} />
+      <View className="flex-row gap-3">
+        <Button
+          kind="small"
+          label="Count with it"
+          disabled={!reason || value === f.value}
+          {...(reason
+            ? value === f.value
+              ? { why: 'this is what is shipped' }
+              : {}
+            : { why: 'the reason is missing' })}
+          onPress={() => put({ ...settings.figures, [storeKey]: { value, because: reason } })}
+        />
+        {own ? (
+          <Button
+            kind="small"
+            label="As shipped"
+            onPress={() => {
+              const { [storeKey]: _gone, ...rest } = settings.figures;
+              put(rest);
+            }}
+          />
+        ) : null}
+      </View>
+      <Txt size="s" tone="ink2">
+        The page is loaded anew, and everything counts with it from then on. Figures with the same value and note are
+        one judgement and change together.
+      </Txt>
+    </View>
+  );
+}

@@ -1,0 +1,3 @@
+import { setFiguresFirst } from './ownFigures';
+
+setFiguresFirst();
