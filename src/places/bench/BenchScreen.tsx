@@ -1,112 +1,26 @@
-import { Link, useRouter, type Href } from 'expo-router';
-import { useState } from 'react';
-import { Pressable, useWindowDimensions, View } from 'react-native';
+import { Link } from 'expo-router';
+import { useWindowDimensions, View } from 'react-native';
 
-import type { Instead } from '@/core/schedule/shopPlan';
-import type { NewEvent } from '@/model/event';
-import { stageOf } from '@/model/taskNames';
-import { useActionsOn } from '@/bench-kit/actions';
-import { stageHref } from '@/bench-kit/stageHref';
-import { bareId } from '@/work/bench/shopBench';
-import { useShopPlan, type ShopPlanState } from '@/bench-kit/useShopPlan';
-import { Entry } from '@/bench-kit/Why';
-import { useReadingText } from '@/store/reading';
-import { useJobs, useSettings, useShop } from '@/store/shop';
 import { Button } from '@/ui/Button';
-import { Disclosure } from '@/ui/Disclosure';
-import { Mark } from '@/ui/Mark';
 import { PlaceFrame } from '@/bench-kit/PlaceFrame';
-import { Txt } from '@/ui/Txt';
-import { clock, day, dayTime } from '@/words/units';
-import { useNow } from '@/bench-kit/useNow';
+import { day } from '@/words/units';
 import { useWide } from '@/ui/useWide';
 import { Away } from './Away';
-import { benchItems, type BenchItem } from './benchItems';
-import { LateJobs } from './LateJobs';
-import { NextCard } from './NextCard';
-import { nextUp, type NextUp } from './nextShown';
-import { Improving, PlanProblem } from './PlanState';
-import { atOf, insteadText, labelsOf, taskTitle } from './planWords';
 import { PlanView } from './PlanView';
 
+import { BenchLists, BenchTop } from './BenchParts';
+import { useBench } from './useBench';
+
 export function BenchScreen() {
-  const router = useRouter();
-  const now = useNow(1000);
-  const jobs = useJobs();
-  const settings = useSettings();
-  const { shop } = useShop();
+  const bench = useBench();
+  const { router, now, settings, state, items, next, begun, start } = bench;
   const wide = useWide();
   const { width } = useWindowDimensions();
-  const readingText = useReadingText();
-  const state = useShopPlan();
-  const logOn = useActionsOn();
-  const items = benchItems(jobs, settings, now);
-  const { next, others } = nextUp(items, state, settings.person, now);
-  const rest = items.filter((i) => i.job.id !== next?.job.id);
-  const runs = rest.filter((i) => i.state === 'runs');
-  const hands = rest.filter((i) => i.state === 'hands');
-  const waits = rest.filter((i) => i.state === 'waits');
-  const open = (job: BenchItem['job'], stage = job.stage) => router.push(stageHref(job.id, stage) as Href);
-  const begun = next !== null && next.job.works.findLast((w) => w.stage === next.stage)?.to === 'begun';
-  const start = () => {
-    if (!next) return;
-    if (next.start && next.hands && !begun) void logOn(next.job.id, [beginning(next.hands.entry)]);
-    open(next.job, next.stage);
-  };
-  const insteadStart = (o: Instead, because: string) => {
-    const entry = state.now?.plan.plan.find((e) => e.job === o.job && e.task === o.task);
-    const job = state.now?.shop.jobs.get(o.job);
-    if (!entry || !job) return;
-    void logOn(o.job, [
-      beginning(entry),
-      {
-        type: 'decision',
-        call: 'next',
-        inputs: { others: state.answer?.others?.others.map((x) => ({ job: x.job, moreLateS: x.moreLateS })) ?? [] },
-        computed: next ? { job: next.job.id, task: next.hands?.entry.task ?? null } : null,
-        chosen: { job: o.job, task: o.task },
-        ...(because.trim() ? { because: because.trim().slice(0, 500) } : {}),
-      },
-    ]);
-    open(job, stageOf(o.task));
-  };
-  const card = next ? (
-    <NextCard shown={next.shown} who={next.who} onPress={() => open(next.job, next.stage)} />
-  ) : shop ? (
-    <View className="bg-panel border-[1.5px] border-ink p-4 mt-1">
-      <Txt strong size="l" level={2}>
-        Nothing on the bench.
-      </Txt>
-      <Txt tone="ink2">Start with a new job; the demo shop can be loaded in Shop.</Txt>
-    </View>
-  ) : (
-    <Txt tone="ink2">{readingText}</Txt>
-  );
-  const top = (
-    <>
-      {card}
-      {others.map((o) => (
-        <Txt key={o.who} className="mt-2">
-          {o.who}: {o.text}
-        </Txt>
-      ))}
-      <PlanProblem problem={state.problem} />
-      {state.now && items.length ? <WhyNext state={state} next={next} now={now} onInstead={insteadStart} /> : null}
-      {state.now && state.answer ? <LateJobs now={state.now} at={now} /> : null}
-    </>
-  );
   const frame = Math.min(1048, width - 32);
   const line =
     state.now && items.length ? (
       <PlanView now={state.now} at={now} width={wide ? frame - 392 - 24 : frame} first={wide ? 'day' : 'two'} />
     ) : null;
-  const lists = (
-    <>
-      <Group title="Needs hands after that" items={hands} now={now} state={state} onGo={(i) => open(i.job, i.stage)} />
-      <Group title="Runs by itself" items={runs} now={now} state={state} onGo={(i) => open(i.job, i.stage)} />
-      <Group title="Waits" items={waits} now={now} state={state} onGo={(i) => open(i.job, i.stage)} />
-    </>
-  );
   return (
     <PlaceFrame
       title="Bench"
@@ -132,16 +46,18 @@ export function BenchScreen() {
       {wide ? (
         <>
           <View className="flex-row gap-6">
-            <View className="w-[392px]">{top}</View>
+            <View className="w-[392px]">
+              <BenchTop bench={bench} />
+            </View>
             <View className="flex-1">{line}</View>
           </View>
-          {lists}
+          <BenchLists bench={bench} />
         </>
       ) : (
         <>
-          {top}
+          <BenchTop bench={bench} />
           {line}
-          {lists}
+          <BenchLists bench={bench} />
         </>
       )}
       {state.now && items.length ? (
@@ -152,132 +68,4 @@ export function BenchScreen() {
       <Away settings={settings} now={now} />
     </PlaceFrame>
   );
-}
-
-const beginning = (e: { task: string; startS: number; endS: number }): NewEvent => ({
-  type: 'work',
-  stage: stageOf(e.task),
-  to: 'begun',
-  // hands are counted up to the moment when the heater goes on, so its own time is no plan for them
-  ...(e.task === 'heat' ? {} : { plannedS: Math.max(0, e.endS - e.startS) }),
-});
-
-interface WhyNextProps {
-  state: ShopPlanState;
-  next: NextUp | null;
-  now: number;
-  onInstead: (o: Instead, because: string) => void;
-}
-
-/** Why this comes first, what it would cost to put another one first, and how good the plan is. */
-function WhyNext({ state, next, now, onInstead }: WhyNextProps) {
-  const [because, setBecause] = useState('');
-  const plan = state.now!;
-  const first = state.answer?.others?.first;
-  const fits = first && next?.hands && first.job === next.hands.entry.job && first.task === next.hands.entry.task;
-  const list = fits ? (state.answer?.others?.others ?? []) : [];
-  const promise = next ? state.answer?.promises.jobs.find((p) => p.job === next.job.id) : null;
-  const at = (s: number) => dayTime(atOf(plan.shop, s), now);
-  return (
-    <Disclosure title="Why and what else">
-      {promise ? (
-        <Txt size="s">
-          {next!.job.label} is ready {at(promise.p50S)} as likely as not, {at(promise.p80S)} in four of five cases,{' '}
-          {at(promise.p95S)} in nineteen of twenty
-          {promise.inTime === null ? '' : `; in time in ${Math.round(promise.inTime * 100)} % of them`}.
-        </Txt>
-      ) : null}
-      {list.map((o) => (
-        <View key={o.job} className="flex-row items-center gap-2 border-b border-rule py-1">
-          <Txt size="s" className="flex-1">
-            {insteadText(o, plan.shop)}
-          </Txt>
-          <Button
-            kind="small"
-            label={`Start ${labelsOf(plan.shop)(o.job)} instead`}
-            onPress={() => onInstead(o, because)}
-          />
-        </View>
-      ))}
-      {list.length ? <Entry label="Because" value={because} onChange={setBecause} max={500} /> : null}
-      <Improving state={state} />
-      <Txt size="s" tone="ink2">
-        Least lateness counts first, weighted; then the end of the last job; then idle hands. Durations are learned from
-        this shop’s log, windows and clocks come from each job’s own plans. What has begun is never moved.
-      </Txt>
-    </Disclosure>
-  );
-}
-
-interface GroupProps {
-  title: string;
-  items: BenchItem[];
-  now: number;
-  state: ShopPlanState;
-  onGo: (i: BenchItem) => void;
-}
-
-function Group({ title, items, now, state, onGo }: GroupProps) {
-  if (!items.length) return null;
-  const late = new Set(state.now?.plan.late.map((l) => l.job));
-  return (
-    <View className="mt-4">
-      <Txt strong level={2}>
-        {title}
-      </Txt>
-      {items.map((i) => (
-        <Pressable
-          key={i.job.id}
-          role="button"
-          aria-label={`${i.title}, ${planned(i, state, now) ?? i.line}`}
-          onPress={() => onGo(i)}
-          className="flex-row items-center gap-3 min-h-[60px] border-b border-rule"
-        >
-          <Mark state={i.state} />
-          <View className="flex-1 py-2">
-            <Txt strong>{i.title}</Txt>
-            <Txt size="s" tone="ink2">
-              {i.job.device.name} · {planned(i, state, now) ?? i.line}
-            </Txt>
-          </View>
-          <View className="items-end max-w-[124px]">
-            {i.dueAt !== null && i.state !== 'waits' ? (
-              <Txt num strong size="l" tone={i.dueAt < now ? 'caution' : 'ink'}>
-                {clock((i.dueAt - now) / 1e3)}
-              </Txt>
-            ) : null}
-            {i.job.promiseAt ? (
-              <Txt
-                size="s"
-                num
-                className="text-right"
-                tone={i.job.promiseAt < now || late.has(i.job.id) ? 'caution' : 'ink2'}
-              >
-                promised {dayTime(i.job.promiseAt, now)}
-                {late.has(i.job.id) ? ', late' : ''}
-              </Txt>
-            ) : null}
-          </View>
-        </Pressable>
-      ))}
-    </View>
-  );
-}
-
-/** When the plan has hands for a job that waits, or what it waits for. */
-function planned(i: BenchItem, state: ShopPlanState, now: number): string | null {
-  if (i.state !== 'waits' || !state.now) return null;
-  const { shop, plan } = state.now;
-  if (i.job.partDue?.dueAt != null && !i.job.bonded)
-    return `${i.job.partDue.part || 'part'} ${i.job.partDue.dueAt > now ? 'comes' : 'should have come'} ${dayTime(i.job.partDue.dueAt, now)}`;
-  const started = new Set(plan.bench.started.map((s) => `${s.job}|${s.task}`));
-  const e = plan.plan.find((x) => x.job === i.job.id && !started.has(`${x.job}|${x.task}`));
-  if (!e) return null;
-  const mode = plan.bench.jobs
-    .find((j) => j.id === e.job)
-    ?.variants.find((v) => v.id === e.variant)
-    ?.tasks.find((t) => t.id === e.task)?.modes[e.mode];
-  const who = Object.keys(mode?.use ?? {}).find((r) => r.startsWith('person:'));
-  const from = atOf(shop, e.startS);
-  return `${taskTitle(e.task, '').trim().toLowerCase()} ${from <= now + 30e3 ? 'now' : dayTime(from, now)}${who ? `, ${bareId(who)}` : ''}`;
 }

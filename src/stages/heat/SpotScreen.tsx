@@ -1,158 +1,25 @@
-import { jointOf } from '@/core/device/jointKinds';
-import { useRouter } from 'expo-router';
-import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 
-import { toThermalStack } from '@/core/device/thermalStack';
-import { bondPerimeter } from '@/core/device/perimeter';
-import { boxOf, contains } from '@/core/device/shapes';
-import type { Pt, Shape } from '@/core/device/types';
-import { finestAir } from '@/core/heat/heaterKind';
-import { judgement } from '@/core/source';
-import { heatAt } from '@/core/lift/cracks/bladeEntry';
-import type { SpotResult } from '@/core/heat/spot';
-import { spotStressMPaK } from '@/core/heat/opening';
 import type { JobState } from '@/model/fold';
-import { onPlate } from '@/model/stages/heat';
-import { airsOf } from '@/model/settings';
-import { useActions } from '@/bench-kit/actions';
-import { piecesDrawn, useCrackMap } from '@/bench-kit/crackMap';
-import { heatUse } from '@/work/heat/heating';
 import { JobPage } from '@/bench-kit/JobPage';
 import { LongRunLine } from '@/bench-kit/LongRunLine';
-import { PlainPlan } from '@/bench-kit/PlainPlan';
-import { presentJob } from '@/work/heat/present';
 import { stageHref } from '@/bench-kit/stageHref';
-import { batteryMarks, everyPart, liftCase, partStopC, pickInForce } from '@/work/heat/thermalJob';
-import { useLongRun } from '@/bench-kit/useLongRun';
-import { rowOf, Why } from '@/bench-kit/Why';
-import { wetStop } from '@/bench-kit/wet';
-import { useJobs, useSettings } from '@/store/shop';
-import { creepAboveK, liftThresholds, pieceTargetC } from '@/core/lift/verdict';
-import { Flash, useAlarm, useAwake } from '@/ui/alarm';
+import { Flash } from '@/ui/alarm';
 import { Button } from '@/ui/Button';
 import { Call } from '@/ui/Call';
-import { Choice } from '@/ui/Choice';
-import { NumberField } from '@/ui/NumberField';
-import { PaceMaker } from '@/ui/plan/PaceMaker';
-import { Pieces } from '@/ui/plan/layers';
-import { Txt } from '@/ui/Txt';
-import { clock, length, lengthNumber, temp, tempNumber, typedToC, typedToMm } from '@/words/units';
-import { useNow } from '@/bench-kit/useNow';
-import { spotInWorker } from '@/workers/thermalClient';
-import { usualOf } from '@/work/heat/heatPlan';
-import { isSwollen, missingBeforeHeat, SwollenPage } from './heatPage';
-import { spotCall, spotClock } from './spotCall';
-
-const cycles = 4;
-/** What is softened at a time under a piece of a full bond: a strip of this half width by the blade. */
-const stripMm = judgement(5, 'strip by the blade that is softened at a time, half its width');
+import { isSwollen, SwollenPage } from './heatPage';
+import { spotCall } from './spotCall';
+import { useSpot } from './useSpot';
+import { SpotPicture, SpotMain, SpotCycles, SpotControls, SpotWhy } from './SpotParts';
 
 /** Heat on one piece of cracked glass: how long, how long it can be worked, and again. */
 export function SpotScreen({ job }: { job: JobState }) {
   return isSwollen(job) ? <SwollenPage job={job} title="Spot heat" /> : <Spot job={job} />;
 }
 
-function Spot({ job: whole }: { job: JobState }) {
-  const settings = useSettings();
-  const units = settings;
-  const now = useNow(500);
-  const router = useRouter();
-  const job = useMemo(() => presentJob(whole), [whole]);
-  const { log, decide } = useActions(job);
-  const { answer } = useCrackMap(job);
-  const found = answer && !('problem' in answer) ? answer : null;
-  const drawn = useMemo(() => (found ? piecesDrawn(found).filter((p) => p.state !== 'done') : []), [found]);
-  const airs = airsOf(settings);
-  const [heaterId, setHeaterId] = useState(finestAir(airs)?.id ?? '');
-  const heater = airs.find((h) => h.id === heaterId);
-  const [setting, setSetting] = useState<number | null>(null);
-  const setC = setting ?? (heater ? usualOf(heater) : 0);
-  const [tapped, setTapped] = useState<Pt | null>(null);
-  const [radiusMm, setRadiusMm] = useState(jointOf(job.bond).wholeFace ? 4 : 6);
-  const many = drawn.length > 1;
-  // the piece under the tap, else the first of the lift order, else the middle of the cover
-  const piece = many
-    ? (drawn.find((p) => tapped && contains({ kind: 'polygon', pts: p.loops[0]! }, tapped)) ?? drawn[0]!)
-    : null;
-  // a ring has no glue in the middle: there the bottom of the ring is where one starts
-  const box = boxOf(job.face.cover.outline);
-  const firstAt: Pt = jointOf(job.bond).wholeFace
-    ? [(box.min[0] + box.max[0]) / 2, (box.min[1] + box.max[1]) / 2]
-    : bondPerimeter(job.device, job.bond).point(0).at;
-  // on a full bond the strip by the blade is what is softened: half of the whole piece would cook the cell
-  const step = piece && found && jointOf(job.bond).wholeFace ? found.steps[piece.order - 1]! : null;
-  const byBlade = step ? heatAt(found!.map.pieces[step.pieceId]!, step.entry) : null;
-  const at: Pt = byBlade ?? (piece ? piece.labelAt : (tapped ?? firstAt));
-  const zone: Shape = byBlade
-    ? { kind: 'disc', c: byBlade, rMm: stripMm.value }
-    : piece
-      ? { kind: 'polygon', pts: piece.loops[0]! }
-      : { kind: 'disc', c: at, rMm: 12 };
-  const pickMm = useMemo(() => pickInForce(job, settings), [job, settings]);
-  const th = useMemo(() => liftThresholds({ ...liftCase(job, settings), pickMm }), [job, settings, pickMm]);
-  const targetC = pieceTargetC(jointOf(job.bond).wholeFace, th);
-  const run = useLongRun<SpotResult>();
-  const ambientC = job.ambientC ?? settings.roomC;
-  const start = () => {
-    const { workC } = th;
-    if (!heater || targetC === null || workC === null) return;
-    void run.start((tell) =>
-      spotInWorker(
-        toThermalStack(job.device, job.bond, everyPart(job.device)),
-        {
-          heater,
-          setC,
-          ambientC,
-          at,
-          radiusMm,
-          masks: heatUse(job.device, job.bond, { masked: true }).masks ?? [],
-          piece: zone,
-          easyC: targetC,
-          workC,
-          cycles,
-          stopC: { battery: batteryMarks(job.device).stopC, ...partStopC(job.device) },
-        },
-        tell,
-      ),
-    );
-  };
-  const path = { kind: 'spot' as const, at, radiusMm };
-  const name = piece ? `piece ${piece.order}` : 'this place';
-  const r = run.result;
-  // the clock runs on what was noted with the taps, so a reload loses nothing
-  const last = job.heat.findLast((h) => h.use?.path?.kind === 'spot' || h.setC === null);
-  const ranSpot = job.heat.some((h) => h.use?.path?.kind === 'spot');
-  const on = onPlate(job)?.use?.path?.kind === 'spot' ? onPlate(job) : null;
-  const heats = job.heat.filter((h) => h.use?.path?.kind === 'spot').length;
-  const cycle = r?.cycles[Math.min(on ? heats - 1 : heats, r.cycles.length - 1)] ?? null;
-  const live = spotClock({
-    on: on ? { atMs: on.at, readyInS: on.readyInS } : null,
-    off: !on && ranSpot && last?.setC === null ? { atMs: last.at, gripsInS: last.gripsInS } : null,
-    againS: cycle?.heatS ?? null,
-    now,
-    name,
-  });
-  const dueAt = on?.readyInS == null ? null : on.at + on.readyInS * 1e3;
-  const alarm = useAlarm(dueAt, now, 'opens', settings.sound);
-  useAwake(on !== null);
-  const jobs = useJobs();
-  const missing = missingBeforeHeat(job, 'on Heat', wetStop(job, jobs, settings, now, heater));
-  const airOn = () => {
-    if (!heater || !cycle || missing) return;
-    const record = {
-      heater: heater.id,
-      use: { masked: true, path: { ...path, at: [at[0], at[1]] as [number, number] } },
-    };
-    void log([
-      { type: 'heatPlan', setC, pickMm, preheated: true, ...record },
-      decide({ call: 'spot', inputs: { setC, at, radiusMm, cycle: heats + 1 }, computed: r, chosen: name }),
-      ...(job.stages.heat === 'todo' ? ([{ type: 'stage', stage: 'heat', to: 'started' }] as const) : []),
-      { type: 'heatOn', setC, preheated: true, ...record, startC: ambientC, modelRun: 'full', readyInS: cycle.heatS },
-    ]);
-  };
-  const airOff = () =>
-    void log([{ type: 'heatOff', reason: 'ready', easyForS: null, gripsInS: cycle?.workS ?? last?.gripsInS ?? null }]);
+function Spot(p: { job: JobState }) {
+  const here = useSpot(p);
+  const { alarm, job, now, on, heats, router, live, r, name, pickMm, th, targetC, units, run } = here;
   return (
     <View className="flex-1">
       <Flash on={alarm.flash} label="Air off, work" />
@@ -161,46 +28,14 @@ function Spot({ job: whole }: { job: JobState }) {
         title="Spot heat"
         now={now}
         stage="heat"
-        picture={(size) => (
-          <PlainPlan
-            job={job}
-            size={size}
-            label={`Spot heat on ${name}`}
-            lines={r ? r.cycles.map((c, i) => `cycle ${i + 1}: heat ${clock(c.heatS)}, work ${clock(c.workS)}`) : []}
-            onTap={setTapped}
-          >
-            {many ? (
-              <Pieces pieces={drawn.map((p) => ({ ...p, state: p === piece ? 'next' : 'todo' }))} dangling={[]} />
-            ) : null}
-            <PaceMaker outline={job.device.leaves[0]!.outline} path={path} running />
-          </PlainPlan>
-        )}
+        picture={(size) => <SpotPicture here={here} size={size} />}
         side={
           <Button
             label={on || heats ? 'Lift' : 'Heat'}
             onPress={() => router.replace(stageHref(job.id, on || heats ? 'lift' : 'heat'))}
           />
         }
-        main={
-          on ? (
-            <Button kind="main" label="Air off" onPress={airOff} />
-          ) : cycle ? (
-            <Button
-              kind="main"
-              label="Air on"
-              onPress={airOn}
-              disabled={missing !== null}
-              {...(missing ? { why: missing } : {})}
-            />
-          ) : (
-            <Button
-              kind="main"
-              label={`Compute ${name}`}
-              onPress={start}
-              disabled={!heater || targetC === null || run.share !== null}
-            />
-          )
-        }
+        main={<SpotMain here={here} />}
       >
         <View className="mt-2">
           <Call
@@ -208,81 +43,9 @@ function Spot({ job: whole }: { job: JobState }) {
           />
         </View>
         <LongRunLine name={`Heat and work on ${name}`} share={run.share} problem={run.problem} onCancel={run.cancel} />
-        {r ? (
-          <View className="mt-2" role="table" aria-label="Cycles of heat and work">
-            {r.cycles.map((c, i) => (
-              <View key={i} role="row" className="flex-row border-b border-rule py-1 gap-3">
-                <Txt size="s" role="cell">
-                  {i + 1}.
-                </Txt>
-                <Txt size="s" num role="cell">
-                  heat {clock(c.heatS)}
-                </Txt>
-                <Txt size="s" num role="cell">
-                  work {clock(c.workS)}
-                </Txt>
-                <Txt size="s" num role="cell">
-                  {c.batteryC === null ? '' : `cell ${temp(c.batteryC, units)} after`}
-                </Txt>
-              </View>
-            ))}
-            <Txt size="s" className="mt-1">
-              Hottest glue {temp(r.hottestBondC, units)}; cell up to{' '}
-              {r.batteryC === null ? '–' : temp(r.batteryC, units)}, camera up to{' '}
-              {r.cameraC === null ? '–' : temp(r.cameraC, units)}; {Math.round(r.spotMPa)} MPa beside the spot.
-            </Txt>
-          </View>
-        ) : null}
-        <View className="mt-3">
-          <Choice
-            label="Air from"
-            value={heaterId}
-            options={airs.map((h) => ({ id: h.id, name: h.name }))}
-            onChange={setHeaterId}
-          />
-          {heater ? (
-            <NumberField
-              label="Air"
-              unit={`°${units.temperature}`}
-              low={tempNumber(heater.minSetC, units)}
-              high={tempNumber(heater.maxSetC, units)}
-              value={tempNumber(setC, units)}
-              onCommit={(v) => setSetting(Math.round(typedToC(v, units)))}
-            />
-          ) : null}
-          <NumberField
-            label="Circle, radius"
-            unit={units.length}
-            low={Number(lengthNumber(0, units, 0))}
-            high={Number(lengthNumber(25, units, 0))}
-            digits={units.length === 'mm' ? 0 : 2}
-            value={Number(lengthNumber(radiusMm, units, 0))}
-            onCommit={(v) => setRadiusMm(typedToMm(v, units))}
-          />
-          <Txt size="s" tone="ink2">
-            Tap a piece on the plan. Always circling, never still; cameras masked. Extraction on at full-bond heat.
-          </Txt>
-        </View>
-        <Why
-          job={job}
-          call="spot"
-          inputs={{ heater: heaterId, setC, at, radiusMm }}
-          computed={r}
-          notes={[
-            `The full model on the check grid with the circle averaged: a spot is too local for the device’s modes. Half of ${byBlade ? 'the strip by the blade' : 'the piece'} counts: heat until half of it is soft, work until half of it has gripped.`,
-            `Circle of ${length(radiusMm, units, 0)} over ${name}; every cycle starts as warm as the one before left it.`,
-          ]}
-          rows={[
-            rowOf('Stress beside a hot spot', spotStressMPaK, 'MPa/K'),
-            ...(jointOf(job.bond).wholeFace
-              ? [
-                  rowOf('Above where the blade creeps', creepAboveK, 'K'),
-                  rowOf('Strip by the blade, half width', stripMm, 'mm'),
-                ]
-              : []),
-            ...(heater ? [rowOf('Air jet over the correlation', heater.hScale, '×')] : []),
-          ]}
-        />
+        <SpotCycles here={here} />
+        <SpotControls here={here} />
+        <SpotWhy here={here} />
       </JobPage>
     </View>
   );

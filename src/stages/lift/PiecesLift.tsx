@@ -1,216 +1,40 @@
-import { jointOf } from '@/core/device/jointKinds';
-import { useRouter, type Href } from 'expo-router';
-import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 
-import type { Pt } from '@/core/device/types';
-import { contains } from '@/core/device/shapes';
-import { breakAtCamera, bladeClearMm, edgeOverCoil, heatAt } from '@/core/lift/cracks/bladeEntry';
-import { polylineOf } from '@/core/lift/cracks/freehand';
-import { orderWeights } from '@/core/lift/cracks/liftOrder';
-import { leverMm } from '@/core/lift/leverage';
-import { chipFlawUm } from '@/core/lift/strength';
-import { creepAboveK, pieceTargetC, wedgeVerdict } from '@/core/lift/verdict';
 import type { JobState } from '@/model/fold';
-import { heatCount, onPlate } from '@/model/stages/heat';
-import { useActions } from '@/bench-kit/actions';
-import { pieceReasons, piecesDrawn, useCrackMap } from '@/bench-kit/crackMap';
-import { PlainPlan } from '@/bench-kit/PlainPlan';
-import { stageHref } from '@/bench-kit/stageHref';
 import { StageShell } from '@/bench-kit/StageShell';
-import { batteryMarks, liftState, pickInForce, thermalJob, type ThermalJob } from '@/work/heat/thermalJob';
-import { useGoOn } from '@/bench-kit/useGoOn';
-import { useThermal } from '@/bench-kit/useThermal';
-import { rowOf, Why } from '@/bench-kit/Why';
-import { newId } from '@/store/ids';
-import { useSettings } from '@/store/shop';
-import { Flash, useAlarm, useAwake } from '@/ui/alarm';
-import { Button } from '@/ui/Button';
+import { Flash } from '@/ui/alarm';
 import { Call } from '@/ui/Call';
 import { Choice } from '@/ui/Choice';
-import { Disclosure } from '@/ui/Disclosure';
-import { BladeMark, BreakLines, HeatMark, Pieces, Shards, Stroke } from '@/ui/plan/layers';
-import { Readings, type ReadingItem } from '@/ui/Readings';
+import { Readings } from '@/ui/Readings';
 import { Txt } from '@/ui/Txt';
-import { area, length, temp, tempNumber } from '@/words/units';
-import { useNow } from '@/bench-kit/useNow';
 import { CameraRing } from './CameraRing';
 import { GaveWay } from './GaveWay';
 import { LiftLinks } from './LiftLinks';
 import { ModeChoice } from './ModeChoice';
-import { piecesCall } from './piecesCall';
 import { liftCaution } from './words';
-
-type Finger = 'off' | 'break' | 'left' | 'look';
+import { spotModelK, contactModelK } from './usePiecesLift';
+import { usePiecesLift } from './usePiecesLift';
+import { PiecesPicture, PiecesMain, PiecesSide, ThisPiece, PieceOrder, PiecesWhy } from './PiecesLiftParts';
 
 /** Cracked glass, piece by piece: the piece now, where it is heated, where the blade goes, how high it is levered. */
-export function PiecesLift({ job }: { job: JobState }) {
-  const settings = useSettings();
-  const units = settings;
-  const now = useNow(500);
-  const router = useRouter();
-  const { log } = useActions(job);
-  const goOn = useGoOn(job, 'lift');
-  const [finger, setFinger] = useState<Finger>('off');
-  const [stroke, setStroke] = useState<readonly Pt[] | null>(null);
-  const [problem, setProblem] = useState<string | null>(null);
-  const { answer, fresh, preview } = useCrackMap(job);
-  const found = answer && !('problem' in answer) ? answer : null;
-  const source = useThermal(job.device, job.bond);
-  const firstHeat = job.heat[0]?.at ?? 0;
-  const pickMm = useMemo(() => pickInForce(job, settings), [job, settings]);
-  const thermal = useMemo(
-    () => (source.model ? thermalJob(job, settings, source.model, firstHeat) : null),
-    [job, settings, source.model, firstHeat],
-  );
-  const lift = useMemo(
-    () => (thermal ? liftState(job, settings, thermal.path, thermal.arcs, pickMm) : null),
-    [job, settings, thermal, pickMm],
-  );
-  const drawn = useMemo(() => (found ? piecesDrawn(found) : []), [found]);
-  const on = onPlate(job);
-  const heated = heatCount(job) > 0;
-  const nowS = thermal && heated ? (now - thermal.t0) / 1e3 : 0;
-  const step = found?.steps[0] ?? null;
-  const piece = step && found ? found.map.pieces[step.pieceId]! : null;
-  const spotted = job.heat.some((h) => h.use?.path?.kind === 'spot');
-  const lookS = Math.floor(nowS * 2) / 2;
-  const lowC = useMemo(
-    () => (thermal && piece ? pieceLowC(thermal, piece.outer, lookS, spotted) : settings.roomC),
-    [thermal, piece, lookS, spotted, settings.roomC],
-  );
-  const lines = useMemo(
-    () =>
-      piece
-        ? breakAtCamera(
-            piece,
-            job.face.holes.filter((h) => h.role === 'camera'),
-          )
-        : null,
-    [piece, job.face.holes],
-  );
-  const last = job.heat[job.heat.length - 1];
-  const lastOn = job.heat.findLast((h) => h.setC !== null);
-  const workLeftS =
-    !on && last?.setC === null && lastOn?.use?.path?.kind === 'spot' && last.gripsInS !== null
-      ? last.gripsInS - (now - last.at) / 1e3
-      : null;
-  const closesAt = workLeftS !== null && workLeftS > 0 ? now + workLeftS * 1e3 : null;
-  const closesKey = closesAt === null ? null : Math.round(closesAt / 1e3) * 1e3;
-  const alarm = useAlarm(closesKey, now, 'closes', settings.sound);
-  useAwake(on !== null || workLeftS !== null);
-
-  const marks = batteryMarks(job.device);
-  const battery = thermal?.run.partC(nowS, 'battery') ?? null;
-  const wedge = lift ? wedgeVerdict(lift.case, Math.max(15, lowC)) : null;
-  const th = { easyC: lift?.easyC ?? null, workC: lift?.workC ?? null };
-  const targetC = pieceTargetC(jointOf(job.bond).wholeFace, th);
-  const flaw = chipFlawUm.yes.value;
-  const lever =
-    lift && step?.entry && step.entry.depthMm >= leastLeverMm
-      ? leverMm(lift.case.cover, lift.case.hMm, flaw, step.entry.depthMm)
-      : null;
-  const swollen = job.findings.cellSwollen?.answer === 'yes';
-  const leftCount = found ? found.steps.length : null;
-  const text = piecesCall({
-    left: leftCount,
-    offCount: job.piecesOff.size,
-    step,
-    piece,
-    glassLeft: job.glassLeft.size,
-    swollen,
-    onHeat: on !== null,
-    everHeated: heated,
-    batteryHighC: heated ? (battery?.high ?? null) : null,
-    stopC: marks.stopC,
+export function PiecesLift(p: { job: JobState }) {
+  const here = usePiecesLift(p);
+  const {
+    alarm,
+    job,
+    now,
+    finished,
+    goOn,
+    text,
+    readings,
+    finger,
+    setFinger,
+    setProblem,
+    problem,
+    lift,
     lowC,
-    wedge: wedge ?? { verdict: 'reheat', goC: null },
-    targetC,
-    workC: th.workC,
-    workLeftS,
-    leverMm: lever,
-    breakLines: lines !== null && step?.risk === 2,
-    units,
-  });
-  const takeOff = (id: number) => {
-    const p = found?.map.pieces[id];
-    if (!p) return;
-    void log([
-      {
-        type: 'pieceOff',
-        offId: newId(),
-        onFace: job.face.id,
-        loops: [p.outer, ...p.islands].map((l) => l.map(([x, y]): [number, number] => [round(x), round(y)])),
-        areaMm2: round(p.areaMm2),
-      },
-    ]);
-  };
-  const onTap = (p: Pt) => {
-    setProblem(null);
-    if (finger === 'left') {
-      const near = [...job.glassLeft].find(([, at]) => Math.hypot(at[0] - p[0], at[1] - p[1]) < 5);
-      void log([
-        near
-          ? { type: 'glassGone', markId: near[0] }
-          : { type: 'glassLeft', markId: newId(), onFace: job.face.id, place: [round(p[0]), round(p[1])] },
-      ]);
-      return;
-    }
-    const hit = drawn.find((d) => contains({ kind: 'polygon', pts: d.loops[0]! }, p));
-    if (!hit) return setProblem('no glass there');
-    if (hit.state === 'done') {
-      const back = [...job.piecesOff].find(([, o]) => contains({ kind: 'polygon', pts: o.loops[0]! }, p));
-      if (back) void log([{ type: 'pieceBack', offId: back[0] }]);
-      return;
-    }
-    takeOff(found!.steps[hit.order - 1]!.pieceId);
-  };
-  const onStroke = (pts: Pt[] | null, done: boolean) => {
-    setStroke(done ? null : pts);
-    if (!done) return preview(pts);
-    try {
-      const line = polylineOf(pts ?? [], 'stroke');
-      void log([
-        { type: 'crack', crackId: newId(), onFace: job.face.id, pts: line.map(([x, y]): [number, number] => [x, y]) },
-      ]);
-      setProblem(null);
-      // the next tap takes a piece off again
-      setFinger('off');
-    } catch (e) {
-      preview(null);
-      setProblem(e instanceof Error ? e.message : 'not a crack');
-    }
-  };
-  const finished = leftCount === 0 && fresh;
-  const readings: ReadingItem[] = [
-    {
-      id: 'temp',
-      value: `${tempNumber(lowC, units)}°`,
-      label: `piece 1, at least. ${targetC === null ? 'Nothing softens it' : `Blade works from ${th.workC === null ? '–' : `${tempNumber(th.workC, units)}°`}, heat to ${tempNumber(targetC, units)}°`}`,
-      tone: wedge?.verdict === 'go' ? 'go' : wedge?.verdict === 'slow' ? 'ink' : 'caution',
-    },
-    {
-      id: 'depth',
-      value: step?.entry ? length(step.entry.depthMm, units, 0) : '–',
-      label: step?.entry
-        ? `blade in at most${step.entry.stoppedBy ? `: ${step.entry.stoppedBy}` : ', to the far side'}`
-        : 'no free edge',
-      tone: step && step.risk > 0 ? 'caution' : 'ink',
-    },
-    {
-      id: 'left',
-      value: leftCount === null ? '–' : `${leftCount}`,
-      label: `pieces left, ${job.piecesOff.size} off${job.glassLeft.size ? `, glass left at ${job.glassLeft.size}` : ''}`,
-      tone: finished ? 'go' : 'ink',
-    },
-    {
-      id: 'battery',
-      value: battery ? `${tempNumber(battery.high, units)}°` : '–',
-      label: `battery, at most; caution ${tempNumber(marks.cautionC, units)}°`,
-      tone: (battery?.high ?? 0) >= marks.cautionC ? 'caution' : 'ink',
-    },
-  ];
-  const shut = swollen ? 'cell is swollen' : on ? 'the heat is on' : !fresh ? 'order is being computed' : null;
+    spotted,
+  } = here;
   return (
     <View className="flex-1">
       <Flash on={alarm.flash} label="The piece grips" />
@@ -220,51 +44,11 @@ export function PiecesLift({ job }: { job: JobState }) {
         now={now}
         caution={liftCaution}
         onMain={finished ? () => goOn() : undefined}
-        picture={(size) => (
-          <PlainPlan
-            job={job}
-            size={size}
-            label={`${leftCount ?? 0} pieces left of ${job.device.name}, ${job.piecesOff.size} off`}
-            lines={[
-              ...(found?.steps.map((s, i) => `${i + 1}: ${area(s.areaMm2, units)}, ${pieceReasons(s, units)}`) ?? []),
-              ...[...job.glassLeft.values()].map(
-                (p) => `glass left ${length(p[0], units, 0)} from the left, ${length(p[1], units, 0)} from the top`,
-              ),
-            ]}
-            {...(finger === 'break' ? { onStroke } : finger === 'look' || swollen ? {} : { onTap })}
-          >
-            {step?.entry ? <BladeMark at={step.entry.at} into={step.entry.into} /> : null}
-            {found ? <Pieces pieces={drawn} dangling={found.map.dangling} /> : null}
-            {lines && step?.risk === 2 ? <BreakLines lines={lines.lines} /> : null}
-            {piece && step ? <HeatMark at={heatAt(piece, step.entry)} /> : null}
-            <Shards at={[...job.glassLeft.values()]} />
-            {stroke ? <Stroke pts={stroke} /> : null}
-          </PlainPlan>
-        )}
+        picture={(size) => <PiecesPicture here={here} size={size} />}
         call={<Call {...text} />}
         readings={<Readings items={readings} />}
-        main={
-          finished ? (
-            // a button of its own: a tap that was meant for the last piece does not end the stage
-            <Button key="end" kind="main" label="Glass is off" onPress={() => goOn()} />
-          ) : (
-            <Button
-              kind="main"
-              label="Piece 1 is off"
-              onPress={() => step && takeOff(step.pieceId)}
-              disabled={!step || shut !== null}
-              {...(shut ? { why: shut } : {})}
-            />
-          )
-        }
-        side={
-          finished ? undefined : (
-            <Button
-              label={on ? 'Heat' : 'Spot heat'}
-              onPress={() => router.replace(on ? stageHref(job.id, 'heat') : (`/jobs/${job.id}/spot` as Href))}
-            />
-          )
-        }
+        main={<PiecesMain here={here} />}
+        side={<PiecesSide here={here} />}
       >
         <Choice
           label="The finger"
@@ -285,53 +69,8 @@ export function PiecesLift({ job }: { job: JobState }) {
             <Txt tone="caution">{problem}</Txt>
           </View>
         ) : null}
-        {piece && step ? (
-          <Disclosure title="This piece" open>
-            <Txt size="s" className="mb-1">
-              Heat aimed {where(heatAt(piece, step.entry), units)}, always circling; then the blade{' '}
-              {step.risk > 0
-                ? 'flat and at the edge, never under the part'
-                : 'flat under it, a second blade to lever with'}
-              .
-            </Txt>
-            {lever !== null && lift ? (
-              <Txt size="s" className="mb-1">
-                Leverage: {length(lever, units, 2)} at the edge while {length(step.entry!.depthMm, units, 0)} is free,{' '}
-                {length(leverMm(lift.case.cover, lift.case.hMm, flaw, 20), units, 1)} with {length(20, units, 0)} free.
-                More breaks it again.
-              </Txt>
-            ) : null}
-            {lever === null && step.entry ? (
-              <Txt size="s" className="mb-1">
-                Leverage: none here, the free edge is too short. Slide the blade flat, heat again when it stops.
-              </Txt>
-            ) : null}
-            {lines && step.risk === 2 ? (
-              <Txt size="s" className="mb-1">
-                At the camera: break it on purpose along the dashed lines, so that it comes away in two parts round the
-                ring. Do not bend the camera frame up. Then draw the stroke.
-              </Txt>
-            ) : null}
-            <Txt size="s">
-              Tap the device face down now and then: shards fall out, not in. None into the camera opening.
-            </Txt>
-          </Disclosure>
-        ) : null}
-        {found ? (
-          <Disclosure title={`Order: ${found.steps.length} to go`}>
-            {found.steps.slice(0, 40).map((s, i) => (
-              <View key={s.pieceId} className="flex-row gap-2 py-1 border-b border-rule">
-                <Txt num strong className="w-[34px]">
-                  {i + 1}
-                </Txt>
-                <Txt size="s" className="flex-1">
-                  {area(s.areaMm2, units)}: {pieceReasons(s, units)}
-                </Txt>
-                {i ? <Button kind="small" label={`${i + 1} is off`} onPress={() => takeOff(s.pieceId)} /> : null}
-              </View>
-            ))}
-          </Disclosure>
-        ) : null}
+        <ThisPiece here={here} />
+        <PieceOrder here={here} />
         <CameraRing job={job} />
         {lift ? (
           <GaveWay
@@ -346,55 +85,8 @@ export function PiecesLift({ job }: { job: JobState }) {
         ) : null}
         {job.piecesOff.size ? null : <ModeChoice job={job} />}
         <LiftLinks job={job} spot />
-        <Why
-          job={job}
-          call="pieces"
-          inputs={{ pieces: leftCount, off: job.piecesOff.size, lowC, pickMm }}
-          computed={{ step: step?.pieceId ?? null, verdict: wedge?.verdict ?? null, targetC }}
-          notes={[
-            wedge && lift
-              ? `At ${temp(lowC, units)} the bond needs ${Math.round(wedge.gcJm2)} J/m²; it slides ${lift.easyC === null ? 'at no allowed temperature' : `from ${temp(lift.easyC, units)}`}, the blade creeps ${lift.workC === null ? 'at none' : `from ${temp(lift.workC, units)}`} with ${length(pickMm, units)}.`
-              : 'The heat model is not there yet.',
-            'Smallest first, away from parts, camera last: common practice. Another way: along the edges under tape, where the sheet still holds together.',
-          ]}
-          rows={[
-            rowOf('Weight of the way to a part', orderWeights.distance, ''),
-            rowOf('Weight of free edge', orderWeights.freeEdge, ''),
-            rowOf('Room from a part', bladeClearMm, 'mm'),
-            rowOf('Blade over a coil', edgeOverCoil, ''),
-            rowOf('Above where the blade creeps', creepAboveK, 'K'),
-            rowOf('Edge flaw of broken glass', chipFlawUm.yes, 'µm'),
-          ]}
-        />
+        <PiecesWhy here={here} />
       </StageShell>
     </View>
   );
-}
-
-/** On a shorter free edge nothing is levered: the blade only slides, mm (judgement). */
-const leastLeverMm = 4;
-
-const round = (v: number) => Math.round(v * 100) / 100;
-const where = (p: Pt, units: Parameters<typeof length>[1]) =>
-  `${length(p[0], units, 0)} from the left, ${length(p[1], units, 0)} from the top`;
-
-/** The modes of a device read a spot up to 5 K wrong (own refinement study), a plate about 1.5 K. */
-const spotModelK = 5;
-const contactModelK = 1.5;
-
-/** Mean bond temperature under a piece by the model of the whole device, less what that model may be wrong by, °C. */
-function pieceLowC(thermal: ThermalJob, outer: readonly Pt[], tS: number, spotted: boolean): number {
-  const pic = thermal.model.modes.picture;
-  const field = thermal.run.picture(tS);
-  let sum = 0;
-  let n = 0;
-  for (let j = 0; j < pic.ny; j++)
-    for (let i = 0; i < pic.nx; i++) {
-      const p: Pt = [pic.originMm[0] + i * pic.stepMm[0], pic.originMm[1] + j * pic.stepMm[1]];
-      if (!contains({ kind: 'polygon', pts: outer }, p, 1)) continue;
-      sum += field[j * pic.nx + i]!;
-      n++;
-    }
-  const mean = n ? sum / n : thermal.ambientC;
-  return Math.max(thermal.ambientC, mean - (spotted ? spotModelK : contactModelK));
 }

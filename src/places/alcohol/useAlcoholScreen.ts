@@ -1,0 +1,224 @@
+import { jointOf } from '@/core/device/jointKinds';
+import { defOf } from '@/core/heat/heaterDefs';
+import { useRouter } from 'expo-router';
+import { useMemo, useState } from 'react';
+
+import { slotDryS } from '@/core/alcohol/drying';
+import {
+  airAwayS,
+  alcoholStops,
+  bondBelowC,
+  cameraWithinMm,
+  cleanCoolC,
+  type AlcoholStop,
+  type Surroundings,
+} from '@/core/alcohol/interlock';
+import { wick, wickBelowC } from '@/core/alcohol/liquid';
+import { recentMl, usedSince, vapour } from '@/core/alcohol/vapour';
+import { bondPerimeter } from '@/core/device/perimeter';
+import { heatModelled } from '@/core/device/thermalStack';
+import { boxOf } from '@/core/device/shapes';
+import type { EdgeId } from '@/core/device/types';
+import { keepOuts } from '@/core/lift/depth';
+import { judgement } from '@/core/source';
+import type { JobState } from '@/model/fold';
+import { onPlate } from '@/model/stages/heat';
+import { heaterOf } from '@/model/settings';
+import { useActions } from '@/bench-kit/actions';
+import { shopAdhesive } from '@/work/heat/shopAdhesive';
+import { stageHref } from '@/bench-kit/stageHref';
+import { everyPart, thermalJob } from '@/work/heat/thermalJob';
+import { presentJob } from '@/work/heat/present';
+import { useThermal } from '@/bench-kit/useThermal';
+import { airNear, wetUntil } from '@/bench-kit/wet';
+import { useJobs, useSettings } from '@/store/shop';
+import { clock, length, temp } from '@/words/units';
+import { useNow } from '@/bench-kit/useNow';
+
+/** A cover that no heat model describes counts as hot for this long after its heat. */
+export const unmodelledWaitS = judgement(600, 'a warmed lens cover has cooled by then');
+
+export const wipeMl = judgement(0.1, 'a wipe that is nearly dry, ml');
+
+export const edges: EdgeId[] = ['bottom', 'left', 'top', 'right'];
+
+const midnight = (now: number) => new Date(now).setHours(0, 0, 0, 0);
+
+function stopWords(
+  units: Parameters<typeof temp>[1],
+  f: Surroundings,
+  use: 'gap' | 'wipe',
+): Record<AlcoholStop, { short: string; long: string }> {
+  const limit = use === 'gap' ? bondBelowC.value : cleanCoolC.value;
+  return {
+    unknown: { short: 'a figure is missing', long: 'Dose, room or temperature is no number: put it right first.' },
+    heatOn: { short: 'it is on the heat', long: `Off ${f.heatOn ?? 'the heat'} first, out of its reach.` },
+    airNear: {
+      short: `${f.airNear.join(', ')} too near`,
+      long: `It runs, or its element still glows: at least ${clock(airAwayS.value)} after it is off.`,
+    },
+    faceTooHot: {
+      short: `over ${temp(limit, units)}`,
+      long: `It may be at ${f.faceC === null || !Number.isFinite(f.faceC) ? 'more: no model says how far it has cooled' : temp(f.faceC, units)}: alcohol boils away at once and its vapour spreads.`,
+    },
+    camera: {
+      short: 'an open camera is near',
+      long: `${length(f.cameraMm, units, 0)} from this edge: mask it, or keep this edge dry.`,
+    },
+    tooMuch: {
+      short: 'too much at once',
+      long: `With ${f.recentMl.toFixed(2)} ml of the last half hour. Still air at the bench bears ${f.mostMl.toFixed(2)} ml, moving air more: open a window, or wait.`,
+    },
+  };
+}
+
+/** How it stands: what AlcoholScreen shows and does. */
+export function useAlcoholScreen({ job: whole }: { job: JobState }) {
+  const settings = useSettings();
+  const units = settings;
+  const now = useNow(1000);
+  const router = useRouter();
+  const job = useMemo(() => presentJob(whole), [whole]);
+  const { log } = useActions(job);
+  const jobs = useJobs();
+  const source = useThermal(job.device, job.bond);
+  const modelled = heatModelled(job.device, job.bond);
+  const thermal = useMemo(
+    () => (modelled && source.model && job.heat.length ? thermalJob(job, settings, source.model, 0) : null),
+    [modelled, source.model, job, settings],
+  );
+  const path = useMemo(() => bondPerimeter(job.device, job.bond), [job.device, job.bond]);
+  const lifted = job.stages.lift === 'done';
+  const [use, setUse] = useState<'gap' | 'wipe'>(lifted ? 'wipe' : 'gap');
+  const [edge, setEdge] = useState<EdgeId>(() => edges.find((e) => !job.freeEdges.has(e)) ?? 'bottom');
+  const [typedMl, setTypedMl] = useState<number | null>(null);
+  const [checks, setChecks] = useState({ ventilated: false, masked: false });
+  const check = (k: keyof typeof checks) => (on: boolean) => setChecks((c) => ({ ...c, [k]: on }));
+
+  const on = onPlate(job);
+  const last = job.heat[job.heat.length - 1];
+  const nowS = thermal ? (now - thermal.t0) / 1e3 : 0;
+  const bondC = thermal
+    ? Math.max(
+        thermal.run.partC(nowS, 'cover')?.high ?? 0,
+        ...thermal.run.hotArcsC(nowS, thermal.arcs).map((r) => r.high),
+      )
+    : !modelled
+      ? // a lens cover has no model that cools: it waits instead
+        last && last.setC === null && now - last.at < unmodelledWaitS.value * 1e3
+        ? Infinity
+        : null
+      : job.heat.length
+        ? Infinity
+        : null;
+  const lineC = bondC === null || !Number.isFinite(bondC) ? (job.ambientC ?? settings.roomC) : bondC;
+  const span = path.edgeSpan(edge);
+  const edgeMm = span.toMm - span.fromMm;
+  const ringMm = jointOf(job.bond).wholeFace ? 10 : job.bond.widthMm;
+  const doseMl = (edgeMm * ringMm * job.bond.gapMm) / 1e3;
+  const ml = typedMl ?? (use === 'gap' ? Math.max(0.01, Math.round(doseMl * 100) / 100) : wipeMl.value);
+  const cameraMm = useMemo(() => {
+    const cameras = keepOuts(job.device, job.bond, everyPart(job.device))
+      .filter((k) => k.why === 'camera')
+      .map((k) => boxOf(k.shape));
+    let best = Infinity;
+    for (let s = span.fromMm; s <= span.toMm; s += 2) {
+      const [x, y] = path.point(s).at;
+      for (const b of cameras)
+        best = Math.min(
+          best,
+          Math.hypot(Math.max(b.min[0] - x, 0, x - b.max[0]), Math.max(b.min[1] - y, 0, y - b.max[1])),
+        );
+    }
+    return best;
+  }, [job.device, job.bond, path, span.fromMm, span.toMm]);
+  const air = settings.air;
+  const uses = jobs.flatMap((j) => j.alcohol.map((a) => ({ at: a.at, ml: a.ml })));
+  const today = usedSince(uses, midnight(now));
+  const v = vapour(ml, air, settings.roomC);
+  const day = vapour(today + ml, air, settings.roomC);
+  const around: Surroundings = {
+    heatOn: on ? heaterOf(settings, on.heater).name : null,
+    airNear: airNear(job, jobs, settings, now),
+    contactNear: jobs
+      .filter((j) => j.id !== job.id && j.closedAt === null)
+      .flatMap((j) => {
+        const heat = onPlate(j);
+        return heat && defOf(heaterOf(settings, heat.heater)).under ? [j.label] : [];
+      }),
+    faceC: bondC,
+    belowC: use === 'gap' ? bondBelowC.value : cleanCoolC.value,
+    cameraMm: use === 'gap' ? cameraMm : cameraWithinMm.value,
+    masked: checks.masked,
+    ventilated: checks.ventilated,
+    mostMl: v.mostMl,
+    ml,
+    recentMl: recentMl(uses, air, now),
+  };
+  const stops = alcoholStops(around);
+  const words = stopWords(units, around, use);
+  const run =
+    use === 'gap' && lineC < wickBelowC
+      ? {
+          ring: wick(lineC, job.bond.gapMm, edgeMm, { depthMm: ringMm }),
+          ten: wick(lineC, job.bond.gapMm, edgeMm, { timeS: 10 }),
+          soakS: 60,
+        }
+      : null;
+  const adhesive = shopAdhesive(settings, job.bond.adhesive);
+  const dried = run ? slotDryS(lineC, ringMm) : null;
+  const wet = wetUntil(job, settings);
+  const give = () => {
+    void log([
+      {
+        type: 'alcohol',
+        ml,
+        use,
+        ...(use === 'gap' ? { stretch: { fromMm: span.fromMm, toMm: span.toMm } } : {}),
+        checks: { ...checks, sourcesAway: around.airNear.length === 0 },
+        tC: Math.round(lineC * 10) / 10,
+      },
+    ]);
+    router.replace(stageHref(job.id, lifted ? 'clean' : 'lift'));
+  };
+  const first = stops[0];
+  return {
+    job,
+    use,
+    edge,
+    ml,
+    checks,
+    stops,
+    v,
+    run,
+    air,
+    modelled,
+    edgeMm,
+    units,
+    ringMm,
+    doseMl,
+    adhesive,
+    dried,
+    wet,
+    now,
+    log,
+    setUse,
+    setTypedMl,
+    setEdge,
+    around,
+    check,
+    cameraMm,
+    uses,
+    settings,
+    today,
+    day,
+    bondC,
+    first,
+    words,
+    span,
+    lifted,
+    give,
+    router,
+  };
+}
+export type AlcoholScreenState = ReturnType<typeof useAlcoholScreen>;

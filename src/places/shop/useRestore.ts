@@ -1,0 +1,86 @@
+import { useState } from 'react';
+
+import type { ReadFile } from '@/model/files';
+import { freshPhotos, restorePlan, type RestorePlan } from '@/model/restorePlan';
+import { type Settings } from '@/model/settings';
+import { useFileRead } from '@/bench-kit/useFileRead';
+import { demoWriter } from '@/store/repository';
+import { repository, shopNow, takeIn, useShop } from '@/store/shop';
+import { pickText } from '@/ui/download';
+import { refused, type Told } from '@/ui/Message';
+import { fileOf } from '@/workers/filesClient';
+
+interface Waiting {
+  name: string;
+  file: ReadFile;
+  plan: RestorePlan;
+  photosHere: ReadonlySet<string>;
+  /** nothing is here but the demo shop as it came: the file takes its place */
+  inPlaceOfDemo: boolean;
+}
+
+export const many = (n: number, one: string, more = `${one}s`) => `${n} ${n === 1 ? one : more}`;
+
+/** How it stands: what Restore shows and does. */
+export function useRestore({ tell }: { tell: (m: Told) => void }) {
+  const { shop } = useShop();
+  const [waiting, setWaiting] = useState<Waiting | null>(null);
+  const [withSettings, setWithSettings] = useState(false);
+  const [before, setBefore] = useState<Settings | null>(null);
+  const reading = useFileRead();
+  const open = async (given?: { name: string; text: string }) => {
+    let chosen: { name: string; text: string } | null = given ?? null;
+    try {
+      chosen ??= await pickText('.json,application/json', 80e6);
+    } catch (e) {
+      return tell(refused(e instanceof Error ? e.message : 'not read'));
+    }
+    if (!chosen) return;
+    // the file may be chosen before the log is read
+    const here = await shopNow();
+    const { name, text } = chosen;
+    const read = await reading
+      .read(name, (onShare) => fileOf(text, onShare))
+      .catch((e: unknown) => ({ ok: false as const, problem: e instanceof Error ? e.message : 'not read' }));
+    if (!read.ok) {
+      setWaiting(null);
+      return tell(refused(`${chosen.name}: ${read.problem}`));
+    }
+    const inPlaceOfDemo =
+      here.jobs.size > 0 && [...here.jobs.values()].every((l) => l.every((e) => e.writer === demoWriter));
+    const photosHere = new Set(Object.keys(await repository.readPhotos(Object.keys(read.value.photos))));
+    setWaiting({
+      name: chosen.name,
+      file: read.value,
+      plan: restorePlan(read.value, { jobs: here.jobs, settings: here.settings, devices: here.devices }, photosHere),
+      photosHere,
+      inPlaceOfDemo,
+    });
+    // a browser that has nothing of its own takes the settings too, unless somebody says otherwise
+    setWithSettings(read.value.settings !== null && (here.jobs.size === 0 || inPlaceOfDemo));
+  };
+  const take = async () => {
+    if (!waiting) return;
+    const here = await shopNow();
+    const { name, file, photosHere } = waiting;
+    try {
+      const settings = withSettings ? file.settings : null;
+      const { fresh, clashed } = await takeIn(file.jobs, settings, {
+        photos: freshPhotos(file.photos, photosHere),
+        devices: file.devices,
+        inPlaceOfDemo: waiting.inPlaceOfDemo,
+      });
+      if (settings) setBefore(here.settings);
+      setWaiting(null);
+      tell({
+        text: `${name}: ${many(file.jobs.length, 'job')} read, ${fresh} new entries.${clashed ? ` ${clashed} had the number of another entry and were kept beside it.` : ''}`,
+        bad: false,
+      });
+    } catch (e) {
+      tell({ text: `${name}: ${e instanceof Error ? e.message : 'not taken in'}.`, bad: true });
+    }
+  };
+  const { plan } = waiting ?? {};
+  return { before, setBefore, waiting, plan, withSettings, setWithSettings, setWaiting, shop, take, open, reading };
+}
+export type RestoreState = ReturnType<typeof useRestore>;

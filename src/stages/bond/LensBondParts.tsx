@@ -1,0 +1,77 @@
+import { boxOf } from '@/core/device/shapes';
+import { lensToleranceMm, pressS } from '@/core/lens/lensSet';
+import { lacking, lensFocus } from '@/work/lift/lensJob';
+import { PlainPlan } from '@/bench-kit/PlainPlan';
+import { rowOf, Why } from '@/bench-kit/Why';
+import { Numbers, Outlines } from '@/ui/plan/layers';
+import { Readings } from '@/ui/Readings';
+import { clock } from '@/words/units';
+import type { PlanSize } from '@/bench-kit/StageShell';
+import type { LensBondState } from './useLensBond';
+
+/** Covers, looked at closely. */
+export function LensBondPicture({
+  here: { job, all, chosen, state, pressed, next },
+  size,
+}: {
+  here: LensBondState;
+  size: PlanSize;
+}) {
+  return (
+    <PlainPlan
+      job={job}
+      size={size}
+      focus={lensFocus(all)}
+      label={`${chosen.length - lacking(job, chosen, 'pressed').length} of ${chosen.length} new lens covers on`}
+      lines={chosen.map((l) => `${l.face.name}: ${state(l.bond.id)?.steps.pressed !== undefined ? 'on' : 'to set'}`)}
+    >
+      <Outlines items={all.map((l) => ({ shape: l.face.cover.outline, on: chosen.includes(l) }))} />
+      <Numbers
+        items={chosen.map((l, i) => {
+          const b = boxOf(l.face.cover.outline);
+          const on = state(l.bond.id)?.steps.pressed !== undefined;
+          return {
+            at: [(b.min[0] + b.max[0]) / 2, (b.min[1] + b.max[1]) / 2] as const,
+            text: on ? '✓' : String(i + 1),
+            state: on ? ('done' as const) : l === (pressed ?? next) ? ('next' as const) : ('todo' as const),
+          };
+        })}
+      />
+    </PlainPlan>
+  );
+}
+
+/** Covers on, and their match. */
+export function LensBondReadings({ here: { chosen, job, pressed, leftS } }: { here: LensBondState }) {
+  return (
+    <Readings
+      items={[
+        {
+          id: 'on',
+          value: `${chosen.length - lacking(job, chosen, 'pressed').length} / ${chosen.length}`,
+          label: 'covers on and pressed',
+        },
+        {
+          id: 'press',
+          value: pressed ? clock(Math.max(0, leftS)) : `${Math.round(pressS.value)} s`,
+          label: 'under the finger, each; common practice 1 to 2 min',
+          tone: pressed && leftS <= 0 ? 'go' : 'ink',
+        },
+      ]}
+    />
+  );
+}
+
+/** Why they match or not. */
+export function LensBondWhy({ here: { job, given, match } }: { here: LensBondState }) {
+  return (
+    <Why
+      job={job}
+      call="lensBond"
+      inputs={{ given }}
+      computed={match}
+      notes={['Covers that come with their tape are pressed only; a seat without tape wants a ring cut for it.']}
+      rows={[rowOf('Press', pressS, 's'), rowOf('Sizes match within', lensToleranceMm, 'mm')]}
+    />
+  );
+}

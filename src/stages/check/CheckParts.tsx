@@ -1,0 +1,243 @@
+import { Link, type Href } from 'expo-router';
+import { View } from 'react-native';
+
+import { noticedMm } from '@/core/fit/byEye';
+import { tolHighMm, tolLowMm, uStepMm } from '@/core/fit/flushness';
+import { eyeWords } from '@/words/eyeWords';
+import { gaugeLines } from '@/bench-kit/GaugeEntry';
+import { GaugeOrEye } from '@/bench-kit/GaugeOrEye';
+import { PlainPlan } from '@/bench-kit/PlainPlan';
+import { partsToRegister } from '@/work/check/registering';
+import { rowOf, Why } from '@/bench-kit/Why';
+import { Button } from '@/ui/Button';
+import { Disclosure } from '@/ui/Disclosure';
+import { Numbers, Soundings } from '@/ui/plan/layers';
+import { Readings } from '@/ui/Readings';
+import { length, percent } from '@/words/units';
+import { RegisterParts } from './RegisterParts';
+import { SignOff } from './SignOff';
+import type { PlanSize } from '@/bench-kit/StageShell';
+import type { CheckStageState } from './useCheckStage';
+
+const signed = (mm: number, u: { length: 'mm' | 'in'; temperature: 'C' | 'F' }) => {
+  const v = u.length === 'mm' ? mm.toFixed(2) : (mm / 25.4).toFixed(4);
+  return (mm > 0 ? '+' : '') + v.replace(/^(-?)0/, '$1');
+};
+
+/** Steps all round. */
+export function CheckPicture({
+  here: { job, taken, points, place, units, by, flush, measuring, next },
+  size,
+}: {
+  here: CheckStageState;
+  size: PlanSize;
+}) {
+  return (
+    <PlainPlan
+      job={job}
+      size={size}
+      label={`Steps at ${taken.length} of ${points.length} points`}
+      lines={gaugeLines(points, job.steps, place, units)}
+      {...(by.onTap ? { onTap: by.onTap } : {})}
+    >
+      {by.layer}
+      <Soundings
+        items={taken.map((p) => ({
+          at: [p.at[0] - p.normal[0] * 9, p.at[1] - p.normal[1] * 7] as const,
+          text: signed(job.steps[p.id]!, units),
+          ring: flush?.bumps.some((b) => b.id === p.id) || flush?.status[taken.indexOf(p)] === 'fail',
+        }))}
+      />
+      {measuring && next ? (
+        <Numbers items={[{ at: next.at, text: String(points.indexOf(next) + 1), state: 'next' }]} />
+      ) : null}
+    </PlainPlan>
+  );
+}
+
+/** Flush, functions, air and camera. */
+export function CheckReadings({
+  here: {
+    flush,
+    complete,
+    eye,
+    taken,
+    points,
+    measuring,
+    job,
+    units,
+    settings,
+    tested,
+    tests,
+    newFaults,
+    unclear,
+    oldFaults,
+    found,
+  },
+}: {
+  here: CheckStageState;
+}) {
+  return (
+    <Readings
+      items={[
+        {
+          id: 'verdict',
+          value:
+            flush && complete
+              ? flush.bumps.length
+                ? 'bump'
+                : flush.verdict === 'undecided'
+                  ? 'not decided'
+                  : flush.verdict
+              : eye
+                ? eye.action === 'accept'
+                  ? 'flush'
+                  : 'not flush'
+                : `${taken.length} / ${points.length}`,
+          label:
+            flush && complete
+              ? `least sure point conforms with ${percent(Math.min(...flush.pConform))}`
+              : eye
+                ? 'by eye and finger'
+                : 'points measured',
+          tone: eye
+            ? eye.action === 'accept'
+              ? 'go'
+              : 'caution'
+            : flush && complete
+              ? flush.verdict === 'pass' && !flush.bumps.length
+                ? 'go'
+                : 'caution'
+              : 'ink',
+        },
+        ...(measuring
+          ? [
+              {
+                id: 'range',
+                value: taken.length
+                  ? `${signed(Math.min(...taken.map((p) => job.steps[p.id]!)), units)} ${signed(Math.max(...taken.map((p) => job.steps[p.id]!)), units)}`
+                  : '–',
+                label: `lowest, highest ${units.length}; u ${length(settings.gaugeU.stepMm, units, 2)}`,
+              },
+            ]
+          : []),
+        {
+          id: 'fn',
+          value: `${tested} / ${tests}`,
+          label: `functions tested, ${newFaults.length + unclear.length} to look into, ${oldFaults.length} from before`,
+          tone: newFaults.length + unclear.length ? 'caution' : tested === tests ? 'go' : 'ink',
+        },
+        {
+          id: 'bump',
+          value: eye ? length(noticedMm('step'), units, 2) : found === null ? '–' : length(found, units, 2),
+          label: eye
+            ? 'step that a finger finds in nine of ten'
+            : 'bump that shows in nine of ten, anywhere at the edge',
+        },
+      ]}
+    />
+  );
+}
+
+/** By eye or by gauge. */
+export function CheckControls({
+  here: { job, by, measuring, setAsked, points, settings, units, thumb, place },
+}: {
+  here: CheckStageState;
+}) {
+  return (
+    <GaugeOrEye
+      job={job}
+      of="step"
+      by={by}
+      measuring={measuring}
+      onMeasure={() => setAsked(true)}
+      points={points}
+      values={job.steps}
+      name="Step"
+      lowMm={-1}
+      highMm={1}
+      uMm={settings.gaugeU.stepMm}
+      units={units}
+      thumb={thumb}
+      placeOf={place}
+    />
+  );
+}
+
+/** The main thing of the moment. */
+export function CheckMain({ here: { pad, judge, can, by, finish, open } }: { here: CheckStageState }) {
+  return (
+    pad ??
+    (judge && !can ? (
+      <Button kind="main" label={eyeWords.step.fine} onPress={by.fine} />
+    ) : (
+      <Button
+        kind="main"
+        label="Go to hand over"
+        onPress={finish}
+        disabled={!can}
+        {...(can ? {} : { why: open[0] ?? 'open point: mend it or log an override' })}
+      />
+    ))
+  );
+}
+
+/** Beside it. */
+export function CheckSide({ here: { judge, by, measuring } }: { here: CheckStageState }) {
+  return judge && !by.marking ? (
+    <Button label="Not everywhere" onPress={by.notFine} />
+  ) : !measuring && by.eye ? (
+    <Button label="Judge again" onPress={by.notFine} />
+  ) : undefined;
+}
+
+/** Functions, air test, camera, registering. */
+export function CheckPages({ here: { tested, tests, router, job } }: { here: CheckStageState }) {
+  return (
+    <>
+      <View className="my-2">
+        <Button
+          label={`Functions: ${tested} of ${tests}`}
+          onPress={() => router.push(`/jobs/${job.id}/functions` as Href)}
+        />
+      </View>
+      {tested === tests ? <SignOff job={job} complete /> : null}
+      <Link href={`/jobs/${job.id}/seal` as Href} className="font-body text-m text-ink underline py-3">
+        Air test against before, and stretches to suspect
+      </Link>
+      <Link href={`/jobs/${job.id}/camera` as Href} className="font-body text-m text-ink underline py-3">
+        Camera cover: sharpness, flare, specks, seating
+      </Link>
+      <Disclosure title={`Registering${partsToRegister(job).length ? `: ${partsToRegister(job).join(', ')}` : ''}`}>
+        <RegisterParts job={job} />
+      </Disclosure>
+    </>
+  );
+}
+
+/** Why this is told of it. */
+export function CheckWhy({ here: { job, flush, units, settings } }: { here: CheckStageState }) {
+  return (
+    <Why
+      job={job}
+      call="check"
+      inputs={{ steps: job.steps, after: job.functions.after }}
+      computed={flush ? { verdict: flush.verdict, bumps: flush.bumps, coef: flush.coef } : null}
+      notes={
+        flush
+          ? [
+              `Surface fitted with ${flush.terms.join(', ')}: tilt ${length((flush.coef.X ?? 0) * 2, units, 3)} across, ${length((flush.coef.Y ?? 0) * 2, units, 3)} along, twist ${length(flush.coef.XY ?? 0, units, 3)}, bow ${length(flush.coef.X2 ?? 0, units, 3)} across, ${length(flush.coef.Y2 ?? 0, units, 3)} along, left over ${length(flush.rmsMm, units, 3)} rms.`,
+              `Highest edge: ${flush.highEdge}, mean ${length(flush.edgeMeansMm[flush.highEdge], units, 3)}.`,
+              'Pass only inside the limits less the guard band (ISO 14253-1); between is not decided.',
+            ]
+          : ['Nine points give a first answer, all of them the one to work by.']
+      }
+      rows={[
+        rowOf('Gauge uncertainty', { ...uStepMm, value: settings.gaugeU.stepMm }, 'mm'),
+        rowOf('Lowest allowed', tolLowMm, 'mm'),
+        rowOf('Highest allowed', tolHighMm, 'mm'),
+      ]}
+    />
+  );
+}

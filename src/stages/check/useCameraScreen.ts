@@ -1,0 +1,146 @@
+import { useRouter } from 'expo-router';
+import { useEffect, useState } from 'react';
+import { type GestureResponderEvent } from 'react-native';
+
+import { type Shot } from '@/core/camera/shot';
+import type { JobState } from '@/model/fold';
+import { useActions } from '@/bench-kit/actions';
+import { cameraOf, flareWords, lensesOf, sharpWords } from '@/work/check/cameraJob';
+import { useLongRun } from '@/bench-kit/useLongRun';
+import { capital } from '@/words/capital';
+import { pickFile } from '@/ui/download';
+import { refused, type Told } from '@/ui/Message';
+import { percent } from '@/words/units';
+import { useNow } from '@/bench-kit/useNow';
+import { flatInWorker, tappedInWorker, targetInWorker, type FlatResult } from '@/workers/cameraClient';
+
+type Phase = 'before' | 'after';
+
+/** How it stands: what CameraScreen shows and does. */
+export function useCameraScreen({ job }: { job: JobState }) {
+  const now = useNow(30_000);
+  const router = useRouter();
+  const { log, undo } = useActions(job);
+  const lenses = lensesOf(job);
+  const [lens, setLens] = useState(lenses[0]?.id ?? 'lens');
+  const [phase, setPhase] = useState<Phase>(job.opened ? 'after' : 'before');
+  const [file, setFile] = useState<File | null>(null);
+  const [url, setUrl] = useState<string | null>(null);
+  const [message, setMessage] = useState<Told | null>(null);
+  const [taps, setTaps] = useState(0);
+  const [shape, setShape] = useState(4 / 3);
+  const shots = useLongRun<Shot>();
+  const fields = useLongRun<FlatResult>();
+  const view = cameraOf(job, lens);
+  const mine = job.cameraShots.filter((s) => s.lens === lens);
+  useEffect(() => () => (url ? URL.revokeObjectURL(url) : undefined), [url]);
+
+  const takeTarget = async () => {
+    const chosen = await pickFile('image/*');
+    if (!chosen) return;
+    setMessage(null);
+    setFile(chosen);
+    setTaps(0);
+    setUrl(URL.createObjectURL(chosen));
+    const shot = await shots.start((tell) => targetInWorker(chosen, tell));
+    if (!shot) return;
+    await log([
+      {
+        type: 'cameraShot',
+        phase,
+        lens,
+        edges: shot.edges.map(({ key, mtf50 }) => ({ key, mtf50 })),
+        patch: shot.patch,
+      },
+    ]);
+    setMessage({
+      text: `${chosen.name}: ${shot.edges.length} edges measured${shot.left.length ? `, ${shot.left.length} not` : ''}.`,
+      bad: false,
+    });
+  };
+  const tap = async (e: GestureResponderEvent) => {
+    if (!file) return;
+    const box = (e.currentTarget as unknown as HTMLElement).getBoundingClientRect();
+    const { clientX: x, clientY: y } = e.nativeEvent as unknown as MouseEvent;
+    const key = `tap${taps + 1}`;
+    try {
+      const edge = await tappedInWorker(file, [(x - box.left) / box.width, (y - box.top) / box.height], key).result;
+      setTaps(taps + 1);
+      await log([{ type: 'cameraShot', phase, lens, edges: [{ key, mtf50: edge.mtf50 }], patch: null }]);
+      setMessage({ text: `Edge ${taps + 1}: half contrast at ${edge.mtf50.toFixed(3)} cycles per pixel.`, bad: false });
+    } catch (err) {
+      setMessage(refused(err instanceof Error ? err.message : 'not measured'));
+    }
+  };
+  const takeField = async () => {
+    const chosen = await pickFile('image/*');
+    if (!chosen) return;
+    setMessage(null);
+    const r = await fields.start((tell) => flatInWorker(chosen, tell));
+    if (!r) return;
+    const count = (kind: 'dark' | 'bright') => r.specks.filter((s) => s.kind === kind).length;
+    await log([
+      {
+        type: 'flatShot',
+        phase,
+        lens,
+        dark: count('dark'),
+        bright: count('bright'),
+        deepest: Math.min(1, Math.max(0, ...r.specks.map((s) => Math.abs(s.peak)))),
+      },
+    ]);
+    setMessage({
+      text: `${chosen.name}: ${r.specks.length ? `${r.specks.length} ${r.specks.length === 1 ? 'speck' : 'specks'}, the strongest ${percent(Math.abs(r.specks[0]!.peak))}` : 'no speck seen'}.`,
+      bad: false,
+    });
+  };
+  const { sharp, flare } = view;
+  const bad =
+    sharp?.verdict === 'clearLoss' ||
+    sharp?.verdict === 'someLoss' ||
+    flare?.verdict === 'added' ||
+    view.seat?.seated === false;
+  const text = sharp
+    ? {
+        sentence: `${capital(sharpWords[sharp.verdict])}${flare ? `, ${flareWords[flare.verdict]}` : ''}.`,
+        reason: bad
+          ? 'Look at the lens and the cover at a glancing angle, clean both, and take the pictures again.'
+          : `Sharpness after over before ${sharp.ratio.toFixed(2)} (${sharp.low.toFixed(2)} to ${sharp.high.toFixed(2)}).`,
+      }
+    : {
+        sentence: mine.some((s) => s.phase === 'before')
+          ? 'Now a picture through the new cover.'
+          : 'A picture of the target.',
+        reason:
+          'Taken with the device itself and brought here as a file, not scaled down. Same distance and light both times, focus held by a tap, white all round the target.',
+      };
+  const problem = shots.problem ?? fields.problem;
+  return {
+    job,
+    mine,
+    lens,
+    sharp,
+    flare,
+    view,
+    undo,
+    shots,
+    takeTarget,
+    fields,
+    takeField,
+    url,
+    tap,
+    shape,
+    setShape,
+    lenses,
+    setLens,
+    phase,
+    setPhase,
+    now,
+    text,
+    bad,
+    router,
+    message,
+    problem,
+  };
+}
+export type CameraScreenState = ReturnType<typeof useCameraScreen>;

@@ -1,0 +1,91 @@
+import { useMemo, useState } from 'react';
+import { useRouter } from 'expo-router';
+
+import { bondPerimeter } from '@/core/device/perimeter';
+import type { JobState } from '@/model/fold';
+import { useActions } from '@/bench-kit/actions';
+import { functionState } from '@/work/check/faults';
+import { flushOf } from '@/work/check/flushJob';
+import { useByEye } from '@/bench-kit/ByEye';
+import { placeName } from '@/work/heat/thermalJob';
+import { useGaugePad } from '@/bench-kit/useGaugePad';
+import { useGoOn } from '@/bench-kit/useGoOn';
+import { useSettings } from '@/store/shop';
+import { useNow } from '@/bench-kit/useNow';
+import { checkCall, checkState } from './checkCall';
+
+export const caution = 'No pressing on a young bond. Stop on smell, warmth or hiss from the cell.';
+
+/** How it stands: what CheckStage shows and does. */
+export function useCheckStage({ job }: { job: JobState }) {
+  const settings = useSettings();
+  const units = settings;
+  const now = useNow(10_000);
+  const router = useRouter();
+  const { decide } = useActions(job);
+  const goOn = useGoOn(job, 'check');
+  const { points, taken, complete, flush, eye } = flushOf(job);
+  const [asked, setAsked] = useState(false);
+  const measuring = asked || taken.length > 0;
+  const by = useByEye(job, 'step', points, measuring);
+  const path = useMemo(() => bondPerimeter(job.device, job.bond), [job.device, job.bond]);
+  const next = points.find((p) => job.steps[p.id] === undefined);
+  const place = (p: (typeof points)[number]) => placeName(path, p.sMm);
+  const { tested, tests, open } = checkState(job);
+  const { newFaults, oldFaults, unclear } = functionState(job);
+  const overridden = job.decisions.some((d) => d.call === 'check' && d.because);
+  const { thumb, pad } = useGaugePad(
+    measuring && next && !overridden ? `Step ${points.indexOf(next) + 1}: ${place(next)}` : null,
+    true,
+  );
+  const found = flush?.foundMm ?? null;
+  const text = checkCall(job, settings, (id) => place(points.find((p) => p.id === id)!), measuring);
+  const fine = open.length === 0;
+  const can = fine || overridden;
+  // one tap when all is well: by eye and finger, as it is done everywhere
+  const judge = !measuring && (!by.eye || by.marking);
+  const finish = () =>
+    goOn([
+      decide({
+        call: 'check',
+        inputs: { steps: job.steps, before: job.functions.before, after: job.functions.after },
+        computed: {
+          verdict: flush?.verdict ?? (eye && `by eye: ${eye.action}`),
+          bumps: flush?.bumps,
+          newFaults: newFaults.map((c) => c.fn),
+        },
+        chosen: fine ? 'passed' : 'gone on with an override',
+      }),
+    ]);
+  return {
+    job,
+    flush,
+    units,
+    settings,
+    tested,
+    tests,
+    router,
+    judge,
+    by,
+    measuring,
+    pad,
+    can,
+    finish,
+    open,
+    setAsked,
+    points,
+    thumb,
+    place,
+    complete,
+    eye,
+    taken,
+    newFaults,
+    unclear,
+    oldFaults,
+    found,
+    next,
+    now,
+    text,
+  };
+}
+export type CheckStageState = ReturnType<typeof useCheckStage>;

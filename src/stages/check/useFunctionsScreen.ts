@@ -1,0 +1,84 @@
+import { useRouter } from 'expo-router';
+import { useMemo, useState } from 'react';
+
+import type { FunctionResult } from '@/core/functions/riskOrder';
+import type { JobState } from '@/model/fold';
+import { useActions } from '@/bench-kit/actions';
+import { functionState, shopFaults } from '@/work/check/faults';
+import { testsOf } from '@/work/check/functionTests';
+import { useJobs } from '@/store/shop';
+import { capital } from '@/words/capital';
+import { useNow } from '@/bench-kit/useNow';
+
+/** How it stands: what FunctionsScreen shows and does. */
+export function useFunctionsScreen({ job, again = false }: { job: JobState; again?: boolean }) {
+  const now = useNow(30_000);
+  const router = useRouter();
+  const { log, undo } = useActions(job);
+  const jobs = useJobs();
+  const tests = useMemo(() => testsOf(job, false, shopFaults(jobs).tables), [job, jobs]);
+  const results = job.functions.after;
+  // those that failed when the page was opened to try them again
+  const [todo] = useState(() =>
+    again ? tests.filter((t) => results[t.test.id] === 'fail').map((t) => t.test.id) : null,
+  );
+  const [repeated, setRepeated] = useState<readonly string[]>([]);
+  const [asking, setAsking] = useState<string | null>(null);
+  const [past, setPast] = useState<readonly { fn: string; eventId: string }[]>([]);
+  const queue = todo ? tests.filter((t) => todo.includes(t.test.id)) : tests;
+  const current = queue.find((t) => (todo ? !repeated.includes(t.test.id) : !results[t.test.id])) ?? null;
+  const done = todo ? repeated.length : queue.filter((t) => results[t.test.id]).length;
+  const state = functionState(job);
+  const whole = tests.every((t) => results[t.test.id]);
+  const put = async (result: FunctionResult, why?: string) => {
+    if (!current) return;
+    const fn = current.test.id;
+    setAsking(null);
+    if (todo) setRepeated((r) => [...r, fn]);
+    const [made] = await log([{ type: 'function', fn, phase: 'after', result, ...(why ? { why } : {}) }]);
+    if (made) setPast((l) => [...l, { fn, eventId: made.id }]);
+  };
+  const back = () => {
+    const one = past.at(-1);
+    if (!one) return;
+    setPast(past.slice(0, -1));
+    undo(one.eventId);
+    setRepeated((r) => r.filter((x) => x !== one.fn));
+  };
+  const faults = state.newFaults.length + state.unclear.length;
+  const text = current
+    ? {
+        sentence: `${capital(current.test.name)}.`,
+        reason: `${capital(current.test.how)}.`,
+      }
+    : faults
+      ? {
+          sentence: `${faults} ${faults === 1 ? 'function fails' : 'functions fail'}.`,
+          reason: 'The likely causes stand below, cheapest check first.',
+        }
+      : whole
+        ? {
+            sentence: 'All of them tested.',
+            reason: state.checker ? `Signed by ${state.checker}.` : 'Now a second person signs.',
+          }
+        : { sentence: 'Tested again.', reason: 'The rest is untouched.' };
+  return {
+    job,
+    state,
+    current,
+    setAsking,
+    asking,
+    put,
+    router,
+    text,
+    faults,
+    done,
+    queue,
+    back,
+    past,
+    now,
+    whole,
+    tests,
+  };
+}
+export type FunctionsScreenState = ReturnType<typeof useFunctionsScreen>;

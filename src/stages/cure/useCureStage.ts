@@ -1,0 +1,131 @@
+import { useMemo, useState } from 'react';
+
+import { clipPlaces } from '@/core/bond/hold';
+import { type CureMark } from '@/core/cure/laws';
+import { bondPerimeter } from '@/core/device/perimeter';
+import type { JobState } from '@/model/fold';
+import { useActions } from '@/bench-kit/actions';
+import { cureMarkNames, cureOf } from '@/work/cure/cureJob';
+import { useGoOn } from '@/bench-kit/useGoOn';
+import { saveSettings, useSettings } from '@/store/shop';
+import { newId } from '@/store/ids';
+import { useAlarm } from '@/ui/alarm';
+import { clock, span } from '@/words/units';
+import { useNow } from '@/bench-kit/useNow';
+import { cureText } from './cureCall';
+import { holdWays, type HoldWay } from '@/work/cure/holdWays';
+
+export const caution =
+  'Clips with padded jaws, none over camera, board or the middle of the display. Too much force cracks the new glass.';
+
+/** How it stands: what CureStage shows and does. */
+export function useCureStage({ job }: { job: JobState }) {
+  const settings = useSettings();
+  const now = useNow(1000);
+  const { log, decide } = useActions(job);
+  const goOn = useGoOn(job, 'cure');
+  const path = useMemo(() => bondPerimeter(job.device, job.bond), [job.device, job.bond]);
+  // the air changes by the minute at most; the clocks below derive from it and the instant
+  const minute = Math.floor(now / 60_000) * 60_000;
+  const cure = useMemo(() => cureOf(job, settings, Math.max(minute, job.clampOn?.at ?? 0)), [job, settings, minute]);
+  const ways = useMemo(() => holdWays(job, settings, cure), [job, settings, cure]);
+  const [full, setFull] = useState(false);
+  const [pickedId, setPicked] = useState<HoldWay['id'] | null>(null);
+  const way = ways.find((w) => w.id === pickedId) ?? ways[0]!;
+  const places = useMemo(
+    () => (way.clips ? clipPlaces(path, way.clips.count, job.device, job.face) : []),
+    [way.clips, path, job.device, job.face],
+  );
+  const start = job.clampOn?.at ?? null;
+  const since = start === null ? 0 : (now - start) / 1e3;
+  const off = job.clampOffAt !== null;
+  const due = start === null ? null : start + cure.unlockS.clampOff * 1e3;
+  const left = due === null ? 0 : (due - now) / 1e3;
+  const alarm = useAlarm(off ? null : due, now, 'opens', settings.sound);
+  const bonded = job.bonded !== null;
+  const text = cureText(job, cure, way, now, settings);
+  const clampOn = () =>
+    void log([
+      decide({
+        call: 'cure',
+        inputs: { air: cure.steps[0], bondMm: cure.bondMm, kind: cure.kind },
+        computed: { clocks: cure.clocks, ways: ways.map((w) => ({ id: w.id, against: w.against })) },
+        chosen: way.id,
+        ...(way !== ways[0] ? { because: 'another way was chosen on the screen; no reason was given' } : {}),
+      }),
+      // the air of the beginning stands in the log: a figure of the shop that is changed later does not change it
+      { type: 'ambient', tempC: job.ambientC ?? settings.roomC, rh: settings.humidity },
+      { type: 'clampOn', clip: way.name, count: way.count, forceN: way.forceN },
+    ]);
+  const clampOff = (early: boolean) => void log([{ type: 'clampOff', early }]);
+  const twoEdge = cure.clocks.clampOff.low / cure.edges.low;
+  const sayHeld = (held: boolean) => {
+    const ratio = (job.clampOffAt! - start!) / 1e3 / twoEdge;
+    void log([{ type: 'cureHeld', held, ratio: Math.min(1000, Math.max(0, ratio)) }]);
+    const liquid = job.bonded?.itemId;
+    if (cure.kind !== 'tape' && liquid)
+      saveSettings({
+        ...settings,
+        cureSeen: [
+          ...settings.cureSeen.slice(-499),
+          { id: newId(), at: now, job: job.label, liquid, ratio: Math.min(1000, Math.max(0, ratio)), held, out: false },
+        ],
+      }).catch(() => setFull(true));
+  };
+  const mainOf = () => {
+    if (!bonded) return { label: 'Clamps on', act: undefined, why: 'bond it first' };
+    if (start === null) return { label: way.clips ? 'Clamps on' : 'It is held', act: clampOn, why: null };
+    if (!off)
+      return {
+        label: 'Clamps off',
+        act: left > 0 ? undefined : () => clampOff(false),
+        why: left > 0 ? `in ${clock(left)}` : null,
+      };
+    return { label: 'Go to check', act: () => goOn(), why: null };
+  };
+  const main = mainOf();
+  const short = (s: number) => (s < 3600 ? clock(s) : span(s));
+  const shown =
+    cure.kind === 'tape'
+      ? (['clampOff', 'build', 'handOver', 'sealTest'] as const)
+      : (['clampOff', 'handle', 'build', 'handOver'] as const);
+  const markReading = (m: CureMark) => {
+    const c = cure.clocks[m];
+    const unlock = cure.unlockS[m];
+    const reached = start !== null && since >= unlock;
+    const other = unlock === c.high ? c.mean : c.high;
+    const word = unlock === c.high ? 'usually' : 'at the latest';
+    const when = start === null ? `after ${short(other)}` : since >= other ? 'passed' : `in ${short(other - since)}`;
+    return {
+      id: m,
+      // before it is closed nothing is known of its glue
+      value: !bonded ? '–' : start === null ? short(unlock) : reached ? 'now' : short(unlock - since),
+      label: `${cureMarkNames[m]}${unlock === c.high ? ', at the latest' : ', usually'}${bonded ? `; ${word} ${when}` : ''}`,
+      tone: reached ? ('go' as const) : ('ink' as const),
+    };
+  };
+  return {
+    job,
+    cure,
+    way,
+    ways,
+    settings,
+    start,
+    short,
+    now,
+    off,
+    sayHeld,
+    full,
+    alarm,
+    main,
+    places,
+    path,
+    text,
+    shown,
+    markReading,
+    left,
+    clampOff,
+    setPicked,
+  };
+}
+export type CureStageState = ReturnType<typeof useCureStage>;

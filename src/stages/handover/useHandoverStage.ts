@@ -1,0 +1,112 @@
+import { useState } from 'react';
+
+import { markOf } from '@/core/cure/laws';
+import type { JobState } from '@/model/fold';
+import { cureEnd, cureOf } from '@/work/cure/cureJob';
+import { useActions } from '@/bench-kit/actions';
+import { useSettings } from '@/store/shop';
+import { download } from '@/ui/download';
+import { clock, dayTime, length, stamp } from '@/words/units';
+import { useNow } from '@/bench-kit/useNow';
+import { bondPerimeter } from '@/core/device/perimeter';
+import { makeSheet } from './makeSheet';
+import { openPoints, sheetOf } from './sheet';
+import { sheetPlans } from './sheetPlans';
+
+export const caution = 'Old cells and solvent wipes go to their own collection, never into the bin.';
+
+/** First words of what a customer signs on taking the device back. */
+export const receivedText = 'Received';
+
+/** How it stands: what HandoverStage shows and does. */
+export function useHandoverStage({ job }: { job: JobState }) {
+  const settings = useSettings();
+  const now = useNow(5000);
+  const { log } = useActions(job);
+  const sections = sheetOf(job, settings, now);
+  const open = openPoints(job);
+  const overridden = job.decisions.some((d) => d.call === 'handover' && d.because);
+  const cure = cureOf(job, settings, now);
+  const mark = markOf(cure.kind, 'handOver');
+  const readyAt = cureEnd(cure, 'handOver');
+  const sealAt = cureEnd(cure, 'sealTest');
+  const fullAt = cureEnd(cure, 'full');
+  const early = readyAt !== null && readyAt > now;
+  const closed = job.closedAt !== null;
+  const can = !closed && ((open.length === 0 && !early) || overridden);
+  const path = bondPerimeter(job.device, job.bond);
+  const text = closed
+    ? {
+        sentence: `Handed over ${dayTime(job.closedAt!, now)}.`,
+        reason: 'The log stays; export it with the job.',
+        tone: 'ink' as const,
+      }
+    : open.length
+      ? {
+          sentence: `Not yet: ${open[0]}.`,
+          reason: open.length > 1 ? `Also ${open.slice(1).join(', ')}.` : 'One open point before it leaves.',
+          tone: 'caution' as const,
+        }
+      : early
+        ? {
+            sentence: `Ready in ${clock((readyAt - now) / 1e3)}, at ${dayTime(readyAt, now)}.`,
+            reason: {
+              tape: `The tape needs ${Math.round(mark.value * 100)} % of its bond.`,
+              solvent: `${Math.round((1 - mark.value) * 100)} % of the solvent has to leave.`,
+              moisture: 'The sealant has to cure through.',
+            }[cure.kind],
+            tone: 'ink' as const,
+          }
+        : {
+            sentence: 'It may go.',
+            reason: `Read the sheet to the customer: not pressed or warmed before ${sealAt === null ? 'the bond is full' : dayTime(sealAt, now)}.`,
+            tone: 'ink' as const,
+          };
+  const [problem, setProblem] = useState<string | null>(null);
+  const received = job.signed.findLast((s) => s.role === 'customer' && s.text.startsWith(receivedText)) ?? null;
+  const doc = {
+    title: `${job.label} · ${job.device.name}`,
+    sub: `${job.customerMark ? `${job.customerMark} · ` : ''}${stamp(job.closedAt ?? now)}`,
+    sections,
+    plans: sheetPlans(job, (mm) => length(mm, settings, 2).replace(/ .*/, '')),
+    signature: received ? { path: received.drawing ?? '', name: received.mark } : null,
+  };
+  const savePdf = async () => {
+    try {
+      setProblem(null);
+      download(`${job.label.toLowerCase()}-sheet.pdf`, await makeSheet(doc), 'application/pdf');
+    } catch (e) {
+      setProblem(e instanceof Error ? `${e.message}. Print the sheet instead.` : 'no PDF');
+    }
+  };
+  const handOver = () =>
+    void log([
+      {
+        type: 'signed',
+        role: 'repairer',
+        text: sections.map((s) => `${s.title}: ${s.lines.join(' ')}`).join('\n'),
+        mark: settings.person,
+      },
+      { type: 'stage', stage: 'handover', to: 'done' },
+    ]);
+  return {
+    job,
+    open,
+    readyAt,
+    can,
+    cure,
+    mark,
+    closed,
+    sections,
+    doc,
+    received,
+    handOver,
+    now,
+    fullAt,
+    path,
+    text,
+    savePdf,
+    problem,
+  };
+}
+export type HandoverStageState = ReturnType<typeof useHandoverStage>;

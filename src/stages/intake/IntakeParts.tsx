@@ -1,0 +1,289 @@
+import { addDays } from 'date-fns/addDays';
+import { set } from 'date-fns/set';
+import { Link, type Href } from 'expo-router';
+import { Pressable, View } from 'react-native';
+
+import { chipFlawUm } from '@/core/lift/strength';
+import { commonPractice } from '@/core/source';
+import { constructionNames } from '@/model/eventLine';
+import { piecesDrawn } from '@/bench-kit/crackMap';
+import { FunctionList } from '@/bench-kit/FunctionList';
+import { PlainPlan } from '@/bench-kit/PlainPlan';
+import { edgeName, placeName } from '@/work/heat/thermalJob';
+import { rowOf, Why } from '@/bench-kit/Why';
+import { capital } from '@/words/capital';
+import { Button } from '@/ui/Button';
+import { Choice, Tick } from '@/ui/Choice';
+import { Disclosure } from '@/ui/Disclosure';
+import { Mark } from '@/ui/Mark';
+import { NumberField } from '@/ui/NumberField';
+import { Chips, Pieces, RingArcs } from '@/ui/plan/layers';
+import { Readings } from '@/ui/Readings';
+import { TimeField } from '@/ui/TimeField';
+import { Txt } from '@/ui/Txt';
+import { area, dayTime, length, span, temp, time } from '@/words/units';
+import { HoldTest } from '@/bench-kit/HoldTest';
+import { MoreFindings, yesNo } from './MoreFindings';
+import { PartDue } from '@/bench-kit/PartDue';
+import { promiseRuns } from '@/bench-kit/planStore';
+import { PhotosSection } from '@/bench-kit/PhotosSection';
+import { hardText } from './words';
+import type { PlanSize } from '@/bench-kit/StageShell';
+import type { IntakeStageState } from './useIntakeStage';
+
+/** Charge above which heating asks for a reason. */
+const chargeLimit = commonPractice(35, 'about a third or less before heat');
+
+/** Cracks, chips and pieces on the face. */
+export function IntakePicture({
+  here: { job, pieces, cracked, found, settings, path },
+  size,
+}: {
+  here: IntakeStageState;
+  size: PlanSize;
+}) {
+  return (
+    <PlainPlan
+      job={job}
+      size={size}
+      label={`${job.device.name}, ${pieces.length > 1 ? `${pieces.length} pieces` : `cracked at ${cracked.length ? cracked.map(edgeName).join(', ') : 'no edge noted'}`}`}
+      lines={[
+        ...cracked.map((e) => `cracked at the ${edgeName(e)}`),
+        ...(pieces.length > 1 ? found!.steps.map((s, i) => `piece ${i + 1}: ${area(s.areaMm2, settings)}`) : []),
+        ...[...job.chips.values()].map((p) => `chip at the ${placeName(path, path.locate(p))}`),
+        ...job.device.parts.filter((p) => p.removable).map((p) => p.name),
+        ...job.device.cables.map((c) => `${c.name} crosses to the cover, ${length(c.slackMm, settings, 0)} of slack`),
+      ]}
+    >
+      {job.cracks.size ? null : (
+        <RingArcs arcs={cracked.map((e) => ({ ...path.edgeSpan(e), state: 'dry' as const }))} />
+      )}
+      {found && job.cracks.size ? <Pieces pieces={piecesDrawn(found)} dangling={found.map.dangling} /> : null}
+      <Chips at={[...job.chips.values()]} />
+    </PlainPlan>
+  );
+}
+
+/** Promise, charge and what was found, as readings. */
+export function IntakeReadings({ here: { job, honest, now, promised, earliest } }: { here: IntakeStageState }) {
+  return (
+    <Readings
+      items={[
+        {
+          id: 'promise',
+          value: job.promiseAt ? time(job.promiseAt) : 'none',
+          label: 'promised',
+          tone: job.promiseAt && honest !== null && job.promiseAt < honest ? 'caution' : 'ink',
+        },
+        {
+          id: 'honest',
+          value: honest === null ? '…' : time(honest),
+          label:
+            honest === null
+              ? 'earliest pick-up: working it out'
+              : `earliest pick-up${dayTime(honest, now) === time(honest) ? '' : `, ${dayTime(honest, now)}`}`,
+        },
+        {
+          id: 'work',
+          value: promised ? span(Math.max(0, promised.p50At - now) / 1e3) : '…',
+          label: promised
+            ? `from now in half of the cases; by ${dayTime(promised.p95At, now)} in nineteen of twenty`
+            : `work and glue alone ${span(earliest.low)} to ${span(earliest.high)}; the queue is being counted`,
+        },
+        {
+          id: 'charge',
+          value: job.chargePercent === null ? '–' : `${job.chargePercent} %`,
+          label: `charge, a third or less before heat`,
+          tone: (job.chargePercent ?? 0) > chargeLimit.value ? 'caution' : 'ink',
+        },
+      ]}
+    />
+  );
+}
+
+/** What is asked of every device. */
+export function IntakeFindings({ here: { job, find } }: { here: IntakeStageState }) {
+  return (
+    <>
+      <Choice
+        label="Cell swollen, bent or smelling?"
+        value={job.findings.cellSwollen?.answer ?? null}
+        options={yesNo.filter((o) => o.id !== 'unsure')}
+        onChange={find('cellSwollen')}
+        hint="Glass or display pushed up, a gap, a device that rocks: count it as yes."
+      />
+      <Choice
+        label="Chips at the edge?"
+        value={job.findings.chip?.answer ?? null}
+        options={yesNo}
+        onChange={find('chip')}
+        hint={`Decides more than anything whether a cover survives. Unsure counts as a ${chipFlawUm.unsure.value} µm flaw.`}
+      />
+      <Choice
+        label="Frame bent or split?"
+        value={job.findings.bent?.answer ?? null}
+        options={yesNo}
+        onChange={find('bent')}
+      />
+    </>
+  );
+}
+
+/** The pages of the intake, and how far each is. */
+export function IntakePages({ here: { pages, job } }: { here: IntakeStageState }) {
+  return (
+    <View role="list" aria-label="Pages of the intake" className="mb-4 border-t border-rule">
+      {pages.map((p) => (
+        <View key={p.to} role="listitem">
+          <Link href={`/jobs/${job.id}/${p.to}` as Href} asChild>
+            <Pressable
+              aria-label={`${p.name}: ${p.line}`}
+              className="min-h-[56px] flex-row items-center gap-3 border-b border-rule"
+            >
+              <Mark state={p.done ? 'done' : 'waits'} />
+              <View className="flex-1">
+                <Txt strong>{p.name}</Txt>
+                <Txt size="s" tone="ink2">
+                  {p.line}
+                </Txt>
+              </View>
+              <Txt num tone="ink2">
+                ›
+              </Txt>
+            </Pressable>
+          </Link>
+        </View>
+      ))}
+    </View>
+  );
+}
+
+/** What is done before heat. */
+export function PowerAndTray({ here: { job, log } }: { here: IntakeStageState }) {
+  return (
+    <>
+      <NumberField
+        label="State of charge"
+        unit="%"
+        low={0}
+        high={100}
+        value={job.chargePercent}
+        onCommit={(v) => void log([{ type: 'charge', percent: v }])}
+      />
+      <Tick
+        label="Power is off"
+        on={job.prep.has('powerOff')}
+        onChange={(v) => void log([{ type: 'prep', item: 'powerOff', done: v }])}
+      />
+      <Tick
+        label="Card tray is out"
+        note="Left in, it blocks or breaks something later."
+        on={job.prep.has('trayOut')}
+        onChange={(v) => void log([{ type: 'prep', item: 'trayOut', done: v }])}
+      />
+    </>
+  );
+}
+
+/** When it is promised, and the part that it waits for. */
+export function PromiseAndPart({
+  here: { job, now, log, promised, honest, decide, plan },
+}: {
+  here: IntakeStageState;
+}) {
+  return (
+    <>
+      <TimeField
+        label="Promised for"
+        value={job.promiseAt}
+        onCommit={(h, m) => {
+          const today = set(now, { hours: h, minutes: m, seconds: 0, milliseconds: 0 }).getTime();
+          void log([{ type: 'promise', promiseAt: today < now ? addDays(today, 1).getTime() : today }]);
+        }}
+      />
+      {promised && honest !== null && job.promiseAt !== honest ? (
+        <Button
+          kind="small"
+          label={`Promise ${dayTime(honest, now)}`}
+          onPress={() =>
+            void log([
+              { type: 'promise', promiseAt: honest },
+              decide({
+                call: 'promise',
+                inputs: { openJobs: plan.now?.shop.jobs.size ?? 0 },
+                computed: { p50At: promised.p50At, p80At: promised.p80At, p95At: promised.p95At },
+                chosen: honest,
+              }),
+            ])
+          }
+        />
+      ) : null}
+      <Disclosure
+        title={job.partDue?.dueAt != null ? `Part comes ${dayTime(job.partDue.dueAt, now)}` : 'Part on order'}
+      >
+        <PartDue job={job} />
+      </Disclosure>
+    </>
+  );
+}
+
+/** What is there to be noted where there is a reason. */
+export function IntakeMore({ here: { job, failed, log, hard, settings } }: { here: IntakeStageState }) {
+  return (
+    <>
+      <Disclosure
+        title={`Works before? ${Object.keys(job.functions.before).length} noted${failed ? `, ${failed} failed` : ''}`}
+      >
+        {job.opened ? (
+          <Txt size="s" tone="ink2">
+            The device has been opened: what was found before stands as it was noted.
+          </Txt>
+        ) : (
+          <FunctionList job={job} phase="before" short={false} />
+        )}
+      </Disclosure>
+      <Disclosure title="More findings">
+        <MoreFindings job={job} onFind={(e) => void log([e])} />
+      </Disclosure>
+      <Link href={`/jobs/${job.id}/comeback` as Href} className="font-body text-m text-ink underline py-3">
+        {job.comeBack
+          ? `Come-back of ${job.comeBack.firstLabel || 'a job that is not here'}`
+          : 'It comes back: tie it to its first job'}
+      </Link>
+      <Disclosure title={`Photos (${job.photos.length})`}>
+        <PhotosSection job={job} />
+      </Disclosure>
+      <Disclosure title={`Hold test before opening${job.holds.before ? ', noted' : ', if there is a tester'}`}>
+        <HoldTest job={job} phase="before" />
+      </Disclosure>
+      <Disclosure
+        title={`How hard: ${hard.experienced ? 'for experienced hands' : hard.reasons.length ? `${hard.reasons.length} reasons` : 'nothing unusual'}`}
+      >
+        <Txt size="s">{capital(constructionNames[job.face.construction])}.</Txt>
+        {hard.reasons.map((r) => (
+          <Txt key={JSON.stringify(r)} size="s">
+            {hardText(r, settings)}.
+          </Txt>
+        ))}
+      </Disclosure>
+    </>
+  );
+}
+
+/** Why the promise is what it is. */
+export function IntakeWhy({ here: { job, earliest, promised, now, settings } }: { here: IntakeStageState }) {
+  return (
+    <Why
+      job={job}
+      call="intake"
+      inputs={{ findings: job.findings, chargePercent: job.chargePercent, promiseAt: job.promiseAt }}
+      computed={{ earliestS: earliest, promised }}
+      notes={[
+        promised
+          ? `From the plan of the whole bench, run ${promiseRuns} times with durations that scatter as this shop’s own do: four of five end by ${dayTime(promised.p80At, now)}. Rounded up to 15 minutes. A time behind closing is carried over to the next open hour.`
+          : `Hands-on stages add up as independent durations; what closes the cover is counted to its hand-over mark on the long end, at ${temp(settings.roomC, settings)} room. Rounded up to 15 minutes.`,
+      ]}
+      rows={[rowOf('Charge before heat', chargeLimit, '%'), rowOf('Edge flaw when unsure', chipFlawUm.unsure, 'µm')]}
+    />
+  );
+}

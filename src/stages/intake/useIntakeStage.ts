@@ -1,0 +1,132 @@
+import { bondPerimeter } from '@/core/device/perimeter';
+import type { EventOf } from '@/model/event';
+import { tagCode } from '@/model/tagCode';
+import type { JobState } from '@/model/fold';
+import type { Answer } from '@/model/stages/intake';
+import { useActions } from '@/bench-kit/actions';
+import { useCrackMap } from '@/bench-kit/crackMap';
+import { useGoOn } from '@/bench-kit/useGoOn';
+import { useSettings } from '@/store/shop';
+import { price } from '@/words/units';
+import { useNow } from '@/bench-kit/useNow';
+import { frameOf } from '@/work/bond/frameOf';
+import { earliestOf, hardOf } from '@/work/intake/facts';
+import { intakeCall, missingAtIntake } from './intakeCall';
+import { useSteadyPromise } from '@/bench-kit/usePromises';
+import { useShopPlan } from '@/bench-kit/useShopPlan';
+import { optionName } from './words';
+
+export const caution =
+  'Cracked glass: eye cover, gloves, tape over it. A swollen, bent or punctured cell is never heated or refitted: stop on smell, hiss or swelling, follow the maker and local rules.';
+
+function quoteLine(job: JobState): string {
+  const c = job.quote?.choices.find((x) => x.id === job.quote?.chosenId);
+  if (!c || !job.quote) return 'not quoted';
+  return `${price(c.grossMinor, job.quote.currency)}, ${job.signed.some((s) => s.role === 'customer') ? 'signed' : 'not signed'}`;
+}
+
+/** How it stands: what IntakeStage shows and does. */
+export function useIntakeStage({ job }: { job: JobState }) {
+  const settings = useSettings();
+  const now = useNow(5000);
+  const { log, decide } = useActions(job);
+  const goOn = useGoOn(job, 'intake');
+  const { answer } = useCrackMap(job);
+  const found = answer && !('problem' in answer) ? answer : null;
+  const pieces = found?.map.pieces ?? [];
+  const earliest = earliestOf(job, settings, now, Math.max(1, pieces.length));
+  const plan = useShopPlan();
+  const promised = useSteadyPromise(plan, job);
+  const honest = promised?.sayAt ?? null;
+  const text = intakeCall(job, promised && { at: promised.sayAt, was: promised.wasAt }, now);
+  const missing = missingAtIntake(job);
+  const swollen = job.findings.cellSwollen?.answer === 'yes';
+  const path = bondPerimeter(job.device, job.bond);
+  const find = (kind: EventOf<'finding'>['kind']) => (a: Answer) =>
+    void log([
+      { type: 'finding', kind, answer: a, ...(job.findings[kind]?.note ? { note: job.findings[kind].note } : {}) },
+    ]);
+  const cracked = job.findings.crack?.edges ?? [];
+  const toggleEdge = (edge: (typeof cracked)[number]) =>
+    void log([
+      {
+        type: 'finding',
+        kind: 'crack',
+        answer: 'yes',
+        edges: cracked.includes(edge) ? cracked.filter((e) => e !== edge) : [...cracked, edge],
+      },
+    ]);
+  const ready = missing.length === 0 && !swollen;
+  const frame = frameOf(job);
+  const hard = hardOf(job, found?.steps ?? []);
+  const next = job.stages.heat === 'skipped' ? 'Go to lift' : 'Go to heat';
+  const bentMaybe = ['yes', 'unsure'].includes(job.findings.bent?.answer ?? '');
+  const failed = Object.values(job.functions.before).filter((r) => r === 'fail').length;
+  const pages: { to: string; name: string; line: string; done: boolean }[] = [
+    {
+      to: 'cracks',
+      name: 'Crack map',
+      line: job.cracks.size
+        ? `${pieces.length} ${pieces.length === 1 ? 'piece' : 'pieces'}, ${job.chips.size} chips`
+        : 'no crack drawn',
+      done: job.cracks.size > 0,
+    },
+    ...(bentMaybe
+      ? [
+          {
+            to: 'frame',
+            name: 'Seat of the frame',
+            line: frame
+              ? `${Math.round(frame.contactShare * 100)} % of the ring will bond`
+              : 'measure the seat heights',
+            done: frame !== null,
+          },
+        ]
+      : []),
+    {
+      to: 'route',
+      name: 'Route',
+      line: job.route ? optionName(job.route) : 'not chosen',
+      done: job.route !== null,
+    },
+    {
+      to: 'quote',
+      name: 'Quote',
+      line: quoteLine(job),
+      done: job.signed.some((s) => s.role === 'customer'),
+    },
+    {
+      to: 'tag',
+      name: 'Tag and customer',
+      line: `${tagCode(job.id)}${job.customer?.backup ? `, backup ${job.customer.backup}` : ', backup not asked'}`,
+      done: job.prep.has('tagDevice') && job.prep.has('tagTray'),
+    },
+  ];
+  return {
+    job,
+    earliest,
+    promised,
+    now,
+    settings,
+    failed,
+    log,
+    hard,
+    honest,
+    decide,
+    plan,
+    pages,
+    find,
+    pieces,
+    cracked,
+    found,
+    path,
+    ready,
+    goOn,
+    text,
+    next,
+    swollen,
+    missing,
+    toggleEdge,
+  };
+}
+export type IntakeStageState = ReturnType<typeof useIntakeStage>;

@@ -1,0 +1,34 @@
+import { boxOf } from '@/core/device/shapes';
+import { piecesToMove, type RouteOption } from '@/core/intake/route';
+import type { NewEvent } from '@/model/event';
+import type { JobState } from '@/model/fold';
+import { useSettings } from '@/store/shop';
+
+/** How it stands: what RouteDetails shows and does. */
+export function useRouteDetails({
+  job,
+  work,
+  onRoute,
+  onEvents,
+}: {
+  job: JobState;
+  work: RouteOption['work'];
+  onRoute: (change: Partial<NonNullable<JobState['route']>>) => void;
+  onEvents: (e: NewEvent[]) => void;
+}) {
+  const settings = useSettings();
+  const route = job.route!;
+  const moves = piecesToMove(job.device, job.bond, work);
+  const box = boxOf(job.face.cover.outline);
+  const model = { width: box.max[0] - box.min[0], height: box.max[1] - box.min[1], thickness: job.face.cover.hMm };
+  const lens = job.face.holes.find((h) => h.role === 'camera');
+  const lensMm = lens?.shape.kind === 'disc' ? 2 * lens.shape.rMm : null;
+  const fields = [
+    ['width', 'Width of the glass', model.width],
+    ['height', 'Height of the glass', model.height],
+    ['thickness', 'Thickness of the glass', model.thickness],
+    ...(lensMm ? [['lensHole', 'Camera hole, old ring against new hole', lensMm] as const] : []),
+  ] as const;
+  return { route, fields, settings, job, onEvents, moves, onRoute };
+}
+export type RouteDetailsState = ReturnType<typeof useRouteDetails>;

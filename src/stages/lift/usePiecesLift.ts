@@ -1,0 +1,264 @@
+import { jointOf } from '@/core/device/jointKinds';
+import { useRouter } from 'expo-router';
+import { useMemo, useState } from 'react';
+
+import type { Pt } from '@/core/device/types';
+import { contains } from '@/core/device/shapes';
+import { breakAtCamera } from '@/core/lift/cracks/bladeEntry';
+import { polylineOf } from '@/core/lift/cracks/freehand';
+import { leverMm } from '@/core/lift/leverage';
+import { chipFlawUm } from '@/core/lift/strength';
+import { pieceTargetC, wedgeVerdict } from '@/core/lift/verdict';
+import type { JobState } from '@/model/fold';
+import { heatCount, onPlate } from '@/model/stages/heat';
+import { useActions } from '@/bench-kit/actions';
+import { piecesDrawn, useCrackMap } from '@/bench-kit/crackMap';
+import { batteryMarks, liftState, pickInForce, thermalJob, type ThermalJob } from '@/work/heat/thermalJob';
+import { useGoOn } from '@/bench-kit/useGoOn';
+import { useThermal } from '@/bench-kit/useThermal';
+import { newId } from '@/store/ids';
+import { useSettings } from '@/store/shop';
+import { useAlarm, useAwake } from '@/ui/alarm';
+import { type ReadingItem } from '@/ui/Readings';
+import { length, tempNumber } from '@/words/units';
+import { useNow } from '@/bench-kit/useNow';
+import { piecesCall } from './piecesCall';
+
+type Finger = 'off' | 'break' | 'left' | 'look';
+
+/** On a shorter free edge nothing is levered: the blade only slides, mm (judgement). */
+const leastLeverMm = 4;
+
+export const round = (v: number) => Math.round(v * 100) / 100;
+
+export const where = (p: Pt, units: Parameters<typeof length>[1]) =>
+  `${length(p[0], units, 0)} from the left, ${length(p[1], units, 0)} from the top`;
+
+/** The modes of a device read a spot up to 5 K wrong (own refinement study), a plate about 1.5 K. */
+export const spotModelK = 5;
+
+export const contactModelK = 1.5;
+
+/** Mean bond temperature under a piece by the model of the whole device, less what that model may be wrong by, °C. */
+function pieceLowC(thermal: ThermalJob, outer: readonly Pt[], tS: number, spotted: boolean): number {
+  const pic = thermal.model.modes.picture;
+  const field = thermal.run.picture(tS);
+  let sum = 0;
+  let n = 0;
+  for (let j = 0; j < pic.ny; j++)
+    for (let i = 0; i < pic.nx; i++) {
+      const p: Pt = [pic.originMm[0] + i * pic.stepMm[0], pic.originMm[1] + j * pic.stepMm[1]];
+      if (!contains({ kind: 'polygon', pts: outer }, p, 1)) continue;
+      sum += field[j * pic.nx + i]!;
+      n++;
+    }
+  const mean = n ? sum / n : thermal.ambientC;
+  return Math.max(thermal.ambientC, mean - (spotted ? spotModelK : contactModelK));
+}
+
+/** How it stands: what PiecesLift shows and does. */
+export function usePiecesLift({ job }: { job: JobState }) {
+  const settings = useSettings();
+  const units = settings;
+  const now = useNow(500);
+  const router = useRouter();
+  const { log } = useActions(job);
+  const goOn = useGoOn(job, 'lift');
+  const [finger, setFinger] = useState<Finger>('off');
+  const [stroke, setStroke] = useState<readonly Pt[] | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const { answer, fresh, preview } = useCrackMap(job);
+  const found = answer && !('problem' in answer) ? answer : null;
+  const source = useThermal(job.device, job.bond);
+  const firstHeat = job.heat[0]?.at ?? 0;
+  const pickMm = useMemo(() => pickInForce(job, settings), [job, settings]);
+  const thermal = useMemo(
+    () => (source.model ? thermalJob(job, settings, source.model, firstHeat) : null),
+    [job, settings, source.model, firstHeat],
+  );
+  const lift = useMemo(
+    () => (thermal ? liftState(job, settings, thermal.path, thermal.arcs, pickMm) : null),
+    [job, settings, thermal, pickMm],
+  );
+  const drawn = useMemo(() => (found ? piecesDrawn(found) : []), [found]);
+  const on = onPlate(job);
+  const heated = heatCount(job) > 0;
+  const nowS = thermal && heated ? (now - thermal.t0) / 1e3 : 0;
+  const step = found?.steps[0] ?? null;
+  const piece = step && found ? found.map.pieces[step.pieceId]! : null;
+  const spotted = job.heat.some((h) => h.use?.path?.kind === 'spot');
+  const lookS = Math.floor(nowS * 2) / 2;
+  const lowC = useMemo(
+    () => (thermal && piece ? pieceLowC(thermal, piece.outer, lookS, spotted) : settings.roomC),
+    [thermal, piece, lookS, spotted, settings.roomC],
+  );
+  const lines = useMemo(
+    () =>
+      piece
+        ? breakAtCamera(
+            piece,
+            job.face.holes.filter((h) => h.role === 'camera'),
+          )
+        : null,
+    [piece, job.face.holes],
+  );
+  const last = job.heat[job.heat.length - 1];
+  const lastOn = job.heat.findLast((h) => h.setC !== null);
+  const workLeftS =
+    !on && last?.setC === null && lastOn?.use?.path?.kind === 'spot' && last.gripsInS !== null
+      ? last.gripsInS - (now - last.at) / 1e3
+      : null;
+  const closesAt = workLeftS !== null && workLeftS > 0 ? now + workLeftS * 1e3 : null;
+  const closesKey = closesAt === null ? null : Math.round(closesAt / 1e3) * 1e3;
+  const alarm = useAlarm(closesKey, now, 'closes', settings.sound);
+  useAwake(on !== null || workLeftS !== null);
+
+  const marks = batteryMarks(job.device);
+  const battery = thermal?.run.partC(nowS, 'battery') ?? null;
+  const wedge = lift ? wedgeVerdict(lift.case, Math.max(15, lowC)) : null;
+  const th = { easyC: lift?.easyC ?? null, workC: lift?.workC ?? null };
+  const targetC = pieceTargetC(jointOf(job.bond).wholeFace, th);
+  const flaw = chipFlawUm.yes.value;
+  const lever =
+    lift && step?.entry && step.entry.depthMm >= leastLeverMm
+      ? leverMm(lift.case.cover, lift.case.hMm, flaw, step.entry.depthMm)
+      : null;
+  const swollen = job.findings.cellSwollen?.answer === 'yes';
+  const leftCount = found ? found.steps.length : null;
+  const text = piecesCall({
+    left: leftCount,
+    offCount: job.piecesOff.size,
+    step,
+    piece,
+    glassLeft: job.glassLeft.size,
+    swollen,
+    onHeat: on !== null,
+    everHeated: heated,
+    batteryHighC: heated ? (battery?.high ?? null) : null,
+    stopC: marks.stopC,
+    lowC,
+    wedge: wedge ?? { verdict: 'reheat', goC: null },
+    targetC,
+    workC: th.workC,
+    workLeftS,
+    leverMm: lever,
+    breakLines: lines !== null && step?.risk === 2,
+    units,
+  });
+  const takeOff = (id: number) => {
+    const p = found?.map.pieces[id];
+    if (!p) return;
+    void log([
+      {
+        type: 'pieceOff',
+        offId: newId(),
+        onFace: job.face.id,
+        loops: [p.outer, ...p.islands].map((l) => l.map(([x, y]): [number, number] => [round(x), round(y)])),
+        areaMm2: round(p.areaMm2),
+      },
+    ]);
+  };
+  const onTap = (p: Pt) => {
+    setProblem(null);
+    if (finger === 'left') {
+      const near = [...job.glassLeft].find(([, at]) => Math.hypot(at[0] - p[0], at[1] - p[1]) < 5);
+      void log([
+        near
+          ? { type: 'glassGone', markId: near[0] }
+          : { type: 'glassLeft', markId: newId(), onFace: job.face.id, place: [round(p[0]), round(p[1])] },
+      ]);
+      return;
+    }
+    const hit = drawn.find((d) => contains({ kind: 'polygon', pts: d.loops[0]! }, p));
+    if (!hit) return setProblem('no glass there');
+    if (hit.state === 'done') {
+      const back = [...job.piecesOff].find(([, o]) => contains({ kind: 'polygon', pts: o.loops[0]! }, p));
+      if (back) void log([{ type: 'pieceBack', offId: back[0] }]);
+      return;
+    }
+    takeOff(found!.steps[hit.order - 1]!.pieceId);
+  };
+  const onStroke = (pts: Pt[] | null, done: boolean) => {
+    setStroke(done ? null : pts);
+    if (!done) return preview(pts);
+    try {
+      const line = polylineOf(pts ?? [], 'stroke');
+      void log([
+        { type: 'crack', crackId: newId(), onFace: job.face.id, pts: line.map(([x, y]): [number, number] => [x, y]) },
+      ]);
+      setProblem(null);
+      // the next tap takes a piece off again
+      setFinger('off');
+    } catch (e) {
+      preview(null);
+      setProblem(e instanceof Error ? e.message : 'not a crack');
+    }
+  };
+  const finished = leftCount === 0 && fresh;
+  const readings: ReadingItem[] = [
+    {
+      id: 'temp',
+      value: `${tempNumber(lowC, units)}°`,
+      label: `piece 1, at least. ${targetC === null ? 'Nothing softens it' : `Blade works from ${th.workC === null ? '–' : `${tempNumber(th.workC, units)}°`}, heat to ${tempNumber(targetC, units)}°`}`,
+      tone: wedge?.verdict === 'go' ? 'go' : wedge?.verdict === 'slow' ? 'ink' : 'caution',
+    },
+    {
+      id: 'depth',
+      value: step?.entry ? length(step.entry.depthMm, units, 0) : '–',
+      label: step?.entry
+        ? `blade in at most${step.entry.stoppedBy ? `: ${step.entry.stoppedBy}` : ', to the far side'}`
+        : 'no free edge',
+      tone: step && step.risk > 0 ? 'caution' : 'ink',
+    },
+    {
+      id: 'left',
+      value: leftCount === null ? '–' : `${leftCount}`,
+      label: `pieces left, ${job.piecesOff.size} off${job.glassLeft.size ? `, glass left at ${job.glassLeft.size}` : ''}`,
+      tone: finished ? 'go' : 'ink',
+    },
+    {
+      id: 'battery',
+      value: battery ? `${tempNumber(battery.high, units)}°` : '–',
+      label: `battery, at most; caution ${tempNumber(marks.cautionC, units)}°`,
+      tone: (battery?.high ?? 0) >= marks.cautionC ? 'caution' : 'ink',
+    },
+  ];
+  const shut = swollen ? 'cell is swollen' : on ? 'the heat is on' : !fresh ? 'order is being computed' : null;
+  return {
+    job,
+    leftCount,
+    lowC,
+    pickMm,
+    step,
+    wedge,
+    targetC,
+    lift,
+    units,
+    found,
+    takeOff,
+    piece,
+    lever,
+    flaw,
+    lines,
+    finished,
+    on,
+    router,
+    goOn,
+    shut,
+    finger,
+    onStroke,
+    swollen,
+    onTap,
+    drawn,
+    stroke,
+    alarm,
+    now,
+    text,
+    readings,
+    setFinger,
+    setProblem,
+    problem,
+    spotted,
+  };
+}
+export type PiecesLiftState = ReturnType<typeof usePiecesLift>;

@@ -1,0 +1,159 @@
+import { View } from 'react-native';
+
+import { engageRule, tightMm } from '@/core/strip/screws';
+import { FunctionList } from '@/bench-kit/FunctionList';
+import { stopsClosing } from '@/work/strip/stripJob';
+import { rowOf, Why } from '@/bench-kit/Why';
+import { Button } from '@/ui/Button';
+import { Choice, Tick } from '@/ui/Choice';
+import { Disclosure } from '@/ui/Disclosure';
+import { Readings } from '@/ui/Readings';
+import { Txt } from '@/ui/Txt';
+import { nearestHole, StripPicture } from './StripPicture';
+import { specText } from './words';
+import { oneTurn, openTests } from './BackIn';
+import { wrongOf } from './useBackIn';
+import type { PlanSize } from '@/bench-kit/StageShell';
+import type { BackInState } from './useBackIn';
+
+/** What goes in next. */
+export function BackInPicture({
+  here: { job, work, say, next, hole, wrong, log, put, given },
+  size,
+}: {
+  here: BackInState;
+  size: PlanSize;
+}) {
+  return (
+    <StripPicture
+      job={job}
+      work={work}
+      size={size}
+      label={`${work.back.filter(work.isBack).length} of ${work.back.length} steps back in`}
+      lines={[
+        ...work.back.map((id, i) => `${i + 1}. ${work.items.get(id)!.name}: ${work.isBack(id) ? 'in' : 'to go'}`),
+        ...work.check.findings.map((f) => say(f)),
+      ]}
+      next={next}
+      nextHole={hole}
+      wrongHoles={wrong}
+      backIn
+      onTap={(p) => {
+        const h = nearestHole(job, p);
+        if (!h || job.screwsOut.get(h)?.missing) return;
+        const out = job.screwsOut.get(h);
+        void log([
+          job.screwsIn.has(h)
+            ? { type: 'screw', hole: h, to: 'open' }
+            : put(h, (h === hole && given) || out || job.device.screws.find((s) => s.id === h)!),
+        ]);
+      }}
+    />
+  );
+}
+
+/** Steps and screws. */
+export function BackInReadings({ here: { work, job, zones, stops, item } }: { here: BackInState }) {
+  return (
+    <Readings
+      items={[
+        {
+          id: 'steps',
+          value: `${work.back.filter(work.isBack).length} / ${work.back.length}`,
+          label: 'steps back in',
+        },
+        {
+          id: 'screws',
+          value: `${job.screwsIn.size} / ${[...job.screwsOut.values()].filter((r) => !r.missing).length}`,
+          label: `screws in${zones.length ? `. ${zones.map(([z, n]) => `${z} ${n.refit}/${n.expected}`).join(', ')}` : ''}`,
+          tone: stops.length && !item ? 'caution' : 'ink',
+        },
+      ]}
+    />
+  );
+}
+
+/** Which screw, and what does not add up. */
+export function ScrewFindings({
+  here: { hole, kinds, given, key, units, setOther, work, say, log },
+}: {
+  here: BackInState;
+}) {
+  return (
+    <>
+      {hole && kinds.length > 1 ? (
+        <Choice
+          label={`Screw that goes into ${hole}`}
+          value={given ? key(given) : null}
+          options={kinds.map((k) => ({ id: key(k), name: specText(k, units) }))}
+          onChange={setOther}
+        />
+      ) : null}
+      {work.check.findings.filter((f) => f.type !== 'missing').length ? (
+        <View role="list" aria-label="Findings" className="mt-2">
+          {work.check.findings
+            .filter((f) => f.type !== 'missing')
+            .map((f) => (
+              <View key={say(f)} role="listitem" className="py-1 border-b border-rule">
+                <Txt size="s" tone={stopsClosing(f) ? 'caution' : 'ink'}>
+                  {say(f)}
+                </Txt>
+                {wrongOf(f).map((h) => (
+                  <Button
+                    key={h}
+                    kind="small"
+                    label={`${h}: take it out again`}
+                    onPress={() => void log([{ type: 'screw', hole: h, to: 'open' }])}
+                  />
+                ))}
+              </View>
+            ))}
+        </View>
+      ) : null}
+    </>
+  );
+}
+
+/** Connected and tested before it is shut. */
+export function TestBeforeClosing({ here: { item, tested, battery, job, log } }: { here: BackInState }) {
+  return item === null ? (
+    <Disclosure title="Test before closing" open={!tested}>
+      <Txt size="s" className="mb-2">
+        Connect the least: {battery?.name ?? 'battery'}, display, what is to be tested. {openTests(job).length}{' '}
+        functions.
+      </Txt>
+      <FunctionList job={job} phase="open" short={false} only={openTests(job)} />
+      <Tick
+        label="Tested, all that should work works"
+        on={job.prep.has('closedTest')}
+        onChange={(v) => void log([{ type: 'prep', item: 'closedTest', done: v }])}
+      />
+      <Tick
+        label="Battery plug off again"
+        on={job.prep.has('batteryOffAgain')}
+        onChange={(v) => void log([{ type: 'prep', item: 'batteryOffAgain', done: v }])}
+      />
+    </Disclosure>
+  ) : null;
+}
+
+/** Why in this order. */
+export function BackInWhy({ here: { job, work } }: { here: BackInState }) {
+  return (
+    <Why
+      job={job}
+      call="refit"
+      inputs={{ in: [...job.screwsIn.keys()] }}
+      computed={{ order: work.back, findings: work.check.findings }}
+      notes={[
+        'The reverse of the way out, with the battery’s plug as late as what lies over it allows; board far end first, every screw one turn before any is tight.',
+        'A screw holds by its length less what it passes before the boss; what is left of the boss is the room under it.',
+      ]}
+      rows={[
+        rowOf('One turn first', oneTurn, 'turn'),
+        rowOf('Tight', tightMm, 'mm'),
+        rowOf('Thread that holds', engageRule, '× diameter'),
+      ]}
+    />
+  );
+}

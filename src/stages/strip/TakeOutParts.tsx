@@ -1,0 +1,182 @@
+import { type Href } from 'expo-router';
+import { View } from 'react-native';
+
+import { stripMinutes, strippable } from '@/core/strip/graph';
+import { neighbourMm } from '@/core/strip/neighbours';
+import { targetsOf } from '@/work/strip/stripJob';
+import { Entry, rowOf, Why } from '@/bench-kit/Why';
+import { Button } from '@/ui/Button';
+import { Choice } from '@/ui/Choice';
+import { Disclosure } from '@/ui/Disclosure';
+import { NumberField } from '@/ui/NumberField';
+import { Readings } from '@/ui/Readings';
+import { Txt } from '@/ui/Txt';
+import { lengthNumber, typedToMm } from '@/words/units';
+import { CellRule } from './CellRule';
+import { nearestHole, StripPicture } from './StripPicture';
+import { specText } from './words';
+import { batteryFirst } from './TakeOut';
+import { because } from './useTakeOut';
+import type { PlanSize } from '@/bench-kit/StageShell';
+import type { TakeOutState } from './useTakeOut';
+
+/** What comes out next, on the device. */
+export function TakeOutPicture({
+  here: { job, work, units, next, hole, log, take },
+  size,
+}: {
+  here: TakeOutState;
+  size: PlanSize;
+}) {
+  return (
+    <StripPicture
+      job={job}
+      work={work}
+      size={size}
+      label={`${work.out.filter(work.isOff).length} of ${work.out.length} steps out`}
+      lines={[
+        ...work.out.map((id, i) => `${i + 1}. ${work.items.get(id)!.name}: ${work.isOff(id) ? 'out' : 'in'}`),
+        ...job.device.screws.map(
+          (s) =>
+            `${s.id}: ${specText(s, units)}, cell ${work.cellOf(s.id)}, ${job.screwsOut.has(s.id) ? (job.screwsOut.get(s.id)!.missing ? 'missing' : 'out') : 'in'}`,
+        ),
+      ]}
+      next={next}
+      nextHole={hole?.id ?? null}
+      onTap={(p) => {
+        const h = nearestHole(job, p);
+        if (!h) return;
+        void log([job.screwsOut.has(h) ? { type: 'screw', hole: h, to: 'untouched' } : take(h)]);
+      }}
+    />
+  );
+}
+
+/** Steps, screws, tray. */
+export function TakeOutReadings({ here: { work, outCount, job } }: { here: TakeOutState }) {
+  return (
+    <Readings
+      items={[
+        {
+          id: 'steps',
+          value: `${work.out.filter(work.isOff).length} / ${work.out.length}`,
+          label: `steps out${work.removal && !work.removal.exact ? '; order not proven cheapest' : ''}`,
+        },
+        {
+          id: 'screws',
+          value: `${outCount} / ${job.device.screws.length}`,
+          label: `screws out${job.screwsOut.size > outCount ? `, ${job.screwsOut.size - outCount} missing` : ''}`,
+          tone: job.screwsOut.size > outCount ? 'caution' : 'ink',
+        },
+      ]}
+    />
+  );
+}
+
+/** Beside the main thing. */
+export function TakeOutSide({ here: { hole, log, take, finished, goOn } }: { here: TakeOutState }) {
+  return hole ? (
+    <Button
+      label="Missing"
+      onPress={() =>
+        void log([take(hole.id, true), { type: 'finding', kind: 'screwMissing', answer: 'yes', note: hole.id }])
+      }
+    />
+  ) : finished ? (
+    <Button label="Go to clean" onPress={() => goOn()} />
+  ) : undefined;
+}
+
+/** What this step asks. */
+export function ThisStep({
+  here: { hole, units, lengthMm, setLengthMm, plug, lies, setLies, isCell, job, router },
+}: {
+  here: TakeOutState;
+}) {
+  return (
+    <>
+      {hole ? (
+        <NumberField
+          label="It is longer or shorter: length"
+          unit={units.length}
+          low={Number(lengthNumber(0.5, units, 1))}
+          high={Number(lengthNumber(30, units, 1))}
+          digits={1}
+          value={Number(lengthNumber(lengthMm ?? hole.lengthMm, units, 1))}
+          onCommit={(v) => setLengthMm(typedToMm(v, units))}
+        />
+      ) : null}
+      {plug?.kind === 'coax' ? (
+        <Entry label="How the lines cross: which lies over which" value={lies} onChange={setLies} max={200} />
+      ) : null}
+      {isCell ? <CellRule job={job} onWarm={() => router.push(`/jobs/${job.id}/glue` as Href)} /> : null}
+    </>
+  );
+}
+
+/** How far it is taken apart. */
+export function ToComeOut({ here: { job, log } }: { here: TakeOutState }) {
+  return (
+    <Choice
+      label="To come out"
+      value={job.stripTarget === null || job.stripTarget.length !== 1 ? 'all' : job.stripTarget[0]!}
+      options={[
+        { id: 'all', name: 'everything' },
+        ...job.device.parts.filter(strippable).map((p) => ({ id: p.id, name: `only the ${p.name}` })),
+      ]}
+      onChange={(id) =>
+        void log([
+          {
+            type: 'stripTarget',
+            ids: id === 'all' ? job.device.parts.filter(strippable).map((p) => p.id) : [id],
+          },
+        ])
+      }
+    />
+  );
+}
+
+/** All steps in their order. */
+export function AllSteps({ here: { work } }: { here: TakeOutState }) {
+  return (
+    <Disclosure title="All steps">
+      {work.out.map((id, i) => (
+        <View key={id} className="flex-row gap-2 py-1 border-b border-rule">
+          <Txt num strong className="w-[34px]">
+            {work.isOff(id) ? '✓' : i + 1}
+          </Txt>
+          <Txt size="s" className="flex-1">
+            {work.items.get(id)!.name}: {because(work, id)}
+          </Txt>
+        </View>
+      ))}
+    </Disclosure>
+  );
+}
+
+/** Why in this order. */
+export function TakeOutWhy({ here: { job, work } }: { here: TakeOutState }) {
+  return (
+    <Why
+      job={job}
+      call="strip"
+      inputs={{ targets: targetsOf(job), under: job.under }}
+      computed={{ order: work.out, cost: work.removal?.cost ?? null, exact: work.removal?.exact ?? null }}
+      notes={[
+        work.removal
+          ? work.removal.exact
+            ? `The fewest minutes that reach it: ${work.removal.cost.toFixed(1)} in all, exact.`
+            : `About ${work.removal.cost.toFixed(1)} minutes; no order is under ${work.removal.bound.toFixed(1)}: too many alternatives for an exact search.`
+          : 'No order: a circle.',
+        'What lies over what comes from depths and outlines, from brackets and screws of the model, and from what was found here.',
+      ]}
+      rows={[
+        rowOf('Battery', batteryFirst, ''),
+        rowOf('One screw', stripMinutes.screw, 'min'),
+        rowOf('One plug', stripMinutes.connector, 'min'),
+        rowOf('One part', stripMinutes.part, 'min'),
+        rowOf('At risk beside a plug', neighbourMm, 'mm'),
+      ]}
+    />
+  );
+}

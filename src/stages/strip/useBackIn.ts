@@ -1,0 +1,179 @@
+import { useState, type ReactNode } from 'react';
+
+import { zoneId } from '@/core/strip/graph';
+import { sortHeap, underHole, type ScrewFinding, type ScrewSpec } from '@/core/strip/screws';
+import type { JobState } from '@/model/fold';
+import { useActions } from '@/bench-kit/actions';
+import { openScrews, stopsClosing, transferred, type StripWork } from '@/work/strip/stripJob';
+import { useGoOn } from '@/bench-kit/useGoOn';
+import { useSettings } from '@/store/shop';
+import { capital } from '@/words/capital';
+import { useNow } from '@/bench-kit/useNow';
+import { speak } from '@/bench-kit/speak';
+import { findingText, specText } from './words';
+
+/** Holes whose screw has to come out again. */
+export const wrongOf = (f: ScrewFinding): string[] =>
+  f.type === 'swapped' ? [f.hole, f.with] : f.type === 'pierce' || f.type === 'wrongSpec' ? [f.hole] : [];
+
+/** How it stands: what BackIn shows and does. */
+export function useBackIn({ job, work, tabs }: { job: JobState; work: StripWork; tabs: ReactNode }) {
+  const settings = useSettings();
+  const units = settings;
+  const now = useNow(10_000);
+  const { log } = useActions(job);
+  const goOn = useGoOn(job, 'strip');
+  const [other, setOther] = useState<string | null>(null);
+  const next = work.back.find((id) => !work.isBack(id)) ?? null;
+  const item = next ? work.items.get(next)! : null;
+  const zone = item?.kind === 'screws' ? (job.device.screws.find((s) => zoneId(s.zone) === next)?.zone ?? null) : null;
+  // as they came out, the last one first
+  const holes = zone ? work.check.refitOrder.filter((h) => job.screwsOut.get(h)!.zone === zone) : [];
+  const hole = holes.find((h) => !job.screwsIn.has(h)) ?? null;
+  const kinds = sortHeap([...job.screwsOut.values()]);
+  const key = (s: ScrewSpec) => `${s.head}|${s.diaMm}|${s.lengthMm}|${s.colour ?? ''}`;
+  const own = hole ? job.screwsOut.get(hole)! : null;
+  const given = kinds.find((k) => key(k) === other) ?? own;
+  const stops = work.check.findings.filter(stopsClosing);
+  const serious = work.check.findings.filter((f) => f.type !== 'missing' || openScrews(job).length === 0);
+  const missingPieces = work.transfer.filter((t) => t.kind !== 'part' && !transferred(job, t));
+  const tested = job.prep.has('closedTest') && job.prep.has('batteryOffAgain');
+  const battery = job.device.connectors.find((c) => c.battery);
+
+  const put = (id: string, spec: ScrewSpec) =>
+    ({
+      type: 'screw',
+      hole: id,
+      to: 'in',
+      spec: {
+        head: spec.head,
+        diaMm: spec.diaMm,
+        lengthMm: spec.lengthMm,
+        ...(spec.colour ? { colour: spec.colour } : {}),
+      },
+    }) as const;
+  const say = (f: ScrewFinding) => {
+    const h = 'hole' in f ? job.device.screws.find((x) => x.id === f.hole) : undefined;
+    return findingText(f, units, h ? underHole(job.device, h) : null);
+  };
+  const act = () => {
+    if (!item) return goOn();
+    if (hole && given) {
+      void log([put(hole, given)]);
+      speak(`${holes.filter((h) => job.screwsIn.has(h)).length + 1} of ${holes.length}`, settings.spoken);
+      setOther(null);
+    } else if (zone) void log([{ type: 'tightened', zone, done: true }]);
+    else if (item.kind === 'part') void log([{ type: 'partState', partId: item.id, to: 'moved' }]);
+    else void log([{ type: 'stripped', itemId: item.id, to: 'in' }]);
+  };
+  const text = ((): { sentence: string; reason: string; tone: 'ink' | 'caution' } => {
+    const bad = serious.find((f) => ['pierce', 'swapped', 'wrongSpec'].includes(f.type));
+    if (bad) return { sentence: say(bad), reason: 'Tap the hole to take it out again.', tone: 'caution' };
+    if (!item)
+      return stops.length
+        ? {
+            sentence: say(stops[0]!),
+            reason: 'The cover cannot be called ready like this.',
+            tone: 'caution',
+          }
+        : missingPieces.length
+          ? {
+              sentence: `${missingPieces.length} small pieces are not over yet.`,
+              reason: missingPieces.map((t) => t.name).join(', ') + '.',
+              tone: 'caution',
+            }
+          : !tested
+            ? {
+                sentence: 'Test before closing.',
+                reason: 'The least connected, every function that can be tried open; then the battery off again.',
+                tone: 'ink',
+              }
+            : {
+                sentence: 'All back in, tested, battery off.',
+                reason: 'Clean and close; the battery goes on last.',
+                tone: 'ink',
+              };
+    if (hole && own)
+      return {
+        sentence: `From ${work.cellOf(hole)} into ${hole}: one turn.`,
+        reason: `${specText(own, units)}. ${holes.filter((h) => job.screwsIn.has(h)).length} of ${holes.length} started; none tight before all are.`,
+        tone: 'ink',
+      };
+    if (zone)
+      return {
+        sentence: `All ${holes.length} started: tighten them crosswise.`,
+        reason: 'Straight, hard on the driver, not hard on the thread.',
+        tone: 'ink',
+      };
+    if (item.kind === 'connector')
+      return {
+        sentence: `${capital(item.name)} on, until it clicks.`,
+        reason: item.battery
+          ? 'Last of all; nothing lies on the board.'
+          : `${job.layNotes.has(item.id) ? `As it lay: ${job.layNotes.get(item.id)}. ` : ''}Lined up first, then pressed flat; no cable trapped under it.`,
+        tone: 'ink',
+      };
+    const part = job.device.parts.find((p) => p.id === next);
+    if (part?.kind === 'board')
+      return {
+        sentence: 'Main board in: far end first.',
+        reason: 'Nothing trapped under it; plugs out of the way, films peeled.',
+        tone: 'ink',
+      };
+    if (part?.kind === 'battery' && job.cellChoice?.fit === 'new')
+      return {
+        sentence: 'A new cell in.',
+        reason: 'The old one to the collection for waste cells, contacts taped.',
+        tone: 'ink',
+      };
+    return { sentence: `${capital(item.name)} in.`, reason: 'Cables over it, not under it.', tone: 'ink' };
+  })();
+  const label = !item
+    ? 'Go to clean'
+    : hole
+      ? `${hole} is started`
+      : zone
+        ? `${capital(zone)} screws are tight`
+        : item.kind === 'connector'
+          ? 'It clicked'
+          : `${capital(item.name)} is in`;
+  const shut =
+    item !== null
+      ? null
+      : stops.length
+        ? say(stops[0]!)
+        : missingPieces.length
+          ? `${missingPieces.length} small pieces to go`
+          : !tested
+            ? 'test before closing'
+            : null;
+  const wrong = new Set(work.check.findings.flatMap(wrongOf));
+  const zones = [...work.check.zones];
+  return {
+    job,
+    work,
+    item,
+    tested,
+    battery,
+    log,
+    hole,
+    kinds,
+    given,
+    key,
+    units,
+    setOther,
+    say,
+    zones,
+    stops,
+    next,
+    wrong,
+    put,
+    now,
+    shut,
+    act,
+    text,
+    label,
+    tabs,
+  };
+}
+export type BackInState = ReturnType<typeof useBackIn>;

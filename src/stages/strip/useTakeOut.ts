@@ -1,0 +1,165 @@
+import { useRouter } from 'expo-router';
+import { useState, type ReactNode } from 'react';
+
+import { zoneId } from '@/core/strip/graph';
+import { plugNeighbours } from '@/core/strip/neighbours';
+import type { NewEvent } from '@/model/event';
+import type { JobState } from '@/model/fold';
+import { useActions } from '@/bench-kit/actions';
+import { type StripWork } from '@/work/strip/stripJob';
+import { useGoOn } from '@/bench-kit/useGoOn';
+import { useSettings } from '@/store/shop';
+import { capital } from '@/words/capital';
+import { useNow } from '@/bench-kit/useNow';
+import { speak } from '@/bench-kit/speak';
+import type { StripPhase } from './StripStage';
+import { specText } from './words';
+
+/** Why it comes here: what it waited for. */
+export function because(work: StripWork, id: string): string {
+  const needs = work.items.get(id)!.needs[0] ?? [];
+  const names = needs.map((n) => work.items.get(n)!.name);
+  return names.length ? `after ${names.join(', ')}` : 'nothing lies over it';
+}
+
+/** How it stands: what TakeOut shows and does. */
+export function useTakeOut({
+  job,
+  work,
+  tabs,
+  onPhase,
+}: {
+  job: JobState;
+  work: StripWork;
+  tabs: ReactNode;
+  onPhase: (p: StripPhase) => void;
+}) {
+  const settings = useSettings();
+  const units = settings;
+  const now = useNow(10_000);
+  const router = useRouter();
+  const { log } = useActions(job);
+  const goOn = useGoOn(job, 'strip');
+  const [lengthMm, setLengthMm] = useState<number | null>(null);
+  const [lies, setLies] = useState('');
+  const next = work.out.find((id) => !work.isOff(id)) ?? null;
+  const item = next ? work.items.get(next)! : null;
+  const holes = item?.kind === 'screws' ? job.device.screws.filter((s) => zoneId(s.zone) === next) : [];
+  const hole = holes.find((s) => !job.screwsOut.has(s.id)) ?? null;
+  const swollen = job.findings.cellSwollen?.answer === 'yes';
+  const isCell = item?.kind === 'part' && job.device.parts.find((p) => p.id === next)?.kind === 'battery';
+  const outCount = [...job.screwsOut.values()].filter((r) => !r.missing).length;
+
+  const take = (id: string, missing = false): NewEvent => {
+    const h = job.device.screws.find((s) => s.id === id)!;
+    const spec = {
+      head: h.head,
+      diaMm: h.diaMm,
+      lengthMm: lengthMm ?? h.lengthMm,
+      ...(h.colour ? { colour: h.colour } : {}),
+    };
+    return {
+      type: 'screw',
+      hole: id,
+      to: missing ? 'missing' : 'out',
+      spec,
+      ...(missing ? {} : { cell: work.cellOf(id) }),
+    };
+  };
+  const doNext = () => {
+    if (!item) return;
+    if (hole) {
+      const done = holes.filter((s) => job.screwsOut.has(s.id)).length + 1;
+      void log([take(hole.id)]);
+      setLengthMm(null);
+      speak(`${done} of ${holes.length}`, settings.spoken);
+    } else if (item.kind === 'part') void log([{ type: 'partState', partId: item.id, to: 'out' }]);
+    else {
+      void log([
+        { type: 'stripped', itemId: item.id, to: 'out', ...(lies.trim() ? { note: lies.trim().slice(0, 200) } : {}) },
+      ]);
+      setLies('');
+    }
+  };
+  const plug = job.device.connectors.find((c) => c.id === next);
+  const near = plug ? plugNeighbours(job.device, plug) : null;
+  const text = ((): { sentence: string; reason: string; tone: 'ink' | 'caution' } => {
+    if (work.removal === null)
+      return {
+        sentence: 'These things block each other.',
+        reason: 'What is under what goes round in a circle: take one of them back on the order page.',
+        tone: 'caution',
+      };
+    if (!item)
+      return {
+        sentence: 'Everything that comes out is out.',
+        reason: `${outCount} screws in their cells${job.screwsOut.size > outCount ? `, ${job.screwsOut.size - outCount} missing` : ''}. Next: what moves over.`,
+        tone: 'ink',
+      };
+    if (hole) {
+      const n = holes.indexOf(hole) + 1;
+      return {
+        sentence: `Screw ${n} of ${holes.length}, ${hole.zone}: into ${work.cellOf(hole.id)}.`,
+        reason: `${specText({ ...hole, lengthMm: lengthMm ?? hole.lengthMm }, units)}. Press hard, straight; tap the hole that it came out of.`,
+        tone: 'ink',
+      };
+    }
+    if (plug)
+      return {
+        sentence: `${capital(plug.name)} off.`,
+        reason: `${plug.battery ? 'First of all. ' : ''}Plastic or a fingernail, ${plug.kind === 'latch' ? 'latch up, then pull' : 'straight up'}, from ${near!.from}${near!.names.length ? `: ${near!.names.join(', ')} beside it` : ''}.`,
+        tone: 'ink',
+      };
+    if (isCell && swollen)
+      return {
+        sentence: 'The cell is swollen: no heat, no prying.',
+        reason: 'Alcohol and patience only, by who is trained for it; fire-proof bag at hand.',
+        tone: 'caution',
+      };
+    if (isCell)
+      return {
+        sentence: `${capital(item.name)}: pull tabs first.`,
+        reason:
+          'No tab: warm it from the front, or alcohol round its edge with a tilt and a wait. Plastic card, no bending.',
+        tone: 'ink',
+      };
+    return {
+      sentence: `${capital(item.name)} out.`,
+      reason: because(work, item.id),
+      tone: 'ink',
+    };
+  })();
+  const finished = item === null && work.removal !== null;
+  const label = !item
+    ? 'Now move over'
+    : hole
+      ? `Out, into ${work.cellOf(hole.id)}`
+      : `${capital(item.name)} is ${item.kind === 'connector' ? 'off' : 'out'}`;
+  const act = () => (finished ? onPhase('move') : doNext());
+  return {
+    job,
+    work,
+    log,
+    hole,
+    units,
+    lengthMm,
+    setLengthMm,
+    plug,
+    lies,
+    setLies,
+    isCell,
+    router,
+    take,
+    finished,
+    goOn,
+    outCount,
+    next,
+    now,
+    act,
+    text,
+    label,
+    tabs,
+    settings,
+  };
+}
+export type TakeOutState = ReturnType<typeof useTakeOut>;
