@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react';
 import { View } from 'react-native';
 
 import { cableFold } from '@/core/device/cableFold';
@@ -55,12 +56,14 @@ interface ItemFieldsProps {
   onItem: (change: (x: never) => unknown) => void;
 }
 
+type Put = <T>(change: Partial<T>) => void;
+
 /** The fields of the item that is chosen. */
 export function ItemFields({ device, bondId, item, onShape, onItem }: ItemFieldsProps) {
   const own = placed(device, bondId).find((x) => x.kind === item.kind && x.id === item.id);
   const shape =
     own && item.kind !== 'screw' ? <ShapeFields name={own.name} shape={own.shape} onChange={onShape} /> : null;
-  const put = <T,>(change: Partial<T>) => onItem(((x: T) => ({ ...x, ...change })) as (x: never) => unknown);
+  const put: Put = <T,>(change: Partial<T>) => onItem(((x: T) => ({ ...x, ...change })) as (x: never) => unknown);
   if (item.kind === 'hole') {
     const face = device.faces.find((f) => f.id === turnOf(device, bondId).faceKey)!;
     const hole = face.holes.find((h) => h.id === item.id);
@@ -74,117 +77,122 @@ export function ItemFields({ device, bondId, item, onShape, onItem }: ItemFields
   }
   if (item.kind === 'part') {
     const part = device.parts.find((p) => p.id === item.id);
-    if (!part) return null;
-    const depth = device.leaves.find((l) => l.id === (part.leaf ?? device.leaves[0]!.id))!.thicknessMm;
-    return (
-      <View>
-        <Entry
-          label={`${part.id}: name`}
-          value={part.name}
-          onChange={(name) => put<Part>({ name: name || part.id })}
-          max={80}
-        />
-        {shape}
-        <Two>
-          <Mm
-            label={`${part.name}: begins at depth`}
-            value={part.fromDepthMm}
-            low={0}
-            high={depth}
-            onCommit={(v) => put<Part>({ fromDepthMm: v })}
-          />
-          <Mm
-            label={`${part.name}: ends at depth`}
-            value={part.toDepthMm}
-            low={0}
-            high={depth}
-            onCommit={(v) => put<Part>({ toDepthMm: v })}
-          />
-          <Mm
-            label={`${part.name}: tools keep away`}
-            value={part.clearMm.value}
-            low={0}
-            high={20}
-            onCommit={(v) =>
-              put<Part>({ clearMm: { value: v, source: { kind: 'judgement', note: 'set on the shelf' } } })
-            }
-          />
-        </Two>
-        <Choice
-          label={`${part.name}: made of`}
-          value={part.material}
-          options={Object.keys(materials).map((id) => ({ id, name: id }))}
-          onChange={(material) => put<Part>({ material })}
-        />
-        <Tick
-          label={`${part.name} can be taken out`}
-          on={part.removable}
-          onChange={(removable) => put<Part>({ removable })}
-        />
-        {part.limitC ? (
-          <Txt size="s" tone="ink2">
-            Limits: caution {part.limitC.caution.value} °C, stop {part.limitC.stop.value} °C (
-            {part.limitC.stop.source.note}).
-          </Txt>
-        ) : null}
-      </View>
-    );
+    return part ? <PartFields device={device} part={part} shape={shape} put={put} /> : null;
   }
   if (item.kind === 'screw') {
-    const s = device.screws.find((x) => x.id === item.id);
-    const t = turnOf(device, bondId);
-    if (!s || !own) return null;
-    const x = t.front ? t.width - s.at[0] : s.at[0];
-    return (
-      <View>
-        <Entry
-          label={`${s.id}: zone`}
-          value={s.zone}
-          onChange={(zone) => put<ScrewHole>({ zone: zone || 'A' })}
-          max={20}
-        />
-        <Choice label={`${s.id}: head`} value={s.head} options={heads} onChange={(head) => put<ScrewHole>({ head })} />
-        <Two>
-          <Mm
-            label={`${s.id}: from the left`}
-            value={x}
-            onCommit={(v) => put<ScrewHole>({ at: [t.front ? t.width - v : v, s.at[1]] })}
-          />
-          <Mm label={`${s.id}: from the top`} value={s.at[1]} onCommit={(v) => put<ScrewHole>({ at: [s.at[0], v] })} />
-          <Mm
-            label={`${s.id}: diameter`}
-            value={s.diaMm}
-            low={0.4}
-            high={6}
-            onCommit={(v) => put<ScrewHole>({ diaMm: v })}
-          />
-          <Mm
-            label={`${s.id}: length`}
-            value={s.lengthMm}
-            low={0.5}
-            high={30}
-            onCommit={(v) => put<ScrewHole>({ lengthMm: v })}
-          />
-          <Mm
-            label={`${s.id}: passes`}
-            value={s.stackMm}
-            low={0}
-            high={20}
-            onCommit={(v) => put<ScrewHole>({ stackMm: v })}
-          />
-          <Mm
-            label={`${s.id}: boss depth`}
-            value={s.bossDepthMm}
-            low={0.2}
-            high={30}
-            onCommit={(v) => put<ScrewHole>({ bossDepthMm: v })}
-          />
-        </Two>
-      </View>
-    );
+    const screw = device.screws.find((x) => x.id === item.id);
+    return screw && own ? <ScrewFields screw={screw} turn={turnOf(device, bondId)} put={put} /> : null;
   }
   if (item.kind === 'cable') return <CableFields device={device} bondId={bondId} id={item.id} put={put<Cable>} />;
   return shape;
+}
+
+function PartFields({ device, part, shape, put }: { device: Device; part: Part; shape: ReactNode; put: Put }) {
+  const depth = device.leaves.find((l) => l.id === (part.leaf ?? device.leaves[0]!.id))!.thicknessMm;
+  return (
+    <View>
+      <Entry
+        label={`${part.id}: name`}
+        value={part.name}
+        onChange={(name) => put<Part>({ name: name || part.id })}
+        max={80}
+      />
+      {shape}
+      <Two>
+        <Mm
+          label={`${part.name}: begins at depth`}
+          value={part.fromDepthMm}
+          low={0}
+          high={depth}
+          onCommit={(v) => put<Part>({ fromDepthMm: v })}
+        />
+        <Mm
+          label={`${part.name}: ends at depth`}
+          value={part.toDepthMm}
+          low={0}
+          high={depth}
+          onCommit={(v) => put<Part>({ toDepthMm: v })}
+        />
+        <Mm
+          label={`${part.name}: tools keep away`}
+          value={part.clearMm.value}
+          low={0}
+          high={20}
+          onCommit={(v) =>
+            put<Part>({ clearMm: { value: v, source: { kind: 'judgement', note: 'set on the shelf' } } })
+          }
+        />
+      </Two>
+      <Choice
+        label={`${part.name}: made of`}
+        value={part.material}
+        options={Object.keys(materials).map((id) => ({ id, name: id }))}
+        onChange={(material) => put<Part>({ material })}
+      />
+      <Tick
+        label={`${part.name} can be taken out`}
+        on={part.removable}
+        onChange={(removable) => put<Part>({ removable })}
+      />
+      {part.limitC ? (
+        <Txt size="s" tone="ink2">
+          Limits: caution {part.limitC.caution.value} °C, stop {part.limitC.stop.value} °C (
+          {part.limitC.stop.source.note}).
+        </Txt>
+      ) : null}
+    </View>
+  );
+}
+
+function ScrewFields({ screw: s, turn: t, put }: { screw: ScrewHole; turn: ReturnType<typeof turnOf>; put: Put }) {
+  const x = t.front ? t.width - s.at[0] : s.at[0];
+  return (
+    <View>
+      <Entry
+        label={`${s.id}: zone`}
+        value={s.zone}
+        onChange={(zone) => put<ScrewHole>({ zone: zone || 'A' })}
+        max={20}
+      />
+      <Choice label={`${s.id}: head`} value={s.head} options={heads} onChange={(head) => put<ScrewHole>({ head })} />
+      <Two>
+        <Mm
+          label={`${s.id}: from the left`}
+          value={x}
+          onCommit={(v) => put<ScrewHole>({ at: [t.front ? t.width - v : v, s.at[1]] })}
+        />
+        <Mm label={`${s.id}: from the top`} value={s.at[1]} onCommit={(v) => put<ScrewHole>({ at: [s.at[0], v] })} />
+        <Mm
+          label={`${s.id}: diameter`}
+          value={s.diaMm}
+          low={0.4}
+          high={6}
+          onCommit={(v) => put<ScrewHole>({ diaMm: v })}
+        />
+        <Mm
+          label={`${s.id}: length`}
+          value={s.lengthMm}
+          low={0.5}
+          high={30}
+          onCommit={(v) => put<ScrewHole>({ lengthMm: v })}
+        />
+        <Mm
+          label={`${s.id}: passes`}
+          value={s.stackMm}
+          low={0}
+          high={20}
+          onCommit={(v) => put<ScrewHole>({ stackMm: v })}
+        />
+        <Mm
+          label={`${s.id}: boss depth`}
+          value={s.bossDepthMm}
+          low={0.2}
+          high={30}
+          onCommit={(v) => put<ScrewHole>({ bossDepthMm: v })}
+        />
+      </Two>
+    </View>
+  );
 }
 
 function CableFields({

@@ -27,125 +27,18 @@ interface LiquidsProps {
 export function Liquids({ settings: s, stock, onChange }: LiquidsProps) {
   const put = (id: string, change: Partial<LiquidStock>) =>
     onChange({ liquids: s.liquids.map((l) => (l.id === id ? { ...l, ...change } : l)) });
-  const now = useNow(60_000);
   return (
     <Disclosure title={`Liquids (${s.liquids.length})`} open>
-      {s.liquids.map((l) => {
-        const left = stock.liquids.get(l.id) ?? 0;
-        const tubes = stock.tubes.get(l.id) ?? [];
-        return (
-          <View key={l.id} className="border-b border-rule pb-2 mb-2">
-            <Txt strong>{l.name}</Txt>
-            <Txt size="s" tone={left <= 0 || expired(l, now) ? 'caution' : 'ink2'}>
-              {left.toFixed(2)} ml left by the log{expired(l, now) ? ', none of it within its date' : ''}.
-            </Txt>
-            <Lots
-              name={l.name}
-              unit="ml"
-              lots={tubes}
-              next={firstOut(tubes, 0.01, now).takes[0]?.id ?? null}
-              now={now}
-              digits={1}
-              pack={l.tubeMl}
-              onChange={(next, what, note) =>
-                onChange({
-                  liquids: s.liquids.map((x) =>
-                    x.id === l.id ? { ...x, tubes: next, leftMl: quantityOf(next), countedAt: nowMs() } : x,
-                  ),
-                  stockMoves: withMove(s, {
-                    item: l.name,
-                    what,
-                    before: Number(left.toFixed(2)),
-                    after: Number(quantityOf(next).toFixed(2)),
-                    note,
-                  }),
-                })
-              }
-            />
-            <Disclosure title={`Figures of ${l.name}`}>
-              <Entry
-                label="Name of the liquid"
-                value={l.name}
-                max={60}
-                onChange={(name) => (name.trim() ? put(l.id, { name }) : undefined)}
-              />
-              <Choice
-                label={`${l.name} cures by`}
-                value={l.cure}
-                options={[
-                  { id: 'solvent', name: 'Solvent leaving' },
-                  { id: 'moisture', name: 'Moisture' },
-                ]}
-                onChange={(cure) => put(l.id, { cure })}
-              />
-              <Tick label={`${l.name} is black`} on={l.black} onChange={(black) => put(l.id, { black })} />
-              <NumberField
-                label={`Solids of ${l.name}`}
-                unit="%"
-                low={5}
-                high={100}
-                value={Math.round(l.solids * 100)}
-                onCommit={(v) => put(l.id, { solids: v / 100 })}
-              />
-              <NumberField
-                label={`Viscosity of ${l.name}`}
-                unit="Pa s"
-                low={0.01}
-                high={2000}
-                digits={2}
-                value={l.viscosityPaS}
-                onCommit={(viscosityPaS) => put(l.id, { viscosityPaS })}
-              />
-              <NumberField
-                label={`Yield stress of ${l.name}`}
-                unit="Pa"
-                low={0}
-                high={5000}
-                value={l.yieldPa}
-                onCommit={(yieldPa) => put(l.id, { yieldPa })}
-              />
-              <LengthField
-                label={`Nozzle bore of ${l.name}`}
-                units={s}
-                lowMm={0.1}
-                highMm={5}
-                valueMm={l.nozzleDiaMm}
-                onMm={(v) => put(l.id, { nozzleDiaMm: v })}
-              />
-              <LengthField
-                label={`Nozzle length of ${l.name}`}
-                units={s}
-                lowMm={1}
-                highMm={100}
-                digits={1}
-                valueMm={l.nozzleLengthMm}
-                onMm={(v) => put(l.id, { nozzleLengthMm: v })}
-              />
-              <LengthField
-                label={`Barrel bore of ${l.name}`}
-                units={s}
-                lowMm={2}
-                highMm={60}
-                digits={1}
-                valueMm={l.barrelDiaMm}
-                onMm={(v) => put(l.id, { barrelDiaMm: v })}
-              />
-              <NumberField
-                label={`Tube of ${l.name} holds`}
-                unit="ml"
-                low={0.5}
-                high={500}
-                digits={1}
-                value={l.tubeMl}
-                onCommit={(tubeMl) => put(l.id, { tubeMl })}
-              />
-              <Txt size="s" tone="ink2">
-                Viscosity and yield stress come from memory until you put in what the maker’s sheet says.
-              </Txt>
-            </Disclosure>
-          </View>
-        );
-      })}
+      {s.liquids.map((l) => (
+        <LiquidRow
+          key={l.id}
+          l={l}
+          settings={s}
+          stock={stock}
+          put={(change) => put(l.id, change)}
+          onChange={onChange}
+        />
+      ))}
       <Button
         kind="small"
         label="Another liquid"
@@ -166,6 +59,146 @@ export function Liquids({ settings: s, stock, onChange }: LiquidsProps) {
           })
         }
       />
+    </Disclosure>
+  );
+}
+
+/** One liquid: what is left of it, its tubes, and what it is computed with. */
+function LiquidRow({
+  l,
+  settings: s,
+  stock,
+  put,
+  onChange,
+}: LiquidsProps & { l: LiquidStock; put: (change: Partial<LiquidStock>) => void }) {
+  const now = useNow(60_000);
+  const left = stock.liquids.get(l.id) ?? 0;
+  const tubes = stock.tubes.get(l.id) ?? [];
+  return (
+    <View className="border-b border-rule pb-2 mb-2">
+      <Txt strong>{l.name}</Txt>
+      <Txt size="s" tone={left <= 0 || expired(l, now) ? 'caution' : 'ink2'}>
+        {left.toFixed(2)} ml left by the log{expired(l, now) ? ', none of it within its date' : ''}.
+      </Txt>
+      <Lots
+        name={l.name}
+        unit="ml"
+        lots={tubes}
+        next={firstOut(tubes, 0.01, now).takes[0]?.id ?? null}
+        now={now}
+        digits={1}
+        pack={l.tubeMl}
+        onChange={(next, what, note) =>
+          onChange({
+            liquids: s.liquids.map((x) =>
+              x.id === l.id ? { ...x, tubes: next, leftMl: quantityOf(next), countedAt: nowMs() } : x,
+            ),
+            stockMoves: withMove(s, {
+              item: l.name,
+              what,
+              before: Number(left.toFixed(2)),
+              after: Number(quantityOf(next).toFixed(2)),
+              note,
+            }),
+          })
+        }
+      />
+      <LiquidFigures l={l} units={s} put={put} />
+    </View>
+  );
+}
+
+/** What the bead and its cure are computed from. */
+function LiquidFigures({
+  l,
+  units: s,
+  put,
+}: {
+  l: LiquidStock;
+  units: Settings;
+  put: (change: Partial<LiquidStock>) => void;
+}) {
+  return (
+    <Disclosure title={`Figures of ${l.name}`}>
+      <Entry
+        label="Name of the liquid"
+        value={l.name}
+        max={60}
+        onChange={(name) => (name.trim() ? put({ name }) : undefined)}
+      />
+      <Choice
+        label={`${l.name} cures by`}
+        value={l.cure}
+        options={[
+          { id: 'solvent', name: 'Solvent leaving' },
+          { id: 'moisture', name: 'Moisture' },
+        ]}
+        onChange={(cure) => put({ cure })}
+      />
+      <Tick label={`${l.name} is black`} on={l.black} onChange={(black) => put({ black })} />
+      <NumberField
+        label={`Solids of ${l.name}`}
+        unit="%"
+        low={5}
+        high={100}
+        value={Math.round(l.solids * 100)}
+        onCommit={(v) => put({ solids: v / 100 })}
+      />
+      <NumberField
+        label={`Viscosity of ${l.name}`}
+        unit="Pa s"
+        low={0.01}
+        high={2000}
+        digits={2}
+        value={l.viscosityPaS}
+        onCommit={(viscosityPaS) => put({ viscosityPaS })}
+      />
+      <NumberField
+        label={`Yield stress of ${l.name}`}
+        unit="Pa"
+        low={0}
+        high={5000}
+        value={l.yieldPa}
+        onCommit={(yieldPa) => put({ yieldPa })}
+      />
+      <LengthField
+        label={`Nozzle bore of ${l.name}`}
+        units={s}
+        lowMm={0.1}
+        highMm={5}
+        valueMm={l.nozzleDiaMm}
+        onMm={(v) => put({ nozzleDiaMm: v })}
+      />
+      <LengthField
+        label={`Nozzle length of ${l.name}`}
+        units={s}
+        lowMm={1}
+        highMm={100}
+        digits={1}
+        valueMm={l.nozzleLengthMm}
+        onMm={(v) => put({ nozzleLengthMm: v })}
+      />
+      <LengthField
+        label={`Barrel bore of ${l.name}`}
+        units={s}
+        lowMm={2}
+        highMm={60}
+        digits={1}
+        valueMm={l.barrelDiaMm}
+        onMm={(v) => put({ barrelDiaMm: v })}
+      />
+      <NumberField
+        label={`Tube of ${l.name} holds`}
+        unit="ml"
+        low={0.5}
+        high={500}
+        digits={1}
+        value={l.tubeMl}
+        onCommit={(tubeMl) => put({ tubeMl })}
+      />
+      <Txt size="s" tone="ink2">
+        Viscosity and yield stress come from memory until you put in what the maker’s sheet says.
+      </Txt>
     </Disclosure>
   );
 }

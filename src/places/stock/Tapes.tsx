@@ -38,114 +38,135 @@ export function Tapes({ settings: s, stock, onChange }: TapesProps) {
     ]);
   return (
     <Disclosure title={`Tape (${s.tapes.length})`} open>
-      {s.tapes.map((t) => {
-        const offcuts = stock.offcuts.get(t.id) ?? [];
-        return (
-          <View key={t.id} className="border-b border-rule pb-2 mb-2">
-            <Entry
-              label="Name of the tape"
-              value={t.name}
-              max={60}
-              onChange={(name) => (name.trim() ? put(t.id, { name }) : undefined)}
-            />
-            <View className="flex-row gap-3">
-              <View className="flex-1">
-                <LengthField
-                  label={`Width of ${t.name}`}
-                  units={s}
-                  lowMm={0.5}
-                  highMm={30}
-                  digits={1}
-                  valueMm={t.widthMm}
-                  onMm={(v) => put(t.id, { widthMm: v })}
-                />
-              </View>
-              <View className="flex-1">
-                <LengthField
-                  label={`Thickness of ${t.name}`}
-                  units={s}
-                  lowMm={0.03}
-                  highMm={2}
-                  valueMm={t.thicknessMm}
-                  onMm={(v) => put(t.id, { thicknessMm: v })}
-                />
-              </View>
-            </View>
-            <Tick label={`${t.name} is black`} on={t.black} onChange={(black) => put(t.id, { black })} />
-            {t.rolls.map((r, i) => {
-              const left = stock.rolls.get(rollKey(t.id, r.id)) ?? 0;
-              return (
-                <LengthField
-                  key={r.id}
-                  label={`Counted on roll ${i + 1} of ${t.name}`}
-                  units={s}
-                  lowMm={0}
-                  highMm={100000}
-                  digits={0}
-                  valueMm={left}
-                  onMm={(v) =>
-                    put(t.id, {
-                      rolls: t.rolls.map((x) => (x.id === r.id ? { ...x, lengthMm: v, countedAt: nowMs() } : x)),
-                    })
-                  }
-                />
-              );
-            })}
-            <View className="flex-row gap-3">
-              <View className="flex-1">
-                <Button
-                  kind="small"
-                  label="Another roll"
-                  onPress={() =>
-                    put(t.id, {
-                      rolls: [...t.rolls, { id: newId().slice(0, 12), lengthMm: 25000, countedAt: nowMs() }].slice(
-                        0,
-                        20,
-                      ),
-                    })
-                  }
-                />
-              </View>
-              <View className="flex-1">
-                <Button
-                  kind="small"
-                  label="Empty rolls out"
-                  disabled={!t.rolls.some((r) => (stock.rolls.get(rollKey(t.id, r.id)) ?? 0) < 1)}
-                  onPress={() =>
-                    put(t.id, { rolls: t.rolls.filter((r) => (stock.rolls.get(rollKey(t.id, r.id)) ?? 0) >= 1) })
-                  }
-                />
-              </View>
-            </View>
-            <Txt size="s" className="mt-2">
-              Offcuts: {offcuts.length ? offcuts.map((o) => length(o.lengthMm, s, 0)).join(', ') : 'none'}.
-            </Txt>
-            <LengthField
-              key={`o${offcuts.length}`}
-              label={`Another offcut of ${t.name}`}
-              units={s}
-              lowMm={15}
-              highMm={2000}
-              digits={0}
-              valueMm={null}
-              onMm={(v) =>
-                put(t.id, {
-                  offcuts: [...offcuts, { id: newId().slice(0, 12), lengthMm: v }].slice(0, 60),
-                  offcutsAt: nowMs(),
-                })
-              }
-            />
-            {offcuts.length ? (
-              <HoldButton
-                kind="side"
-                label="Offcuts are used up"
-                onPress={() => put(t.id, { offcuts: [], offcutsAt: nowMs() })}
-              />
-            ) : null}
-          </View>
-        );
-      })}
+      {s.tapes.map((t) => (
+        <TapeRow key={t.id} t={t} settings={s} stock={stock} put={(change) => put(t.id, change)} />
+      ))}
       <Button kind="small" label="Another tape" onPress={add} disabled={s.tapes.length >= 20} />
     </Disclosure>
+  );
+}
+
+interface TapeProps {
+  t: TapeStock;
+  settings: Settings;
+  stock: Stock;
+  put: (change: Partial<TapeStock>) => void;
+}
+
+/** One tape: its size, its rolls and its offcuts. */
+function TapeRow({ t, settings: s, stock, put }: TapeProps) {
+  return (
+    <View className="border-b border-rule pb-2 mb-2">
+      <Entry
+        label="Name of the tape"
+        value={t.name}
+        max={60}
+        onChange={(name) => (name.trim() ? put({ name }) : undefined)}
+      />
+      <View className="flex-row gap-3">
+        <View className="flex-1">
+          <LengthField
+            label={`Width of ${t.name}`}
+            units={s}
+            lowMm={0.5}
+            highMm={30}
+            digits={1}
+            valueMm={t.widthMm}
+            onMm={(v) => put({ widthMm: v })}
+          />
+        </View>
+        <View className="flex-1">
+          <LengthField
+            label={`Thickness of ${t.name}`}
+            units={s}
+            lowMm={0.03}
+            highMm={2}
+            valueMm={t.thicknessMm}
+            onMm={(v) => put({ thicknessMm: v })}
+          />
+        </View>
+      </View>
+      <Tick label={`${t.name} is black`} on={t.black} onChange={(black) => put({ black })} />
+      <Rolls t={t} settings={s} stock={stock} put={put} />
+      <Offcuts t={t} settings={s} stock={stock} put={put} />
+    </View>
+  );
+}
+
+/** Rolls as they were counted. */
+function Rolls({ t, settings: s, stock, put }: TapeProps) {
+  return (
+    <>
+      {t.rolls.map((r, i) => {
+        const left = stock.rolls.get(rollKey(t.id, r.id)) ?? 0;
+        return (
+          <LengthField
+            key={r.id}
+            label={`Counted on roll ${i + 1} of ${t.name}`}
+            units={s}
+            lowMm={0}
+            highMm={100000}
+            digits={0}
+            valueMm={left}
+            onMm={(v) =>
+              put({
+                rolls: t.rolls.map((x) => (x.id === r.id ? { ...x, lengthMm: v, countedAt: nowMs() } : x)),
+              })
+            }
+          />
+        );
+      })}
+      <View className="flex-row gap-3">
+        <View className="flex-1">
+          <Button
+            kind="small"
+            label="Another roll"
+            onPress={() =>
+              put({
+                rolls: [...t.rolls, { id: newId().slice(0, 12), lengthMm: 25000, countedAt: nowMs() }].slice(0, 20),
+              })
+            }
+          />
+        </View>
+        <View className="flex-1">
+          <Button
+            kind="small"
+            label="Empty rolls out"
+            disabled={!t.rolls.some((r) => (stock.rolls.get(rollKey(t.id, r.id)) ?? 0) < 1)}
+            onPress={() => put({ rolls: t.rolls.filter((r) => (stock.rolls.get(rollKey(t.id, r.id)) ?? 0) >= 1) })}
+          />
+        </View>
+      </View>
+    </>
+  );
+}
+
+/** Pieces that are long enough to be used again. */
+function Offcuts({ t, settings: s, stock, put }: TapeProps) {
+  const offcuts = stock.offcuts.get(t.id) ?? [];
+  return (
+    <>
+      <Txt size="s" className="mt-2">
+        Offcuts: {offcuts.length ? offcuts.map((o) => length(o.lengthMm, s, 0)).join(', ') : 'none'}.
+      </Txt>
+      <LengthField
+        key={`o${offcuts.length}`}
+        label={`Another offcut of ${t.name}`}
+        units={s}
+        lowMm={15}
+        highMm={2000}
+        digits={0}
+        valueMm={null}
+        onMm={(v) =>
+          put({
+            offcuts: [...offcuts, { id: newId().slice(0, 12), lengthMm: v }].slice(0, 60),
+            offcutsAt: nowMs(),
+          })
+        }
+      />
+      {offcuts.length ? (
+        <HoldButton kind="side" label="Offcuts are used up" onPress={() => put({ offcuts: [], offcutsAt: nowMs() })} />
+      ) : null}
+    </>
   );
 }

@@ -1,0 +1,243 @@
+import { Pressable, View } from 'react-native';
+
+import type { Outline } from '@/core/device/types';
+import { functionTests } from '@/core/functions/tables';
+import { writeDeviceFile } from '@/model/files';
+import { Entry } from '@/bench-kit/Why';
+import { repository } from '@/store/shop';
+import { Button } from '@/ui/Button';
+import { Choice, Tick } from '@/ui/Choice';
+import { Disclosure } from '@/ui/Disclosure';
+import { download } from '@/ui/download';
+import { DeviceBody, DeviceLines } from '@/ui/plan/BaseLayer';
+import { Outlines } from '@/ui/plan/layers';
+import { Plan } from '@/ui/plan/Plan';
+import { Txt } from '@/ui/Txt';
+import { removed, withItem, withShapeBothSides, withTwin } from './editorState';
+import { ItemFields, partKinds } from './ItemFields';
+import { draftKey } from './useEditor';
+import type { EditorState } from './useEditor';
+
+/** Undo and save. */
+export function EditorActions({ here: { s, act, dirty, problems, save } }: { here: EditorState }) {
+  return (
+    <>
+      <View className="flex-1">
+        <Button label="Undo" disabled={!s.past.length} onPress={() => act({ do: 'undo' })} />
+      </View>
+      <View className="flex-[2]">
+        <Button
+          kind="main"
+          label="Save the model"
+          disabled={!dirty || problems.length > 0}
+          {...(problems.length ? { why: `${problems.length} to put right` } : dirty ? {} : { why: 'nothing changed' })}
+          onPress={() => void save()}
+        />
+      </View>
+    </>
+  );
+}
+
+/** The model, drawn and dragged. */
+export function EditorPlan({
+  here: { view, planWidth, wide, height, d, face, items, onDrag, chosen, s, act },
+}: {
+  here: EditorState;
+}) {
+  return (
+    <View>
+      <Plan
+        device={view.device}
+        bond={view.bond}
+        width={planWidth}
+        height={wide ? Math.max(320, height - 260) : 380}
+        label={`${d.name}, ${face.name}`}
+        lines={[...items.map((x) => x.name), ...view.device.cables.map((c) => c.name)]}
+        onDrag={onDrag}
+      >
+        <DeviceBody />
+        <Outlines items={items.map((x) => ({ shape: x.shape, on: x === chosen }))} />
+        <DeviceLines />
+      </Plan>
+      {s.drawn !== d ? (
+        <Txt size="s" tone="caution">
+          The plan shows the last model that can be drawn.
+        </Txt>
+      ) : null}
+      <Tick label="Both sides at once" on={s.symmetric} onChange={(on) => act({ do: 'symmetric', on })} />
+    </View>
+  );
+}
+
+/** What was said, what is wrong, name and face. */
+export function EditorHead({ here: { message, problems, d, change, s, act } }: { here: EditorState }) {
+  return (
+    <>
+      {message ? (
+        <View role={message.bad ? 'alert' : 'status'}>
+          <Txt tone={message.bad ? 'caution' : 'go'} testID="message">
+            {message.text}
+          </Txt>
+        </View>
+      ) : null}
+      <View
+        role={problems.length ? 'alert' : 'status'}
+        testID="checks"
+        className={`border-[1.5px] p-3 my-2 bg-panel ${problems.length ? 'border-caution' : 'border-go'}`}
+      >
+        {problems.length ? (
+          problems.slice(0, 6).map((p) => (
+            <Txt key={`${p.field}${p.given}${p.allowed}`} size="s" tone="caution">
+              {p.field}: {p.given}, allowed is {p.allowed}.
+            </Txt>
+          ))
+        ) : (
+          <Txt size="s">
+            The model is sound: nothing outside, no bond over a lens, every cable long enough for its fold.
+          </Txt>
+        )}
+      </View>
+      <Entry
+        label="Name of the model"
+        value={d.name}
+        onChange={(name) => change((x) => ({ ...x, name: name || 'model' }))}
+        max={80}
+      />
+      {d.bonds.length > 1 ? (
+        <Choice
+          label="Face"
+          value={s.bondId}
+          options={d.bonds.map((b) => ({
+            id: b.id,
+            name: d.faces.find((f) => f.id === b.onFace)?.name ?? b.onFace,
+          }))}
+          onChange={(bondId) => act({ do: 'bond', bondId })}
+        />
+      ) : null}
+    </>
+  );
+}
+
+/** The item that is chosen, with its fields. */
+export function ChosenItem({ here: { s, d, change, select } }: { here: EditorState }) {
+  return s.selected ? (
+    <View className="border-[1.5px] border-ink p-3 mb-3 bg-panel" testID="item">
+      <ItemFields
+        device={d}
+        bondId={s.bondId}
+        item={s.selected}
+        onShape={(shape: Outline) => {
+          const item = s.selected!;
+          change((x) => withShapeBothSides(x, s.bondId, item, shape, s.symmetric));
+        }}
+        onItem={(make) => {
+          const item = s.selected!;
+          change((x) => withItem(x, s.bondId, item, make as never));
+        }}
+      />
+      <View className="flex-row flex-wrap gap-2 mt-2">
+        <Button
+          kind="small"
+          label="Twin on the other side"
+          disabled={s.selected.kind === 'cable' || !withTwin(d, s.bondId, s.selected)}
+          onPress={() => {
+            const twin = withTwin(d, s.bondId, s.selected!);
+            if (!twin) return;
+            change(() => twin.device);
+            select(twin.item);
+          }}
+        />
+        <Button
+          kind="small"
+          label="Take it out"
+          onPress={() => {
+            const item = s.selected!;
+            select(null);
+            change((x) => removed(x, s.bondId, item));
+          }}
+        />
+        <Button kind="small" label="Close" onPress={() => select(null)} />
+      </View>
+    </View>
+  ) : null;
+}
+
+/** Lenses, parts, cables, screws. */
+export function ItemList({ here: { items, view, add, select, s } }: { here: EditorState }) {
+  return (
+    <Disclosure title={`Lenses, parts, cables, screws (${items.length + view.device.cables.length})`} open>
+      <View className="flex-row flex-wrap gap-2 mb-3">
+        <Button kind="small" label="Add a lens" onPress={() => add('hole')} />
+        <Button kind="small" label="Add a cable" onPress={() => add('cable')} />
+        <Button kind="small" label="Add a screw" onPress={() => add('screw')} />
+        <Button kind="small" label="Add a glued patch" onPress={() => add('patch')} />
+        {partKinds.slice(0, 9).map((k) => (
+          <Button key={k.id} kind="small" label={`Add a ${k.name}`} onPress={() => add('part', k.id)} />
+        ))}
+      </View>
+      <View role="list" aria-label="Items">
+        {[
+          ...items.map((x) => ({ kind: x.kind, id: x.id, name: x.name })),
+          ...view.device.cables.map((c) => ({ kind: 'cable' as const, id: c.id, name: c.name })),
+        ].map((x) => (
+          <View key={`${x.kind}${x.id}`} role="listitem">
+            <Pressable
+              role="button"
+              aria-label={`Edit ${x.name}`}
+              onPress={() => select({ kind: x.kind, id: x.id })}
+              className="min-h-[44px] justify-center border-b border-rule"
+            >
+              <Txt strong={s.selected?.id === x.id && s.selected.kind === x.kind}>{x.name}</Txt>
+            </Pressable>
+          </View>
+        ))}
+      </View>
+    </Disclosure>
+  );
+}
+
+/** What it can do. */
+export function FunctionTicks({ here: { d, change } }: { here: EditorState }) {
+  return (
+    <Disclosure title={`Functions (${d.functions.length})`}>
+      {functionTests.map((f) => (
+        <Tick
+          key={f.id}
+          label={f.name}
+          on={d.functions.includes(f.id)}
+          onChange={(on) =>
+            change((x) => ({
+              ...x,
+              functions: on ? [...x.functions, f.id] : x.functions.filter((y) => y !== f.id),
+            }))
+          }
+        />
+      ))}
+    </Disclosure>
+  );
+}
+
+/** Duplicated, exported, dropped. */
+export function ModelActions({ here: { duplicate, d, dirty, saved, setDirty, act } }: { here: EditorState }) {
+  return (
+    <View className="flex-row flex-wrap gap-2 mt-3">
+      <Button kind="small" label="Duplicate" onPress={() => void duplicate()} />
+      <Button
+        kind="small"
+        label="Export the model"
+        onPress={() => download(`${d.id}.device.northcove.json`, writeDeviceFile(d, Date.now()))}
+      />
+      {dirty && saved ? (
+        <Button
+          kind="small"
+          label="Drop the changes"
+          onPress={() => {
+            void repository.writeExtra(draftKey(d.id), '');
+            setDirty(false);
+            act({ do: 'reset', device: saved });
+          }}
+        />
+      ) : null}
+    </View>
+  );
+}

@@ -1,0 +1,133 @@
+import { coverKindOf } from '@/core/device/coverKinds';
+
+import { adhesives } from '@/core/adhesives';
+import { withCoverThickness, withOutline } from '@/core/device/editing';
+import type { Bond, Construction } from '@/core/device/types';
+import { coverOfKind } from '@/model/buildDevice';
+import { Choice, Tick } from '@/ui/Choice';
+import { Disclosure } from '@/ui/Disclosure';
+import { turned } from './editorState';
+import { Mm, ShapeFields, Two } from './Fields';
+import type { EditorState } from './useEditor';
+
+const constructions: { id: Construction; name: string }[] = [
+  { id: 'ringGlass', name: 'Glass on a ring' },
+  { id: 'ringPlastic', name: 'Plastic on a ring' },
+  { id: 'fullGlass', name: 'Glass glued all over' },
+  { id: 'clipped', name: 'Clips' },
+  { id: 'lensInRing', name: 'Lens cover in a ring' },
+  { id: 'frameLens', name: 'Lens glass in a frame' },
+];
+
+const zones: { id: Bond['zone']; name: string }[] = [
+  { id: 'ring', name: 'Ring' },
+  { id: 'fullArea', name: 'Whole area' },
+  { id: 'clips', name: 'Clips only' },
+];
+
+/** Outline and thickness. */
+export function SizeFields({ here: { s, first, t, change, d } }: { here: EditorState }) {
+  return (
+    <Disclosure title="Outline and thickness" open={!s.selected}>
+      <ShapeFields
+        name="Outline"
+        shape={turned(first.outline, t)}
+        allowed={['roundRect', 'polygon']}
+        sizeOnly
+        onChange={(o) =>
+          change((x) => {
+            const stored = turned(o, t);
+            if (x.leaves[0]!.id === t.leafId) return withOutline(x, stored);
+            const turnedFirst = { ...x, leaves: [first, ...x.leaves.filter((l) => l !== first)] };
+            const done = withOutline(turnedFirst, stored);
+            return { ...done, leaves: x.leaves.map((l) => done.leaves.find((y) => y.id === l.id)!) };
+          })
+        }
+      />
+      <Two>
+        <Mm
+          label="Thickness of the device"
+          value={first.thicknessMm}
+          low={2}
+          high={40}
+          onCommit={(v) =>
+            change((x) => ({
+              ...x,
+              leaves: x.leaves.map((l) => (l.id === t.leafId ? { ...l, thicknessMm: v } : l)),
+            }))
+          }
+        />
+      </Two>
+      <Choice
+        label="Kind"
+        value={d.kind}
+        options={[
+          { id: 'phone', name: 'Phone' },
+          { id: 'tablet', name: 'Tablet' },
+        ]}
+        onChange={(kind) => change((x) => ({ ...x, kind }))}
+      />
+      <Choice
+        label="The inside is reached through the"
+        value={d.insideThrough}
+        options={d.faces.filter((f) => !coverKindOf(f).lens).map((f) => ({ id: f.id, name: f.name }))}
+        onChange={(insideThrough) => change((x) => ({ ...x, insideThrough }))}
+      />
+    </Disclosure>
+  );
+}
+
+/** What the cover is made of. */
+export function CoverFields({ here: { face, putFace, change } }: { here: EditorState }) {
+  return (
+    <Disclosure title={`Cover: ${constructions.find((c) => c.id === face.construction)!.name}`}>
+      <Choice
+        label="Construction"
+        value={face.construction}
+        options={constructions}
+        onChange={(c) => putFace(coverOfKind(c, face.cover.outline, face.cover.hMm, face.cover.insetToFrameMm))}
+      />
+      <Two>
+        <Mm
+          label="Thickness of the cover"
+          value={face.cover.hMm}
+          low={0.2}
+          high={5}
+          onCommit={(v) => change((x) => withCoverThickness(x, face.id, v))}
+        />
+        <Mm
+          label="Gap to the frame"
+          value={face.cover.insetToFrameMm}
+          low={0}
+          high={3}
+          onCommit={(v) => putFace({ cover: { ...face.cover, insetToFrameMm: v } })}
+        />
+      </Two>
+      <Tick
+        label="Printed colour layer"
+        on={face.cover.printLayer}
+        onChange={(printLayer) => putFace({ cover: { ...face.cover, printLayer } })}
+      />
+    </Disclosure>
+  );
+}
+
+/** How it is glued. */
+export function BondFields({ here: { bond, putBond } }: { here: EditorState }) {
+  return (
+    <Disclosure title="Bond">
+      <Choice label="Glued" value={bond.zone} options={zones} onChange={(zone) => putBond({ zone })} />
+      <Two>
+        <Mm label="Ring width" value={bond.widthMm} low={0.5} high={30} onCommit={(v) => putBond({ widthMm: v })} />
+        <Mm label="Ring inset" value={bond.insetMm} low={0} high={20} onCommit={(v) => putBond({ insetMm: v })} />
+        <Mm label="Bond line" value={bond.gapMm} low={0.05} high={2} onCommit={(v) => putBond({ gapMm: v })} />
+      </Two>
+      <Choice
+        label="Adhesive"
+        value={bond.adhesive}
+        options={[...adhesives.values()].map((a) => ({ id: a.id, name: a.name }))}
+        onChange={(adhesive) => putBond({ adhesive })}
+      />
+    </Disclosure>
+  );
+}
