@@ -72,8 +72,8 @@ function stopWords(
   };
 }
 
-/** How it stands: what AlcoholScreen shows and does. */
-export function useAlcoholScreen({ job: whole }: { job: JobState }) {
+/** Where it goes, and how warm it is there. */
+function useWhere({ job: whole }: { job: JobState }) {
   const settings = useSettings();
   const units = settings;
   const now = useNow(1000);
@@ -132,6 +132,58 @@ export function useAlcoholScreen({ job: whole }: { job: JobState }) {
     }
     return best;
   }, [job.device, job.bond, path, span.fromMm, span.toMm]);
+  return {
+    settings,
+    jobs,
+    now,
+    ml,
+    on,
+    job,
+    bondC,
+    use,
+    cameraMm,
+    checks,
+    units,
+    lineC,
+    edgeMm,
+    ringMm,
+    log,
+    span,
+    router,
+    lifted,
+    edge,
+    modelled,
+    doseMl,
+    setUse,
+    setTypedMl,
+    setEdge,
+    check,
+  };
+}
+
+/** How it stands: what AlcoholScreen shows and does. */
+export function useAlcoholScreen(p: { job: JobState }) {
+  const so = useWhere(p);
+  const {
+    settings,
+    jobs,
+    now,
+    ml,
+    on,
+    job,
+    bondC,
+    use,
+    cameraMm,
+    checks,
+    units,
+    lineC,
+    edgeMm,
+    ringMm,
+    log,
+    span,
+    router,
+    lifted,
+  } = so;
   const air = settings.air;
   const uses = jobs.flatMap((j) => j.alcohol.map((a) => ({ at: a.at, ml: a.ml })));
   const today = usedSince(uses, midnight(now));
@@ -182,43 +234,6 @@ export function useAlcoholScreen({ job: whole }: { job: JobState }) {
     router.replace(stageHref(job.id, lifted ? 'clean' : 'lift'));
   };
   const first = stops[0];
-  return {
-    job,
-    use,
-    edge,
-    ml,
-    checks,
-    stops,
-    v,
-    run,
-    air,
-    modelled,
-    edgeMm,
-    units,
-    ringMm,
-    doseMl,
-    adhesive,
-    dried,
-    wet,
-    now,
-    log,
-    setUse,
-    setTypedMl,
-    setEdge,
-    around,
-    check,
-    cameraMm,
-    uses,
-    settings,
-    today,
-    day,
-    bondC,
-    first,
-    words,
-    span,
-    lifted,
-    give,
-    router,
-  };
+  return { ...so, stops, v, run, air, adhesive, dried, wet, around, uses, today, day, first, words, give };
 }
 export type AlcoholScreenState = ReturnType<typeof useAlcoholScreen>;

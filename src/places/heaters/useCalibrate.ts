@@ -28,8 +28,8 @@ interface Source {
   log: ThermoLog;
 }
 
-/** How it stands: what Calibrate shows and does. */
-export function useCalibrate({ heater }: { heater: ContactHeater }) {
+/** What was measured, and the figures that fit it. */
+function useFit({ heater }: { heater: ContactHeater }) {
   const s = useSettings();
   const router = useRouter();
   const file = useFileRead();
@@ -80,6 +80,63 @@ export function useCalibrate({ heater }: { heater: ContactHeater }) {
       return { problem: e instanceof Error ? e.message : 'the log cannot be fitted' };
     }
   }, [model, from, setC, ambientC, cell, preheated, surface, heater]);
+  return {
+    file,
+    setFrom,
+    setProblem,
+    setKept,
+    recordFrom,
+    live,
+    setRecordFrom,
+    fit,
+    from,
+    setC,
+    ambientC,
+    cell,
+    preheated,
+    heater,
+    openedAt,
+    view,
+    model,
+    s,
+    devices,
+    setDeviceId,
+    setSetC,
+    setAmbientC,
+    setPreheated,
+    surface,
+    setSurface,
+    width,
+    router,
+    kept,
+    problem,
+    source,
+  };
+}
+
+/** How it stands: what Calibrate shows and does. */
+export function useCalibrate(p: { heater: ContactHeater }) {
+  const so = useFit(p);
+  const {
+    file,
+    setFrom,
+    setProblem,
+    setKept,
+    recordFrom,
+    live,
+    setRecordFrom,
+    fit,
+    from,
+    setC,
+    ambientC,
+    cell,
+    preheated,
+    heater,
+    openedAt,
+    view,
+    model,
+    s,
+  } = so;
 
   const read = async (name: string, text: string, choose: ThermoChoice = {}) => {
     try {
@@ -152,45 +209,6 @@ export function useCalibrate({ heater }: { heater: ContactHeater }) {
   };
   const advice = good ? fitAdvice(good, durationS) : null;
   const at = Math.min(120, durationS);
-  return {
-    view,
-    devices,
-    setDeviceId,
-    s,
-    heater,
-    setC,
-    setSetC,
-    ambientC,
-    setAmbientC,
-    preheated,
-    setPreheated,
-    surface,
-    setSurface,
-    good,
-    log,
-    width,
-    advice,
-    from,
-    durationS,
-    read,
-    pick,
-    live,
-    recordFrom,
-    setRecordFrom,
-    stopRecording,
-    model,
-    at,
-    input,
-    before,
-    after,
-    router,
-    kept,
-    keep,
-    next,
-    file,
-    problem,
-    fit,
-    source,
-  };
+  return { ...so, good, log, advice, durationS, read, pick, stopRecording, at, input, before, after, keep, next };
 }
 export type CalibrateState = ReturnType<typeof useCalibrate>;

@@ -24,18 +24,8 @@ import { partKinds } from './ItemFields';
 
 export const draftKey = (id: string) => `draft/device/${id}`;
 
-/** How it stands: what Editor shows and does. */
-export function useEditor({
-  start,
-  saved,
-  own,
-  draft,
-}: {
-  start: Device;
-  saved: Device | null;
-  own: boolean;
-  draft: boolean;
-}) {
+/** The model as it is edited. */
+function useModel({ start, saved, own, draft }: { start: Device; saved: Device | null; own: boolean; draft: boolean }) {
   const [s, act] = useReducer(editor, start, startEditor);
   const [dirty, setDirty] = useState(draft);
   const [message, setMessage] = useState<{ text: string; bad: boolean } | null>(null);
@@ -112,26 +102,20 @@ export function useEditor({
       setMessage({ text: e instanceof Error ? e.message : 'not copied', bad: true });
     }
   };
-
-  const view = faceView(s.drawn, bondOf(s.drawn, s.bondId));
-  const items = placed(s.drawn, s.bondId);
-  const chosen = items.find((x) => x.kind === s.selected?.kind && x.id === s.selected.id);
-  const planWidth = wide ? Math.min(560, width - 620) : width - 32;
-  const problems = s.problems;
-  const line = `${own ? 'own model' : 'shipped model'}, version ${saved?.version ?? 1}${dirty ? ', changed and not saved' : ''}`;
   return {
+    s,
+    wide,
+    width,
+    own,
+    saved,
+    dirty,
     duplicate,
     d,
-    dirty,
-    saved,
     setDirty,
     act,
     change,
-    items,
-    view,
     add,
     select,
-    s,
     bond,
     putBond,
     face,
@@ -139,14 +123,23 @@ export function useEditor({
     first,
     t,
     message,
-    problems,
-    planWidth,
-    wide,
     height,
     onDrag,
-    chosen,
     save,
-    line,
   };
+}
+
+/** How it stands: what Editor shows and does. */
+export function useEditor(p: { start: Device; saved: Device | null; own: boolean; draft: boolean }) {
+  const so = useModel(p);
+  const { s, wide, width, own, saved, dirty } = so;
+
+  const view = faceView(s.drawn, bondOf(s.drawn, s.bondId));
+  const items = placed(s.drawn, s.bondId);
+  const chosen = items.find((x) => x.kind === s.selected?.kind && x.id === s.selected.id);
+  const planWidth = wide ? Math.min(560, width - 620) : width - 32;
+  const problems = s.problems;
+  const line = `${own ? 'own model' : 'shipped model'}, version ${saved?.version ?? 1}${dirty ? ', changed and not saved' : ''}`;
+  return { ...so, items, view, problems, planWidth, chosen, line };
 }
 export type EditorState = ReturnType<typeof useEditor>;

@@ -4,8 +4,7 @@ import { Flash } from '@/ui/alarm';
 import { Button } from '@/ui/Button';
 import { Call } from '@/ui/Call';
 import { View } from 'react-native';
-import { caution } from './useLensBond';
-import { useLensBond } from './useLensBond';
+import { caution, useLensBond } from './useLensBond';
 import { LensBondPicture, LensBondReadings, LensBondWhy } from './LensBondParts';
 
 /** New lens covers, one after the other: only over tested cameras, the right size, pressed under the finger. */

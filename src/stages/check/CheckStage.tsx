@@ -2,8 +2,7 @@ import type { JobState } from '@/model/fold';
 import { StageShell } from '@/bench-kit/StageShell';
 import { Call } from '@/ui/Call';
 import { FaultCard } from './FaultCard';
-import { caution } from './useCheckStage';
-import { useCheckStage } from './useCheckStage';
+import { caution, useCheckStage } from './useCheckStage';
 import { CheckPicture, CheckReadings, CheckControls, CheckMain, CheckSide, CheckPages, CheckWhy } from './CheckParts';
 
 export function CheckStage(p: { job: JobState }) {

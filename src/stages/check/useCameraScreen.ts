@@ -16,8 +16,8 @@ import { flatInWorker, tappedInWorker, targetInWorker, type FlatResult } from '@
 
 type Phase = 'before' | 'after';
 
-/** How it stands: what CameraScreen shows and does. */
-export function useCameraScreen({ job }: { job: JobState }) {
+/** How a picture is taken and measured. */
+function useShots({ job }: { job: JobState }) {
   const now = useNow(30_000);
   const router = useRouter();
   const { log, undo } = useActions(job);
@@ -94,6 +94,34 @@ export function useCameraScreen({ job }: { job: JobState }) {
       bad: false,
     });
   };
+  return {
+    view,
+    mine,
+    shots,
+    fields,
+    job,
+    lens,
+    undo,
+    takeTarget,
+    takeField,
+    url,
+    tap,
+    shape,
+    setShape,
+    lenses,
+    setLens,
+    phase,
+    setPhase,
+    now,
+    router,
+    message,
+  };
+}
+
+/** How it stands: what CameraScreen shows and does. */
+export function useCameraScreen(p: { job: JobState }) {
+  const so = useShots(p);
+  const { view, mine, shots, fields } = so;
   const { sharp, flare } = view;
   const bad =
     sharp?.verdict === 'clearLoss' ||
@@ -115,32 +143,6 @@ export function useCameraScreen({ job }: { job: JobState }) {
           'Taken with the device itself and brought here as a file, not scaled down. Same distance and light both times, focus held by a tap, white all round the target.',
       };
   const problem = shots.problem ?? fields.problem;
-  return {
-    job,
-    mine,
-    lens,
-    sharp,
-    flare,
-    view,
-    undo,
-    shots,
-    takeTarget,
-    fields,
-    takeField,
-    url,
-    tap,
-    shape,
-    setShape,
-    lenses,
-    setLens,
-    phase,
-    setPhase,
-    now,
-    text,
-    bad,
-    router,
-    message,
-    problem,
-  };
+  return { ...so, sharp, flare, text, bad, problem };
 }
 export type CameraScreenState = ReturnType<typeof useCameraScreen>;

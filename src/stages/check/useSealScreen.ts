@@ -28,8 +28,8 @@ type Phase = 'before' | 'after';
 
 export const times = (v: number) => `${v.toFixed(v < 10 ? 1 : 0)} times`;
 
-/** How it stands: what SealScreen shows and does. */
-export function useSealScreen({ job }: { job: JobState }) {
+/** What can be tested now, and how it is noted. */
+function useSealLogs({ job }: { job: JobState }) {
   const settings = useSettings();
   const now = useNow(30_000);
   const router = useRouter();
@@ -130,6 +130,35 @@ export function useSealScreen({ job }: { job: JobState }) {
     if ('problem' in r) return setMessage({ text: r.problem, bad: true });
     await noteHold(r.log, 'Tester').catch(refuse);
   };
+  return {
+    seal,
+    locked,
+    from,
+    now,
+    path,
+    settings,
+    phase,
+    job,
+    live,
+    hold,
+    take,
+    pressAt,
+    notePress,
+    refuse,
+    setPhase,
+    roomHPa,
+    setRoomHPa,
+    setPressAt,
+    router,
+    reading,
+    message,
+  };
+}
+
+/** How it stands: what SealScreen shows and does. */
+export function useSealScreen(p: { job: JobState }) {
+  const so = useSealLogs(p);
+  const { seal, locked, from, now, path, settings, phase } = so;
   const r = seal.ratio;
   const press = seal.press.after;
   const text = r
@@ -159,33 +188,6 @@ export function useSealScreen({ job }: { job: JobState }) {
     `${i + 1}: ${placeName(path, (s.most.fromMm + s.most.toMm) / 2)}, ${length(s.toMm - s.fromMm, settings, 0)}: ${s.kinds.map((k) => suspectWords[k]).join('; ')}`;
   const result = phase === 'after' ? seal.after : seal.before;
   const units = result ? leakUnits(result.leak) : null;
-  return {
-    job,
-    r,
-    seal,
-    press,
-    settings,
-    suspectLine,
-    result,
-    locked,
-    live,
-    hold,
-    take,
-    pressAt,
-    path,
-    notePress,
-    refuse,
-    phase,
-    setPhase,
-    roomHPa,
-    setRoomHPa,
-    units,
-    setPressAt,
-    now,
-    text,
-    router,
-    reading,
-    message,
-  };
+  return { ...so, r, press, suspectLine, result, units, text };
 }
 export type SealScreenState = ReturnType<typeof useSealScreen>;

@@ -12,8 +12,7 @@ import { CureFiles } from './CureFiles';
 import { HoldChoice } from './HoldChoice';
 import { ShelfPlace } from './ShelfPlace';
 import { WhyHours } from './WhyHours';
-import { caution } from './useCureStage';
-import { useCureStage } from './useCureStage';
+import { caution, useCureStage } from './useCureStage';
 import { CurePicture, CureMain, CureNotes, DidItHold, CureMarks, CureWhy } from './CureParts';
 
 export function CureStage(p: { job: JobState }) {

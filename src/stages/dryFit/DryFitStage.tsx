@@ -5,8 +5,7 @@ import { saveSettings } from '@/store/shop';
 import { Call } from '@/ui/Call';
 import { Tick } from '@/ui/Choice';
 import { CameraFit } from './CameraFit';
-import { caution } from './useDryFitStage';
-import { useDryFitStage } from './useDryFitStage';
+import { caution, useDryFitStage } from './useDryFitStage';
 import { DryFitPicture, DryFitReadings, DryFitControls, DryFitMain, DryFitSide, DryFitWhy } from './DryFitParts';
 
 export function DryFitStage(p: { job: JobState }) {

@@ -7,8 +7,7 @@ import { Button } from '@/ui/Button';
 import { Call } from '@/ui/Call';
 import { RingArcs } from '@/ui/plan/layers';
 import { Txt } from '@/ui/Txt';
-import { caution } from './useHandoverStage';
-import { useHandoverStage } from './useHandoverStage';
+import { caution, useHandoverStage } from './useHandoverStage';
 import { HandoverReadings, HandoverMain, Sheet, SheetActions, HandoverWhy } from './HandoverParts';
 
 export function HandoverStage(p: { job: JobState }) {

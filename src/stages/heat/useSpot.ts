@@ -34,8 +34,8 @@ const cycles = 4;
 /** What is softened at a time under a piece of a full bond: a strip of this half width by the blade. */
 export const stripMm = judgement(5, 'strip by the blade that is softened at a time, half its width');
 
-/** How it stands: what Spot shows and does. */
-export function useSpot({ job: whole }: { job: JobState }) {
+/** Where the spot is, and its run. */
+function useSpotPlan({ job: whole }: { job: JobState }) {
   const settings = useSettings();
   const units = settings;
   const now = useNow(500);
@@ -99,6 +99,41 @@ export function useSpot({ job: whole }: { job: JobState }) {
       ),
     );
   };
+  return {
+    at,
+    radiusMm,
+    piece,
+    run,
+    job,
+    now,
+    settings,
+    heater,
+    log,
+    setC,
+    pickMm,
+    decide,
+    ambientC,
+    heaterId,
+    byBlade,
+    units,
+    airs,
+    setHeaterId,
+    setSetting,
+    setRadiusMm,
+    start,
+    targetC,
+    setTapped,
+    many,
+    drawn,
+    router,
+    th,
+  };
+}
+
+/** How it stands: what Spot shows and does. */
+export function useSpot(p: { job: JobState }) {
+  const so = useSpotPlan(p);
+  const { at, radiusMm, piece, run, job, now, settings, heater, log, setC, pickMm, decide, ambientC } = so;
   const path = { kind: 'spot' as const, at, radiusMm };
   const name = piece ? `piece ${piece.order}` : 'this place';
   const r = run.result;
@@ -135,41 +170,6 @@ export function useSpot({ job: whole }: { job: JobState }) {
   };
   const airOff = () =>
     void log([{ type: 'heatOff', reason: 'ready', easyForS: null, gripsInS: cycle?.workS ?? last?.gripsInS ?? null }]);
-  return {
-    job,
-    heaterId,
-    setC,
-    at,
-    radiusMm,
-    r,
-    byBlade,
-    units,
-    name,
-    heater,
-    airs,
-    setHeaterId,
-    setSetting,
-    setRadiusMm,
-    on,
-    airOff,
-    cycle,
-    airOn,
-    missing,
-    start,
-    targetC,
-    run,
-    setTapped,
-    many,
-    drawn,
-    piece,
-    path,
-    alarm,
-    now,
-    heats,
-    router,
-    live,
-    pickMm,
-    th,
-  };
+  return { ...so, r, name, on, airOff, cycle, airOn, missing, path, alarm, heats, live };
 }
 export type SpotState = ReturnType<typeof useSpot>;

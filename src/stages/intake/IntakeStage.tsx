@@ -5,8 +5,7 @@ import { StageShell } from '@/bench-kit/StageShell';
 import { Button } from '@/ui/Button';
 import { Call } from '@/ui/Call';
 import { CrackedAndSaved } from './CrackedAndSaved';
-import { caution } from './useIntakeStage';
-import { useIntakeStage } from './useIntakeStage';
+import { caution, useIntakeStage } from './useIntakeStage';
 import {
   IntakePicture,
   IntakeReadings,

@@ -5,8 +5,7 @@ import { Tick } from '@/ui/Choice';
 import { Disclosure } from '@/ui/Disclosure';
 import { Txt } from '@/ui/Txt';
 import { length, temp } from '@/words/units';
-import { caution } from './useClipLift';
-import { useClipLift } from './useClipLift';
+import { caution, useClipLift } from './useClipLift';
 import { ClipPicture, ClipCall, ClipReadings, ClipMain, ClipWhy } from './ClipLiftParts';
 
 /** A clipped cover: clip after clip from the charge port, with the edge no higher than the plastic bears. */

@@ -8,8 +8,7 @@ import { Call } from '@/ui/Call';
 import { Readings } from '@/ui/Readings';
 import { CameraTests } from './LensParts';
 import { LiftLinks } from './LiftLinks';
-import { caution } from './useLensLift';
-import { useLensLift } from './useLensLift';
+import { caution, useLensLift } from './useLensLift';
 import { LensPicture, LensMain, WhichCovers, LensHeatChoice, LensWhy } from './LensLiftParts';
 
 /** Lens covers, one after the other: warm or cold, blade under the tape, tap out, look, and the cameras tested. */

@@ -12,8 +12,7 @@ import { GaveWay } from './GaveWay';
 import { LiftLinks } from './LiftLinks';
 import { ModeChoice } from './ModeChoice';
 import { liftCaution } from './words';
-import { spotModelK, contactModelK } from './usePiecesLift';
-import { usePiecesLift } from './usePiecesLift';
+import { spotModelK, contactModelK, usePiecesLift } from './usePiecesLift';
 import { PiecesPicture, PiecesMain, PiecesSide, ThisPiece, PieceOrder, PiecesWhy } from './PiecesLiftParts';
 
 /** Cracked glass, piece by piece: the piece now, where it is heated, where the blade goes, how high it is levered. */

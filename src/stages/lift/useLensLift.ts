@@ -23,8 +23,8 @@ export const caution =
 
 type Step = EventOf<'lens'>['step'];
 
-/** How it stands: what LensLift shows and does. */
-export function useLensLift({ job }: { job: JobState }) {
+/** The cover that is worked on, its heat and its clocks. */
+function useLensNow({ job }: { job: JobState }) {
   const settings = useSettings();
   const units = settings;
   const now = useNow(500);
@@ -63,6 +63,38 @@ export function useLensLift({ job }: { job: JobState }) {
     const base = job.lenses.size ? [] : chosen.filter((c) => c !== l).map((c) => step(c, 'chosen'));
     void log([...base, step(l, 'chosen', !isChosen)]);
   };
+  return {
+    job,
+    chosen,
+    next,
+    shown,
+    plan,
+    log,
+    air,
+    settings,
+    warm,
+    workLeftS,
+    swollen,
+    on,
+    dueAt,
+    now,
+    name,
+    units,
+    jobs,
+    step,
+    goOn,
+    setSchool,
+    all,
+    toggle,
+    alarm,
+  };
+}
+
+/** What is done now, in words. */
+function useLensCall(p: { job: JobState }) {
+  const so = useLensNow(p);
+  const { job, chosen, next, shown, plan, log, air, settings, warm, workLeftS, swollen, on, dueAt, now, name, units } =
+    so;
   const missing = {
     tapped: lacking(job, chosen, 'tapped').length > 0,
     inspected: lacking(job, chosen, 'inspected').length > 0,
@@ -168,6 +200,35 @@ export function useLensLift({ job }: { job: JobState }) {
       tone: 'ink',
     };
   })();
+  return { ...so, airOff, soft, airOn, missing, tested, text };
+}
+
+/** How it stands: what LensLift shows and does. */
+export function useLensLift(p: { job: JobState }) {
+  const so = useLensCall(p);
+  const {
+    swollen,
+    on,
+    airOff,
+    next,
+    warm,
+    soft,
+    airOn,
+    job,
+    jobs,
+    settings,
+    now,
+    plan,
+    name,
+    log,
+    step,
+    chosen,
+    missing,
+    goOn,
+    tested,
+    shown,
+    units,
+  } = so;
 
   const main = ((): { label: string; act: () => void; why: string | null } => {
     const why = swollen ? 'cell is swollen' : null;
@@ -219,27 +280,6 @@ export function useLensLift({ job }: { job: JobState }) {
       label: 'under the finger later, each; common practice 1 to 2 min',
     },
   ];
-  return {
-    job,
-    chosen,
-    air,
-    plan,
-    units,
-    next,
-    warm,
-    setSchool,
-    all,
-    name,
-    toggle,
-    main,
-    alarm,
-    now,
-    text,
-    readings,
-    soft,
-    on,
-    log,
-    step,
-  };
+  return { ...so, main, readings };
 }
 export type LensLiftState = ReturnType<typeof useLensLift>;

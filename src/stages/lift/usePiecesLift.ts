@@ -56,8 +56,8 @@ function pieceLowC(thermal: ThermalJob, outer: readonly Pt[], tS: number, spotte
   return Math.max(thermal.ambientC, mean - (spotted ? spotModelK : contactModelK));
 }
 
-/** How it stands: what PiecesLift shows and does. */
-export function usePiecesLift({ job }: { job: JobState }) {
+/** Pieces, order and the warmth of the next one. */
+function usePiecesHeat({ job }: { job: JobState }) {
   const settings = useSettings();
   const units = settings;
   const now = useNow(500);
@@ -102,6 +102,42 @@ export function usePiecesLift({ job }: { job: JobState }) {
         : null,
     [piece, job.face.holes],
   );
+  return {
+    job,
+    on,
+    now,
+    settings,
+    thermal,
+    nowS,
+    lift,
+    lowC,
+    step,
+    found,
+    piece,
+    heated,
+    lines,
+    units,
+    log,
+    setProblem,
+    finger,
+    drawn,
+    setStroke,
+    preview,
+    setFinger,
+    fresh,
+    pickMm,
+    router,
+    goOn,
+    stroke,
+    problem,
+    spotted,
+  };
+}
+
+/** How the next piece stands, in words. */
+function usePiecesCall(p: { job: JobState }) {
+  const so = usePiecesHeat(p);
+  const { job, on, now, settings, thermal, nowS, lift, lowC, step, found, piece, heated, lines, units } = so;
   const last = job.heat[job.heat.length - 1];
   const lastOn = job.heat.findLast((h) => h.setC !== null);
   const workLeftS =
@@ -145,6 +181,35 @@ export function usePiecesLift({ job }: { job: JobState }) {
     breakLines: lines !== null && step?.risk === 2,
     units,
   });
+  return { ...so, leftCount, targetC, th, wedge, battery, marks, swollen, lever, flaw, alarm, text };
+}
+
+/** How it stands: what PiecesLift shows and does. */
+export function usePiecesLift(p: { job: JobState }) {
+  const so = usePiecesCall(p);
+  const {
+    found,
+    log,
+    job,
+    setProblem,
+    finger,
+    drawn,
+    setStroke,
+    preview,
+    setFinger,
+    leftCount,
+    fresh,
+    lowC,
+    units,
+    targetC,
+    th,
+    wedge,
+    step,
+    battery,
+    marks,
+    swollen,
+    on,
+  } = so;
   const takeOff = (id: number) => {
     const p = found?.map.pieces[id];
     if (!p) return;
@@ -224,41 +289,6 @@ export function usePiecesLift({ job }: { job: JobState }) {
     },
   ];
   const shut = swollen ? 'cell is swollen' : on ? 'the heat is on' : !fresh ? 'order is being computed' : null;
-  return {
-    job,
-    leftCount,
-    lowC,
-    pickMm,
-    step,
-    wedge,
-    targetC,
-    lift,
-    units,
-    found,
-    takeOff,
-    piece,
-    lever,
-    flaw,
-    lines,
-    finished,
-    on,
-    router,
-    goOn,
-    shut,
-    finger,
-    onStroke,
-    swollen,
-    onTap,
-    drawn,
-    stroke,
-    alarm,
-    now,
-    text,
-    readings,
-    setFinger,
-    setProblem,
-    problem,
-    spotted,
-  };
+  return { ...so, takeOff, finished, shut, onStroke, onTap, readings };
 }
 export type PiecesLiftState = ReturnType<typeof usePiecesLift>;

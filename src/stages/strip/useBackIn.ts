@@ -16,8 +16,8 @@ import { findingText, specText } from './words';
 export const wrongOf = (f: ScrewFinding): string[] =>
   f.type === 'swapped' ? [f.hole, f.with] : f.type === 'pierce' || f.type === 'wrongSpec' ? [f.hole] : [];
 
-/** How it stands: what BackIn shows and does. */
-export function useBackIn({ job, work, tabs }: { job: JobState; work: StripWork; tabs: ReactNode }) {
+/** What goes in next. */
+function useNextIn({ job, work, tabs }: { job: JobState; work: StripWork; tabs: ReactNode }) {
   const settings = useSettings();
   const units = settings;
   const now = useNow(10_000);
@@ -66,6 +66,38 @@ export function useBackIn({ job, work, tabs }: { job: JobState; work: StripWork;
     else if (item.kind === 'part') void log([{ type: 'partState', partId: item.id, to: 'moved' }]);
     else void log([{ type: 'stripped', itemId: item.id, to: 'in' }]);
   };
+  return {
+    serious,
+    say,
+    item,
+    stops,
+    missingPieces,
+    tested,
+    hole,
+    own,
+    work,
+    units,
+    holes,
+    job,
+    zone,
+    next,
+    battery,
+    log,
+    kinds,
+    given,
+    key,
+    setOther,
+    put,
+    now,
+    act,
+    tabs,
+  };
+}
+
+/** How it stands: what BackIn shows and does. */
+export function useBackIn(p: { job: JobState; work: StripWork; tabs: ReactNode }) {
+  const so = useNextIn(p);
+  const { serious, say, item, stops, missingPieces, tested, hole, own, work, units, holes, job, zone, next } = so;
   const text = ((): { sentence: string; reason: string; tone: 'ink' | 'caution' } => {
     const bad = serious.find((f) => ['pierce', 'swapped', 'wrongSpec'].includes(f.type));
     if (bad) return { sentence: say(bad), reason: 'Tap the hole to take it out again.', tone: 'caution' };
@@ -149,31 +181,6 @@ export function useBackIn({ job, work, tabs }: { job: JobState; work: StripWork;
             : null;
   const wrong = new Set(work.check.findings.flatMap(wrongOf));
   const zones = [...work.check.zones];
-  return {
-    job,
-    work,
-    item,
-    tested,
-    battery,
-    log,
-    hole,
-    kinds,
-    given,
-    key,
-    units,
-    setOther,
-    say,
-    zones,
-    stops,
-    next,
-    wrong,
-    put,
-    now,
-    shut,
-    act,
-    text,
-    label,
-    tabs,
-  };
+  return { ...so, zones, wrong, shut, text, label };
 }
 export type BackInState = ReturnType<typeof useBackIn>;

@@ -22,8 +22,8 @@ export function because(work: StripWork, id: string): string {
   return names.length ? `after ${names.join(', ')}` : 'nothing lies over it';
 }
 
-/** How it stands: what TakeOut shows and does. */
-export function useTakeOut({
+/** What comes out next. */
+function useNextOut({
   job,
   work,
   tabs,
@@ -83,6 +83,39 @@ export function useTakeOut({
   };
   const plug = job.device.connectors.find((c) => c.id === next);
   const near = plug ? plugNeighbours(job.device, plug) : null;
+  return {
+    work,
+    item,
+    outCount,
+    job,
+    hole,
+    holes,
+    lengthMm,
+    units,
+    plug,
+    near,
+    isCell,
+    swollen,
+    onPhase,
+    doNext,
+    log,
+    setLengthMm,
+    lies,
+    setLies,
+    router,
+    take,
+    goOn,
+    next,
+    now,
+    tabs,
+    settings,
+  };
+}
+
+/** How it stands: what TakeOut shows and does. */
+export function useTakeOut(p: { job: JobState; work: StripWork; tabs: ReactNode; onPhase: (p: StripPhase) => void }) {
+  const so = useNextOut(p);
+  const { work, item, outCount, job, hole, holes, lengthMm, units, plug, near, isCell, swollen, onPhase, doNext } = so;
   const text = ((): { sentence: string; reason: string; tone: 'ink' | 'caution' } => {
     if (work.removal === null)
       return {
@@ -136,30 +169,6 @@ export function useTakeOut({
       ? `Out, into ${work.cellOf(hole.id)}`
       : `${capital(item.name)} is ${item.kind === 'connector' ? 'off' : 'out'}`;
   const act = () => (finished ? onPhase('move') : doNext());
-  return {
-    job,
-    work,
-    log,
-    hole,
-    units,
-    lengthMm,
-    setLengthMm,
-    plug,
-    lies,
-    setLies,
-    isCell,
-    router,
-    take,
-    finished,
-    goOn,
-    outCount,
-    next,
-    now,
-    act,
-    text,
-    label,
-    tabs,
-    settings,
-  };
+  return { ...so, finished, act, text, label };
 }
 export type TakeOutState = ReturnType<typeof useTakeOut>;

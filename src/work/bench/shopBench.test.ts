@@ -8,7 +8,7 @@ import type { JobEvent, NewEvent } from '@/model/event';
 import { foldJob, type JobState } from '@/model/fold';
 import { stageWork } from '@/model/stageWork';
 import { eventsOn } from '../../../test-support/dayOf';
-import { benchFigures, personId } from './jobWork';
+import { benchFigures, personId } from './benchInput';
 import { atWork, shopBench } from './shopBench';
 import { bookOf, workedRows } from './shopDurations';
 

@@ -8,12 +8,13 @@ import { onPlate, type HeatSlice } from '@/model/stages/heat';
 import { merged, personSpans, type Span } from '@/model/openHours';
 import type { Settings } from '@/model/settings';
 import { besideWork, stageWorkFigures } from '@/model/stageWork';
-import { bareId, benchFigures, clipId, heaterId, jobWork, personId, type BenchInput } from './jobWork';
+import {jobWork} from './jobWork';
+import { bareId, benchFigures, clipId, heaterId, personId, type BenchInput } from './benchInput';
 import { learnedStage, taskIds } from '@/model/taskNames';
 import { kindOf, workCached } from './shopDurations';
 import { own as ownIn } from '@/core/bare';
 
-export { bareId, type BenchInput, type CureWay } from './jobWork';
+export { bareId, type BenchInput, type CureWay } from './benchInput';
 
 const dayS = 86400;
 /** days ahead that anything may wait for */
