@@ -50,6 +50,9 @@ if (typeof window !== 'undefined') {
   };
 }
 
+// there is nothing to draw on here: who asks is told so, instead of a page of warnings
+if (typeof HTMLCanvasElement !== 'undefined') HTMLCanvasElement.prototype.getContext = () => null;
+
 // React keeps a stack trace for every element that is made, which is a fifth of a page's test: after ten thousand within
 // a second it stops by itself, and here from the first on. Its warnings then name the component without its owners.
 const shared = require('react').__CLIENT_INTERNALS_DO_NOT_USE_OR_WARN_USERS_THEY_CANNOT_UPGRADE;

@@ -53,18 +53,8 @@ export type TapeGap =
 
 export const roundRectAreaMm2 = (w: number, h: number, r: number) => w * h - (4 - Math.PI) * Math.max(0, r) ** 2;
 
-/**
- * Cut list of a ring of tape round a cover. Tight corners: square butt joints, no overlap (a double layer is a bump).
- * Round corners: straights between the arc tangents and k chords a corner, mitred. Own derivation; sag and kerf judgement.
- * @param widthMm tape width; insetMm from the cover's edge; rollMm what is left on the roll
- */
-export function tapePlan(
-  outline: Outline,
-  insetMm: number,
-  widthMm: number,
-  gaps: readonly TapeGap[],
-  rollMm: number,
-): TapePlan {
+/** Pieces along the edges, and what the corners are cut by. */
+function alongEdges(outline: Outline, insetMm: number, widthMm: number, gaps: readonly TapeGap[], rollMm: number) {
   if (outline.kind !== 'roundRect') throw new CoreInputError('outline', outline.kind, 'a rounded rectangle');
   const [x0, y0] = outline.min;
   const W = outline.max[0] - x0;
@@ -126,6 +116,28 @@ export function tapePlan(
         mitreDeg: [a === start ? angle.straight : 0, b === end ? angle.straight : 0],
       });
   }
+  return { k, Ro, x0, W, r, y0, H, mid, pieces, angle, butt, ringAreaMm2 };
+}
+
+/**
+ * Cut list of a ring of tape round a cover. Tight corners: square butt joints, no overlap (a double layer is a bump).
+ * Round corners: straights between the arc tangents and k chords a corner, mitred. Own derivation; sag and kerf judgement.
+ * @param widthMm tape width; insetMm from the cover's edge; rollMm what is left on the roll
+ */
+export function tapePlan(
+  outline: Outline,
+  insetMm: number,
+  widthMm: number,
+  gaps: readonly TapeGap[],
+  rollMm: number,
+): TapePlan {
+  const { k, Ro, x0, W, r, y0, H, mid, pieces, angle, butt, ringAreaMm2 } = alongEdges(
+    outline,
+    insetMm,
+    widthMm,
+    gaps,
+    rollMm,
+  );
   const chord = k ? 2 * Ro * Math.sin(Math.PI / (4 * k)) : 0;
   const corners = [
     { where: 'bottomRight', c: [x0 + W - r, y0 + H - r], start: 0 },

@@ -68,6 +68,80 @@ const term: Record<string, (x: number, y: number) => number> = {
   Y2: (_, y) => y * y,
 };
 
+/** Largest moderated deletion residual among the kept points. */
+function worstPoint(
+  keep: readonly number[],
+  t: readonly string[],
+  s: readonly number[],
+  u: number,
+  row: (names: readonly string[], i: number) => number[],
+) {
+  const a = keep.map((i) => row(t, i));
+  const b = leastSquares(
+    a,
+    keep.map((i) => s[i]!),
+  );
+  const e = keep.map((i, n) => s[i]! - a[n]!.reduce((sum, v, j) => sum + v * b.x[j]!, 0));
+  const sum = e.reduce((q2, v) => q2 + v * v, 0);
+  const nu = keep.length - t.length - 1;
+  let worst: { i: number; t: number; d: number } | null = null;
+  keep.forEach((i, n) => {
+    const free = 1 - leverage(a[n]!, b.covariance);
+    if (free <= 0.05) return;
+    const s2 = Math.max(0, sum - e[n]! ** 2 / free);
+    const sigma = Math.sqrt(Math.max(u * u, (nu0 * u * u + s2) / (nu0 + nu)));
+    const ti = e[n]! / (sigma * Math.sqrt(free));
+    if (!worst || Math.abs(ti) > Math.abs(worst.t)) worst = { i, t: ti, d: e[n]! / free };
+  });
+  return worst as { i: number; t: number; d: number } | null;
+}
+
+/** The surface that the readings lie on, with those left out that stick out of it. */
+function fitWithoutBumps(
+  points: readonly StepReading[],
+  centre: Pt,
+  halfWMm: number,
+  halfHMm: number,
+  limits: { uMm: number; lowMm: number; highMm: number } = {
+    uMm: uStepMm.value,
+    lowMm: tolLowMm.value,
+    highMm: tolHighMm.value,
+  },
+) {
+  if (points.length < 3) throw new CoreInputError('step readings', points.length, 'at least 3');
+  const u = limits.uMm;
+  const x = points.map((p) => (p.at[0] - centre[0]) / halfWMm);
+  const y = points.map((p) => (centre[1] - p.at[1]) / halfHMm);
+  const s = points.map((p) => requireIn(`step at ${p.id}`, p.stepMm, -3, 3, 'mm'));
+  const row = (names: readonly string[], i: number) => names.map((t) => term[t]!(x[i]!, y[i]!));
+  const all = points.map((_, i) => i);
+  const set =
+    termSets.find((t) => points.length >= t.least && conditionRatio(all.map((i) => row(t.terms, i))) > 1e-6) ??
+    termSets[2]!;
+  const names = set.terms;
+  const k = names.length;
+
+  let kept = all;
+  const flagged: { i: number; heightMm: number }[] = [];
+  const most = Math.max(1, Math.floor(points.length / 5));
+  while (flagged.length < most && kept.length > k + 2) {
+    const worst = worstPoint(kept, names, s, u, row);
+    if (!worst || Math.abs(worst.t) <= quantile(1 - alpha / (2 * kept.length), nu0 + kept.length - k - 1)) break;
+    if (Math.abs(worst.d) <= Math.max(minBumpMm, 2 * u)) break;
+    flagged.push({ i: worst.i, heightMm: worst.d });
+    kept = kept.filter((i) => i !== worst.i);
+  }
+  const fit = leastSquares(
+    kept.map((i) => row(names, i)),
+    kept.map((i) => s[i]!),
+  );
+  const predict = (i: number) => row(names, i).reduce((sum, v, j) => sum + v * fit.x[j]!, 0);
+  const ssr = kept.reduce((sum, i) => sum + (s[i]! - predict(i)) ** 2, 0);
+  const coef = Object.fromEntries(names.map((t, j) => [t, fit.x[j]!]));
+  const se = Object.fromEntries(names.map((t, j) => [t, u * Math.sqrt(fit.covariance.get(j, j))]));
+  return { all, row, names, s, k, u, fit, coef, se, flagged, predict, ssr, kept };
+}
+
 /**
  * Flushness of a cover from step readings: tilt, twist and bow by least squares; local bumps by deletion residuals
  * (published: Cook & Weisberg 1982, Bonferroni; variance moderation after Smyth 2004); pass, fail or undecided with a
@@ -84,37 +158,13 @@ export function flushness(
     highMm: tolHighMm.value,
   },
 ): Flushness {
-  if (points.length < 3) throw new CoreInputError('step readings', points.length, 'at least 3');
-  const u = limits.uMm;
-  const x = points.map((p) => (p.at[0] - centre[0]) / halfWMm);
-  const y = points.map((p) => (centre[1] - p.at[1]) / halfHMm);
-  const s = points.map((p) => requireIn(`step at ${p.id}`, p.stepMm, -3, 3, 'mm'));
-  const row = (names: string[], i: number) => names.map((t) => term[t]!(x[i]!, y[i]!));
-  const all = points.map((_, i) => i);
-  const set =
-    termSets.find((t) => points.length >= t.least && conditionRatio(all.map((i) => row(t.terms, i))) > 1e-6) ??
-    termSets[2]!;
-  const names = set.terms;
-  const k = names.length;
-
-  let kept = all;
-  const flagged: { i: number; heightMm: number }[] = [];
-  const most = Math.max(1, Math.floor(points.length / 5));
-  while (flagged.length < most && kept.length > k + 2) {
-    const worst = worstPoint(kept, names);
-    if (!worst || Math.abs(worst.t) <= quantile(1 - alpha / (2 * kept.length), nu0 + kept.length - k - 1)) break;
-    if (Math.abs(worst.d) <= Math.max(minBumpMm, 2 * u)) break;
-    flagged.push({ i: worst.i, heightMm: worst.d });
-    kept = kept.filter((i) => i !== worst.i);
-  }
-  const fit = leastSquares(
-    kept.map((i) => row(names, i)),
-    kept.map((i) => s[i]!),
+  const { all, row, names, s, k, u, fit, coef, se, flagged, predict, ssr, kept } = fitWithoutBumps(
+    points,
+    centre,
+    halfWMm,
+    halfHMm,
+    limits,
   );
-  const predict = (i: number) => row(names, i).reduce((sum, v, j) => sum + v * fit.x[j]!, 0);
-  const ssr = kept.reduce((sum, i) => sum + (s[i]! - predict(i)) ** 2, 0);
-  const coef = Object.fromEntries(names.map((t, j) => [t, fit.x[j]!]));
-  const se = Object.fromEntries(names.map((t, j) => [t, u * Math.sqrt(fit.covariance.get(j, j))]));
 
   const full = leastSquares(
     all.map((i) => row(names, i)),
@@ -190,28 +240,6 @@ export function flushness(
     if (Math.max(...means) > hi) return 'standsProud';
     if (Math.min(...means) < lo) return 'sitsLow';
     return 'reclamp';
-  }
-
-  /** Largest moderated deletion residual among the kept points. */
-  function worstPoint(keep: number[], t: string[]) {
-    const a = keep.map((i) => row(t, i));
-    const b = leastSquares(
-      a,
-      keep.map((i) => s[i]!),
-    );
-    const e = keep.map((i, n) => s[i]! - a[n]!.reduce((sum, v, j) => sum + v * b.x[j]!, 0));
-    const sum = e.reduce((q2, v) => q2 + v * v, 0);
-    const nu = keep.length - t.length - 1;
-    let worst: { i: number; t: number; d: number } | null = null;
-    keep.forEach((i, n) => {
-      const free = 1 - leverage(a[n]!, b.covariance);
-      if (free <= 0.05) return;
-      const s2 = Math.max(0, sum - e[n]! ** 2 / free);
-      const sigma = Math.sqrt(Math.max(u * u, (nu0 * u * u + s2) / (nu0 + nu)));
-      const ti = e[n]! / (sigma * Math.sqrt(free));
-      if (!worst || Math.abs(ti) > Math.abs(worst.t)) worst = { i, t: ti, d: e[n]! / free };
-    });
-    return worst as { i: number; t: number; d: number } | null;
   }
 }
 

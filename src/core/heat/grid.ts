@@ -51,12 +51,12 @@ export function checkGridSize(stack: ThermalStack): { nx: number; ny: number } {
   };
 }
 
-/** @throws CoreInputError when a material is unknown or nothing of the bond lies on the grid */
-export function makeGrid(
+/** What every cell is made of. */
+function fillCells(
   stack: ThermalStack,
   size: { nx: number; ny: number },
   options: { materials?: Record<string, Material>; sideWm2K?: number } = {},
-): HeatGrid {
+) {
   const side = options.sideWm2K ?? sideTotalWm2K.value;
   const sideFilm = (halfCell: number) => 1 / side + halfCell;
   const { nx, ny } = size;
@@ -179,6 +179,58 @@ export function makeGrid(
         li = Math.max(li, end - 1);
       }
     }
+  return {
+    n,
+    columns,
+    ny,
+    nx,
+    active,
+    nz,
+    dzM,
+    dy,
+    dx,
+    kxy,
+    area,
+    kz,
+    sideFilm,
+    bondShare,
+    layerFirst,
+    dxMm,
+    dyMm,
+    origin,
+    capacity,
+    watchShare,
+  };
+}
+
+/** @throws CoreInputError when a material is unknown or nothing of the bond lies on the grid */
+export function makeGrid(
+  stack: ThermalStack,
+  size: { nx: number; ny: number },
+  options: { materials?: Record<string, Material>; sideWm2K?: number } = {},
+): HeatGrid {
+  const {
+    n,
+    columns,
+    ny,
+    nx,
+    active,
+    nz,
+    dzM,
+    dy,
+    dx,
+    kxy,
+    area,
+    kz,
+    sideFilm,
+    bondShare,
+    layerFirst,
+    dxMm,
+    dyMm,
+    origin,
+    capacity,
+    watchShare,
+  } = fillCells(stack, size, options);
 
   const east = new Float64Array(n);
   const south = new Float64Array(n);

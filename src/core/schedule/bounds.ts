@@ -1,6 +1,6 @@
 import { CoreInputError } from '../errors';
 import { endOf, fit } from './calendar';
-import type { Compiled } from './compile';
+import type { Compiled } from './compiled';
 import type { Windows } from './types';
 
 /** Least that any plan can reach. */

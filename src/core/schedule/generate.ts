@@ -1,5 +1,5 @@
 import { endOf, fit, fitBack, openTime } from './calendar';
-import type { CBlock, Compiled, Genes } from './compile';
+import type { CBlock, Compiled, Genes } from './compiled';
 import { Profile } from './profile';
 import type { Objective, PlanEntry } from './types';
 

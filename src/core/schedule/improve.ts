@@ -1,5 +1,5 @@
 import { boundsOf } from './bounds';
-import type { Compiled, Genes, Scored } from './compile';
+import type { Compiled, Genes, Scored } from './compiled';
 import { compare, Generator } from './generate';
 import { blankGenes, firstPlan } from './rules';
 import type { Objective } from './types';

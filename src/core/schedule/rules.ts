@@ -1,4 +1,4 @@
-import type { CBlock, CJob, Compiled, Genes, Scored } from './compile';
+import type { CBlock, CJob, Compiled, Genes, Scored } from './compiled';
 import { compare, Generator } from './generate';
 
 const never = 1e12;

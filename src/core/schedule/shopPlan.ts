@@ -1,5 +1,6 @@
 import { boundsOf } from './bounds';
-import { compile, type Compiled, type Genes, type Scored } from './compile';
+import { compile } from './compile';
+import type { Compiled, Genes, Scored } from './compiled';
 import { judgement } from '../source';
 import { violations, type Violation } from './feasible';
 import { compare, Generator, neverS } from './generate';

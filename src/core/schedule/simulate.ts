@@ -1,6 +1,6 @@
 import { endOf, fit } from './calendar';
 import { Generator, neverS } from './generate';
-import type { Genes } from './compile';
+import type { Genes } from './compiled';
 import { randomOf } from './improve';
 import { Profile } from './profile';
 

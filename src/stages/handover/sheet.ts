@@ -55,74 +55,82 @@ function doneText(job: Pick<JointSeen, 'face'> & CoverSlice): string {
   }
 }
 
-/** The sheet for the customer: found, done, measured, not until when. Says what was measured and nothing more. */
-export function sheetOf(job: JobState, settings: Settings, now: number): SheetSection[] {
-  const found: string[] = [];
+/** What was found. */
+function foundLines(job: JobState): string[] {
+  const out: string[] = [];
   const cracked = job.findings.crack?.edges ?? [];
-  if (cracked.length) found.push(`${glassName(job)} cracked at the ${cracked.map(edgeName).join(', ')}.`);
-  else if (job.cracks.size) found.push(`${glassName(job)} cracked.`);
-  if (job.findings.chip?.answer === 'yes') found.push('Chips at the edge of the old glass.');
+  if (cracked.length) out.push(`${glassName(job)} cracked at the ${cracked.map(edgeName).join(', ')}.`);
+  else if (job.cracks.size) out.push(`${glassName(job)} cracked.`);
+  if (job.findings.chip?.answer === 'yes') out.push('Chips at the edge of the old glass.');
   if (job.findings.bent?.answer === 'yes')
-    found.push(
+    out.push(
       'Frame bent: new glass on it is under stress and can lift or crack again without a fall. A case is recommended.',
     );
   const before = Object.entries(job.functions.before)
     .filter(([, r]) => r === 'fail')
     .map(([id]) => nameOf(id));
   const testedBefore = Object.values(job.functions.before).filter((r) => r === 'ok' || r === 'fail').length;
-  found.push(
+  out.push(
     before.length
       ? `Did not work before the repair: ${before.join(', ')}.`
       : testedBefore
         ? `No fault found in the ${testedBefore} ${testedBefore === 1 ? 'function' : 'functions'} tested before the repair.`
         : 'Functions were not tested before the repair.',
   );
+  return out;
+}
 
-  const done: string[] = [];
-  done.push(
+/** What was done. */
+function doneLines(job: JobState, settings: Settings): string[] {
+  const out: string[] = [];
+  out.push(
     `${doneText(job)}${heatCount(job) ? `, opened with ${heatCount(job)} ${heatCount(job) === 1 ? 'heat' : 'heats'}` : ''}.`,
   );
   if (job.bonded)
-    done.push(
+    out.push(
       job.bonded.adhesive === 'cutTape'
         ? `Bonded with tape cut in strips, ${length(job.bonded.usedMm, settings, 0)}.`
         : `Bonded: ${schoolNames[job.bonded.adhesive]}.`,
     );
-  if (job.clampOn?.count) done.push(`Held with ${job.clampOn.count} clips.`);
+  if (job.clampOn?.count) out.push(`Held with ${job.clampOn.count} clips.`);
+  return out;
+}
 
-  const measured: string[] = [];
+/** What was measured and tested. */
+function measuredLines(job: JobState, settings: Settings): string[] {
+  const out: string[] = [];
   const steps = Object.values(job.steps);
   if (steps.length)
-    measured.push(
+    out.push(
       `Glass against frame at ${steps.length} points: ${length(Math.min(...steps), settings, 2)} to ${length(Math.max(...steps), settings, 2)}, each ± ${length(2 * (job.gaugeU.stepMm || uStepMm.value), settings, 2)}.`,
     );
   else if (job.eyes.step?.fine)
-    measured.push(
+    out.push(
       `Flush by eye and finger: a step of ${length(noticedMm('step'), settings, 2)} would have been felt in nine of ten.`,
     );
   const tested = Object.values(job.functions.after).filter((r) => r === 'ok' || r === 'fail').length;
   const state = functionState(job);
   const failing = [...state.newFaults, ...state.unclear, ...state.oldFaults].map((c) => nameOf(c.fn));
   if (tested)
-    measured.push(
+    out.push(
       `${tested} functions tested after closing${failing.length ? `; not working: ${failing.join(', ')}` : ', all of them work'}.`,
     );
   const skipped = Object.entries(job.functions.after)
     .filter(([, r]) => r === 'untested')
     .map(([id]) => nameOf(id));
-  if (skipped.length) measured.push(`Not tested: ${skipped.join(', ')}.`);
+  if (skipped.length) out.push(`Not tested: ${skipped.join(', ')}.`);
 
   const air = sealOf(job, settings.leakLimit);
   if (air.after?.verdict)
-    measured.push(
+    out.push(
       `Air leak ${air.after.leak.toExponential(1)} ± ${(2 * air.after.uLeak).toExponential(0)} Pa m³/s at 1 kPa, ${limitWords[air.after.verdict]}.`,
     );
   if (air.ratio)
-    measured.push(
+    out.push(
       `Air test against the same device before opening: ${ratioWords[air.ratio.verdict]}, ${air.ratio.ratio.toFixed(1)} times (${air.ratio.low.toFixed(1)} to ${air.ratio.high.toFixed(1)}).`,
     );
   if (air.press.after)
-    measured.push(`Pressed on the glass with the device’s own barometer: ${pressWords[air.press.after.kind]}.`);
+    out.push(`Pressed on the glass with the device’s own barometer: ${pressWords[air.press.after.kind]}.`);
 
   for (const lens of lensesOf(job)) {
     const c = cameraOf(job, lens.id);
@@ -139,57 +147,71 @@ export function sheetOf(job: JobState, settings: Settings, now: number): SheetSe
         ? [c.seat.seated && c.seat.concentric ? 'cover sits in the middle' : 'cover does not sit as it should']
         : []),
     ];
-    if (parts.length) measured.push(`${lens.name} through its cover: ${parts.join('; ')}.`);
+    if (parts.length) out.push(`${lens.name} through its cover: ${parts.join('; ')}.`);
   }
   for (const [part, r] of Object.entries(job.registered))
-    measured.push(`${capital(part)}: ${outcomeText[r.outcome]}${r.note ? `, ${r.note}` : ''}.`);
+    out.push(`${capital(part)}: ${outcomeText[r.outcome]}${r.note ? `, ${r.note}` : ''}.`);
   const checker = state.checker;
-  if (checker) measured.push(`Checked by ${checker}${state.repairer ? `, repaired by ${state.repairer}` : ''}.`);
+  if (checker) out.push(`Checked by ${checker}${state.repairer ? `, repaired by ${state.repairer}` : ''}.`);
+  return out;
+}
 
-  const agreed: string[] = [];
+/** What was agreed on. */
+function agreedLines(job: JobState): string[] {
+  const out: string[] = [];
   const c = job.quote?.choices.find((x) => x.id === job.quote!.chosenId);
   if (c && job.quote)
-    agreed.push(
+    out.push(
       `${c.name}, ${price(c.grossMinor, job.quote.currency)}; chance of further damage told: ${percent(job.quote.risk.mean)} (${percent(job.quote.risk.low)} to ${percent(job.quote.risk.high)}).`,
     );
   if (job.customer?.backup)
-    agreed.push(
+    out.push(
       {
         made: 'A backup of the data was made.',
         declined: 'No backup was wanted.',
         asked: 'A backup was asked for, and is not known.',
       }[job.customer.backup],
     );
-  if (job.customer?.note) agreed.push(job.customer.note);
-  if (job.prep.has('faultsTold') && state.unclear.length)
-    agreed.push(
-      `Told: ${state.unclear.map((u) => nameOf(u.fn)).join(', ')} fails, and nobody can say whether it did before.`,
-    );
+  if (job.customer?.note) out.push(job.customer.note);
+  const { unclear } = functionState(job);
+  if (job.prep.has('faultsTold') && unclear.length)
+    out.push(`Told: ${unclear.map((u) => nameOf(u.fn)).join(', ')} fails, and nobody can say whether it did before.`);
   if (job.comeBack)
-    agreed.push(
+    out.push(
       `Came back from ${job.comeBack.firstLabel || 'an earlier repair'}: ${comeBackNames[job.comeBack.presumed]}.`,
     );
+  return out;
+}
 
-  const until: string[] = [];
+/** Until when it is to be left alone. */
+function untilLines(job: JobState, settings: Settings, now: number): string[] {
+  const out: string[] = [];
   const start = job.clampOn?.at ?? job.bonded?.at;
   if (start !== undefined) {
     const clocks = cureOf(job, settings, now).clocks;
-    until.push(
+    out.push(
       `Do not press the back, bend the device or leave it in the sun before ${dayTime(start + clocks.sealTest.high * 1e3, now)}.`,
     );
     if (settings.cureBy === 'usual')
-      until.push('Handed over at the usual time of this adhesive; a cold night makes it longer.');
-    until.push(`The adhesive has its full bond by ${dayTime(start + clocks.full.high * 1e3, now)}.`);
+      out.push('Handed over at the usual time of this adhesive; a cold night makes it longer.');
+    out.push(`The adhesive has its full bond by ${dayTime(start + clocks.full.high * 1e3, now)}.`);
   }
-  until.push(airTestLine);
-  until.push('A case and a protector are recommended.');
-  until.push('Stop using it and bring it back when it bulges, gets warm, smells or hisses.');
+  out.push(airTestLine);
+  out.push('A case and a protector are recommended.');
+  out.push('Stop using it and bring it back when it bulges, gets warm, smells or hisses.');
+  return out;
+}
+
+/** The sheet for the customer: found, done, measured, not until when. Says what was measured and nothing more. */
+export function sheetOf(job: JobState, settings: Settings, now: number): SheetSection[] {
+  const measured = measuredLines(job, settings);
+  const agreed = agreedLines(job);
   return [
-    { title: 'Found', lines: found },
-    { title: 'Done', lines: done },
+    { title: 'Found', lines: foundLines(job) },
+    { title: 'Done', lines: doneLines(job, settings) },
     { title: 'Measured', lines: measured.length ? measured : ['Nothing measured.'] },
     ...(agreed.length ? [{ title: 'Agreed', lines: agreed }] : []),
-    { title: 'Until then', lines: until },
+    { title: 'Until then', lines: untilLines(job, settings, now) },
   ];
 }
 
