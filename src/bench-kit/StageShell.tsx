@@ -44,19 +44,27 @@ interface StageShellProps {
 /** Picture, call, readings, action: the same order on every stage; side by side where there is room. */
 export function StageShell(p: StageShellProps) {
   const wide = useWide();
-  const { width, height } = useWindowDimensions();
   const [help, setHelp] = useState(false);
   useStageKeys(
     p.job,
     p.onMain,
     useCallback(() => setHelp((h) => !h), []),
   );
-  const caution = p.caution ? (
+  return wide ? <WideShell p={p} help={help} /> : <PhoneShell p={p} />;
+}
+
+/** The caution of the stage, under what it is about. */
+function Caution({ text }: { text: string | undefined }) {
+  return text ? (
     <Txt size="s" tone="ink2" className="mt-2" testID="caution">
-      {p.caution}
+      {text}
     </Txt>
   ) : null;
-  const actions = (
+}
+
+/** What was tapped last, and the buttons. */
+function Actions({ p }: { p: StageShellProps }) {
+  return (
     <View role="region" aria-label="Actions" className="border-t-[1.5px] border-ink bg-panel px-4 py-3 no-print">
       <LastTap job={p.job} now={p.now} />
       <View className="flex-row gap-3">
@@ -65,67 +73,76 @@ export function StageShell(p: StageShellProps) {
       </View>
     </View>
   );
-  if (wide)
-    return (
-      <View className="flex-1 flex-row bg-paper">
-        <View className="w-[230px] border-r border-rule">
-          <ScrollView contentContainerClassName="pb-6">
-            <View role="banner" className="p-4">
-              <View className="flex-row justify-between items-center">
-                <BackLinks />
-                <JobStopCard job={p.job} />
-              </View>
-              <Txt strong size="l" level={1}>
-                {p.job.label}
-              </Txt>
-              <JobLine job={p.job} now={p.now} />
+}
+
+/** Stages at the left, the picture in the middle, what is told and done at the right. */
+function WideShell({ p, help }: { p: StageShellProps; help: boolean }) {
+  const { height } = useWindowDimensions();
+  return (
+    <View className="flex-1 flex-row bg-paper">
+      <View className="w-[230px] border-r border-rule">
+        <ScrollView contentContainerClassName="pb-6">
+          <View role="banner" className="p-4">
+            <View className="flex-row justify-between items-center">
+              <BackLinks />
+              <JobStopCard job={p.job} />
             </View>
-            <StageList job={p.job} stage={p.stage} />
-            <View role="region" aria-label="Keys" className="px-4 pt-2">
-              {help ? (
-                keyHelp.map(([key, what]) => (
-                  <View key={key} className="flex-row gap-2">
-                    <Txt size="s" num className="w-[84px]">
-                      {key}
-                    </Txt>
-                    <Txt size="s" className="flex-1">
-                      {what}
-                    </Txt>
-                  </View>
-                ))
-              ) : (
-                <Txt size="s" tone="ink2">
-                  ? lists the keys
-                </Txt>
-              )}
-            </View>
-          </ScrollView>
-        </View>
-        <View role="main" className="flex-1 flex-row">
-          <ScrollView className="flex-1" contentContainerClassName="p-5">
-            <View className="flex-row justify-between mb-2">
-              <Txt strong size="l">
-                {stageNames[p.stage]}
-              </Txt>
-              <Txt size="s" tone="ink2">
-                {p.job.face.name}, as you look at it
-              </Txt>
-            </View>
-            {p.picture({ width: 480, height: Math.max(320, Math.min(620, height - 240)) })}
-          </ScrollView>
-          <View className="w-[400px] border-l border-rule">
-            <ScrollView key={p.step} className="flex-1" contentContainerClassName="p-4 gap-3">
-              {p.call}
-              {p.readings}
-              {p.controls}
-              {caution}
-              {p.children}
-            </ScrollView>
-            {actions}
+            <Txt strong size="l" level={1}>
+              {p.job.label}
+            </Txt>
+            <JobLine job={p.job} now={p.now} />
           </View>
+          <StageList job={p.job} stage={p.stage} />
+          <View role="region" aria-label="Keys" className="px-4 pt-2">
+            {help ? (
+              keyHelp.map(([key, what]) => (
+                <View key={key} className="flex-row gap-2">
+                  <Txt size="s" num className="w-[84px]">
+                    {key}
+                  </Txt>
+                  <Txt size="s" className="flex-1">
+                    {what}
+                  </Txt>
+                </View>
+              ))
+            ) : (
+              <Txt size="s" tone="ink2">
+                ? lists the keys
+              </Txt>
+            )}
+          </View>
+        </ScrollView>
+      </View>
+      <View role="main" className="flex-1 flex-row">
+        <ScrollView className="flex-1" contentContainerClassName="p-5">
+          <View className="flex-row justify-between mb-2">
+            <Txt strong size="l">
+              {stageNames[p.stage]}
+            </Txt>
+            <Txt size="s" tone="ink2">
+              {p.job.face.name}, as you look at it
+            </Txt>
+          </View>
+          {p.picture({ width: 480, height: Math.max(320, Math.min(620, height - 240)) })}
+        </ScrollView>
+        <View className="w-[400px] border-l border-rule">
+          <ScrollView key={p.step} className="flex-1" contentContainerClassName="p-4 gap-3">
+            {p.call}
+            {p.readings}
+            {p.controls}
+            <Caution text={p.caution} />
+            {p.children}
+          </ScrollView>
+          <Actions p={p} />
         </View>
       </View>
-    );
+    </View>
+  );
+}
+
+/** The picture beside the call, the rest below it, the buttons at the foot. */
+function PhoneShell({ p }: { p: StageShellProps }) {
+  const { width, height } = useWindowDimensions();
   return (
     <View className="flex-1 bg-paper">
       <View role="banner" className="px-4 pt-3">
@@ -157,10 +174,10 @@ export function StageShell(p: StageShellProps) {
         )}
         <View className="mt-3">{p.readings}</View>
         {p.controls}
-        {caution}
+        <Caution text={p.caution} />
         {p.children}
       </ScrollView>
-      {actions}
+      <Actions p={p} />
     </View>
   );
 }

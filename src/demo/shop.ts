@@ -121,6 +121,61 @@ export function demoJobs(now: number): JobEvent[][] {
 type Opened = (d: Device, label: string, customerMark: string, promiseAt: number | null) => NewEvent;
 
 /** Jobs that stand at intake or wait: what the crack map, the bent frame, the lens covers and the housing look like. */
+/** A bead that cures on the shelf. */
+function demoBead(now: number, opened: Opened): Script {
+  return new Script('demo-0132', 'Osk')
+    .at(now - 20 * 60 * minute, opened(device('ring54'), 'J-0132', 'crew 8', departure(now, 60 * 60)))
+    .at(
+      now - 19.9 * 60 * minute,
+      ...intake({ edges: ['bottom'], closedBy: 'bead' }),
+      ...done('intake', 'heat', 'lift', 'clean', 'dryFit'),
+    )
+    .at(
+      now - 17.1 * 60 * minute,
+      {
+        type: 'bead',
+        phase: 'start',
+        plan: {
+          school: 'liquidBead',
+          liquidId: 'black',
+          bondMm: 1.4,
+          gapMm: 0.2,
+          feedMmS: 8,
+          tornMm: 0,
+          coverage: 0.5,
+          pitchMm: 6,
+          pattern: 'lines',
+          tubeC: 21,
+        },
+      },
+      { type: 'prep', item: 'blownClosing', done: true },
+      { type: 'prep', item: 'photoClosing', done: true },
+    )
+    .at(now - 17.08 * 60 * minute, { type: 'bead', phase: 'end' })
+    .at(
+      now - 17.06 * 60 * minute,
+      {
+        type: 'bonded',
+        adhesive: 'liquidBead',
+        usedMm: 0,
+        widthMm: 1.8,
+        cure: 'solvent',
+        bondMm: 1.4,
+        gapMm: 0.2,
+        itemId: 'black',
+        used: [{ kind: 'liquid', id: 'black', amount: 0.114 }],
+      },
+      ...done('bond'),
+    )
+    .at(
+      now - 17 * 60 * minute,
+      { type: 'ambient', tempC: 21, rh: 55 },
+      { type: 'clampOn', clip: 'gentle clip', count: 11, forceN: 6 },
+      { type: 'shelved', place: 'A2', tC: null },
+    )
+    .at(now - 16 * 60 * minute, { type: 'clampOff', early: false });
+}
+
 function demoIntakes(now: number, opened: Opened): Script[] {
   const full = device('full64');
   const shattered = new Script('demo-0140', 'Osk')
@@ -184,57 +239,6 @@ function demoIntakes(now: number, opened: Opened): Script[] {
       here: false,
     });
   // a bead laid yesterday evening: a cold night counts
-  const bead = new Script('demo-0132', 'Osk')
-    .at(now - 20 * 60 * minute, opened(device('ring54'), 'J-0132', 'crew 8', departure(now, 60 * 60)))
-    .at(
-      now - 19.9 * 60 * minute,
-      ...intake({ edges: ['bottom'], closedBy: 'bead' }),
-      ...done('intake', 'heat', 'lift', 'clean', 'dryFit'),
-    )
-    .at(
-      now - 17.1 * 60 * minute,
-      {
-        type: 'bead',
-        phase: 'start',
-        plan: {
-          school: 'liquidBead',
-          liquidId: 'black',
-          bondMm: 1.4,
-          gapMm: 0.2,
-          feedMmS: 8,
-          tornMm: 0,
-          coverage: 0.5,
-          pitchMm: 6,
-          pattern: 'lines',
-          tubeC: 21,
-        },
-      },
-      { type: 'prep', item: 'blownClosing', done: true },
-      { type: 'prep', item: 'photoClosing', done: true },
-    )
-    .at(now - 17.08 * 60 * minute, { type: 'bead', phase: 'end' })
-    .at(
-      now - 17.06 * 60 * minute,
-      {
-        type: 'bonded',
-        adhesive: 'liquidBead',
-        usedMm: 0,
-        widthMm: 1.8,
-        cure: 'solvent',
-        bondMm: 1.4,
-        gapMm: 0.2,
-        itemId: 'black',
-        used: [{ kind: 'liquid', id: 'black', amount: 0.114 }],
-      },
-      ...done('bond'),
-    )
-    .at(
-      now - 17 * 60 * minute,
-      { type: 'ambient', tempC: 21, rh: 55 },
-      { type: 'clampOn', clip: 'gentle clip', count: 11, forceN: 6 },
-      { type: 'shelved', place: 'A2', tC: null },
-    )
-    .at(now - 16 * 60 * minute, { type: 'clampOff', early: false });
   const comeBack = new Script('demo-0133', 'Mirel')
     .at(now - 70 * minute, opened(device('ring54'), 'J-0133', 'locker 6', departure(now, 240)))
     .at(now - 66 * minute, ...intake({ keep: true }), {
@@ -250,7 +254,7 @@ function demoIntakes(now: number, opened: Opened): Script[] {
       presumed: 'bondLifted',
       note: 'lifts at the lower left',
     });
-  return [shattered, bent, lens, housing, waiting, comeBack, bead];
+  return [shattered, bent, lens, housing, waiting, comeBack, demoBead(now, opened)];
 }
 
 /** A blow low on the right: rays to the edges, and two rings round it. */

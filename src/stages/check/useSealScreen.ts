@@ -28,8 +28,8 @@ type Phase = 'before' | 'after';
 
 export const times = (v: number) => `${v.toFixed(v < 10 ? 1 : 0)} times`;
 
-/** What can be tested now, and how it is noted. */
-function useSealLogs({ job }: { job: JobState }) {
+/** What can be tested now, and how a hold and a press are noted. */
+function useNoting({ job }: { job: JobState }) {
   const settings = useSettings();
   const now = useNow(30_000);
   const router = useRouter();
@@ -97,6 +97,35 @@ function useSealLogs({ job }: { job: JobState }) {
     setMessage({ text: `${name}: ${log.t.length} readings.`, bad: false });
     setPressAt(null);
   };
+  return {
+    setMessage,
+    reading,
+    notePress,
+    noteHold,
+    roomHPa,
+    refuse,
+    seal,
+    locked,
+    from,
+    now,
+    path,
+    settings,
+    phase,
+    job,
+    live,
+    pressAt,
+    setPhase,
+    setRoomHPa,
+    setPressAt,
+    router,
+    message,
+  };
+}
+
+/** What can be tested now, and how it is noted. */
+function useSealLogs(p: { job: JobState }) {
+  const so = useNoting(p);
+  const { setMessage, reading, notePress, noteHold, roomHPa, refuse } = so;
   const take = async (test: 'hold' | 'press') => {
     setMessage(null);
     try {
@@ -130,29 +159,7 @@ function useSealLogs({ job }: { job: JobState }) {
     if ('problem' in r) return setMessage({ text: r.problem, bad: true });
     await noteHold(r.log, 'Tester').catch(refuse);
   };
-  return {
-    seal,
-    locked,
-    from,
-    now,
-    path,
-    settings,
-    phase,
-    job,
-    live,
-    hold,
-    take,
-    pressAt,
-    notePress,
-    refuse,
-    setPhase,
-    roomHPa,
-    setRoomHPa,
-    setPressAt,
-    router,
-    reading,
-    message,
-  };
+  return { ...so, hold, take };
 }
 
 /** How it stands: what SealScreen shows and does. */
