@@ -9,7 +9,7 @@ import { diagnose } from '../src/core/functions/diagnose';
 import { priors } from '../src/core/functions/riskOrder';
 import { causes, functionTests, leakOf, usualLeak } from '../src/core/functions/tables';
 import { erf } from '../src/core/numeric/erf';
-import { fitDecay } from '../src/core/seal/decay';
+import { fitDecay } from '../src/core/seal/fitDecay';
 import { pressTest } from '../src/core/seal/pressTest';
 import { wilson } from '../src/core/statistics/rates';
 

@@ -3,7 +3,8 @@ import path from 'node:path';
 
 import { toThermalStack } from '../src/core/device/thermalStack';
 import type { Device } from '../src/core/device/types';
-import { buildModes, stackDigest, type ThermalModes } from '../src/core/heat/modes';
+import { buildModes, type ThermalModes } from '../src/core/heat/modes';
+import { stackDigest } from '../src/core/heat/modeProjection';
 import { ReducedModel } from '../src/core/heat/reduced';
 import { decodeModes } from '../src/model/modesFile';
 import { shippedDevices } from '../src/model/shippedDevices';

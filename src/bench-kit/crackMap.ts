@@ -7,11 +7,11 @@ import type { CrackAnswer, CrackQuestion } from '@/core/lift/cracks/crackWork';
 import type { CrackKeepOut, PieceStep } from '@/core/lift/cracks/liftOrder';
 import { keepOuts } from '@/core/lift/depth';
 import type { JobState } from '@/model/fold';
-import type { PieceDrawn } from '@/ui/plan/layers';
+import type { PieceDrawn } from '@/ui/plan/pieceLayers';
 import { length } from '@/words/units';
 import type { Settings } from '@/model/settings';
 import { askPieces } from '@/workers/cracksClient';
-import { everyPart } from '@/work/heat/thermalJob';
+import { everyPart } from '@/work/heat/watchMarks';
 
 const kinds: Record<ReturnType<typeof keepOuts>[number]['why'], CrackKeepOut['kind']> = {
   coil: 'coil',

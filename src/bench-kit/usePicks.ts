@@ -6,7 +6,8 @@ import type { PicksInput } from '@/core/lift/picks';
 import type { JobState } from '@/model/fold';
 import { onPlate } from '@/model/stages/heat';
 import type { Settings } from '@/model/settings';
-import { liftCase, watchMarks, type LiftState, type ThermalJob } from '@/work/heat/thermalJob';
+import { liftCase, type LiftState, type ThermalJob } from '@/work/heat/thermalJob';
+import { watchMarks } from '@/work/heat/watchMarks';
 import { picksInWorker } from '@/workers/thermalClient';
 
 /**

@@ -1,4 +1,5 @@
-import { defaultSettings, type Settings } from '@/model/settings';
+import { type Settings } from '@/model/settings';
+import { defaultSettings } from '@/model/defaultSettings';
 import { departure } from './script';
 
 /**

@@ -164,10 +164,6 @@ export function foldJob(events: readonly JobEvent[], joint?: string): JobState |
   };
 }
 
-/** The same job, looked at from another of its joints. */
-export const atJoint = (job: JobState, joint: string): JobState =>
-  job.joint === joint ? job : (foldJob(job.log, joint) ?? job);
-
 /** How far the steps are: what was noted of them; a joint that is opened again goes back to its bond. */
 function noteProgress(progress: Record<string, StepState>, way: readonly Step[], e: KnownEvent, joint: string): void {
   const put = (stage: StageId, to: StepState) => {

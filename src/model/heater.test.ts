@@ -1,7 +1,8 @@
 import { defaultGun, defaultPlate } from '../core/heat/heater';
 import { demoSettings } from '../demo/shop';
 import { heaterSchema } from './heater';
-import { defaultHeaters, defaultSettings, heaterOf, heatersOf, settingsSchema } from './settings';
+import { defaultHeaters, heaterOf, heatersOf, settingsSchema } from './settings';
+import { defaultSettings } from './defaultSettings';
 
 it('settings of an earlier version of the app get their heaters and the plate its kind', () => {
   const old = JSON.parse(JSON.stringify(defaultSettings)) as Record<string, unknown>;

@@ -2,7 +2,8 @@ import { z } from 'zod';
 
 import { explain } from './event';
 import { keepUnknown } from './keepUnknown';
-import { defaultSettings, settingsSchema, upToDate, type Settings } from './settings';
+import { settingsSchema, upToDate, type Settings } from './settings';
+import { defaultSettings } from './defaultSettings';
 
 export interface SettingsRead {
   settings: Settings;

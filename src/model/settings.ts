@@ -6,7 +6,6 @@ import {
   defaultGun,
   defaultMat,
   defaultNozzle,
-  defaultPlate,
   type AirHeater,
   isAir,
   isContact,
@@ -17,7 +16,6 @@ import { defaultRoom } from '../core/alcohol/vapour';
 import { schoolIds } from '../core/bond/schools';
 import { uGapMm } from '../core/fit/dryFit';
 import { uStepMm } from '../core/fit/flushness';
-import { breakLimit } from '../core/lift/verdict';
 import { contactHeaterSchema, heaterSchema } from './heater';
 import {
   absence,
@@ -25,156 +23,17 @@ import {
   liquidStock,
   partStock,
   rota,
-  stockId,
   stockMove,
   tapeStock,
   type LiquidStock,
   type TapeStock,
 } from './settingsStock';
+import { clip, air, seen, weight, shelf, night, schoolFigures, cureSeen, money, defaultMoney } from './settingsParts';
 
 export type { LiquidStock, Lot, PartStock, StockMove, TapeStock } from './settingsStock';
 
-const clip = z.object({
-  id: z.string().max(40),
-  name: z.string().max(60),
-  forceN: z.number().min(0.5).max(200),
-  owned: z.number().int().min(0).max(500),
-});
-
-const air = z.object({
-  roomM3: z.number().min(2).max(10000),
-  ach: z.number().min(0).max(100),
-  nearM3: z.number().min(0.005).max(10),
-});
-
-const seen = z.object({
-  id: z.string().min(1).max(80),
-  at: z.number().int().min(0).max(8.64e15),
-  /** job that it was seen on, by its label */
-  job: z.string().max(40),
-  adhesive: z.string().min(1).max(60),
-  gave: z.boolean(),
-  liftMm: z.number().min(0.05).max(2),
-  tC: z.number().min(15).max(260),
-  uK: z.number().min(0.1).max(50),
-  hMm: z.number().min(0.2).max(5),
-  ringMm: z.number().min(0.5).max(30),
-  fullArea: z.boolean(),
-  cover: z.string().min(1).max(60),
-  /** taken out again by somebody; kept, so that it can be put back */
-  out: z.boolean(),
-});
-
-const weight = z.object({
-  id: stockId,
-  name: z.string().min(1).max(60),
-  massKg: z.number().min(0.05).max(50),
-  owned: z.number().int().min(0).max(100),
-});
-
-const shelf = z.object({
-  id: stockId,
-  name: z.string().min(1).max(40),
-  /** a warm box or a cold corner; the room when it is not said */
-  tC: z.number().min(-10).max(60).nullable(),
-});
-
-const night = z.object({
-  on: z.boolean(),
-  fromH: z.number().int().min(0).max(23),
-  toH: z.number().int().min(0).max(23),
-  tC: z.number().min(-10).max(40),
-});
-
-const schoolFigures = z.object({
-  materialCost: z.number().min(0).max(1000).optional(),
-  hours: z.number().min(0).max(20).optional(),
-  reworkChance: z.number().min(0).max(1).optional(),
-  readyH: z.number().min(0).max(1000).optional(),
-  gapVariationMm: z.number().min(0).max(3).optional(),
-});
-
-const cureSeen = z.object({
-  id: z.string().min(1).max(80),
-  at: z.number().int().min(0).max(8.64e15),
-  job: z.string().max(40),
-  liquid: stockId,
-  /** when the clamps came off, in units of the two-edge time */
-  ratio: z.number().min(0).max(1000),
-  held: z.boolean(),
-  out: z.boolean(),
-});
-
-const minor = z.number().int().min(0).max(1e8);
-
-/** What a quote is made from, in minor units (cents) where it is money. All of it is the shop's to change. */
-const money = z.object({
-  currency: z.string().min(1).max(8),
-  taxShare: z.number().min(0).max(1),
-  marginShare: z.number().min(0).max(0.9),
-  stepMinor: z.number().int().min(1).max(100000),
-  offMinor: z.number().int().min(0).max(1000),
-  overheadMinor: minor,
-  /** what damage inside costs on average */
-  damageMinor: minor,
-  tapePerMMinor: minor,
-  beadPerMlMinor: minor,
-  ringMinor: minor,
-  wasteShare: z.number().min(0).max(2),
-  /** price list by kind of device: "glass.genuine" to its price */
-  prices: z.record(z.string(), z.record(z.string().max(60), minor)),
-});
-
-export const defaultMoney: z.infer<typeof money> = {
-  currency: '€',
-  taxShare: 0.2,
-  marginShare: 0.15,
-  stepMinor: 100,
-  offMinor: 10,
-  overheadMinor: 400,
-  damageMinor: 16000,
-  tapePerMMinor: 90,
-  beadPerMlMinor: 110,
-  ringMinor: 600,
-  wasteShare: 0.1,
-  prices: {
-    phone: {
-      'glass.genuine': 4200,
-      'glass.pulled': 3100,
-      'glass.aftermarket': 1400,
-      'assembly.genuine': 9800,
-      'assembly.pulled': 6900,
-      'housing.pulled': 8200,
-      'housing.aftermarket': 5200,
-      'lensSet.genuine': 1600,
-      'lensSet.aftermarket': 500,
-      'displayFrame.genuine': 18900,
-      'displayFrame.pulled': 13500,
-      'display.genuine': 14900,
-      'display.pulled': 9900,
-      'display.aftermarket': 7900,
-    },
-    tablet: {
-      'glass.genuine': 7800,
-      'glass.pulled': 5600,
-      'glass.aftermarket': 3200,
-      'assembly.genuine': 16900,
-      'assembly.pulled': 11900,
-      'housing.pulled': 14900,
-      'housing.aftermarket': 9900,
-      'lensSet.genuine': 1800,
-      'lensSet.aftermarket': 600,
-      'displayFrame.genuine': 26900,
-      'displayFrame.pulled': 19900,
-      'display.genuine': 21900,
-      'display.pulled': 14900,
-      'display.aftermarket': 11900,
-    },
-  },
-};
-
 /** A roll as new shops have it. */
-const defaultTape: TapeStock = {
+export const defaultTape: TapeStock = {
   id: 'tape',
   name: 'foam tape',
   widthMm: 2,
@@ -185,7 +44,7 @@ const defaultTape: TapeStock = {
   offcutsAt: 0,
 };
 
-const liquid = (
+export const liquid = (
   id: string,
   name: string,
   over: Partial<LiquidStock> & Pick<LiquidStock, 'cure' | 'solids' | 'viscosityPaS' | 'yieldPa'>,
@@ -218,15 +77,19 @@ export const defaultLiquids: LiquidStock[] = [
 ];
 
 export const defaultWeights = [{ id: 'w1', name: 'weight', massKg: 1, owned: 4 }];
+
 export const defaultShelves = [
   { id: 'A1', name: 'A1', tC: null },
   { id: 'A2', name: 'A2', tC: null },
   { id: 'A3', name: 'A3', tC: null },
 ];
+
 const weekday = { fromMin: 9 * 60, toMin: 18 * 60 };
+
 export const defaultHours: z.infer<typeof hours> = {
   days: [null, weekday, weekday, weekday, weekday, weekday, { fromMin: 9 * 60, toMin: 14 * 60 }],
 };
+
 export const defaultNight = { on: false, fromH: 20, toH: 8, tC: 16 };
 
 export const defaultHeaters: Heater[] = [defaultMat, defaultGun, defaultNozzle, defaultDryer];
@@ -329,110 +192,8 @@ export const settingsSchema = z.object({
 });
 
 export type Seen = z.infer<typeof seen>;
+
 export type Settings = z.infer<typeof settingsSchema>;
-
-/** What a setting is called where a file's settings are compared with those here. */
-export const settingsNames: Readonly<Record<keyof Settings, string>> = {
-  version: 'version',
-  figures: 'own figures',
-  temperature: 'unit of temperature',
-  length: 'unit of length',
-  theme: 'look',
-  sound: 'sound',
-  newCell: 'always a new cell',
-  spoken: 'spoken counts',
-  person: 'who is at the bench',
-  people: 'people',
-  roomC: 'room temperature',
-  plate: 'plate and its calibration',
-  heaters: 'other heaters',
-  breakLimit: 'accepted chance of breaking',
-  tape: 'tape',
-  tapes: 'tapes',
-  liquids: 'liquids',
-  weights: 'weights',
-  bagKPa: 'vacuum bag',
-  shelves: 'shelf places',
-  humidity: 'humidity',
-  night: 'night',
-  schools: 'figures of the ways of bonding',
-  delayCostPerH: 'cost of waiting',
-  cureSeen: 'cures seen',
-  ringsInStock: 'rings in stock',
-  clips: 'clips',
-  ratePerH: 'rate',
-  reworkCost: 'cost of a come-back',
-  money: 'prices',
-  air: 'air of the room',
-  seen: 'what was seen of adhesives',
-  leakLimit: 'leak limit',
-  hours: 'opening hours',
-  rota: 'breaks and days off',
-  absences: 'times away',
-  testers: 'testers',
-  gaugeU: 'scatter of the gauges',
-  draught: 'fan or draught',
-  cureBy: 'end of a cure clock that unlocks',
-  apart: 'heaters out of reach',
-  openBeforePart: 'opened before the part is here',
-  parts: 'parts in stock',
-  stockMoves: 'changes of stock',
-  stockShare: 'share that stock bridges',
-  lead: 'days until tape and liquids come',
-  benchAddress: 'address of the bench',
-};
-
-export const defaultSettings: Settings = {
-  version: 1,
-  figures: {},
-  temperature: 'C',
-  length: 'mm',
-  theme: 'system',
-  sound: true,
-  newCell: false,
-  spoken: false,
-  person: 'Bench',
-  people: ['Bench'],
-  roomC: 22,
-  plate: defaultPlate,
-  heaters: defaultHeaters,
-  breakLimit: breakLimit.value,
-  tapes: [defaultTape],
-  liquids: defaultLiquids,
-  weights: defaultWeights,
-  bagKPa: 0,
-  shelves: defaultShelves,
-  humidity: 50,
-  night: defaultNight,
-  schools: {},
-  delayCostPerH: 0,
-  cureSeen: [],
-  ringsInStock: {},
-  clips: [
-    { id: 'gentle', name: 'gentle clip', forceN: 6, owned: 24 },
-    { id: 'strong', name: 'strong clip', forceN: 15, owned: 16 },
-  ],
-  ratePerH: 30,
-  reworkCost: 40,
-  money: defaultMoney,
-  air: defaultRoom,
-  seen: [],
-  leakLimit: null,
-  hours: defaultHours,
-  rota: {},
-  absences: [],
-  testers: 0,
-  gaugeU: { stepMm: uStepMm.value, gapMm: uGapMm.value },
-  draught: false,
-  cureBy: 'usual',
-  apart: [],
-  openBeforePart: false,
-  parts: [],
-  stockMoves: [],
-  stockShare: 0.95,
-  lead: { days: 4, sdDays: 1 },
-  benchAddress: '',
-};
 
 /** Everything the shop heats with, the plate first. */
 export const heatersOf = (s: Settings): Heater[] => [s.plate, ...s.heaters];

@@ -1,7 +1,8 @@
 import { demoJobs, demoSettings } from '../demo/shop';
 import type { NewEvent } from './event';
 import { foldJob, type JobState } from './fold';
-import { defaultSettings, settingsSchema, upToDate } from './settings';
+import { settingsSchema, upToDate } from './settings';
+import { defaultSettings } from './defaultSettings';
 import { expired, rollKey, rollsOf, stockNow } from './stock';
 
 const t0 = new Date('2026-04-14T13:00:00').getTime();

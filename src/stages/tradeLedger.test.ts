@@ -22,7 +22,7 @@ import { routeMinutes } from '@/core/intake/route';
 import { foldJob, type JobState } from '@/model/fold';
 import type { JobEvent, NewEvent } from '@/model/event';
 import { decodeModes } from '@/model/modesFile';
-import { defaultSettings } from '@/model/settings';
+import { defaultSettings } from '@/model/defaultSettings';
 import { shippedDevices } from '@/model/shippedDevices';
 import digests from '@/store/shippedModes.json';
 import { thermalKey } from '@/workers/thermalClient';
@@ -32,7 +32,8 @@ import { heatAnswer } from '@/work/heat/heatForecast';
 import { airUse, firstPlan, refuses, usualOf, type HeatPlanDraft } from '@/work/heat/heatPlan';
 import { heaterWords } from '@/words/heaterWords';
 import { presentJob } from '@/work/heat/present';
-import { everyPart, liftCase, watchMarks } from '@/work/heat/thermalJob';
+import { liftCase } from '@/work/heat/thermalJob';
+import { everyPart, watchMarks } from '@/work/heat/watchMarks';
 
 const t0 = Date.UTC(2026, 3, 14, 9);
 const settings = defaultSettings;

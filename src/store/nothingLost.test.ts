@@ -5,8 +5,10 @@ import { MemoryStorage } from '../../test-support/memoryStorage';
 import { demoJobs, demoSettings } from '../demo/shop';
 import { parseEvent, type JobEvent, type NewEvent } from '../model/event';
 import { foldJob, type JobState } from '../model/fold';
-import { defaultSettings, type Settings } from '../model/settings';
-import { RefusedError, Repository } from './repository';
+import { type Settings } from '../model/settings';
+import { defaultSettings } from '../model/defaultSettings';
+import { Repository } from './repository';
+import { RefusedError } from './storageErrors';
 
 const t0 = Date.UTC(2026, 3, 14, 13);
 const hour = 3_600_000;

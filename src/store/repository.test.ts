@@ -1,10 +1,11 @@
 import { demoJobs } from '../demo/shop';
 import { foldJob } from '../model/fold';
-import { defaultSettings } from '../model/settings';
+import { defaultSettings } from '../model/defaultSettings';
 import { shippedDevices } from '../model/shippedDevices';
 import { packFrom, readPack, writePack } from './pack';
 import { MemoryStorage } from '../../test-support/memoryStorage';
-import { Repository, StorageFullError, type Storage } from './repository';
+import { Repository, type Storage } from './repository';
+import { StorageFullError } from './storageErrors';
 
 const t0 = Date.UTC(2026, 3, 14, 13);
 let n = 0;

@@ -5,9 +5,11 @@ import { checkSettings, readSettings } from '@/model/readSettings';
 import { maxPhotoChars, photoPattern } from '@/model/files';
 import { logOrder, nextNth } from '@/model/logOrder';
 import { keepUnknown } from '@/model/keepUnknown';
-import { defaultSettings, type Settings } from '@/model/settings';
+import { type Settings } from '@/model/settings';
+import { defaultSettings } from '@/model/defaultSettings';
 import { packFrom, readPack, writePack } from './pack';
 import { troubleOf, type StorageTrouble } from './reopening';
+import { RefusedError, StorageFullError } from './storageErrors';
 
 /** The part of AsyncStorage that the repository needs. */
 export interface Storage {
@@ -46,12 +48,16 @@ export interface Clock {
 }
 
 const packKey = 'extra/pack';
+
 const settingsBeforeKey = 'extra/settingsBefore';
+
 /** writer of the entries that come with the demo */
 export const demoWriter = 'demo';
+
 const packWaitMs = 2000;
 
 const deviceKey = (d: Device) => `device/${d.id}/${d.version}`;
+
 /** Entries that are read in one go. */
 const readAtOnce = 2000;
 
@@ -450,19 +456,6 @@ export class Repository {
 
   async isEmpty(): Promise<boolean> {
     return (await this.storage.getAllKeys()).every((k) => k.startsWith('extra/'));
-  }
-}
-
-/** What would not be read again after a reload is not written; the message names the field and what is allowed. */
-export class RefusedError extends Error {
-  constructor(problem: string) {
-    super(`not noted: ${problem}`);
-  }
-}
-
-export class StorageFullError extends Error {
-  constructor() {
-    super('the storage of this browser is full or closed: nothing was taken in');
   }
 }
 

@@ -1,17 +1,8 @@
 import { demoJobs, demoSettings } from '../demo/shop';
 import { foldJob } from '../model/fold';
 import { shippedDevices } from '../model/shippedDevices';
-import {
-  append,
-  foldCached,
-  newestDevices,
-  queryClient,
-  repository,
-  retryPending,
-  saveSettings,
-  storage,
-  takeIn,
-} from './shop';
+import { append, queryClient, repository, retryPending, saveSettings, storage, takeIn, newestDevices } from './shop';
+import { foldCached } from './folded';
 import type { ShopLog } from './repository';
 
 const mockMap = new Map<string, string>();

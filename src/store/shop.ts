@@ -6,9 +6,10 @@ import type { Device } from '@/core/device/types';
 import type { JobEvent, NewEvent } from '@/model/event';
 import type { Photos } from '@/model/files';
 import type { JobState } from '@/model/fold';
-import { safeFold, type SafeFold } from '@/model/safeFold';
+import { type SafeFold } from '@/model/safeFold';
 import { stopKinds } from '@/model/stops';
-import { defaultSettings, type Settings } from '@/model/settings';
+import { defaultSettings } from '@/model/defaultSettings';
+import type { Settings } from '@/model/settings';
 import { shippedDevices } from '@/model/shippedDevices';
 import { askPersistence } from './backup';
 import { mirrorFigures } from './ownFigures';
@@ -19,14 +20,19 @@ import { journal } from './journal';
 import { directStorage, reopening, silentMs, writtenBy } from './reopening';
 import { onReading, tellReading } from './reading';
 import { patience } from '@/workers/ticks';
-import { RefusedError, Repository, type ShopLog } from './repository';
+import { Repository, type ShopLog } from './repository';
+import { RefusedError } from './storageErrors';
+import { foldOnce, foldCached, jobsOf } from './folded';
 
 const database = 'northcove';
+
 const first = createAsyncStorage(database);
+
 export const storage = reopening(
   typeof indexedDB === 'undefined' ? first : writtenBy(directStorage(database, true), first),
   () => directStorage(database),
 );
+
 export const repository = new Repository(storage, { now: nowMs, uuid: newId });
 
 export const queryClient = new QueryClient({
@@ -131,16 +137,20 @@ export function useShop(): { shop: ShopLog | null; error: Error | null } {
 
 /** The last entry that was refused, until the next one is noted: told above every page. */
 let refusal: string | null = null;
+
 const refusalListeners = new Set<() => void>();
+
 export function tellRefused(what: string | null): void {
   if (refusal === what) return;
   refusal = what;
   refusalListeners.forEach((f) => f());
 }
+
 const onRefusal = (f: () => void) => {
   refusalListeners.add(f);
   return () => void refusalListeners.delete(f);
 };
+
 export const useRefusal = (): string | null =>
   useSyncExternalStore(
     onRefusal,
@@ -155,36 +165,10 @@ export function useSettings(): Settings {
   return useQuery(logQuery).data?.settings ?? defaultSettings;
 }
 
-const folded = new WeakMap<readonly JobEvent[], SafeFold>();
-
-/** Folding is pure and a log's array is never changed in place, so the state is kept with it. */
-function foldOnce(events: readonly JobEvent[]): SafeFold {
-  let made = folded.get(events);
-  if (!made) folded.set(events, (made = safeFold(events)));
-  return made;
-}
-
-export const foldCached = (events: readonly JobEvent[]): JobState | null => foldOnce(events).state;
-
 /** Entries that do not count because nothing can be computed with them, by job. */
 export function useSpoiled(id: string): SafeFold['spoiled'] {
   const events = useQuery(logQuery).data?.jobs.get(id);
   return events ? foldOnce(events).spoiled : [];
-}
-
-const listed = new WeakMap<ReadonlyMap<string, JobEvent[]>, JobState[]>();
-
-/** The same list for every page while the log is the same: a thousand jobs are not sorted again on every way through the app. */
-function jobsOf(logs: ReadonlyMap<string, JobEvent[]>): JobState[] {
-  let list = listed.get(logs);
-  if (!list) {
-    list = [...logs.values()]
-      .map(foldCached)
-      .filter((j): j is JobState => j !== null)
-      .sort((a, b) => (a.label < b.label ? 1 : -1));
-    listed.set(logs, list);
-  }
-  return list;
 }
 
 export function useJobs(): JobState[] {

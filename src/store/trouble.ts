@@ -1,4 +1,4 @@
-import { RefusedError } from './repository';
+import { RefusedError } from './storageErrors';
 
 /** Why something was not written, in a sentence. */
 export const savingTrouble = (e: unknown): string =>

@@ -8,7 +8,8 @@ import type {
   RescueQuestion,
   wishCost,
 } from '@/core/schedule/planWork';
-import type { Rescue, ShopPlan } from '@/core/schedule/shopPlan';
+import type { ShopPlan } from '@/core/schedule/shopPlan';
+import type { Rescue } from '@/core/schedule/rescues';
 import type { Simulated } from '@/core/schedule/simulate';
 import type { Bench } from '@/core/schedule/types';
 import { longRunOn, type LongRun } from './longRun';

@@ -1,6 +1,7 @@
 import { costOfOthers } from './nextHands';
 import { promisesOf, type Scatters } from './promise';
-import { planShop, rescues, type Instead, type Rescue, type RescueIdea, type ShopPlan } from './shopPlan';
+import { planShop, type Instead, type ShopPlan } from './shopPlan';
+import { rescues, type Rescue, type RescueIdea } from './rescues';
 import type { Simulated } from './simulate';
 import type { Bench, PlanEntry } from './types';
 

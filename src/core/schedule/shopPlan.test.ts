@@ -7,7 +7,8 @@ import { benchJob, taskFigures, type JobWork, type TaskId } from './jobTasks';
 import { DurationBook } from './learned';
 import { merged, openSpans, personSpans, without } from '../../model/openHours';
 import { promisesOf, roundUpQuarter, scatterKey } from './promise';
-import { insteadOf, planShop, rescues } from './shopPlan';
+import { insteadOf, planShop } from './shopPlan';
+import { rescues } from './rescues';
 import type { Bench } from './types';
 
 const things = {

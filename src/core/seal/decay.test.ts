@@ -4,7 +4,8 @@ import { fitCurve } from '../numeric/fitCurve';
 import { channelThroughput, chokedSpeed, equivalentChannel, freePathM, leakUnits } from './channel';
 import { absoluteHold } from './roomPressure';
 import { leakRatio } from './compare';
-import { coolingRate, fitDecay, sealDecay, leakFromTau } from './decay';
+import { coolingRate, sealDecay, leakFromTau } from './decay';
+import { fitDecay } from './fitDecay';
 
 const atm = 101325;
 

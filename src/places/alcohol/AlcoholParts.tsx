@@ -12,7 +12,7 @@ import { alcohol, viscositySource } from '@/core/alcohol/liquid';
 import { nearShare, nowPpm, roomSource } from '@/core/alcohol/vapour';
 import { softened } from '@/core/lift/fractureEnergy';
 import { PlainPlan } from '@/bench-kit/PlainPlan';
-import { edgeName } from '@/work/heat/thermalJob';
+import { edgeName } from '@/work/heat/placeNames';
 import { rowOf, Why } from '@/bench-kit/Why';
 import { Button } from '@/ui/Button';
 import { Call } from '@/ui/Call';

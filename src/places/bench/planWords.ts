@@ -1,5 +1,6 @@
 import type { NextHands } from '@/core/schedule/nextHands';
-import type { Instead, Rescue } from '@/core/schedule/shopPlan';
+import type { Instead } from '@/core/schedule/shopPlan';
+import type { Rescue } from '@/core/schedule/rescues';
 import type { Quality } from '@/core/schedule/improve';
 import { taskName, taskVerb } from '@/model/taskNames';
 import type { Settings } from '@/model/settings';

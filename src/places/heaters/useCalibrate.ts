@@ -14,7 +14,7 @@ import { maxLogBytes, type ThermoChoice, type ThermoLog } from '@/model/thermoLo
 import { controlPlate, useInstruments } from '@/bench-kit/instruments';
 import { useFileRead } from '@/bench-kit/useFileRead';
 import { useThermal } from '@/bench-kit/useThermal';
-import { saveSettings, useDevices, useSettings } from '@/store/shop';
+import { saveSettings, useSettings, useDevices } from '@/store/shop';
 import { savingTrouble } from '@/store/trouble';
 import { nowMs } from '@/store/clock';
 import { pickText } from '@/ui/download';

@@ -12,7 +12,7 @@ import { stageHref } from '@/bench-kit/stageHref';
 import { newId } from '@/store/ids';
 import { plainWay } from '@/model/way';
 import type { Device } from '@/core/device/types';
-import { append, useDevices, useJobs, useSettings } from '@/store/shop';
+import { append, useJobs, useSettings, useDevices } from '@/store/shop';
 import { nowMs } from '@/store/clock';
 import { Button } from '@/ui/Button';
 import { useDraft } from '@/ui/draft';

@@ -2,11 +2,11 @@ import { Suspense } from 'react';
 import { View } from 'react-native';
 
 import { wrightAt } from '@/core/statistics/learning';
-import { schoolNames } from '@/model/eventLine';
+import { schoolNames, constructionNames, workNames } from '@/model/eventLine';
 import { stageNames } from '@/model/stages';
 import { statisticsFigures, type Count } from '@/work/records/shopStatistics';
 import { rowOf, WhyRows } from '@/bench-kit/Why';
-import { breakWeight } from '@/core/intake/route';
+import { breakWeight } from '@/core/intake/routeFigures';
 import { Choice } from '@/ui/Choice';
 import { Disclosure } from '@/ui/Disclosure';
 import { Charts } from '@/ui/LazyCharts';
@@ -14,8 +14,14 @@ import { Table } from '@/ui/Table';
 import { Txt } from '@/ui/Txt';
 import { percent } from '@/words/units';
 import { all } from './useStatisticsScreen';
-import { kindName } from './StatisticsScreen';
+
 import type { StatisticsScreenState } from './useStatisticsScreen';
+
+/** A kind of job in words. */
+export function kindName(kind: string): string {
+  const [construction, work] = kind.split('/') as [keyof typeof constructionNames, keyof typeof workNames];
+  return `${constructionNames[construction] ?? construction}, ${workNames[work] ?? work}`;
+}
 
 /** None of them is none, not a little. */
 const shareOf = (v: number) => (v <= 0 ? '0 %' : percent(v));

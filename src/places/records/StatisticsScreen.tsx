@@ -2,7 +2,6 @@ import { Link } from 'expo-router';
 import { View } from 'react-native';
 
 import { rowsCsv } from '@/model/csv';
-import { constructionNames, workNames } from '@/model/eventLine';
 import { stageNames } from '@/model/stages';
 import { type StageMinutes } from '@/work/records/shopStatistics';
 import { Button } from '@/ui/Button';
@@ -10,13 +9,7 @@ import { download } from '@/ui/download';
 import { PlaceFrame } from '@/bench-kit/PlaceFrame';
 import { Txt } from '@/ui/Txt';
 import { useStatisticsScreen } from './useStatisticsScreen';
-import { Filters, MinutesOfStages, BreakageFigures, ComeBackFigures, LearningCurve } from './StatisticsParts';
-
-/** A kind of job in words. */
-export function kindName(kind: string): string {
-  const [construction, work] = kind.split('/') as [keyof typeof constructionNames, keyof typeof workNames];
-  return `${constructionNames[construction] ?? construction}, ${workNames[work] ?? work}`;
-}
+import { Filters, MinutesOfStages, BreakageFigures, ComeBackFigures, LearningCurve, kindName } from './StatisticsParts';
 
 function overrunSentence(list: readonly StageMinutes[]): string {
   const named = list.filter((m) => m.stands).sort((a, b) => b.overrun!.lostS - a.overrun!.lostS);

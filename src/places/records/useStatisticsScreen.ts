@@ -6,7 +6,7 @@ import { useWindowDimensions } from 'react-native';
 import { type StageId } from '@/model/stages';
 import { kindOf } from '@/work/bench/shopDurations';
 import { breakageOf, comeBacksOf, filtered, learningOf, schoolOf, stageMinutesOf } from '@/work/records/shopStatistics';
-import { breakWeight } from '@/core/intake/route';
+import { breakWeight } from '@/core/intake/routeFigures';
 import { useJobs, useSettings } from '@/store/shop';
 import { useNow } from '@/bench-kit/useNow';
 

@@ -6,7 +6,7 @@ import { faceView } from '@/core/device/faceView';
 import { bondPerimeter } from '@/core/device/perimeter';
 import { materials } from '@/core/device/materials';
 import type { Cable, Device, EdgeId, Hole, Outline, Part, PartKind, ScrewHole } from '@/core/device/types';
-import { edgeName } from '@/work/heat/thermalJob';
+import { edgeName } from '@/work/heat/placeNames';
 import { Entry } from '@/bench-kit/Why';
 import { Choice, Tick } from '@/ui/Choice';
 import { Txt } from '@/ui/Txt';

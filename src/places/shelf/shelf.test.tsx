@@ -6,7 +6,8 @@ import { devicesNow, startShop } from '../../../test-support/mockShop';
 import { went } from '../../../test-support/mockRouter';
 import { choose, enter, press, tick } from '../../../test-support/stage';
 import { DeviceScreen } from './DeviceScreen';
-import { added, dragged, editor, hit, removed, startEditor, withTwin } from './editorState';
+import { dragged, editor, hit, startEditor } from './editorState';
+import { added, removed, withTwin } from './editItems';
 import { readCorners } from './Fields';
 import { ShelfScreen } from './ShelfScreen';
 

@@ -8,18 +8,8 @@ import { faceOf } from '@/core/device/perimeter';
 import type { Bond, Device, Face, Pt } from '@/core/device/types';
 import { repository, saveDevice, useDevices } from '@/store/shop';
 import { useWide } from '@/ui/useWide';
-import {
-  added,
-  bondOf,
-  dragged,
-  editor,
-  hit,
-  placed,
-  startEditor,
-  turnOf,
-  type ItemKind,
-  type Selected,
-} from './editorState';
+import { bondOf, dragged, editor, hit, placed, startEditor, turnOf, type ItemKind, type Selected } from './editorState';
+import { added } from './editItems';
 import { partKinds } from './ItemFields';
 
 export const draftKey = (id: string) => `draft/device/${id}`;

@@ -1,6 +1,7 @@
 import { View } from 'react-native';
 
-import { settingsNames, type Settings } from '@/model/settings';
+import { type Settings } from '@/model/settings';
+import { settingsNames } from '@/model/settingsNames';
 import { saveSettings } from '@/store/shop';
 import { Button, HoldButton } from '@/ui/Button';
 import { Tick } from '@/ui/Choice';

@@ -3,7 +3,7 @@ import { useMemo, useState } from 'react';
 import type { Settings } from '@/model/settings';
 import { stockNow } from '@/model/stock';
 import { adviceFor } from '@/model/stockUse';
-import { saveSettings, useDevices, useJobs, useSettings } from '@/store/shop';
+import { saveSettings, useJobs, useSettings, useDevices } from '@/store/shop';
 import { savingTrouble } from '@/store/trouble';
 import { Disclosure } from '@/ui/Disclosure';
 import { NumberField } from '@/ui/NumberField';

@@ -11,7 +11,7 @@ import { Disclosure } from '@/ui/Disclosure';
 import { Txt } from '@/ui/Txt';
 import { clock, length } from '@/words/units';
 import { closingText } from './bondCall';
-import type { BeadWork } from '@/work/bond/bondWork';
+import type { BeadWork } from '@/work/bond/beadWork';
 
 interface ClosingListProps {
   job: JobState;

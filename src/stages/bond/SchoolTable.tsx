@@ -10,7 +10,8 @@ import { Choice, Tick } from '@/ui/Choice';
 import { Txt } from '@/ui/Txt';
 import { length, percent, span } from '@/words/units';
 import { blockWords, consequence } from './bondCall';
-import type { BeadWork, BondWork } from '@/work/bond/bondWork';
+import type { BondWork } from '@/work/bond/bondWork';
+import type { BeadWork } from '@/work/bond/beadWork';
 
 interface SchoolTableProps {
   job: JobState;

@@ -5,7 +5,8 @@ import type { Closing } from '@/core/bond/closing';
 import type { JobState } from '@/model/fold';
 import type { Settings } from '@/model/settings';
 import { clock, length, time } from '@/words/units';
-import type { BeadWork, BondWork, TapeWork } from '@/work/bond/bondWork';
+import type { BondWork, TapeWork } from '@/work/bond/bondWork';
+import type { BeadWork } from '@/work/bond/beadWork';
 
 type Units = Pick<Settings, 'temperature' | 'length'>;
 

@@ -8,7 +8,8 @@ import type { Settings } from '@/model/settings';
 import { rowOf, type WhyRow } from '@/bench-kit/Why';
 import type { ReadingItem } from '@/ui/Readings';
 import { clock, length } from '@/words/units';
-import type { BeadWork, BondWork, TapeWork } from '@/work/bond/bondWork';
+import type { BondWork, TapeWork } from '@/work/bond/bondWork';
+import type { BeadWork } from '@/work/bond/beadWork';
 
 type Units = Pick<Settings, 'temperature' | 'length'>;
 

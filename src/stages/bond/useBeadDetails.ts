@@ -2,7 +2,8 @@ import type { SchoolId } from '@/core/bond/schools';
 import type { JobState } from '@/model/fold';
 import type { LiquidStock } from '@/model/settings';
 import { useSettings } from '@/store/shop';
-import type { BeadWork, BondWork, Picks } from '@/work/bond/bondWork';
+import type { BondWork } from '@/work/bond/bondWork';
+import type { BeadWork, Picks } from '@/work/bond/beadWork';
 
 export interface BeadDetailsProps {
   job: JobState;

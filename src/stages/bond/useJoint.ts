@@ -10,7 +10,8 @@ import { stockNow } from '@/model/stock';
 import { useScrewGate } from '@/bench-kit/ScrewGate';
 import { useAlarm, useAwake } from '@/ui/alarm';
 import { useNow } from '@/bench-kit/useNow';
-import { beadWork, bondWork, noPicks, problemOf, tapeFor, type BeadWork, type Picks } from '@/work/bond/bondWork';
+import { bondWork, problemOf, tapeFor } from '@/work/bond/bondWork';
+import { beadWork, noPicks, type BeadWork, type Picks } from '@/work/bond/beadWork';
 
 export const isLiquid = (s: SchoolId) => s === 'liquidBead' || s === 'reuseTopup' || s === 'fullFill';
 

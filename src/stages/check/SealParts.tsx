@@ -8,7 +8,7 @@ import { suspectFigures } from '@/core/seal/suspects';
 import { HoldTest } from '@/bench-kit/HoldTest';
 import { PlainPlan } from '@/bench-kit/PlainPlan';
 import { freeVolumeM3, limitWords, pressWords } from '@/work/check/sealJob';
-import { placeName } from '@/work/heat/thermalJob';
+import { placeName } from '@/work/heat/placeNames';
 import { rowOf, Why } from '@/bench-kit/Why';
 import { saveSettings } from '@/store/shop';
 import { Button } from '@/ui/Button';

@@ -7,7 +7,7 @@ import { useActions } from '@/bench-kit/actions';
 import { functionState } from '@/work/check/faults';
 import { flushOf } from '@/work/check/flushJob';
 import { useByEye } from '@/bench-kit/ByEye';
-import { placeName } from '@/work/heat/thermalJob';
+import { placeName } from '@/work/heat/placeNames';
 import { useGaugePad } from '@/bench-kit/useGaugePad';
 import { useGoOn } from '@/bench-kit/useGoOn';
 import { useSettings } from '@/store/shop';

@@ -12,7 +12,7 @@ import { useActions } from '@/bench-kit/actions';
 import { cureEnd, cureOf } from '@/work/cure/cureJob';
 import { holdOnTester } from '@/bench-kit/instruments';
 import { freeVolumeM3, pressWords, ratioWords, sealOf, suspectWords } from '@/work/check/sealJob';
-import { placeName } from '@/work/heat/thermalJob';
+import { placeName } from '@/work/heat/placeNames';
 import { bondPerimeter } from '@/core/device/perimeter';
 import type { Pt } from '@/core/device/types';
 import { useSettings } from '@/store/shop';

@@ -1,6 +1,7 @@
 import type { JobState } from '@/model/fold';
 import { PlainPlan } from '@/bench-kit/PlainPlan';
-import { Numbers, RingArcs, Shards } from '@/ui/plan/layers';
+import { Numbers, RingArcs } from '@/ui/plan/layers';
+import { Shards } from '@/ui/plan/pieceLayers';
 import type { Cleaning } from './cleanCall';
 import type { FrameHeat } from './useFrameHeat';
 import { arcLook, stateNames } from './words';

@@ -8,7 +8,7 @@ import type { JobState } from '@/model/fold';
 import type { Settings } from '@/model/settings';
 import { lacksOf, type ZoneNow } from '@/work/clean/cleanJob';
 import { lensWork } from '@/work/lift/lensJob';
-import { placeName } from '@/work/heat/thermalJob';
+import { placeName } from '@/work/heat/placeNames';
 import { capital } from '@/words/capital';
 import { clock, length, temp } from '@/words/units';
 import type { FrameHeat } from './useFrameHeat';

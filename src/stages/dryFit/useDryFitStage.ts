@@ -9,7 +9,7 @@ import type { JobState } from '@/model/fold';
 import { useActions } from '@/bench-kit/actions';
 import { useByEye } from '@/bench-kit/ByEye';
 import { instrumentsNow, moveOnGauge } from '@/bench-kit/instruments';
-import { placeName } from '@/work/heat/thermalJob';
+import { placeName } from '@/work/heat/placeNames';
 import { useGaugePad } from '@/bench-kit/useGaugePad';
 import { useGoOn } from '@/bench-kit/useGoOn';
 import { useSettings } from '@/store/shop';

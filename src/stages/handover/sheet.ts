@@ -7,7 +7,7 @@ import { functionName as nameOf, functionState } from '@/work/check/faults';
 import { cameraOf, flareWords, lensesOf, sharpWords } from '@/work/check/cameraJob';
 import { notRegistered } from '@/work/check/registering';
 import { limitWords, pressWords, ratioWords, sealOf } from '@/work/check/sealJob';
-import { edgeName } from '@/work/heat/thermalJob';
+import { edgeName } from '@/work/heat/placeNames';
 import type { EventOf } from '@/model/event';
 import { comeBackNames, schoolNames } from '@/model/eventLine';
 import type { JobState, JointSeen } from '@/model/fold';

@@ -4,7 +4,7 @@ import { martin } from '@/core/heat/jet';
 import type { JobState, JointSeen } from '@/model/fold';
 import type { Settings } from '@/model/settings';
 import { magnetC, worstByClock } from '@/work/heat/heatForecast';
-import { batteryMarks } from '@/work/heat/thermalJob';
+import { batteryMarks } from '@/work/heat/watchMarks';
 import { rowOf, Why, type WhyRow } from '@/bench-kit/Why';
 import { clock, temp } from '@/words/units';
 import { watchedNames } from './heatCall';

@@ -10,7 +10,7 @@ import { lensHeatData } from '@/core/lens/lensHeat';
 import { useSettings } from '@/store/shop';
 import { Button } from '@/ui/Button';
 import { Call } from '@/ui/Call';
-import { Outlines } from '@/ui/plan/layers';
+import { Outlines } from '@/ui/plan/pieceLayers';
 import { Readings } from '@/ui/Readings';
 import { clock, temp, tempNumber } from '@/words/units';
 import { useNow } from '@/bench-kit/useNow';

@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import { cameraReachMm, handSpeed } from '@/core/heat/pathPlan';
 import { LongRunLine } from '@/bench-kit/LongRunLine';
 import { PlainPlan } from '@/bench-kit/PlainPlan';
-import { placeName } from '@/work/heat/thermalJob';
+import { placeName } from '@/work/heat/placeNames';
 import { rowOf, Why } from '@/bench-kit/Why';
 import { Button } from '@/ui/Button';
 import { Choice, Tick } from '@/ui/Choice';

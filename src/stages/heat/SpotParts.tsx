@@ -9,7 +9,7 @@ import { Button } from '@/ui/Button';
 import { Choice } from '@/ui/Choice';
 import { NumberField } from '@/ui/NumberField';
 import { PaceMaker } from '@/ui/plan/PaceMaker';
-import { Pieces } from '@/ui/plan/layers';
+import { Pieces } from '@/ui/plan/pieceLayers';
 import { Txt } from '@/ui/Txt';
 import { clock, length, lengthNumber, temp, tempNumber, typedToC, typedToMm } from '@/words/units';
 import { stripMm } from './useSpot';

@@ -2,7 +2,7 @@ import { jointOf } from '@/core/device/jointKinds';
 import { Pressable, View } from 'react-native';
 
 import { type WayResult } from '@/core/heat/ways';
-import { placeName } from '@/work/heat/thermalJob';
+import { placeName } from '@/work/heat/placeNames';
 import { Entry, rowOf, Why } from '@/bench-kit/Why';
 import { Button } from '@/ui/Button';
 import { Call } from '@/ui/Call';

@@ -2,7 +2,7 @@ import type { Marks } from '@/core/heat/opening';
 import type { Watched } from '@/core/heat/member';
 import type { HeaterWords } from '@/words/heaterWords';
 import type { LiftState } from '@/work/heat/thermalJob';
-import { edgeName } from '@/work/heat/thermalJob';
+import { edgeName } from '@/work/heat/placeNames';
 import { clock, length, percent, temp } from '@/words/units';
 import type { Settings } from '@/model/settings';
 import type { HeatForecast } from '@/work/heat/heatForecast';

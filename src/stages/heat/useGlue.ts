@@ -8,7 +8,7 @@ import type { JobState } from '@/model/fold';
 import { contactsOf } from '@/model/settings';
 import { useActions } from '@/bench-kit/actions';
 import { stageHref } from '@/bench-kit/stageHref';
-import { batteryMarks } from '@/work/heat/thermalJob';
+import { batteryMarks } from '@/work/heat/watchMarks';
 import { useThermalStack } from '@/bench-kit/useThermal';
 import { wetStop } from '@/bench-kit/wet';
 import { useJobs, useSettings } from '@/store/shop';

@@ -14,14 +14,8 @@ import {
 import { withinUse } from '@/work/heat/heatPlan';
 import { lookAt } from '@/work/heat/look';
 import { shopThresholds } from '@/work/heat/shopAdhesive';
-import {
-  batteryMarks,
-  edgeMeans,
-  liftState,
-  pickInForce,
-  type LiftState,
-  type ThermalJob,
-} from '@/work/heat/thermalJob';
+import { edgeMeans, liftState, pickInForce, type LiftState, type ThermalJob } from '@/work/heat/thermalJob';
+import { batteryMarks } from '@/work/heat/watchMarks';
 import { usePicks } from '@/bench-kit/usePicks';
 import type { HeatPlanNow } from './useHeatPlan';
 

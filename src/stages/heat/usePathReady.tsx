@@ -11,7 +11,7 @@ import { useActions } from '@/bench-kit/actions';
 import { heatUse } from '@/work/heat/heating';
 import { presentJob } from '@/work/heat/present';
 import { stageHref } from '@/bench-kit/stageHref';
-import { batteryMarks, everyPart, partStopC } from '@/work/heat/thermalJob';
+import { batteryMarks, everyPart, partStopC } from '@/work/heat/watchMarks';
 import { useLongRun } from '@/bench-kit/useLongRun';
 import { useSettings } from '@/store/shop';
 import { useNow } from '@/bench-kit/useNow';

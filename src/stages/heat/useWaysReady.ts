@@ -7,7 +7,7 @@ import type { JobState } from '@/model/fold';
 import { useActions } from '@/bench-kit/actions';
 import { presentJob } from '@/work/heat/present';
 import { stageHref } from '@/bench-kit/stageHref';
-import { batteryMarks, strengthOf } from '@/work/heat/thermalJob';
+import { strengthOf, batteryMarks } from '@/work/heat/watchMarks';
 import { useSettings } from '@/store/shop';
 import { useNow } from '@/bench-kit/useNow';
 import { wayInWorker } from '@/workers/thermalClient';

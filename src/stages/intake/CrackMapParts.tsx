@@ -8,7 +8,7 @@ import { Entry } from '@/bench-kit/Why';
 import { Button } from '@/ui/Button';
 import { Call } from '@/ui/Call';
 import { Choice } from '@/ui/Choice';
-import { Chips, Pieces, Stroke } from '@/ui/plan/layers';
+import { Chips, Pieces, Stroke } from '@/ui/plan/pieceLayers';
 import { Txt } from '@/ui/Txt';
 import { area, length } from '@/words/units';
 import { strokeStore, placeOf } from './useCrackMapScreen';

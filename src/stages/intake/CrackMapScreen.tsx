@@ -8,7 +8,7 @@ import type { JobState } from '@/model/fold';
 import type { Settings } from '@/model/settings';
 import { pieceReasons, type Found } from '@/bench-kit/crackMap';
 import { JobPage } from '@/bench-kit/JobPage';
-import { placeName } from '@/work/heat/thermalJob';
+import { placeName } from '@/work/heat/placeNames';
 import { backHref } from '@/bench-kit/cameFrom';
 import { Button } from '@/ui/Button';
 import { Txt } from '@/ui/Txt';

@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import type { EdgeId } from '@/core/device/types';
 import type { NewEvent } from '@/model/event';
 import type { JobState } from '@/model/fold';
-import { edgeName } from '@/work/heat/thermalJob';
+import { edgeName } from '@/work/heat/placeNames';
 import { Choice, Tick } from '@/ui/Choice';
 import { Txt } from '@/ui/Txt';
 

@@ -3,7 +3,7 @@ import { eyeWords } from '@/words/eyeWords';
 import { gaugeLines } from '@/bench-kit/GaugeEntry';
 import { GaugeOrEye } from '@/bench-kit/GaugeOrEye';
 import { PlainPlan } from '@/bench-kit/PlainPlan';
-import { placeName } from '@/work/heat/thermalJob';
+import { placeName } from '@/work/heat/placeNames';
 import { backHref, cameFrom } from '@/bench-kit/cameFrom';
 import { rowOf, Why } from '@/bench-kit/Why';
 import { Button } from '@/ui/Button';

@@ -1,7 +1,7 @@
 import { Pressable, View } from 'react-native';
 
 import { faceView } from '@/core/device/faceView';
-import { breakWeight, comebackChance, damageChance, priorWeight } from '@/core/intake/route';
+import { breakWeight, comebackChance, damageChance, priorWeight } from '@/core/intake/routeFigures';
 import { closeCall } from '@/core/money/choices';
 import type { NewEvent } from '@/model/event';
 import { rowOf, Why } from '@/bench-kit/Why';

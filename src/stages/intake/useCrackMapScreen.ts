@@ -12,7 +12,7 @@ import type { NewEvent } from '@/model/event';
 import type { JobState } from '@/model/fold';
 import { useActions } from '@/bench-kit/actions';
 import { pieceReasons, piecesDrawn, useCrackMap } from '@/bench-kit/crackMap';
-import { placeName } from '@/work/heat/thermalJob';
+import { placeName } from '@/work/heat/placeNames';
 import { newId } from '@/store/ids';
 import { useSettings } from '@/store/shop';
 import { area, length } from '@/words/units';

@@ -4,7 +4,7 @@ import { useRouter } from 'expo-router';
 import { gaugePoints } from '@/core/fit/gaugePoints';
 import type { JobState } from '@/model/fold';
 import { useByEye } from '@/bench-kit/ByEye';
-import { placeName } from '@/work/heat/thermalJob';
+import { placeName } from '@/work/heat/placeNames';
 import { useGaugePad } from '@/bench-kit/useGaugePad';
 import { useSettings } from '@/store/shop';
 import { bondPerimeter, Perimeter } from '@/core/device/perimeter';

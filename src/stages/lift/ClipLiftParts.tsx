@@ -1,7 +1,7 @@
 import { clipHeightMm, clipStart } from '@/core/lift/clips';
 import type { Pt } from '@/core/device/types';
 import { PlainPlan } from '@/bench-kit/PlainPlan';
-import { edgeName } from '@/work/heat/thermalJob';
+import { edgeName } from '@/work/heat/placeNames';
 import { rowOf, Why } from '@/bench-kit/Why';
 import { Button } from '@/ui/Button';
 import { Call } from '@/ui/Call';

@@ -4,7 +4,7 @@ import { overMm } from '@/core/lift/depth';
 import { cutSpeed, sticksAgainC } from '@/core/lift/verdict';
 import type { JobState } from '@/model/fold';
 import type { Settings } from '@/model/settings';
-import { edgeName } from '@/work/heat/thermalJob';
+import { edgeName } from '@/work/heat/placeNames';
 import { rowOf, Why } from '@/bench-kit/Why';
 import { Button } from '@/ui/Button';
 import { capital } from '@/words/capital';

@@ -5,7 +5,7 @@ import { placeholders } from '@/core/lift/corner';
 import type { JobState } from '@/model/fold';
 import { PlainPlan } from '@/bench-kit/PlainPlan';
 import { StageShell } from '@/bench-kit/StageShell';
-import { edgeName } from '@/work/heat/thermalJob';
+import { edgeName } from '@/work/heat/placeNames';
 import { ThermalWait } from '@/bench-kit/ThermalWait';
 import { wetRule } from '@/bench-kit/wet';
 import { useJobs, useSettings } from '@/store/shop';

@@ -8,7 +8,7 @@ import type { Pt } from '@/core/device/types';
 import type { JobState } from '@/model/fold';
 import type { Settings } from '@/model/settings';
 import { PlainPlan } from '@/bench-kit/PlainPlan';
-import { edgeName, placeName } from '@/work/heat/thermalJob';
+import { edgeName, placeName } from '@/work/heat/placeNames';
 import { CutRing, DepthLine, FirstGapMarks, Numbers, Pegs, RingArcs, Soundings } from '@/ui/plan/layers';
 import { length, temp, tempNumber } from '@/words/units';
 import type { RingFacts } from './ringFacts';

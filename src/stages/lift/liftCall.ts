@@ -1,7 +1,8 @@
 import type { HeaterWords } from '@/words/heaterWords';
 import type { FoldOver } from '@/core/lift/foldOver';
 import { cutSpeed, paceMmS, type ArcVerdict, type WedgeVerdict } from '@/core/lift/verdict';
-import { edgeName, type LiftState } from '@/work/heat/thermalJob';
+import { type LiftState } from '@/work/heat/thermalJob';
+import { edgeName } from '@/work/heat/placeNames';
 import type { Settings } from '@/model/settings';
 import type { EdgeWindow } from '@/core/lift/depth';
 import { clock, length, percent, temp } from '@/words/units';

@@ -12,7 +12,8 @@ import type { JobState, JointSeen } from '@/model/fold';
 import type { IntakeSlice } from '@/model/stages/intake';
 import type { CoverSlice } from '@/model/stages/cover';
 import type { LiftSlice } from '@/model/stages/lift';
-import { everyPart, type LiftState, type ThermalJob } from '@/work/heat/thermalJob';
+import { type LiftState, type ThermalJob } from '@/work/heat/thermalJob';
+import { everyPart } from '@/work/heat/watchMarks';
 
 /** A chip weakens the glass this far along the edge, mm (judgement). */
 const chipReachMm = 10;

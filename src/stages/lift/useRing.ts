@@ -5,14 +5,8 @@ import { heatCount, onPlate } from '@/model/stages/heat';
 import type { Settings } from '@/model/settings';
 import { batteryDoseS } from '@/work/heat/batteryDose';
 import { lookAt } from '@/work/heat/look';
-import {
-  batteryMarks,
-  edgeMeans,
-  liftState,
-  thermalJob,
-  type LiftState,
-  type ThermalJob,
-} from '@/work/heat/thermalJob';
+import { edgeMeans, liftState, thermalJob, type LiftState, type ThermalJob } from '@/work/heat/thermalJob';
+import { batteryMarks } from '@/work/heat/watchMarks';
 import { useRest } from '@/bench-kit/usePicks';
 import { useThermal } from '@/bench-kit/useThermal';
 import { useRingGeometry } from './ringWork';

@@ -1,7 +1,5 @@
 import { type ReactNode } from 'react';
 
-import { functionTests } from '@/core/functions/tables';
-import { commonPractice } from '@/core/source';
 import type { JobState } from '@/model/fold';
 import { StageShell } from '@/bench-kit/StageShell';
 import { type StripWork } from '@/work/strip/stripJob';
@@ -11,15 +9,6 @@ import { StripLinks } from './StripLinks';
 import { stripCaution } from './TakeOut';
 import { useBackIn } from './useBackIn';
 import { BackInPicture, BackInReadings, ScrewFindings, TestBeforeClosing, BackInWhy } from './BackInParts';
-
-export const oneTurn = commonPractice(
-  1,
-  'start every screw one turn before any is tightened, so that the bracket sits square',
-);
-
-/** Functions that tell, with the least connected, whether it may be closed. */
-export const openTests = (job: Pick<JobState, 'device'>): string[] =>
-  functionTests.filter((t) => t.stage === 'open' && job.device.functions.includes(t.id)).map((t) => t.id);
 
 /** Back in, the reverse: battery last, every screw started before any is tight, tested before it is closed. */
 export function BackIn(p: { job: JobState; work: StripWork; tabs: ReactNode }) {

@@ -11,10 +11,22 @@ import { Readings } from '@/ui/Readings';
 import { Txt } from '@/ui/Txt';
 import { nearestHole, StripPicture } from './StripPicture';
 import { specText } from './words';
-import { oneTurn, openTests } from './BackIn';
+
 import { wrongOf } from './useBackIn';
 import type { PlanSize } from '@/bench-kit/StageShell';
 import type { BackInState } from './useBackIn';
+import { functionTests } from '@/core/functions/tables';
+import { commonPractice } from '@/core/source';
+import { type JobState } from '@/model/fold';
+
+export const oneTurn = commonPractice(
+  1,
+  'start every screw one turn before any is tightened, so that the bracket sits square',
+);
+
+/** Functions that tell, with the least connected, whether it may be closed. */
+export const openTests = (job: Pick<JobState, 'device'>): string[] =>
+  functionTests.filter((t) => t.stage === 'open' && job.device.functions.includes(t.id)).map((t) => t.id);
 
 /** What goes in next. */
 export function BackInPicture({

@@ -5,7 +5,8 @@ import type { JobState } from '@/model/fold';
 import { PlainPlan } from '@/bench-kit/PlainPlan';
 import type { PlanSize } from '@/bench-kit/StageShell';
 import type { StripWork } from '@/work/strip/stripJob';
-import { Numbers, Outlines } from '@/ui/plan/layers';
+import { Numbers } from '@/ui/plan/layers';
+import { Outlines } from '@/ui/plan/pieceLayers';
 import { PlugMarks, ScrewMarks, type ScrewMark } from './ScrewMarks';
 
 interface StripPictureProps {

@@ -1,6 +1,5 @@
 import { type ReactNode } from 'react';
 
-import { commonPractice } from '@/core/source';
 import type { JobState } from '@/model/fold';
 import { StageShell } from '@/bench-kit/StageShell';
 import { type StripWork } from '@/work/strip/stripJob';
@@ -25,8 +24,6 @@ import {
 
 export const stripCaution =
   'Wrist strap on. Battery unplugged first, plugged in last, with plastic, never metal. Never bend, lever under or heat a swollen cell. The maker’s instructions and local rules go first.';
-
-export const batteryFirst = commonPractice(0, 'battery unplugged first, plugged in last');
 
 /** One thing after the other comes off; screws hole by hole into their cells. */
 export function TakeOut(p: { job: JobState; work: StripWork; tabs: ReactNode; onPhase: (p: StripPhase) => void }) {

@@ -15,10 +15,13 @@ import { lengthNumber, typedToMm } from '@/words/units';
 import { CellRule } from './CellRule';
 import { nearestHole, StripPicture } from './StripPicture';
 import { specText } from './words';
-import { batteryFirst } from './TakeOut';
+
 import { because } from './useTakeOut';
 import type { PlanSize } from '@/bench-kit/StageShell';
 import type { TakeOutState } from './useTakeOut';
+import { commonPractice } from '@/core/source';
+
+export const batteryFirst = commonPractice(0, 'battery unplugged first, plugged in last');
 
 /** What comes out next, on the device. */
 export function TakeOutPicture({

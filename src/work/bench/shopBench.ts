@@ -8,7 +8,7 @@ import { onPlate, type HeatSlice } from '@/model/stages/heat';
 import { merged, personSpans, type Span } from '@/model/openHours';
 import type { Settings } from '@/model/settings';
 import { besideWork, stageWorkFigures } from '@/model/stageWork';
-import {jobWork} from './jobWork';
+import { jobWork } from './jobWork';
 import { bareId, benchFigures, clipId, heaterId, personId, type BenchInput } from './benchInput';
 import { learnedStage, taskIds } from '@/model/taskNames';
 import { kindOf, workCached } from './shopDurations';

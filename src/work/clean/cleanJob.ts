@@ -5,7 +5,7 @@ import { boxOf } from '@/core/device/shapes';
 import { keepOuts } from '@/core/lift/depth';
 import type { JobState } from '@/model/fold';
 import { lensWork } from '@/work/lift/lensJob';
-import { everyPart } from '@/work/heat/thermalJob';
+import { everyPart } from '@/work/heat/watchMarks';
 
 /** Glass that was marked on Lift belongs to a zone when it lies this near to it, mm. */
 const shardReachMm = 14;

@@ -9,15 +9,8 @@ import { onPlate, type HeatSlice } from '@/model/stages/heat';
 import type { Settings } from '@/model/settings';
 import { firstPlan, withinUse, type HeatPlanDraft } from './heatPlan';
 import { presentJob } from './present';
-import {
-  edgeMeans,
-  liftState,
-  pickInForce,
-  thermalJob,
-  watchMarks,
-  type LiftState,
-  type ThermalJob,
-} from './thermalJob';
+import { edgeMeans, liftState, pickInForce, thermalJob, type LiftState, type ThermalJob } from './thermalJob';
+import { watchMarks } from './watchMarks';
 
 export interface HeatForecast {
   /** the run including the heat that is planned or going on; s from `thermal.t0` */

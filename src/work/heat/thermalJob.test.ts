@@ -6,7 +6,9 @@ import { demoJobs, demoSettings } from '@/demo/shop';
 import type { NewEvent } from '@/model/event';
 import { foldJob, type JobState } from '@/model/fold';
 import { shippedDevices } from '@/model/shippedDevices';
-import { batteryMarks, edgeName, everyPart, liftCase, liftState, partStopC, placeName, thermalJob } from './thermalJob';
+import { liftCase, liftState, thermalJob } from './thermalJob';
+import { batteryMarks, everyPart, partStopC } from './watchMarks';
+import { edgeName, placeName } from './placeNames';
 
 const t0 = Date.UTC(2026, 3, 14, 13);
 const jobs = demoJobs(t0).map((l) => foldJob(l)!);

@@ -1,15 +1,14 @@
 import { jointOf } from '@/core/device/jointKinds';
-import { bondPerimeter, coverOf, describePlace, type Perimeter } from '@/core/device/perimeter';
-import type { Device, EdgeId } from '@/core/device/types';
+import { bondPerimeter, coverOf, type Perimeter } from '@/core/device/perimeter';
+import type { EdgeId } from '@/core/device/types';
 import type { ReducedModel } from '@/core/heat/reduced';
 import type { Heater } from '@/core/heat/heater';
-import type { Marks } from '@/core/heat/opening';
 import { arcCells, HeatRun, type ArcCells, type BenchAir } from '@/core/heat/run';
-import type { HeatSwitch, HeatUse, Watched } from '@/core/heat/member';
+import type { HeatSwitch, HeatUse } from '@/core/heat/member';
 import type { Advance } from '@/core/lift/advance';
 import { keepOuts } from '@/core/lift/depth';
 import { edgeOrder, type EdgeStep } from '@/core/lift/order';
-import { chipFlawUm, coverStrengths } from '@/core/lift/strength';
+import { chipFlawUm } from '@/core/lift/strength';
 import {
   defaultPickMm,
   liftThresholds,
@@ -31,36 +30,7 @@ import type { UseRecord } from '@/model/event';
 import { heaterOf, type Settings } from '@/model/settings';
 import { heatSwitches, heatUse } from './heating';
 import { shopAdhesive } from './shopAdhesive';
-
-export const everyPart = (d: Device): ReadonlySet<string> => new Set(d.parts.map((p) => p.id));
-
-/** Marks of the cell; a device without a battery part gets marks that are never reached. */
-export function batteryMarks(device: Device): { cautionC: number; stopC: number } {
-  const limit = device.parts.find((p) => p.kind === 'battery')?.limitC;
-  return { cautionC: limit?.caution.value ?? 1e3, stopC: limit?.stop.value ?? 1e3 };
-}
-
-/** Marks of everything that is watched on this device: the parts that are in, and the cover's own surface (law 6). */
-export function watchMarks(job: Pick<JobState, 'device' | 'bond'>): Partial<Record<Watched, Marks>> {
-  const out: Partial<Record<Watched, Marks>> = {};
-  for (const kind of ['battery', 'camera', 'display'] as const) {
-    const limit = job.device.parts.find((p) => p.kind === kind)?.limitC;
-    if (limit) out[kind] = { cautionC: limit.caution.value, stopC: limit.stop.value };
-  }
-  const { caution, stop } = strengthOf(job).surfaceC;
-  out.cover = { cautionC: caution.value, stopC: stop.value };
-  return out;
-}
-
-/** Strength record of the cover that is worked on. */
-export const strengthOf = (job: Pick<JobState, 'device' | 'bond'>) =>
-  coverStrengths[coverOf(job.device, job.bond).strength] ?? coverStrengths.glassPlain!;
-
-/** Stop marks of the other watched parts that are in the device. */
-export function partStopC(device: Device): Partial<Record<'camera' | 'display', number>> {
-  const stop = (kind: 'camera' | 'display') => device.parts.find((p) => p.kind === kind)?.limitC?.stop.value;
-  return { camera: stop('camera'), display: stop('display') };
-}
+import { everyPart, strengthOf } from './watchMarks';
 
 /** The lift of this job without the pick: cover, adhesive, flaw after the question about chips, worth of the cover. */
 export function liftCase(
@@ -297,27 +267,4 @@ function orderWithin(step: EdgeStep, cut: Advance, path: Perimeter, arcs: readon
   const from = openAt(step.fromMm) ? step.fromMm : openAt(step.toMm) ? step.toMm : (step.fromMm + step.toMm) / 2;
   own.sort((a, b) => Math.abs(a.s - from) - Math.abs(b.s - from));
   return own.map((o) => o.i);
-}
-
-const edgeNames: Record<EdgeId, string> = {
-  bottom: 'bottom edge',
-  left: 'left edge',
-  top: 'top edge',
-  right: 'right edge',
-};
-export const edgeName = (e: EdgeId) => edgeNames[e];
-
-/** "right edge, upper" in the words of the bench. */
-export function placeName(path: Perimeter, sMm: number): string {
-  const p = describePlace(path, sMm);
-  if (p.corner) {
-    const next: Record<EdgeId, string> = {
-      bottom: 'lower left',
-      left: 'upper left',
-      top: 'upper right',
-      right: 'lower right',
-    };
-    return `${next[p.edge]} corner`;
-  }
-  return `${edgeNames[p.edge]}, ${p.third}`;
 }

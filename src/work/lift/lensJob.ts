@@ -13,7 +13,7 @@ import type { CheckSlice } from '@/model/stages/check';
 import type { LiftSlice } from '@/model/stages/lift';
 import { airsOf, type Settings } from '@/model/settings';
 import { shopAdhesive } from '@/work/heat/shopAdhesive';
-import { partStopC } from '@/work/heat/thermalJob';
+import { partStopC } from '@/work/heat/watchMarks';
 
 export const lensBladeMm = judgement(0.3, 'thin blade under a lens cover, mm');
 export const lensAirC = judgement(150, 'air for a lens cover: slow enough to stop in time, °C');

@@ -1,0 +1,29 @@
+import type { JobEvent } from '@/model/event';
+import type { JobState } from '@/model/fold';
+import { safeFold, type SafeFold } from '@/model/safeFold';
+
+const folded = new WeakMap<readonly JobEvent[], SafeFold>();
+
+/** Folding is pure and a log's array is never changed in place, so the state is kept with it. */
+export function foldOnce(events: readonly JobEvent[]): SafeFold {
+  let made = folded.get(events);
+  if (!made) folded.set(events, (made = safeFold(events)));
+  return made;
+}
+
+export const foldCached = (events: readonly JobEvent[]): JobState | null => foldOnce(events).state;
+
+const listed = new WeakMap<ReadonlyMap<string, JobEvent[]>, JobState[]>();
+
+/** The same list for every page while the log is the same: a thousand jobs are not sorted again on every way through the app. */
+export function jobsOf(logs: ReadonlyMap<string, JobEvent[]>): JobState[] {
+  let list = listed.get(logs);
+  if (!list) {
+    list = [...logs.values()]
+      .map(foldCached)
+      .filter((j): j is JobState => j !== null)
+      .sort((a, b) => (a.label < b.label ? 1 : -1));
+    listed.set(logs, list);
+  }
+  return list;
+}

@@ -1,0 +1,12 @@
+/** What would not be read again after a reload is not written; the message names the field and what is allowed. */
+export class RefusedError extends Error {
+  constructor(problem: string) {
+    super(`not noted: ${problem}`);
+  }
+}
+
+export class StorageFullError extends Error {
+  constructor() {
+    super('the storage of this browser is full or closed: nothing was taken in');
+  }
+}
