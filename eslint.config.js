@@ -74,7 +74,8 @@ module.exports = defineConfig([
           patterns: [
             {
               // an allow list: anything that is neither relative nor named here is refused
-              regex: '^(?!\\.{1,2}/|ml-matrix$|ml-levenberg-marquardt$|javascript-lp-solver$|jstat$|d3-contour$|d3-polygon$|tinyqueue$|simplify-js$|fraction.js$)',
+              regex:
+                '^(?!\\.{1,2}/|ml-matrix$|ml-levenberg-marquardt$|javascript-lp-solver$|jstat$|d3-contour$|d3-polygon$|tinyqueue$|simplify-js$|fraction.js$)',
               message: 'core/ may import only its own files and the pure packages named in eslint.config.js.',
             },
           ],

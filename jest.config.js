@@ -4,7 +4,10 @@ const d3 = Object.fromEntries(
 );
 // nanoid ships ES modules only: it is transformed like the packages that the preset knows
 const transformed = require('jest-expo/web/jest-preset').transformIgnorePatterns.map((p) =>
-  p.replace('(?!(', '(?!(nanoid|jsts|fraction.js|tinyqueue|ml-levenberg-marquardt|is-any-array|signature_pad|@tanstack|'),
+  p.replace(
+    '(?!(',
+    '(?!(nanoid|jsts|fraction.js|tinyqueue|ml-levenberg-marquardt|is-any-array|signature_pad|@tanstack|',
+  ),
 );
 const alias = {
   // its main file ends in .mjs, which is not transformed

@@ -50,7 +50,10 @@ test('the plan moves with what happens, and can be told what not to do', { tag: 
       await h.press('Free again');
       await page.clock.runFor(1500);
       // the same without a mouse: taken up, half an hour later, set down
-      const bar = page.getByTestId('timeline').getByRole('button', { name: /^J-01\d\d Check/ }).first();
+      const bar = page
+        .getByTestId('timeline')
+        .getByRole('button', { name: /^J-01\d\d Check/ })
+        .first();
       await bar.focus();
       const keys = ['Space', ...Array.from({ length: 6 }, () => 'ArrowRight'), 'Space'];
       for (const key of keys) {

@@ -10,7 +10,10 @@ export class CoreInputError extends Error {
   }
 }
 
-/** Returns the value, or throws {@link CoreInputError} when it is not a finite number in [low, high]. */
+/**
+ * Returns the value, or throws {@link CoreInputError} when it is not a finite number in [low, high].
+ * @throws CoreInputError
+ */
 export function requireIn(field: string, value: number, low: number, high: number, unit = ''): number {
   if (!Number.isFinite(value) || value < low || value > high)
     throw new CoreInputError(field, value, `${low} to ${high}${unit ? ` ${unit}` : ''}`);

@@ -23,6 +23,7 @@ export interface OwnFigure {
 
 /** Kinds that a shop may put its own value in place of: nobody outside stands behind them. */
 const editable: ReadonlySet<SourceKind> = new Set(['judgement', 'tuned']);
+/** May a shop put its own value in place of a figure of this kind. */
 export const mayEdit = (kind: string): boolean => editable.has(kind as SourceKind);
 
 /** A figure's name for good: what it is worth as shipped, and what its note says. Figures that share both are one judgement. */

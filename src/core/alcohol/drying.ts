@@ -6,7 +6,10 @@ export const filmUm = judgement(20, 'what a nearly dry wipe leaves behind, µm',
 export const airFilmMm = judgement(4, 'still air over the bench that vapour has to cross, mm', 2);
 export const dryMargin = judgement(2, 'evaporation cools what it leaves; twice the computed time');
 
-/** Seconds until a wiped film is gone: diffusion through still air (Fick, published), doubled for the cooling. */
+/**
+ * Seconds until a wiped film is gone: diffusion through still air (Fick, published), doubled for the cooling.
+ * @throws CoreInputError that names temperature when out of range
+ */
 export function filmDryS(tC: number, film = filmUm.value): number {
   requireIn('temperature', tC, -20, 80, '°C');
   const massKgM2 = film * 1e-6 * alcohol.densityGMl.value * 1e3;
@@ -17,6 +20,7 @@ export function filmDryS(tC: number, film = filmUm.value): number {
 /**
  * Seconds until alcohol that ran into a slot has dried out of it: the front recedes and its vapour leaves through the open
  * length (Stefan 1889, published): t = ρ L²/(2 D c). @param depthMm how far it had run in
+ * @throws CoreInputError that names temperature, depth when out of range
  */
 export function slotDryS(tC: number, depthMm: number): number {
   requireIn('temperature', tC, -20, 80, '°C');

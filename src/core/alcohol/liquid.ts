@@ -83,4 +83,5 @@ export const vapourM3 = (ml: number, tC: number): number =>
 export const saturatedKgM3 = (tC: number): number =>
   (vapourKPa(tC) * 1e3 * alcohol.molarG.value * 1e-3) / (gas * (tC + kelvin));
 
+/** Diffusion of its vapour in air, m²/s, at a temperature in °C: grows with the power 1.75 of the absolute one (Fuller 1966). */
 export const diffusionAt = (tC: number): number => alcohol.diffusionM2s.value * ((tC + kelvin) / (25 + kelvin)) ** 1.75;

@@ -30,7 +30,10 @@ export interface CutPlan {
 /** More states than this are not searched: the first good way is taken, and said to be not proven. */
 const stateLimit = 200_000;
 
-/** First fit decreasing; a kerf is charged with every piece, so a bin holds cap + kerf. @returns the pieces of each bin */
+/**
+ * First fit decreasing; a kerf is charged with every piece, so a bin holds cap + kerf. @returns the pieces of each bin
+ * @throws CoreInputError for piece
+ */
 export function firstFitDecreasing(items: readonly number[], cap: number, kerf = 0): number[][] {
   const bins: { room: number; items: number[] }[] = [];
   for (const x of [...items].sort((a, b) => b - a)) {

@@ -25,6 +25,7 @@ export interface WeightWay {
  * What a weight on a stiff padded board, or an even bag, has to press so that the adhesive gets its pressure. The board
  * bears on the rim; the bag presses everywhere, so the middle gets as much as the rim.
  * @param needKPa pressure that the adhesive wants, @param bondAreaMm2 of the adhesive, @param coverAreaMm2 of the cover
+ * @throws CoreInputError that names pressure, area of the adhesive, area of the cover when out of range
  */
 export function spreadHold(
   kind: WeightWay['kind'],

@@ -25,7 +25,10 @@ export interface Pace {
 const length = (pts: readonly Pt[]) =>
   pts.reduce((m, p, i) => (i ? m + Math.hypot(p[0] - pts[i - 1]![0], p[1] - pts[i - 1]![1]) : 0), 0);
 
-/** Strokes in their order as a time line: laid at the given speed, with the moves between them. */
+/**
+ * Strokes in their order as a time line: laid at the given speed, with the moves between them.
+ * @throws CoreInputError that names hand speed when out of range
+ */
 export function paceOf(strokes: readonly (readonly Pt[])[], feedMmS: number): Pace {
   requireIn('hand speed', feedMmS, 0.01, 100, 'mm/s');
   const legs: Leg[] = [];

@@ -18,6 +18,7 @@ export const exactRuns = 10;
 /**
  * Order and direction of open runs with the least way through the air between them: Held & Karp 1962 (published), exact up
  * to ten runs; beyond that the nearest run comes next, and `proven` is false.
+ * @throws CoreInputError for runs
  */
 export function orderRuns(runs: readonly Run[], start: Pt = [0, 0]): RunOrder {
   const n = runs.length;

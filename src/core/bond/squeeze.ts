@@ -61,7 +61,10 @@ export interface Squeeze {
   stopMm: number;
 }
 
-/** How long a bead flows until the gap is reached, and where it would stop by itself. All lengths mm, force N/mm. */
+/**
+ * How long a bead flows until the gap is reached, and where it would stop by itself. All lengths mm, force N/mm.
+ * @throws CoreInputError that names section of the bead, line force, gap when out of range
+ */
 export function squeeze(
   aMm2: number,
   viscosityPaS: number,

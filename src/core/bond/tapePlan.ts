@@ -51,6 +51,7 @@ export type TapeGap =
       to: number;
     };
 
+/** Area of a rectangle with rounded corners, mm². */
 export const roundRectAreaMm2 = (w: number, h: number, r: number) => w * h - (4 - Math.PI) * Math.max(0, r) ** 2;
 
 /** Pieces along the edges, and what the corners are cut by. */

@@ -27,6 +27,7 @@ export interface ShotScatter {
   u: number;
   df: number;
 }
+/** Scatter of a picture before the shop has repeats of its own: standard uncertainty of ln, and its degrees of freedom. */
 export const priorScatter = (): ShotScatter => ({ u: cameraFigures.uShot.value, df: cameraFigures.priorDf.value });
 
 /** Scatter from the shop's own repeats on top of the first belief: groups of pictures of one lens in one phase. */
@@ -48,6 +49,7 @@ export function shopScatter(groups: readonly (readonly number[])[]): ShotScatter
  * Sharpness after over before from one or more shots each: ratio of geometric means; the scatter is pooled over both sides
  * with what is known of repeats (a prior variance with its degrees of freedom; textbook), so that two pictures are not
  * left with one degree of freedom.
+ * @throws CoreInputError
  */
 export function sharpRatio(
   before: readonly number[],
@@ -149,7 +151,10 @@ export interface Flare {
   verdict: 'added' | 'notSeen' | 'undecided';
 }
 
-/** Veiling light (idea of ISO 9358, published): (black − dark)/(white − dark), and what the new cover adds to it. */
+/**
+ * Veiling light (idea of ISO 9358, published): (black − dark)/(white − dark), and what the new cover adds to it.
+ * @throws CoreInputError for white …
+ */
 export function flare(before: Patch, after: Patch): Flare {
   const one = (p: Patch, name: string) => {
     const span = p.white - p.dark;

@@ -32,6 +32,7 @@ export interface Specks {
  * Specks on an even field: the shading is divided out by a surface of the fourth degree, the rest compared with the middle
  * value of its surroundings; blobs that stand out count (judgement; every part is standard picture processing). Sharp dark
  * ones are dust near the sensor or thick dirt: dust on the outer cover is too far out of focus to be seen here.
+ * @throws CoreInputError for field
  */
 export function specks(g: Grey, onProgress: (share: number) => void = () => {}): Specks {
   const { width: W, height: H } = g;

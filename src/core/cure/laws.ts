@@ -138,6 +138,7 @@ const slippedLonger = judgement(1.25, 'at least a quarter longer than a bond tha
  * What held cannot need longer, what slipped cannot need less, also when it slipped after the law's own end: one slip moves
  * the long end at once, three that held narrow it. Where what held contradicts what slipped (half of it held for less than
  * another slipped at) the law's range stands, stretched to the slip when that lies beyond it.
+ * @throws CoreInputError that names ratio when out of range
  */
 export function edgeFactorFrom(seen: readonly CureSeen[]): EdgeFactor {
   for (const s of seen) requireIn('ratio', s.ratio, 0, 1000);
@@ -160,6 +161,7 @@ export function edgeFactorFrom(seen: readonly CureSeen[]): EdgeFactor {
  * When each mark is reached, s after closing, along what the air did and will do. Tape: ± two standard uncertainties from
  * room and activation energy. Beads: two open edges to one. Clocks are released on the long end.
  * @param bondMm width of the bond, 0.3 to 60 (tape: not used)
+ * @throws CoreInputError that names bond width, temperature of the air, humidity when out of range; Error: cureClocks: no climate step
  */
 export function cureClocks(
   kind: CureKind,

@@ -7,6 +7,7 @@ import type { CureKind, CureMark } from './laws';
  */
 export type CureBy = 'usual' | 'late';
 
+/** Instant of a range that unlocks a mark, s: the late end where the shop waits for it, else the mean. */
 export const unlocksAtS = (r: Range, mark: CureMark, by: CureBy): number =>
   mark === 'sealTest' || mark === 'full' || by === 'late' ? r.high : r.mean;
 

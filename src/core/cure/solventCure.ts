@@ -45,5 +45,6 @@ export function foOfShare(left: number): number {
   return (lo + hi) / 2;
 }
 
+/** Diffusion of the solvent in the drying bead, m²/s, at a temperature in °C (Arrhenius). */
 export const diffusionM2S = (tC: number) =>
   diffusion23M2S.value * Math.exp(((-solventActivationKJ.value * 1e3) / gas) * (1 / (tC + 273.15) - 1 / 296.15));

@@ -23,4 +23,5 @@ export const coverKinds: Record<Construction, CoverKind> = {
   frameLens: { ...plain, lens: true, fromBehind: true, hard: 'counts' },
 };
 
+/** What the kind of this cover answers. */
 export const coverKindOf = (face: Pick<Face, 'construction'>): CoverKind => coverKinds[face.construction];

@@ -16,6 +16,7 @@ export function snap(value: number, lines: readonly number[], grid = gridMm, pul
   return Math.round((near ?? Math.round(value / grid) * grid) * 1e3) / 1e3;
 }
 
+/** Middle of a shape, mm. */
 export const centreOf = (s: Shape): Pt => {
   const b = boxOf(s);
   return [(b.min[0] + b.max[0]) / 2, (b.min[1] + b.max[1]) / 2];

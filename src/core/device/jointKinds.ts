@@ -23,4 +23,5 @@ export const jointKinds: Record<Bond['zone'], JointKind> = {
   clips: { name: 'clips', glued: false, wholeFace: false, band: false, closings: ['nothing'] },
 };
 
+/** What the kind of this joint answers. */
 export const jointOf = (bond: Pick<Bond, 'zone'>): JointKind => jointKinds[bond.zone];

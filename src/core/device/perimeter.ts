@@ -164,12 +164,14 @@ function polygonSides(pts: readonly Pt[], midX: number): [Pt, Pt][] {
   return path.slice(1).map((b, i): [Pt, Pt] => [path[i]!, b]);
 }
 
+/** The face that a bond holds. @throws CoreInputError where the device has none such. */
 export function faceOf(device: Device, bond: Bond) {
   const face = device.faces.find((f) => f.id === bond.onFace);
   if (!face) throw new CoreInputError('bond.onFace', bond.onFace, 'a face of this device');
   return face;
 }
 
+/** The cover that a bond holds. */
 export const coverOf = (device: Device, bond: Bond) => faceOf(device, bond).cover;
 
 /** Centre line of the bond: the cover's outline moved in by inset + half the width. */

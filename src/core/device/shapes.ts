@@ -61,6 +61,7 @@ export interface Box {
   max: Pt;
 }
 
+/** Smallest upright rectangle round a shape, mm. */
 export function boxOf(shape: Shape): Box {
   if (shape.kind === 'band') return boxOf(shape.of);
   if (shape.kind === 'disc')

@@ -64,6 +64,7 @@ export function heatModelled(device: Device, bond: Bond): boolean {
  * Cuts the device into layers at every depth where a part begins or ends; slivers under 0.05 mm are merged into the layer
  * above. Parts that are not present turn into fill; at the far side the stack ends with the last part that is there. The cover gets two cells, other layers about one a millimetre.
  * @param present ids of the parts that are in the device now; absent parts neither conduct nor limit anything
+ * @throws CoreInputError that names cover.hMm, bond.gapMm, leaf.thicknessMm, …, from depth when out of range; CoreInputError for device.leaves; CoreInputError for bond.gapMm
  */
 export function toThermalStack(device: Device, bond: Bond, present: ReadonlySet<string>): ThermalStack {
   const cover = coverOf(device, bond);

@@ -48,6 +48,7 @@ export interface BentFrame {
  * rigid body on one-sided supports; a linear programme). Tape of thickness t pressed until the highest spots reach the
  * most compression bonds where the gap is at most t (cMax - cMin). Between points the gap is linear.
  * @param tapeMm tape thickness, @param widthMm ring width, @param load where the glass is pressed (default: the middle)
+ * @throws CoreInputError for seat heights
  */
 export function bentFrame(points: readonly SeatPoint[], tapeMm: number, widthMm: number, load?: Pt): BentFrame {
   if (points.length < 4) throw new CoreInputError('seat heights', points.length, 'at least 4 points');

@@ -25,7 +25,10 @@ export interface LensCoverSeat {
   concentric: boolean;
 }
 
-/** Circle by geometric least squares: a first guess by Kåsa (published), then Gauss-Newton on the distances. */
+/**
+ * Circle by geometric least squares: a first guess by Kåsa (published), then Gauss-Newton on the distances.
+ * @throws CoreInputError for points of a rim
+ */
 export function circleFit(pts: readonly Pt[]): { c: Pt; rMm: number } {
   if (pts.length < 3) throw new CoreInputError('points of a rim', pts.length, 'at least 3');
   const k = leastSquares(

@@ -18,6 +18,7 @@ export const hottestC = judgement(45, 'warmest that a device is left in, °C');
 /**
  * Change of the gap on each side when device and glass go from the fitting temperature to another one: free expansion about
  * the middle (analytic). Negative: the gap closes. Aluminium round glass, 75 mm, −40 K: −0.045 mm.
+ * @throws CoreInputError that names half length when out of range
  */
 export function gapChangeMm(frame: Sourced, cover: Sourced, halfLengthMm: number, toC: number, fitC: number): number {
   requireIn('half length', halfLengthMm, 1, 500, 'mm');

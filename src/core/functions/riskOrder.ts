@@ -3,7 +3,10 @@ import { functionTests, shippedTables, type FaultTables, type FunctionTest } fro
 
 const base = 0.0005;
 
-/** Chance that each cause is present after the given steps. */
+/**
+ * Chance that each cause is present after the given steps.
+ * @throws CoreInputError for step
+ */
 export function priors(steps: readonly string[], tables: FaultTables = shippedTables): Map<string, number> {
   const out = new Map<string, number>();
   for (const c of tables.causes) {

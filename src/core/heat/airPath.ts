@@ -26,9 +26,13 @@ export interface PathPoint {
 
 const stepMm = 2.5;
 
+/** The way of a nozzle that is led round, so far inside the outline, mm; negative: outside it. */
 export const loopPerimeter = (outline: Outline, insetMm: number) => new Perimeter(inset(outline, insetMm));
 
-/** One round of the path as points with their share of the round's time; what a fast round looks like to the glass. */
+/**
+ * One round of the path as points with their share of the round's time; what a fast round looks like to the glass.
+ * @throws CoreInputError for path.shares
+ */
 export function pathPoints(outline: Outline, path: AirPath): PathPoint[] {
   if (path.kind === 'spot') {
     const n = 8;

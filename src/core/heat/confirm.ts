@@ -39,6 +39,7 @@ const stepS = 5;
 /**
  * The full coupled model with true radiation on the check grid, beside the reduced answer: heat with a heater
  * that is ready, air averaged over its round, then free cooling. @param onProgress share done; return false to cancel
+ * @throws Cancelled: cancelled
  */
 export function confirmRun(
   model: ReducedModel,

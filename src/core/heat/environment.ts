@@ -21,6 +21,7 @@ export const hConv: Sourced = published(
 );
 export const emissivity: Sourced = published(0.9, 'glass 0.90-0.95, Incropera & DeWitt Table A.11');
 
+/** Air and walls of a room at one temperature, °C, with still air at every face. */
 export const benchEnvironment = (ambientC: number, radiation: Environment['radiation']): Environment => ({
   ambientC,
   hConvWm2K: hConv.value,
@@ -41,6 +42,7 @@ const sigmaE = (emissivity: number) => emissivity * stefanBoltzmannWm2K4;
 
 /** Linearised film coefficients: back at 330 K (it was on the plate), front at 310 K. W/m2K. */
 export const linearBackWm2K = (e: Environment) => e.hConvWm2K + sigmaE(e.emissivity) * 4 * linearAtK.back ** 3;
+/** Film coefficient of the face that looks up, W/m²K, made linear at the temperature of the room. */
 export const linearFrontWm2K = (e: Environment) =>
   (e.frontConvWm2K ?? e.hConvWm2K) + sigmaE(e.emissivity) * 4 * linearAtK.front ** 3;
 

@@ -130,6 +130,7 @@ export interface Reached {
  * The usual instant, and its range: each uncertain direction's own instant, and what the grid's error and the swing of
  * moving air are worth in seconds (law 5). Null: usually not within the horizon.
  * @param after when each world was at a lower temperature: before that none is looked at
+ * @throws CoreInputError that names temperature when out of range
  */
 export function reached(
   run: HeatRun,

@@ -79,7 +79,10 @@ function addCavityRadiation(
   }
 }
 
-/** What every cell is made of. */
+/**
+ * What every cell is made of.
+ * @throws CoreInputError that names layer …, thickness when out of range; CoreInputError for material
+ */
 export function fillCells(
   stack: ThermalStack,
   size: { nx: number; ny: number },

@@ -49,7 +49,9 @@ export interface LampHeater extends AnyHeater {
 
 export type Heater = ContactHeater | AirHeater | LampHeater;
 
+/** Does the device lie on it. */
 export const isContact = (h: Heater): h is ContactHeater => h.kind === 'plate' || h.kind === 'mat';
+/** Is it a jet of hot air. */
 export const isAir = (h: Heater): h is AirHeater => h.kind === 'air';
 
 export const defaultPlate: ContactHeater = {

@@ -60,6 +60,7 @@ export const heaterKinds: Record<HeaterKind, HeaterKindAnswers> = {
 export const kindOfHeater = (h: Heater): HeaterKind =>
   !isAir(h) ? h.kind : h.maxSetC < 180 && h.nozzleMm >= 30 ? 'dryer' : 'gun';
 
+/** What the kind of this heater answers. */
 export const answersOf = (h: Heater): HeaterKindAnswers => heaterKinds[kindOfHeater(h)];
 
 /** The air that reaches the smallest place; null: the bench has none. */

@@ -48,6 +48,7 @@ export const jetScale = tuned(1.7, 'over the disc mean of the correlation, fitte
 /**
  * Martin's disc mean Nu/Pr^0.42 = G F, differentiated for the local value; a plateau inside 2.5 diameters and 1/r² beyond
  * 7.5 (assumed). Range of the correlation: 2000 ≤ Re ≤ 4e5, 2 ≤ H/D ≤ 12, 2.5 ≤ r/D ≤ 7.5; H/D is held at its ends.
+ * @throws CoreInputError for jet.…
  */
 export function makeJet(input: JetInput, ambientC: number): Jet {
   const { nozzleMm, flowLpm, standoffMm } = input;

@@ -171,6 +171,7 @@ export class Member {
   }
 }
 
+/** Product of one row of a matrix, kept row by row, with a vector. */
 export function rowDot(values: Float32Array, row: number, y: Float64Array): number {
   return dotShort(values, row * y.length, y, y.length);
 }

@@ -8,8 +8,10 @@ import { HeatSolver } from './solver';
 import { type ModeRows, type ThermalModes } from './modes';
 import { digest } from '../digest';
 
+/** Name of a heat model by all that it is made from: the same stack and grid have the same. */
 export const stackDigest = (stack: ThermalStack, size: { nx: number; ny: number }) => digest({ v: 5, stack, size });
 
+/** Scalar product. */
 export function dot(a: ArrayLike<number>, b: ArrayLike<number>): number {
   let x = 0;
   let y = 0;
@@ -24,6 +26,7 @@ export function dot(a: ArrayLike<number>, b: ArrayLike<number>): number {
 
 const pictureStride = 2;
 
+/** The full grid seen through its modes: reduced conductances, capacities and the rows by which bond, parts and picture are read. */
 export function project(
   stack: ThermalStack,
   grid: HeatGrid,

@@ -68,6 +68,7 @@ export class Cancelled extends Error {}
 /**
  * Builds the modes on the given grid (default: check grid).
  * @param onProgress share done 0..1; return false to cancel
+ * @throws Cancelled: cancelled
  */
 export function buildModes(
   stack: ThermalStack,

@@ -35,6 +35,7 @@ const stepsPerRound = 8;
 /**
  * The moving jet itself, step by step on the check grid with true radiation: what confirms a planned round. A bond cell
  * counts by its mean over a round. @param onProgress share done; return false to cancel
+ * @throws Cancelled: cancelled
  */
 export function confirmRound(
   stack: ThermalStack,

@@ -23,5 +23,6 @@ export function faceReadings(grid: HeatGrid, columns: ArrayLike<number>, k: numb
   });
 }
 
+/** A reading out of a field of the grid, °C: the mean over its cells. */
 export const readOff = (at: (column: number, k: number) => number, r: Reading): number =>
   r.weightA * at(r.column, r.ka) + (1 - r.weightA) * at(r.column, r.kb);

@@ -9,6 +9,7 @@ export const lookS = { first: 4, most: 60, share: 1 };
 /** The steps that a walk takes from its beginning on. */
 export const walkSteps = new Set<number>();
 
+/** Rates at which the reduced model settles under one boundary, 1/s, with their shapes. */
 export const spectrumOf = (
   model: ReducedModel,
   phase: HeatPhase,

@@ -135,6 +135,7 @@ export interface RouteAdvice {
   saveOrNew: (BreakEven & { save: RouteOption; new: RouteOption }) | null;
 }
 
+/** Hands-on minutes of a route in this shop, with what construction, pieces and the part take or save. */
 export function routeMinutes(
   work: Work,
   f: Pick<RouteFacts, 'construction' | 'pieces'>,

@@ -17,6 +17,7 @@ const toolRoomMm = 0.5;
 /** The blade passes the ring by this much, mm. */
 export const overMm = judgement(1, 'past the ring, so that it is cut through');
 
+/** What a blade must not meet, with its margin, mm: parts that are present, cables, keys, cameras. */
 export function keepOuts(device: Device, bond: Bond, present: ReadonlySet<string>): KeepOut[] {
   const floor = coverOf(device, bond).hMm + bond.gapMm + toolRoomMm;
   const frame = new Set(['rim', 'midPlate', 'display']);

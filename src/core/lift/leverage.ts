@@ -8,6 +8,7 @@ import { coverStrengthMPa } from './strength';
  * (beam theory, published). On one opened length thicker glass bears less lift; in equilibrium with the bond it bears more
  * bond (see strength and ring opening).
  * @param freeMm opened length from the levered edge to where it still holds @returns mm
+ * @throws CoreInputError that names opened length when out of range
  */
 export function leverMm(cover: CoverStrength, hMm: number, flawUm: number, freeMm: number): number {
   requireIn('opened length', freeMm, 0, 300, 'mm');

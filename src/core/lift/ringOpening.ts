@@ -15,6 +15,7 @@ const fits = {
 /** Half length of contact of the pick, mm (judgement). */
 export const contactHalfMm = 3;
 
+/** Modulus of a wide plate in bending, E / (1 − ν²), MPa (Timoshenko). */
 export const planeModulusMPa = (c: CoverStrength) => (c.eGPa.value * 1e3) / (1 - c.nu.value ** 2);
 
 /**

@@ -54,6 +54,7 @@ export function savingChance({ lift, held, easyC, workC, scale }: SavingInput): 
   };
 }
 
+/** Chance of a break, 0 to 1, from an expected number of them (Poisson). */
 export const chanceOf = (hazard: number): number => 1 - Math.exp(-hazard);
 
 export const savingDefaults = {

@@ -89,6 +89,7 @@ export function coverStrengthMPa(
   return { charMPa, designMPa: charMPa / sf };
 }
 
+/** Compression that a strengthened surface keeps at the depth of a flaw, MPa, from the stress at its surface, MPa, and the depth of its layer, µm. */
 export function residualLayerMPa(csMPa: number, dolUm: number, hMm: number, flawUm: number): number {
   if (csMPa <= 0 || dolUm <= 0) return 0;
   if (flawUm <= dolUm) return csMPa * (1 - (2 * flawUm) / (Math.PI * dolUm));

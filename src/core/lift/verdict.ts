@@ -8,6 +8,7 @@ import { breakChance, coverStrengthMPa, type CoverStrength } from './strength';
 export const picksMm = [0.3, 0.4, 0.5, 0.8] as const;
 /** Into a bond of a tenth of a millimetre over the whole area only a blade goes: no thicker than this (judgement). */
 export const thickestBladeMm = 0.5;
+/** Thicknesses of picks that are tried, mm: thinner ones where glue lies under the whole cover. */
 export const picksFor = (fullArea: boolean): readonly number[] =>
   fullArea ? picksMm.filter((p) => p <= thickestBladeMm) : picksMm;
 export const defaultPickMm = 0.5;
@@ -125,6 +126,7 @@ export const sticksUnderSoftK = commonPractice(
   25,
   'an opened edge that was let down while warm sticks again within minutes',
 );
+/** Temperature under which what was cut sticks no more when it touches, °C. */
 export const sticksAgainC = (a: Adhesive): number => floorC(a) - sticksUnderSoftK.value;
 
 /** Floor of working it slowly, moved as the floor of practice is. */

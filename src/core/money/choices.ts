@@ -114,6 +114,7 @@ export function probCheaper(
 /**
  * A chance as Beta(a, b): a first estimate that weighs as much as `weight` jobs, and the shop's own counts.
  * @param prior first estimate, kept between 0.1 % and 99.9 %
+ * @throws CoreInputError that names happened when out of range
  */
 export function learned(
   id: string,

@@ -17,6 +17,7 @@ export interface Margin {
   share: number | null;
 }
 
+/** What stays of the net price, in minor units and as a share of it. */
 export function marginOf(m: JobMoney): Margin {
   const costMinor = Math.round(
     m.partsMinor + m.usedMinor + (m.minutes / 60) * m.ratePerHourMinor + m.extraMinor + m.overheadMinor,

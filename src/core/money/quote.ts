@@ -44,6 +44,7 @@ const floor = (f: Fraction) => f.floor();
  * A price in exact fractions, rounded once at the end: C = parts + consumables (1 + waste) + minutes · rate + Σ p · cost
  * + overhead; net = C / (1 - margin); gross = net (1 + tax); the price is the smallest k · step - off at or above it, the
  * tax in it is rounded half up.
+ * @throws CoreInputError for margin; CoreInputError for rounding step
  */
 export function quote(q: QuoteInput): Quote {
   if (!(q.margin >= 0 && q.margin < 1)) throw new CoreInputError('margin', q.margin, '0 to under 1');

@@ -36,7 +36,10 @@ export function poolTime(calendars: readonly Windows[], from: number, workS: num
   return Infinity;
 }
 
-/** Cheapest assignment of rows to columns (Hungarian method, published: Kuhn 1955; after Jonker & Volgenant 1987). */
+/**
+ * Cheapest assignment of rows to columns (Hungarian method, published: Kuhn 1955; after Jonker & Volgenant 1987).
+ * @throws CoreInputError for cost
+ */
 export function assignment(cost: readonly (readonly number[])[]): number {
   const n = cost.length;
   // an endless cost would be searched for without end

@@ -1,5 +1,6 @@
 import type { Windows } from './types';
 
+/** Windows in which both are open, s; null is always. */
 export function intersect(a: Windows, b: Windows): Windows {
   if (!a) return b;
   if (!b) return a;

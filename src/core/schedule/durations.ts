@@ -13,6 +13,7 @@ export interface LogNormal {
 const z = (q: number): number => jStat.normal.inv(q, 0, 1);
 const phi = (x: number): number => jStat.normal.cdf(x, 0, 1);
 
+/** Log-normal duration with these two quantiles, s. */
 export const fromQuantiles = (p50S: number, p90S: number): LogNormal => ({
   mu: Math.log(p50S),
   sigma: Math.log(p90S / p50S) / z(0.9),
@@ -46,7 +47,10 @@ export const durationFigures = {
   mostAlpha: judgement(4, 'and its spread as at most so many half durations'),
 };
 
-/** Takes in durations, s. Work that was broken off is no duration: leave it out. */
+/**
+ * Takes in durations, s. Work that was broken off is no duration: leave it out.
+ * @throws CoreInputError that names duration when out of range
+ */
 export function learn(b: Belief, durationsS: readonly number[]): Belief {
   const n = durationsS.length;
   if (!n) return b;

@@ -93,6 +93,7 @@ export interface RescueQuestion {
   ideas: readonly RescueIdea[];
 }
 
+/** Tries the ideas by which a late job could be in time. */
 export const rescueWork = (q: RescueQuestion): Rescue[] => rescues(q.plan, q.job, q.ideas, 200, 1);
 
 /** What constraints that people set cost: the plan with them against the plan without. */

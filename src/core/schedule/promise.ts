@@ -14,6 +14,7 @@ export interface Scatter {
 /** Scatter by job and task; what is not named takes exactly as long as planned: a cure's clock is on its long end already. */
 export type Scatters = Readonly<Record<string, Scatter>>;
 
+/** Name of a task of a job in a table of scatters. */
 export const scatterKey = (job: string, task: string) => `${job}|${task}`;
 
 const points = 400;

@@ -28,6 +28,7 @@ function rulesOf(c: Compiled): Record<string, Key> {
   };
 }
 
+/** A way to make a plan with nothing pinned and nothing put off. */
 export const blankGenes = (c: Compiled, variant: number[], order: number[]): Genes => ({
   order,
   variant,

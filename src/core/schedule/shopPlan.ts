@@ -278,6 +278,7 @@ function beginNow(bench: Bench, e: PlanEntry, hands: string | null): Bench | nul
   return { ...bench, started: [...bench.started, started] };
 }
 
+/** The same bench with one job changed. */
 export const mapJob = (
   bench: Bench,
   id: string,

@@ -30,7 +30,10 @@ export interface Channel {
   flags: ('slip' | 'notLaminar' | 'compressible' | 'entrance')[];
 }
 
-/** One round hole that would let the same through: a picture, not a finding. */
+/**
+ * One round hole that would let the same through: a picture, not a finding.
+ * @throws CoreInputError that names leak when out of range
+ */
 export function equivalentChannel(leak: number, lengthM: number, p1: number, p2: number, tK = roomK): Channel {
   requireIn('leak', leak, 1e-15, 1e6, 'Pa m³/s');
   let [lo, hi] = [1e-9, 1e-2];

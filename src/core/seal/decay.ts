@@ -20,6 +20,7 @@ export const sealFigures = {
 /**
  * A device that cools while it is held: with m = p/T, dm/dt = −(1/τ)(p − pAmb)/T (ideal gas). m against the running integral
  * has the slope −1/τ. An exponential through p T0/T gives a wrong answer and is not used.
+ * @throws CoreInputError for readings
  */
 export function coolingRate(
   t: readonly number[],
@@ -70,7 +71,10 @@ export interface SealResult {
 
 const coverage = 2;
 
-/** Leak of a device from the decay of a small pressure difference: V dp/dt = −C (p − pAmb), leak = C × difference. */
+/**
+ * Leak of a device from the decay of a small pressure difference: V dp/dt = −C (p − pAmb), leak = C × difference.
+ * @throws CoreInputError that names free volume, pressure at … s, air pressure of the place when out of range; CoreInputError for pressure; CoreInputError for time constant
+ */
 export function sealDecay(input: SealInput): SealResult {
   const { t, p } = input;
   if (t.length !== p.length) throw new CoreInputError('pressure', p.length, `${t.length} readings, one for each time`);

@@ -19,6 +19,7 @@ export interface ExpFit {
  * the best is polished by Gauss-Newton. The engine is checked
  * against NIST StRD Misra1a and BoxBOD, saturating exponentials.
  * @param fixInf end that is known, Pa; free when it is not said
+ * @throws CoreInputError for readings; CoreInputError for time
  */
 export function fitDecay(t: readonly number[], p: readonly number[], fixInf?: number): ExpFit {
   const n = t.length;

@@ -25,6 +25,7 @@ export interface HoldResult {
 /**
  * Two readings of a hold: V dp/dt = -C p, so p = p0 exp(-t/τ) and τ = t / ln(p0/p1) (isothermal, small differences). Only
  * for the comparison of one device before and after on the same tester: nothing about water follows from it.
+ * @throws CoreInputError that names start, end, time when out of range
  */
 export function holdResult(t: HoldTest): HoldResult {
   requireIn('start', t.startPa, 200, 50_000, 'Pa');

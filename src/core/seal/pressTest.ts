@@ -111,6 +111,7 @@ function decayWith(t: readonly number[], tau: number) {
  * E(t − press) − E(t − release), E a decay with τ (analytic). Whether the bump holds says how the shell breathes, compared with
  * the same device before; it says nothing about water.
  * @param cues prompts of the app: press and release, s; found in the log when they are not given
+ * @throws CoreInputError for readings; CoreInputError for pressure
  */
 export function pressTest(
   t: readonly number[],

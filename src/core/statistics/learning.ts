@@ -13,7 +13,10 @@ export interface LearningCurve {
   n: number;
 }
 
-/** Least squares on the logarithms. @param times of the first, second … job; at least two, all above 0 */
+/**
+ * Least squares on the logarithms. @param times of the first, second … job; at least two, all above 0
+ * @throws CoreInputError for times
+ */
 export function wrightFit(times: readonly number[]): LearningCurve {
   if (times.length < 2 || times.some((t) => !(t > 0)))
     throw new CoreInputError('times', times.length, 'at least two, all above 0');
@@ -36,4 +39,5 @@ export function wrightFit(times: readonly number[]): LearningCurve {
   return { t1: Math.exp(a), b, rate: 2 ** b, rateLow, rateHigh, n };
 }
 
+/** Minutes of the n-th job on a learning curve, n from 1 (Wright 1936). */
 export const wrightAt = (c: Pick<LearningCurve, 't1' | 'b'>, n: number): number => c.t1 * n ** c.b;

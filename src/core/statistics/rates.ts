@@ -2,7 +2,10 @@ import { jStat } from 'jstat';
 
 import { CoreInputError, requireIn } from '../errors';
 
-/** Interval of a share by Wilson 1927 (published). @param z 1.959964 for 95 % */
+/**
+ * Interval of a share by Wilson 1927 (published). @param z 1.959964 for 95 %
+ * @throws CoreInputError that names cases, hits when out of range
+ */
 export function wilson(k: number, n: number, z = 1.959963985): { low: number; high: number } {
   requireIn('cases', n, 1, 1e9);
   requireIn('hits', k, 0, n);
@@ -15,6 +18,7 @@ export function wilson(k: number, n: number, z = 1.959963985): { low: number; hi
 /**
  * Paired changes (McNemar 1947, published; exact and mid-p after Fagerland, Lydersen & Laake 2013).
  * @param b worked before and fails after, @param c the other way round
+ * @throws CoreInputError for changes
  */
 export function mcnemar(b: number, c: number): { chi2: number; pExact: number; pMid: number } {
   const n = b + c;
@@ -39,7 +43,10 @@ export function mcnemar(b: number, c: number): { chi2: number; pExact: number; p
 
 const lnChoose = (n: number, k: number) => jStat.gammaln(n + 1) - jStat.gammaln(k + 1) - jStat.gammaln(n - k + 1);
 
-/** Limits of a chart of shares, one for each sample (Montgomery, published). */
+/**
+ * Limits of a chart of shares, one for each sample (Montgomery, published).
+ * @throws CoreInputError that names sizes when out of range
+ */
 export function pChart(
   defects: readonly number[],
   sizes: readonly number[],

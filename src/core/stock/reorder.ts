@@ -18,12 +18,16 @@ export const demandPrior = {
   b: judgement(30, 'in a month, days'),
 };
 
+/** Demand a day, with its scatter, from a count over so many days. */
 export const learnRate = (count: number, days: number): DemandRate => ({
   a: demandPrior.a.value + count,
   b: demandPrior.b.value + days,
 });
 
-/** Fewest to have for the next `days` when the rate itself is uncertain: the counts are negative binomial (published). */
+/**
+ * Fewest to have for the next `days` when the rate itself is uncertain: the counts are negative binomial (published).
+ * @throws CoreInputError that names days, share when out of range
+ */
 export function partStock(rate: DemandRate, days: number, share: number): number {
   requireIn('days', days, 0, 3650);
   requireIn('share', share, 0, 0.999999);
@@ -83,7 +87,10 @@ export function partOrder(
   };
 }
 
-/** The same for what is used by length or volume: normal demand while the delivery is on its way. */
+/**
+ * The same for what is used by length or volume: normal demand while the delivery is on its way.
+ * @throws CoreInputError that names use a day when out of range
+ */
 export function bulkOrder(
   perDay: number,
   sdPerDay: number,

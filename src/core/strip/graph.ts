@@ -25,6 +25,7 @@ export interface UnderEdit {
   on: boolean;
 }
 
+/** Name of a zone of screws among the things to be stripped. */
 export const zoneId = (zone: string) => `screws:${zone}`;
 
 /** Parts that stay with the shell, and the side that the work goes in from. */

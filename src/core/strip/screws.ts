@@ -34,6 +34,7 @@ export type ScrewFinding =
 export const tightMm = judgement(0.2, 'less room than this under a screw is tight');
 export const engageRule = judgement(1, 'a screw holds with about one diameter of thread');
 
+/** Are two screws of one kind: head, thread, length, colour. */
 export const sameSpec = (a: ScrewSpec, b: ScrewSpec): boolean =>
   a.head === b.head &&
   (a.colour ?? null) === (b.colour ?? null) &&
@@ -125,6 +126,7 @@ export interface HeapKind extends ScrewSpec {
 
 export const alikeMm = judgement(0.4, 'lengths that differ by less are not told apart by eye');
 
+/** Screws that lie in a heap, by kind, with how many there are of each. */
 export function sortHeap(out: readonly ScrewOut[]): HeapKind[] {
   const kinds: HeapKind[] = [];
   for (const r of out) {

@@ -22,6 +22,7 @@ export interface Tray {
   totalMm: number;
 }
 
+/** Name of a cell of the tray, as "B3". */
 export const cellName = (i: number, cols: number) =>
   `${String.fromCharCode(65 + Math.floor(i / cols))}${(i % cols) + 1}`;
 

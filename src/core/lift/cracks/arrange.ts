@@ -39,6 +39,7 @@ const epsMm = 1e-6;
 
 const weldMm = 1e-4;
 
+/** Name of the edge between two corners, whichever comes first. */
 export const edgeKey = (u: number, v: number) => (u < v ? `${u},${v}` : `${v},${u}`);
 
 /**

@@ -2,11 +2,13 @@ import { insidePolygon, signedArea } from '../../device/polygon';
 import type { Pt } from '../../device/types';
 import { type Face, type Arrangement } from './arrange';
 
+/** The two corners of an edge, by its name. */
 export const endsOf = (key: string): [number, number] => {
   const i = key.indexOf(',');
   return [Number(key.slice(0, i)), Number(key.slice(i + 1))];
 };
 
+/** Faces of an arrangement, walked round edge by edge, and the counts of Euler’s formula. */
 export function walk(vertices: readonly Pt[], edges: Arrangement['edges']): Pick<Arrangement, 'faces' | 'counts'> {
   const around = new Map<number, number[]>();
   for (const key of edges.keys()) {

@@ -116,7 +116,7 @@ export function crackPieces(
   };
 }
 
-/** @throws CoreInputError: a crack has 2 to 400 points and a length */
+/** @throws CoreInputError for a crack has 2 to 400 points and a length */
 export function checkCrack(c: readonly Pt[], field: string): void {
   if (c.length < 2) throw new CoreInputError(`${field}: points`, c.length, `2 to ${maxCrackPoints}`);
   if (c.length > maxCrackPoints) throw new CoreInputError(`${field}: points`, c.length, `2 to ${maxCrackPoints}`);
