@@ -53,7 +53,7 @@ export function benchScheduling(median: Median, line: Line): void {
     const own = benchShop(20, shop);
     const g = new Generator(compile(own));
     const dueFirst = firstPlan(g, 'dueDate').objective[0];
-    const bound = boundsOf(g.c).lateS;
+    const bound = boundsOf(g.c).tardinessS;
     const results = [1, 2, 3].map((seed) => {
       const began = performance.now();
       const s = solve(g, { iterations: 1e6, seed, target: bound + 1e-6, tell: () => performance.now() - began < 2000 });

@@ -1,4 +1,4 @@
-import type { SchoolId } from '../core/bond/schools';
+import type { BondingMethodId } from '../core/bond/bondingMethods';
 import { format } from 'date-fns/format';
 
 import type { Construction } from '../core/device/types';
@@ -50,7 +50,7 @@ export const constructionNames: Record<Construction, string> = {
   frameLens: 'lens glass in a frame',
 };
 
-export const schoolNames: Record<SchoolId, string> = {
+export const bondingMethodNames: Record<BondingMethodId, string> = {
   precutRing: 'new pre-cut ring',
   cutTape: 'tape cut in strips',
   liquidBead: 'liquid bead',
@@ -156,7 +156,7 @@ const lines: { [T in KnownEvent['type']]: (e: EventOf<T>, units: LineUnits) => s
     return `${name} by eye: ${e.spots.map((x) => `${x.point} ${how[x.how]}`).join(', ') || 'not even'}`;
   },
   bonded: (e, units) =>
-    `bonded, ${schoolNames[e.adhesive]}${e.adhesive === 'cutTape' ? ` ${units.mm(e.usedMm, 0)}` : ''}`,
+    `bonded, ${bondingMethodNames[e.adhesive]}${e.adhesive === 'cutTape' ? ` ${units.mm(e.usedMm, 0)}` : ''}`,
   bead: (e) => ({ start: 'laying the bead', end: 'bead is laid', off: 'bead wiped off' })[e.phase],
   consumed: (e) => `really used: ${e.items.map((i) => `${i.id} ${i.amount}`).join(', ')}`,
   reopened: (e) => `opened again: ${e.why}`,

@@ -13,7 +13,7 @@ import {
   type Heater,
 } from '../core/heat/heater';
 import { defaultRoom } from '../core/alcohol/vapour';
-import { schoolIds } from '../core/bond/schools';
+import { bondingMethodIds } from '../core/bond/bondingMethods';
 import { uGapMm } from '../core/fit/dryFit';
 import { uStepMm } from '../core/fit/flushness';
 import { contactHeaterSchema, heaterSchema } from './heater';
@@ -28,7 +28,18 @@ import {
   type LiquidStock,
   type TapeStock,
 } from './settingsStock';
-import { clip, air, seen, weight, shelf, night, schoolFigures, cureSeen, money, defaultMoney } from './settingsParts';
+import {
+  clip,
+  air,
+  seen,
+  weight,
+  shelf,
+  night,
+  bondingMethodFigures,
+  cureSeen,
+  money,
+  defaultMoney,
+} from './settingsParts';
 
 export type { LiquidStock, Lot, PartStock, StockMove, TapeStock } from './settingsStock';
 
@@ -139,7 +150,7 @@ export const settingsSchema = z.object({
     .default(() => defaultShelves),
   humidity: z.number().min(1).max(100).default(50),
   night: night.default(() => defaultNight),
-  schools: z.partialRecord(z.enum(schoolIds), schoolFigures).default({}),
+  schools: z.partialRecord(z.enum(bondingMethodIds), bondingMethodFigures).default({}),
   delayCostPerH: z.number().min(0).max(1000).default(0),
   /** clamps that came off beads, and whether they held */
   cureSeen: z.array(cureSeen).max(500).default([]),

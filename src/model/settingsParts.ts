@@ -55,7 +55,7 @@ export const night = z.object({
   tC: z.number().min(-10).max(40),
 });
 
-export const schoolFigures = z.object({
+export const bondingMethodFigures = z.object({
   materialCost: z.number().min(0).max(1000).optional(),
   hours: z.number().min(0).max(20).optional(),
   reworkChance: z.number().min(0).max(1).optional(),

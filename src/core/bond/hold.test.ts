@@ -3,7 +3,7 @@ import { bondPerimeter, faceOf } from '../device/perimeter';
 import { insideDistanceMm } from '../device/shapes';
 import { clampPlan, evenness } from './clampPlan';
 import { clipPlaces, noPress, spreadHold } from './hold';
-import { chooseSchool, schools, type SchoolInput } from './schools';
+import { chooseBondingMethod, schools, type BondingMethodInput } from './bondingMethods';
 
 describe('weights and bags', () => {
   it('100 kPa on a 420 × 2 mm ring are 84 N, 8.57 kg (worked example)', () => {
@@ -63,7 +63,7 @@ describe('where not to press', () => {
 
 describe('choice of adhesive', () => {
   const table = Object.fromEntries(schools.map((s) => [s.id, s.readyH.value]));
-  const base: SchoolInput = {
+  const base: BondingMethodInput = {
     wantSeal: false,
     inStock: { precutRing: true, cutTape: true, liquidBead: true, reuseTopup: true, fullFill: true },
     gapVariationMm: 0.05,
@@ -78,11 +78,11 @@ describe('choice of adhesive', () => {
     fillsGaps: true,
     readyH: table,
   };
-  const row = (i: SchoolInput, id: string) => chooseSchool(i).find((c) => c.school.id === id)!;
+  const row = (i: BondingMethodInput, id: string) => chooseBondingMethod(i).find((c) => c.school.id === id)!;
 
   it('costs and blocks of the worked example: a seal is wanted', () => {
     const i = { ...base, wantSeal: true };
-    expect(chooseSchool(i)[0]!.school.id).toBe('precutRing');
+    expect(chooseBondingMethod(i)[0]!.school.id).toBe('precutRing');
     expect(row(i, 'precutRing').cost).toBeCloseTo(14.7, 9);
     expect(row(i, 'precutRing').parts).toEqual({ material: 6, work: 7.5, rework: 1.2, delay: 0 });
     expect(row(i, 'cutTape')).toMatchObject({ cost: 19.7, blocks: ['noSealClaim'] });
@@ -91,17 +91,19 @@ describe('choice of adhesive', () => {
   });
 
   it('without a seal the bead is cheapest, until there is no time for it', () => {
-    expect(chooseSchool(base)[0]!.school.id).toBe('liquidBead');
-    expect(chooseSchool({ ...base, hoursLeft: 3 })[0]!.school.id).toBe('precutRing');
-    expect(chooseSchool({ ...base, hoursLeft: 3, inStock: { ...base.inStock, precutRing: false } })[0]!.school.id).toBe(
-      'cutTape',
+    expect(chooseBondingMethod(base)[0]!.school.id).toBe('liquidBead');
+    expect(chooseBondingMethod({ ...base, hoursLeft: 3 })[0]!.school.id).toBe('precutRing');
+    expect(
+      chooseBondingMethod({ ...base, hoursLeft: 3, inStock: { ...base.inStock, precutRing: false } })[0]!.school.id,
+    ).toBe('cutTape');
+    expect(chooseBondingMethod({ ...base, hoursLeft: 0.2 }).every((c) => c.blocks.includes('notReadyInTime'))).toBe(
+      true,
     );
-    expect(chooseSchool({ ...base, hoursLeft: 0.2 }).every((c) => c.blocks.includes('notReadyInTime'))).toBe(true);
   });
 
   it('a shrinking bead does not take an uneven seat, one that keeps its volume does (law 11)', () => {
     const bent = { ...base, gapVariationMm: 0.2 };
-    expect(chooseSchool(bent)[0]!.school.id).toBe('liquidBead');
+    expect(chooseBondingMethod(bent)[0]!.school.id).toBe('liquidBead');
     expect(row({ ...bent, fillsGaps: false }, 'liquidBead').blocks).toEqual(['driesThin']);
     expect(row(bent, 'cutTape').blocks).toEqual(['gapVariation']);
     // the map of the seat counts more than the figure of the table
@@ -111,7 +113,7 @@ describe('choice of adhesive', () => {
 
   it('residue speaks against tape, a whole area against everything but the fill', () => {
     expect(row({ ...base, residueClean: false }, 'precutRing').blocks).toEqual(['residue']);
-    expect(chooseSchool({ ...base, fullArea: true, hoursLeft: 48 })[0]!.school.id).toBe('fullFill');
+    expect(chooseBondingMethod({ ...base, fullArea: true, hoursLeft: 48 })[0]!.school.id).toBe('fullFill');
     expect(row({ ...base, hoursLeft: 48 }, 'fullFill').blocks).toEqual(['ringOnly']);
   });
 

@@ -5,8 +5,8 @@ import type { Windows } from './types';
 
 /** Least that any plan can reach. */
 export interface Bounds {
-  lateS: number;
-  spanS: number;
+  tardinessS: number;
+  makespanS: number;
   /** earliest end of each job, alone on the bench */
   doneS: number[];
 }
@@ -177,9 +177,9 @@ export function boundsOf(c: Compiled): Bounds {
     .map((j) => workS[j]!)
     .sort((a, b) => a - b)
     .map((w) => (people.length ? poolTime(people, from, (sum += w)) : 0));
-  // work that the calendars never give room for: nothing is known but that lateness is not below nothing
-  if (![...doneS, ...at].every(Number.isFinite)) return { lateS: 0, spanS: 0, doneS };
-  const lateS =
+  // work that the calendars never give room for: nothing is known but that tardiness is not below nothing
+  if (![...doneS, ...at].every(Number.isFinite)) return { tardinessS: 0, makespanS: 0, doneS };
+  const tardinessS =
     (open.length ? assignment(open.map((j) => at.map((t) => late(j, Math.max(t, doneS[j]!))))) : 0) +
     all.filter(finished).reduce((s, j) => s + late(j, doneS[j]!), 0);
   let end = Math.max(...doneS, ...at);
@@ -202,5 +202,5 @@ export function boundsOf(c: Compiled): Bounds {
     end = Math.max(end, poolTime([c.calendars[i]!], head, work) + tail);
     if (!c.calendars[i]) end = Math.max(end, preemptiveEnd(ops));
   });
-  return { lateS, spanS: end - c.bench.originS, doneS };
+  return { tardinessS, makespanS: end - c.bench.originS, doneS };
 }

@@ -60,12 +60,12 @@ export interface Compiled {
 }
 
 /** A way to make a plan: blocks in their order, a variant for each job, a mode where one is wanted, and earliest starts. */
-export interface Genes {
+export interface PlanEncoding {
   order: number[];
   variant: number[];
   pin: Int16Array;
   notBefore: Float64Array;
 }
-export interface Scored extends Genes {
+export interface Scored extends PlanEncoding {
   objective: Objective;
 }

@@ -54,17 +54,17 @@ describe('promises with holds', () => {
     const n = 8;
     const jobs = Array.from({ length: n }, (_, i) => clamped(`j${i}`, (i + 1) * 1400));
     const g = new Generator(compile(bench(jobs)));
-    const genes = firstPlan(g);
+    const encoding = firstPlan(g);
     // hands take from half to twice as long, evenly in the logarithm
     const stretch = (u: number) => 0.5 * 4 ** u;
     const s = simulate(
       g,
-      genes,
+      encoding,
       (_j, task, _m, planned, random) => (task === 'cure' ? planned : planned * 5 * stretch(random())),
       4000,
       3,
     );
-    g.make(genes);
+    g.make(encoding);
     const order = jobs
       .map((_, i) => i)
       .sort((x, y) => g.startS[g.c.jobs[x]!.variants[0]!.tasks[0]!]! - g.startS[g.c.jobs[y]!.variants[0]!.tasks[0]!]!);

@@ -1,5 +1,5 @@
 import { endOf, fit, fitBack, openTime } from './calendar';
-import type { CBlock, Compiled, Genes } from './compiled';
+import type { CBlock, Compiled, PlanEncoding } from './compiled';
 import { Profile } from './profile';
 import type { Objective, PlanEntry } from './types';
 
@@ -10,7 +10,7 @@ const impossibleS = 1e15;
 export const neverS = 1e12;
 
 /**
- * Makes plans from genes: serial generation (published: Kolisch 1996) with windows repaired by moving right (published: Franck,
+ * Makes plans from encoding: serial generation (published: Kolisch 1996) with windows repaired by moving right (published: Franck,
  * Neumann & Schwindt 2001). The last plan stands in its arrays until the next one is made.
  */
 export class Generator {
@@ -35,7 +35,7 @@ export class Generator {
     this.free = c.bench.resources.map((r) => new Profile(r.capacity));
   }
 
-  make(genes: Genes): Objective {
+  make(encoding: PlanEncoding): Objective {
     const { c } = this;
     this.free.forEach((p, i) => p.copy(c.taken[i]!));
     this.placed.fill(0);
@@ -43,11 +43,12 @@ export class Generator {
     this.missed = [];
     // what has started holds its resources: its blocks first; before them those whose clamps are on already, and before all
     // those whose window is open, for everything else can wait a little
-    for (const b of genes.order) if (this.windowOpen(b)) this.place(b, genes);
-    for (const b of genes.order) if (c.blocks[b]!.holds.some((h) => c.tasks[h.from]!.started)) this.place(b, genes);
-    for (const b of genes.order) if (c.blocks[b]!.tasks.some((t) => c.tasks[t]!.started)) this.place(b, genes);
-    for (const b of genes.order) this.place(b, genes);
-    return this.score(genes);
+    for (const b of encoding.order) if (this.windowOpen(b)) this.place(b, encoding);
+    for (const b of encoding.order)
+      if (c.blocks[b]!.holds.some((h) => c.tasks[h.from]!.started)) this.place(b, encoding);
+    for (const b of encoding.order) if (c.blocks[b]!.tasks.some((t) => c.tasks[t]!.started)) this.place(b, encoding);
+    for (const b of encoding.order) this.place(b, encoding);
+    return this.score(encoding);
   }
 
   private windowOpen(b: number): boolean {
@@ -62,21 +63,21 @@ export class Generator {
     for (let q = 0; q < m.res.length; q++) this.free[m.res[q]!]!.add(this.startS[t]!, this.endS[t]!, sign * m.need[q]!);
   }
 
-  private place(index: number, genes: Genes): void {
+  private place(index: number, encoding: PlanEncoding): void {
     if (this.placed[index]) return;
     this.placed[index] = 1;
     const b = this.c.blocks[index]!;
-    for (const p of b.preds) this.place(p, genes);
+    for (const p of b.preds) this.place(p, encoding);
     const job = this.c.jobs[b.job]!;
     for (const t of b.tasks)
-      this.earliest[t] = Math.max(job.releaseS, this.c.tasks[t]!.releaseS, this.c.bench.nowS, genes.notBefore[t]!);
+      this.earliest[t] = Math.max(job.releaseS, this.c.tasks[t]!.releaseS, this.c.bench.nowS, encoding.notBefore[t]!);
     for (let round = 0; ; round++) {
       if (round > 5000) {
         this.feasible = false;
         break;
       }
       const booked: number[] = [];
-      const again = this.tryBlock(b, genes, booked);
+      const again = this.tryBlock(b, encoding, booked);
       if (again === 'no') return;
       if (again === 'done') break;
       this.missed = this.missed.filter((m) => this.c.tasks[m.to]!.block !== index);
@@ -85,7 +86,7 @@ export class Generator {
     for (const h of b.holds) this.free[h.res]!.add(this.startS[h.from]!, this.endS[h.to]!, h.need);
   }
 
-  private tryBlock(b: CBlock, genes: Genes, booked: number[]): 'done' | 'again' | 'no' {
+  private tryBlock(b: CBlock, encoding: PlanEncoding, booked: number[]): 'done' | 'again' | 'no' {
     const { tasks } = this.c;
     for (const t of b.tasks) {
       const task = tasks[t]!;
@@ -93,7 +94,7 @@ export class Generator {
         this.startS[t] = task.started.startS;
         this.endS[t] = task.started.endS;
         this.mode[t] = task.started.mode;
-      } else if (!this.fitTask(t, genes)) {
+      } else if (!this.fitTask(t, encoding)) {
         this.feasible = false;
         for (const q of b.tasks)
           if (!tasks[q]!.started && !booked.includes(q)) {
@@ -141,14 +142,14 @@ export class Generator {
   }
 
   /** Earliest end over its modes, or over the one that is pinned. */
-  private fitTask(t: number, genes: Genes): boolean {
+  private fitTask(t: number, encoding: PlanEncoding): boolean {
     const task = this.c.tasks[t]!;
     let from = this.earliest[t]!;
     for (let q = 0; q < task.preds.length; q++) {
       const l = task.preds[q]!;
       from = Math.max(from, this.endS[l.from]! + l.minS);
     }
-    const pin = genes.pin[t]!;
+    const pin = encoding.pin[t]!;
     let best = Infinity;
     for (let m = pin >= 0 ? pin : 0; m < (pin >= 0 ? pin + 1 : task.modes.length); m++) {
       const { calendar, durS, res, need } = task.modes[m]!;
@@ -180,14 +181,14 @@ export class Generator {
     return best < Infinity;
   }
 
-  private score(genes: Genes): Objective {
+  private score(encoding: PlanEncoding): Objective {
     const { c } = this;
     let late = 0;
     let end = 0;
     const people = new Map<number, { from: number; to: number; work: number }>();
     for (const [j, job] of c.jobs.entries()) {
       let done = 0;
-      for (const t of job.variants[genes.variant[j]!]!.tasks) {
+      for (const t of job.variants[encoding.variant[j]!]!.tasks) {
         done = Math.max(done, this.endS[t]!);
         const m = c.tasks[t]!.modes[this.mode[t]!]!;
         for (const r of m.res) {
@@ -209,10 +210,10 @@ export class Generator {
     return [late, end - c.bench.originS, idle];
   }
 
-  entries(genes: Genes): PlanEntry[] {
+  entries(encoding: PlanEncoding): PlanEntry[] {
     return this.c.jobs
       .flatMap((job, j) => {
-        const v = job.variants[genes.variant[j]!]!;
+        const v = job.variants[encoding.variant[j]!]!;
         return v.tasks.map((t) => ({
           job: job.id,
           variant: v.id,

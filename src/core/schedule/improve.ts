@@ -1,7 +1,7 @@
 import { boundsOf } from './bounds';
-import type { Compiled, Genes, Scored } from './compiled';
+import type { Compiled, PlanEncoding, Scored } from './compiled';
 import { compare, Generator } from './generate';
-import { blankGenes, firstPlan } from './rules';
+import { blankEncoding, firstPlan } from './rules';
 import type { Objective } from './types';
 
 /** mulberry32 (public domain): the same seed gives the same plan. */
@@ -36,11 +36,11 @@ const copy = (s: Scored): Scored => ({
   objective: s.objective,
 });
 
-/** From here on a list is short enough for waiting genes to matter as much as its order. */
+/** From here on a list is short enough for waiting encoding to matter as much as its order. */
 const shortList = 40;
 
 /**
- * Simulated annealing on the genes. Moves: a waiting block before the one it waits for on the critical chain, a block or a whole
+ * Simulated annealing on the encoding. Moves: a waiting block before the one it waits for on the critical chain, a block or a whole
  * job elsewhere, a task that lets another go first, another mode, another variant. The best is kept in the order in which the
  * objective counts.
  */
@@ -190,7 +190,7 @@ function byStart(g: Generator, s: Scored): void {
  * A pair of blocks on the chain that ends a late job (or the last one): the second waits for the first at a resource. Walked
  * back from the end of the job in the plan that the generator holds.
  */
-function waiting(g: Generator, s: Genes, due: boolean, random: () => number): readonly [number, number] | null {
+function waiting(g: Generator, s: PlanEncoding, due: boolean, random: () => number): readonly [number, number] | null {
   const { c } = g;
   const int = (n: number) => Math.floor(random() * n);
   const users: number[][] = c.bench.resources.map(() => []);
@@ -260,13 +260,13 @@ export function solve(g: Generator, o: ImproveOptions): Scored & { made: number 
       const q = Math.floor(random() * (i + 1));
       [order[i], order[q]] = [order[q]!, order[i]!];
     }
-    const genes = blankGenes(c, variant, order);
+    const encoding = blankEncoding(c, variant, order);
     c.tasks.forEach((t, i) => {
-      if (t.modes.length > 1 && random() < 0.3) genes.pin[i] = Math.floor(random() * t.modes.length);
+      if (t.modes.length > 1 && random() < 0.3) encoding.pin[i] = Math.floor(random() * t.modes.length);
     });
     const s = improve(
       g,
-      { ...genes, objective: g.make(genes) },
+      { ...encoding, objective: g.make(encoding) },
       {
         ...o,
         iterations: Math.ceil((0.7 * o.iterations) / runs),
@@ -289,9 +289,9 @@ export function solve(g: Generator, o: ImproveOptions): Scored & { made: number 
 
 export type Quality = { kind: 'best' } | { kind: 'within'; share: number } | { kind: 'notProven' };
 
-/** How good a plan is proven to be: its weighted lateness against what no plan can undercut. */
+/** How good a plan is proven to be: its weighted tardiness against what no plan can undercut. */
 export function qualityOf(g: Generator, objective: Objective): Quality {
-  const bound = boundsOf(g.c).lateS;
+  const bound = boundsOf(g.c).tardinessS;
   if (objective[0] - bound < 1e-6) return { kind: 'best' };
   const share = (objective[0] - bound) / objective[0];
   return share <= 0.1 ? { kind: 'within', share } : { kind: 'notProven' };

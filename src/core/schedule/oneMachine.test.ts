@@ -33,7 +33,7 @@ const ends = (list: readonly Work[], order: readonly number[]) => {
   let t = 0;
   return order.map((j) => ({ j, end: (t += list[j]!.p) }));
 };
-const lateness = (list: readonly Work[], order: readonly number[]) =>
+const tardiness = (list: readonly Work[], order: readonly number[]) =>
   ends(list, order).reduce((s, { j, end }) => s + list[j]!.w * Math.max(0, end - list[j]!.d), 0);
 const lateCount = (list: readonly Work[], order: readonly number[]) =>
   ends(list, order).filter(({ j, end }) => end > list[j]!.d).length;
@@ -73,18 +73,18 @@ it('total tardiness of a textbook case (Pinedo, example 3.4.5, from memory): 370
   const d = [260, 266, 266, 336, 337];
   const list = p.map((v, i) => ({ p: v, d: d[i]!, w: 1 }));
   expect(best(list).late).toBe(370);
-  expect(Math.min(...orders(5).map((o) => lateness(list, o)))).toBe(370);
+  expect(Math.min(...orders(5).map((o) => tardiness(list, o)))).toBe(370);
 });
 
 it('weighted tardiness of small cases is what trying every order gives', () => {
-  for (const list of cases) expect(best(list).late).toBe(Math.min(...orders(5).map((o) => lateness(list, o))));
+  for (const list of cases) expect(best(list).late).toBe(Math.min(...orders(5).map((o) => tardiness(list, o))));
 });
 
 it('everything due at once: shortest weighted first is best (Smith 1956, published)', () => {
   for (const c of cases) {
     const list = c.map((j) => ({ ...j, d: 0 }));
     const byRatio = list.map((_, i) => i).sort((a, b) => list[a]!.p / list[a]!.w - list[b]!.p / list[b]!.w);
-    expect(best(list).late).toBe(lateness(list, byRatio));
+    expect(best(list).late).toBe(tardiness(list, byRatio));
   }
 });
 

@@ -100,11 +100,11 @@ export const rescueWork = (q: RescueQuestion): Rescue[] => rescues(q.plan, q.job
 export function wishCost(
   withWishes: ShopPlan,
   bench: Bench,
-): { lateS: number; spanS: number; jobs: { job: string; laterS: number }[] } {
+): { tardinessS: number; makespanS: number; jobs: { job: string; laterS: number }[] } {
   const free = planShop(bench, { iterations: 200, seeds: [1], previous: withWishes.plan });
   return {
-    lateS: Math.max(0, withWishes.objective[0] - free.objective[0]),
-    spanS: withWishes.objective[1] - free.objective[1],
+    tardinessS: Math.max(0, withWishes.objective[0] - free.objective[0]),
+    makespanS: withWishes.objective[1] - free.objective[1],
     jobs: Object.entries(withWishes.doneS)
       .map(([job, end]) => ({ job, laterS: end - (free.doneS[job] ?? end) }))
       .filter((j) => Math.abs(j.laterS) >= 60)

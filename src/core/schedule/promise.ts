@@ -2,7 +2,7 @@ import { jStat } from 'jstat';
 
 import { compile } from './compile';
 import { Generator } from './generate';
-import { genesFrom, type ShopPlan } from './shopPlan';
+import { encodingFrom, type ShopPlan } from './shopPlan';
 import { simulate, type Simulated } from './simulate';
 
 /** How a duration scatters about its median: Student t of the logarithm with `dof` degrees of freedom and this scale. */
@@ -39,7 +39,7 @@ export function promisesOf(p: ShopPlan, scatters: Scatters, runs = 2000, seed = 
   const g = new Generator(compile(p.bench));
   return simulate(
     g,
-    genesFrom(g.c, p.plan),
+    encodingFrom(g.c, p.plan),
     (job, task, _mode, plannedS, random) => {
       const s = scatters[scatterKey(job, task)];
       const u = random();

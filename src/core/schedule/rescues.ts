@@ -9,9 +9,9 @@ export interface Rescue {
   /** what it is about: a way of closing, minutes, a job */
   what: string;
   endS: number;
-  lateS: number;
+  tardinessS: number;
   /** other jobs that it makes late, or later, by so much */
-  costs: { job: string; lateS: number }[];
+  costs: { job: string; tardinessS: number }[];
 }
 
 export interface RescueIdea {
@@ -34,15 +34,17 @@ export function rescues(
   const dueS = p.bench.jobs.find((j) => j.id === job)?.dueS;
   if (dueS === null || dueS === undefined) return [];
   const before = p.doneS[job]!;
-  const lateOf = new Map(p.late.map((l) => [l.job, l.lateS]));
+  const lateOf = new Map(p.late.map((l) => [l.job, l.tardinessS]));
   return ideas
     .flatMap((idea): Rescue[] => {
       const q = planShop(idea.bench, { iterations, seeds: [seed], previous: p.plan });
       if (q.breaches.length || !(q.doneS[job]! < before - 30)) return [];
       const costs = q.late
-        .filter((l) => l.job !== job && l.lateS > (lateOf.get(l.job) ?? 0) + 30)
-        .map((l) => ({ job: l.job, lateS: l.lateS - (lateOf.get(l.job) ?? 0) }));
-      return [{ id: idea.id, what: idea.what, endS: q.doneS[job]!, lateS: Math.max(0, q.doneS[job]! - dueS), costs }];
+        .filter((l) => l.job !== job && l.tardinessS > (lateOf.get(l.job) ?? 0) + 30)
+        .map((l) => ({ job: l.job, tardinessS: l.tardinessS - (lateOf.get(l.job) ?? 0) }));
+      return [
+        { id: idea.id, what: idea.what, endS: q.doneS[job]!, tardinessS: Math.max(0, q.doneS[job]! - dueS), costs },
+      ];
     })
-    .sort((a, b) => a.lateS - b.lateS || a.costs.length - b.costs.length);
+    .sort((a, b) => a.tardinessS - b.tardinessS || a.costs.length - b.costs.length);
 }

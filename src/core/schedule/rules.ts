@@ -1,4 +1,4 @@
-import type { CBlock, CJob, Compiled, Genes, Scored } from './compiled';
+import type { CBlock, CJob, Compiled, PlanEncoding, Scored } from './compiled';
 import { compare, Generator } from './generate';
 
 const never = 1e12;
@@ -29,7 +29,7 @@ function rulesOf(c: Compiled): Record<string, Key> {
 }
 
 /** A way to make a plan with nothing pinned and nothing put off. */
-export const blankGenes = (c: Compiled, variant: number[], order: number[]): Genes => ({
+export const blankEncoding = (c: Compiled, variant: number[], order: number[]): PlanEncoding => ({
   order,
   variant,
   pin: new Int16Array(c.tasks.length).fill(-1),
@@ -54,9 +54,9 @@ export function firstPlan(g: Generator, only?: string): Scored & { rule: string 
       );
       const place = new Map(blocks.map((b, i) => [b, i]));
       const order = [...blocks].sort((x, y) => keys.get(x)! - keys.get(y)! || place.get(x)! - place.get(y)!);
-      const genes = blankGenes(c, variant, order);
-      const objective = g.make(genes);
-      if (!best || compare(objective, best.objective) < 0) best = { ...genes, objective, rule };
+      const encoding = blankEncoding(c, variant, order);
+      const objective = g.make(encoding);
+      if (!best || compare(objective, best.objective) < 0) best = { ...encoding, objective, rule };
     }
   }
   return best!;

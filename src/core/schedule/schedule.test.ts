@@ -80,11 +80,11 @@ describe('published job shops', () => {
     const s = solve(g, { iterations: 20_000, seed: 1, target: optimum });
     expect(g.make(s)[1]).toBe(optimum);
     expect(violations(bench, g.entries(s))).toEqual([]);
-    expect(boundsOf(g.c).spanS).toBeLessThanOrEqual(optimum);
+    expect(boundsOf(g.c).makespanS).toBeLessThanOrEqual(optimum);
   });
 
   it('bounds: FT06 52 by the preemptive machine, LA01 and LA05 their optimum (published)', () => {
-    const span = (k: keyof typeof shops) => boundsOf(compile(jobShop(shops[k].text))).spanS;
+    const span = (k: keyof typeof shops) => boundsOf(compile(jobShop(shops[k].text))).makespanS;
     expect([span('FT06'), span('LA01'), span('LA05')]).toEqual([52, 666, 593]);
   });
 
@@ -163,7 +163,7 @@ const small = (a: [number, number, number], b: [number, number, number]): Bench 
   started: [],
 });
 
-/** Least lateness of all plans on whole seconds, every one asked by the checker of its rules. */
+/** Least tardiness of all plans on whole seconds, every one asked by the checker of its rules. */
 function byForce(bench: Bench): number {
   let best = Infinity;
   const tasks = bench.jobs.flatMap((j) => j.variants[0]!.tasks.map((t) => ({ j, t })));
@@ -223,7 +223,7 @@ describe('windows, holds and hands', () => {
       const s = solve(g, { iterations: 3000, seed });
       expect(g.make(s)[0]).toBe(want);
       expect(violations(bench, g.entries(s))).toEqual([]);
-      expect(boundsOf(g.c).lateS).toBeLessThanOrEqual(want + 1e-9);
+      expect(boundsOf(g.c).tardinessS).toBeLessThanOrEqual(want + 1e-9);
     }
   });
 

@@ -228,7 +228,7 @@ describe('a plan of the whole bench', () => {
       50,
       1,
     );
-    expect(r).toMatchObject({ id: 'otherWay', lateS: 0, costs: [] });
+    expect(r).toMatchObject({ id: 'otherWay', tardinessS: 0, costs: [] });
     expect(rescues(p, 'J1', [{ id: 'first', what: '', bench: p.bench }], 50, 1)).toEqual([]);
   });
 

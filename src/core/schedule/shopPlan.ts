@@ -1,18 +1,18 @@
 import { boundsOf } from './bounds';
 import { compile } from './compile';
-import type { Compiled, Genes, Scored } from './compiled';
+import type { Compiled, PlanEncoding, Scored } from './compiled';
 import { judgement } from '../source';
 import { violations, type Violation } from './feasible';
 import { compare, Generator, neverS } from './generate';
 import { improve, qualityOf, solve, type Quality } from './improve';
 import { withReheat } from './reheat';
-import { blankGenes, firstPlan } from './rules';
+import { blankEncoding, firstPlan } from './rules';
 import type { Bench, Objective, PlanEntry } from './types';
 
 export interface LateJob {
   job: string;
   endS: number;
-  lateS: number;
+  tardinessS: number;
 }
 
 /** A whole plan as it is shown, with what was proven about it and what the checker found. */
@@ -45,22 +45,22 @@ export interface PlanOptions {
   tell?: (share: number) => boolean;
 }
 
-/** A plan in force is left for another one only for this much, weighted lateness or span, s. */
+/** A plan in force is left for another one only for this much, weighted tardiness or span, s. */
 export const worthChanging = {
-  lateS: judgement(600, 'ten minutes of lateness in all, weighted; less is not worth that people look anew'),
-  spanS: judgement(1800, 'half an hour sooner for the last job'),
+  tardinessS: judgement(600, 'ten minutes of tardiness in all, weighted; less is not worth that people look anew'),
+  makespanS: judgement(1800, 'half an hour sooner for the last job'),
 };
 
 /** Is the gain over a plan in force worth a change. */
 export const worth = (better: Objective, standing: Objective): boolean =>
-  standing[0] - better[0] >= worthChanging.lateS.value ||
-  (better[0] <= standing[0] + 1e-6 && standing[1] - better[1] >= worthChanging.spanS.value);
+  standing[0] - better[0] >= worthChanging.tardinessS.value ||
+  (better[0] <= standing[0] + 1e-6 && standing[1] - better[1] >= worthChanging.makespanS.value);
 
 /** Reheats that are tried one after the other before a window is given up. */
 const mostReheats = 20;
 
-/** Genes that make a plan again: its blocks by their starts, its ways, its variants, nothing earlier than it was. */
-export function genesFrom(c: Compiled, plan: readonly PlanEntry[]): Genes {
+/** PlanEncoding that make a plan again: its blocks by their starts, its ways, its variants, nothing earlier than it was. */
+export function encodingFrom(c: Compiled, plan: readonly PlanEntry[]): PlanEncoding {
   const at = new Map(plan.map((e) => [`${e.job}\u0000${e.task}`, e]));
   const variantOf = new Map(plan.map((e) => [e.job, e.variant]));
   const variant = c.jobs.map((j) => {
@@ -84,24 +84,24 @@ export function genesFrom(c: Compiled, plan: readonly PlanEntry[]): Genes {
     const [a, b] = [start.get(x)!, start.get(y)!];
     return (a === b ? 0 : a - b) || place.get(x)! - place.get(y)!;
   });
-  const genes = blankGenes(c, variant, order);
+  const encoding = blankEncoding(c, variant, order);
   c.tasks.forEach((t, i) => {
     const e = at.get(`${c.jobs[t.job]!.id}\u0000${t.id}`);
     if (!e || t.variant !== variant[t.job] || e.mode >= t.modes.length) return;
-    genes.pin[i] = e.mode;
-    genes.notBefore[i] = e.startS;
+    encoding.pin[i] = e.mode;
+    encoding.notBefore[i] = e.startS;
   });
-  return genes;
+  return encoding;
 }
 
 /** The best to begin with: the plan that stands, made again under what is so now, or one of the rules. */
 function beginning(g: Generator, previous: readonly PlanEntry[] | undefined, inForce: boolean): Scored {
   const first = firstPlan(g);
   if (!previous?.length) return first;
-  const genes = genesFrom(g.c, previous);
-  const kept: Scored = { ...genes, objective: g.make(genes) };
-  const again = (over: Partial<Genes>): Scored => {
-    const own = { ...genes, notBefore: new Float64Array(genes.notBefore.length), ...over };
+  const encoding = encodingFrom(g.c, previous);
+  const kept: Scored = { ...encoding, objective: g.make(encoding) };
+  const again = (over: Partial<PlanEncoding>): Scored => {
+    const own = { ...encoding, notBefore: new Float64Array(encoding.notBefore.length), ...over };
     return { ...own, objective: g.make(own) };
   };
   const pulled = again({});
@@ -111,7 +111,7 @@ function beginning(g: Generator, previous: readonly PlanEntry[] | undefined, inF
     return worth(first.objective, same.objective) ? first : same;
   }
   // the plan that stands is kept when another is as good: nobody likes a plan that jumps
-  return [kept, pulled, again({ pin: new Int16Array(genes.pin.length).fill(-1) }), first].reduce((a, b) =>
+  return [kept, pulled, again({ pin: new Int16Array(encoding.pin.length).fill(-1) }), first].reduce((a, b) =>
     compare(b.objective, a.objective) < 0 ? b : a,
   );
 }
@@ -130,7 +130,7 @@ export function planShop(bench: Bench, o: PlanOptions): ShopPlan {
     const g = new Generator(compile(now));
     let best = beginning(g, o.previous, o.inForce ?? false);
     const standing = best;
-    const target = boundsOf(g.c).lateS + 1e-6;
+    const target = boundsOf(g.c).tardinessS + 1e-6;
     let stopped = false;
     if (o.iterations > 0)
       for (const [k, seed] of o.seeds.entries()) {
@@ -182,10 +182,10 @@ export function planShop(bench: Bench, o: PlanOptions): ShopPlan {
       late: g.c.jobs
         .flatMap((j, i) =>
           j.dueS !== null && g.doneS[i]! > j.dueS
-            ? [{ job: j.id, endS: g.doneS[i]!, lateS: g.doneS[i]! - j.dueS }]
+            ? [{ job: j.id, endS: g.doneS[i]!, tardinessS: g.doneS[i]! - j.dueS }]
             : [],
         )
-        .sort((a, b) => b.lateS - a.lateS),
+        .sort((a, b) => b.tardinessS - a.tardinessS),
       inserted,
       missed,
       breaches: g.feasible
@@ -212,7 +212,7 @@ function neverFits(g: Generator): Violation[] {
 export interface Instead {
   job: string;
   task: string;
-  /** weighted lateness more than the plan's, s; and the span */
+  /** weighted tardiness more than the plan's, s; and the span */
   moreLateS: number;
   moreSpanS: number;
   /** jobs that end later than due with it and not with the plan */

@@ -1,6 +1,6 @@
 import { endOf, fit } from './calendar';
 import { Generator, neverS } from './generate';
-import type { Genes } from './compiled';
+import type { PlanEncoding } from './compiled';
 import { randomOf } from './improve';
 import { Profile } from './profile';
 
@@ -35,17 +35,17 @@ export function quantile(sorted: ArrayLike<number>, q: number): number {
  * starts when what it needs is there, and the head of a window not before its planned start. A missed window costs its reheat.
  * What stays with a device (clips, a place) is taken from the start of one task to the end of another, whenever that is.
  */
-export function simulate(g: Generator, genes: Genes, draw: Draw, runs = 2000, seed = 7): Simulated {
+export function simulate(g: Generator, encoding: PlanEncoding, draw: Draw, runs = 2000, seed = 7): Simulated {
   const { c } = g;
-  g.make(genes);
+  g.make(encoding);
   const random = randomOf(seed);
-  const acting = c.jobs.flatMap((j, i) => j.variants[genes.variant[i]!]!.tasks);
+  const acting = c.jobs.flatMap((j, i) => j.variants[encoding.variant[i]!]!.tasks);
   const planned = Float64Array.from(g.startS);
   const mode = Int16Array.from(g.mode);
   const order = [...acting].sort((a, b) => planned[a]! - planned[b]! || g.endS[a]! - g.endS[b]! || a - b);
   const windowed = (t: number) => c.tasks[t]!.preds.some((l) => l.maxS < Infinity);
   const head = new Set(acting.filter((t) => !windowed(t) && c.tasks[t]!.succs.some((l) => l.maxS < Infinity)));
-  const holds = c.jobs.flatMap((j, i) => j.variants[genes.variant[i]!]!.blocks.flatMap((b) => c.blocks[b]!.holds));
+  const holds = c.jobs.flatMap((j, i) => j.variants[encoding.variant[i]!]!.blocks.flatMap((b) => c.blocks[b]!.holds));
   const takes = new Map<number, typeof holds>();
   const gives = new Map<number, typeof holds>();
   for (const h of holds) {
@@ -121,7 +121,7 @@ export function simulate(g: Generator, genes: Genes, draw: Draw, runs = 2000, se
       hold(t);
     }
     c.jobs.forEach((j, i) => {
-      ends[i]![n] = Math.max(...j.variants[genes.variant[i]!]!.tasks.map((t) => end[t]!));
+      ends[i]![n] = Math.max(...j.variants[encoding.variant[i]!]!.tasks.map((t) => end[t]!));
     });
   }
   return {

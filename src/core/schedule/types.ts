@@ -86,5 +86,5 @@ export interface PlanEntry {
   endS: number;
 }
 
-/** In the order in which it counts: weighted lateness, end of the last job, idle time of people between their tasks. */
-export type Objective = readonly [lateS: number, spanS: number, idleS: number];
+/** In the order in which it counts: weighted tardiness, end of the last job, idle time of people between their tasks. */
+export type Objective = readonly [tardinessS: number, makespanS: number, idleS: number];

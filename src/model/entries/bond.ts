@@ -1,6 +1,6 @@
 import { z } from 'zod';
 
-import { schoolIds } from '../../core/bond/schools';
+import { bondingMethodIds } from '../../core/bond/bondingMethods';
 import { mm, text } from './parts';
 
 /** Entries of closing: laid, closed, used, opened again. */
@@ -11,7 +11,7 @@ export const bondEntries = {
     /** how it was to be laid, kept with its start */
     plan: z
       .object({
-        school: z.enum(schoolIds),
+        school: z.enum(bondingMethodIds),
         liquidId: z.string().min(1).max(60),
         bondMm: mm(0.3, 30),
         gapMm: mm(0.01, 5),
@@ -25,7 +25,7 @@ export const bondEntries = {
       .optional(),
   },
   bonded: {
-    adhesive: z.enum(schoolIds),
+    adhesive: z.enum(bondingMethodIds),
     usedMm: z.number().min(0).max(5000),
     widthMm: z.number().min(0.5).max(30),
     /** tape when it is not said */

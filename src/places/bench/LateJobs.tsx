@@ -69,7 +69,7 @@ function Late({ late, now, at }: { late: LateJob; now: PlanNow; at: number }) {
   return (
     <View className="mb-2">
       <Txt strong tone="caution">
-        {lateText(now.shop, late.job, late.endS, late.lateS, at)}
+        {lateText(now.shop, late.job, late.endS, late.tardinessS, at)}
       </Txt>
       {helps?.map((r) => (
         <Txt key={r.id + r.what} size="s" className="mt-1">

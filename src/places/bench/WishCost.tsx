@@ -46,10 +46,10 @@ export function WishCost({ now }: { now: PlanNow }) {
 function costText(c: Cost, label: (id: string) => string): string {
   const later = c.jobs.filter((j) => j.laterS > 0);
   const sooner = c.jobs.filter((j) => j.laterS < 0);
-  if (!later.length && c.lateS < 30) return 'It costs nothing: no job ends later.';
+  if (!later.length && c.tardinessS < 30) return 'It costs nothing: no job ends later.';
   return (
     [
-      c.lateS >= 30 ? `It costs ${span(Math.max(60, c.lateS))} of lateness` : 'It costs no lateness',
+      c.tardinessS >= 30 ? `It costs ${span(Math.max(60, c.tardinessS))} of lateness` : 'It costs no lateness',
       ...(later.length
         ? [
             later

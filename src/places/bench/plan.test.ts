@@ -78,7 +78,11 @@ describe('words', () => {
     expect(qualityText({ kind: 'best' }, 1)).toContain('1 plan was tried');
     const endS = shop.bench.nowS + 3600;
     expect(
-      rescueText({ id: 'otherWay', what: 'tape', endS, lateS: 0, costs: [{ job: 'demo-0139', lateS: 600 }] }, shop, t0),
+      rescueText(
+        { id: 'otherWay', what: 'tape', endS, tardinessS: 0, costs: [{ job: 'demo-0139', tardinessS: 600 }] },
+        shop,
+        t0,
+      ),
     ).toBe('Close it with tape: in time, ready 15:30; J-0139 10 min later than promised.');
     expect(
       entryText(

@@ -66,8 +66,8 @@ export function qualityText(q: Quality, made: number): string {
   }
 }
 
-export const lateText = (shop: ShopBench, jobId: string, endS: number, lateS: number, now: number): string =>
-  `${labelsOf(shop)(jobId)} is late by ${span(Math.max(60, lateS))}: ready ${dayTime(atOf(shop, endS), now)}.`;
+export const lateText = (shop: ShopBench, jobId: string, endS: number, tardinessS: number, now: number): string =>
+  `${labelsOf(shop)(jobId)} is late by ${span(Math.max(60, tardinessS))}: ready ${dayTime(atOf(shop, endS), now)}.`;
 
 const rescueNames: Record<Rescue['id'], (what: string) => string> = {
   first: () => 'Put it before everything else',
@@ -81,9 +81,9 @@ const rescueNames: Record<Rescue['id'], (what: string) => string> = {
 export function rescueText(r: Rescue, shop: ShopBench, now: number): string {
   const label = labelsOf(shop);
   const costs = r.costs.length
-    ? `; ${r.costs.map((c) => `${label(c.job)} ${span(Math.max(60, c.lateS))} later than promised`).join(', ')}`
+    ? `; ${r.costs.map((c) => `${label(c.job)} ${span(Math.max(60, c.tardinessS))} later than promised`).join(', ')}`
     : '; no other job is late by it';
-  return `${rescueNames[r.id](r.what)}: ${r.lateS < 30 ? 'in time' : `still ${span(Math.max(60, r.lateS))} late`}, ready ${dayTime(atOf(shop, r.endS), now)}${costs}.`;
+  return `${rescueNames[r.id](r.what)}: ${r.tardinessS < 30 ? 'in time' : `still ${span(Math.max(60, r.tardinessS))} late`}, ready ${dayTime(atOf(shop, r.endS), now)}${costs}.`;
 }
 
 /** A task on the plan as one line for the list and the screen reader. */

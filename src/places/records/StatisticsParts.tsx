@@ -2,7 +2,7 @@ import { Suspense } from 'react';
 import { View } from 'react-native';
 
 import { wrightAt } from '@/core/statistics/learning';
-import { schoolNames, constructionNames, workNames } from '@/model/eventLine';
+import { bondingMethodNames, constructionNames, workNames } from '@/model/eventLine';
 import { stageNames } from '@/model/stages';
 import { statisticsFigures, type Count } from '@/work/records/shopStatistics';
 import { rowOf, WhyRows } from '@/bench-kit/Why';
@@ -60,7 +60,7 @@ export function Filters({
         onChange={setPerson}
       />
       <Disclosure
-        title={`Kind and way of bonding: ${kind ? kindName(kind) : 'all'}${school ? `, ${schoolNames[school as keyof typeof schoolNames]}` : ''}`}
+        title={`Kind and way of bonding: ${kind ? kindName(kind) : 'all'}${school ? `, ${bondingMethodNames[school as keyof typeof bondingMethodNames]}` : ''}`}
       >
         <Choice
           label="Kind"
@@ -73,7 +73,7 @@ export function Filters({
           value={school}
           options={[
             { id: all, name: 'All' },
-            ...schools.map((s) => ({ id: s, name: schoolNames[s as keyof typeof schoolNames] })),
+            ...schools.map((s) => ({ id: s, name: bondingMethodNames[s as keyof typeof bondingMethodNames] })),
           ]}
           onChange={setSchool}
         />
@@ -178,7 +178,9 @@ export function ComeBackFigures({ here: { comeBacks } }: { here: StatisticsScree
         rows={[
           countRow('All', comeBacks.all),
           ...comeBacks.byPerson.map((c) => countRow(c.name, c)),
-          ...comeBacks.bySchool.map((c) => countRow(schoolNames[c.name as keyof typeof schoolNames] ?? c.name, c)),
+          ...comeBacks.bySchool.map((c) =>
+            countRow(bondingMethodNames[c.name as keyof typeof bondingMethodNames] ?? c.name, c),
+          ),
         ]}
       />
       {comeBacks.stays.length ? (

@@ -5,7 +5,14 @@ import { useWindowDimensions } from 'react-native';
 
 import { type StageId } from '@/model/stages';
 import { kindOf } from '@/work/bench/shopDurations';
-import { breakageOf, comeBacksOf, filtered, learningOf, schoolOf, stageMinutesOf } from '@/work/records/shopStatistics';
+import {
+  breakageOf,
+  comeBacksOf,
+  filtered,
+  learningOf,
+  bondingMethodOf,
+  stageMinutesOf,
+} from '@/work/records/shopStatistics';
 import { breakWeight } from '@/core/intake/routeFigures';
 import { useJobs, useSettings } from '@/store/shop';
 import { useNow } from '@/bench-kit/useNow';
@@ -30,7 +37,10 @@ export function useStatisticsScreen() {
   const today = Math.ceil(now / day) * day;
   const finished = useMemo(() => jobs.filter((j) => j.closedAt !== null), [jobs]);
   const kinds = useMemo(() => [...new Set(finished.map(kindOf))].sort(), [finished]);
-  const schools = useMemo(() => [...new Set(finished.map(schoolOf).filter((s) => s !== null))].sort(), [finished]);
+  const schools = useMemo(
+    () => [...new Set(finished.map(bondingMethodOf).filter((s) => s !== null))].sort(),
+    [finished],
+  );
   const list = useMemo(
     () =>
       filtered(jobs, {

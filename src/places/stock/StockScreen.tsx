@@ -14,7 +14,7 @@ import { BeadsSeen } from './BeadsSeen';
 import { Liquids } from './Liquids';
 import { Orders } from './Orders';
 import { Parts } from './Parts';
-import { SchoolFigures } from './SchoolFigures';
+import { BondingMethodFigures } from './BondingMethodFigures';
 import { ShelfAir } from './ShelfAir';
 import { StockFiles } from './StockFiles';
 import { Tapes } from './Tapes';
@@ -98,7 +98,7 @@ export function StockScreen() {
       </Disclosure>
       <StockFiles settings={s} stock={stock} onChange={put} />
       <ShelfAir settings={s} onChange={put} />
-      <SchoolFigures settings={s} onChange={put} />
+      <BondingMethodFigures settings={s} onChange={put} />
       <BeadsSeen settings={s} onChange={(cureSeen) => put({ cureSeen })} />
     </PlaceFrame>
   );

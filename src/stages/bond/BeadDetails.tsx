@@ -3,7 +3,7 @@ import { View } from 'react-native';
 
 import { type BeadDetailsProps } from './useBeadDetails';
 import { useBeadDetails } from './useBeadDetails';
-import { BeadSettings, SchoolSettings, BeadNumbers } from './BeadDetailsParts';
+import { BeadSettings, BondingMethodSettings, BeadNumbers } from './BeadDetailsParts';
 
 /** What a bead is set to, and what follows from it. */
 export function BeadDetails(p: BeadDetailsProps) {
@@ -11,7 +11,7 @@ export function BeadDetails(p: BeadDetailsProps) {
   return (
     <View className="mt-2 border-t border-rule pt-2">
       <BeadSettings here={here} />
-      <SchoolSettings here={here} />
+      <BondingMethodSettings here={here} />
       <BeadNumbers here={here} />
       <Link href={'/stock' as Href} className="font-body text-m text-ink underline py-3">
         Stock: liquids, tubes, dates

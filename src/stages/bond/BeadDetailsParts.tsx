@@ -65,7 +65,7 @@ export function BeadSettings({
 }
 
 /** What the way of bonding asks besides. */
-export function SchoolSettings({ here: { school, s, work, picks, onPicks } }: { here: BeadDetailsState }) {
+export function BondingMethodSettings({ here: { school, s, work, picks, onPicks } }: { here: BeadDetailsState }) {
   return (
     <>
       {school === 'reuseTopup' ? (

@@ -10,7 +10,7 @@ import { BeadDetails } from './BeadDetails';
 import { BeforeClosing, ClosingList } from './ClosingList';
 import { RealUse } from './RealUse';
 import { whyRows } from './readings';
-import { SchoolTable } from './SchoolTable';
+import { BondingMethodTable } from './BondingMethodTable';
 import { TapeDetails } from './TapeDetails';
 import { isLiquid, type Joint } from './useJoint';
 
@@ -34,7 +34,7 @@ export function JointBelow({ job, settings, joint }: JointBelowProps) {
         <BeadDetails job={job} work={work} school={school} liquid={liquid} bead={bead} picks={picks} onPicks={pick} />
       ) : null}
       {job.bonded || phase === 'laying' ? null : <ClosingList job={job} closing={closing} bead={bead} awake={awake} />}
-      {phase === 'tape' || phase === 'plan' ? <SchoolTable job={job} work={work} bead={bead} /> : null}
+      {phase === 'tape' || phase === 'plan' ? <BondingMethodTable job={job} work={work} bead={bead} /> : null}
       {job.bonded ? (
         <>
           <RealUse job={job} />

@@ -12,7 +12,7 @@ import { JointBelow } from './JointBelow';
 import { jointCall } from './jointCall';
 import { JointPicture } from './JointPicture';
 import { beadReadings, ringReadings, tapeReadings } from './readings';
-import { SchoolChoice } from './SchoolTable';
+import { BondingMethodChoice } from './BondingMethodTable';
 import { useJoint } from './useJoint';
 import { useJointActions } from './useJointActions';
 
@@ -47,7 +47,7 @@ export function JointBond({ job }: { job: JobState }) {
         picture={(size) => <JointPicture job={job} settings={settings} size={size} joint={joint} />}
         controls={
           phase === 'tape' || phase === 'plan' ? (
-            <SchoolChoice work={work} school={school} onSchool={setPicked} />
+            <BondingMethodChoice work={work} school={school} onSchool={setPicked} />
           ) : phase === 'open' ? (
             <BeforeClosing job={job} />
           ) : null

@@ -1,5 +1,5 @@
 import { closingWindow } from '@/core/bond/openTime';
-import type { Block, SchoolId } from '@/core/bond/schools';
+import type { Block, BondingMethodId } from '@/core/bond/bondingMethods';
 import type { EdgeId } from '@/core/device/types';
 import type { Closing } from '@/core/bond/closing';
 import type { JobState } from '@/model/fold';
@@ -28,7 +28,7 @@ export const blockWords: Record<Block, string> = {
   ringOnly: 'only for a cover that was bonded all over',
 };
 
-export const consequence: Record<SchoolId, string> = {
+export const consequence: Record<BondingMethodId, string> = {
   precutRing: 'quickest to lay, clean rework; the only one after which a seal measurement is even discussed',
   cutTape: 'always at hand, cheap, clean rework; joints at the corners leak, no seal measurement is offered',
   liquidBead: 'goes where no ring is to be had; slow, squeezes out, harder to open again; no seal measurement',

@@ -1,4 +1,4 @@
-import { schoolNames } from '@/model/eventLine';
+import { bondingMethodNames } from '@/model/eventLine';
 import type { JobState } from '@/model/fold';
 import { onPlate } from '@/model/stages/heat';
 import type { Settings } from '@/model/settings';
@@ -28,7 +28,7 @@ export function jointCall(job: JobState, jobs: readonly JobState[], settings: Se
       : null;
   const text = job.bonded
     ? {
-        sentence: `Closed with ${schoolNames[job.bonded.adhesive]}.`,
+        sentence: `Closed with ${bondingMethodNames[job.bonded.adhesive]}.`,
         reason: 'The clocks run on Cure.',
         tone: 'ink' as const,
       }

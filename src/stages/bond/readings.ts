@@ -1,6 +1,6 @@
 import { beadFigures } from '@/core/bond/bead';
 import { openFigures } from '@/core/bond/openTime';
-import { thinGapMm, type SchoolChoice, type SchoolId } from '@/core/bond/schools';
+import { thinGapMm, type BondingMethodChoice, type BondingMethodId } from '@/core/bond/bondingMethods';
 import { kerfMm, sagMm } from '@/core/bond/tapePlan';
 import { diffusion23M2S, solventActivationKJ } from '@/core/cure/solventCure';
 import { moistureFigures } from '@/core/cure/laws';
@@ -36,7 +36,7 @@ export const ringReadings = (w: BondWork): ReadingItem[] => [
   },
 ];
 
-export const beadReadings = (b: BeadWork, c: SchoolChoice, units: Units): ReadingItem[] => [
+export const beadReadings = (b: BeadWork, c: BondingMethodChoice, units: Units): ReadingItem[] => [
   {
     id: 'ml',
     value: `${b.ml.toFixed(2)} ml`,
@@ -62,7 +62,7 @@ export const beadReadings = (b: BeadWork, c: SchoolChoice, units: Units): Readin
   },
 ];
 
-export function whyRows(school: SchoolId, c: SchoolChoice, bead: BeadWork | null): WhyRow[] {
+export function whyRows(school: BondingMethodId, c: BondingMethodChoice, bead: BeadWork | null): WhyRow[] {
   const common = [
     rowOf('Rework chance of this way', c.school.reworkChance, ''),
     rowOf('Work', c.school.hours, 'h'),

@@ -1,4 +1,4 @@
-import type { SchoolId } from '@/core/bond/schools';
+import type { BondingMethodId } from '@/core/bond/bondingMethods';
 import type { JobState } from '@/model/fold';
 import type { LiquidStock } from '@/model/settings';
 import { useSettings } from '@/store/shop';
@@ -8,7 +8,7 @@ import type { BeadWork, Picks } from '@/work/bond/beadWork';
 export interface BeadDetailsProps {
   job: JobState;
   work: BondWork;
-  school: SchoolId;
+  school: BondingMethodId;
   liquid: LiquidStock;
   bead: BeadWork | null;
   picks: Picks;

@@ -3,7 +3,7 @@ import { useMemo, useState } from 'react';
 import { closingOrder } from '@/core/bond/closing';
 import { closingWindow } from '@/core/bond/openTime';
 import { paceAt } from '@/core/bond/pace';
-import type { SchoolId } from '@/core/bond/schools';
+import type { BondingMethodId } from '@/core/bond/bondingMethods';
 import type { JobState } from '@/model/fold';
 import type { Settings } from '@/model/settings';
 import { stockNow } from '@/model/stock';
@@ -13,7 +13,7 @@ import { useNow } from '@/bench-kit/useNow';
 import { bondWork, problemOf, tapeFor } from '@/work/bond/bondWork';
 import { beadWork, noPicks, type BeadWork, type Picks } from '@/work/bond/beadWork';
 
-export const isLiquid = (s: SchoolId) => s === 'liquidBead' || s === 'reuseTopup' || s === 'fullFill';
+export const isLiquid = (s: BondingMethodId) => s === 'liquidBead' || s === 'reuseTopup' || s === 'fullFill';
 
 /** A joint that is being shut, as it stands: the way, how much of it, where the work is, the window that runs. */
 export function useJoint(job: JobState, jobs: readonly JobState[], settings: Settings) {
@@ -21,7 +21,7 @@ export function useJoint(job: JobState, jobs: readonly JobState[], settings: Set
   // the mark moves five times a second, a clock once
   const now = useNow(open ? (job.bead?.endAt === null ? 200 : 1000) : 10_000);
   const [own, setOwn] = useState<Picks>(noPicks);
-  const [picked, setPicked] = useState<SchoolId | null>(null);
+  const [picked, setPicked] = useState<BondingMethodId | null>(null);
   // a bead that lies open keeps the figures it was begun with, over a reload too
   const kept = job.bead?.plan ?? null;
   const picks = useMemo((): Picks => (kept ? { ...own, ...kept } : own), [kept, own]);

@@ -9,7 +9,7 @@ import { notRegistered } from '@/work/check/registering';
 import { limitWords, pressWords, ratioWords, sealOf } from '@/work/check/sealJob';
 import { edgeName } from '@/work/heat/placeNames';
 import type { EventOf } from '@/model/event';
-import { comeBackNames, schoolNames } from '@/model/eventLine';
+import { comeBackNames, bondingMethodNames } from '@/model/eventLine';
 import type { JobState, JointSeen } from '@/model/fold';
 import type { CoverSlice } from '@/model/stages/cover';
 import { heatCount } from '@/model/stages/heat';
@@ -90,7 +90,7 @@ function doneLines(job: JobState, settings: Settings): string[] {
     out.push(
       job.bonded.adhesive === 'cutTape'
         ? `Bonded with tape cut in strips, ${length(job.bonded.usedMm, settings, 0)}.`
-        : `Bonded: ${schoolNames[job.bonded.adhesive]}.`,
+        : `Bonded: ${bondingMethodNames[job.bonded.adhesive]}.`,
     );
   if (job.clampOn?.count) out.push(`Held with ${job.clampOn.count} clips.`);
   return out;

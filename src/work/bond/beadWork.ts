@@ -5,7 +5,7 @@ import { distances, openings, openStretches, startFarFrom, type Distance } from 
 import { openTime, type OpenTime } from '@/core/bond/openTime';
 import { paceOf, type Pace } from '@/core/bond/pace';
 import { orderRuns, runsBetween, type RunOrder } from '@/core/bond/runs';
-import { type SchoolId } from '@/core/bond/schools';
+import { type BondingMethodId } from '@/core/bond/bondingMethods';
 import { squeeze, type Squeeze } from '@/core/bond/squeeze';
 import { bondPerimeter, coverOf, type Perimeter } from '@/core/device/perimeter';
 import { boxOf, insideDistanceMm } from '@/core/device/shapes';
@@ -99,7 +99,7 @@ export function beadWork(
   settings: Settings,
   stock: Stock,
   liquid: LiquidStock,
-  school: SchoolId,
+  school: BondingMethodId,
   picks: Picks,
   now: number,
 ): BeadWork {

@@ -2,7 +2,7 @@ import { jointOf } from '@/core/device/jointKinds';
 import { beadFigures } from '@/core/bond/bead';
 import { planCuts, type CutPlan } from '@/core/bond/cutStock';
 import { openStretches } from '@/core/bond/keepClear';
-import { chooseSchool, type SchoolChoice, type SchoolId } from '@/core/bond/schools';
+import { chooseBondingMethod, type BondingMethodChoice, type BondingMethodId } from '@/core/bond/bondingMethods';
 import { kerfMm, tapeGaps, tapePlan, type TapePlan } from '@/core/bond/tapePlan';
 import { unlocksAtS } from '@/core/cure/policy';
 import { cureClocks } from '@/core/cure/laws';
@@ -39,7 +39,7 @@ export interface BondWork {
   rings: number;
   tape: TapeWork | null;
   liquids: LiquidStock[];
-  choices: SchoolChoice[];
+  choices: BondingMethodChoice[];
   open: Arc[];
 }
 
@@ -124,7 +124,7 @@ export function bondWork(
   const bondMm = picks.bondMm ?? Math.min(job.bond.widthMm, beadFigures.usualBondMm.value);
   const lineMm = Math.max(bondMm, picks.coverage * picks.pitchMm);
   const hasLiquid = liquid !== null && (stock.liquids.get(liquid.id) ?? 0) > 0 && !expired(liquid, now);
-  const choices = chooseSchool({
+  const choices = chooseBondingMethod({
     wantSeal: job.prep.has('sealWanted'),
     inStock: {
       precutRing: rings > 0,
@@ -173,7 +173,7 @@ export function bondWork(
 
 /** What a bonding takes from stock, as the plan has it. */
 export function usedOf(
-  school: SchoolId,
+  school: BondingMethodId,
   job: Pick<JointSeen, 'device'>,
   tape: TapeWork | null,
   bead: BeadWork | null,

@@ -2,7 +2,7 @@ import { demoHistory } from '@/demo/history';
 import { demoJobs, demoSettings } from '@/demo/shop';
 import { foldJob } from '@/model/fold';
 import { byMonth, outcomeOf } from '@/work/money/jobMoney';
-import { breakageOf, comeBacksOf, filtered, learningOf, schoolOf, stageMinutesOf } from './shopStatistics';
+import { breakageOf, comeBacksOf, filtered, learningOf, bondingMethodOf, stageMinutesOf } from './shopStatistics';
 import { kindOf, workCached } from '@/work/bench/shopDurations';
 
 const t0 = new Date(2026, 3, 14, 13, 0).getTime();
@@ -18,7 +18,9 @@ describe('what the log of two months says', () => {
     const mirel = filtered(everything, { ...none, person: 'Mirel' });
     expect(osk.length + mirel.length).toBe(list.length);
     expect(filtered(everything, { ...none, kind }).every((j) => kindOf(j) === kind)).toBe(true);
-    expect(filtered(everything, { ...none, school: 'cutTape' }).every((j) => schoolOf(j) === 'cutTape')).toBe(true);
+    expect(filtered(everything, { ...none, school: 'cutTape' }).every((j) => bondingMethodOf(j) === 'cutTape')).toBe(
+      true,
+    );
     expect(filtered(everything, { ...none, sinceAt: t0 - 30 * 86400e3 }).length).toBeLessThan(list.length);
   });
 

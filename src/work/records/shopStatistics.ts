@@ -24,7 +24,7 @@ export interface Filter {
   sinceAt: number;
 }
 
-export const schoolOf = (job: Pick<BondSlice, 'bonded'>): string | null => job.bonded?.adhesive ?? null;
+export const bondingMethodOf = (job: Pick<BondSlice, 'bonded'>): string | null => job.bonded?.adhesive ?? null;
 
 /** Jobs that fit; a person fits a job that they repaired. */
 export const filtered = (jobs: readonly JobState[], f: Filter): JobState[] =>
@@ -33,7 +33,7 @@ export const filtered = (jobs: readonly JobState[], f: Filter): JobState[] =>
       j.closedAt !== null &&
       j.closedAt >= f.sinceAt &&
       (f.kind === null || kindOf(j) === f.kind) &&
-      (f.school === null || schoolOf(j) === f.school) &&
+      (f.school === null || bondingMethodOf(j) === f.school) &&
       (f.person === null || repairerOf(j) === f.person),
   );
 
@@ -155,7 +155,7 @@ export function comeBacksOf(jobs: readonly JobState[], everything: readonly JobS
   return {
     all: count('all', jobs.filter((j) => back.has(j.id)).length, jobs.length),
     byPerson: by(repairerOf),
-    bySchool: by(schoolOf),
+    bySchool: by(bondingMethodOf),
     stays: kaplanMeier(
       jobs.map((j) => {
         const b = back.get(j.id);

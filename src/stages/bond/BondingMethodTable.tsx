@@ -1,8 +1,8 @@
 import { View } from 'react-native';
 
 import { bentLimits } from '@/core/fit/bentFrame';
-import type { SchoolId } from '@/core/bond/schools';
-import { schoolNames } from '@/model/eventLine';
+import type { BondingMethodId } from '@/core/bond/bondingMethods';
+import { bondingMethodNames } from '@/model/eventLine';
 import type { JobState } from '@/model/fold';
 import { useActions } from '@/bench-kit/actions';
 import { useSettings } from '@/store/shop';
@@ -13,21 +13,21 @@ import { blockWords, consequence } from './bondCall';
 import type { BondWork } from '@/work/bond/bondWork';
 import type { BeadWork } from '@/work/bond/beadWork';
 
-interface SchoolTableProps {
+interface BondingMethodTableProps {
   job: JobState;
   work: BondWork;
   bead: BeadWork | null;
 }
 
 /** The way that is proposed, and the others in reach. */
-export function SchoolChoice({
+export function BondingMethodChoice({
   work,
   school,
   onSchool,
 }: {
   work: BondWork;
-  school: SchoolId;
-  onSchool: (s: SchoolId) => void;
+  school: BondingMethodId;
+  onSchool: (s: BondingMethodId) => void;
 }) {
   const best = work.choices[0]!;
   const settings = useSettings();
@@ -35,19 +35,19 @@ export function SchoolChoice({
     <Choice
       label="Way of bonding"
       value={school}
-      options={work.choices.map((c) => ({ id: c.school.id, name: schoolNames[c.school.id] }))}
+      options={work.choices.map((c) => ({ id: c.school.id, name: bondingMethodNames[c.school.id] }))}
       onChange={onSchool}
       hint={
         best.blocks.length
-          ? `None is free of objections: ${schoolNames[best.school.id]} has the fewest. Tell the customer what must change.`
-          : `${schoolNames[best.school.id]} is proposed: nothing against it, cheapest at ${best.cost.toFixed(1)} ${settings.money.currency} with work, rework and delay.`
+          ? `None is free of objections: ${bondingMethodNames[best.school.id]} has the fewest. Tell the customer what must change.`
+          : `${bondingMethodNames[best.school.id]} is proposed: nothing against it, cheapest at ${best.cost.toFixed(1)} ${settings.money.currency} with work, rework and delay.`
       }
     />
   );
 }
 
 /** The ways of bonding side by side: cost, time, what each takes of an uneven seat, what speaks against it here. */
-export function SchoolTable({ job, work, bead }: SchoolTableProps) {
+export function BondingMethodTable({ job, work, bead }: BondingMethodTableProps) {
   const settings = useSettings();
   const { log } = useActions(job);
   const tick = (item: 'sealWanted' | 'oldRingWhole') => (done: boolean) => void log([{ type: 'prep', item, done }]);
@@ -59,7 +59,7 @@ export function SchoolTable({ job, work, bead }: SchoolTableProps) {
           <View role="row" key={c.school.id} className="border-b border-rule py-1">
             <View role="cell" className="flex-row justify-between gap-2">
               <Txt size="s" strong className="flex-1">
-                {schoolNames[c.school.id]}
+                {bondingMethodNames[c.school.id]}
               </Txt>
               <Txt size="s" num>
                 {c.cost.toFixed(1)} {settings.money.currency} · ready {span(c.readyH * 3600)}
@@ -105,7 +105,7 @@ export function SchoolTable({ job, work, bead }: SchoolTableProps) {
 }
 
 /** Where a bent seat leaves the tape in the air, and what to add there. */
-function FrameNote({ job, work, bead }: Pick<SchoolTableProps, 'job' | 'work' | 'bead'>) {
+function FrameNote({ job, work, bead }: Pick<BondingMethodTableProps, 'job' | 'work' | 'bead'>) {
   const settings = useSettings();
   const f = work.frame;
   if (!f)

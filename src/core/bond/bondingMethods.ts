@@ -1,10 +1,10 @@
 import { judgement, type Sourced } from '../source';
 
-export const schoolIds = ['precutRing', 'cutTape', 'liquidBead', 'reuseTopup', 'fullFill'] as const;
-export type SchoolId = (typeof schoolIds)[number];
+export const bondingMethodIds = ['precutRing', 'cutTape', 'liquidBead', 'reuseTopup', 'fullFill'] as const;
+export type BondingMethodId = (typeof bondingMethodIds)[number];
 
 /** Figures of a way of bonding. All of them are judgement until the shop puts its own in. */
-export interface SchoolFigures {
+export interface BondingMethodFigures {
   materialCost: Sourced;
   hours: Sourced;
   reworkChance: Sourced;
@@ -14,23 +14,23 @@ export interface SchoolFigures {
   gapVariationMm: Sourced;
 }
 
-export interface School extends SchoolFigures {
-  id: SchoolId;
+export interface BondingMethod extends BondingMethodFigures {
+  id: BondingMethodId;
   seal: 'factoryType' | 'nonePromised';
   liquid: boolean;
 }
 
 const j = (v: number, of: string) => judgement(v, `${of}: shop figure, no source`);
 const row = (
-  id: SchoolId,
+  id: BondingMethodId,
   cost: number,
   hours: number,
   rework: number,
   readyH: number,
   gap: number,
-  seal: School['seal'],
+  seal: BondingMethod['seal'],
   liquid: boolean,
-): School => ({
+): BondingMethod => ({
   id,
   materialCost: j(cost, `${id}, material`),
   hours: j(hours, `${id}, hours of hands`),
@@ -41,7 +41,7 @@ const row = (
   liquid,
 });
 
-export const schools: readonly School[] = [
+export const schools: readonly BondingMethod[] = [
   row('precutRing', 6, 0.25, 0.03, 0.5, 0.12, 'factoryType', false),
   row('cutTape', 1.5, 0.5, 0.08, 0.5, 0.08, 'nonePromised', false),
   row('liquidBead', 1, 0.35, 0.07, 12, 0.4, 'nonePromised', true),
@@ -63,10 +63,10 @@ export type Block =
   | 'fullAreaNeedsFill'
   | 'ringOnly';
 
-export interface SchoolInput {
+export interface BondingMethodInput {
   /** somebody wants a seal measurement after it */
   wantSeal: boolean;
-  inStock: Readonly<Record<SchoolId, boolean>>;
+  inStock: Readonly<Record<BondingMethodId, boolean>>;
   /** largest gap under a flat glass as measured on the seat; null: not measured */
   gapVariationMm: number | null;
   /** does tape touch all round, by the map of the seat; null: not measured */
@@ -82,12 +82,12 @@ export interface SchoolInput {
   /** does the liquid that is at hand keep its volume */
   fillsGaps: boolean;
   /** time on the shelf by the cure law, where it was computed, h */
-  readyH?: Partial<Record<SchoolId, number>>;
-  figures?: Partial<Record<SchoolId, Partial<Record<keyof SchoolFigures, number>>>>;
+  readyH?: Partial<Record<BondingMethodId, number>>;
+  figures?: Partial<Record<BondingMethodId, Partial<Record<keyof BondingMethodFigures, number>>>>;
 }
 
-export interface SchoolChoice {
-  school: School;
+export interface BondingMethodChoice {
+  school: BondingMethod;
   cost: number;
   /** what the cost is made of */
   parts: { material: number; work: number; rework: number; delay: number };
@@ -96,7 +96,10 @@ export interface SchoolChoice {
   blocks: Block[];
 }
 
-const withFigures = (s: School, own: Partial<Record<keyof SchoolFigures, number>> | undefined): School =>
+const withFigures = (
+  s: BondingMethod,
+  own: Partial<Record<keyof BondingMethodFigures, number>> | undefined,
+): BondingMethod =>
   own
     ? {
         ...s,
@@ -106,15 +109,15 @@ const withFigures = (s: School, own: Partial<Record<keyof SchoolFigures, number>
 
 /** What can be lived with when the customer agrees; everything else means that the way does not hold, or is not there. */
 const soft: ReadonlySet<Block> = new Set<Block>(['noSealClaim', 'notReadyInTime']);
-const hard = (c: SchoolChoice) => c.blocks.filter((b) => !soft.has(b)).length;
+const hard = (c: BondingMethodChoice) => c.blocks.filter((b) => !soft.has(b)).length;
 
 /**
  * Costs each way for this job and names what speaks against it. The cheapest without a block comes first, ties in the order
  * of the table; when all are blocked, the one that holds comes first, then
  * the one with the fewest blocks, and the customer is told what must change.
  */
-export function chooseSchool(input: SchoolInput): SchoolChoice[] {
-  const out = schools.map((plain): SchoolChoice => {
+export function chooseBondingMethod(input: BondingMethodInput): BondingMethodChoice[] {
+  const out = schools.map((plain): BondingMethodChoice => {
     const school = withFigures(plain, input.figures?.[plain.id]);
     const readyH = input.readyH?.[school.id] ?? school.readyH.value;
     const shrinks = school.liquid && !input.fillsGaps;

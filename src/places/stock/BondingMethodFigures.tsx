@@ -1,23 +1,23 @@
 import { View } from 'react-native';
 
-import { schools, type SchoolId } from '@/core/bond/schools';
-import { schoolNames } from '@/model/eventLine';
+import { schools, type BondingMethodId } from '@/core/bond/bondingMethods';
+import { bondingMethodNames } from '@/model/eventLine';
 import type { Settings } from '@/model/settings';
 import { Disclosure } from '@/ui/Disclosure';
 import { NumberField } from '@/ui/NumberField';
 import { LengthField } from '@/ui/QuantityField';
 import { Txt } from '@/ui/Txt';
 
-interface SchoolFiguresProps {
+interface BondingMethodFiguresProps {
   settings: Settings;
   onChange: (change: Partial<Settings>) => void;
 }
 
-type Figures = NonNullable<Settings['schools'][SchoolId]>;
+type Figures = NonNullable<Settings['schools'][BondingMethodId]>;
 
 /** What each way of bonding costs this shop: judgement until somebody has counted. */
-export function SchoolFigures({ settings: s, onChange }: SchoolFiguresProps) {
-  const put = (id: SchoolId, change: Figures) =>
+export function BondingMethodFigures({ settings: s, onChange }: BondingMethodFiguresProps) {
+  const put = (id: BondingMethodId, change: Figures) =>
     onChange({ schools: { ...s.schools, [id]: { ...s.schools[id], ...change } } });
   return (
     <Disclosure title="Ways of bonding: costs and limits">
@@ -43,7 +43,7 @@ export function SchoolFigures({ settings: s, onChange }: SchoolFiguresProps) {
       />
       {schools.map((w) => {
         const own = s.schools[w.id] ?? {};
-        const name = schoolNames[w.id];
+        const name = bondingMethodNames[w.id];
         return (
           <View key={w.id} className="border-t border-rule pt-2 mt-2">
             <Txt strong>{name}</Txt>
