@@ -10,7 +10,7 @@ const impossibleS = 1e15;
 export const neverS = 1e12;
 
 /**
- * Makes plans from encoding: serial generation (published: Kolisch 1996) with windows repaired by moving right (published: Franck,
+ * Makes plans from an encoding: serial schedule generation scheme (published: Kolisch 1996) with windows repaired by moving right (published: Franck,
  * Neumann & Schwindt 2001). The last plan stands in its arrays until the next one is made.
  */
 export class Generator {

@@ -1,6 +1,6 @@
 import { Link, useRouter } from 'expo-router';
 import { useDeferredValue, useMemo, useState } from 'react';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
 
 import type { JobState } from '@/model/fold';
 import { stageNames } from '@/model/stages';
@@ -10,10 +10,11 @@ import { stageHref } from '@/bench-kit/stageHref';
 import { useJobs } from '@/store/shop';
 import { Button } from '@/ui/Button';
 import { Choice } from '@/ui/Choice';
+import { JobRow } from '@/bench-kit/JobRow';
 import { Mark } from '@/ui/Mark';
+import { MoreList } from '@/ui/MoreList';
 import { PlaceFrame } from '@/bench-kit/PlaceFrame';
 import { TextBox } from '@/ui/TextBox';
-import { Txt } from '@/ui/Txt';
 import { textSearch } from '@/work/textSearch';
 import { dayTime } from '@/words/units';
 import { useNow } from '@/bench-kit/useNow';
@@ -27,7 +28,6 @@ export function JobsScreen() {
   const now = useNow(10_000);
   const [find, setFind] = useState('');
   const [which, setWhich] = useState<'open' | 'closed' | 'all'>('open');
-  const [most, setMost] = useState(24);
   // typing goes before the list
   const typed = useDeferredValue(find);
   const search = useMemo(() => textSearch(jobs, textOf), [jobs]);
@@ -67,36 +67,24 @@ export function JobsScreen() {
           Records and statistics of what was handed over
         </Link>
       ) : null}
-      {shown.slice(0, most).map((j) => (
-        <Link key={j.id} href={stageHref(j.id, j.stage)} asChild>
-          <Pressable
-            aria-label={`${j.label}, ${j.device.name}, ${j.closedAt ? 'handed over' : stageNames[j.stage]}`}
-            className="min-h-[64px] flex-row items-center gap-3 border-b border-rule"
-          >
-            <Mark state={j.closedAt ? 'done' : 'waits'} />
-            <View className="flex-1 py-2">
-              <Txt strong>
-                {j.label} · {j.device.name}
-              </Txt>
-              <Txt size="s" tone="ink2">
-                {j.closedAt
-                  ? `handed over ${dayTime(j.closedAt, now)}`
-                  : `${stageNames[j.stage]}, stage ${placeOn(j.way, j.stage)} of ${j.way.length}`}
-                {j.customerMark ? ` · ${j.customerMark}` : ''}
-              </Txt>
-            </View>
-            <Txt size="s" num tone={j.promiseAt && j.promiseAt < now && !j.closedAt ? 'caution' : 'ink2'}>
-              {j.promiseAt ? dayTime(j.promiseAt, now) : ''}
-            </Txt>
-          </Pressable>
-        </Link>
-      ))}
-      {shown.length > most ? (
-        <View className="mt-3 self-start">
-          <Button kind="small" label={`${shown.length - most} more`} onPress={() => setMost(most + 60)} />
-        </View>
-      ) : null}
-      {shown.length ? null : <Txt tone="ink2">No job matches.</Txt>}
+      <MoreList key={which} items={shown} first={24} step={60} none="No job matches.">
+        {(j) => (
+          <JobRow
+            key={j.id}
+            job={j}
+            href={stageHref(j.id, j.stage)}
+            said={`${j.label}, ${j.device.name}, ${j.closedAt ? 'handed over' : stageNames[j.stage]}`}
+            mark={<Mark state={j.closedAt ? 'done' : 'waits'} />}
+            line={`${
+              j.closedAt
+                ? `handed over ${dayTime(j.closedAt, now)}`
+                : `${stageNames[j.stage]}, stage ${placeOn(j.way, j.stage)} of ${j.way.length}`
+            }${j.customerMark ? ` · ${j.customerMark}` : ''}`}
+            at={j.promiseAt ? dayTime(j.promiseAt, now) : ''}
+            late={j.promiseAt !== null && j.promiseAt < now && !j.closedAt}
+          />
+        )}
+      </MoreList>
     </PlaceFrame>
   );
 }

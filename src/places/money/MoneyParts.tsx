@@ -1,3 +1,4 @@
+import { MoreList } from '@/ui/MoreList';
 import { format } from 'date-fns/format';
 import { Link, type Href } from 'expo-router';
 import { Suspense } from 'react';
@@ -5,7 +6,6 @@ import { View } from 'react-native';
 
 import { workNames } from '@/model/eventLine';
 import { workOf } from '@/work/bench/shopDurations';
-import { Button } from '@/ui/Button';
 import { Choice } from '@/ui/Choice';
 import { Disclosure } from '@/ui/Disclosure';
 import { Charts } from '@/ui/LazyCharts';
@@ -62,7 +62,7 @@ export function Months({ here: { last, money, over, quoted, months, width, curre
 }
 
 /** Quote against outcome, job by job. */
-export function Outcomes({ here: { sort, setSort, list, shown, money, setShown } }: { here: MoneyScreenState }) {
+export function Outcomes({ here: { sort, setSort, list, money } }: { here: MoneyScreenState }) {
   return (
     <>
       <Choice
@@ -75,40 +75,37 @@ export function Outcomes({ here: { sort, setSort, list, shown, money, setShown }
         ]}
         onChange={setSort}
       />
-      {list.slice(0, shown).map((o) => (
-        <Disclosure
-          key={o.job.id}
-          title={`${o.job.label} ${workNames[workOf(o.job)]}: ${o.quoted ? `${money(o.margin.marginMinor)}, ${share(o.margin.share)}` : `no price, cost ${money(o.margin.costMinor)}`}`}
-        >
-          <Table
-            label={`Quote and outcome of ${o.job.label}`}
-            columns={['What', 'quoted', 'came to']}
-            rows={[
-              ['Net price', o.quoted ? money(o.quoted.netMinor) : '–', o.quoted ? money(o.quoted.netMinor) : '–'],
-              [
-                'Minutes',
-                o.quoted ? String(o.quoted.minutes) : '–',
-                `${o.minutes.toFixed(0)}${o.measured ? '' : ' (not measured)'}`,
-              ],
-              ['Cost', o.quoted ? money(o.quoted.costMinor) : '–', money(o.margin.costMinor)],
-              ['Stays', o.quoted ? share(o.quoted.margin) : '–', share(o.margin.share)],
-            ]}
-          />
-          <Txt size="s" tone="ink2">
-            {day(o.job.closedAt!)}. Part {money(o.parts.partMinor)}, used {money(o.parts.usedMinor)}, labour{' '}
-            {money(o.parts.labourMinor)}, overhead {money(o.parts.overheadMinor)}
-            {o.parts.brokeMinor ? `, a new cover for the one that broke ${money(o.parts.brokeMinor)}` : ''}.
-          </Txt>
-          <Link href={`/jobs/${o.job.id}/record` as Href} className="font-body text-m text-ink underline py-2">
-            Record of {o.job.label}
-          </Link>
-        </Disclosure>
-      ))}
-      {list.length > shown ? (
-        <View className="mt-3 self-start">
-          <Button kind="small" label={`${list.length - shown} more`} onPress={() => setShown(shown + 40)} />
-        </View>
-      ) : null}
+      <MoreList items={list} first={20} step={40}>
+        {(o) => (
+          <Disclosure
+            key={o.job.id}
+            title={`${o.job.label} ${workNames[workOf(o.job)]}: ${o.quoted ? `${money(o.margin.marginMinor)}, ${share(o.margin.share)}` : `no price, cost ${money(o.margin.costMinor)}`}`}
+          >
+            <Table
+              label={`Quote and outcome of ${o.job.label}`}
+              columns={['What', 'quoted', 'came to']}
+              rows={[
+                ['Net price', o.quoted ? money(o.quoted.netMinor) : '–', o.quoted ? money(o.quoted.netMinor) : '–'],
+                [
+                  'Minutes',
+                  o.quoted ? String(o.quoted.minutes) : '–',
+                  `${o.minutes.toFixed(0)}${o.measured ? '' : ' (not measured)'}`,
+                ],
+                ['Cost', o.quoted ? money(o.quoted.costMinor) : '–', money(o.margin.costMinor)],
+                ['Stays', o.quoted ? share(o.quoted.margin) : '–', share(o.margin.share)],
+              ]}
+            />
+            <Txt size="s" tone="ink2">
+              {day(o.job.closedAt!)}. Part {money(o.parts.partMinor)}, used {money(o.parts.usedMinor)}, labour{' '}
+              {money(o.parts.labourMinor)}, overhead {money(o.parts.overheadMinor)}
+              {o.parts.brokeMinor ? `, a new cover for the one that broke ${money(o.parts.brokeMinor)}` : ''}.
+            </Txt>
+            <Link href={`/jobs/${o.job.id}/record` as Href} className="font-body text-m text-ink underline py-2">
+              Record of {o.job.label}
+            </Link>
+          </Disclosure>
+        )}
+      </MoreList>
     </>
   );
 }

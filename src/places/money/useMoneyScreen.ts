@@ -16,7 +16,6 @@ export function useMoneyScreen() {
   const settings = useSettings();
   const { width } = useWindowDimensions();
   const [sort, setSort] = useState<Sort>('newest');
-  const [shown, setShown] = useState(20);
   const outcomes = useMemo(
     () => jobs.filter((j) => j.closedAt !== null).map((j) => outcomeOf(j, settings)),
     [jobs, settings],
@@ -34,6 +33,6 @@ export function useMoneyScreen() {
         ? (a.margin.share ?? 9) - (b.margin.share ?? 9)
         : overBy(b) - overBy(a),
   );
-  return { sort, setSort, list, shown, money, setShown, last, over, quoted, months, width, currency, outcomes };
+  return { sort, setSort, list, money, last, over, quoted, months, width, currency, outcomes };
 }
 export type MoneyScreenState = ReturnType<typeof useMoneyScreen>;

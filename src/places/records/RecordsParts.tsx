@@ -1,11 +1,12 @@
-import { Link, type Href } from 'expo-router';
+import { JobRow } from '@/bench-kit/JobRow';
+import { MoreList } from '@/ui/MoreList';
+import { type Href } from 'expo-router';
 import { Suspense } from 'react';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
 
 import { works } from '@/core/intake/route';
 import { comeBackNames, workNames } from '@/model/eventLine';
 import { WhyRows, rowOf } from '@/bench-kit/Why';
-import { Button } from '@/ui/Button';
 import { capital } from '@/words/capital';
 import { Choice } from '@/ui/Choice';
 import { Disclosure } from '@/ui/Disclosure';
@@ -141,39 +142,29 @@ export function RecordFilters({
 }
 
 /** The jobs that were found. */
-export function RecordList({ here: { shown, shownMax, now, setShownMax } }: { here: RecordsScreenState }) {
+export function RecordList({ here: { shown, now } }: { here: RecordsScreenState }) {
   return (
-    <>
-      {shown.slice(0, shownMax).map(({ job, cameBack }) => (
-        <Link key={job.id} href={`/jobs/${job.id}/record` as Href} asChild>
-          <Pressable
-            aria-label={`Record of ${job.label}, ${job.model.name}`}
-            className="min-h-[56px] border-b border-rule py-2"
-          >
-            <View className="flex-row justify-between gap-2">
-              <Txt strong className="flex-1">
-                {job.label} · {job.model.name}
-              </Txt>
-              <Txt size="s" num tone="ink2">
-                {stamp(job.closedAt!)}
-              </Txt>
-            </View>
-            <Txt size="s" tone={cameBack ? 'caution' : 'ink2'}>
-              {job.route ? workNames[job.route.work] : ''}
-              {job.customerMark ? ` · ${job.customerMark}` : ''}
-              {job.comeBack ? ` · come-back of ${job.comeBack.firstLabel || 'another shop'}` : ''}
-              {cameBack
-                ? ` · came back ${dayTime(cameBack.openedAt, now)} as ${cameBack.label}: ${comeBackNames[cameBack.comeBack!.presumed]}`
-                : ''}
-            </Txt>
-          </Pressable>
-        </Link>
-      ))}
-      {shown.length > shownMax ? (
-        <View className="mt-3 self-start">
-          <Button kind="small" label={`${shown.length - shownMax} more`} onPress={() => setShownMax(shownMax + 50)} />
-        </View>
-      ) : null}
-    </>
+    <MoreList items={shown} first={30} step={50} none="No job matches.">
+      {({ job, cameBack }) => (
+        <JobRow
+          key={job.id}
+          job={job}
+          href={`/jobs/${job.id}/record` as Href}
+          said={`Record of ${job.label}, ${job.model.name}`}
+          line={[
+            ...(job.route ? [workNames[job.route.work]] : []),
+            ...(job.customerMark ? [job.customerMark] : []),
+            ...(job.comeBack ? [`come-back of ${job.comeBack.firstLabel || 'another shop'}`] : []),
+            ...(cameBack
+              ? [
+                  `came back ${dayTime(cameBack.openedAt, now)} as ${cameBack.label}: ${comeBackNames[cameBack.comeBack!.presumed]}`,
+                ]
+              : []),
+          ].join(' · ')}
+          at={stamp(job.closedAt!)}
+          bad={cameBack !== null}
+        />
+      )}
+    </MoreList>
   );
 }

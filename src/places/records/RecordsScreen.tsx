@@ -5,7 +5,6 @@ import { Button } from '@/ui/Button';
 import { Choice } from '@/ui/Choice';
 import { download } from '@/ui/download';
 import { PlaceFrame } from '@/bench-kit/PlaceFrame';
-import { Txt } from '@/ui/Txt';
 import { statisticsCsv } from '@/work/records/statistics';
 import { useRecordsScreen } from './useRecordsScreen';
 import { RecordFigures, MoreFigures, RecordFilters, RecordList } from './RecordsParts';
@@ -46,7 +45,6 @@ export function RecordsScreen() {
       </Link>
       <RecordFilters here={here} />
       <RecordList here={here} />
-      {shown.length ? null : <Txt tone="ink2">No job matches.</Txt>}
     </PlaceFrame>
   );
 }

@@ -37,7 +37,6 @@ export function useRecordsScreen() {
   const [period, setPeriod] = useState<keyof typeof periods>('d90');
   const [work, setWork] = useState<Work | 'all'>('all');
   const [only, setOnly] = useState<Only>('all');
-  const [shownMax, setShownMax] = useState(30);
   const finished = useMemo(() => finishedJobs(jobs), [jobs]);
   const typed = useDeferredValue(find);
   // whole days: what is counted does not change with every tick of the clock
@@ -57,9 +56,7 @@ export function useRecordsScreen() {
   const present = new Set(finished.map((f) => f.job.route?.work));
   return {
     shown,
-    shownMax,
     now,
-    setShownMax,
     find,
     setFind,
     only,
