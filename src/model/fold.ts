@@ -14,7 +14,14 @@ import type { HeatSlice } from './stages/heat';
 import type { IntakeSlice } from './stages/intake';
 import type { LiftSlice } from './stages/lift';
 import type { JointView } from './stages/slice';
-import { emptyJobSlices, emptyJointSlices, hearEntry, type JobSlices, type JointSlices } from './stages/slices';
+import {
+  emptyJobSlices,
+  emptyJointSlices,
+  hearEntry,
+  settleJoint,
+  type JobSlices,
+  type JointSlices,
+} from './stages/slices';
 import type { StripSlice } from './stages/strip';
 import type { WholeJobSlice } from './stages/wholeJob';
 import { stepOf, wayOf, type Step } from './way';
@@ -114,6 +121,7 @@ export function foldJob(events: readonly JobEvent[], joint?: string): JobState |
     hearEntry(e, contexts.get(at)!);
     noteProgress(progress, way, e, at);
   }
+  for (const j of joints.values()) settleJoint(j.slices, j.view);
   for (const x of way) {
     const facts = joints.get(x.joint ?? opened.bondId) ?? own;
     if (progress[x.key] === 'todo' && stageDefs[x.stage].needless({ ...facts.slices.cover, ...facts.view }))

@@ -31,11 +31,10 @@ function cutStretch(
   own: LiftSlice,
   span: { fromMm: number; toMm: number },
   e: Pick<EventOf<'cut'>, 'free' | 'hazard'>,
-  { so, path }: FoldContext,
+  { so }: FoldContext,
 ): void {
   own.cut = e.free ? own.cut.cut(span) : own.cut.grip(span);
   if (e.free && so.cover.keepCover) own.hazard += e.hazard ?? 0;
-  own.freeEdges = new Set(edges.filter((edge) => own.cut.isFree(path.edgeSpan(edge))));
 }
 
 export const liftSlice = {
@@ -86,5 +85,8 @@ export const liftSlice = {
       if (e.newMm !== undefined) lens.newMm = e.newMm;
       own.lenses.set(e.bondId, lens);
     },
+  },
+  settle(own, { path }) {
+    for (const edge of edges) if (own.cut.isFree(path.edgeSpan(edge))) own.freeEdges.add(edge);
   },
 } satisfies SliceDef<LiftSlice>;

@@ -24,5 +24,7 @@ export interface FoldContext extends JointView {
 /** One part of a job's state and the entries that change it; nothing else does. */
 export interface SliceDef<S> {
   empty(view: JointView): S;
+  /** what follows from all entries together, once they are folded */
+  settle?(own: S, view: JointView): void;
   hears: { [T in KnownEvent['type']]?: (own: S, e: EventOf<T>, ctx: FoldContext) => void };
 }

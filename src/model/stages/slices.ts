@@ -76,3 +76,8 @@ for (const [slice, def] of Object.entries(all))
 export function hearEntry(e: KnownEvent, ctx: FoldContext): void {
   for (const { slice, hear } of hearersOf.get(e.type) ?? []) hear(ctx.so[slice], e, ctx);
 }
+
+/** What follows from all entries of a joint together. */
+export function settleJoint(slices: JointSlices, view: JointView): void {
+  jointSlices.lift.settle(slices.lift, view);
+}
