@@ -1,8 +1,9 @@
+import { bare } from './bare';
 import { ownFigures, setOwnFigures, type OwnFigure } from './source';
 
 /** Own figures out of a text that is not trusted: whatever is no figure with a reason is left out. */
 export function readOwnFigures(text: string | null): Record<string, OwnFigure> {
-  const out: Record<string, OwnFigure> = {};
+  const out = bare<OwnFigure>();
   try {
     const data: unknown = JSON.parse(text || '{}');
     if (typeof data !== 'object' || data === null) return out;

@@ -1,3 +1,5 @@
+import { own as ownOf } from './bare';
+
 /** Where a number comes from. The kind travels with the value to the screen and is never upgraded on the way. */
 export type SourceKind = 'published' | 'commonPractice' | 'memory' | 'judgement' | 'tuned' | 'calibrated' | 'measured';
 
@@ -50,7 +52,7 @@ export const ownFigures = (): Readonly<Record<string, OwnFigure>> => own;
 const make =
   (kind: SourceKind) =>
   (shipped: number, text: string, u?: number): Sourced => {
-    const shop = editable.has(kind) ? own[figureKey(kind, shipped, text)] : undefined;
+    const shop = editable.has(kind) ? ownOf(own, figureKey(kind, shipped, text)) : undefined;
     const { low, high } = figureRange(shipped);
     const used = shop && shop.value >= low && shop.value <= high ? shop : null;
     const value = used ? used.value : shipped;

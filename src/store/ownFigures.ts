@@ -1,4 +1,4 @@
-import { readOwnFigures, setFromText } from '@/core/ownFiguresText';
+import { setFromText } from '@/core/ownFiguresText';
 import type { OwnFigure } from '@/core/source';
 
 const key = 'northcove.figures';
@@ -31,7 +31,8 @@ const sorted = (figures: Readonly<Record<string, OwnFigure>>) =>
  */
 export function mirrorFigures(figures: Readonly<Record<string, OwnFigure>>): boolean {
   const text = sorted(figures);
-  if (text === sorted(readOwnFigures(mirrored()))) return false;
+  // the text itself is compared: whatever a file brought as a key, the next load finds what this one wrote and goes on
+  if (text === (mirrored() ?? '{}')) return false;
   try {
     if (Object.keys(figures).length) storage()?.setItem(key, text);
     else storage()?.removeItem(key);
