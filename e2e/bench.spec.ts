@@ -28,7 +28,7 @@ test('the plan moves with what happens, and can be told what not to do', { tag: 
     await expect(page.getByTestId('wishCost')).toContainText('1 wish in the plan');
     await expect(page.getByTestId('wishCost')).toContainText(/It costs (no lateness|nothing|\d+ (min|h))/);
     await h.type(page.getByRole('textbox', { name: 'Not before, time or date and time' }), '2026-04-01 10:00');
-    await expect(page.getByText(/Not before: .* is too early, allowed is/)).toBeVisible();
+    await expect(page.getByText(/Not before: .* is too early, enter a time/)).toBeVisible();
     await h.press('Free again');
     await page.clock.runFor(1500);
     await expect(page.getByTestId('wishCost')).toHaveCount(0);

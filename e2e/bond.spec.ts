@@ -23,10 +23,10 @@ test('one device bonded by each school to its cure: files measured, reloaded whi
   const h = new Hands(page, isKeyboard(info.project.name));
   const readings = page.getByRole('list', { name: 'Readings' });
   let laidMl = 0;
-  await openDemo(page);
+  await openDemo(page, `${job}/bond`);
 
   const beforeClosing = async () => {
-    await h.tick('Blown over the lenses once more');
+    await h.tick('Lenses blown off once more');
     await h.tick('Photo of the open inside, or none wanted');
   };
   /** Held, and the clock of this school looked at; then a bump is found and it is opened again. */
@@ -41,9 +41,8 @@ test('one device bonded by each school to its cure: files measured, reloaded whi
   };
 
   await test.step('pre-cut ring', async () => {
-    await page.goto(`${job}/bond`);
     await h.choose('Way of bonding', 'new pre-cut ring');
-    await expect(h.button(/^Ring laid and closed: blow over the lenses first$/)).toBeVisible();
+    await expect(h.button(/^Ring laid and closed: blow the lenses off first$/)).toBeVisible();
     await beforeClosing();
     await h.noViolations('bond, ring');
     await h.press('Ring laid and closed');
@@ -101,12 +100,12 @@ test('one device bonded by each school to its cure: files measured, reloaded whi
   });
 
   await test.step('bead: a cold tube and no width are named; laid with the mark, reloaded, closed in its window', async () => {
-    const width = page.getByRole('textbox', { name: /^Closed width of the bead/ });
+    const width = page.getByRole('textbox', { name: /^Width of the bead once closed/ });
     await h.type(width, '0');
-    await expect(page.getByRole('alert').first()).toContainText('0 is out of range, allowed is 0.3 to 1.8 mm');
+    await expect(page.getByRole('alert').first()).toContainText('enter 0.3 to 1.8 mm (you entered 0)');
     await h.type(width, '1.4');
     await h.type(page.getByRole('textbox', { name: /^Temperature of the tube/ }), '-5');
-    await expect(page.getByRole('alert').first()).toContainText('-5 is out of range, allowed is 5 to 40 °C');
+    await expect(page.getByRole('alert').first()).toContainText('enter 5 to 40 °C (you entered -5)');
     await h.type(page.getByRole('textbox', { name: /^Temperature of the tube/ }), '22');
     await h.noViolations('bond, bead');
     laidMl = Number(/Lay ([\d.]+) ml/.exec((await h.call().textContent())!)![1]);
@@ -115,14 +114,14 @@ test('one device bonded by each school to its cure: files measured, reloaded whi
     await h.wait(36_000);
     await h.noViolations('bond, laying');
     await h.press('All of it is laid');
-    await expect(h.call()).toHaveText(/^Leave it open: close in \d:\d\d\.$/);
+    await expect(h.call()).toHaveText(/^Leave it open\. Close in \d:\d\d\.$/);
     const left = async () => {
       const [, m, s] = /in (\d):(\d\d)/.exec((await h.call().textContent())!)!;
       return Number(m) * 60 + Number(s);
     };
     const before = await left();
     await page.reload();
-    await expect(h.call()).toHaveText(/^Leave it open: close in \d:\d\d\.$/);
+    await expect(h.call()).toHaveText(/^Leave it open\. Close in \d:\d\d\.$/);
     const after = await left();
     expect(after).toBeLessThanOrEqual(before);
     expect(before - after).toBeLessThan(12);
@@ -144,7 +143,7 @@ test('one device bonded by each school to its cure: files measured, reloaded whi
       'J-0143: clamps off',
       'J-0143: work goes on',
       'J-0143: hand over',
-      'J-0143: press or hold test',
+      'J-0143: press or air test',
       'J-0143: full bond',
     ]);
     const span = (i: number) => events[i]!.startDate.toJSDate().getTime() - events[0]!.startDate.toJSDate().getTime();
@@ -162,8 +161,8 @@ test('one device bonded by each school to its cure: files measured, reloaded whi
     await expect(page).toHaveURL(/\/bond$/);
   });
 
-  await test.step('old ring with top-up, and full-area fill, with a sealant', async () => {
-    for (const school of ['old ring with top-up', 'full-area fill']) {
+  await test.step('old ring, topped up, and glue all over, with a sealant', async () => {
+    for (const school of ['old ring, topped up', 'glue all over']) {
       await h.choose('Way of bonding', school);
       await h.press(page.getByRole('radio', { name: /^Glue: moisture/ }));
       await h.press('Start laying');
@@ -199,8 +198,7 @@ test(
     page.setDefaultTimeout(20_000);
     await page.clock.install({ time: new Date('2026-04-14T13:02:00') });
     const h = new Hands(page, isKeyboard(info.project.name));
-    await openDemo(page);
-    await page.goto(`${job}/dryFit`);
+    await openDemo(page, `${job}/dryFit`);
     await expect(h.call()).toHaveText('Is the gap even all round?');
     await h.noViolations('dry fit, by eye');
     await h.press('Measure instead');
@@ -217,7 +215,7 @@ test(
       await h.press('Read the gauge');
       if (i < 15) await expect(h.call()).toContainText(`Gap at ${i + 2}:`);
     }
-    await expect(h.call()).toHaveText(/^(Slide|Turn|Leave|Does not fit)/);
+    await expect(h.call()).toHaveText(/^(Slide|Turn|Leave|It does not fit)/);
     await h.press(h.button(/^Cameras in their holes/));
     for (const side of ['left', 'right', 'top', 'bottom'])
       await h.type(page.getByRole('textbox', { name: new RegExp(`^Camera 1, ${side}`) }), '0.25');

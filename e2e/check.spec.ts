@@ -30,13 +30,12 @@ test('from cure to closed: a failing function is diagnosed, mended and signed by
   page.setDefaultTimeout(20_000);
   await page.clock.install({ time: new Date('2026-04-14T13:02:00') });
   const h = new Hands(page, isKeyboard(info.project.name));
-  await openDemo(page);
-  await page.goto('/jobs/demo-0139/cure');
+  await openDemo(page, '/jobs/demo-0139/cure');
   await expect(h.call()).toContainText('Clamps off in');
   await page.clock.fastForward(25 * minute);
   await expect(h.call()).toHaveText('Clamps may come off.');
   await h.press('Clamps off');
-  await h.press('Go to check');
+  await h.press('Go to Check');
 
   await test.step('steps, with a bump over a crumb that is cleared', async () => {
     await h.press('Measure instead');
@@ -65,14 +64,14 @@ test('from cure to closed: a failing function is diagnosed, mended and signed by
     await h.press('Done: test again');
     await h.press('Works');
     await h.press('Works');
-    await expect(h.call()).toHaveText('All of them tested.');
+    await expect(h.call()).toHaveText('All tested.');
     await page.reload();
-    await expect(h.call()).toHaveText('All of them tested.');
+    await expect(h.call()).toHaveText('All tested.');
     await h.hold(h.button(/^Mirel checked and signs, hold/));
     await expect(page.getByText('Signed by Mirel; repaired by Osk.')).toBeVisible();
-    await h.press('Back to check');
+    await h.press('Back to Check');
     await expect(h.call()).toHaveText('Flush, and everything works as before.');
-    await h.press('Go to hand over');
+    await h.press('Go to Hand over');
   });
 
   await test.step('the sheet: signed, saved as PDF and read back', async () => {
@@ -117,8 +116,7 @@ test('camera cover: a target with a known blur, before and after; a picture with
   test.setTimeout(200_000);
   page.setDefaultTimeout(60_000);
   const h = new Hands(page, isKeyboard(info.project.name));
-  await openDemo(page);
-  await page.goto('/jobs/demo-0136/camera');
+  await openDemo(page, '/jobs/demo-0136/camera');
   await h.noViolations('camera');
   const [svg] = await Promise.all([page.waitForEvent('download'), h.press('Target')]);
   const target = readFileSync((await svg.path())!, 'utf8');
@@ -167,8 +165,7 @@ test('on the device: the grid by finger, and the result back as a code and as it
   const keyboard = isKeyboard(info.project.name);
   const { width, height } = page.viewportSize()!;
   const h = new Hands(page, keyboard);
-  await openDemo(page);
-  await page.goto('/jobs/demo-0139/functions');
+  await openDemo(page, '/jobs/demo-0139/functions');
   await h.press('On the device itself');
   const link = (await page.getByTestId('device-link').textContent())!;
   const device = await page.context().newPage();
@@ -223,8 +220,7 @@ test('backup: into an empty browser and the same again; a cut file or one of a l
 }, info) => {
   test.setTimeout(200_000);
   const h = new Hands(page, isKeyboard(info.project.name));
-  await openDemo(page);
-  await page.goto('/shop');
+  await openDemo(page, '/shop');
   const [file] = await Promise.all([page.waitForEvent('download'), h.press('Export everything')]);
   const text = readFileSync((await file.path())!, 'utf8');
   const backup = JSON.parse(text) as { version: number; jobs: { id: string }[][]; settings: unknown };

@@ -13,8 +13,7 @@ async function importText(page: Page, name: string, text: string): Promise<void>
 const jobRows = (page: Page) => page.getByRole('link', { name: /^J-\d{4},/ });
 
 test('files that are empty, cut, hostile or from a later version change nothing and are named', async ({ page }) => {
-  await openDemo(page);
-  await page.goto('/shop');
+  await openDemo(page, '/shop');
   const message = page.getByTestId('message');
   for (const [name, text, expected] of [
     ['empty.json', '', 'empty.json: the file is empty'],
@@ -52,13 +51,14 @@ test('storage full: the entry stays on screen and in the export, and is written 
       return put.apply(this, args);
     };
   });
-  await openDemo(page);
-  await page.goto('/jobs/demo-0143/log');
+  await openDemo(page, '/jobs/demo-0143/log');
   await page.evaluate(() => void ((window as { full?: boolean }).full = true));
   await page.getByRole('textbox', { name: 'Note' }).fill('glass is on order');
   await page.getByRole('button', { name: 'Add the note' }).click();
   await expect(page.getByText('note: glass is on order')).toBeVisible();
-  await expect(page.getByRole('alert').first()).toContainText('Storage full: 1 entry is only in memory');
+  await expect(page.getByRole('alert').first()).toContainText(
+    'No room left in this browser: 1 entry is only in memory',
+  );
   await page.getByRole('link', { name: 'Shop: export' }).click();
   await page.evaluate(() => void ((window as { full?: boolean }).full = false));
   await page.getByRole('button', { name: 'Try to write again' }).click();
@@ -68,7 +68,7 @@ test('storage full: the entry stays on screen and in the export, and is written 
 });
 
 test('a corrupted entry is named and set aside; everything else is there', async ({ page }) => {
-  await openDemo(page);
+  await openDemo(page, '/jobs/demo-0143/log');
   const spoiled = await page.evaluate(
     () =>
       new Promise<string>((resolve, reject) => {
@@ -98,7 +98,7 @@ test('a corrupted entry is named and set aside; everything else is there', async
       }),
   );
   await page.reload();
-  await expect(page.getByRole('alert').first()).toContainText('1 stored entry is not readable');
+  await expect(page.getByRole('alert').first()).toContainText('1 stored entry cannot be read');
   await page.goto('/shop');
   await expect(page.getByText(spoiled, { exact: false })).toBeVisible();
   await page.goto('/jobs');
@@ -108,8 +108,7 @@ test('a corrupted entry is named and set aside; everything else is there', async
 
 test('two tabs see each other’s entries', async ({ context }) => {
   const [a, b] = [await context.newPage(), await context.newPage()];
-  await openDemo(a);
-  await a.goto('/jobs/demo-0143/log');
+  await openDemo(a, '/jobs/demo-0143/log');
   await b.goto('/jobs/demo-0143/log');
   await b.getByRole('textbox', { name: 'Note' }).fill('from the second tab');
   await b.getByRole('button', { name: 'Add the note' }).click();
@@ -149,8 +148,7 @@ test('works with no network once it was loaded: bench, a stage that computes, a 
 });
 
 test('a device without a shipped heat model: progress, cancel, build, kept for the next time', async ({ page }) => {
-  await openDemo(page);
-  await page.goto('/jobs/demo-0143/log');
+  await openDemo(page, '/jobs/demo-0143/log');
   const [file] = await Promise.all([
     page.waitForEvent('download'),
     page.getByRole('button', { name: 'Export the job' }).click(),
@@ -186,9 +184,8 @@ test('a device without a shipped heat model: progress, cancel, build, kept for t
 
 test('a late tap: 10 s ago moves the clock, not yet takes it back, undo restores', async ({ page }, info) => {
   await page.clock.install({ time: new Date('2026-04-14T13:00:00') });
-  await openDemo(page);
+  await openDemo(page, '/jobs/demo-0142/heat');
   const h = new Hands(page, info.project.name === 'wide');
-  await page.goto('/jobs/demo-0142/heat');
   await expect(h.call()).toContainText('Try in 0:');
   const seconds = async () => Number(/0:(\d\d)/.exec((await h.call().textContent()) ?? '')?.[1]);
   const before = await seconds();
@@ -200,12 +197,11 @@ test('a late tap: 10 s ago moves the clock, not yet takes it back, undo restores
 });
 
 test('override: a reason is asked for and logged', async ({ page }) => {
-  await openDemo(page);
-  await page.goto('/jobs/demo-0143/heat');
+  await openDemo(page, '/jobs/demo-0143/heat');
   await page.getByRole('button', { name: 'Why and what else' }).click();
   await page.getByLabel('What is done instead').fill('mat at 60 °C first');
   await page.getByRole('button', { name: 'Log the override' }).click();
-  await expect(page.getByRole('alert')).toContainText('Reason is empty');
+  await expect(page.getByRole('alert')).toContainText('Enter a reason, up to 500 characters');
   await page.getByLabel('Reason', { exact: true }).fill('plate is taken');
   await page.getByRole('button', { name: 'Log the override' }).click();
   await page.goto('/jobs/demo-0143/log');
@@ -213,10 +209,9 @@ test('override: a reason is asked for and logged', async ({ page }) => {
 });
 
 test('the dial is turned and the device laid on in the same moment: what the dial shows is noted', async ({ page }) => {
-  await openDemo(page);
-  await page.goto('/jobs/demo-0143/heat');
+  await openDemo(page, '/jobs/demo-0143/heat');
   const h = new Hands(page, false);
-  await h.tick('Picks, blade, alcohol out of the way, gloves, eye cover: all at hand');
+  await h.tick('At hand: picks, blade, gloves, eye cover. Alcohol put away');
   await expect(h.button('On the plate')).toBeEnabled();
   // both presses reach the page before it has drawn anything in between
   await h.press('−5');
@@ -232,15 +227,14 @@ test('the dial is turned and the device laid on in the same moment: what the dia
 });
 
 test('a swollen cell stops heating, with the caution', async ({ page }) => {
-  await openDemo(page);
-  await page.goto('/jobs/demo-0143/intake');
-  await page.getByRole('radio', { name: 'Cell swollen, bent or smelling?: Yes' }).click();
-  await expect(page.getByTestId('call')).toHaveText('Stop: swollen cell. No heat, no prying.');
+  await openDemo(page, '/jobs/demo-0143/intake');
+  await page.getByRole('radio', { name: 'Battery swollen, bent or smelling?: Yes' }).click();
+  await expect(page.getByTestId('call')).toHaveText('Stop: swollen battery. No heat, no prying.');
   await page.goto('/jobs/demo-0143/heat');
   await expect(page.getByTestId('call')).toHaveText('Do not heat this one.');
-  await expect(page.getByRole('button', { name: /^On the plate: the cell is swollen/ })).toBeDisabled();
+  await expect(page.getByRole('button', { name: /^On the plate: the battery is swollen/ })).toBeDisabled();
   await page.goto('/');
-  await expect(page.getByTestId('next')).toContainText('J-0143: swollen cell, stop');
+  await expect(page.getByTestId('next')).toContainText('J-0143: swollen battery, stop');
 });
 
 test('from the start screen to trying the first edge in about a minute of the bench, without reading anything', async ({
@@ -260,8 +254,7 @@ test('from the start screen to trying the first edge in about a minute of the be
 });
 
 test('units and look: F and inches everywhere, dark on demand', async ({ page }) => {
-  await openDemo(page);
-  await page.goto('/shop');
+  await openDemo(page, '/shop');
   await page.getByRole('radio', { name: 'Temperatures: °F' }).click();
   await page.getByRole('radio', { name: 'Lengths: in', exact: true }).click();
   await page.getByRole('radio', { name: 'Look: Dark' }).click();
@@ -279,17 +272,16 @@ test('units and look: F and inches everywhere, dark on demand', async ({ page })
 test('a plate at 900 is named at the field and changes nothing; so are text and a negative number', async ({
   page,
 }) => {
-  await openDemo(page);
-  await page.goto('/jobs/demo-0143/heat');
+  await openDemo(page, '/jobs/demo-0143/heat');
   const call = page.getByTestId('call');
   await expect(page.getByRole('radio', { name: 'Pick 0.5 mm' })).toBeChecked();
   const before = await call.textContent();
-  const field = page.getByRole('textbox', { name: 'Plate setpoint, °C' });
+  const field = page.getByRole('textbox', { name: 'Plate setting, °C' });
   for (const [text, problem] of [
-    ['900', 'Plate setpoint: 900 is out of range, allowed is 50 to 260 °C'],
-    ['-5', 'allowed is 50 to 260 °C'],
-    ['hot', 'Plate setpoint: "hot" is not a number'],
-    ['', 'Plate setpoint is empty'],
+    ['900', 'Plate setting: enter 50 to 260 °C (you entered 900)'],
+    ['-5', 'enter 50 to 260 °C (you entered -5)'],
+    ['hot', 'Plate setting: enter 50 to 260 °C (you entered "hot")'],
+    ['', 'Plate setting: enter 50 to 260 °C'],
   ] as const) {
     await field.fill(text);
     await field.press('Enter');
@@ -305,7 +297,7 @@ test('a plate at 900 is named at the field and changes nothing; so are text and 
 for (const scheme of ['light', 'dark'] as const)
   test(`jobs, shop, log and a job that is not there have no violation, ${scheme}`, async ({ page }) => {
     await page.emulateMedia({ colorScheme: scheme });
-    await openDemo(page);
+    await openDemo(page, '/jobs');
     const h = new Hands(page, false);
     for (const [where, heading] of [
       ['/jobs', 'Jobs'],

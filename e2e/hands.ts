@@ -101,9 +101,19 @@ export class Hands {
   }
 }
 
-export async function openDemo(page: Page): Promise<void> {
-  await page.goto('/');
-  await expect(page.getByTestId('next')).toBeVisible();
+/** The demo in a browser that was never here, at a page of it: only who wants the Bench waits for its plan. */
+export async function openDemo(page: Page, at = '/'): Promise<void> {
+  if (at === '/' || at.startsWith('/jobs/')) {
+    await page.goto(at);
+    if (at === '/') return expect(page.getByTestId('next')).toBeVisible();
+    await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
+    // until the demo is in, its jobs are not there
+    return expect(page.getByText('There is no such job in this browser.')).toHaveCount(0);
+  }
+  // its jobs come last
+  await page.goto('/jobs');
+  await expect(page.getByRole('link', { name: /J-0143/ }).first()).toBeVisible();
+  if (at !== '/jobs') await page.goto(at);
 }
 
 export const isKeyboard = (project: string) => project === 'wide';

@@ -20,7 +20,7 @@ test('a log calibrates the plate, ways are compared, the simulated plate heats, 
   test.setTimeout(240_000);
   await page.clock.install({ time: new Date('2026-04-14T13:02:00') });
   const h = new Hands(page, isKeyboard(info.project.name));
-  await openDemo(page);
+  await openDemo(page, '/jobs');
 
   await test.step('calibrate from a file', async () => {
     await h.press(page.getByRole('link', { name: 'Shop' }));
@@ -40,7 +40,7 @@ test('a log calibrates the plate, ways are compared, the simulated plate heats, 
       '121 readings over 8:00, Probe °F against Time, read as °F',
     );
     await expect(page.getByTestId('fit')).toContainText('W/m²K');
-    await expect(h.call()).toContainText(/^Reads 110 °C \/ 230 °F, the line reaches \d\d °C ± \d+\.\d K at 2:00\.$/);
+    await expect(h.call()).toContainText(/^Reads 110 °C \/ 230 °F; the glue reaches \d\d °C ± \d+\.\d K at 2:00\.$/);
     await h.noViolations('calibrate');
     await h.press('Keep for this heater');
     await expect(page.getByText(/^calibrated on Ring-bond 6.1, 121 readings/)).toBeVisible();
@@ -50,7 +50,7 @@ test('a log calibrates the plate, ways are compared, the simulated plate heats, 
 
   await test.step('ways side by side', async () => {
     await page.goto('/jobs/demo-0143/ways');
-    const rows = page.getByRole('radiogroup', { name: 'Ways of heating, gentle first' }).getByRole('radio');
+    const rows = page.getByRole('radiogroup', { name: 'Ways of heating, gentlest first' }).getByRole('radio');
     await expect(h.call()).toContainText(/: the gentlest\.$/);
     expect(await rows.count()).toBeGreaterThanOrEqual(9);
     await expect(page.getByTestId('cold')).toContainText('Cold: not planned');
@@ -69,18 +69,18 @@ test('a log calibrates the plate, ways are compared, the simulated plate heats, 
     await expect(page.getByTestId('probe')).toContainText('°C');
     await h.press(h.button(/^Set the plate to 110/));
     await expect(page.getByTestId('basis')).toContainText('set to 110 °C');
-    await h.tick('Picks, blade, alcohol out of the way, gloves, eye cover: all at hand');
+    await h.tick('At hand: picks, blade, gloves, eye cover. Alcohol put away');
     await h.press('On the plate');
     await expect(h.button('Off the plate')).toBeVisible();
     await expect(page.getByTestId('probe')).toContainText(/(2[3-9]|[3-9]\d) °C/);
     await h.noViolations('live');
   });
 
-  await test.step('the probe is pulled: named in words, and a dead probe is not a cold device', async () => {
+  await test.step('the probe is pulled: named in words, and A dead probe is not a cold device', async () => {
     await h.press(page.getByRole('radio', { name: /: open$/ }));
     await expect(page.getByTestId('probeFault')).toContainText('The logger sees no probe.');
-    await expect(page.getByTestId('probeFault')).toContainText('a dead probe is not a cold device');
-    await expect(page.getByTestId('basis')).toContainText('Basis of the clock');
+    await expect(page.getByTestId('probeFault')).toContainText('A dead probe is not a cold device');
+    await expect(page.getByTestId('basis')).toContainText('The clock runs on');
     await h.press(page.getByRole('radio', { name: /: none$/ }));
     await expect(page.getByTestId('probe')).toBeVisible();
     await h.press('Disconnect');
@@ -94,22 +94,21 @@ test('hot air: a round is planned, confirmed with the moving air, used; spot hea
 }, info) => {
   test.setTimeout(240_000);
   const h = new Hands(page, isKeyboard(info.project.name));
-  await openDemo(page);
-  await page.goto('/jobs/demo-0143/path');
-  await expect(h.call()).toContainText(/the ring is soft after \d:\d\d/);
-  await h.press('Confirm with the moving air');
+  await openDemo(page, '/jobs/demo-0143/path');
+  await expect(h.call()).toContainText(/the glue is soft after \d:\d\d/);
+  await h.press('Check with the moving air');
   await h.press('Cancel');
   await expect(page.getByText('Stopped.')).toBeVisible();
-  await h.press('Confirm with the moving air');
-  await expect(page.getByTestId('moving')).toContainText('Paced, moving on the check grid', { timeout: 90_000 });
+  await h.press('Check with the moving air');
+  await expect(page.getByTestId('moving')).toContainText('Paced, with the air really moving', { timeout: 90_000 });
   await h.noViolations('path');
   await h.press('Use this round');
   await expect(page.getByRole('radio', { name: 'Heat with: Hot-air gun' })).toBeChecked();
   await page.goto('/jobs/demo-0140/spot');
-  await h.press(h.button(/^Compute piece 1/));
+  await h.press(h.button(/^Work out piece 1/));
   await expect(h.call()).toContainText(/piece 1/);
   await expect(h.button(/^Air on/)).toBeVisible({ timeout: 60_000 });
   await page.goto('/jobs/demo-0143/glue');
-  await expect(h.call()).toContainText(/Front down on the plate|glue|stop mark/, { timeout: 90_000 });
+  await expect(h.call()).toContainText(/Front down on the plate|glue|limit/, { timeout: 90_000 });
   await h.noViolations('glue');
 });

@@ -25,7 +25,7 @@ test(
     });
     const h = new Hands(page, isKeyboard(info.project.name));
     const orderItems = page.getByRole('list', { name: 'Order of lifting' }).getByRole('listitem');
-    await openDemo(page);
+    await openDemo(page, '/jobs');
 
     await test.step('a new job on a fully bonded back', async () => {
       await h.press('New job');
@@ -75,11 +75,11 @@ test(
 
     await test.step('route: the cheapest is recommended, another one needs a reason', async () => {
       await h.press(page.getByRole('link', { name: /^Route/ }));
-      await expect(h.call()).toContainText('expected');
-      await expect(page.getByRole('radio', { name: 'Open and close again: the cover is cracked' })).toBeVisible();
+      await expect(h.call()).toContainText('on average');
+      await expect(page.getByRole('radio', { name: 'Open and close again: the back is cracked' })).toBeVisible();
       await h.press(page.getByRole('radio', { name: /^Glass only, new genuine/ }));
       await expect(page.getByRole('button', { name: /^Take this route: say why/ })).toBeVisible();
-      await h.type(page.getByLabel('Why another one than the cheapest'), 'customer wants the genuine one');
+      await h.type(page.getByLabel('Why not the cheapest'), 'customer wants the genuine one');
       await h.noViolations('route');
       await h.press('Take this route');
       await expect(page.getByRole('link', { name: 'Route: Glass only, new genuine' })).toBeVisible();
@@ -123,7 +123,7 @@ test(
       await h.choose('Backup of the customer’s data', 'Made');
       await h.press(page.getByRole('checkbox', { name: /is on the device$/ }));
       await h.noViolations('tag');
-      await h.press('Back to intake');
+      await h.press('Back to Intake');
       await expect(page.getByRole('link', { name: /^Tag and customer: \w{4}, backup made/ })).toBeVisible();
     });
   },
@@ -131,15 +131,15 @@ test(
 
 test('a device model is changed on the shelf, saved, exported, and used by a new job', async ({ page }, info) => {
   const h = new Hands(page, isKeyboard(info.project.name));
-  await openDemo(page);
-  await h.press(page.getByRole('link', { name: 'Shelf' }));
+  await openDemo(page, '/jobs');
+  await h.press(page.getByRole('link', { name: 'Phone models' }));
   await h.press(page.getByRole('link', { name: 'Ring-bond 6.1' }));
-  await expect(page.getByTestId('checks')).toContainText('The model is sound');
+  await expect(page.getByTestId('checks')).toContainText('The model holds together');
   await h.noViolations('device editor');
   await h.type(page.getByLabel('Outline: width, mm'), '60');
   await expect(page.getByTestId('checks')).toContainText('outside the outline');
   await h.type(page.getByLabel('Outline: width, mm'), '73');
-  await expect(page.getByTestId('checks')).toContainText('The model is sound');
+  await expect(page.getByTestId('checks')).toContainText('The model holds together');
   if (!h.keyboard) {
     // the coil is dragged and snaps back to the middle line
     await page.getByTestId('plan').scrollIntoViewIfNeeded();
@@ -170,8 +170,7 @@ test('a device model is changed on the shelf, saved, exported, and used by a new
 });
 
 test('photos: one that is kept goes out with the job; 60 MB and a text file are named', async ({ page }, info) => {
-  await openDemo(page);
-  await page.goto('/jobs/demo-0143/intake');
+  await openDemo(page, '/jobs/demo-0143/intake');
   await page.getByRole('button', { name: 'Photos (0)' }).click();
   const choose = async (file: string | { name: string; mimeType: string; buffer: Buffer }) => {
     const [chooser] = await Promise.all([
@@ -190,7 +189,7 @@ test('photos: one that is kept goes out with the job; 60 MB and a text file are 
   const big = info.outputPath('huge.png');
   writeFileSync(big, Buffer.alloc(60e6));
   await choose(big);
-  await expect(page.getByRole('alert')).toContainText('huge.png: 60 MB, allowed are up to 40 MB. Nothing was changed.');
+  await expect(page.getByRole('alert')).toContainText('huge.png: 60 MB, up to 40 MB is allowed. Nothing was changed.');
   await page.reload();
   await page.getByRole('button', { name: 'Photos (1)' }).click();
   await expect(page.getByRole('img', { name: /^photo of/ })).toBeVisible();
@@ -204,9 +203,8 @@ test('photos: one that is kept goes out with the job; 60 MB and a text file are 
 });
 
 test('device and job files that are wrong are named and change nothing', async ({ page }, info) => {
-  await openDemo(page);
-  await page.goto('/shelf');
-  const rows = page.getByRole('list', { name: 'Device models' }).getByRole('listitem');
+  await openDemo(page, '/shelf');
+  const rows = page.getByRole('list', { name: 'Phone models' }).getByRole('listitem');
   await expect(rows.first()).toBeVisible();
   const count = await rows.count();
   await page.getByRole('link', { name: 'Ring-bond 5.4' }).click();
@@ -245,7 +243,7 @@ test('device and job files that are wrong are named and change nothing', async (
   ] as const) {
     const [chooser] = await Promise.all([
       page.waitForEvent('filechooser'),
-      page.getByRole('button', { name: 'Import a device model' }).click(),
+      page.getByRole('button', { name: 'Import a phone model' }).click(),
     ]);
     await chooser.setFiles({ name: 'model.json', mimeType: 'application/json', buffer: Buffer.from(text) });
     await expect(page.getByTestId('message')).toContainText(said);

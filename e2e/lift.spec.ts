@@ -19,7 +19,7 @@ async function drag(page: Page, ...pts: [number, number][]): Promise<void> {
 const start = async (page: Page, project: string) => {
   await page.clock.install({ time: new Date('2026-04-14T13:02:00') });
   const h = new Hands(page, isKeyboard(project));
-  await openDemo(page);
+  await openDemo(page, '/jobs');
   return h;
 };
 
@@ -31,7 +31,7 @@ test('a saved cover: cut along the edges with one reheat, cleaned, alcohol only 
 
   await test.step('first heat', async () => {
     await page.goto('/jobs/demo-0143/heat');
-    await h.tick('Picks, blade, alcohol out of the way, gloves, eye cover: all at hand');
+    await h.tick('At hand: picks, blade, gloves, eye cover. Alcohol put away');
     await h.press('On the plate');
     await page.clock.fastForward(140_000);
     await h.press('Off the plate');
@@ -56,12 +56,12 @@ test('a saved cover: cut along the edges with one reheat, cleaned, alcohol only 
 
   await test.step('the chance of breaking from here on, and what gave way adjusts the adhesive', async () => {
     await h.press(h.button(/^Save or write off: .* to break from here$/));
-    await expect(page.getByTestId('saving')).toContainText('when every gripped stretch is reheated');
+    await expect(page.getByTestId('saving')).toContainText('if you reheat every stuck stretch');
     await expect(page.getByTestId('stopSaving')).toContainText(/^(Go on|Stop) saving/);
     await h.press('It gave way, or it did not');
     await h.type(page.getByRole('textbox', { name: 'Lift, mm' }), '0.5');
-    await h.type(page.getByRole('textbox', { name: 'Line at about, °C' }), '66');
-    await h.press('Adjust the foam ring with it');
+    await h.type(page.getByRole('textbox', { name: 'Glue at about, °C' }), '66');
+    await h.press('Adjust foam ring with it');
     await expect(page.getByTestId('scale')).toContainText(/×\d\.\d\d ± \d\.\d\d/);
     await h.press(page.getByRole('link', { name: 'Adhesives of this shop' }));
     await h.press(h.button(/^foam ring: ×\d\.\d\d ±/));
@@ -84,12 +84,12 @@ test('a saved cover: cut along the edges with one reheat, cleaned, alcohol only 
     await h.press('Bottom edge is free');
     for (let i = 0; i < 3; i++) await h.press(h.button(/^(Left|Right|Top) edge is free$/));
     await expect(h.call()).toHaveText('All edges are free.');
-    await h.press('Cover is off');
+    await h.press('Back is off');
   });
 
   await test.step('alcohol: not while another job is hot, not on a hot frame', async () => {
-    await expect(h.call()).toContainText(/^1, bottom edge, middle: residue off/);
-    await h.press(page.getByRole('link', { name: 'Alcohol: interlock, dose, air' }));
+    await expect(h.call()).toContainText(/^1, bottom edge, middle: take the old glue off/);
+    await h.press(page.getByRole('link', { name: 'Alcohol: when, how much, air' }));
     // a plate that is on for another device is told and stops nothing; this frame is still too warm to wipe
     await expect(h.call()).toHaveText('No alcohol yet: over 35 °C.');
     await expect(page.getByTestId('plateNear')).toContainText('J-0142');
@@ -107,15 +107,15 @@ test('a saved cover: cut along the edges with one reheat, cleaned, alcohol only 
   });
 
   await test.step('zones, wet and dry, frame and cover, and the last look', async () => {
-    await h.press('1 wiped wet');
-    for (let i = 2; i <= 8; i++) await h.press(`${i} is wiped dry`);
-    await h.press('Now the cover');
-    for (let i = 1; i <= 8; i++) await h.press(`${i} is wiped dry`);
-    await h.press('All bare at a glance');
+    await h.press('1: wiped with alcohol');
+    for (let i = 2; i <= 8; i++) await h.press(`${i}: wiped dry`);
+    await h.press('Now the back');
+    for (let i = 1; i <= 8; i++) await h.press(`${i}: wiped dry`);
+    await h.press('All clean at a glance');
     await h.choose('Side of the bond', 'Frame');
     await expect(h.call()).toContainText(/^Dry in/);
     await page.clock.fastForward(11 * 60_000);
-    await h.press('All bare at a glance');
+    await h.press('All clean at a glance');
     await h.tick('No crumbs on the ledge');
     await h.tick('Lenses blown off');
     await expect(h.call()).toHaveText('Clean and cool: go on.');
@@ -139,7 +139,7 @@ test('shattered glass: piece by piece, one breaks again, glass stays and is pick
   await h.press('Piece 1 is off');
   await expect(left()).toContainText('16pieces left, 1 off');
 
-  await h.choose('The finger', 'Stroke: broke again');
+  await h.choose('The finger', 'Stroke: it broke again');
   await drag(page, [0, 100], [44, 118]);
   await expect(left()).toContainText(/(1[789]|2\d)pieces left, 1 off/);
   await page.reload();
@@ -154,7 +154,7 @@ test('shattered glass: piece by piece, one breaks again, glass stays and is pick
   }
   await expect(h.call()).toHaveText('All pieces are off, 1 with glass left.');
 
-  await h.press('Stop card: cell touched, smells or swells');
+  await h.press('Stop card: battery touched, smells or swells');
   const card = page.getByRole('dialog', { name: 'Stop card' });
   await expect(card).toContainText('Hands off. Heat off.');
   await h.noViolations('stop card');
@@ -164,7 +164,7 @@ test('shattered glass: piece by piece, one breaks again, glass stays and is pick
   await h.press('Glass is off');
   await expect(h.call()).toContainText(/glass out\.$/);
   await h.press(h.button(/: glass is out$/));
-  await expect(h.call()).toContainText('residue off');
+  await expect(h.call()).toContainText('take the old glue off');
 });
 
 test('a set of lens covers: sizes, heat, cameras tested, then pressed on', async ({ page }, info) => {
@@ -186,14 +186,14 @@ test('a set of lens covers: sizes, heat, cameras tested, then pressed on', async
   await h.press('Lens cover 3 is off');
   await h.press('Tapped out');
   await h.press('Openings are clear');
-  await expect(h.button(/^Go to clean: cameras not tested$/)).toBeVisible();
+  await expect(h.button(/^Go to Clean: cameras not tested$/)).toBeVisible();
   for (const fn of ['main rear camera', 'other rear cameras', 'stabiliser noise', 'flash']) await h.choose(fn, 'works');
-  await h.press('Go to clean');
+  await h.press('Go to Clean');
   // dry only, at a lens
-  await expect(h.call()).toContainText(/^1, lens cover 1: residue off, dry\.$/);
-  await h.press('1 is wiped dry');
-  await h.press('2 is wiped dry');
-  await h.press('All bare at a glance');
+  await expect(h.call()).toContainText(/^1, lens cover 1: take the old glue off, dry\.$/);
+  await h.press('1: wiped dry');
+  await h.press('2: wiped dry');
+  await h.press('All clean at a glance');
   await h.tick('No crumbs on the ledge');
   await h.tick('Lenses blown off');
   await h.press('Clean and cool');
@@ -206,6 +206,6 @@ test('a set of lens covers: sizes, heat, cameras tested, then pressed on', async
   }
   await expect(h.call()).toHaveText('All covers are on.');
   await h.noViolations('lens bond');
-  await h.press('Go to cure');
+  await h.press('Go to Cure');
   await expect(page).toHaveURL(/\/cure$/);
 });

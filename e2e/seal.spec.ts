@@ -12,8 +12,7 @@ test('air test: locked on a young bond, a log before and after, leakier is said,
   page.setDefaultTimeout(20_000);
   await page.clock.install({ time: new Date('2026-04-14T13:02:00') });
   const h = new Hands(page, isKeyboard(info.project.name));
-  await openDemo(page);
-  await page.goto('/jobs/demo-0139/check');
+  await openDemo(page, '/jobs/demo-0139/check');
   await h.press(page.getByRole('link', { name: /^Air test against before/ }));
   await expect(h.call()).toHaveText(/^Not before /);
   await h.noViolations('air test, locked');

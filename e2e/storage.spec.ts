@@ -16,8 +16,7 @@ async function importFile(page: Page, button: string, name: string, text: string
 test('a clock that is set back: off the plate counts, a stop counts, times go on, and it is said', async ({ page }) => {
   await page.clock.install({ time: new Date('2026-04-14T13:02:00') });
   const hands = new Hands(page, false);
-  await openDemo(page);
-  await page.goto('/jobs/demo-0142/heat');
+  await openDemo(page, '/jobs/demo-0142/heat');
   const off = page.getByRole('button', { name: /^Off the / });
   await expect(off).toBeVisible();
   await page.clock.runFor(6000);
@@ -40,8 +39,7 @@ test('a clock that is set back: off the plate counts, a stop counts, times go on
 });
 
 test('a person called constructor, and a shop with one person too many', async ({ page }) => {
-  await openDemo(page);
-  await page.goto('/shop');
+  await openDemo(page, '/shop');
   const name = page.getByLabel('Another person');
   const add = page.getByRole('button', { name: 'Add', exact: true });
   const people = page.getByRole('radiogroup', { name: 'Who is at the bench' });
@@ -61,12 +59,11 @@ test('a person called constructor, and a shop with one person too many', async (
   await expect(people.getByRole('radio')).toHaveCount(20);
   await page.reload();
   await expect(people.getByRole('radio')).toHaveCount(20);
-  await expect(page.getByText('not readable')).toHaveCount(0);
+  await expect(page.getByText('cannot be read')).toHaveCount(0);
 });
 
 test('a stock list with a date of 1900 is refused by name; one dated 2099 leaves the page usable', async ({ page }) => {
-  await openDemo(page);
-  await page.goto('/stock');
+  await openDemo(page, '/stock');
   await page.getByRole('button', { name: 'Files and changes' }).click();
   const head = 'kind,item,device,part,origin,lot,quantity,unit,expires';
   const line = (date: string) => `${head}\npart,glass-x,ring61,glass,genuine,L1,3,pieces,${date}\n`;
@@ -102,7 +99,7 @@ test('a page of another origin cannot switch the plate on', async ({ page, baseU
   } finally {
     own.close();
   }
-  await openDemo(page);
+  await openDemo(page, '/jobs/demo-0143/log');
   const heating = await page.evaluate(
     () =>
       new Promise<boolean>((done) => {
@@ -135,11 +132,10 @@ test('workers that are missing: the crack map says that it is not computed, and 
       terminate() {}
     };
   });
-  await openDemo(page);
-  await page.goto('/jobs/demo-0143/cracks');
+  await openDemo(page, '/jobs/demo-0143/cracks');
   await page.getByLabel(/^Points as x,y/).fill('10,10 40,60');
   await page.getByRole('button', { name: 'Add the crack' }).click();
-  await expect(page.getByText('The pieces are not computed.')).toBeVisible();
+  await expect(page.getByText('The pieces could not be worked out.')).toBeVisible();
   await expect(page.getByText(/no such file/i).first()).toBeVisible();
   await expect(page.getByText(/no crack frees a part/)).toHaveCount(0);
   // off the cover: refused by name, and nothing is noted that would be set aside later
@@ -149,8 +145,7 @@ test('workers that are missing: the crack map says that it is not computed, and 
 });
 
 test('a note and a form that were typed and not sent are there after a reload', async ({ page }) => {
-  await openDemo(page);
-  await page.goto('/jobs/demo-0143/log');
+  await openDemo(page, '/jobs/demo-0143/log');
   await page.getByRole('textbox', { name: 'Note' }).fill('customer asks for the old glass');
   await page.reload();
   await expect(page.getByRole('textbox', { name: 'Note' })).toHaveValue('customer asks for the old glass');
@@ -165,8 +160,7 @@ test('a note and a form that were typed and not sent are there after a reload', 
 });
 
 test('back up in one tap, read it back, and it counts; a changed file does not', async ({ page }) => {
-  await openDemo(page);
-  await page.goto('/jobs/demo-0143/log');
+  await openDemo(page, '/jobs/demo-0143/log');
   await page.getByRole('textbox', { name: 'Note' }).fill('own');
   await page.getByRole('button', { name: 'Add the note' }).click();
   await page.goto('/shop');
@@ -180,7 +174,7 @@ test('back up in one tap, read it back, and it counts; a changed file does not',
   let text = '';
   for await (const part of stream) text += (part as Buffer).toString('utf8');
   await importFile(page, 'Read it back', 'other.json', text.slice(0, -2));
-  await expect(page.getByText(/it is not the file/)).toBeVisible();
+  await expect(page.getByText(/this is not the file/)).toBeVisible();
   await importFile(page, 'Read it back', file.suggestedFilename(), text);
   await expect(page.getByText(/counts as a backup\./)).toBeVisible();
   await expect(page.getByText(/Last one .*; 0 entries since/)).toBeVisible();
@@ -194,8 +188,7 @@ test('backups into a folder that is picked once: read back there, and any of the
     (window as unknown as { showDirectoryPicker: () => Promise<unknown> }).showDirectoryPicker = async () =>
       (await navigator.storage.getDirectory()).getDirectoryHandle('Shop backups', { create: true });
   });
-  await openDemo(page);
-  await page.goto('/jobs/demo-0143/log');
+  await openDemo(page, '/jobs/demo-0143/log');
   await page.getByRole('textbox', { name: 'Note' }).fill('own');
   await page.getByRole('button', { name: 'Add the note' }).click();
   await page.goto('/shop');

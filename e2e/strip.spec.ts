@@ -11,8 +11,7 @@ test('a housing swap: 34 screws, nine parts to move, one missing, one pair swapp
   page.setDefaultTimeout(15_000);
   await page.clock.install({ time: new Date('2026-04-14T13:02:00') });
   const h = new Hands(page, isKeyboard(info.project.name));
-  await openDemo(page);
-  await page.goto('/jobs/demo-0135/strip');
+  await openDemo(page, '/jobs/demo-0135/strip');
   const readings = page.getByRole('list', { name: 'Readings' });
   const screws = async () => Number(/(\d+) \/ 34screws out/.exec((await readings.textContent())!)?.[1]);
 
@@ -41,7 +40,7 @@ test('a housing swap: 34 screws, nine parts to move, one missing, one pair swapp
 
   await test.step('tray, list and heap', async () => {
     await h.press(page.getByRole('link', { name: 'Tray, mat, screw list' }));
-    await expect(h.call()).toHaveText('34 screws, 6 cells.');
+    await expect(h.call()).toHaveText('34 screws, 6 boxes.');
     await h.noViolations('tray');
     const save = async (label: string) => {
       const [file] = await Promise.all([page.waitForEvent('download'), h.press(label)]);
@@ -63,7 +62,7 @@ test('a housing swap: 34 screws, nine parts to move, one missing, one pair swapp
   await test.step('move over: nine to move, four new ones, a film off', async () => {
     await expect(page.getByRole('radio', { name: 'Now: Move over' })).toBeChecked();
     await expect(readings).toContainText('0 / 10small pieces; 4 to renew');
-    await expect(readings).toContainText('/ 4parts in the new shell');
+    await expect(readings).toContainText('/ 4parts in the new housing');
     await h.noViolations('strip move');
     for (let i = 0; i < 10; i++) {
       await h.press(h.button(/ is (over|new|off)$/));
@@ -120,7 +119,7 @@ test('a housing swap: 34 screws, nine parts to move, one missing, one pair swapp
         .poll(
           async () =>
             `${await readings.textContent()}${await main
-              .or(h.button(/^Go to clean/))
+              .or(h.button(/^Go to Clean/))
               .first()
               .textContent()}`,
         )
@@ -132,9 +131,9 @@ test('a housing swap: 34 screws, nine parts to move, one missing, one pair swapp
     await expect(h.call()).toHaveText('Test before closing.');
     await h.press('The rest works');
     await h.tick('Tested, all that should work works');
-    await h.tick('Battery plug off again');
+    await h.tick('Battery unplugged again');
     await expect(h.call()).toHaveText('All back in, tested, battery off.');
-    await h.press('Go to clean');
+    await h.press('Go to Clean');
     await expect(page).toHaveURL(/\/clean$/);
   });
 });

@@ -54,6 +54,8 @@ await Promise.all([
       '--include',
       'exports,files',
     ]);
+    // what the page of figures shows is what is counted with
+    await single('Figures', process.execPath, ['--import', 'tsx', 'scripts/write-figures.mts', '--check']);
     built = await needBuild({ quiet: true }).then(
       () => true,
       (e) => {

@@ -18,6 +18,7 @@ import { queryClient, useSettings } from '@/store/shop';
 import { RouteBoundary } from '@/bench-kit/PageBoundary';
 import { BackupReminder } from '@/bench-kit/BackupReminder';
 import { StorageNotice } from '@/bench-kit/StorageNotice';
+import { Spoken } from '@/ui/Spoken';
 import { ThemeProvider } from '@/ui/theme';
 
 registerServiceWorker();
@@ -43,15 +44,17 @@ export default function Layout() {
 }
 
 function Themed() {
-  const { theme } = useSettings();
+  const { theme, language } = useSettings();
   return (
     <ThemeProvider choice={theme}>
       <View className="flex-1 bg-paper">
-        <StorageNotice />
-        <BackupReminder />
-        <RouteBoundary>
-          <Slot />
-        </RouteBoundary>
+        <Spoken language={language}>
+          <StorageNotice />
+          <BackupReminder />
+          <RouteBoundary>
+            <Slot />
+          </RouteBoundary>
+        </Spoken>
       </View>
     </ThemeProvider>
   );

@@ -6,6 +6,7 @@ import { useBackup } from '@/store/useBackup';
 import { Button } from '@/ui/Button';
 import { Txt } from '@/ui/Txt';
 import { backupNow } from './backupNow';
+import { t } from '@/words/kit';
 
 const places = new Set(['/', '/jobs', '/shop']);
 
@@ -19,7 +20,7 @@ export function BackupReminder() {
     try {
       setTold((await backupNow()).text);
     } catch (e) {
-      setTold(`Not backed up: ${e instanceof Error ? e.message : 'the browser refused'}.`);
+      setTold(t('notBackedUp', { message: e instanceof Error ? e.message : t('theBrowserRefused') }));
     }
   };
   const days = due?.days;
@@ -28,10 +29,12 @@ export function BackupReminder() {
       <Txt size="s" className="flex-1">
         {told ??
           (days === null || days === undefined
-            ? `${due!.entries} entries are in this browser only: no backup yet.`
-            : `${due!.entries} new entries in ${days} ${days === 1 ? 'day' : 'days'} since the last backup.`)}
+            ? t('entriesAreInThisBrowserOnly', { entries: due!.entries })
+            : days === 1
+              ? t('newEntriesInDaySinceThe', { entries: due!.entries, days })
+              : t('newEntriesInDaysSinceThe', { entries: due!.entries, days }))}
       </Txt>
-      {due && !told ? <Button kind="small" label="Back up now" onPress={() => void make()} /> : null}
+      {due && !told ? <Button kind="small" label={t('backUpNow')} onPress={() => void make()} /> : null}
     </View>
   );
 }

@@ -11,6 +11,7 @@ import { Disclosure } from '@/ui/Disclosure';
 import { Numbers } from '@/ui/plan/layers';
 import { useActions } from './actions';
 import { eyeWords } from '@/words/eyeWords';
+import { t } from '@/words/kit';
 
 export interface ByEye {
   /** last judgement; null: none was made */
@@ -89,16 +90,16 @@ export function EyeMarks({
   return (
     <View className="mt-1">
       <Choice
-        label="A tap on the plan marks"
+        label={t('aTapOnThePlanMarks')}
         value={by.how}
         options={[
           { id: 'high' as const, name: `${words.high} +` },
           { id: 'low' as const, name: `${words.low} −` },
         ]}
         onChange={by.setHow}
-        hint="Tap a marked place again to take it back."
+        hint={t('tapAMarkedPlaceAgainTo')}
       />
-      <Disclosure title="Places as a list">
+      <Disclosure title={t('placesAsAList')}>
         {points.map((p, i) => {
           const spot = by.eye?.spots.find((s) => s.point === p.id);
           return (
@@ -120,7 +121,7 @@ export function EyeMarks({
 export function MeasureInstead({ onPress }: { onPress: () => void }) {
   return (
     <View className="my-1">
-      <Button label="Measure instead" onPress={onPress} />
+      <Button label={t('measureInstead')} onPress={onPress} />
     </View>
   );
 }

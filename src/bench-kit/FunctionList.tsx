@@ -8,15 +8,33 @@ import { TextBox } from '@/ui/TextBox';
 import { Txt } from '@/ui/Txt';
 import { useActions } from './actions';
 import { testsOf } from '@/work/check/functionTests';
+import { t as tr } from '@/words/kit';
+import { said } from '@/words/codes';
+import { told } from '@/words/told';
 
 const options: { id: FunctionResult; name: string }[] = [
-  { id: 'ok', name: 'Works' },
-  { id: 'fail', name: 'Fails' },
-  { id: 'untested', name: 'Not testable' },
+  {
+    id: 'ok',
+    get name() {
+      return tr('works');
+    },
+  },
+  {
+    id: 'fail',
+    get name() {
+      return tr('fails');
+    },
+  },
+  {
+    id: 'untested',
+    get name() {
+      return tr('cannotBeTested');
+    },
+  },
 ];
 
 /** Why a function could not be tested; a word of one's own does as well. */
-export const whyNotTested = ['locked', 'screen broken', 'does not start', 'nothing to test with'];
+export const whyNotTested = () => ['locked', tr('screenBroken'), tr('doesNotStart'), tr('nothingToTestWith')];
 
 /** One function at a time, one thumb: the next one comes up by itself. */
 export function FunctionList({
@@ -55,9 +73,11 @@ export function FunctionList({
     <View>
       <View className="flex-row justify-between items-center mb-1">
         <Txt strong>
-          {phase === 'before' ? 'Works before?' : 'Works now?'} {done} of {tests.length}
+          {phase === 'before'
+            ? tr('worksBeforeOf', { done, length: tests.length })
+            : tr('worksNowOf', { done, length: tests.length })}
         </Txt>
-        {done < tests.length ? <Button kind="small" label="The rest works" onPress={allWork} /> : null}
+        {done < tests.length ? <Button kind="small" label={tr('theRestWorks')} onPress={allWork} /> : null}
       </View>
       {tests.map(({ test }) => {
         const r = results[test.id];
@@ -67,19 +87,19 @@ export function FunctionList({
             <Pressable
               role="button"
               aria-expanded={open}
-              aria-label={`${test.name}: ${r ? options.find((o) => o.id === r)?.name : 'open'}`}
+              aria-label={`${told(test.name)}: ${r ? options.find((o) => o.id === r)?.name : said('open')}`}
               onPress={() => setChosen(test.id)}
               className="min-h-[40px] flex-row justify-between items-center"
             >
-              <Txt strong={open}>{test.name}</Txt>
+              <Txt strong={open}>{told(test.name)}</Txt>
               <Txt size="s" tone={r === 'fail' ? 'caution' : r === 'ok' ? 'go' : 'ink2'}>
-                {r ? options.find((o) => o.id === r)?.name : 'open'}
+                {r ? options.find((o) => o.id === r)?.name : said('open')}
               </Txt>
             </Pressable>
             {open ? (
               <View className="pb-2">
                 <Txt size="s" tone="ink2" className="mb-1">
-                  {test.how}
+                  {told(test.how)}
                 </Txt>
                 <View className="flex-row gap-2">
                   {options.map((o) => (
@@ -95,19 +115,19 @@ export function FunctionList({
                 {asking === test.id ? (
                   <View className="mt-2">
                     <View className="flex-row flex-wrap gap-2 mb-2">
-                      {whyNotTested.map((r) => (
+                      {whyNotTested().map((r) => (
                         <Button
                           key={r}
                           kind="small"
-                          label={`Because: ${r}`}
+                          label={tr('why', { r })}
                           onPress={() => put(test.id, 'untested', r)}
                         />
                       ))}
                     </View>
                     <View className="flex-row gap-2">
                       <TextBox
-                        aria-label="Why it cannot be tested"
-                        placeholder="another reason"
+                        aria-label={tr('whyItCannotBeTested')}
+                        placeholder={tr('anotherReason')}
                         value={own}
                         onChangeText={setOwn}
                         maxLength={200}
@@ -115,7 +135,7 @@ export function FunctionList({
                       />
                       <Button
                         kind="small"
-                        label="Note it"
+                        label={tr('noteIt')}
                         disabled={!own.trim()}
                         onPress={() => put(test.id, 'untested', own.trim())}
                       />

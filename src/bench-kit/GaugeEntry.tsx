@@ -8,9 +8,10 @@ import { Button } from '@/ui/Button';
 import { NumberField } from '@/ui/NumberField';
 import type { Thumb } from '@/ui/thumb';
 import { Txt } from '@/ui/Txt';
-import { length, lengthNumber, typedToMm } from '@/words/units';
+import { length, lengthNumber, lengthValue, typedToMm } from '@/words/units';
 import type { Settings } from '@/model/settings';
 import { speak } from './speak';
+import { t } from '@/words/kit';
 
 /** The points as text: number, place, value or that it is missing. */
 export const gaugeLines = (
@@ -21,7 +22,7 @@ export const gaugeLines = (
 ): string[] =>
   points.map((p, i) => {
     const mm = values[p.id];
-    return `${i + 1}. ${placeOf(p)}: ${mm === undefined ? 'not measured' : length(mm, units, 2)}`;
+    return `${i + 1}. ${placeOf(p)}: ${mm === undefined ? t('notMeasured') : length(mm, units, 2)}`;
   });
 
 /** The event that holds the value of a point now, for taking it back. */
@@ -61,7 +62,7 @@ export function GaugeEntry(p: GaugeEntryProps) {
   // only after the first one: nothing speaks before somebody has begun
   const begun = done.length > 0;
   useEffect(() => {
-    if (begun) speak(name ? `${name}: ${nextPlace}` : `All ${p.points.length} points are in`, spoken);
+    if (begun) speak(name ? `${name}: ${nextPlace}` : t('allPointsAreIn', { length: p.points.length }), spoken);
   }, [begun, name, nextPlace, p.points.length, spoken]);
   const readNext = async () => {
     if (!next || !p.onRead) return;
@@ -75,21 +76,26 @@ export function GaugeEntry(p: GaugeEntryProps) {
         <NumberField
           key={next.id}
           autoFocus={!p.thumb && done.length > 0}
-          label={`${p.name} ${p.points.indexOf(next) + 1} of ${p.points.length}: ${p.placeOf(next)}`}
+          label={t('of', {
+            name: p.name,
+            next: p.points.indexOf(next) + 1,
+            length: p.points.length,
+            next2: p.placeOf(next),
+          })}
           unit={p.units.length}
-          low={Number(lengthNumber(p.lowMm, p.units, 2))}
-          high={Number(lengthNumber(p.highMm, p.units, 2))}
+          low={lengthValue(p.lowMm, p.units, 2)}
+          high={lengthValue(p.highMm, p.units, 2)}
           digits={d}
           value={null}
           onCommit={(v) => p.onValue(next.id, typedToMm(v, p.units))}
           thumb={p.thumb}
         />
       ) : (
-        <Txt strong>All {p.points.length} points are in.</Txt>
+        <Txt strong>{t('allPointsAreIn2', { length: p.points.length })}</Txt>
       )}
       {next && p.onRead ? (
         <View className="mb-2">
-          <Button kind="small" label="Read the gauge" onPress={() => void readNext()} />
+          <Button kind="small" label={t('readTheGauge')} onPress={() => void readNext()} />
         </View>
       ) : null}
       {problem ? (
@@ -102,9 +108,13 @@ export function GaugeEntry(p: GaugeEntryProps) {
       {last ? (
         <View className="flex-row items-center gap-2">
           <Txt size="s" tone="ink2" className="flex-1">
-            Last: {p.placeOf(last)} {lengthNumber(p.values[last.id]!, p.units, 2)} {p.units.length}
+            {t('last', {
+              last: p.placeOf(last),
+              id: lengthNumber(p.values[last.id]!, p.units, 2),
+              length: p.units.length,
+            })}
           </Txt>
-          <Button kind="small" label="Measure it again" onPress={() => p.onClear(last.id)} />
+          <Button kind="small" label={t('measureItAgain')} onPress={() => p.onClear(last.id)} />
         </View>
       ) : null}
     </View>

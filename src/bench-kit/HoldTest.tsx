@@ -9,6 +9,7 @@ import { Button } from '@/ui/Button';
 import { Choice } from '@/ui/Choice';
 import { NumberField } from '@/ui/NumberField';
 import { Txt } from '@/ui/Txt';
+import { t } from '@/words/kit';
 
 /** Pressure or vacuum hold, two readings: only for the comparison of this device with itself later. */
 export function HoldTest({ job, phase }: { job: JobState; phase: 'before' | 'after' }) {
@@ -36,21 +37,27 @@ export function HoldTest({ job, phase }: { job: JobState; phase: 'before' | 'aft
   return (
     <View>
       <Txt size="s" tone="ink2" className="mb-2">
-        Low vacuum rather than pressure. It is compared with the same device after the repair, and says nothing about
-        water.
+        {t('lowVacuumRatherThanPressureIt')}
       </Txt>
       <Choice
-        label="Kind"
+        label={t('kind')}
         value={kind}
         options={[
-          { id: 'vacuum', name: 'Vacuum' },
-          { id: 'pressure', name: 'Pressure' },
+          { id: 'vacuum', name: t('vacuum') },
+          { id: 'pressure', name: t('pressure') },
         ]}
         onChange={setKind}
       />
-      <NumberField label="Difference at the start" unit="Pa" low={200} high={50000} value={start} onCommit={setStart} />
-      <NumberField label="Difference at the end" unit="Pa" low={0} high={50000} value={end} onCommit={setEnd} />
-      <NumberField label="Held for" unit="s" low={5} high={3600} value={seconds} onCommit={setSeconds} />
+      <NumberField
+        label={t('differenceAtTheStart')}
+        unit="Pa"
+        low={200}
+        high={50000}
+        value={start}
+        onCommit={setStart}
+      />
+      <NumberField label={t('differenceAtTheEnd')} unit="Pa" low={0} high={50000} value={end} onCommit={setEnd} />
+      <NumberField label={t('heldFor')} unit="s" low={5} high={3600} value={seconds} onCommit={setSeconds} />
       {problem ? (
         <View role="alert">
           <Txt tone="caution">{problem}</Txt>
@@ -58,17 +65,21 @@ export function HoldTest({ job, phase }: { job: JobState; phase: 'before' | 'aft
       ) : null}
       <Button
         kind="small"
-        label="Note the hold test"
+        label={t('noteTheAirTest')}
         disabled={start === null || end === null || seconds === null}
         onPress={put}
       />
       {noted && shown ? (
         <Txt className="mt-2">
-          {Math.round(shown.keptShare * 100)} % kept in {noted.seconds} s
           {shown.tauS === null
-            ? ', no loss seen'
-            : `, time constant ${Math.round(shown.tauS)} s (${Math.round(shown.lowS)} to ${shown.highS === null ? 'no end' : Math.round(shown.highS)})`}
-          .
+            ? t('keptInSNoLossSeen', { keptShare: Math.round(shown.keptShare * 100), seconds: noted.seconds })
+            : t('keptInSTimeConstantS', {
+                keptShare: Math.round(shown.keptShare * 100),
+                seconds: noted.seconds,
+                tauS: Math.round(shown.tauS),
+                lowS: Math.round(shown.lowS),
+                highS: shown.highS === null ? t('noEnd') : Math.round(shown.highS),
+              })}
         </Txt>
       ) : null}
     </View>

@@ -3,13 +3,15 @@ import type { ReactNode } from 'react';
 import { ScrollView, useWindowDimensions, View } from 'react-native';
 
 import type { JobState } from '@/model/fold';
-import { stageNames, type StageId } from '@/model/stages';
+import { type StageId } from '@/model/stages';
 import { Txt } from '@/ui/Txt';
 import { useWide } from '@/ui/useWide';
 import { JobStopCard } from './JobStopCard';
 import { LastTap } from './LastTap';
 import { stageHref } from './stageHref';
 import type { PlanSize } from './StageShell';
+import { t } from '@/words/kit';
+import { stageName } from '@/words/stageWords';
 
 interface JobPageProps {
   job: JobState;
@@ -36,7 +38,7 @@ export function JobPage(p: JobPageProps) {
     >
       <View className="flex-row justify-between items-center min-h-[44px]">
         <Link href={stageHref(p.job.id, p.stage)} className="font-body text-m text-ink underline py-1">
-          {stageNames[p.stage]}
+          {stageName(p.stage)}
         </Link>
         <JobStopCard job={p.job} />
       </View>
@@ -46,7 +48,7 @@ export function JobPage(p: JobPageProps) {
     </View>
   );
   const bar = (
-    <View role="region" aria-label="Actions" className="border-t-[1.5px] border-ink bg-panel px-4 py-3 no-print">
+    <View role="region" aria-label={t('actions')} className="border-t-[1.5px] border-ink bg-panel px-4 py-3 no-print">
       <LastTap job={p.job} now={p.now} />
       <View className={`flex-row gap-3 ${wide && p.picture ? '' : 'w-full max-w-[1080px] self-center'}`}>
         {p.side ? <View className="flex-1">{p.side}</View> : null}
@@ -63,7 +65,7 @@ export function JobPage(p: JobPageProps) {
             {p.picture({ width: Math.min(760, width - 500), height: Math.max(320, height - 190) })}
           </ScrollView>
           <View className="w-[440px] border-l border-rule">
-            <ScrollView className="flex-1" contentContainerClassName="p-4 pb-8">
+            <ScrollView className="flex-1" contentContainerClassName={`p-4 pb-8`}>
               {p.lead}
               {p.children}
             </ScrollView>
@@ -77,7 +79,7 @@ export function JobPage(p: JobPageProps) {
       {head}
       <ScrollView
         className="flex-1"
-        contentContainerClassName="px-4 pb-8 w-full max-w-[1080px] self-center"
+        contentContainerClassName={`px-4 pb-8 w-full max-w-[1080px] self-center`}
         role="main"
       >
         {p.lead}

@@ -5,16 +5,29 @@ import type { JobState } from '@/model/fold';
 import { Button } from '@/ui/Button';
 import { Txt } from '@/ui/Txt';
 import { useActions } from './actions';
+import { t } from '@/words/kit';
 
 const names: Partial<Record<EventType, string>> = {
-  heatOn: 'heat on',
-  heatOff: 'heat off',
-  edge: 'edge free',
-  clampOn: 'clamps on',
-  clampOff: 'clamps off',
+  get heatOn() {
+    return t('heatOn');
+  },
+  get heatOff() {
+    return t('heatOff');
+  },
+  get edge() {
+    return t('edgeFree');
+  },
+  get clampOn() {
+    return t('clampsOn');
+  },
+  get clampOff() {
+    return t('clampsOff');
+  },
   bonded: 'bonded',
   bead: 'bead',
-  reopened: 'opened again',
+  get reopened() {
+    return t('openedAgain');
+  },
 };
 
 /** How long the correction of a late or early tap stays in reach, ms. */
@@ -31,12 +44,12 @@ export function LastTap({ job, now }: { job: JobState; now: number }) {
   return (
     <View className="flex-row items-center gap-2 mb-2">
       <Txt size="s" tone="ink2" className="flex-1">
-        Noted: {names[last.type]}
+        {t('noted', { type: names[last.type] })}
       </Txt>
-      <Button kind="small" label="10 s ago" onPress={() => shift(last.id, last.at - stepMs)} />
+      <Button kind="small" label={t('n10SAgo')} onPress={() => shift(last.id, last.at - stepMs)} />
       <Button
         kind="small"
-        label="Not yet"
+        label={t('notYet')}
         onPress={() => void log(batch.map((e) => ({ type: 'undo' as const, eventId: e.id })))}
       />
     </View>

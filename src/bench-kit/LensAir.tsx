@@ -6,6 +6,7 @@ import { Choice } from '@/ui/Choice';
 import { NumberField } from '@/ui/NumberField';
 import { tempNumber, typedToC } from '@/words/units';
 import type { useLensAir } from './useLensAir';
+import { t } from '@/words/kit';
 
 /** Which air warms a lens cover, and how hot. */
 export function LensAir({ air, heater }: { air: ReturnType<typeof useLensAir>; heater: AirHeater | null }) {
@@ -13,14 +14,14 @@ export function LensAir({ air, heater }: { air: ReturnType<typeof useLensAir>; h
   return (
     <View>
       <Choice
-        label="Air from"
+        label={t('airFrom')}
         value={heater?.id ?? null}
         options={air.airs.map((h) => ({ id: h.id, name: h.name }))}
         onChange={air.setHeaterId}
       />
       {heater ? (
         <NumberField
-          label="Air"
+          label={t('air')}
           unit={`°${units.temperature}`}
           low={tempNumber(Math.max(40, heater.minSetC), units)}
           high={tempNumber(heater.maxSetC, units)}

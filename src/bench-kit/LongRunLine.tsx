@@ -3,6 +3,7 @@ import { View } from 'react-native';
 import { Button } from '@/ui/Button';
 import { Txt } from '@/ui/Txt';
 import { percent } from '@/words/units';
+import { t } from '@/words/kit';
 
 interface LongRunLineProps {
   name: string;
@@ -22,7 +23,7 @@ export function LongRunLine({ name, share, problem, onCancel }: LongRunLineProps
         <View className="h-[10px] bg-rule">
           <View className="h-[10px] bg-ink" style={{ width: `${Math.round(100 * share)}%` }} />
         </View>
-        <Button kind="small" label="Cancel" onPress={onCancel} />
+        <Button kind="small" label={t('cancel')} onPress={onCancel} />
       </View>
     );
   return problem ? (

@@ -10,6 +10,7 @@ import { Numbers, RingArcs } from '@/ui/plan/layers';
 import { useNow } from './useNow';
 import { PlainPlan } from './PlainPlan';
 import { StageShell } from './StageShell';
+import { t } from '@/words/kit';
 
 interface NotModelledProps {
   job: JobState;
@@ -24,7 +25,14 @@ type Words = { sentence: string; reason: string };
 /** What is common practice for covers that the heat and ring laws do not describe. No time is shown that was not computed. */
 const words: Partial<Record<Construction, Partial<Record<StageId, Words>>>> = {
   clipped: {
-    heat: { sentence: 'No heat for clips.', reason: 'Only a glued patch is warmed, if there is one. Common practice.' },
+    heat: {
+      get sentence() {
+        return t('noHeatForClips');
+      },
+      get reason() {
+        return t('warmOnlyAGluedPatchIf');
+      },
+    },
   },
 };
 
@@ -33,8 +41,8 @@ export function NotModelled({ job, stage, caution, main, onMain }: NotModelledPr
   const now = useNow(10_000);
   const path = bondPerimeter(job.device, job.bond);
   const text = words[job.face.construction]?.[stage] ?? {
-    sentence: 'Not computed for this cover.',
-    reason: 'The model knows no law for it: work by practice and note what happened.',
+    sentence: t('notWorkedOutForThisBack'),
+    reason: t('thereIsNoModelForIt'),
   };
   return (
     <StageShell
@@ -49,8 +57,8 @@ export function NotModelled({ job, stage, caution, main, onMain }: NotModelledPr
           size={size}
           label={`${job.device.name}, ${job.face.name}`}
           lines={[
-            ...job.bond.clipsAtMm.map((_, i) => `clip ${i + 1}`),
-            ...job.device.cables.map((c) => `${c.name} crosses to the cover`),
+            ...job.bond.clipsAtMm.map((_, i) => t('clip', { i: i + 1 })),
+            ...job.device.cables.map((c) => t('crossesToTheBack', { name: c.name })),
           ]}
         >
           {!jointOf(job.bond).glued ? (

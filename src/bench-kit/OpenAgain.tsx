@@ -13,6 +13,7 @@ import { useActions } from './actions';
 import { cureOf } from '@/work/cure/cureJob';
 import { stageHref } from './stageHref';
 import { Entry } from './Why';
+import { t } from '@/words/kit';
 
 /** A bump, a pinched cable, a crooked seat: open it again, and how long that is still easy. */
 export function OpenAgain({ job, now }: { job: JobState; now: number }) {
@@ -28,25 +29,22 @@ export function OpenAgain({ job, now }: { job: JobState; now: number }) {
   const hard = at + limit.heatS * 1e3;
   const text =
     now < until
-      ? `Opens without heat for ${clock((until - now) / 1e3)} more, until ${time(until)}.`
+      ? t('opensWithoutHeatForMoreUntil', { until: clock((until - now) / 1e3), until2: time(until) })
       : now < hard
-        ? `Holds too well to pull by now; with a little warmth and a pick until about ${time(hard)}.`
-        : 'It has bonded: opening it is a full lift again, with heat.';
+        ? t('itHoldsTooWellToPull', { hard: time(hard) })
+        : t('itHasBondedOpeningItIs');
   return (
-    <Disclosure title="A bump, or it sits wrong">
+    <Disclosure title={t('aBumpOrItSitsWrong')}>
       <Txt size="s" className="mb-1">
-        {text}{' '}
-        {cure.kind === 'tape'
-          ? 'The tape that was lifted off is spent: lay a new one.'
-          : 'What was laid is spent: wipe it off and lay anew.'}
+        {cure.kind === 'tape' ? t('theTapeYouLiftedOffIs', { text }) : t('whatYouLaidIsSpentWipe', { text })}
       </Txt>
-      <Entry label="What is trapped or wrong" value={why} onChange={setWhy} max={200} />
+      <Entry label={t('whatIsTrappedOrWrong')} value={why} onChange={setWhy} max={200} />
       <View className="mt-1">
         <HoldButton
           kind="side"
-          label="Opened again"
+          label={t('openedAgain2')}
           disabled={!why.trim()}
-          why="say why"
+          why={t('sayWhy')}
           onPress={() =>
             void log([{ type: 'reopened', why: why.trim() }]).then(() => router.replace(stageHref(job.id, 'bond')))
           }

@@ -2,7 +2,7 @@ import { Link, usePathname, type Href } from 'expo-router';
 import { Component, useMemo, useState, type ReactNode } from 'react';
 import { View } from 'react-native';
 
-import { eventLine } from '@/model/eventLine';
+import { eventLine } from '@/words/eventLine';
 import { nowMs } from '@/store/clock';
 import { append, repository, restoreSettings, shopNow, useJobs, useSettings, useShop } from '@/store/shop';
 import { Button } from '@/ui/Button';
@@ -12,6 +12,7 @@ import { download } from '@/ui/download';
 import { length, stamp, temp } from '@/words/units';
 import { findSpoiler } from '@/work/records/findSpoiler';
 import { exportShopNow } from './exportShop';
+import { t } from '@/words/kit';
 
 interface Props {
   /** a new place begins afresh */
@@ -58,25 +59,26 @@ function Broken({ error, again }: { error: Error; again: () => void }) {
   }, [jobs, jobId, settings, error]);
   const leaveOut = async () => {
     if (!spoiler) return;
-    const why = error.message.slice(0, 300) || 'cannot be computed';
+    const why = error.message.slice(0, 300) || t('cannotBeWorkedOut');
     await append(spoiler.job.id, settings.person, [{ type: 'leaveOut', eventId: spoiler.event.id, why }]);
     again();
   };
   const settingsBack = async () => {
     if (await restoreSettings()) again();
-    else setTold('There are no earlier settings in this browser.');
+    else setTold(t('thereAreNoEarlierSettingsIn'));
   };
   return (
-    <PlaceFrame title="This page cannot be shown" line="everything else works; nothing that was noted is lost">
+    <PlaceFrame title={t('thisPageCannotBeShown')} line={t('everythingElseWorksNothingThatWas')}>
       <View role="alert" testID="broken" className="border-[1.5px] border-caution bg-panel p-3 gap-2">
         <Txt tone="caution" strong>
-          {error.message || 'Something could not be computed.'}
+          {error.message || t('somethingCouldNotBeWorkedOut')}
         </Txt>
         {spoiler ? (
           <>
             <Txt>
-              {spoiler.certain ? 'It cannot be computed with this entry' : 'Most likely it is this entry'} of{' '}
-              {spoiler.job.label}:
+              {spoiler.certain
+                ? t('itCannotBeWorkedOutWith', { label: spoiler.job.label })
+                : t('mostLikelyItIsThisEntry', { label: spoiler.job.label })}
             </Txt>
             <Txt strong>
               {eventLine(spoiler.event, { mm: (v, d) => length(v, settings, d), c: (v) => temp(v, settings) })}
@@ -84,26 +86,24 @@ function Broken({ error, again }: { error: Error; again: () => void }) {
             <Txt size="s" num tone="ink2">
               {stamp(spoiler.event.at)} · {spoiler.event.by}
             </Txt>
-            <Button label="Leave this entry out" onPress={() => void leaveOut()} />
+            <Button label={t('leaveThisEntryOut')} onPress={() => void leaveOut()} />
             <Txt size="s" tone="ink2">
-              It stays in the log and can be taken in again there.
+              {t('itStaysInTheLogAnd')}
             </Txt>
             <Link href={`/jobs/${spoiler.job.id}/log` as Href} className="font-body text-m text-ink underline py-2">
-              Log of {spoiler.job.label}
+              {t('logOf', { label: spoiler.job.label })}
             </Link>
           </>
         ) : (
-          <Txt>No single entry can be named for it.</Txt>
+          <Txt>{t('noSingleEntryCanBeNamed')}</Txt>
         )}
       </View>
       <View className="gap-3 mt-4">
-        <Button label="Try again" onPress={again} />
-        <Button label="Export everything" onPress={() => void exportShopNow().catch(() => exportRaw(setTold))} />
-        {jobId ? null : (
-          <Button label="Take back the last change of the settings" onPress={() => void settingsBack()} />
-        )}
+        <Button label={t('tryAgain')} onPress={again} />
+        <Button label={t('exportEverything')} onPress={() => void exportShopNow().catch(() => exportRaw(setTold))} />
+        {jobId ? null : <Button label={t('takeBackTheLastChangeOf')} onPress={() => void settingsBack()} />}
         {told ? <Txt tone="caution">{told}</Txt> : null}
-        {shop ? null : <Txt size="s">The log is not read yet.</Txt>}
+        {shop ? null : <Txt size="s">{t('theLogIsNotReadYet')}</Txt>}
       </View>
     </PlaceFrame>
   );
@@ -115,6 +115,6 @@ async function exportRaw(tell: (what: string) => void): Promise<void> {
     await shopNow().catch(() => null);
     download('northcove-entries.json', JSON.stringify(await repository.raw(), null, 1));
   } catch (e) {
-    tell(`The storage gives nothing: ${e instanceof Error ? e.message : 'not read'}`);
+    tell(t('theStorageGivesNothing', { message: e instanceof Error ? e.message : t('notRead') }));
   }
 }

@@ -9,6 +9,7 @@ import { dayTime } from '@/words/units';
 import { useNow } from './useNow';
 import { useActions } from './actions';
 import { Entry } from './Why';
+import { t } from '@/words/kit';
 
 const horizonMs = 85 * 86400e3;
 
@@ -23,19 +24,21 @@ export function PartDue({ job }: { job: JobState }) {
       {due && due.dueAt !== null ? (
         <>
           <Txt tone={due.dueAt < now ? 'caution' : 'ink'}>
-            {due.part || 'A part'} {due.dueAt < now ? 'should have come' : 'comes'} {dayTime(due.dueAt, now)}.
+            {due.dueAt < now
+              ? t('shouldHaveCome', { part: due.part || t('aPart'), dueAt: dayTime(due.dueAt, now) })
+              : t('comes', { part: due.part || t('aPart'), dueAt: dayTime(due.dueAt, now) })}
           </Txt>
           <Button
             kind="small"
-            label="It is here"
+            label={t('itIsHere')}
             onPress={() => void log([{ type: 'partDue', part: due.part, dueAt: null, here: true }])}
           />
         </>
       ) : (
-        <Entry label="Part on order" value={part} onChange={setPart} max={120} />
+        <Entry label={t('partOnOrder')} value={part} onChange={setPart} max={120} />
       )}
       <DateTimeField
-        label={due ? 'It comes later' : 'It comes'}
+        label={due ? t('itComesLater') : t('itComes')}
         value={due?.dueAt ?? null}
         now={now}
         from={now}

@@ -6,6 +6,7 @@ import { useSettings } from '@/store/shop';
 import { Disclosure } from '@/ui/Disclosure';
 import { Txt } from '@/ui/Txt';
 import { partNames, partText } from '@/words/partText';
+import { t } from '@/words/kit';
 
 const order = ['width', 'height', 'thickness', 'lensHole'] as const;
 
@@ -17,7 +18,7 @@ export function PartMatch({ job }: { job: JobState }) {
     return text ? [{ what, text }] : [];
   });
   return (
-    <Disclosure title={`New part against old (${lines.length} of ${order.length} sizes)`}>
+    <Disclosure title={t('newPartAgainstOldOfSizes', { length: lines.length, length2: order.length })}>
       {lines.map(({ what, text }) => (
         <View key={what} className="border-b border-rule py-1">
           <Txt size="s" strong>
@@ -28,11 +29,11 @@ export function PartMatch({ job }: { job: JobState }) {
       ))}
       {lines.length < order.length ? (
         <Txt size="s" tone="ink2">
-          Sizes that were not measured are not guessed here.
+          {t('whatWasNotMeasuredIsNot')}
         </Txt>
       ) : null}
       <Link href={`/jobs/${job.id}/route` as Href} className="font-body text-m text-ink underline py-3">
-        Measure old and new on Route
+        {t('measureOldAndNewOnRoute')}
       </Link>
     </Disclosure>
   );

@@ -13,6 +13,7 @@ import { pickFile } from '@/ui/download';
 import { readPicture } from '@/ui/pictures';
 import { Txt } from '@/ui/Txt';
 import { stamp } from '@/words/units';
+import { t } from '@/words/kit';
 
 /** Pictures of one job take up to this much of the browser's storage, bytes. */
 export const photoBudgetBytes = 2.5e6;
@@ -37,7 +38,12 @@ export function PhotosSection({ job }: { job: JobState }) {
       const p = await readPicture(file);
       if (used + p.bytes > photoBudgetBytes) {
         setProblem(
-          `${file.name.slice(0, 60)}: ${mb(p.bytes)} MB more than the ${mb(photoBudgetBytes)} MB of a job allow; ${mb(used)} MB are used. Nothing was changed.`,
+          t('mbMoreThanTheMbOf', {
+            slice: file.name.slice(0, 60),
+            bytes: mb(p.bytes),
+            photoBudgetBytes: mb(photoBudgetBytes),
+            used: mb(used),
+          }),
         );
         return;
       }
@@ -56,7 +62,7 @@ export function PhotosSection({ job }: { job: JobState }) {
       ]);
       setCaption('');
     } catch (e) {
-      setProblem(e instanceof Error ? e.message : 'the picture could not be kept');
+      setProblem(e instanceof Error ? e.message : t('thePictureCouldNotBeKept'));
     } finally {
       setBusy(false);
     }
@@ -68,16 +74,25 @@ export function PhotosSection({ job }: { job: JobState }) {
   return (
     <View>
       <Txt size="s" tone="ink2" className="mb-2">
-        {job.photos.length} {job.photos.length === 1 ? 'photo' : 'photos'}, {mb(used)} of {mb(photoBudgetBytes)} MB
-        used. They go out with the job’s export.
+        {job.photos.length === 1
+          ? t('photoOfMbUsedTheyGo', {
+              length: job.photos.length,
+              used: mb(used),
+              photoBudgetBytes: mb(photoBudgetBytes),
+            })
+          : t('photosOfMbUsedTheyGo', {
+              length: job.photos.length,
+              used: mb(used),
+              photoBudgetBytes: mb(photoBudgetBytes),
+            })}
       </Txt>
-      <Entry label="What the next photo shows" value={caption} onChange={setCaption} max={200} />
+      <Entry label={t('whatTheNextPhotoShows')} value={caption} onChange={setCaption} max={200} />
       <View className="flex-row gap-2 mb-2">
         <View className="flex-1">
-          <Button kind="small" label="Camera" onPress={() => void add(true)} disabled={busy} />
+          <Button kind="small" label={t('camera')} onPress={() => void add(true)} disabled={busy} />
         </View>
         <View className="flex-1">
-          <Button kind="small" label="Photo from a file" onPress={() => void add(false)} disabled={busy} />
+          <Button kind="small" label={t('photoFromAFile')} onPress={() => void add(false)} disabled={busy} />
         </View>
       </View>
       {problem ? (
@@ -92,7 +107,11 @@ export function PhotosSection({ job }: { job: JobState }) {
       </View>
       {out.length ? (
         <View className="mt-2">
-          <HoldButton kind="side" label={`Remove ${out.length} taken out for good`} onPress={() => void purge()} />
+          <HoldButton
+            kind="side"
+            label={t('removeForGoodWhatWasTaken', { length: out.length })}
+            onPress={() => void purge()}
+          />
         </View>
       ) : null}
     </View>
@@ -110,7 +129,7 @@ function Photo({ photo, onOut }: { photo: EventOf<'photo'>; onOut: () => void })
     queryKey: ['photo', photo.photoId],
     queryFn: async () => (await repository.readPhotos([photo.photoId]))[photo.photoId] ?? null,
   });
-  const what = photo.caption || `photo of ${stamp(photo.at)}`;
+  const what = photo.caption || t('photoOf', { at: stamp(photo.at) });
   return (
     <View className="w-[164px]">
       {data ? (
@@ -123,12 +142,12 @@ function Photo({ photo, onOut }: { photo: EventOf<'photo'>; onOut: () => void })
       ) : (
         <View className="h-[110px] border border-ink2 items-center justify-center">
           <Txt size="s" tone="ink2">
-            {data === null ? 'the picture is not in this browser' : ''}
+            {data === null ? t('thePictureIsNotInThis') : ''}
           </Txt>
         </View>
       )}
       <Txt size="s">{what}</Txt>
-      <Button kind="small" label={`Take out: ${what}`.slice(0, 40)} onPress={onOut} />
+      <Button kind="small" label={t('takeOut', { what }).slice(0, 40)} onPress={onOut} />
     </View>
   );
 }

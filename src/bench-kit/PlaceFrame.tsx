@@ -6,12 +6,33 @@ import { StopCard } from '@/ui/StopCard';
 import { Txt } from '@/ui/Txt';
 import { time } from '@/words/units';
 import { useNow } from './useNow';
+import { t } from '@/words/kit';
 
 const places: { href: Href; name: string }[] = [
-  { href: '/', name: 'Bench' },
-  { href: '/jobs', name: 'Jobs' },
-  { href: '/shelf', name: 'Shelf' },
-  { href: '/shop', name: 'Shop' },
+  {
+    href: '/',
+    get name() {
+      return t('bench');
+    },
+  },
+  {
+    href: '/jobs',
+    get name() {
+      return t('jobs');
+    },
+  },
+  {
+    href: '/shelf',
+    get name() {
+      return t('phoneModels');
+    },
+  },
+  {
+    href: '/shop',
+    get name() {
+      return t('shop');
+    },
+  },
 ];
 
 /** Frame of a place: its name, the other places, content, and the action bar at the foot. */
@@ -31,7 +52,7 @@ export function PlaceFrame({
   return (
     <View className="flex-1 bg-paper">
       <View role="banner" className="px-4 pt-3 w-full max-w-[1080px] self-center">
-        <View role="navigation" aria-label="Places" className="flex-row gap-4 min-h-[44px] items-center">
+        <View role="navigation" aria-label={t('places')} className="flex-row gap-4 min-h-[44px] items-center">
           {places.map((p) => (
             <Link
               key={p.name}
@@ -61,13 +82,13 @@ export function PlaceFrame({
       </View>
       <ScrollView
         className="flex-1"
-        contentContainerClassName="px-4 pt-2 pb-8 w-full max-w-[1080px] self-center"
+        contentContainerClassName={`px-4 pt-2 pb-8 w-full max-w-[1080px] self-center`}
         role="main"
       >
         {children}
       </ScrollView>
       {actions ? (
-        <View role="region" aria-label="Actions" className="border-t-[1.5px] border-ink bg-panel">
+        <View role="region" aria-label={t('actions')} className="border-t-[1.5px] border-ink bg-panel">
           <View className="px-4 py-3 flex-row gap-3 w-full max-w-[1080px] self-center">{actions}</View>
         </View>
       ) : null}

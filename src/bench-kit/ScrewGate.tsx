@@ -7,6 +7,7 @@ import { Txt } from '@/ui/Txt';
 import { useActions } from './actions';
 import { openScrews, stopsClosing, stripWork } from '@/work/strip/stripJob';
 import { Entry } from './Why';
+import { t } from '@/words/kit';
 
 const call = 'screwsOpen';
 
@@ -15,9 +16,13 @@ export function useScrewGate(job: JobState): string | null {
   return useMemo(() => {
     if (!job.screwsOut.size || job.decisions.some((d) => d.call === call && d.because)) return null;
     const open = openScrews(job).length;
-    if (open) return `${open} ${open === 1 ? 'screw is' : 'screws are'} open`;
+    if (open) return open === 1 ? t('screwIsOpen', { open }) : t('screwsAreOpen', { open });
     const wrong = stripWork(job).check.findings.filter(stopsClosing).length;
-    return wrong ? `${wrong} ${wrong === 1 ? 'screw is' : 'screws are'} in the wrong place` : null;
+    return wrong
+      ? wrong === 1
+        ? t('screwIsInTheWrongPlace', { wrong })
+        : t('screwsAreInTheWrongPlace', { wrong })
+      : null;
   }, [job]);
 }
 
@@ -28,11 +33,11 @@ export function ScrewGate({ job, stop }: { job: JobState; stop: string | null })
   if (!stop) return null;
   return (
     <View className="mt-2 border-t border-rule pt-2" role="alert">
-      <Txt tone="caution">The cover is not ready: {stop}. Strip shows which.</Txt>
-      <Entry label="Close it all the same, because" value={because} onChange={setBecause} />
+      <Txt tone="caution">{t('theBackIsNotReadyStrip', { stop })}</Txt>
+      <Entry label={t('closeItAllTheSameBecause')} value={because} onChange={setBecause} />
       <Button
         kind="small"
-        label="Overrule it"
+        label={t('overruleIt')}
         disabled={!because.trim()}
         onPress={() =>
           void log([

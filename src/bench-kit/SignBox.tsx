@@ -7,6 +7,7 @@ import { SignPad } from '@/ui/SignPad';
 import { Txt } from '@/ui/Txt';
 import { useActions } from './actions';
 import { Entry } from './Why';
+import { t } from '@/words/kit';
 
 /** The customer signs by drawing or by typing a name, under exactly the text that was shown. */
 export function SignBox({
@@ -14,7 +15,7 @@ export function SignBox({
   title,
   texts,
   enabled,
-  why = 'not yet',
+  why = t('notYet2'),
 }: {
   job: JobState;
   title: string;
@@ -32,20 +33,20 @@ export function SignBox({
       <Txt strong className="mb-1">
         {title}
       </Txt>
-      <SignPad label="Signature" onChange={setDrawing} />
-      <Entry label="or the name, typed" value={name} onChange={setName} max={80} />
+      <SignPad label={t('signature')} onChange={setDrawing} />
+      <Entry label={t('orTheNameTyped')} value={name} onChange={setName} max={80} />
       <Button
         kind="small"
-        label="Signed"
+        label={t('signed')}
         disabled={!can}
-        {...(enabled ? (can ? {} : { why: 'a signature or a name' }) : { why })}
+        {...(enabled ? (can ? {} : { why: t('aSignatureOrAName') }) : { why })}
         onPress={() =>
           void log([
             {
               type: 'signed',
               role: 'customer',
               text: texts.join('\n').slice(0, 2000),
-              mark: name.trim().slice(0, 80) || 'by hand',
+              mark: name.trim().slice(0, 80) || t('byHand'),
               ...(drawing ? { drawing: drawing.slice(0, 20000) } : {}),
             },
           ])

@@ -3,8 +3,8 @@ import { useCallback, useState, type ReactNode } from 'react';
 import { Pressable, ScrollView, useWindowDimensions, View } from 'react-native';
 
 import type { JobState, JobWay } from '@/model/fold';
-import { workNames } from '@/model/eventLine';
-import { stageNames, type StageId } from '@/model/stages';
+import { workNames } from '@/words/eventLine';
+import { type StageId } from '@/model/stages';
 import { nextStage, placeOn } from '@/model/way';
 import { Mark } from '@/ui/Mark';
 import { Txt } from '@/ui/Txt';
@@ -14,6 +14,8 @@ import { JobStopCard } from './JobStopCard';
 import { LastTap } from './LastTap';
 import { keyHelp, useStageKeys } from './keys';
 import { stageHref } from './stageHref';
+import { t } from '@/words/kit';
+import { stageName } from '@/words/stageWords';
 
 export interface PlanSize {
   width: number;
@@ -65,7 +67,7 @@ function Caution({ text }: { text: string | undefined }) {
 /** What was tapped last, and the buttons. */
 function Actions({ p }: { p: StageShellProps }) {
   return (
-    <View role="region" aria-label="Actions" className="border-t-[1.5px] border-ink bg-panel px-4 py-3 no-print">
+    <View role="region" aria-label={t('actions')} className="border-t-[1.5px] border-ink bg-panel px-4 py-3 no-print">
       <LastTap job={p.job} now={p.now} />
       <View className="flex-row gap-3">
         {p.side ? <View className="flex-1">{p.side}</View> : null}
@@ -93,9 +95,9 @@ function WideShell({ p, help }: { p: StageShellProps; help: boolean }) {
             <JobLine job={p.job} now={p.now} />
           </View>
           <StageList job={p.job} stage={p.stage} />
-          <View role="region" aria-label="Keys" className="px-4 pt-2">
+          <View role="region" aria-label={t('keys')} className="px-4 pt-2">
             {help ? (
-              keyHelp.map(([key, what]) => (
+              keyHelp().map(([key, what]) => (
                 <View key={key} className="flex-row gap-2">
                   <Txt size="s" num className="w-[84px]">
                     {key}
@@ -107,7 +109,7 @@ function WideShell({ p, help }: { p: StageShellProps; help: boolean }) {
               ))
             ) : (
               <Txt size="s" tone="ink2">
-                ? lists the keys
+                {t('listsTheKeys')}
               </Txt>
             )}
           </View>
@@ -117,16 +119,16 @@ function WideShell({ p, help }: { p: StageShellProps; help: boolean }) {
         <ScrollView className="flex-1" contentContainerClassName="p-5">
           <View className="flex-row justify-between mb-2">
             <Txt strong size="l">
-              {stageNames[p.stage]}
+              {stageName(p.stage)}
             </Txt>
             <Txt size="s" tone="ink2">
-              {p.job.face.name}, as you look at it
+              {t('asYouLookAtIt', { name: p.job.face.name })}
             </Txt>
           </View>
           {p.picture({ width: 480, height: Math.max(320, Math.min(620, height - 240)) })}
         </ScrollView>
         <View className="w-[400px] border-l border-rule">
-          <ScrollView key={p.step} className="flex-1" contentContainerClassName="p-4 gap-3">
+          <ScrollView key={p.step} className="flex-1" contentContainerClassName={`p-4 gap-3`}>
             {p.call}
             {p.readings}
             {p.controls}
@@ -160,7 +162,7 @@ function PhoneShell({ p }: { p: StageShellProps }) {
         </Txt>
         <StageBar job={p.job} stage={p.stage} />
       </View>
-      <ScrollView key={p.step} className="flex-1" contentContainerClassName="px-4 pb-6" role="main">
+      <ScrollView key={p.step} className="flex-1" contentContainerClassName={`px-4 pb-6`} role="main">
         {p.large ? (
           <View className="gap-2 mt-1">
             {p.call}
@@ -186,10 +188,10 @@ function BackLinks() {
   return (
     <View className="flex-row gap-4 min-h-[32px] items-center no-print">
       <Link href="/" className="font-body text-m text-ink underline py-1">
-        Bench
+        {t('bench')}
       </Link>
       <Link href="/jobs" className="font-body text-m text-ink underline py-1">
-        Jobs
+        {t('jobs')}
       </Link>
     </View>
   );
@@ -198,8 +200,13 @@ function BackLinks() {
 function JobLine({ job, now }: { job: JobState; now: number }) {
   return (
     <Txt size="s" tone="ink2">
-      {job.device.name} · {job.route ? workNames[job.route.work] : job.keepCover ? 'cover to be saved' : 'new cover'}
-      {job.promiseAt ? ` · promised ${dayTime(job.promiseAt, now)}` : ''}
+      {job.promiseAt
+        ? t('promised', {
+            name: job.device.name,
+            work: job.route ? workNames[job.route.work] : job.keepCover ? t('saveTheBack') : t('newBack'),
+            promiseAt: dayTime(job.promiseAt, now),
+          })
+        : `${job.device.name} · ${job.route ? workNames[job.route.work] : job.keepCover ? t('saveTheBack') : t('newBack')}`}
     </Txt>
   );
 }
@@ -216,7 +223,11 @@ function StageBar({ job, stage }: { job: JobState; stage: StageId }) {
       <Pressable
         role="button"
         aria-expanded={open}
-        aria-label={`Stage ${stageNames[stage]}, ${placeOn(job.way, stage)} of ${job.way.length}. All stages`}
+        aria-label={t('stageOfAllStages', {
+          stage: stageName(stage),
+          way: placeOn(job.way, stage),
+          length: job.way.length,
+        })}
         onPress={() => setOpen(!open)}
         className="pt-2 pb-1"
       >
@@ -232,8 +243,8 @@ function StageBar({ job, stage }: { job: JobState; stage: StageId }) {
           })}
         </View>
         <View className="flex-row justify-between mt-1">
-          <Txt strong>{stageNames[stage]}</Txt>
-          <Txt tone="ink2">{next ? `next: ${stageNames[next]}` : ''} ▾</Txt>
+          <Txt strong>{stageName(stage)}</Txt>
+          <Txt tone="ink2">{next ? t('next', { next: stageName(next) }) : ` ▾`}</Txt>
         </View>
       </Pressable>
       {open ? <StageList job={job} stage={stage} onGo={() => setOpen(false)} /> : null}
@@ -242,20 +253,20 @@ function StageBar({ job, stage }: { job: JobState; stage: StageId }) {
 }
 
 function StageList({ job, stage, onGo }: { job: JobState; stage: StageId; onGo?: () => void }) {
-  const words = { done: 'done', skipped: 'not needed', now: 'now', todo: '' };
+  const words = { done: 'done', skipped: t('notNeeded'), now: 'now', todo: '' };
   return (
-    <View role="navigation" aria-label="Stages">
+    <View role="navigation" aria-label={t('stages')}>
       {job.way.map(({ key, stage: id }) => {
         const s = stateOf(job, id);
         return (
           <Link key={key} href={stageHref(job.id, id)} replace asChild onPress={() => onGo?.()}>
             <Pressable
-              aria-label={`${stageNames[id]} ${words[s]}`}
+              aria-label={`${stageName(id)} ${words[s]}`}
               aria-current={id === stage ? 'page' : undefined}
               className={`min-h-[42px] px-4 flex-row items-center justify-between ${id === stage ? 'bg-panel border-l-4 border-ink' : ''}`}
             >
               <Txt strong={id === stage} tone={s === 'todo' || s === 'skipped' ? 'ink2' : 'ink'}>
-                {stageNames[id]}
+                {stageName(id)}
               </Txt>
               {s === 'done' ? (
                 <Mark state="done" size={16} />
@@ -269,7 +280,7 @@ function StageList({ job, stage, onGo }: { job: JobState; stage: StageId; onGo?:
         );
       })}
       <Link href={`/jobs/${job.id}/log` as Href} className="font-body text-m text-ink underline px-4 py-3">
-        Log, notes and export
+        {t('logNotesAndExport')}
       </Link>
     </View>
   );

@@ -8,24 +8,35 @@ import { Button } from '@/ui/Button';
 import { Txt } from '@/ui/Txt';
 import { clock } from '@/words/units';
 import { useNow } from './useNow';
+import { t } from '@/words/kit';
 
 const troubleWords = {
-  full: 'Storage full',
-  closed: 'The database of this browser was closed or cleared',
-  silent: 'The database of this browser does not answer',
+  get full() {
+    return t('noRoomLeftInThisBrowser');
+  },
+  get closed() {
+    return t('theDatabaseOfThisBrowserWas');
+  },
+  get silent() {
+    return t('theDatabaseOfThisBrowserDoes');
+  },
 } as const;
 
 /** Lines above everything when something is not stored, not readable, not noted, or the clock was set back. The rest goes on. */
 export function StorageNotice() {
   const { shop, error } = useShop();
   const text = error
-    ? `The storage of this browser cannot be opened: ${error.message}`
+    ? t('theStorageOfThisBrowserCannot', { message: error.message })
     : shop && shop.unsaved > 0
-      ? `${troubleWords[shop.trouble ?? 'full']}: ${shop.unsaved} ${shop.unsaved === 1 ? 'entry is' : 'entries are'} only in memory. Export now.`
+      ? shop.unsaved === 1
+        ? t('entryIsOnlyInMemoryExport', { trouble: troubleWords[shop.trouble ?? 'full'], unsaved: shop.unsaved })
+        : t('entriesAreOnlyInMemoryExport', { trouble: troubleWords[shop.trouble ?? 'full'], unsaved: shop.unsaved })
       : shop?.trouble
-        ? `${troubleWords[shop.trouble]}: what is noted now is only in memory. Export it before this page is closed.`
+        ? t('whatYouNoteNowIsOnly', { trouble: troubleWords[shop.trouble] })
         : shop?.problems.length
-          ? `${shop.problems.length} stored ${shop.problems.length === 1 ? 'entry is' : 'entries are'} not readable and set aside.`
+          ? shop.problems.length === 1
+            ? t('storedEntryCannotBeReadAnd', { length: shop.problems.length })
+            : t('storedEntriesCannotBeReadAnd', { length: shop.problems.length })
           : null;
   return (
     <>
@@ -35,7 +46,7 @@ export function StorageNotice() {
             {text}
           </Txt>
           <Link href="/shop" className="font-strong text-s text-onInk underline">
-            Shop: export
+            {t('shopExport')}
           </Link>
         </View>
       ) : null}
@@ -62,10 +73,9 @@ function Refusal() {
   return (
     <View role="alert" className="bg-caution px-4 py-2 flex-row items-center gap-3 no-print" testID="refused">
       <Txt size="s" strong tone="onInk" className="flex-1">
-        {what[0]!.toUpperCase()}
-        {what.slice(1)}. Nothing was changed.
+        {t('nothingWasChanged', { toUpperCase: what[0]!.toUpperCase(), slice: what.slice(1) })}
       </Txt>
-      <Button kind="small" label="Seen" onPress={() => tellRefused(null)} />
+      <Button kind="small" label={t('seen')} onPress={() => tellRefused(null)} />
     </View>
   );
 }
@@ -78,9 +88,7 @@ function ClockNotice() {
   return (
     <View role="status" className="bg-panel border-b border-rule px-4 py-2 no-print">
       <Txt size="s" strong>
-        {news.followed
-          ? `This device’s clock was put back by ${by}. The order of the entries stays as they were tapped; look at times that run.`
-          : `This device’s clock went back by ${by}. Times that run go on by what has really passed.`}
+        {news.followed ? t('thisDevicesClockWasPutBack', { by }) : t('thisDevicesClockWentBackBy', { by })}
       </Txt>
     </View>
   );

@@ -12,15 +12,24 @@ import { TextBox } from '@/ui/TextBox';
 import { Txt } from '@/ui/Txt';
 import { stamp, toF } from '@/words/units';
 import { useActions } from './actions';
+import { t as tr } from '@/words/kit';
 
 const kindNames: Record<SourceKind, string> = {
   published: 'published',
-  commonPractice: 'common practice',
-  memory: 'from memory',
+  get commonPractice() {
+    return tr('commonPractice');
+  },
+  get memory() {
+    return tr('fromMemory');
+  },
   judgement: 'judgement',
   tuned: 'tuned',
-  calibrated: 'calibrated on this bench',
-  measured: 'measured on this bench',
+  get calibrated() {
+    return tr('calibratedOnThisBench');
+  },
+  get measured() {
+    return tr('measuredOnThisBench');
+  },
 };
 
 export interface WhyRow {
@@ -98,9 +107,7 @@ export function Why({ job, call, rows, notes = [], inputs, computed }: WhyProps)
   const past = job.decisions.filter((d) => d.call === call && d.because);
   const save = () => {
     if (!chosen.trim() || !because.trim()) {
-      setProblem(
-        `${chosen.trim() ? 'Reason' : 'What is done instead'} is empty: an override needs both, up to 500 characters`,
-      );
+      setProblem(chosen.trim() ? tr('enterAReasonUpTo500') : tr('enterWhatYouDoInsteadUp'));
       return;
     }
     setProblem(null);
@@ -118,14 +125,14 @@ export function Why({ job, call, rows, notes = [], inputs, computed }: WhyProps)
     setBecause('');
   };
   return (
-    <Disclosure title="Why and what else">
+    <Disclosure title={tr('whyAndWhatElse')}>
       <Notes of={notes} />
       <WhyRows rows={rows} />
       <Txt strong className="mt-3 mb-1">
-        Do it another way
+        {tr('doItAnotherWay')}
       </Txt>
-      <Entry label="What is done instead" value={chosen} onChange={setChosen} />
-      <Entry label="Reason" value={because} onChange={setBecause} />
+      <Entry label={tr('whatIsDoneInstead')} value={chosen} onChange={setChosen} />
+      <Entry label={tr('reason')} value={because} onChange={setBecause} />
       {problem ? (
         <View role="alert">
           <Txt size="s" tone="caution">
@@ -133,10 +140,10 @@ export function Why({ job, call, rows, notes = [], inputs, computed }: WhyProps)
           </Txt>
         </View>
       ) : null}
-      <Button kind="small" label="Log the override" onPress={save} />
+      <Button kind="small" label={tr('logTheOverride')} onPress={save} />
       {past.map((d) => (
         <Txt key={d.id} size="s" tone="ink2" className="mt-2">
-          {stamp(d.at)} {d.by}: {String(d.chosen)}, because {d.because}
+          {tr('because', { at: stamp(d.at), by: d.by, chosen: String(d.chosen), because: d.because })}
         </Txt>
       ))}
     </Disclosure>

@@ -6,6 +6,7 @@ import type { JobState } from '@/model/fold';
 import { useReadingText } from '@/store/reading';
 import { useJob } from '@/store/shop';
 import { Txt } from '@/ui/Txt';
+import { t } from '@/words/kit';
 
 /** Renders with a job once the log is read; says plainly when there is none of that id. */
 export function WithJob({ id, children }: { id: string; children: (job: JobState) => ReactNode }) {
@@ -15,11 +16,11 @@ export function WithJob({ id, children }: { id: string; children: (job: JobState
   return (
     <View className="flex-1 bg-paper p-6" role="main">
       <Txt size="l" level={1}>
-        {loading ? readingText : 'There is no such job in this browser.'}
+        {loading ? readingText : t('thereIsNoSuchJobIn')}
       </Txt>
       {loading ? null : (
         <Link href="/jobs" className="font-body text-m text-ink underline py-3">
-          All jobs
+          {t('allJobs')}
         </Link>
       )}
     </View>

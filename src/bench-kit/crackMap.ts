@@ -12,6 +12,7 @@ import { length } from '@/words/units';
 import type { Settings } from '@/model/settings';
 import { askPieces } from '@/workers/cracksClient';
 import { everyPart } from '@/work/heat/watchMarks';
+import { t } from '@/words/kit';
 
 const kinds: Record<ReturnType<typeof keepOuts>[number]['why'], CrackKeepOut['kind']> = {
   coil: 'coil',
@@ -99,17 +100,17 @@ export const piecesDrawn = (found: Found): PieceDrawn[] => {
 /** Why this piece now, in the words of the bench. */
 export function pieceReasons(s: PieceStep, units: Pick<Settings, 'temperature' | 'length'>): string {
   const text: Record<PieceStep['reasons'][number], string> = {
-    outerEdge: 'open at the outer edge',
-    edgeFreedByNeighbour: 'its neighbour is off',
-    noFreeEdge: 'no free edge: break it loose in the middle',
-    sliver: 'sliver, tweezers',
-    overPart: `over the ${s.nearest?.name ?? 'part'}: blade flat, at the edge`,
-    cameraLast: 'at the camera: split it, last',
-    farFromParts: 'far from everything under it',
+    outerEdge: t('openAtTheOuterEdge'),
+    edgeFreedByNeighbour: t('itsNeighbourIsOff'),
+    noFreeEdge: t('noFreeEdgeBreakItLoose'),
+    sliver: t('sliverTweezers'),
+    overPart: t('overTheBladeFlatAtThe', { name: s.nearest?.name ?? 'part' }),
+    cameraLast: t('atTheCameraSplitItLast'),
+    farFromParts: t('farFromEverythingUnderIt'),
   };
   const near =
     s.risk === 0 && s.nearest && s.distanceMm < 30
-      ? `, ${length(s.distanceMm, units, 0)} from the ${s.nearest.name}`
+      ? t('fromThe', { distanceMm: length(s.distanceMm, units, 0), name: s.nearest.name })
       : '';
   return s.reasons.map((r) => text[r]).join(', ') + near;
 }

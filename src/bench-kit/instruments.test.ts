@@ -137,5 +137,5 @@ it('sets the plate only while it is live; a refusal and a silence are said', asy
     throw new Error('gone');
   };
   await simulate({ pace: 2 });
-  expect(now().problem).toBe('The instrument does not answer; set the plate by hand.');
+  expect(now().problem).toBe('The instrument does not answer. Set the plate by hand.');
 });

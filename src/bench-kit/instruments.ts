@@ -3,6 +3,7 @@ import { z } from 'zod';
 
 import type { ProbeReading } from '@/core/instruments/probeWatch';
 import { nowMs } from '@/store/clock';
+import { t as tr } from '@/words/kit';
 
 /** What an instrument server sends; whatever it sends is checked before it is used. */
 const readingSchema = z.object({
@@ -54,10 +55,10 @@ export async function connectInstruments(): Promise<void> {
   try {
     const answer = await fetch(base);
     const about = aboutSchema.safeParse(answer.ok ? await answer.json() : null);
-    if (!about.success) throw new Error('no instruments');
+    if (!about.success) throw new Error(tr('noInstruments'));
     put({ about: about.data });
   } catch {
-    put({ ...off, problem: 'No instrument answers. Everything else works without one.' });
+    put({ ...off, problem: tr('noInstrumentAnswersEverythingElseWorks') });
     return;
   }
   const stream = new EventSource(`${base}/stream`);
@@ -84,7 +85,7 @@ export async function connectInstruments(): Promise<void> {
   };
   stream.addEventListener('reading', take);
   stream.addEventListener('plate', take);
-  stream.onerror = () => put({ state: 'lost', problem: 'The instrument does not answer; waiting for it.' });
+  stream.onerror = () => put({ state: 'lost', problem: tr('theInstrumentDoesNotAnswerWaiting') });
 }
 
 export function disconnectInstruments(): void {
@@ -111,9 +112,9 @@ async function post(to: string, body: unknown): Promise<void> {
         r = await send();
       }
     }
-    if (!r.ok) put({ problem: `The instrument refused: ${r.status}.` });
+    if (!r.ok) put({ problem: tr('theInstrumentRefused', { status: r.status }) });
   } catch {
-    put({ problem: 'The instrument does not answer; set the plate by hand.' });
+    put({ problem: tr('theInstrumentDoesNotAnswerSet') });
   }
 }
 
@@ -139,9 +140,9 @@ export async function readGauge(point: {
       body: JSON.stringify(point),
     });
     const read = r.ok ? gaugeSchema.safeParse(await r.json()) : null;
-    return read?.success ? { mm: read.data.mm } : { problem: 'The gauge says nothing: type the gap.' };
+    return read?.success ? { mm: read.data.mm } : { problem: tr('theGaugeSaysNothingTypeThe') };
   } catch {
-    return { problem: 'No gauge answers: type the gap.' };
+    return { problem: tr('noGaugeAnswersTypeTheGap') };
   }
 }
 
@@ -161,13 +162,13 @@ export async function holdOnTester(startPa: number, seconds: number): Promise<{ 
       body: JSON.stringify({ startPa, seconds }),
     });
     const read = r.ok ? holdSchema.safeParse(await r.json()) : null;
-    if (!read?.success) return { problem: 'The tester says nothing: take its log from a file, or type two readings.' };
+    if (!read?.success) return { problem: tr('theTesterSaysNothingTakeIts') };
     const { t, p, gasC } = read.data;
     if (p.length !== t.length || (gasC && gasC.length !== t.length))
-      return { problem: `The tester sent ${p.length} pressures for ${t.length} instants: nothing was taken in.` };
+      return { problem: tr('theTesterSentPressuresForInstants', { length: p.length, length2: t.length }) };
     return { log: read.data };
   } catch {
-    return { problem: 'No tester answers: take a log from a file, or type two readings.' };
+    return { problem: tr('noTesterAnswersTakeALog') };
   }
 }
 

@@ -4,15 +4,16 @@ import { useEffect } from 'react';
 import type { JobState } from '@/model/fold';
 import { useActions } from './actions';
 import { stageHref } from './stageHref';
+import { t as tr } from '@/words/kit';
 
-export const keyHelp: [string, string][] = [
-  ['1 ... 9, 0', 'go to a stage'],
-  ['Space', 'main action'],
-  ['u', 'undo the last entry'],
-  ['n', 'note and log'],
-  ['/', 'search jobs'],
+export const keyHelp = (): [string, string][] => [
+  ['1 ... 9, 0', tr('goToAStage')],
+  [tr('space'), tr('mainAction')],
+  ['u', tr('undoTheLastEntry')],
+  ['n', tr('noteAndLog')],
+  ['/', tr('searchJobs')],
   ['b', 'bench'],
-  ['?', 'this list'],
+  ['?', tr('thisList')],
 ];
 
 const typing = (t: EventTarget | null) =>

@@ -4,6 +4,7 @@ import { View } from 'react-native';
 import { Button } from '@/ui/Button';
 import { Txt } from '@/ui/Txt';
 import type { LongRun } from '@/workers/longRun';
+import { t } from '@/words/kit';
 
 /** A long file is read beside the page: how far it is, and a way out of it. `view` is null while nothing is read. */
 export function useFileRead() {
@@ -24,11 +25,9 @@ export function useFileRead() {
   const view = reading ? (
     <View className="flex-row items-center gap-3 my-2">
       <View role="status" className="flex-1">
-        <Txt>
-          Reading {reading.name}: {Math.round(reading.share * 100)} %
-        </Txt>
+        <Txt>{t('reading', { name: reading.name, share: Math.round(reading.share * 100) })}</Txt>
       </View>
-      <Button kind="small" label="Cancel" say="Cancel the reading" onPress={() => stop.current()} />
+      <Button kind="small" label={t('cancel')} say={t('cancelTheReading')} onPress={() => stop.current()} />
     </View>
   ) : null;
   return { read, view };

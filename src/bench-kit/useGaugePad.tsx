@@ -4,6 +4,7 @@ import { useSettings } from '@/store/shop';
 import { useThumb, type Thumb } from '@/ui/thumb';
 import { ThumbPad } from '@/ui/ThumbPad';
 import { useWide } from '@/ui/useWide';
+import { t } from '@/words/kit';
 
 /**
  * Number keys at the foot of a phone's screen while points are still to be measured; nothing on a wide screen, where there
@@ -15,5 +16,5 @@ export function useGaugePad(name: string | null, signed = false): { thumb: Thumb
   const wide = useWide();
   return wide || name === null
     ? { thumb: undefined, pad: null }
-    : { thumb, pad: <ThumbPad thumb={thumb} last="Next point" unit={length} signed={signed} /> };
+    : { thumb, pad: <ThumbPad thumb={thumb} last={t('nextPoint')} unit={length} signed={signed} /> };
 }

@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 
 import { CancelledError, type LongRun } from '@/workers/longRun';
+import { t } from '@/words/kit';
 
 /** One long piece of work at a time with its progress; leaving the page ends it. `start` answers with the result, or null. */
 export function useLongRun<T>() {
@@ -27,7 +28,7 @@ export function useLongRun<T>() {
       return answer;
     } catch (e) {
       if (run.current === long)
-        setProblem(e instanceof CancelledError ? 'Stopped.' : e instanceof Error ? e.message : 'It stopped.');
+        setProblem(e instanceof CancelledError ? t('stopped') : e instanceof Error ? e.message : t('itStopped'));
     } finally {
       over = true;
       if (run.current === long) {

@@ -6,6 +6,7 @@ import { judgement } from '@/core/source';
 import type { JobState } from '@/model/fold';
 import { heaterOf, type Settings } from '@/model/settings';
 import { time } from '@/words/units';
+import { t } from '@/words/kit';
 
 /** A wipe in the hand, and what it leaves, is counted as wet for at least this long, s. */
 export const wipeWetS = judgement(600, 'a moist wipe lies beside the device for about ten minutes');
@@ -59,14 +60,17 @@ export function wetRule(
     const until = wetUntil(j, settings);
     const why =
       until !== null && until > now
-        ? `alcohol on ${own ? 'this job' : j.label} is wet until ${time(until)}`
+        ? t('alcoholOnIsWetUntil', { own: own ? t('thisJob') : j.label, until: time(until) })
         : solventOpen(j, settings)
-          ? `solvent glue lies open on ${own ? 'this job' : j.label}`
+          ? t('solventGlueLiesOpenOn', { own: own ? t('thisJob') : j.label })
           : null;
     if (why === null) continue;
     return answersOf(heater).hotElement
       ? { stop: why, caution: null }
-      : { stop: null, caution: `${why[0]!.toUpperCase()}${why.slice(1)}: move the air, no spark near.` };
+      : {
+          stop: null,
+          caution: t('moveTheAirNoSparkNear', { toUpperCase: why[0]!.toUpperCase(), slice: why.slice(1) }),
+        };
   }
   return { stop: null, caution: null };
 }

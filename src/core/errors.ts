@@ -5,7 +5,7 @@ export class CoreInputError extends Error {
     readonly given: unknown,
     readonly allowed: string,
   ) {
-    super(`${field}: ${String(given)} is not possible, allowed is ${allowed}`);
+    super(`${field}: ${String(given)} does not work; it takes ${allowed}`);
     this.name = 'CoreInputError';
   }
 }

@@ -1,4 +1,6 @@
-import { readAgain, repository, saveSettings, takeIn } from '@/store/shop';
+import { defaultSettings } from '@/model/defaultSettings';
+import type { Settings } from '@/model/settings';
+import { repository, takeIn } from '@/store/shop';
 import { demoHistory } from './history';
 import { demoJobs, demoSettingsAt } from './shop';
 
@@ -21,10 +23,14 @@ export async function seedOnFirstStart(): Promise<void> {
     if (!answer.ok) return;
     const config: unknown = await answer.json();
     if (!config || typeof config !== 'object' || !('demo' in config) || config.demo !== true) return;
-    const settings = demoSettingsAt(Date.now());
-    await takeIn(wholeDemo(), settings);
-    await saveSettings(settings);
-    await readAgain();
+    await takeIn(wholeDemo(), async () => {
+      // what somebody set while it came in is not set back
+      const { settings } = await repository.load();
+      const own = Object.entries(settings).filter(
+        ([key, v]) => JSON.stringify(v) !== JSON.stringify(defaultSettings[key as keyof Settings]),
+      );
+      return { ...demoSettingsAt(Date.now()), ...(Object.fromEntries(own) as Partial<Settings>) };
+    });
   } catch {
     // no server, no demo: the bench starts empty
   }

@@ -9,8 +9,8 @@ import { eventsOn } from '../../test-support/dayOf';
 import { parseEvent, type JobEvent, type NewEvent } from './event';
 import { foldJob } from './fold';
 import type { StageDef } from './stageDefs';
-import { stageNames, usualMinutes, type StageId } from './stages';
-import { taskName, taskVerb } from './taskNames';
+import { usualMinutes, type StageId } from './stages';
+import { stageName, taskName, taskTitle } from '../words/stageWords';
 import { nextStage, placeOn, plainWay } from './way';
 
 // one stage more, by its definition and its place alone: nothing else of the application is touched
@@ -77,7 +77,11 @@ it('comes next when the step before is done, is done by its entry, and is skippe
 });
 
 it('has its name, its verb and its minutes', () => {
-  expect([stageNames[polish], taskName('polish'), taskVerb('polish')]).toEqual(['Polish', 'Polish', 'Polish']);
+  expect([stageName(polish), taskName('polish'), taskTitle('polish', 'J-1')]).toEqual([
+    'Polish',
+    'Polish',
+    'Polish J-1',
+  ]);
   // the ten of before come to 64 minutes without stripping
   expect(usualMinutes).toBe(64 + 6);
   const kind = `${job([]).face.construction}/glassOnly`;

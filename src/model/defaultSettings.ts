@@ -22,6 +22,7 @@ export const defaultSettings: Settings = {
   temperature: 'C',
   length: 'mm',
   theme: 'system',
+  language: 'en',
   sound: true,
   newCell: false,
   spoken: false,

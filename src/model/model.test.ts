@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 
 import { demoJobs, demoSettings } from '../demo/shop';
-import { eventLine } from './eventLine';
+import { eventLine } from '../words/eventLine';
 import { eventTypes, parseEvent, type JobEvent, type NewEvent } from './event';
 import { readFile, writeDeviceFile, writeJobFile, writeShopFile } from './files';
 import { foldJob } from './fold';

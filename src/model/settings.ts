@@ -43,6 +43,10 @@ import {
 
 export type { LiquidStock, Lot, PartStock, StockMove, TapeStock } from './settingsStock';
 
+/** Languages that there are words in. */
+export const languageIds = ['en', 'es'] as const;
+export type Language = (typeof languageIds)[number];
+
 /** A roll as new shops have it. */
 export const defaultTape: TapeStock = {
   id: 'tape',
@@ -110,6 +114,8 @@ export const settingsSchema = z.object({
   temperature: z.enum(['C', 'F']),
   length: z.enum(['mm', 'in']),
   theme: z.enum(['system', 'light', 'dark']),
+  /** what the bench reads and hears; a customer's sheet may speak another */
+  language: z.enum(languageIds).default('en'),
   sound: z.boolean(),
   /** school of the cell: always a new one */
   newCell: z.boolean().default(false),

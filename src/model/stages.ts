@@ -5,8 +5,6 @@ import { stageIds, type StageId } from './stageIds';
 export { stageDefs, type StageDef } from './stageDefs';
 export { stageIds, type StageId } from './stageIds';
 
-export const stageNames = Object.fromEntries(stageIds.map((id) => [id, stageDefs[id].name])) as Record<StageId, string>;
-
 /** Hands-on minutes of the stages that have any. */
 export const stageMinutes: Readonly<Partial<Record<StageId, StageMinutes>>> = Object.fromEntries(
   stageIds.flatMap((id) => (stageDefs[id].minutes ? [[id, stageDefs[id].minutes]] : [])),

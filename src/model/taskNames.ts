@@ -9,12 +9,10 @@ const tasks = new Map<string, Words & { stage: StageId }>(
 );
 
 /** A reheat that the plan put in belongs to its heat. */
-const isReheat = (task: string) => task.includes('.reheat');
+export const isReheat = (task: string) => task.includes('.reheat');
 
-export const taskName = (task: string): string => (isReheat(task) ? 'Reheat' : (tasks.get(task)?.name ?? task));
-
-/** What hands do, before the job's label. */
-export const taskVerb = (task: string): string => (isReheat(task) ? 'Reheat' : (tasks.get(task)?.verb ?? task));
+/** A task by its id, as its stage's definition has it. */
+export const taskOf = (task: string): (Words & { stage: StageId }) | undefined => tasks.get(task);
 
 export const stageOf = (task: string): StageId => (isReheat(task) ? 'heat' : (tasks.get(task)?.stage ?? 'intake'));
 

@@ -2,7 +2,8 @@ import { demoJobs } from '@/demo/shop';
 import { parseEvent, type JobEvent } from './event';
 import { foldJob } from './fold';
 import { stageDefs, stageIds } from './stages';
-import { taskName, stageOf, taskVerb } from './taskNames';
+import { taskName, taskTitle } from '../words/stageWords';
+import { stageOf } from './taskNames';
 import { nextStage, placeOn, plainWay } from './way';
 
 const jobs = demoJobs(Date.UTC(2026, 3, 14, 13));
@@ -59,6 +60,6 @@ it('each task of the schedule belongs to one stage and has a name and a verb', (
   const tasks = stageIds.flatMap((s) => Object.keys(stageDefs[s].tasks).map((t) => [t, s] as const));
   expect(new Set(tasks.map(([t]) => t)).size).toBe(tasks.length);
   for (const [t, s] of tasks) expect(stageOf(t)).toBe(s);
-  expect([taskName('unclamp'), taskVerb('unclamp')]).toEqual(['Clamps off', 'Take the clamps off']);
+  expect([taskName('unclamp'), taskTitle('unclamp', 'J-1')]).toEqual(['Clamps off', 'Take the clamps off J-1']);
   expect([stageOf('heat.reheat1'), taskName('heat.reheat1')]).toEqual(['heat', 'Reheat']);
 });

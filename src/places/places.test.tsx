@@ -55,7 +55,7 @@ describe('bench', () => {
     render(<BenchScreen />);
     await pass(155_000);
     expect(screen.getByTestId('next').textContent).toMatch(/\+0:1\d/);
-    expect(screen.getByTestId('next').textContent).toContain('every second more goes into the cell');
+    expect(screen.getByTestId('next').textContent).toContain('every second more goes into the battery');
   });
 
   it('an empty bench says what to do', () => {
@@ -98,8 +98,8 @@ describe('jobs', () => {
     await press('Open the job');
     await pass(10);
     const alert = screen.getByRole('alert').textContent;
-    expect(alert).toContain('Device: choose one of the list');
-    expect(alert).toContain('Promised for: not a time');
+    expect(alert).toContain('Device: choose one from the list');
+    expect(alert).toContain('Promised for: enter a time');
     await choose('Glass-back tablet 10');
     await enter('Promised for', '16:30');
     await enter('Mark of the device (no name needed)', 'locker 12');
@@ -150,9 +150,7 @@ describe('shop', () => {
     await enter('Room temperature, °F', '68');
     expect(settingsNow().roomC).toBeCloseTo(20, 6);
     await enter('Room temperature, °F', '900');
-    expect(screen.getByRole('alert').textContent).toContain(
-      'Room temperature: 900 is out of range, allowed is 41 to 104 °F',
-    );
+    expect(screen.getByRole('alert').textContent).toContain('Room temperature: enter 41 to 104 °F (you entered 900)');
     expect(settingsNow().roomC).toBeCloseTo(20, 6);
     await enter('Another person', 'Tarn');
     await press('Add');
@@ -180,7 +178,7 @@ describe('shop', () => {
   it('exports everything, the unreadable entries as they were found', async () => {
     startShop(t0, {}, { problems: [{ key: 'job/x/y/1', what: 'the entry is cut off or not JSON', raw: '{"v":1,' }] });
     shop();
-    expect(screen.getByRole('alert').textContent).toContain('1 stored entry is not readable');
+    expect(screen.getByRole('alert').textContent).toContain('1 stored entry cannot be read');
     await press('Export everything');
     const file = JSON.parse(mockFile.saved[0]!.text) as { jobs: unknown[]; unreadable: Record<string, string> };
     expect(file.jobs).toHaveLength(12);
@@ -208,7 +206,7 @@ describe('figures', () => {
     await press('Change');
     expect(screen.getByRole('button', { name: /^Count with it/ }).getAttribute('aria-disabled')).toBe('true');
     await enter(/own value$/, '121');
-    expect(screen.getByRole('alert').textContent).toMatch(/allowed is 1\.2.* to 120/);
+    expect(screen.getByRole('alert').textContent).toMatch(/enter 1\.2.* to 120/);
     await enter(/own value$/, '20');
     await act(
       async () => void fireEvent.change(screen.getByLabelText(/^Why, for/), { target: { value: 'slower here' } }),

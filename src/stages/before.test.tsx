@@ -75,7 +75,7 @@ describe('intake', () => {
     expect(call()).toMatch(/^13:30 cannot be kept: \d\d:\d\d at the earliest\.$/);
     expect(jobNow(save).promiseAt).toBe(t0 + 30 * 60_000);
     await enter('Promised for, time of day', '99:99');
-    expect(screen.getByRole('alert').textContent).toContain('is not a time, allowed is 00:00 to 23:59');
+    expect(screen.getByRole('alert').textContent).toContain('enter a time from 00:00 to 23:59');
     expect(jobNow(save).promiseAt).toBe(t0 + 30 * 60_000);
     // a time that has passed today is one of tomorrow
     await enter('Promised for, time of day', '09:00');
@@ -85,11 +85,13 @@ describe('intake', () => {
   it('a swollen cell stops the way to heat, with the caution', async () => {
     startShop(t0);
     renderStage(IntakeStage, save);
-    await choose('Cell swollen, bent or smelling?: Yes');
-    expect(call()).toBe('Stop: swollen cell. No heat, no prying.');
+    await choose('Battery swollen, bent or smelling?: Yes');
+    expect(call()).toBe('Stop: swollen battery. No heat, no prying.');
     expect(reason()).toContain('fire-proof bag');
-    expect(screen.getByRole('button', { name: 'Go to heat: swollen cell' }).getAttribute('aria-disabled')).toBe('true');
-    await choose('Cell swollen, bent or smelling?: No');
+    expect(screen.getByRole('button', { name: 'Go to Heat: swollen battery' }).getAttribute('aria-disabled')).toBe(
+      'true',
+    );
+    await choose('Battery swollen, bent or smelling?: No');
     expect(call()).toBe('Ready to heat.');
   });
 
@@ -100,12 +102,12 @@ describe('intake', () => {
     await tick('top edge');
     await tick('left edge');
     await tick('top edge');
-    await enter('State of charge, %', '28');
+    await enter('Battery level, %', '28');
     const s = jobNow(save);
     expect(s.findings.chip?.answer).toBe('unsure');
     expect(s.findings.crack?.edges).toEqual(['left']);
     expect(s.chargePercent).toBe(28);
-    await press('Go to heat');
+    await press('Go to Heat');
     expect(went.at(-1)).toBe('/jobs/demo-0143/heat');
   });
 
@@ -154,7 +156,7 @@ describe('heat', () => {
     renderStage(HeatStage, heating);
     await pass(50);
     expect(screen.getByRole('button', { name: 'On the plate: tools at hand first, below' })).toBeTruthy();
-    await tick(/^Picks, blade/);
+    await tick(/^At hand: picks/);
     await press('On the plate');
     const kinds = logged(heating).map((e) => e.type);
     expect(kinds.slice(-4)).toEqual(['heatPlan', 'decision', 'stage', 'heatOn']);
@@ -271,7 +273,7 @@ describe('lift', () => {
     await press('Left edge is free');
     expect(call()).toBe('All edges are free.');
     expect(reason()).toBe('Turn it over the right edge, up to 180°: the rear cable has 38 mm of slack.');
-    await press('Cover is off');
+    await press('Back is off');
     expect(went.at(-1)).toBe('/jobs/demo-0142/clean');
   });
 
@@ -295,9 +297,9 @@ describe('lift', () => {
     renderStage(LiftStage, save);
     await pass(50);
     await press(/^Save or write off: .* to break from here$/);
-    await press('The cover broke');
+    await press('The back broke');
     expect(jobNow(save)).toMatchObject({ broke: true, keepCover: false });
-    expect(screen.getByText('Cover written off')).toBeTruthy();
+    expect(screen.getByText('Back written off')).toBeTruthy();
   });
 });
 
@@ -305,7 +307,7 @@ it('strip says that it is not needed', async () => {
   startShop(t0);
   renderStage(StripStage, heating);
   expect(call()).toBe('Not needed on this route.');
-  await press('Go to clean');
+  await press('Go to Clean');
   expect(went.at(-1)).toBe('/jobs/demo-0142/clean');
 });
 

@@ -245,7 +245,7 @@ export async function retryPending(): Promise<boolean> {
 /** Takes in the jobs of a file that was read as a whole; returns how many events were new, and how many got another key. */
 export async function takeIn(
   jobs: readonly (readonly JobEvent[])[],
-  settings: Settings | null,
+  settings: Settings | (() => Promise<Settings>) | null,
   more: { photos?: Photos; devices?: readonly Device[]; inPlaceOfDemo?: boolean } = {},
 ): Promise<{ fresh: number; clashed: number }> {
   const log = await repository.load();
@@ -256,7 +256,7 @@ export async function takeIn(
     const own = new Set(jobs.flat().map((e) => e.id));
     await repository.dropDemo(new Map([...log.jobs].filter(([, l]) => !l.some((e) => own.has(e.id)))));
   }
-  if (settings) await repository.saveSettings(settings);
+  if (settings) await repository.saveSettings(typeof settings === 'function' ? await settings() : settings);
   await queryClient.invalidateQueries({ queryKey: ['log'] });
   tellOthers();
   return fresh;

@@ -2,6 +2,7 @@ import { useEffect, useRef, useState } from 'react';
 import { Pressable, View } from 'react-native';
 
 import { Txt } from './Txt';
+import { t } from '@/words/ui';
 
 interface ButtonProps {
   label: string;
@@ -22,10 +23,10 @@ export function Button({ label, onPress, kind = 'side', disabled, why, testID, s
   const meant = useRef<string | undefined>(undefined);
   const box =
     kind === 'main'
-      ? 'min-h-[56px] bg-ink border-[1.5px] border-ink'
+      ? `min-h-[56px] bg-ink border-[1.5px] border-ink`
       : kind === 'side'
-        ? 'min-h-[56px] bg-panel border-[1.5px] border-ink'
-        : 'min-h-[44px] bg-panel border-[1.5px] border-ink';
+        ? `min-h-[56px] bg-panel border-[1.5px] border-ink`
+        : `min-h-[44px] bg-panel border-[1.5px] border-ink`;
   return (
     <Pressable
       role="button"
@@ -83,7 +84,7 @@ export function HoldButton({ label, onPress, kind = 'main', disabled, why }: But
   return (
     <Pressable
       role="button"
-      aria-label={`${label}, hold${why && disabled ? `: ${why}` : ''}`}
+      aria-label={why && disabled ? t('hold', { label, why }) : t('hold2', { label })}
       aria-disabled={disabled}
       disabled={disabled}
       onPressIn={begin}
@@ -96,7 +97,7 @@ export function HoldButton({ label, onPress, kind = 'main', disabled, why }: But
         {label}
       </Txt>
       <Txt size="s" tone={kind === 'main' ? 'onInk' : 'ink2'} className="text-center">
-        {disabled && why ? why : 'hold'}
+        {disabled && why ? why : t('holdIt')}
       </Txt>
     </Pressable>
   );

@@ -1,6 +1,7 @@
 import { Pressable, View } from 'react-native';
 
 import { Txt } from './Txt';
+import { told } from '@/words/told';
 
 interface ChoiceProps<T extends string> {
   label: string;
@@ -25,12 +26,12 @@ export function Choice<T extends string>({ label, value, options, onChange, hint
               key={o.id}
               role="radio"
               aria-checked={on}
-              aria-label={`${label}: ${o.name}`}
+              aria-label={`${label}: ${told(o.name)}`}
               onPress={() => onChange(o.id)}
               className={`min-h-[48px] min-w-[64px] px-3 justify-center items-center rounded-[6px] border-[1.5px] ${on ? 'bg-ink border-ink' : 'bg-panel border-ink2'}`}
             >
               <Txt strong={on} tone={on ? 'onInk' : 'ink'}>
-                {o.name}
+                {told(o.name)}
               </Txt>
             </Pressable>
           );

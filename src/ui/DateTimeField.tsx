@@ -10,6 +10,7 @@ import { readTime } from '@/words/read';
 import { TextBox } from './TextBox';
 import { Txt } from './Txt';
 import { dayTime } from '@/words/units';
+import { t as tr } from '@/words/ui';
 
 const written = ['yyyy-MM-dd HH:mm', 'd MMM yyyy HH:mm', 'd MMM HH:mm'];
 
@@ -47,10 +48,14 @@ export function DateTimeField({ label, value, now, from, to, onCommit }: DateTim
       return;
     }
     const at = readInstant(text, now);
-    const allowed = `allowed is ${dayTime(from, now)} to ${dayTime(to, now)}`;
-    if (at === null) return setProblem(`${label}: "${text.slice(0, 20)}" is not a time, ${allowed}`);
+    const allowed = tr('fromTo', { from: dayTime(from, now), to: dayTime(to, now) });
+    if (at === null) return setProblem(tr('enterATimeYouEntered', { label, allowed, slice: text.slice(0, 20) }));
     if (at < from || at > to)
-      return setProblem(`${label}: ${dayTime(at, now)} is ${at < from ? 'too early' : 'too late'}, ${allowed}`);
+      return setProblem(
+        at < from
+          ? tr('isTooEarlyEnterATime', { label, at: dayTime(at, now), allowed })
+          : tr('isTooLateEnterATime', { label, at: dayTime(at, now), allowed }),
+      );
     setProblem(null);
     setText(null);
     onCommit(at);
@@ -61,9 +66,9 @@ export function DateTimeField({ label, value, now, from, to, onCommit }: DateTim
         {label}
       </Txt>
       <TextBox
-        aria-label={`${label}, time or date and time`}
+        aria-label={tr('timeOrDateAndTime', { label })}
         bad={problem !== null}
-        placeholder={`16:30 or ${format(addDays(now, 1), 'yyyy-MM-dd')} 09:00`}
+        placeholder={tr('n1630Or0900', { now: format(addDays(now, 1), 'yyyy-MM-dd') })}
         value={text ?? (value === null ? '' : format(value, 'yyyy-MM-dd HH:mm'))}
         onChangeText={(t) => {
           setText(t);

@@ -1,11 +1,12 @@
 import Svg, { Circle, Path } from 'react-native-svg';
 
 import { useTokens } from './theme';
+import { t as tr } from '@/words/ui';
 
 /** State by shape first: waits, runs by itself, hands needed, done. */
 export function Mark({ state, size = 18 }: { state: 'waits' | 'runs' | 'hands' | 'done'; size?: number }) {
   const t = useTokens();
-  const names = { waits: 'waits', runs: 'runs by itself', hands: 'hands needed', done: 'done' };
+  const names = { waits: 'waits', runs: tr('runsByItself'), hands: tr('handsNeeded'), done: 'done' };
   return (
     <Svg width={size} height={size} viewBox="0 0 20 20" role="img" aria-label={names[state]}>
       {state === 'waits' ? (

@@ -1,6 +1,8 @@
 import { View } from 'react-native';
 
 import { Txt } from './Txt';
+import { t } from '@/words/ui';
+import { told as say } from '@/words/told';
 
 export interface Told {
   text: string;
@@ -9,7 +11,7 @@ export interface Told {
 
 /** Something that was not taken in: what is wrong with it, and that all is as it was. */
 export const refused = (what: string): Told => ({
-  text: `${what}${/[.?!]$/.test(what) ? '' : '.'} Nothing was changed.`,
+  text: /[.?!]$/.test(what) ? t('nothingWasChanged', { what }) : t('nothingWasChanged2', { what }),
   bad: true,
 });
 
@@ -17,7 +19,7 @@ export const refused = (what: string): Told => ({
 export function Message({ told }: { told: Told | null }) {
   return told ? (
     <View role={told.bad ? 'alert' : 'status'} className="mb-2">
-      <Txt tone={told.bad ? 'caution' : 'ink'}>{told.text}</Txt>
+      <Txt tone={told.bad ? 'caution' : 'ink'}>{say(told.text)}</Txt>
     </View>
   ) : null;
 }

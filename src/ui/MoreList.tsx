@@ -3,6 +3,7 @@ import { View } from 'react-native';
 
 import { Button } from './Button';
 import { Txt } from './Txt';
+import { t } from '@/words/ui';
 
 interface MoreListProps<T> {
   items: readonly T[];
@@ -22,7 +23,11 @@ export function MoreList<T>({ items, first, step, none, children }: MoreListProp
       {items.slice(0, most).map(children)}
       {items.length > most ? (
         <View className="mt-3 self-start">
-          <Button kind="small" label={`${items.length - most} more`} onPress={() => setMost(most + step)} />
+          <Button
+            kind="small"
+            label={t('more', { length: items.length - most })}
+            onPress={() => setMost(most + step)}
+          />
         </View>
       ) : null}
       {items.length || !none ? null : <Txt tone="ink2">{none}</Txt>}

@@ -3,6 +3,8 @@ import { View } from 'react-native';
 
 import { useDraft } from './draft';
 import { readNumber } from '@/words/read';
+import { told } from '@/words/told';
+import { digits } from '@/words/units';
 import type { Thumb } from './thumb';
 import { TextBox } from './TextBox';
 import { Txt } from './Txt';
@@ -27,7 +29,7 @@ export interface NumberFieldProps {
 
 /** A number with its unit and its range. A wrong entry is named and changes nothing. */
 export function NumberField(p: NumberFieldProps) {
-  const shown = p.value === null ? '' : p.value.toFixed(p.digits ?? 0);
+  const shown = p.value === null ? '' : digits(p.value, p.digits ?? 0);
   const [own, setOwn] = useState<string | null>(null);
   const { thumb } = p;
   const text = thumb ? thumb.text : own;
@@ -65,7 +67,7 @@ export function NumberField(p: NumberFieldProps) {
       <View className="flex-row items-center gap-2">
         <TextBox
           num
-          aria-label={p.unit ? `${p.label}, ${p.unit}` : p.label}
+          aria-label={p.unit ? `${p.label}, ${told(p.unit)}` : p.label}
           bad={problem !== null}
           inputMode={p.thumb ? 'none' : 'text'}
           autoFocus={p.autoFocus ?? false}
@@ -78,7 +80,7 @@ export function NumberField(p: NumberFieldProps) {
           onBlur={() => void commit()}
           onSubmitEditing={enter}
         />
-        <Txt tone="ink2">{p.unit}</Txt>
+        <Txt tone="ink2">{told(p.unit)}</Txt>
       </View>
       {problem ? (
         <View role="alert">

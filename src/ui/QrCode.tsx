@@ -1,6 +1,7 @@
 import { create } from 'qrcode';
 import { useMemo } from 'react';
 import Svg, { Path, Rect } from 'react-native-svg';
+import { t } from '@/words/ui';
 
 /** A code that another camera reads: always black on white, whatever the look. */
 export function QrCode({ text, sizePx = 120 }: { text: string; sizePx?: number }) {
@@ -12,7 +13,7 @@ export function QrCode({ text, sizePx = 120 }: { text: string; sizePx?: number }
     return { d: path, n: modules.size };
   }, [text]);
   return (
-    <Svg width={sizePx} height={sizePx} viewBox={`-2 -2 ${n + 4} ${n + 4}`} role="img" aria-label={`code ${text}`}>
+    <Svg width={sizePx} height={sizePx} viewBox={`-2 -2 ${n + 4} ${n + 4}`} role="img" aria-label={t('code', { text })}>
       <Rect x={-2} y={-2} width={n + 4} height={n + 4} fill="#fff" />
       <Path d={d} fill="#000" />
     </Svg>

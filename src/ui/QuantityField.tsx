@@ -1,7 +1,7 @@
 import type { Settings } from '@/model/settings';
 
 import { NumberField } from './NumberField';
-import { lengthNumber, tempNumber, typedToC, typedToMm } from '@/words/units';
+import { lengthValue, tempNumber, typedToC, typedToMm } from '@/words/units';
 
 type Units = Pick<Settings, 'temperature' | 'length'>;
 
@@ -18,7 +18,7 @@ interface LengthFieldProps {
 
 /** A length in the reader's unit; the value stays in mm. */
 export function LengthField({ label, units, lowMm, highMm, valueMm, onMm, digits = 2 }: LengthFieldProps) {
-  const shown = (mm: number) => Number(lengthNumber(mm, units, digits));
+  const shown = (mm: number) => lengthValue(mm, units, digits);
   return (
     <NumberField
       label={label}

@@ -8,6 +8,7 @@ import { Button } from './Button';
 import { useDraft } from './draft';
 import { useTokens } from './theme';
 import { Txt } from './Txt';
+import { t as tr } from '@/words/ui';
 
 const width = 340;
 const height = 130;
@@ -103,7 +104,7 @@ export function SignPad({ label, onChange }: { label: string; onChange: (path: s
           width,
           height,
           role: 'img',
-          'aria-label': signed ? 'signed' : 'not signed',
+          'aria-label': signed ? tr('signed') : tr('notSigned'),
           style: { width: '100%', height: '100%' },
         })}
       </View>
@@ -111,7 +112,7 @@ export function SignPad({ label, onChange }: { label: string; onChange: (path: s
         <View className="w-[140px] mt-1">
           <Button
             kind="small"
-            label="Sign again"
+            label={tr('signAgain')}
             onPress={() => {
               show([]);
               save(null);
@@ -127,7 +128,13 @@ export function SignPad({ label, onChange }: { label: string; onChange: (path: s
 export function Signature({ path }: { path: string }) {
   const t = useTokens();
   return (
-    <Svg width={width * 0.6} height={height * 0.6} viewBox={`0 0 ${width} ${height}`} role="img" aria-label="signature">
+    <Svg
+      width={width * 0.6}
+      height={height * 0.6}
+      viewBox={`0 0 ${width} ${height}`}
+      role="img"
+      aria-label={tr('signature')}
+    >
       <Path d={path} fill="none" stroke={t.ink} strokeWidth={2.2} strokeLinecap="round" />
     </Svg>
   );

@@ -2,6 +2,7 @@ import { Pressable, View } from 'react-native';
 
 import type { Thumb } from './thumb';
 import { Txt } from './Txt';
+import { t } from '@/words/ui';
 
 const rows = [
   ['1', '2', '3'],
@@ -9,7 +10,15 @@ const rows = [
   ['7', '8', '9'],
   ['.', '0'],
 ] as const;
-const names: Record<string, string> = { '.': 'point', '⌫': 'take back', '±': 'plus or minus' };
+const names: Record<string, string> = {
+  '.': 'point',
+  get '⌫'() {
+    return t('takeBack');
+  },
+  get '±'() {
+    return t('plusOrMinus');
+  },
+};
 
 /** Number keys for a thumb in a glove, with one that goes on. They stand where the thumb is: at the foot of the screen. */
 export function ThumbPad({
@@ -46,7 +55,7 @@ export function ThumbPad({
     // a press must not take the focus from the field: leaving it would take in what is half typed
     <View
       role="group"
-      aria-label="Number keys"
+      aria-label={t('numberKeys')}
       className="gap-2"
       {...{ onMouseDown: (e: { preventDefault: () => void }) => e.preventDefault() }}
     >

@@ -5,6 +5,7 @@ import { readTime } from '@/words/read';
 import { TextBox } from './TextBox';
 import { Txt } from './Txt';
 import { time } from '@/words/units';
+import { t as tr } from '@/words/ui';
 
 interface TimeFieldProps {
   label: string;
@@ -30,7 +31,7 @@ export function TimeField({ label, value, onCommit }: TimeFieldProps) {
       </Txt>
       <TextBox
         num
-        aria-label={`${label}, time of day`}
+        aria-label={tr('timeOfDay', { label })}
         bad={problem}
         placeholder="16:30"
         value={text ?? (value === null ? '' : time(value))}
@@ -44,7 +45,7 @@ export function TimeField({ label, value, onCommit }: TimeFieldProps) {
       {problem ? (
         <View role="alert">
           <Txt size="s" tone="caution">
-            {label}: &quot;{text?.slice(0, 20)}&quot; is not a time, allowed is 00:00 to 23:59
+            {tr('enterATimeFrom0000', { label, slice: text?.slice(0, 20) })}
           </Txt>
         </View>
       ) : null}

@@ -1,3 +1,4 @@
+import { t } from '@/words/ui';
 /** Hands a text or bytes to the browser as a file. */
 export function download(name: string, text: string | Uint8Array, type = 'application/json'): void {
   const url = URL.createObjectURL(new Blob([text as BlobPart], { type }));
@@ -29,7 +30,11 @@ export async function pickText(accept: string, maxBytes = Infinity): Promise<{ n
   const file = await pickFile(accept);
   if (file && file.size > maxBytes)
     throw new Error(
-      `${file.name}: ${Math.round(file.size / 1e6)} MB, allowed are up to ${Math.round(maxBytes / 1e6)} MB`,
+      t('mbUpToMbIsAllowed', {
+        name: file.name,
+        size: Math.round(file.size / 1e6),
+        maxBytes: Math.round(maxBytes / 1e6),
+      }),
     );
   return file ? { name: file.name, text: await file.text() } : null;
 }

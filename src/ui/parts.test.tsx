@@ -60,7 +60,7 @@ it('readings are a list; marks have names; a range reads its value out', () => {
       <Readings items={[{ id: 'a', value: '57°', label: 'starting arc' }]} />
       <Mark state="hands" />
       <RangeInput
-        label="Setpoint"
+        label="Setting"
         valueText="110 °C / 230 °F"
         low={50}
         high={160}
@@ -72,7 +72,7 @@ it('readings are a list; marks have names; a range reads its value out', () => {
   );
   expect(screen.getAllByRole('listitem')[0]!.textContent).toBe('57°starting arc');
   expect(screen.getByRole('img', { name: 'hands needed' })).toBeTruthy();
-  const slider = screen.getByRole('slider', { name: 'Setpoint' });
+  const slider = screen.getByRole('slider', { name: 'Setting' });
   expect(slider.getAttribute('aria-valuetext')).toBe('110 °C / 230 °F');
   fireEvent.change(slider, { target: { value: '95' } });
   expect(change).toHaveBeenCalledWith(95);
@@ -85,7 +85,7 @@ it('a time is taken as it is written, and a wrong one changes nothing', () => {
   fireEvent.change(input, { target: { value: '27:10' } });
   fireEvent.blur(input);
   expect(commit).not.toHaveBeenCalled();
-  expect(screen.getByRole('alert').textContent).toContain('"27:10" is not a time');
+  expect(screen.getByRole('alert').textContent).toContain('you entered "27:10"');
   fireEvent.change(input, { target: { value: '1630' } });
   fireEvent.blur(input);
   expect(commit).toHaveBeenCalledWith(16, 30);

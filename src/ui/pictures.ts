@@ -1,3 +1,4 @@
+import { t } from '@/words/ui';
 /** Pictures are scaled down in the browser before they are kept. */
 export interface Picture {
   /** JPEG as a data address */
@@ -22,16 +23,14 @@ const sizes: [edge: number, quality: number][] = [
 
 /** Reads a picture file and scales it down. @throws PictureError that names the file and what is allowed */
 export async function readPicture(file: File): Promise<Picture> {
-  const name = file.name.slice(0, 60) || 'the picture';
+  const name = file.name.slice(0, 60) || t('thePicture');
   if (file.size > maxFileMb * 1e6)
-    throw new PictureError(
-      `${name}: ${Math.round(file.size / 1e6)} MB, allowed are up to ${maxFileMb} MB. Nothing was changed.`,
-    );
+    throw new PictureError(t('mbUpToMbIsAllowed2', { name, size: Math.round(file.size / 1e6), maxFileMb }));
   let image: ImageBitmap;
   try {
     image = await createImageBitmap(file);
   } catch {
-    throw new PictureError(`${name} is not a picture that this browser can read. Nothing was changed.`);
+    throw new PictureError(t('isNotAPictureThatThis', { name }));
   }
   try {
     let last: Picture | null = null;
@@ -51,7 +50,7 @@ function draw(image: ImageBitmap, edge: number, quality: number): Picture {
   canvas.width = Math.max(1, Math.round(image.width * scale));
   canvas.height = Math.max(1, Math.round(image.height * scale));
   const c = canvas.getContext('2d');
-  if (!c) throw new PictureError('this browser gives no drawing surface for pictures');
+  if (!c) throw new PictureError(t('thisBrowserGivesNoDrawingSurface'));
   c.fillStyle = '#fff';
   c.fillRect(0, 0, canvas.width, canvas.height);
   c.drawImage(image, 0, 0, canvas.width, canvas.height);

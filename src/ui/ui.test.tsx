@@ -19,7 +19,7 @@ describe('NumberField', () => {
     fireEvent.change(input, { target: { value: '900' } });
     fireEvent.blur(input);
     expect(commit).not.toHaveBeenCalled();
-    expect(screen.getByRole('alert').textContent).toBe('Charge: 900 is out of range, allowed is 0 to 100 %');
+    expect(screen.getByRole('alert').textContent).toBe('Charge: enter 0 to 100 % (you entered 900)');
     fireEvent.change(input, { target: { value: '28' } });
     fireEvent.blur(input);
     expect(commit).toHaveBeenCalledTimes(1);

@@ -1,8 +1,40 @@
 import type { EyeOf } from '@/core/fit/byEye';
+import { t } from '@/words/common';
+import { t as log } from '@/words/log';
 
 /** What somebody says who looks and feels: all is well, and the two ways in which a place can be off. */
 export const eyeWords: Record<EyeOf, { fine: string; high: string; low: string }> = {
-  gap: { fine: 'Even all round', high: 'wide', low: 'tight' },
-  step: { fine: 'Flush all round', high: 'proud', low: 'low' },
-  seat: { fine: 'Straight all round', high: 'high', low: 'low' },
+  gap: {
+    get fine() {
+      return t('evenAllRound');
+    },
+    get high() {
+      return log('wide');
+    },
+    get low() {
+      return log('tight');
+    },
+  },
+  step: {
+    get fine() {
+      return t('flushAllRound');
+    },
+    get high() {
+      return log('high');
+    },
+    get low() {
+      return log('low');
+    },
+  },
+  seat: {
+    get fine() {
+      return t('straightAllRound');
+    },
+    get high() {
+      return log('high');
+    },
+    get low() {
+      return log('low');
+    },
+  },
 };

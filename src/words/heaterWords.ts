@@ -1,4 +1,5 @@
 import type { Heater } from '@/core/heat/heater';
+import { t } from '@/words/common';
 
 export interface HeaterWords {
   /** "On the plate", "Air on" */
@@ -16,36 +17,76 @@ export interface HeaterWords {
 
 const words: Record<Heater['kind'], HeaterWords> = {
   plate: {
-    on: 'On the plate',
-    off: 'Off the plate',
-    name: 'Plate',
-    again: 'Back on the plate',
-    of: 'on the plate',
-    end: (label) => `Take ${label} off the plate`,
+    get on() {
+      return t('onThePlate');
+    },
+    get off() {
+      return t('offThePlate');
+    },
+    get name() {
+      return t('plate');
+    },
+    get again() {
+      return t('backOnThePlate');
+    },
+    get of() {
+      return t('onThePlate2');
+    },
+    end: (label) => t('takeOffThePlate', { label }),
   },
   mat: {
-    on: 'On the mat',
-    off: 'Off the mat',
-    name: 'Mat',
-    again: 'Back on the mat',
-    of: 'on the mat',
-    end: (label) => `Take ${label} off the mat`,
+    get on() {
+      return t('onTheMat');
+    },
+    get off() {
+      return t('offTheMat');
+    },
+    get name() {
+      return t('mat');
+    },
+    get again() {
+      return t('backOnTheMat');
+    },
+    get of() {
+      return t('onTheMat2');
+    },
+    end: (label) => t('takeOffTheMat', { label }),
   },
   air: {
-    on: 'Air on',
-    off: 'Air off',
-    name: 'Air',
-    again: 'Air on again',
-    of: 'of hot air',
-    end: (label) => `Air off ${label}`,
+    get on() {
+      return t('airOn');
+    },
+    get off() {
+      return t('airOff');
+    },
+    get name() {
+      return t('air');
+    },
+    get again() {
+      return t('airOnAgain');
+    },
+    get of() {
+      return t('ofHotAir');
+    },
+    end: (label) => t('airOff2', { label }),
   },
   lamp: {
-    on: 'Lamp on',
-    off: 'Lamp off',
-    name: 'Lamp',
-    again: 'Lamp on again',
-    of: 'under the lamp',
-    end: (label) => `Lamp off ${label}`,
+    get on() {
+      return t('lampOn');
+    },
+    get off() {
+      return t('lampOff');
+    },
+    get name() {
+      return t('lamp');
+    },
+    get again() {
+      return t('lampOnAgain');
+    },
+    get of() {
+      return t('underTheLamp');
+    },
+    end: (label) => t('lampOff2', { label }),
   },
 };
 

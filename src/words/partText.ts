@@ -3,31 +3,40 @@ import { flushStack, partTolerance, ringGap, sideGap, type StackUp } from '@/cor
 import type { EventOf } from '@/model/event';
 import type { JobState } from '@/model/fold';
 import type { Settings } from '@/model/settings';
-import { length } from './units';
+import { digits, length } from './units';
+import { t as tr } from '@/words/common';
 
 type Units = Pick<Settings, 'temperature' | 'length'>;
 type What = EventOf<'partMeasured'>['what'];
 
 export const partNames: Record<What, string> = {
-  width: 'Width of the glass',
-  height: 'Height of the glass',
-  thickness: 'Thickness of the glass',
-  lensHole: 'Camera hole and ring',
+  get width() {
+    return tr('widthOfTheGlass');
+  },
+  get height() {
+    return tr('heightOfTheGlass');
+  },
+  get thickness() {
+    return tr('thicknessOfTheGlass');
+  },
+  get lensHole() {
+    return tr('cameraHoleAndRing');
+  },
 };
 
 function gapText(s: StackUp, what: string, u: Units): string {
-  const mean = `${what}: ${length(s.mean, u, 2)} of gap on each side`;
+  const mean = tr('ofGapOnEachSide', { what, mean: length(s.mean, u, 2) });
   switch (s.verdict) {
     case 'safe':
-      return `${mean}, goes in whatever the tolerances do.`;
+      return tr('itGoesInWhateverTheTolerances', { mean });
     case 'likely':
-      return `${mean}, very likely goes in.`;
+      return tr('itVeryLikelyGoesIn', { mean });
     case 'usual':
-      return `${mean}, usually goes in.`;
+      return tr('itUsuallyGoesIn', { mean });
     default:
       return s.mean <= 0
-        ? `${mean}: too big, it does not go in.`
-        : `${mean}: measure the parts, ${Math.round(100 * (s.pBelow + s.pAbove))} % would be too tight or too wide.`;
+        ? tr('tooBigItDoesNotGo', { mean })
+        : tr('measureThePartsWouldBeToo', { mean, pBelow: Math.round(100 * (s.pBelow + s.pAbove)) });
   }
 }
 
@@ -37,17 +46,28 @@ function flushText(old: number, own: number, job: Pick<JobState, 'bond'>, u: Uni
   // pressed to the middle of what foam is pressed to, against what the model says was there
   const pressed = tape.thicknessMm.value * (1 - (tape.compressMin.value + tape.compressMax.value) / 2);
   const s = flushStack(old, own, pressed, job.bond.gapMm);
-  const step = `Stands ${length(Math.abs(s.mean), u, 2)} ${s.mean >= 0 ? 'proud' : 'low'} on new tape, ${length(s.rss[0], u, 2)} to ${length(s.rss[1], u, 2)} usual`;
+  const step =
+    s.mean >= 0
+      ? tr('standsHighOnNewTapeUsually', {
+          mean: length(Math.abs(s.mean), u, 2),
+          rss: length(s.rss[0], u, 2),
+          rss2: length(s.rss[1], u, 2),
+        })
+      : tr('standsLowOnNewTapeUsually', {
+          mean: length(Math.abs(s.mean), u, 2),
+          rss: length(s.rss[0], u, 2),
+          rss2: length(s.rss[1], u, 2),
+        });
   return s.verdict === 'measureTheParts'
-    ? `${step}: ${Math.round(100 * (s.pBelow + s.pAbove))} % would be outside what is felt.`
-    : `${step}: within what is felt.`;
+    ? tr('aFingerWouldNotice', { step, pBelow: Math.round(100 * (s.pBelow + s.pAbove)) })
+    : tr('noFingerNoticesIt', { step });
 }
 
 function ringText(m: { oldMm: number; newMm: number }, u: Units): string {
   const g = ringGap(m.newMm, m.oldMm);
   return g.touches
-    ? 'The new hole does not go over the old ring.'
-    : `The ring may stay: ${length(g.minMm, u, 2)} of gap all round when centred, ${g.areaMm2.toFixed(0)} mm² to close against dust.`;
+    ? tr('theNewHoleDoesNotGo')
+    : tr('theRingMayStayOfGap', { minMm: length(g.minMm, u, 2), toFixed: digits(g.areaMm2) });
 }
 
 /** What a measured size of the new part means against the old one and the frame. */

@@ -1,3 +1,4 @@
+import { t as tr } from '@/words/common';
 /** Reads what was typed: a comma is a decimal point. Null with a message when it is not a number in range. */
 export function readNumber(
   text: string,
@@ -8,13 +9,13 @@ export function readNumber(
 ): { value: number } | { problem: string } {
   const t = text.trim().replace(',', '.');
   const allowed = `${low} to ${high} ${unit}`;
-  if (!t) return { problem: `${label} is empty, allowed is ${allowed}` };
+  if (!t) return { problem: tr('enter', { label, allowed }) };
   if (!/^[+-]?(\d+\.?\d*|\.\d+)$/.test(t))
-    return { problem: `${label}: "${t.slice(0, 20)}" is not a number, allowed is ${allowed}` };
+    return { problem: tr('enterYouEntered', { label, allowed, slice: t.slice(0, 20) }) };
   const value = Number(t);
   return value >= low && value <= high
     ? { value }
-    : { problem: `${label}: ${t.slice(0, 20)} is out of range, allowed is ${allowed}` };
+    : { problem: tr('enterYouEntered2', { label, allowed, slice: t.slice(0, 20) }) };
 }
 
 /** A time of day as it is written: 16:30 or 1630. */

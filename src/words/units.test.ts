@@ -43,7 +43,7 @@ it('typed numbers: a comma counts, everything else is named with its range', () 
   expect(read('0,5')).toEqual({ value: 0.5 });
   for (const bad of ['', 'NaN', 'abc', '1e3', 'Infinity', '--3', '0x10'])
     expect(read(bad)).toHaveProperty('problem', expect.stringContaining('0 to 100 %'));
-  expect(read('900')).toEqual({ problem: 'Charge: 900 is out of range, allowed is 0 to 100 %' });
+  expect(read('900')).toEqual({ problem: 'Charge: enter 0 to 100 % (you entered 900)' });
   expect(read('-1')).toHaveProperty('problem');
 });
 

@@ -1,9 +1,49 @@
-import { format } from 'date-fns/format';
 import { isSameDay } from 'date-fns/isSameDay';
 
 import type { Settings } from '@/model/settings';
+import { t as tr } from './common';
+import { locale } from './language';
 
 type Units = Pick<Settings, 'temperature' | 'length'>;
+
+const numbers = new Map<string, Intl.NumberFormat>();
+/** A number with so many places, as the language writes it: 0.25, 0,25. Never minus nothing. */
+export function digits(value: number, places = 0): string {
+  if (!Number.isFinite(value)) return String(value);
+  const key = `${locale()} ${places}`;
+  let f = numbers.get(key);
+  if (!f) {
+    f = new Intl.NumberFormat(locale(), {
+      minimumFractionDigits: places,
+      maximumFractionDigits: places,
+      useGrouping: false,
+      signDisplay: 'negative',
+    });
+    numbers.set(key, f);
+  }
+  return f.format(value);
+}
+
+const instants = new Map<string, Intl.DateTimeFormat>();
+/** Parts of an instant by their names, as the language calls them. */
+function partsOf(ms: number): Record<string, string> {
+  const key = locale();
+  let f = instants.get(key);
+  if (!f) {
+    f = new Intl.DateTimeFormat(key, {
+      weekday: 'short',
+      day: 'numeric',
+      month: 'short',
+      year: 'numeric',
+      hour: '2-digit',
+      minute: '2-digit',
+      second: '2-digit',
+      hourCycle: 'h23',
+    });
+    instants.set(key, f);
+  }
+  return Object.fromEntries(f.formatToParts(ms).map((p) => [p.type, p.value]));
+}
 
 export const toF = (c: number) => (c * 9) / 5 + 32;
 export const fromF = (f: number) => ((f - 32) * 5) / 9;
@@ -12,14 +52,17 @@ export const fromF = (f: number) => ((f - 32) * 5) / 9;
 export const tempNumber = (c: number, u: Units) => Math.round(u.temperature === 'C' ? c : toF(c));
 export const temp = (c: number, u: Units) => `${tempNumber(c, u)} °${u.temperature}`;
 /** A difference of temperatures. */
-export const kelvin = (k: number, u: Units, digits = 1) =>
-  u.temperature === 'C' ? `${k.toFixed(digits)} K` : `${(k * 1.8).toFixed(digits)} °F`;
+export const kelvin = (k: number, u: Units, places = 1) =>
+  u.temperature === 'C' ? `${digits(k, places)} K` : `${digits(k * 1.8, places)} °F`;
 /** Both units where a dial is set: a dial read in the wrong unit is a classic mistake. */
 export const dial = (c: number) => `${Math.round(c)} °C / ${Math.round(toF(c))} °F`;
 
-export const lengthNumber = (mm: number, u: Units, digits = 1) =>
-  u.length === 'mm' ? mm.toFixed(digits) : (mm / 25.4).toFixed(digits + 2);
-export const length = (mm: number, u: Units, digits = 1) => `${lengthNumber(mm, u, digits)} ${u.length}`;
+export const lengthNumber = (mm: number, u: Units, places = 1) =>
+  u.length === 'mm' ? digits(mm, places) : digits(mm / 25.4, places + 2);
+/** The same as a number, rounded as it is shown. */
+export const lengthValue = (mm: number, u: Units, places = 1): number =>
+  u.length === 'mm' ? Number(mm.toFixed(places)) : Number((mm / 25.4).toFixed(places + 2));
+export const length = (mm: number, u: Units, places = 1) => `${lengthNumber(mm, u, places)} ${u.length}`;
 /** What was typed in the reader's unit, in mm. */
 export const typedToMm = (value: number, u: Units) => (u.length === 'mm' ? value : value * 25.4);
 export const typedToC = (value: number, u: Units) => (u.temperature === 'C' ? value : fromF(value));
@@ -42,22 +85,31 @@ export function span(s: number): string {
   return min % 60 ? `${Math.floor(min / 60)} h ${min % 60} min` : `${min / 60} h`;
 }
 
-export const time = (ms: number) => format(ms, 'HH:mm');
+export const time = (ms: number) => {
+  const p = partsOf(ms);
+  return `${p.hour}:${p.minute}`;
+};
+export const day = (ms: number) => {
+  const p = partsOf(ms);
+  return `${p.weekday} ${p.day} ${p.month}`;
+};
 /** Time today, day and time otherwise. */
-export const dayTime = (ms: number, now: number) => format(ms, isSameDay(ms, now) ? 'HH:mm' : 'EEE d MMM HH:mm');
-export const day = (ms: number) => format(ms, 'EEE d MMM');
-export const stamp = (ms: number) => format(ms, 'd MMM yyyy HH:mm:ss');
+export const dayTime = (ms: number, now: number) => (isSameDay(ms, now) ? time(ms) : `${day(ms)} ${time(ms)}`);
+export const stamp = (ms: number) => {
+  const p = partsOf(ms);
+  return `${p.day} ${p.month} ${p.year} ${p.hour}:${p.minute}:${p.second}`;
+};
 
 export const percent = (share: number) =>
-  share >= 0.1 ? `${Math.round(share * 100)} %` : share >= 0.001 ? `${(share * 100).toFixed(1)} %` : 'under 0.1 %';
+  share >= 0.1 ? `${Math.round(share * 100)} %` : share >= 0.001 ? `${digits(share * 100, 1)} %` : tr('under01');
 
 /** Area in cm² or square inches; small ones in mm². */
 export const area = (mm2: number, u: Units) =>
   u.length === 'in'
-    ? `${(mm2 / 645.16).toFixed(2)} in²`
+    ? `${digits(mm2 / 645.16, 2)} in²`
     : mm2 < 100
-      ? `${mm2.toFixed(0)} mm²`
-      : `${(mm2 / 100).toFixed(1)} cm²`;
+      ? `${digits(mm2)} mm²`
+      : `${digits(mm2 / 100, 1)} cm²`;
 
 /** Money from minor units, two decimals and the currency behind. */
-export const price = (minor: number, currency: string) => `${(minor / 100).toFixed(2)}\u00a0${currency}`;
+export const price = (minor: number, currency: string) => `${digits(minor / 100, 2)}\u00a0${currency}`;

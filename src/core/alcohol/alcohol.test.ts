@@ -75,7 +75,7 @@ describe('wicking into the gap', () => {
         },
       ),
     );
-    expect(() => wick(78, 0.1, 70, { timeS: 1 })).toThrow('temperature: 78 is not possible');
+    expect(() => wick(78, 0.1, 70, { timeS: 1 })).toThrow('temperature: 78 does not work');
   });
 });
 
@@ -118,7 +118,7 @@ describe('vapour', () => {
         2,
       ),
     ).toBeCloseTo(0.3, 9);
-    expect(() => vapour(1, { ...defaultRoom, roomM3: 0 })).toThrow('room: 0 is not possible, allowed is 2 to 10000 m³');
+    expect(() => vapour(1, { ...defaultRoom, roomM3: 0 })).toThrow('room: 0 does not work; it takes 2 to 10000 m³');
     expect(() => vapour(-1, defaultRoom)).toThrow('alcohol');
   });
 });

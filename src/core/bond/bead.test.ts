@@ -89,9 +89,9 @@ describe('bead', () => {
   });
 
   it('names no bond width and a nozzle wider than the ring', () => {
-    expect(() => beadPlan({ ...input, bondMm: 0 })).toThrow(/bond width: 0 is not possible, allowed is 0.3 to 30 mm/);
+    expect(() => beadPlan({ ...input, bondMm: 0 })).toThrow(/bond width: 0 does not work; it takes 0.3 to 30 mm/);
     expect(() => beadPlan({ ...input, liquid: { ...glue, nozzleDiaMm: 3 } })).toThrow(
-      /nozzle: 3 mm is not possible, allowed is up to 2 mm, the width of the ring/,
+      /nozzle: 3 mm does not work; it takes up to 2 mm, the width of the ring/,
     );
   });
 });
@@ -106,7 +106,7 @@ describe('open time', () => {
   });
 
   it('refuses a frozen tube by name', () => {
-    expect(() => openTime(-5, 0.5)).toThrow(/temperature of the tube: -5 is not possible, allowed is 5 to 40 °C/);
+    expect(() => openTime(-5, 0.5)).toThrow(/temperature of the tube: -5 does not work; it takes 5 to 40 °C/);
   });
 
   it('the oldest glue sets the end, the youngest the start; laid too slowly it is shut', () => {

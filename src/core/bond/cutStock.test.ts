@@ -71,7 +71,7 @@ describe('packing equal lengths', () => {
   });
 
   it('names a piece that is longer than what it is cut from', () => {
-    expect(() => firstFitDecreasing([12], 10)).toThrow(/piece: 12 is not possible, allowed is up to 10 mm/);
+    expect(() => firstFitDecreasing([12], 10)).toThrow(/piece: 12 does not work; it takes up to 10 mm/);
   });
 });
 
@@ -169,7 +169,7 @@ describe('offcuts first', () => {
   });
 
   it('names what is impossible', () => {
-    expect(() => planCuts([0], [], [], 0.5)).toThrow(/piece 1: 0 is not possible/);
+    expect(() => planCuts([0], [], [], 0.5)).toThrow(/piece 1: 0 does not work/);
     expect(() => planCuts([10], [{ id: 'a', lengthMm: -1 }], [], 0.5)).toThrow(/length of a/);
   });
 });

@@ -79,7 +79,7 @@ describe('hold test', () => {
     });
     expect(() => holdResult({ kind: 'pressure', startPa: 3000, endPa: 3200, seconds: 60 })).toThrow(/end: 3200/);
     expect(() => holdResult({ kind: 'pressure', startPa: 50, endPa: 20, seconds: 60 })).toThrow(
-      /start: 50 is not possible, allowed is 200 to 50000 Pa/,
+      /start: 50 does not work; it takes 200 to 50000 Pa/,
     );
   });
 });

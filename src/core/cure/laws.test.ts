@@ -158,7 +158,7 @@ it('the tape’s range is one of its logarithm: 1.58 times at 23 °C, 1.95 at 5 
 });
 
 it('names impossible air and width', () => {
-  expect(() => cureClocks('solvent', 0, steady(23))).toThrow(/bond width: 0 is not possible, allowed is 0.3 to 60 mm/);
+  expect(() => cureClocks('solvent', 0, steady(23))).toThrow(/bond width: 0 does not work; it takes 0.3 to 60 mm/);
   expect(() => cureClocks('moisture', 2, steady(23, 0))).toThrow(/humidity/);
   expect(() => cureClocks('tape', 2, steady(200))).toThrow(/temperature of the air/);
 });

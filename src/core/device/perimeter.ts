@@ -179,7 +179,10 @@ export function bondPerimeter(device: Device, bond: Bond): Perimeter {
   return new Perimeter(inset(coverOf(device, bond).outline, bond.insetMm + bond.widthMm / 2));
 }
 
-const placeWord: Record<EdgeId, [string, string, string]> = {
+/** Which third of an edge: looked at with the top up. */
+export type Third = 'left' | 'middle' | 'right' | 'lower' | 'upper';
+
+const thirds: Record<EdgeId, [Third, Third, Third]> = {
   bottom: ['right', 'middle', 'left'],
   left: ['lower', 'middle', 'upper'],
   top: ['left', 'middle', 'right'],
@@ -187,11 +190,11 @@ const placeWord: Record<EdgeId, [string, string, string]> = {
 };
 
 /** Plain place of a point of the path: edge, third of the edge, corner or not. Words are made above the core. */
-export function describePlace(path: Perimeter, sMm: number): { edge: EdgeId; corner: boolean; third: string } {
+export function describePlace(path: Perimeter, sMm: number): { edge: EdgeId; corner: boolean; third: Third } {
   const p = path.point(sMm);
   const span = path.edgeSpan(p.edge);
   const s = path.wrap(sMm);
   const along = p.edge === 'bottom' && s > span.toMm ? s - path.lengthMm : s;
   const share = (along - span.fromMm) / (span.toMm - span.fromMm);
-  return { edge: p.edge, corner: p.corner, third: placeWord[p.edge][share < 1 / 3 ? 0 : share < 2 / 3 ? 1 : 2] };
+  return { edge: p.edge, corner: p.corner, third: thirds[p.edge][share < 1 / 3 ? 0 : share < 2 / 3 ? 1 : 2] };
 }

@@ -86,7 +86,7 @@ describe('a lens cover under hot air', () => {
       }),
       { numRuns: 25 },
     );
-    expect(() => lensHeat({ ...base, setC: 20 })).toThrow('air: 20 is not possible');
+    expect(() => lensHeat({ ...base, setC: 20 })).toThrow('air: 20 does not work');
     expect(() => lensHeat({ ...base, bond: { ...base.bond, widthMm: 9 } })).toThrow('bond.widthMm');
   });
 });

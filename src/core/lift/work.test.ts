@@ -521,7 +521,7 @@ describe('an adhesive learns from what gave way', () => {
     expect(changed.debond.scale).toMatchObject({ value: expect.closeTo(1.5, 9), u: expect.closeTo(0.3, 9) });
     expect(changed.debond.scale.source.kind).toBe('calibrated');
     expect(() => energyAtLift(seen({ liftMm: 9 }), strengthened, foam)).toThrow(
-      'lift: 9 is not possible, allowed is 0.05 to 2 mm',
+      'lift: 9 does not work; it takes 0.05 to 2 mm',
     );
   });
 });

@@ -90,7 +90,7 @@ describe('quote', () => {
   });
 
   it('refuses a margin of one and a step of nothing', () => {
-    expect(() => quote({ ...q0, margin: 1 })).toThrow(/margin: 1 is not possible, allowed is 0 to under 1/);
+    expect(() => quote({ ...q0, margin: 1 })).toThrow(/margin: 1 does not work; it takes 0 to under 1/);
     expect(() => quote({ ...q0, step: 0 })).toThrow(/rounding step/);
   });
 });

@@ -301,7 +301,7 @@ describe('bad input is named', () => {
     [{ ...bench, calendars: {} }, /calendar: open/],
     [
       { ...bench, started: [{ job: bench.jobs[0]!.id, task: 'heat', mode: 0, startS: 0, endS: NaN }] },
-      /begun: 0 to NaN s is not possible/,
+      /begun: 0 to NaN s does not work/,
     ],
     [change((v) => ({ links: [...v.links, { from: 'off', to: 'heat', minS: 0 }] })), /needs itself in a circle/],
     [

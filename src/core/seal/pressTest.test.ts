@@ -86,7 +86,7 @@ it('quiet logs are called a bump in at most one of forty (simulated, fixed seed)
 });
 
 it('names a log that is too short', () => {
-  expect(() => pressTest([0, 1], [1, 1])).toThrow(/readings: 2 is not possible, allowed is at least 30/);
+  expect(() => pressTest([0, 1], [1, 1])).toThrow(/readings: 2 does not work; it takes at least 30/);
 });
 
 it('a hand takes a second: 6.5 s stays 6.5 s and decays, and 38 s at one reading a second are enough (simulated truth)', () => {

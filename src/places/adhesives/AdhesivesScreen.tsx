@@ -14,6 +14,8 @@ import { Disclosure } from '@/ui/Disclosure';
 import { PlaceFrame } from '@/bench-kit/PlaceFrame';
 import { Txt } from '@/ui/Txt';
 import { day, length, temp } from '@/words/units';
+import { t as tr } from '@/words/adhesives';
+import { told } from '@/words/told';
 
 /** What the shop knows of every adhesive: the law's parameters, and what was seen to give way or not. */
 export function AdhesivesScreen() {
@@ -21,7 +23,7 @@ export function AdhesivesScreen() {
   const [problem, setProblem] = useState<string | null>(null);
   const put = (seen: Seen[]) => void saveSettings({ ...s, seen }).catch((e: unknown) => setProblem(savingTrouble(e)));
   return (
-    <PlaceFrame title="Adhesives" line="how tough each bond is, and what this shop has seen of it">
+    <PlaceFrame title={tr('adhesives')} line={tr('howToughEachGlueIsAnd')}>
       {problem ? (
         <View role="alert" className="mb-2">
           <Txt tone="caution">{problem}</Txt>
@@ -48,41 +50,67 @@ function Family({
   const { value, u } = a.debond.scale;
   const d = a.debond;
   return (
-    <Disclosure title={`${record.name}: ×${value.toFixed(2)}${u === undefined ? '' : ` ± ${u.toFixed(2)}`}`}>
+    <Disclosure title={`${told(record.name)}: ×${value.toFixed(2)}${u === undefined ? '' : ` ± ${u.toFixed(2)}`}`}>
       <Txt size="s" className="mb-1">
-        Needs{' '}
-        {[23, 60, 100].map((t) => `${Math.round(fractureEnergyJm2(d, t, 1))} J/m² at ${temp(t, settings)}`).join(', ')},
-        at 1 mm/s.
+        {tr('needsAt1MmS', {
+          join: [23, 60, 100]
+            .map((t) => tr('jMAt', { d: Math.round(fractureEnergyJm2(d, t, 1)), t: temp(t, settings) }))
+            .join(', '),
+        })}
       </Txt>
       {own.length ? (
         own.map((o) => (
           <View key={o.id} className="flex-row items-center gap-2 py-1 border-b border-rule">
             <Txt size="s" className="flex-1" tone={o.out ? 'ink2' : 'ink'}>
-              {day(o.at)}, {o.job}: {o.gave ? 'gave way' : 'did not give'} at {length(o.liftMm, settings, 2)} and about{' '}
-              {temp(o.tC, settings)}
-              {o.out ? ', taken out' : ''}
+              {o.gave
+                ? o.out
+                  ? tr('gaveWayAtAndAboutTaken', {
+                      at: day(o.at),
+                      job: o.job,
+                      liftMm: length(o.liftMm, settings, 2),
+                      tC: temp(o.tC, settings),
+                    })
+                  : tr('gaveWayAtAndAbout', {
+                      at: day(o.at),
+                      job: o.job,
+                      liftMm: length(o.liftMm, settings, 2),
+                      tC: temp(o.tC, settings),
+                    })
+                : o.out
+                  ? tr('didNotGiveAtAndAbout', {
+                      at: day(o.at),
+                      job: o.job,
+                      liftMm: length(o.liftMm, settings, 2),
+                      tC: temp(o.tC, settings),
+                    })
+                  : tr('didNotGiveAtAndAbout2', {
+                      at: day(o.at),
+                      job: o.job,
+                      liftMm: length(o.liftMm, settings, 2),
+                      tC: temp(o.tC, settings),
+                    })}
             </Txt>
             <Button
               kind="small"
-              label={o.out ? 'Put back' : 'Take out'}
+              label={o.out ? tr('putBack') : tr('takeOut')}
               onPress={() => onChange(settings.seen.map((x) => (x.id === o.id ? { ...x, out: !x.out } : x)))}
             />
           </View>
         ))
       ) : (
-        <Txt size="s">Nothing seen yet: noted on Lift, under “It gave way, or it did not”.</Txt>
+        <Txt size="s">{tr('nothingSeenYetItIsNoted')}</Txt>
       )}
       <WhyRows
         rows={[
-          { name: 'Scale in this shop', sourced: d.scale, unit: '×' },
-          { name: 'First belief, standard deviation of its logarithm', sourced: scaleU.prior, unit: '' },
-          { name: 'Rate-free energy', sourced: d.g0, unit: 'J/m²' },
-          { name: 'Viscoelastic part at 23 °C, 1 mm/s', sourced: d.g1, unit: 'J/m²' },
-          { name: 'Glass transition', sourced: d.tgC, unit: '°C' },
-          { name: 'Exponent of speed', sourced: d.n, unit: '' },
-          ...(d.meltC ? [{ name: 'Melts at', sourced: d.meltC, unit: '°C' }] : []),
-          { name: 'Stiffness of the bond line', sourced: d.kNmm3, unit: 'N/mm³' },
-          { name: 'Overheated from', sourced: a.overC, unit: '°C' },
+          { name: tr('scaleInThisShop'), sourced: d.scale, unit: '×' },
+          { name: tr('firstBeliefStandardDeviationOfIts'), sourced: scaleU.prior, unit: '' },
+          { name: tr('rateFreeEnergy'), sourced: d.g0, unit: 'J/m²' },
+          { name: tr('viscoelasticPartAt23C1'), sourced: d.g1, unit: 'J/m²' },
+          { name: tr('glassTransition'), sourced: d.tgC, unit: '°C' },
+          { name: tr('exponentOfSpeed'), sourced: d.n, unit: '' },
+          ...(d.meltC ? [{ name: tr('meltsAt'), sourced: d.meltC, unit: '°C' }] : []),
+          { name: tr('stiffnessOfTheGlue'), sourced: d.kNmm3, unit: 'N/mm³' },
+          { name: tr('overheatedFrom'), sourced: a.overC, unit: '°C' },
         ]}
       />
     </Disclosure>

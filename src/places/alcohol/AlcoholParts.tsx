@@ -12,7 +12,7 @@ import { alcohol, viscositySource } from '@/core/alcohol/liquid';
 import { nearShare, nowPpm, roomSource } from '@/core/alcohol/vapour';
 import { softened } from '@/core/lift/fractureEnergy';
 import { PlainPlan } from '@/bench-kit/PlainPlan';
-import { edgeName } from '@/work/heat/placeNames';
+import { edgeName } from '@/words/placeNames';
 import { rowOf, Why } from '@/bench-kit/Why';
 import { Button } from '@/ui/Button';
 import { Call } from '@/ui/Call';
@@ -25,6 +25,7 @@ import { clock, length, percent, temp, time } from '@/words/units';
 import { unmodelledWaitS, wipeMl, edges } from './useAlcoholScreen';
 import type { PlanSize } from '@/bench-kit/StageShell';
 import type { AlcoholScreenState } from './useAlcoholScreen';
+import { t } from '@/words/alcohol';
 
 /** Where the alcohol goes. */
 export function AlcoholPicture({
@@ -38,11 +39,11 @@ export function AlcoholPicture({
     <PlainPlan
       job={job}
       size={size}
-      label={use === 'gap' ? `Alcohol into the ${edgeName(edge)}` : 'Alcohol on a wipe'}
+      label={use === 'gap' ? t('alcoholIntoThe', { edge: edgeName(edge) }) : t('alcoholOnAWipe')}
       lines={[
         use === 'gap'
-          ? `${edgeName(edge)}: ${length(edgeMm, units, 0)}, ${ml.toFixed(2)} ml`
-          : `${ml.toFixed(2)} ml on a wipe`,
+          ? t('ml', { edge: edgeName(edge), edgeMm: length(edgeMm, units, 0), toFixed: ml.toFixed(2) })
+          : t('mlOnAWipe', { toFixed: ml.toFixed(2) }),
       ]}
     >
       {use === 'gap' ? <RingArcs arcs={[{ ...span, state: first ? 'stop' : 'go' }]} /> : null}
@@ -56,17 +57,20 @@ export function AlcoholCall({ here: { first, words, use, ml, edge, run, units } 
     <Call
       sentence={
         first
-          ? `No alcohol yet: ${words[first].short}.`
+          ? t('noAlcoholYet', { short: words[first].short })
           : use === 'gap'
-            ? `${ml.toFixed(2)} ml along the ${edgeName(edge)}, not more.`
-            : `${ml.toFixed(2)} ml on the wipe, nearly dry.`
+            ? t('mlAlongTheNoMore', { toFixed: ml.toFixed(2), edge: edgeName(edge) })
+            : t('mlOnTheWipeNearlyDry', { toFixed: ml.toFixed(2) })
       }
       reason={
         first
           ? words[first].long
           : run
-            ? `It fills the ring in ${run.ring.timeS < 1 ? 'under a second' : clock(run.ring.timeS)}; a flood would run ${length(run.ten.depthMm, units, 0)} deep in ten seconds, to camera and inside.`
-            : 'Dry only near cameras: a droplet on a lens leaves haze.'
+            ? t('itFillsTheRingInFlooded', {
+                timeS: run.ring.timeS < 1 ? t('underASecond') : clock(run.ring.timeS),
+                depthMm: length(run.ten.depthMm, units, 0),
+              })
+            : t('dryOnlyNearCamerasADroplet')
       }
       tone={first ? 'caution' : 'ink'}
     />
@@ -86,25 +90,28 @@ export function AlcoholReadings({
           {
             id: 'near',
             value: percent(((ml + around.recentMl) / v.mostMl) * nearShare.value),
-            label: `of the flammable limit if it all stays at the bench, with the last half hour; still air bears ${percent(nearShare.value)}, that is ${v.mostMl.toFixed(2)} ml`,
+            label: t('ofTheFlammableLimitIfIt', { value: percent(nearShare.value), toFixed: v.mostMl.toFixed(2) }),
             tone: stops.includes('tooMuch') ? 'caution' : 'ink',
           },
           {
             id: 'room',
-            value: `${Math.round(nowPpm(uses, air, now, settings.roomC) + v.peakPpm)} ppm`,
-            label: `in the room soon; limit ${alcohol.shortPpm.value} for 15 min`,
+            value: t('ppm', { uses: Math.round(nowPpm(uses, air, now, settings.roomC) + v.peakPpm) }),
+            label: t('inTheRoomSoonLimitFor', { value: alcohol.shortPpm.value }),
             tone: nowPpm(uses, air, now, settings.roomC) + v.peakPpm > alcohol.shortPpm.value ? 'caution' : 'ink',
           },
           {
             id: 'today',
             value: `${today.toFixed(2)} ml`,
-            label: `used today on all jobs; with this ${day.dayPpm < 1 ? 'under 1' : Math.round(day.dayPpm)} ppm over 8 h, limit ${alcohol.dayPpm.value}`,
+            label: t('usedTodayOnAllJobsWith', {
+              dayPpm: day.dayPpm < 1 ? t('under1') : Math.round(day.dayPpm),
+              value: alcohol.dayPpm.value,
+            }),
             tone: day.overDay ? 'caution' : 'ink',
           },
           {
             id: 'line',
             value: bondC === null ? '–' : Number.isFinite(bondC) ? temp(bondC, units) : '…',
-            label: `bond line, at most; below ${temp(use === 'gap' ? bondBelowC.value : cleanCoolC.value, units)}`,
+            label: t('glueAtMostBelow', { value: temp(use === 'gap' ? bondBelowC.value : cleanCoolC.value, units) }),
             tone: stops.includes('faceTooHot') ? 'caution' : 'ink',
           },
         ]}
@@ -119,17 +126,19 @@ export function BeforeIt({ here: { around, checks, check, cameraMm, units } }: {
     <>
       {alcoholCautions(around).length ? (
         <Txt size="s" className="mt-1" testID="plateNear">
-          A plate or mat is on for {around.contactNear.join(', ')}: it lights nothing, it drives the vapour off. Keep
-          this out of its reach.
+          {t('aPlateOrMatIsOn', { join: around.contactNear.join(', ') })}
         </Txt>
       ) : null}
-      <Tick label="Extraction on or window open" on={checks.ventilated} onChange={check('ventilated')} />
+      <Tick label={t('extractionOnOrWindowOpen')} on={checks.ventilated} onChange={check('ventilated')} />
       <Tick
-        label="Cameras masked"
+        label={t('camerasMasked')}
         note={
           Number.isFinite(cameraMm)
-            ? `nearest camera ${length(cameraMm, units, 0)} from this edge; needed under ${length(cameraWithinMm.value, units, 0)}`
-            : 'no camera near'
+            ? t('nearestCameraFromThisEdgeNeeded', {
+                cameraMm: length(cameraMm, units, 0),
+                value: length(cameraWithinMm.value, units, 0),
+              })
+            : t('noCameraNear')
         }
         on={checks.masked}
         onChange={check('masked')}
@@ -143,11 +152,11 @@ export function HowMuch({ here: { use, setUse, setTypedMl, edge, setEdge, ml } }
   return (
     <View className="mt-3">
       <Choice
-        label="Alcohol"
+        label={t('alcohol')}
         value={use}
         options={[
-          { id: 'gap', name: 'into the gap' },
-          { id: 'wipe', name: 'on a wipe' },
+          { id: 'gap', name: t('intoTheGap') },
+          { id: 'wipe', name: t('onAWipe') },
         ]}
         onChange={(u) => {
           setUse(u);
@@ -156,7 +165,7 @@ export function HowMuch({ here: { use, setUse, setTypedMl, edge, setEdge, ml } }
       />
       {use === 'gap' ? (
         <Choice
-          label="Edge"
+          label={t('edge')}
           value={edge}
           options={edges.map((e) => ({ id: e, name: edgeName(e) }))}
           onChange={(e) => {
@@ -165,7 +174,7 @@ export function HowMuch({ here: { use, setUse, setTypedMl, edge, setEdge, ml } }
           }}
         />
       ) : null}
-      <NumberField label="Dose" unit="ml" low={0.01} high={10} digits={2} value={ml} onCommit={setTypedMl} />
+      <NumberField label={t('dose')} unit="ml" low={0.01} high={10} digits={2} value={ml} onCommit={setTypedMl} />
     </View>
   );
 }
@@ -180,24 +189,25 @@ export function WhatItDoes({
     <>
       {run ? (
         <Txt size="s">
-          {length(edgeMm, units, 0)} of edge × {length(ringMm, units)} of ring × {length(job.bond.gapMm, units, 2)} of
-          gap hold {doseMl.toFixed(3)} ml. In there for {clock(run.soakS)} it takes{' '}
-          {percent(1 - softened(adhesive.debond, run.soakS))} of the bond’s toughness (judgement). It dries out of the
-          closed gap in about {clock(dried ?? 0)}; no hot air before.
+          {t('ofEdgeOfRingOfGap', {
+            edgeMm: length(edgeMm, units, 0),
+            ringMm: length(ringMm, units),
+            gapMm: length(job.bond.gapMm, units, 2),
+            toFixed: doseMl.toFixed(3),
+            soakS: clock(run.soakS),
+            debond: percent(1 - softened(adhesive.debond, run.soakS)),
+            dried: clock(dried ?? 0),
+          })}
         </Txt>
       ) : null}
       {wet !== null && wet > now ? (
         <View className="mt-2" testID="wet">
-          <Txt size="s">
-            Wet until {time(wet)}, {clock((wet - now) / 1e3)} from now: no gun or dryer before, on no job of this bench;
-            a plate or mat with moving air only.
-          </Txt>
-          <Button kind="small" label="Looked at: it is dry" onPress={() => void log([{ type: 'alcoholDry' }])} />
+          <Txt size="s">{t('wetUntilFromNowNoGun', { wet: time(wet), wet2: clock((wet - now) / 1e3) })}</Txt>
+          <Button kind="small" label={t('lookedAtItIsDry')} onPress={() => void log([{ type: 'alcoholDry' }])} />
         </View>
       ) : null}
       <Txt size="s" tone="ink2" className="mt-2">
-        Flammable from {temp(alcohol.flashC.value, units)}: its vapour counts as flammable at the bench at any time.
-        Gloves, eye cover. Wipes to the solvent waste, lid on. The maker’s data sheet and local rules go first.
+        {t('flammableFromAtTheBenchIts', { value: temp(alcohol.flashC.value, units) })}
       </Txt>
     </>
   );
@@ -215,23 +225,20 @@ export function AlcoholWhy({
       call="alcohol"
       inputs={{ use, edge, ml, checks }}
       computed={{ stops, vapour: v, wick: run?.ring ?? null }}
-      notes={[
-        'Wicking is instant, the dose limits it: edge times ring times gap, not more.',
-        'Air: a well-mixed room with its air changes, and a box round the bench that nothing leaves as the worst case. Room and air changes are set in Shop.',
-      ]}
+      notes={[t('itSoaksInAtOnceSo'), t('airAWellMixedRoomWith')]}
       rows={[
-        rowOf('Rule', interlockRule, ''),
-        rowOf('After hot air', airAwayS, 's'),
-        rowOf('Bond below', bondBelowC, '°C'),
-        rowOf('Camera masked within', cameraWithinMm, 'mm'),
-        rowOf('Lower flammable limit', alcohol.lowerVol, 'share'),
-        rowOf('Share of it allowed near', nearShare, ''),
-        rowOf('Limit over 8 h', alcohol.dayPpm, 'ppm'),
-        rowOf('Flash point', alcohol.flashC, '°C'),
-        rowOf('Viscosity', viscositySource, 'mPa s'),
-        rowOf('Room', { ...roomSource, value: air.roomM3 }, 'm³'),
-        rowOf('Wipe', wipeMl, 'ml'),
-        ...(modelled ? [] : [rowOf('Counts as hot after heat', unmodelledWaitS, 's')]),
+        rowOf(t('rule'), interlockRule, ''),
+        rowOf(t('afterHotAir'), airAwayS, 's'),
+        rowOf(t('glueBelow'), bondBelowC, '°C'),
+        rowOf(t('maskACameraWithin'), cameraWithinMm, 'mm'),
+        rowOf(t('lowerFlammableLimit'), alcohol.lowerVol, 'share'),
+        rowOf(t('shareOfItAllowedNearby'), nearShare, ''),
+        rowOf(t('limitOver8H'), alcohol.dayPpm, 'ppm'),
+        rowOf(t('flashPoint'), alcohol.flashC, '°C'),
+        rowOf(t('viscosity'), viscositySource, t('mpaS')),
+        rowOf(t('room'), { ...roomSource, value: air.roomM3 }, 'm³'),
+        rowOf(t('wipe'), wipeMl, 'ml'),
+        ...(modelled ? [] : [rowOf(t('countsAsHotAfterHeat'), unmodelledWaitS, 's')]),
       ]}
     />
   );

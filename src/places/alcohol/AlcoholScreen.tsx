@@ -15,6 +15,7 @@ import {
   WhatItDoes,
   AlcoholWhy,
 } from './AlcoholParts';
+import { t } from '@/words/alcohol';
 
 /** Alcohol into the gap or on a wipe: only in the cooler band, with every heat source off and away. */
 export function AlcoholScreen(p: { job: JobState }) {
@@ -23,26 +24,26 @@ export function AlcoholScreen(p: { job: JobState }) {
   return (
     <JobPage
       job={job}
-      title="Alcohol"
+      title={t('alcohol')}
       now={now}
       stage={lifted ? 'clean' : 'lift'}
       picture={(size) => <AlcoholPicture here={here} size={size} />}
       main={
         <Button
           kind="main"
-          label={use === 'gap' ? 'It is in the gap' : 'Wipe is moist'}
+          label={use === 'gap' ? t('itIsInTheGap') : t('wipeIsMoist')}
           onPress={give}
           disabled={stops.length > 0}
           {...(first ? { why: words[first].short } : {})}
         />
       }
-      side={<Button label="Back" onPress={() => router.replace(stageHref(job.id, lifted ? 'clean' : 'lift'))} />}
+      side={<Button label={t('back')} onPress={() => router.replace(stageHref(job.id, lifted ? 'clean' : 'lift'))} />}
     >
       <View className="mt-2">
         <AlcoholCall here={here} />
         <AlcoholReadings here={here} />
         <Txt size="s" strong className="mt-2">
-          No flame, no spark, no running gun or dryer within arm’s reach; an element stays hot for more than a minute.
+          {t('noFlameNoSparkNoRunning')}
         </Txt>
         <BeforeIt here={here} />
         <HowMuch here={here} />

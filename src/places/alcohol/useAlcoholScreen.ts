@@ -33,8 +33,9 @@ import { presentJob } from '@/work/heat/present';
 import { useThermal } from '@/bench-kit/useThermal';
 import { airNear, wetUntil } from '@/bench-kit/wet';
 import { useJobs, useSettings } from '@/store/shop';
-import { clock, length, temp } from '@/words/units';
+import { digits, clock, length, temp } from '@/words/units';
 import { useNow } from '@/bench-kit/useNow';
+import { t } from '@/words/alcohol';
 
 /** A cover that no heat model describes counts as hot for this long after its heat. */
 export const unmodelledWaitS = judgement(600, 'a warmed lens cover has cooled by then');
@@ -52,23 +53,25 @@ function stopWords(
 ): Record<AlcoholStop, { short: string; long: string }> {
   const limit = use === 'gap' ? bondBelowC.value : cleanCoolC.value;
   return {
-    unknown: { short: 'a figure is missing', long: 'Dose, room or temperature is no number: put it right first.' },
-    heatOn: { short: 'it is on the heat', long: `Off ${f.heatOn ?? 'the heat'} first, out of its reach.` },
+    unknown: { short: t('aFigureIsMissing'), long: t('doseRoomOrTemperatureIsNot') },
+    heatOn: { short: t('itIsOnTheHeat'), long: t('offFirstOutOfItsReach', { heatOn: f.heatOn ?? t('theHeat') }) },
     airNear: {
-      short: `${f.airNear.join(', ')} too near`,
-      long: `It runs, or its element still glows: at least ${clock(airAwayS.value)} after it is off.`,
+      short: t('tooNear', { join: f.airNear.join(', ') }),
+      long: t('itRunsOrItsElementStill', { value: clock(airAwayS.value) }),
     },
     faceTooHot: {
-      short: `over ${temp(limit, units)}`,
-      long: `It may be at ${f.faceC === null || !Number.isFinite(f.faceC) ? 'more: no model says how far it has cooled' : temp(f.faceC, units)}: alcohol boils away at once and its vapour spreads.`,
+      short: t('over', { limit: temp(limit, units) }),
+      long: t('itMayBeAtAlcoholBoils', {
+        faceC: f.faceC === null || !Number.isFinite(f.faceC) ? t('moreNoModelSaysHowFar') : temp(f.faceC, units),
+      }),
     },
     camera: {
-      short: 'an open camera is near',
-      long: `${length(f.cameraMm, units, 0)} from this edge: mask it, or keep this edge dry.`,
+      short: t('anOpenCameraIsNear'),
+      long: t('fromThisEdgeMaskItOr', { cameraMm: length(f.cameraMm, units, 0) }),
     },
     tooMuch: {
-      short: 'too much at once',
-      long: `With ${f.recentMl.toFixed(2)} ml of the last half hour. Still air at the bench bears ${f.mostMl.toFixed(2)} ml, moving air more: open a window, or wait.`,
+      short: t('tooMuchAtOnce'),
+      long: t('withMlOfTheLastHalf', { toFixed: digits(f.recentMl, 2), toFixed2: digits(f.mostMl, 2) }),
     },
   };
 }

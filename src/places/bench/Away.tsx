@@ -10,6 +10,7 @@ import { nowMs } from '@/store/clock';
 import { Button } from '@/ui/Button';
 import { Txt } from '@/ui/Txt';
 import { time } from '@/words/units';
+import { t } from '@/words/bench';
 
 const minutes = [10, 30, 60];
 
@@ -30,24 +31,22 @@ export function Away({ settings: s, now }: { settings: Settings; now: number }) 
     <View className="mt-3">
       {gone.map((a) => (
         <View key={a.id} className="flex-row items-center gap-3 mb-2">
-          <Txt className="flex-1">
-            {a.person} is away until {time(a.toAt)}.
-          </Txt>
+          <Txt className="flex-1">{t('isAwayUntil', { person: a.person, toAt: time(a.toAt) })}</Txt>
           <Button
             kind="small"
-            label={`${a.person} is back`}
+            label={t('isBack', { person: a.person })}
             onPress={() => put(s.absences.map((x) => (x.id === a.id ? { ...x, toAt: nowMs() } : x)))}
           />
         </View>
       ))}
       {mine ? null : open ? (
         <View className="flex-row gap-2 items-center">
-          <Txt>{s.person} away for</Txt>
+          <Txt>{t('awayFor', { person: s.person })}</Txt>
           {minutes.map((m) => (
             <View key={m} className="flex-1">
               <Button
                 kind="small"
-                label={`${m} min`}
+                label={t('min', { m })}
                 onPress={() => {
                   setOpen(false);
                   const at = nowMs();
@@ -62,12 +61,12 @@ export function Away({ settings: s, now }: { settings: Settings; now: number }) 
           ))}
         </View>
       ) : (
-        <Button kind="small" label="Called away" onPress={() => setOpen(true)} />
+        <Button kind="small" label={t('calledAway')} onPress={() => setOpen(true)} />
       )}
       {problem ? (
         <View role="alert">
           <Txt size="s" tone="caution">
-            The storage of this browser is full: it holds until the page is closed.
+            {t('thisBrowserHasNoRoomLeft')}
           </Txt>
         </View>
       ) : null}

@@ -4,6 +4,7 @@ import { createElement, type KeyboardEvent } from 'react';
 import type { Bar } from '@/work/bench/lanes';
 import { time } from '@/words/units';
 import type { Box } from './timeScale';
+import { t } from '@/words/bench';
 
 /** a finger needs this much, px */
 const leastPx = 30;
@@ -38,7 +39,7 @@ export function BarHandle({
     role: 'button',
     tabIndex: 0,
     'aria-disabled': undefined,
-    'aria-label': `${bar.label} ${task}, ${time(bar.fromAt)} to ${time(bar.toAt)}`,
+    'aria-label': t('to', { label: bar.label, task, fromAt: time(bar.fromAt), toAt: time(bar.toAt) }),
     onClick: onChoose,
     onKeyDown: (e: KeyboardEvent) => {
       if (e.key === 'Enter' && !isDragging) {

@@ -19,6 +19,7 @@ import { Improving, PlanProblem } from './PlanState';
 import { atOf, insteadText, labelsOf, taskTitle } from './planWords';
 
 import type { BenchNow } from './useBench';
+import { t as tr } from '@/words/bench';
 
 /** Hands needed next, everybody else, and what is late. */
 export function BenchTop({
@@ -32,9 +33,9 @@ export function BenchTop({
   ) : shop ? (
     <View className="bg-panel border-[1.5px] border-ink p-4 mt-1">
       <Txt strong size="l" level={2}>
-        Nothing on the bench.
+        {tr('nothingOnTheBench')}
       </Txt>
-      <Txt tone="ink2">Start with a new job; the demo shop can be loaded in Shop.</Txt>
+      <Txt tone="ink2">{tr('startWithANewJobThe')}</Txt>
     </View>
   ) : (
     <Txt tone="ink2">{readingText}</Txt>
@@ -58,9 +59,15 @@ export function BenchTop({
 export function BenchLists({ bench: { now, state, hands, runs, waits, open } }: { bench: BenchNow }) {
   return (
     <>
-      <Group title="Needs hands after that" items={hands} now={now} state={state} onGo={(i) => open(i.job, i.stage)} />
-      <Group title="Runs by itself" items={runs} now={now} state={state} onGo={(i) => open(i.job, i.stage)} />
-      <Group title="Waits" items={waits} now={now} state={state} onGo={(i) => open(i.job, i.stage)} />
+      <Group
+        title={tr('needsHandsAfterThat')}
+        items={hands}
+        now={now}
+        state={state}
+        onGo={(i) => open(i.job, i.stage)}
+      />
+      <Group title={tr('runsByItself')} items={runs} now={now} state={state} onGo={(i) => open(i.job, i.stage)} />
+      <Group title={tr('waits')} items={waits} now={now} state={state} onGo={(i) => open(i.job, i.stage)} />
     </>
   );
 }
@@ -82,12 +89,23 @@ function WhyNext({ state, next, now, onInstead }: WhyNextProps) {
   const promise = next ? state.answer?.promises.jobs.find((p) => p.job === next.job.id) : null;
   const at = (s: number) => dayTime(atOf(plan.shop, s), now);
   return (
-    <Disclosure title="Why and what else">
+    <Disclosure title={tr('whyAndWhatElse')}>
       {promise ? (
         <Txt size="s">
-          {next!.job.label} is ready {at(promise.p50S)} as likely as not, {at(promise.p80S)} in four of five cases,{' '}
-          {at(promise.p95S)} in nineteen of twenty
-          {promise.inTime === null ? '' : `; in time in ${Math.round(promise.inTime * 100)} % of them`}.
+          {promise.inTime === null
+            ? tr('mostLikelyReady4TimesIn', {
+                label: next!.job.label,
+                p50S: at(promise.p50S),
+                p80S: at(promise.p80S),
+                p95S: at(promise.p95S),
+              })
+            : tr('mostLikelyReady4TimesIn2', {
+                label: next!.job.label,
+                p50S: at(promise.p50S),
+                p80S: at(promise.p80S),
+                p95S: at(promise.p95S),
+                inTime: Math.round(promise.inTime * 100),
+              })}
         </Txt>
       ) : null}
       {list.map((o) => (
@@ -97,16 +115,15 @@ function WhyNext({ state, next, now, onInstead }: WhyNextProps) {
           </Txt>
           <Button
             kind="small"
-            label={`Start ${labelsOf(plan.shop)(o.job)} instead`}
+            label={tr('startInstead', { job: labelsOf(plan.shop)(o.job) })}
             onPress={() => onInstead(o, because)}
           />
         </View>
       ))}
-      {list.length ? <Entry label="Because" value={because} onChange={setBecause} max={500} /> : null}
+      {list.length ? <Entry label={tr('because')} value={because} onChange={setBecause} max={500} /> : null}
       <Improving state={state} />
       <Txt size="s" tone="ink2">
-        Least lateness counts first, weighted; then the end of the last job; then idle hands. Durations are learned from
-        this shop’s log, windows and clocks come from each job’s own plans. What has begun is never moved.
+        {tr('leastLatenessFirstByWeightThen')}
       </Txt>
     </Disclosure>
   );
@@ -156,8 +173,9 @@ function Group({ title, items, now, state, onGo }: GroupProps) {
                 className="text-right"
                 tone={i.job.promiseAt < now || late.has(i.job.id) ? 'caution' : 'ink2'}
               >
-                promised {dayTime(i.job.promiseAt, now)}
-                {late.has(i.job.id) ? ', late' : ''}
+                {late.has(i.job.id)
+                  ? tr('promisedLate', { promiseAt: dayTime(i.job.promiseAt, now) })
+                  : tr('promised', { promiseAt: dayTime(i.job.promiseAt, now) })}
               </Txt>
             ) : null}
           </View>
@@ -172,7 +190,9 @@ function planned(i: BenchItem, state: ShopPlanState, now: number): string | null
   if (i.state !== 'waits' || !state.now) return null;
   const { shop, plan } = state.now;
   if (i.job.partDue?.dueAt != null && !i.job.bonded)
-    return `${i.job.partDue.part || 'part'} ${i.job.partDue.dueAt > now ? 'comes' : 'should have come'} ${dayTime(i.job.partDue.dueAt, now)}`;
+    return i.job.partDue.dueAt > now
+      ? tr('comes', { part: i.job.partDue.part || 'part', dueAt: dayTime(i.job.partDue.dueAt, now) })
+      : tr('shouldHaveCome', { part: i.job.partDue.part || 'part', dueAt: dayTime(i.job.partDue.dueAt, now) });
   const started = new Set(plan.bench.started.map((s) => `${s.job}|${s.task}`));
   const e = plan.plan.find((x) => x.job === i.job.id && !started.has(`${x.job}|${x.task}`));
   if (!e) return null;

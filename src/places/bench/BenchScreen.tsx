@@ -10,6 +10,7 @@ import { PlanView } from './PlanView';
 
 import { BenchLists, BenchTop } from './BenchParts';
 import { useBench } from './useBench';
+import { t } from '@/words/bench';
 
 export function BenchScreen() {
   const bench = useBench();
@@ -23,18 +24,24 @@ export function BenchScreen() {
     ) : null;
   return (
     <PlaceFrame
-      title="Bench"
-      line={`${day(now)} · ${items.length} open ${items.length === 1 ? 'job' : 'jobs'} · ${settings.person}`}
+      title={t('bench')}
+      line={
+        items.length === 1
+          ? t('openJob', { now: day(now), length: items.length, person: settings.person })
+          : t('openJobs', { now: day(now), length: items.length, person: settings.person })
+      }
       actions={
         <>
           <View className="flex-1">
-            <Button label="New job" onPress={() => router.push('/jobs/new')} />
+            <Button label={t('newJob')} onPress={() => router.push('/jobs/new')} />
           </View>
           {next ? (
             <View className="flex-[2]">
               <Button
                 kind="main"
-                label={`${next.start && !begun ? 'Start' : 'Go to'} ${next.job.label}`}
+                label={
+                  next.start && !begun ? t('start', { label: next.job.label }) : t('goTo', { label: next.job.label })
+                }
                 means={`${next.job.id}/${next.stage}`}
                 onPress={start}
               />
@@ -62,7 +69,7 @@ export function BenchScreen() {
       )}
       {state.now && items.length ? (
         <Link href="/plan" className="font-body text-m text-ink underline py-3">
-          The whole plan as a list
+          {t('theWholePlanAsAList')}
         </Link>
       ) : null}
       <Away settings={settings} now={now} />

@@ -13,6 +13,7 @@ import { Txt } from '@/ui/Txt';
 import { span } from '@/words/units';
 import { askRescues } from '@/workers/scheduleClient';
 import { lateText, labelsOf, rescueText } from './planWords';
+import { t } from '@/words/bench';
 
 const stayS = 3600;
 /** weight of a job that is put before everything else */
@@ -31,7 +32,7 @@ export function ideasFor(now: PlanNow, jobId: string): RescueIdea[] {
   if (!job.bonded && other)
     ideas.push({
       id: 'otherWay',
-      what: other === 'tape' ? 'tape' : 'a bead',
+      what: other === 'tape' ? t('tape') : t('aBead'),
       bench: shopBench({ ...input, ways: new Map([...(input.ways ?? []), [jobId, [other]]]) }).bench,
     });
   // leaving one other job for the next day: the one whose work costs this one most
@@ -51,7 +52,7 @@ export function LateJobs({ now, at }: { now: PlanNow; at: number }) {
   return (
     <View
       role="region"
-      aria-label="Late jobs"
+      aria-label={t('lateJobs')}
       className="border-[1.5px] border-caution bg-panel p-3 mt-3"
       testID="late"
     >
@@ -76,14 +77,12 @@ function Late({ late, now, at }: { late: LateJob; now: PlanNow; at: number }) {
           {rescueText(r, now.shop, at)}
         </Txt>
       ))}
-      {helps && !helps.length ? (
-        <Txt size="s">Nothing that was tried brings it nearer: tell the customer now, and promise a new time.</Txt>
-      ) : null}
-      <LongRunLine name="Trying" share={long.share} problem={long.problem} onCancel={long.cancel} />
+      {helps && !helps.length ? <Txt size="s">{t('nothingThatWasTriedBringsIt')}</Txt> : null}
+      <LongRunLine name={t('trying')} share={long.share} problem={long.problem} onCancel={long.cancel} />
       {asked && (helps || long.share !== null) ? null : (
         <Button
           kind="small"
-          label="What would save it"
+          label={t('whatWouldSaveIt')}
           onPress={() => {
             setAsked(true);
             void long.start(() => askRescues({ plan: now.plan, job: late.job, ideas: ideasFor(now, late.job) }));

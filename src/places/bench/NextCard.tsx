@@ -1,6 +1,7 @@
 import { Pressable, View } from 'react-native';
 
 import { Txt } from '@/ui/Txt';
+import { t } from '@/words/bench';
 
 export interface NextShown {
   title: string;
@@ -15,14 +16,14 @@ export function NextCard({ shown, who, onPress }: { shown: NextShown; who: strin
   return (
     <Pressable
       role="button"
-      aria-label={`Hands needed next: ${shown.title}`}
+      aria-label={t('next', { title: shown.title })}
       onPress={onPress}
       className="bg-ink rounded-[6px] p-4 mt-1"
       testID="next"
     >
       <View className="flex-row justify-between">
         <Txt size="s" tone="onInk">
-          Hands needed next
+          {t('next2')}
         </Txt>
         <Txt size="s" tone="onInk">
           {who}

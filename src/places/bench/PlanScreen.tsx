@@ -15,6 +15,7 @@ import { Improving, PlanProblem } from './PlanState';
 import { calendarOf } from './planCalendar';
 import { PlanView } from './PlanView';
 import { WishCost } from './WishCost';
+import { t } from '@/words/bench';
 
 async function saveCalendar(now: PlanNow): Promise<void> {
   // its packages are large and seldom asked for
@@ -32,17 +33,21 @@ export function PlanScreen() {
   const { now } = state;
   return (
     <PlaceFrame
-      title="Plan"
-      line={now ? `${now.plan.bench.jobs.length} jobs, ${[...now.shop.spans.keys()].join(' and ')}` : 'no plan yet'}
+      title={t('plan')}
+      line={
+        now
+          ? t('jobs', { length: now.plan.bench.jobs.length, join: [...now.shop.spans.keys()].join(' and ') })
+          : t('noPlanYet')
+      }
       actions={
         <>
           <View className="flex-1">
-            <Button label="Bench" onPress={() => router.push('/')} />
+            <Button label={t('bench')} onPress={() => router.push('/')} />
           </View>
           <View className="flex-[2]">
             <Button
               kind="main"
-              label="Promises as a calendar"
+              label={t('promisesAsACalendar')}
               disabled={!now || !calendarOf(now).length}
               onPress={() => now && void saveCalendar(now)}
             />
@@ -60,7 +65,7 @@ export function PlanScreen() {
           <WishCost now={now} />
         </>
       ) : (
-        <Txt tone="ink2">Nothing is planned.</Txt>
+        <Txt tone="ink2">{t('nothingIsPlanned')}</Txt>
       )}
       <Away settings={settings} now={at} />
     </PlaceFrame>

@@ -3,9 +3,10 @@ import { View } from 'react-native';
 import { LongRunLine } from '@/bench-kit/LongRunLine';
 import type { ShopPlanState } from '@/bench-kit/useShopPlan';
 import { Txt } from '@/ui/Txt';
-import { taskName } from '@/model/taskNames';
+import { taskName } from '@/words/stageWords';
 import { span } from '@/words/units';
 import { qualityText } from './planWords';
+import { t } from '@/words/bench';
 
 /** Why what is asked for now cannot be planned. */
 export function PlanProblem({ problem }: { problem: string | null }) {
@@ -23,23 +24,35 @@ export function Improving({ state }: { state: ShopPlanState }) {
   const made = Math.max(now.plan.made, answer?.plan.made ?? 0);
   return (
     <View className="mt-2" testID="quality">
-      <Txt size="s">{answer ? qualityText(now.plan.quality, made) : 'Working out the order and the times.'}</Txt>
+      <Txt size="s">{answer ? qualityText(now.plan.quality, made) : t('workingOutTheOrderAndThe')}</Txt>
       {state.change ? (
         <Txt size="s" testID="planChange">
-          {changeWords[state.change.why]}{' '}
-          {state.change.jobs
-            .slice(0, 4)
-            .map(
-              (j) =>
-                `${j.label} ends ${span(Math.abs(j.toAt - j.fromAt) / 1e3)} ${j.toAt > j.fromAt ? 'later' : 'sooner'}`,
-            )
-            .join('; ')}
-          {state.change.jobs.length > 4 ? `; and ${state.change.jobs.length - 4} more` : ''}.
+          {state.change.jobs.length > 4
+            ? t('andMore', {
+                why: changeWords[state.change.why],
+                join: state.change.jobs
+                  .slice(0, 4)
+                  .map((j) =>
+                    j.toAt > j.fromAt
+                      ? t('endsLater', { label: j.label, toAt: span(Math.abs(j.toAt - j.fromAt) / 1e3) })
+                      : t('endsSooner', { label: j.label, toAt: span(Math.abs(j.toAt - j.fromAt) / 1e3) }),
+                  )
+                  .join('; '),
+                length: state.change.jobs.length - 4,
+              })
+            : `${changeWords[state.change.why]} ${state.change.jobs
+                .slice(0, 4)
+                .map((j) =>
+                  j.toAt > j.fromAt
+                    ? t('endsLater', { label: j.label, toAt: span(Math.abs(j.toAt - j.fromAt) / 1e3) })
+                    : t('endsSooner', { label: j.label, toAt: span(Math.abs(j.toAt - j.fromAt) / 1e3) }),
+                )
+                .join('; ')}.`}
         </Txt>
       ) : null}
       {now.plan.inserted.map((i) => (
         <Txt key={i.job + i.task} size="s" tone="caution">
-          {now.shop.jobs.get(i.job)?.label ?? i.job}: its window was missed, a reheat is planned.
+          {t('itsWindowWasMissedAReheat', { label: now.shop.jobs.get(i.job)?.label ?? i.job })}
         </Txt>
       ))}
       {now.plan.missed.map((m) => (
@@ -51,33 +64,38 @@ export function Improving({ state }: { state: ShopPlanState }) {
         .filter((l) => l.why !== 'swollen')
         .map((l) => (
           <Txt key={l.job.id} size="s" tone="caution">
-            {l.job.label}{' '}
             {l.why === 'farAhead'
-              ? 'waits for longer than the plan looks ahead: it is left out.'
-              : 'cannot be planned with what is noted: open it to see which entry it is.'}
+              ? t('waitsForLongerThanThePlan', { label: l.job.label })
+              : t('cannotBePlannedWithWhatIs', { label: l.job.label })}
           </Txt>
         ))}
       {now.shop.late.length ? (
         <Txt size="s" tone="ink2">
-          Outside the opening hours: counted on {now.shop.late.join(' and ')} for an hour and a half from now.
+          {t('outsideOpeningHoursThePlanCounts', { join: now.shop.late.join(' and ') })}
         </Txt>
       ) : null}
       {improving !== null ? (
-        <LongRunLine name="Looking for a better plan" share={improving} problem={null} onCancel={state.cancel} />
+        <LongRunLine name={t('lookingForABetterPlan')} share={improving} problem={null} onCancel={state.cancel} />
       ) : null}
     </View>
   );
 }
 
 const changeWords = {
-  noted: 'The plan changed with what was noted:',
-  better: 'A better order was found:',
-  late: 'Something planned has not begun:',
+  get noted() {
+    return t('thePlanChangedWithWhatWas');
+  },
+  get better() {
+    return t('aBetterOrderWasFound');
+  },
+  get late() {
+    return t('somethingPlannedHasNotBegun');
+  },
 } as const;
 
 const missedWords = (to: string): string =>
   to === 'clamped'
-    ? 'closed, and no clamps are free for it.'
+    ? t('closedAndNoClampsAreFree')
     : to === 'close'
-      ? 'the bead was open for too long; it has to be laid again.'
-      : `the window before ${taskName(to).toLowerCase()} was missed.`;
+      ? t('theBeadWasOpenForToo')
+      : t('theWindowBeforeWasMissed', { toLowerCase: taskName(to).toLowerCase() });

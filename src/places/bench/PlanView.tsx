@@ -15,6 +15,7 @@ import { lanesOf } from '@/work/bench/lanes';
 import { atOf, entryText } from './planWords';
 import { TaskEdit } from './TaskEdit';
 import { TimeLine, type Dropped } from './TimeLine';
+import { t } from '@/words/bench';
 
 const hour = 3600e3;
 export type Stretch = 'two' | 'day' | 'days';
@@ -66,10 +67,15 @@ export function PlanView({ now, at, width, first = 'two', list = false }: PlanVi
   const drop = ({ bar, at: when, lane }: Dropped) => {
     const { job: jobId, task } = bar.entry;
     setChosen({ job: jobId, task, inList: false });
-    if (task.includes('.reheat')) return setTold(refused('A reheat that the plan put in cannot be moved.'));
-    if (when < at) return setTold(refused(`${bar.label}: ${time(when)} is over, allowed is from now on.`));
+    if (task.includes('.reheat')) return setTold(refused(t('aReheatThatThePlanPut')));
+    if (when < at) return setTold(refused(t('isOverEnterATimeFrom', { label: bar.label, when: time(when) })));
     const person = lane?.kind === 'person' ? bareId(lane.id) : null;
-    setTold({ text: `${bar.label} not before ${dayTime(when, at)}${person ? `, by ${person}` : ''}.`, bad: false });
+    setTold({
+      text: person
+        ? t('notBeforeBy', { label: bar.label, when: dayTime(when, at), person })
+        : t('notBefore', { label: bar.label, when: dayTime(when, at) }),
+      bad: false,
+    });
     void logOn(jobId, [
       {
         type: 'planWish',
@@ -94,12 +100,12 @@ export function PlanView({ now, at, width, first = 'two', list = false }: PlanVi
   return (
     <View className="mt-3">
       <Choice
-        label="Show"
+        label={t('show')}
         value={which}
         options={[
-          { id: 'two', name: '2 hours' },
-          { id: 'day', name: 'Day' },
-          { id: 'days', name: '3 days' },
+          { id: 'two', name: t('n2Hours') },
+          { id: 'day', name: t('day') },
+          { id: 'days', name: t('n3Days') },
         ]}
         onChange={setWhich}
       />
@@ -114,17 +120,16 @@ export function PlanView({ now, at, width, first = 'two', list = false }: PlanVi
         onDrop={drop}
       />
       <Txt size="s" tone="ink2">
-        Filled: has begun. Dashed: runs by itself. Line after a bar: until its window closes. Hatched: nobody there.
-        Press a bar, or drag it to another time or person.
+        {t('filledHasBegunDashedRunsBy')}
       </Txt>
       <Message told={told} />
       {chosen?.inList ? null : edit}
       {list ? (
         <View className="mt-3">
           <Txt strong level={2}>
-            The same as a list
+            {t('theSameAsAList')}
           </Txt>
-          <View role="list" aria-label="Tasks of the plan">
+          <View role="list" aria-label={t('tasksOfThePlan')}>
             {rows.slice(0, upTo).map((e) => (
               <Row
                 key={`${e.job}${e.task}`}
@@ -144,11 +149,11 @@ export function PlanView({ now, at, width, first = 'two', list = false }: PlanVi
           {rows.length > upTo ? (
             <Pressable
               role="button"
-              aria-label={`${rows.length - upTo} more`}
+              aria-label={t('more', { length: rows.length - upTo })}
               className="min-h-[48px] justify-center"
               onPress={() => setShown(upTo + 40)}
             >
-              <Txt className="underline">{rows.length - upTo} more</Txt>
+              <Txt className="underline">{t('more', { length: rows.length - upTo })}</Txt>
             </Pressable>
           ) : null}
         </View>
@@ -175,7 +180,15 @@ function Row({ e, now, at, going, edit, onPress }: RowProps) {
     <View role="listitem">
       <Pressable
         role="button"
-        aria-label={`${text}${going ? ', has begun' : ''}${late ? ', its job is late' : ''}`}
+        aria-label={
+          going
+            ? late
+              ? t('hasBegunItsJobIsLate', { text })
+              : t('hasBegun', { text })
+            : late
+              ? t('itsJobIsLate', { text })
+              : text
+        }
         aria-expanded={edit !== null}
         onPress={onPress}
         className="min-h-[48px] flex-row items-center gap-3 border-b border-rule"
@@ -184,9 +197,13 @@ function Row({ e, now, at, going, edit, onPress }: RowProps) {
           {dayTime(atOf(now.shop, e.startS), at)}
         </Txt>
         <Txt size="s" className="flex-1" tone={late ? 'caution' : 'ink'} strong={going}>
-          {text.slice(text.indexOf(', ') + 2)}
-          {going ? ', has begun' : ''}
-          {late ? ', late' : ''}
+          {going
+            ? late
+              ? t('hasBegunLate', { indexOf: text.slice(text.indexOf(', ') + 2) })
+              : t('hasBegun2', { indexOf: text.slice(text.indexOf(', ') + 2) })
+            : late
+              ? t('late', { indexOf: text.slice(text.indexOf(', ') + 2) })
+              : text.slice(text.indexOf(', ') + 2)}
         </Txt>
       </Pressable>
       {edit}

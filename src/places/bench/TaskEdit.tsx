@@ -5,7 +5,8 @@ import { View } from 'react-native';
 import { needsOf } from '@/core/schedule/nextHands';
 import type { PlanEntry } from '@/core/schedule/types';
 import type { JobState } from '@/model/fold';
-import { isTask, stageOf, taskName } from '@/model/taskNames';
+import { isTask, stageOf } from '@/model/taskNames';
+import { taskName } from '@/words/stageWords';
 import { useActions } from '@/bench-kit/actions';
 import { resourceName } from '@/work/bench/shopBench';
 import { stageHref } from '@/bench-kit/stageHref';
@@ -18,6 +19,7 @@ import { DateTimeField } from '@/ui/DateTimeField';
 import { Txt } from '@/ui/Txt';
 import { dayTime, span, time } from '@/words/units';
 import { atOf } from './planWords';
+import { t } from '@/words/bench';
 
 const horizonMs = 85 * 86400e3;
 const anybody = '';
@@ -60,24 +62,44 @@ export function TaskEdit({ entry, job, now, at }: { entry: PlanEntry; job: JobSt
         {taskName(entry.task)} {job.label}
       </Txt>
       <Txt size="s" tone="ink2">
-        {dayTime(fromAt, at)} to {time(atOf(shop, entry.endS))}, {span(entry.endS - entry.startS)}
-        {use.length ? `, ${use.map((r) => resourceName(settings, r)).join(', ')}` : ', by itself'}
-        {plan.bench.jobs.find((j) => j.id === entry.job)!.variants.length > 1
-          ? `; the plan closes it by ${entry.variant}`
-          : ''}
+        {use.length
+          ? plan.bench.jobs.find((j) => j.id === entry.job)!.variants.length > 1
+            ? t('toThePlanClosesItBy', {
+                fromAt: dayTime(fromAt, at),
+                shop: time(atOf(shop, entry.endS)),
+                endS: span(entry.endS - entry.startS),
+                join: use.map((r) => resourceName(settings, r)).join(', '),
+                variant: entry.variant,
+              })
+            : t('to2', {
+                fromAt: dayTime(fromAt, at),
+                shop: time(atOf(shop, entry.endS)),
+                endS: span(entry.endS - entry.startS),
+                join: use.map((r) => resourceName(settings, r)).join(', '),
+              })
+          : plan.bench.jobs.find((j) => j.id === entry.job)!.variants.length > 1
+            ? t('toByItselfThePlanCloses', {
+                fromAt: dayTime(fromAt, at),
+                shop: time(atOf(shop, entry.endS)),
+                endS: span(entry.endS - entry.startS),
+                variant: entry.variant,
+              })
+            : t('toByItself', {
+                fromAt: dayTime(fromAt, at),
+                shop: time(atOf(shop, entry.endS)),
+                endS: span(entry.endS - entry.startS),
+              })}
       </Txt>
       <Link href={stageHref(job.id, stageOf(entry.task)) as Href} className="font-body text-m text-ink underline py-2">
-        Go to {job.label}
+        {t('goTo', { label: job.label })}
       </Link>
       {going || !task ? (
         <>
-          <Txt size="s">
-            {going ? 'It has begun: the plan does not move it.' : 'Put in by the plan: a window was missed.'}
-          </Txt>
+          <Txt size="s">{going ? t('itHasBegunThePlanDoes') : t('putInByThePlanA')}</Txt>
           {begun ? (
             <Button
               kind="small"
-              label="Lay it aside"
+              label={t('layItAside')}
               onPress={() => void log([{ type: 'work', stage: stageOf(entry.task), to: 'aside' }])}
             />
           ) : null}
@@ -85,7 +107,7 @@ export function TaskEdit({ entry, job, now, at }: { entry: PlanEntry; job: JobSt
       ) : (
         <>
           <DateTimeField
-            label="Not before"
+            label={t('notBefore2')}
             value={wish?.kind === 'notBefore' ? wish.wishAt : null}
             now={at}
             from={at}
@@ -93,7 +115,7 @@ export function TaskEdit({ entry, job, now, at }: { entry: PlanEntry; job: JobSt
             onCommit={(v) => put('notBefore', v, wish?.person ?? null)}
           />
           <DateTimeField
-            label="Exactly at"
+            label={t('exactlyAt')}
             value={wish?.kind === 'pinned' ? wish.wishAt : null}
             now={at}
             from={at}
@@ -102,24 +124,24 @@ export function TaskEdit({ entry, job, now, at }: { entry: PlanEntry; job: JobSt
           />
           {people ? (
             <Choice
-              label="Who"
+              label={t('who')}
               value={wish?.person ?? anybody}
-              options={[{ id: anybody, name: 'Anybody' }, ...settings.people.map((p) => ({ id: p, name: p }))]}
+              options={[{ id: anybody, name: t('anybody') }, ...settings.people.map((p) => ({ id: p, name: p }))]}
               onChange={(p) => put(p === anybody && keepAt === null ? 'free' : keepKind, keepAt, p || null)}
             />
           ) : null}
-          <Entry label="Because" value={because} onChange={setBecause} max={500} />
+          <Entry label={t('because')} value={because} onChange={setBecause} max={500} />
           <View className="flex-row gap-3 mt-2">
             <View className="flex-1">
               <Button
                 kind="small"
-                label="Keep it there"
+                label={t('keepItThere')}
                 disabled={fromAt <= at + 60e3}
                 onPress={() => put('pinned', fromAt, wish?.person ?? null)}
               />
             </View>
             <View className="flex-1">
-              <Button kind="small" label="Free again" disabled={!wish} onPress={() => put('free', null, null)} />
+              <Button kind="small" label={t('freeAgain')} disabled={!wish} onPress={() => put('free', null, null)} />
             </View>
           </View>
         </>

@@ -13,13 +13,15 @@ import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import Svg, { Defs, G, Line, Path, Pattern, Rect, Text as SvgText } from 'react-native-svg';
 
-import { taskName } from '@/model/taskNames';
+import { taskName } from '@/words/stageWords';
 import { useTokens } from '@/ui/theme';
 import { time } from '@/words/units';
 import type { Bar, Lane } from '@/work/bench/lanes';
 import { BarHandle, barId } from './BarHandle';
 import { BarShape, Ghost } from './BarShape';
 import { headHeight, labelWidth, slotHeight, timeScale, type Row, type TimeScale } from './timeScale';
+import { t as tr } from '@/words/bench';
+import { told } from '@/words/told';
 
 /** a finger that moves less has pressed, px; a finger that scrolls moves before this time, ms */
 const slop = 7;
@@ -96,15 +98,14 @@ export function TimeLine(p: TimeLineProps) {
       onDragCancel={() => setDrag(null)}
       accessibility={{
         screenReaderInstructions: {
-          draggable:
-            'Enter opens the task. Space takes it up: left and right move it by five minutes, up and down to another row, Space sets it down, Escape leaves it.',
+          draggable: tr('enterOpensTheTaskSpaceTakes'),
         },
         announcements: {
-          onDragStart: (e) => `${barOf(e.active).label} taken up`,
+          onDragStart: (e) => tr('takenUp', { label: barOf(e.active).label }),
           onDragMove: (e) => said(e.active),
           onDragOver: () => undefined,
-          onDragEnd: () => 'set down',
-          onDragCancel: () => 'left where it was',
+          onDragEnd: () => tr('setDown'),
+          onDragCancel: () => tr('leftWhereItWas'),
         },
       }}
     >
@@ -147,9 +148,16 @@ function Drawing({
   children,
 }: TimeLineProps & { s: TimeScale; children: React.ReactNode }) {
   const t = useTokens();
-  const said = `Plan from ${time(fromAt)} to ${time(toAt)}: ${lanes
-    .map((l) => `${l.name} ${l.bars.length ? l.bars.map((b) => `${b.label} ${time(b.fromAt)}`).join(', ') : 'nothing'}`)
-    .join('; ')}`;
+  const said = tr('planFromTo', {
+    fromAt: time(fromAt),
+    toAt: time(toAt),
+    join: lanes
+      .map(
+        (l) =>
+          `${told(l.name)} ${l.bars.length ? l.bars.map((b) => `${b.label} ${time(b.fromAt)}`).join(', ') : told('nothing')}`,
+      )
+      .join('; '),
+  });
   return (
     <Svg width={s.width} height={s.height} role="img" aria-label={said} pointerEvents="none">
       <Defs>
@@ -189,7 +197,7 @@ function LaneRow({ row, s, chosen }: { row: Row; s: TimeScale; chosen: TimeLineP
         fontFamily={lane.kind === 'person' ? 'Next_700' : 'Next_400'}
         fill={t.ink}
       >
-        {lane.name.length > 12 ? `${lane.name.slice(0, 11)}…` : lane.name}
+        {told(lane.name).length > 12 ? `${told(lane.name).slice(0, 11)}…` : told(lane.name)}
       </SvgText>
       <Line x1={labelWidth} x2={s.width} y1={s.bottomOf(row)} y2={s.bottomOf(row)} stroke={t.rule} />
       {lane.shut.map((shut) => (

@@ -9,6 +9,7 @@ import { Txt } from '@/ui/Txt';
 import { span } from '@/words/units';
 import { askWishCost } from '@/workers/scheduleClient';
 import { labelsOf } from './planWords';
+import { t } from '@/words/bench';
 
 type Cost = ReturnType<typeof wishCost>;
 
@@ -35,10 +36,8 @@ export function WishCost({ now }: { now: PlanNow }) {
   const label = labelsOf(now.shop);
   return (
     <View className="mt-2" role="status" testID="wishCost">
-      <Txt strong>
-        {wishes} {wishes === 1 ? 'wish' : 'wishes'} in the plan
-      </Txt>
-      <Txt size="s">{result && share === null ? costText(result, label) : 'What it costs is being worked out.'}</Txt>
+      <Txt strong>{wishes === 1 ? t('wishInThePlan', { wishes }) : t('wishesInThePlan', { wishes })}</Txt>
+      <Txt size="s">{result && share === null ? costText(result, label) : t('workingOutWhatItCosts')}</Txt>
     </View>
   );
 }
@@ -46,15 +45,15 @@ export function WishCost({ now }: { now: PlanNow }) {
 function costText(c: Cost, label: (id: string) => string): string {
   const later = c.jobs.filter((j) => j.laterS > 0);
   const sooner = c.jobs.filter((j) => j.laterS < 0);
-  if (!later.length && c.tardinessS < 30) return 'It costs nothing: no job ends later.';
+  if (!later.length && c.tardinessS < 30) return t('itCostsNothingNoJobEnds');
   return (
     [
-      c.tardinessS >= 30 ? `It costs ${span(Math.max(60, c.tardinessS))} of lateness` : 'It costs no lateness',
+      c.tardinessS >= 30 ? t('itCostsOfLateness', { max: span(Math.max(60, c.tardinessS)) }) : t('itCostsNoLateness'),
       ...(later.length
         ? [
             later
               .slice(0, 4)
-              .map((j) => `${label(j.job)} ${span(j.laterS)} later`)
+              .map((j) => t('later', { job: label(j.job), laterS: span(j.laterS) }))
               .join(', '),
           ]
         : []),
@@ -62,7 +61,7 @@ function costText(c: Cost, label: (id: string) => string): string {
         ? [
             sooner
               .slice(0, 3)
-              .map((j) => `${label(j.job)} ${span(-j.laterS)} sooner`)
+              .map((j) => t('sooner', { job: label(j.job), laterS: span(-j.laterS) }))
               .join(', '),
           ]
         : []),

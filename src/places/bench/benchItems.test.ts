@@ -66,5 +66,5 @@ it('clamps come off at the usual time by the shop’s policy, not before', () =>
 
 it('a swollen cell stands above everything', () => {
   const swollen = foldJob(add(demoJobs(t0)[1]!, t0, { type: 'finding', kind: 'cellSwollen', answer: 'yes' }))!;
-  expect(benchItems([...jobs, swollen], demoSettings, t0)[0]!.title).toBe('J-0143: swollen cell, stop');
+  expect(benchItems([...jobs, swollen], demoSettings, t0)[0]!.title).toBe('J-0143: swollen battery, stop');
 });

@@ -4,10 +4,12 @@ import type { JobState, JointSeen, JobWay } from '@/model/fold';
 import type { LiftSlice } from '@/model/stages/lift';
 import type { IntakeSlice } from '@/model/stages/intake';
 import { onPlate } from '@/model/stages/heat';
-import { stageDefs, stageNames, type StageId } from '@/model/stages';
+import { type StageId } from '@/model/stages';
 import { heaterWords } from '@/words/heaterWords';
 import { clock } from '@/words/units';
 import { heaterOf, type Settings } from '@/model/settings';
+import { t } from '@/words/bench';
+import { stageName, stageWaits } from '@/words/stageWords';
 
 export interface BenchItem {
   job: JobState;
@@ -42,8 +44,8 @@ function itemOf(job: JobState, settings: Settings, now: number): BenchItem {
     return {
       ...base,
       state: 'hands',
-      title: `${job.label}: swollen cell, stop`,
-      line: 'no heat, no prying; fire-proof bag',
+      title: t('swollenBatteryStop', { label: job.label }),
+      line: t('noHeatNoPryingFireProof'),
       dueAt: now,
       rank: -1,
       stage: 'intake',
@@ -63,13 +65,15 @@ function itemOf(job: JobState, settings: Settings, now: number): BenchItem {
       line:
         due === null
           ? heat.tryInS == null
-            ? 'its clock is on Heat'
-            : 'never quite easy at this setting: try it'
+            ? t('itsClockIsOnHeat')
+            : t('neverQuiteEasyAtThisSetting')
           : over
             ? late !== null && now > late
-              ? `${clock((now - late) / 1e3)} too long: lift it now`
-              : 'soft enough: every second more goes into the cell'
-            : `${toTry === null || toTry <= now ? 'try it now' : `try in ${clock((toTry - now) / 1e3)}`}, then lift, pick ${job.plan?.pickMm ?? 0.5} mm`,
+              ? t('tooLongLiftItNow', { now: clock((now - late) / 1e3) })
+              : t('softEnoughEverySecondMoreGoes')
+            : toTry === null || toTry <= now
+              ? t('tryItNowThenLiftPick', { pickMm: job.plan?.pickMm ?? 0.5 })
+              : t('tryInThenLiftPickMm', { toTry: clock((toTry - now) / 1e3), pickMm: job.plan?.pickMm ?? 0.5 }),
       dueAt: due ?? now,
       rank: 0,
     };
@@ -81,7 +85,7 @@ function itemOf(job: JobState, settings: Settings, now: number): BenchItem {
       return {
         ...base,
         state: 'hands',
-        title: `Lift ${job.label} before it grips`,
+        title: t('liftBeforeItGrips', { label: job.label }),
         line: liftLeft(job),
         dueAt: grips,
         rank: 0,
@@ -89,7 +93,7 @@ function itemOf(job: JobState, settings: Settings, now: number): BenchItem {
     return {
       ...base,
       state: 'hands',
-      title: `${job.label} has gripped: reheat`,
+      title: t('hasGrippedReheat', { label: job.label }),
       line: liftLeft(job),
       dueAt: null,
       rank: 4,
@@ -102,8 +106,8 @@ function itemOf(job: JobState, settings: Settings, now: number): BenchItem {
           ...base,
           stage: 'cure',
           state: 'runs',
-          title: `${job.label} clamped`,
-          line: `${job.clampOn.count} clips`,
+          title: t('clamped', { label: job.label }),
+          line: t('clips', { count: job.clampOn.count }),
           dueAt: due,
           rank: 2,
         }
@@ -111,8 +115,8 @@ function itemOf(job: JobState, settings: Settings, now: number): BenchItem {
           ...base,
           stage: 'cure',
           state: 'hands',
-          title: `Take the clamps off ${job.label}`,
-          line: 'then check',
+          title: t('takeTheClampsOff', { label: job.label }),
+          line: t('thenCheck'),
           dueAt: due,
           rank: 1,
         };
@@ -124,8 +128,8 @@ function itemOf(job: JobState, settings: Settings, now: number): BenchItem {
         ...base,
         stage: 'cure',
         state: 'runs',
-        title: `${job.label} cures`,
-        line: `${job.shelved ? `on ${job.shelved.place}, ` : ''}clamps are off; work goes on after`,
+        title: t('cures', { label: job.label }),
+        line: job.shelved ? t('onClampsAreOffWorkGoes', { place: job.shelved.place }) : t('clampsAreOffWorkGoesOn'),
         dueAt: due,
         rank: 2,
       };
@@ -134,7 +138,7 @@ function itemOf(job: JobState, settings: Settings, now: number): BenchItem {
   return {
     ...base,
     state: 'waits',
-    title: `${job.label} waits for ${stageNames[job.stage].toLowerCase()}`,
+    title: t('waitsFor', { label: job.label, toLowerCase: stageName(job.stage).toLowerCase() }),
     line: waitsFor(job),
     dueAt: promise ? job.promiseAt : null,
     rank: 5,
@@ -142,15 +146,15 @@ function itemOf(job: JobState, settings: Settings, now: number): BenchItem {
 }
 
 function waitsFor(job: Pick<JobWay, 'stage'> & Pick<IntakeSlice, 'chargePercent'>): string {
-  if (job.stage === 'intake' && job.chargePercent === null) return 'questions at intake are open';
-  return stageDefs[job.stage].waitsFor;
+  if (job.stage === 'intake' && job.chargePercent === null) return t('questionsAtIntakeAreOpen');
+  return stageWaits(job.stage);
 }
 
 /** What is left of a lift, in the words of how this cover comes off. */
 function liftLeft(job: Pick<JointSeen, 'bond'> & LiftSlice): string {
   if (job.lenses.size)
-    return `${[...job.lenses.values()].filter((l) => l.steps.off !== undefined).length} lens covers off`;
+    return t('lensCoversOff', { length: [...job.lenses.values()].filter((l) => l.steps.off !== undefined).length });
   if (job.piecesOff.size || job.liftMode === 'pieces' || jointOf(job.bond).wholeFace)
-    return `${job.piecesOff.size} pieces off`;
-  return `${4 - job.freeEdges.size} edges to go`;
+    return t('piecesOff', { size: job.piecesOff.size });
+  return t('edgesToGo', { size: 4 - job.freeEdges.size });
 }

@@ -8,6 +8,7 @@ import { clock, dayTime } from '@/words/units';
 import type { BenchItem } from './benchItems';
 import type { NextShown } from './NextCard';
 import { atOf, labelsOf, taskTitle, whyFirst } from './planWords';
+import { t } from '@/words/bench';
 
 export interface NextUp {
   shown: NextShown;
@@ -78,7 +79,10 @@ export function nextUp(
           shown: {
             title: taskTitle(mine.entry.task, job.label),
             figure: isNow ? 'now' : from - now < 3600e3 ? clock((from - now) / 1e3) : dayTime(from, now),
-            line: `${Math.max(1, Math.round((mine.entry.endS - mine.entry.startS) / 60))} min, ${job.model.name}`,
+            line: t('min2', {
+              max: Math.max(1, Math.round((mine.entry.endS - mine.entry.startS) / 60)),
+              name: job.model.name,
+            }),
             why: whyFirst(mine, alternatives, state.now.shop, now),
           },
           job,

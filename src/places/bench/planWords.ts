@@ -2,10 +2,11 @@ import type { NextHands } from '@/core/schedule/nextHands';
 import type { Instead } from '@/core/schedule/shopPlan';
 import type { Rescue } from '@/core/schedule/rescues';
 import type { Quality } from '@/core/schedule/improve';
-import { taskName, taskVerb } from '@/model/taskNames';
+import { taskName, taskTitle } from '@/words/stageWords';
 import type { Settings } from '@/model/settings';
 import { resourceName, type ShopBench } from '@/work/bench/shopBench';
-import { dayTime, span, time } from '@/words/units';
+import { digits, dayTime, span, time } from '@/words/units';
+import { t } from '@/words/bench';
 
 export type LabelOf = (jobId: string) => string;
 export const labelsOf =
@@ -17,73 +18,84 @@ export const labelsOf =
 export const atOf = (shop: ShopBench, s: number): number => shop.originAt + s * 1e3;
 
 /** A task as what hands do. */
-export const taskTitle = (task: string, label: string): string => `${taskVerb(task)} ${label}`;
+export { taskTitle };
 
 /** Why this comes first, in one sentence: a window, what another order would cost, a long clock, or the promise. */
 export function whyFirst(n: NextHands, others: readonly Instead[], shop: ShopBench, now: number): string {
   const label = labelsOf(shop);
   if (n.untilS !== null) {
     const left = (atOf(shop, n.untilS) - now) / 1e3;
-    return left > 0 ? `Its window closes in ${span(Math.max(60, left))}.` : 'Its window is closing.';
+    return left > 0 ? t('itsWindowClosesIn', { max: span(Math.max(60, left)) }) : t('itsWindowIsClosing');
   }
   const dear = [...others].sort((a, b) => b.moreLateS - a.moreLateS)[0];
   if (dear && dear.moreLateS >= 60) {
-    const who = dear.newlyLate.length ? ` and ${dear.newlyLate.map(label).join(', ')} late` : '';
-    return `${label(dear.job)} first would cost ${span(dear.moreLateS)} of lateness${who}.`;
+    const who = dear.newlyLate.length ? ` ${t('andLate', { join: dear.newlyLate.map(label).join(', ') })}` : '';
+    return t('firstWouldCostOfLateness', { job: label(dear.job), moreLateS: span(dear.moreLateS), who });
   }
-  if (n.clockS >= 1200) return `${span(n.clockS)} run by themselves after it: the sooner they begin the better.`;
-  if (n.slackS !== null && n.slackS < 0) return `It is late by ${span(-n.slackS)} already.`;
-  if (n.slackS !== null && n.slackS < 3 * 3600) return `Its promise has ${span(n.slackS)} to spare.`;
+  if (n.clockS >= 1200) return t('runByThemselvesAfterItThe', { clockS: span(n.clockS) });
+  if (n.slackS !== null && n.slackS < 0) return t('itIsLateByAlready', { slackS: span(-n.slackS) });
+  if (n.slackS !== null && n.slackS < 3 * 3600) return t('toSpareBeforeItsPromise', { slackS: span(n.slackS) });
   const longer = [...others].sort((a, b) => b.moreSpanS - a.moreSpanS)[0];
   if (longer && longer.moreSpanS >= 60)
-    return `${label(longer.job)} first would end the day ${span(longer.moreSpanS)} later.`;
-  return 'Nothing else has to go before it.';
+    return t('firstWouldEndTheDayLater', { job: label(longer.job), moreSpanS: span(longer.moreSpanS) });
+  return t('nothingElseHasToGoBefore');
 }
 
 export const insteadText = (o: Instead, shop: ShopBench): string => {
   const label = labelsOf(shop);
   const parts = [
     o.moreLateS >= 30
-      ? `${span(Math.max(60, o.moreLateS))} more lateness`
+      ? t('moreLateness', { max: span(Math.max(60, o.moreLateS)) })
       : o.moreLateS <= -30
-        ? `${span(-o.moreLateS)} less lateness`
-        : 'no more lateness',
-    ...(o.newlyLate.length ? [`${o.newlyLate.map(label).join(', ')} late`] : []),
-    ...(o.moreSpanS >= 60 ? [`the last job ends ${span(o.moreSpanS)} later`] : []),
+        ? t('lessLateness', { moreLateS: span(-o.moreLateS) })
+        : t('noMoreLateness'),
+    ...(o.newlyLate.length ? [t('late2', { join: o.newlyLate.map(label).join(', ') })] : []),
+    ...(o.moreSpanS >= 60 ? [t('theLastJobEndsLater', { moreSpanS: span(o.moreSpanS) })] : []),
   ];
-  return `${taskTitle(o.task, label(o.job))} first: ${parts.join(', ')}.`;
+  return t('first', { task: taskTitle(o.task, label(o.job)), join: parts.join(', ') });
 };
 
 export function qualityText(q: Quality, made: number): string {
-  const tried = `${made} ${made === 1 ? 'plan was' : 'plans were'} tried`;
+  const tried = made === 1 ? t('planWasTried', { made }) : t('plansWereTried', { made });
   switch (q.kind) {
     case 'best':
-      return `Proven best: no plan has less lateness. ${tried}.`;
+      return t('theBestThereIsNoPlan', { tried });
     case 'within':
-      return `Within ${(q.share * 100).toFixed(1)} % of what no plan can undercut. ${tried}.`;
+      return t('withinOfTheBestPossible', { toFixed: digits(q.share * 100, 1), tried });
     case 'notProven':
-      return `Not proven: the bound is far from it, a better plan may exist. ${tried}.`;
+      return t('aBetterPlanMayExist', { tried });
   }
 }
 
 export const lateText = (shop: ShopBench, jobId: string, endS: number, tardinessS: number, now: number): string =>
-  `${labelsOf(shop)(jobId)} is late by ${span(Math.max(60, tardinessS))}: ready ${dayTime(atOf(shop, endS), now)}.`;
+  t('isLateByReady', {
+    jobId: labelsOf(shop)(jobId),
+    max: span(Math.max(60, tardinessS)),
+    shop: dayTime(atOf(shop, endS), now),
+  });
 
 const rescueNames: Record<Rescue['id'], (what: string) => string> = {
-  first: () => 'Put it before everything else',
-  otherWay: (w) => `Close it with ${w}`,
-  stayLonger: (w) => `Stay ${w} longer today`,
-  secondPerson: (w) => `${w} works on it too`,
-  otherHeater: (w) => `Heat it on ${w}`,
-  dropOthers: (w) => `Leave ${w} for later`,
+  first: () => t('putItBeforeEverythingElse'),
+  otherWay: (w) => t('closeItWith', { w }),
+  stayLonger: (w) => t('stayLongerToday', { w }),
+  secondPerson: (w) => t('worksOnItToo', { w }),
+  otherHeater: (w) => t('heatItOn', { w }),
+  dropOthers: (w) => t('leaveForLater', { w }),
 };
 
 export function rescueText(r: Rescue, shop: ShopBench, now: number): string {
   const label = labelsOf(shop);
   const costs = r.costs.length
-    ? `; ${r.costs.map((c) => `${label(c.job)} ${span(Math.max(60, c.tardinessS))} later than promised`).join(', ')}`
-    : '; no other job is late by it';
-  return `${rescueNames[r.id](r.what)}: ${r.tardinessS < 30 ? 'in time' : `still ${span(Math.max(60, r.tardinessS))} late`}, ready ${dayTime(atOf(shop, r.endS), now)}${costs}.`;
+    ? `; ${r.costs.map((c) => t('laterThanPromised', { job: label(c.job), max: span(Math.max(60, c.tardinessS)) })).join(', ')}`
+    : t('noOtherJobIsLateBy');
+  return r.tardinessS < 30
+    ? t('inTimeReady', { what: rescueNames[r.id](r.what), shop: dayTime(atOf(shop, r.endS), now), costs })
+    : t('stillLateReady', {
+        what: rescueNames[r.id](r.what),
+        max: span(Math.max(60, r.tardinessS)),
+        shop: dayTime(atOf(shop, r.endS), now),
+        costs,
+      });
 }
 
 /** A task on the plan as one line for the list and the screen reader. */
@@ -95,5 +107,18 @@ export function entryText(
   now: number,
 ): string {
   const who = use.map((r) => resourceName(settings, r)).join(', ');
-  return `${dayTime(atOf(shop, e.startS), now)} to ${time(atOf(shop, e.endS))}, ${taskName(e.task)} ${labelsOf(shop)(e.job)}${who ? `, ${who}` : ', by itself'}`;
+  return who
+    ? t('to3', {
+        shop: dayTime(atOf(shop, e.startS), now),
+        shop2: time(atOf(shop, e.endS)),
+        task: taskName(e.task),
+        job: labelsOf(shop)(e.job),
+        who,
+      })
+    : t('toByItself2', {
+        shop: dayTime(atOf(shop, e.startS), now),
+        shop2: time(atOf(shop, e.endS)),
+        task: taskName(e.task),
+        job: labelsOf(shop)(e.job),
+      });
 }

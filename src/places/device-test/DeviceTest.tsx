@@ -9,6 +9,8 @@ import { capital } from '@/words/capital';
 import { QrCode } from '@/ui/QrCode';
 import { Txt } from '@/ui/Txt';
 import { Tool } from './Tools';
+import { t as tr } from '@/words/deviceTest';
+import { told } from '@/words/told';
 
 interface Order {
   tag: string;
@@ -53,25 +55,27 @@ export function DeviceTest() {
   const lastDone = order.tests.filter((t) => results[t.id]).at(-1);
   return (
     <View className="flex-1 bg-paper">
-      <ScrollView className="flex-1" contentContainerClassName="p-4 w-full max-w-[720px] self-center" role="main">
+      <ScrollView className="flex-1" contentContainerClassName={`p-4 w-full max-w-[720px] self-center`} role="main">
         <Txt size="s" tone="ink2">
-          Test of this device{order.tag ? `, tag ${order.tag}` : ''} · {done} of {order.tests.length}
+          {order.tag
+            ? tr('testOfThisDeviceTagOf', { tag: order.tag, done, length: order.tests.length })
+            : tr('testOfThisDeviceOf', { done, length: order.tests.length })}
         </Txt>
         {current ? (
           <View key={current.id} className="mt-2 gap-3">
             <Txt strong size="xl" level={1}>
               {capital(current.name)}
             </Txt>
-            <Txt>{capital(current.how)}.</Txt>
+            <Txt>{capital(told(current.how))}.</Txt>
             {testCautions[current.id] ? <Txt size="s">{testCautions[current.id]}</Txt> : null}
             <Tool fn={current.id} onResult={(ok) => put(current.id, ok ? 'ok' : 'fail')} />
           </View>
         ) : (
           <View className="mt-2 gap-3 items-start">
             <Txt strong size="xl" level={1}>
-              Done
+              {tr('done')}
             </Txt>
-            <Txt>Show this to the bench, or type the code there.</Txt>
+            <Txt>{tr('showThisToTheBenchOr')}</Txt>
             <View testID="result-code">
               <QrCode text={code} sizePx={260} />
             </View>
@@ -82,7 +86,7 @@ export function DeviceTest() {
               .filter((t) => results[t.id] === 'fail')
               .map((t) => (
                 <Txt key={t.id} tone="caution">
-                  {t.name} fails
+                  {tr('fails', { name: t.name })}
                 </Txt>
               ))}
           </View>
@@ -91,7 +95,7 @@ export function DeviceTest() {
           <View className="mt-4 self-start">
             <Button
               kind="small"
-              label={`Once more: ${lastDone.name}`}
+              label={tr('onceMore', { name: lastDone.name })}
               onPress={() =>
                 setResults((all) => {
                   const { [lastDone.id]: _, ...rest } = all;
@@ -103,14 +107,14 @@ export function DeviceTest() {
         ) : null}
       </ScrollView>
       {current ? (
-        <View role="region" aria-label="Actions" className="border-t-[1.5px] border-ink bg-panel px-4 py-3 gap-2">
-          <Button kind="small" label="Not testable" onPress={() => put(current.id, 'untested')} />
+        <View role="region" aria-label={tr('actions')} className="border-t-[1.5px] border-ink bg-panel px-4 py-3 gap-2">
+          <Button kind="small" label={tr('cannotBeTested')} onPress={() => put(current.id, 'untested')} />
           <View className="flex-row gap-3">
             <View className="flex-1">
-              <Button label="Fails" onPress={() => put(current.id, 'fail')} />
+              <Button label={tr('fails2')} onPress={() => put(current.id, 'fail')} />
             </View>
             <View className="flex-[2]">
-              <Button kind="main" label="Works" onPress={() => put(current.id, 'ok')} />
+              <Button kind="main" label={tr('works')} onPress={() => put(current.id, 'ok')} />
             </View>
           </View>
         </View>

@@ -2,6 +2,7 @@ import { useEffect, useRef, useState } from 'react';
 import { Modal } from 'react-native';
 
 import { cellBox, cellCount, cellsAt, columns, rows } from './grid';
+import { t } from '@/words/deviceTest';
 
 const fill = { position: 'fixed', inset: 0, zIndex: 50, touchAction: 'none', userSelect: 'none' } as const;
 
@@ -52,7 +53,7 @@ export function TouchGrid({ onEnd }: { onEnd: (missed: number) => void }) {
       <div
         ref={box}
         role="application"
-        aria-label="Touch grid: drag over every cell; Escape or three fingers end it"
+        aria-label={t('touchGridDragOverEveryCell')}
         data-testid="touch-grid"
         style={{ ...fill, background: '#fff' }}
         onPointerDown={(e) => {
@@ -80,7 +81,7 @@ export function TouchGrid({ onEnd }: { onEnd: (missed: number) => void }) {
             );
           })}
           <text x={size.w / 2} y={size.h / 2} textAnchor="middle" fontSize={19} fontFamily="Next_700" fill="#14283A">
-            {cellCount - fired.size} to go
+            {t('toGo', { cellCount: cellCount - fired.size })}
           </text>
           <text
             x={size.w / 2}
@@ -90,7 +91,7 @@ export function TouchGrid({ onEnd }: { onEnd: (missed: number) => void }) {
             fontFamily="Next_400"
             fill="#14283A"
           >
-            three fingers: stop
+            {t('threeFingersStop')}
           </text>
         </svg>
       </div>
@@ -112,7 +113,7 @@ export function ColourScreens({ onEnd }: { onEnd: () => void }) {
         ref={box}
         role="button"
         tabIndex={0}
-        aria-label={`${names[i]}: look for lines, spots and patches, then tap`}
+        aria-label={t('lookForLinesSpotsAndPatches', { i: names[i] })}
         data-testid="colour-screen"
         style={{ ...fill, background: colours[i] }}
         onPointerDown={next}

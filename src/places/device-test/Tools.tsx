@@ -6,6 +6,8 @@ import { Txt } from '@/ui/Txt';
 import { cellCount } from './grid';
 import { ColourScreens, TouchGrid } from './FullScreen';
 import { earpieceSweep, playSweeps, speakerSweeps, vibrate, type Sweep } from './sounds';
+import { t as tr } from '@/words/deviceTest';
+import { digits } from '@/words/units';
 
 interface ToolProps {
   /** the page itself knows the result */
@@ -20,9 +22,9 @@ export function Tool({ fn, onResult }: ToolProps & { fn: string }) {
     case 'display':
       return <Colours />;
     case 'earpiece':
-      return <Sound name="Play the sweep" sweeps={earpieceSweep} />;
+      return <Sound name={tr('playTheSweep')} sweeps={earpieceSweep} />;
     case 'speaker':
-      return <Sound name="Play both sweeps" sweeps={speakerSweeps} />;
+      return <Sound name={tr('playBothSweeps')} sweeps={speakerSweeps} />;
     case 'vibra':
       return <Vibration />;
     case 'micMain':
@@ -43,12 +45,10 @@ function Touch({ onResult }: ToolProps) {
   const [missed, setMissed] = useState<number | null>(null);
   return (
     <View>
-      <Button label="Open the grid" onPress={() => setOn(true)} />
+      <Button label={tr('openTheGrid')} onPress={() => setOn(true)} />
       {missed === null ? null : (
         <Txt tone={missed ? 'caution' : 'go'} className="mt-2">
-          {missed
-            ? `${missed} of ${cellCount} cells did not answer. Once more over them, or it fails.`
-            : 'Every cell answered.'}
+          {missed ? tr('ofCellsDidNotAnswerGo', { missed, cellCount }) : tr('everyCellAnswered')}
         </Txt>
       )}
       {on ? (
@@ -68,7 +68,7 @@ function Colours() {
   const [on, setOn] = useState(false);
   return (
     <View>
-      <Button label="Show the colours" onPress={() => setOn(true)} />
+      <Button label={tr('showTheColours')} onPress={() => setOn(true)} />
       {on ? <ColourScreens onEnd={() => setOn(false)} /> : null}
     </View>
   );
@@ -79,14 +79,14 @@ function Sound({ name, sweeps }: { name: string; sweeps: readonly Sweep[] }) {
   return (
     <View>
       <Button
-        label={state === 'plays' ? 'Listen' : name}
+        label={state === 'plays' ? tr('listen') : name}
         disabled={state === 'plays'}
         onPress={() => {
           setState('plays');
           void playSweeps(sweeps).then((ok) => setState(ok ? 'idle' : 'none'));
         }}
       />
-      {state === 'none' ? <Txt tone="caution">This browser makes no sound: use the device’s own.</Txt> : null}
+      {state === 'none' ? <Txt tone="caution">{tr('thisBrowserMakesNoSoundUse')}</Txt> : null}
     </View>
   );
 }
@@ -95,8 +95,8 @@ function Vibration() {
   const [none, setNone] = useState(false);
   return (
     <View>
-      <Button label="Three pulses" onPress={() => setNone(!vibrate())} />
-      {none ? <Txt tone="caution">This browser cannot vibrate: use a ring tone of the device.</Txt> : null}
+      <Button label={tr('threePulses')} onPress={() => setNone(!vibrate())} />
+      {none ? <Txt tone="caution">{tr('thisBrowserCannotVibrateUseA')}</Txt> : null}
     </View>
   );
 }
@@ -144,7 +144,7 @@ function Microphone() {
   return (
     <View>
       <Button
-        label={state === 'records' ? 'Speak' : 'Record 5 s'}
+        label={state === 'records' ? tr('speak') : tr('record5S')}
         disabled={state === 'records'}
         onPress={() => void record()}
       />
@@ -154,9 +154,7 @@ function Microphone() {
         </View>
       ) : null}
       {url ? <audio controls src={url} style={{ width: '100%', marginTop: 8 }} /> : null}
-      {state === 'none' ? (
-        <Txt tone="caution">No microphone is given to this page: use the device’s own recorder.</Txt>
-      ) : null}
+      {state === 'none' ? <Txt tone="caution">{tr('thisPageGetsNoMicrophoneUse')}</Txt> : null}
     </View>
   );
 }
@@ -182,14 +180,19 @@ function Motion() {
   const size = g ? Math.hypot(g.x, g.y, g.z) : null;
   return (
     <View>
-      <Button label="Read the sensor" onPress={() => void ask()} />
+      <Button label={tr('readTheSensor')} onPress={() => void ask()} />
       {g ? (
         <Txt num className="mt-2">
-          {g.x.toFixed(1)} {g.y.toFixed(1)} {g.z.toFixed(1)} m/s², together {size!.toFixed(1)} (lying still 9.8)
+          {tr('mSTogetherLyingStill9', {
+            toFixed: digits(g.x, 1),
+            toFixed2: digits(g.y, 1),
+            toFixed3: digits(g.z, 1),
+            toFixed4: digits(size!, 1),
+          })}
         </Txt>
       ) : asked ? (
         <Txt size="s" tone="ink2">
-          Nothing comes: this browser gives no motion to the page, or the sensor is silent. Use the device’s own level.
+          {tr('nothingComesThisBrowserGivesThe')}
         </Txt>
       ) : null}
     </View>
@@ -206,10 +209,15 @@ function Charge() {
   const [text, setText] = useState<string | null>(null);
   useEffect(() => {
     const n = navigator as Navigator & { getBattery?: () => Promise<BatteryLike> };
-    const none = 'This browser does not tell the charge: look at the device’s own figure.';
+    const none = tr('thisBrowserDoesNotTellThe');
     void Promise.resolve(n.getBattery?.()).then((b) => {
       if (!b) return setText(none);
-      const tell = () => setText(`${b.charging ? 'charging' : 'not charging'}, ${Math.round(100 * b.level)} %`);
+      const tell = () =>
+        setText(
+          b.charging
+            ? tr('charging', { level: Math.round(100 * b.level) })
+            : tr('notCharging', { level: Math.round(100 * b.level) }),
+        );
       tell();
       b.addEventListener('chargingchange', tell);
       b.addEventListener('levelchange', tell);

@@ -20,7 +20,7 @@ it('runs what was ordered and shows the result as a code that the bench reads', 
   expect(screen.getByRole('heading', { level: 1 }).textContent).toBe('Touch, whole screen');
   await press('Works');
   await press('Fails');
-  await press('Not testable');
+  await press('Cannot be tested');
   const code = screen.getByTestId('result-text').textContent!;
   expect(readResultCode(code, 'AC7K')).toMatchObject({
     touch: 'ok',

@@ -11,10 +11,11 @@ import { Choice } from '@/ui/Choice';
 import { NumberField } from '@/ui/NumberField';
 import { useTokens } from '@/ui/theme';
 import { Txt } from '@/ui/Txt';
-import { clock, kelvin, temp, tempNumber, toF, typedToC } from '@/words/units';
+import { digits, clock, kelvin, temp, tempNumber, toF, typedToC } from '@/words/units';
 import { correlationWords, reachesWords } from './fitWords';
 import { largest, smallest } from '@/core/numeric/ends';
 import type { CalibrateState } from './useCalibrate';
+import { t as tr } from '@/words/heaters';
 
 /** The fitted curve over the points of the log. */
 function FitChart({
@@ -43,7 +44,12 @@ function FitChart({
   return (
     <View
       role="img"
-      aria-label={`Log of ${log.tS.length} readings up to ${tempNumber(largest(log.tempC), units)} °${units.temperature}, the curve misses them by ${fit.residualSdK.toFixed(1)} K`}
+      aria-label={tr('logOfReadingsUpToThe', {
+        length: log.tS.length,
+        tempC: tempNumber(largest(log.tempC), units),
+        temperature: units.temperature,
+        toFixed: digits(fit.residualSdK, 1),
+      })}
     >
       <Svg width={width} height={height}>
         {ticks.map((v) => {
@@ -77,7 +83,7 @@ function FitChart({
         />
       </Svg>
       <Txt size="s" tone="ink2">
-        Dots: the log. Line: the model with the fitted figures.
+        {tr('dotsTheLogLineTheModel')}
       </Txt>
     </View>
   );
@@ -90,17 +96,19 @@ export function CalibrateCall({ here: { good, model, setC, at, input, s, before,
       sentence={reachesWords(setC, at, predictAt(model, good, input, at), s)}
       reason={
         before && after
-          ? `A starting edge is at ${temp(60, s)} after ${clock(after.low)} to ${clock(after.high)}; with the figures so far ${clock(before.low)} to ${clock(before.high)}.`
-          : 'What it changes shows on the Heat stage.'
+          ? tr('aFirstEdgeIsAtAfter', {
+              temp: temp(60, s),
+              low: clock(after.low),
+              high: clock(after.high),
+              low2: clock(before.low),
+              high2: clock(before.high),
+            })
+          : tr('heatShowsWhatItChanges')
       }
       tone="ink"
     />
   ) : (
-    <Call
-      sentence="A thermocouple at the bond line, heat for eight minutes, then the log."
-      reason="Tape the bead to the edge of the glass at the bottom middle, lay the device on as usual. Cold plate or plate at its setpoint: say which."
-      tone="ink"
-    />
+    <Call sentence={tr('aThermocoupleAtTheGlueEight')} reason={tr('tapeTheBeadToTheEdge')} tone="ink" />
   );
 }
 
@@ -112,13 +120,13 @@ export function LogSource({
 }) {
   return (
     <View className="flex-row flex-wrap gap-2 my-3">
-      <Button kind="small" label="Log from a file" onPress={() => void pick()} />
+      <Button kind="small" label={tr('logFromAFile')} onPress={() => void pick()} />
       {live.state === 'off' ? (
-        <Button kind="small" label="Connect the instruments" onPress={() => void connectInstruments()} />
+        <Button kind="small" label={tr('connectTheInstruments')} onPress={() => void connectInstruments()} />
       ) : recordFrom === null ? (
         <Button
           kind="small"
-          label="Record from the instrument"
+          label={tr('recordFromTheInstrument')}
           onPress={() => {
             setRecordFrom(nowMs());
             controlPlate({ setC, heating: true, deviceOn: true });
@@ -127,7 +135,7 @@ export function LogSource({
       ) : (
         <Button
           kind="small"
-          label={`Stop recording, ${live.readings.filter((r) => r.at >= recordFrom).length} readings`}
+          label={tr('stopRecordingReadings', { length: live.readings.filter((r) => r.at >= recordFrom).length })}
           onPress={stopRecording}
         />
       )}
@@ -141,24 +149,57 @@ export function LogFacts({ here: { log, from, durationS, read } }: { here: Calib
     <>
       {log && from ? (
         <Txt size="s" testID="logFacts">
-          {from.name}: {log.tS.length} readings over {clock(durationS)}, {log.tempName} against {log.timeName}, read as
-          °{log.unit}
-          {log.unitFrom === 'guess' ? ' (guessed from the first reading)' : ''}
-          {log.skipped ? `, ${log.skipped} without a value left out` : ''}.
+          {log.unitFrom === 'guess'
+            ? log.skipped
+              ? tr('readingsOverAgainstReadAsGuessed', {
+                  name: from.name,
+                  length: log.tS.length,
+                  durationS: clock(durationS),
+                  tempName: log.tempName,
+                  timeName: log.timeName,
+                  unit: log.unit,
+                  skipped: log.skipped,
+                })
+              : tr('readingsOverAgainstReadAsGuessed2', {
+                  name: from.name,
+                  length: log.tS.length,
+                  durationS: clock(durationS),
+                  tempName: log.tempName,
+                  timeName: log.timeName,
+                  unit: log.unit,
+                })
+            : log.skipped
+              ? tr('readingsOverAgainstReadAsWithout', {
+                  name: from.name,
+                  length: log.tS.length,
+                  durationS: clock(durationS),
+                  tempName: log.tempName,
+                  timeName: log.timeName,
+                  unit: log.unit,
+                  skipped: log.skipped,
+                })
+              : tr('readingsOverAgainstReadAs', {
+                  name: from.name,
+                  length: log.tS.length,
+                  durationS: clock(durationS),
+                  tempName: log.tempName,
+                  timeName: log.timeName,
+                  unit: log.unit,
+                })}
         </Txt>
       ) : null}
       {log && from?.text ? (
         <View className="flex-row flex-wrap gap-2 my-2">
           <Button
             kind="small"
-            label={`Read as °${log.unit === 'C' ? 'F' : 'C'} instead`}
+            label={log.unit === 'C' ? tr('readAsFInstead') : tr('readAsCInstead')}
             onPress={() => void read(from.name, from.text!, { temp: log.tempName, unit: log.unit === 'C' ? 'F' : 'C' })}
           />
           {log.otherTemps.slice(0, 4).map((t) => (
             <Button
               key={t}
               kind="small"
-              label={`Use ${t}`}
+              label={tr('use', { t })}
               onPress={() => void read(from.name, from.text!, { temp: t })}
             />
           ))}
@@ -175,9 +216,14 @@ export function FitResult({ here: { good, log, width, s, preheated, advice } }: 
       <FitChart log={log} fit={good} width={Math.min(width - 32, 760)} units={s} />
       {(
         [
-          ['Contact conductance', good.value.conductanceWm2K.toFixed(0), good.se.conductanceWm2K.toFixed(0), 'W/m²K'],
-          ['Offset: the heater less its dial', kelvin(good.value.offsetK, s), kelvin(good.se.offsetK, s), ''],
-          ...(preheated ? [] : [['Time constant', good.value.lagS.toFixed(0), good.se.lagS.toFixed(1), 's']]),
+          [
+            tr('heatPassingAtTheContact'),
+            good.value.conductanceWm2K.toFixed(0),
+            good.se.conductanceWm2K.toFixed(0),
+            'W/m²K',
+          ],
+          [tr('readsOffByTheHeaterLess'), kelvin(good.value.offsetK, s), kelvin(good.se.offsetK, s), ''],
+          ...(preheated ? [] : [[tr('timeConstant'), good.value.lagS.toFixed(0), good.se.lagS.toFixed(1), 's']]),
         ] as string[][]
       ).map(([name, v, u, unit]) => (
         <View key={name} className="flex-row justify-between border-b border-rule py-1">
@@ -188,8 +234,10 @@ export function FitResult({ here: { good, log, width, s, preheated, advice } }: 
         </View>
       ))}
       <Txt size="s" className="mt-1">
-        {correlationWords(good.correlation)} Curve against points: {kelvin(good.residualSdK, s, 2)} (standard
-        deviation). The uncertainties are lower bounds, because readings follow one another.
+        {tr('curveAgainstPointsStandardDeviationThe', {
+          correlation: correlationWords(good.correlation),
+          residualSdK: kelvin(good.residualSdK, s, 2),
+        })}
       </Txt>
       {advice ? (
         <Txt size="s" tone="caution" className="mt-1">
@@ -223,13 +271,13 @@ export function HowItWas({
   return (
     <View className="mt-4">
       <Choice
-        label="Device on it"
+        label={tr('deviceOnIt')}
         value={view.device.id}
         options={devices.map((v) => ({ id: v.device.id, name: v.device.name }))}
         onChange={setDeviceId}
       />
       <NumberField
-        label="Setpoint"
+        label={tr('setting')}
         unit={`°${s.temperature}`}
         low={tempNumber(40, s)}
         high={tempNumber(heater.maxSetC, s)}
@@ -237,7 +285,7 @@ export function HowItWas({
         onCommit={(v) => setSetC(Math.round(typedToC(v, s)))}
       />
       <NumberField
-        label="Room"
+        label={tr('room')}
         unit={`°${s.temperature}`}
         low={tempNumber(5, s)}
         high={tempNumber(40, s)}
@@ -245,16 +293,16 @@ export function HowItWas({
         onCommit={(v) => setAmbientC(typedToC(v, s))}
       />
       <Choice
-        label="When the device was laid on, the heater was"
+        label={tr('whenTheDeviceWentOnThe')}
         value={preheated ? 'hot' : 'cold'}
         options={[
-          { id: 'cold', name: 'Still cold' },
-          { id: 'hot', name: 'At its setpoint' },
+          { id: 'cold', name: tr('stillCold') },
+          { id: 'hot', name: tr('alreadyHot') },
         ]}
         onChange={(v) => setPreheated(v === 'hot')}
       />
       <NumberField
-        label="A surface probe on the heater read (helps, if there is one)"
+        label={tr('aSurfaceProbeOnTheHeater')}
         unit={`°${s.temperature}`}
         low={tempNumber(20, s)}
         high={tempNumber(300, s)}

@@ -10,6 +10,7 @@ import { PlaceFrame } from '@/bench-kit/PlaceFrame';
 import { Txt } from '@/ui/Txt';
 import { useCalibrate } from './useCalibrate';
 import { CalibrateCall, LogSource, LogFacts, FitResult, HowItWas } from './CalibrateParts';
+import { t } from '@/words/heaters';
 
 /** Conductance, offset and lag of one heater from a thermocouple log: a file, or the live instrument. */
 export function CalibrateScreen({ id }: { id: string }) {
@@ -17,8 +18,8 @@ export function CalibrateScreen({ id }: { id: string }) {
   const heater = heatersOf(s).find((h) => h.id === id);
   if (!heater || !isContact(heater))
     return (
-      <PlaceFrame title="Calibrate" line="no plate or mat of that name on this bench">
-        <Txt>It may have been taken off the bench.</Txt>
+      <PlaceFrame title={t('calibrate')} line={t('noPlateOrMatOfThat')}>
+        <Txt>{t('itMayHaveBeenTakenOff')}</Txt>
       </PlaceFrame>
     );
   return <Calibrate heater={heater} />;
@@ -29,24 +30,24 @@ function Calibrate(p: { heater: ContactHeater }) {
   const { heater, router, kept, keep, next, file, problem, fit, model, source, live } = here;
   return (
     <PlaceFrame
-      title={`Calibrate: ${heater.name}`}
+      title={t('calibrate2', { name: heater.name })}
       line={
         heater.calibration
-          ? `calibrated on ${heater.calibration.device}, ${heater.calibration.count} readings`
-          : 'not calibrated on this bench'
+          ? t('calibratedOnReadings', { device: heater.calibration.device, count: heater.calibration.count })
+          : t('notCalibratedOnThisBench')
       }
       actions={
         <>
           <View className="flex-1">
-            <Button label="Heaters" onPress={() => router.replace('/heaters')} />
+            <Button label={t('heaters')} onPress={() => router.replace('/heaters')} />
           </View>
           <View className="flex-[2]">
             <Button
               kind="main"
-              label={kept ? 'Kept' : 'Keep for this heater'}
+              label={kept ? t('kept') : t('keepForThisHeater')}
               onPress={keep}
               disabled={!next || kept}
-              {...(!next ? { why: 'no log is fitted' } : {})}
+              {...(!next ? { why: t('noLogIsFitted') } : {})}
             />
           </View>
         </>

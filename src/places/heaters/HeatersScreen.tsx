@@ -16,15 +16,41 @@ import { NumberField } from '@/ui/NumberField';
 import { PlaceFrame } from '@/bench-kit/PlaceFrame';
 import { TextBox } from '@/ui/TextBox';
 import { Txt } from '@/ui/Txt';
-import { day, dial, length, lengthNumber, tempNumber, typedToC, typedToMm } from '@/words/units';
+import { day, dial, length, lengthValue, tempNumber, typedToC, typedToMm } from '@/words/units';
 import { withHeater } from './withHeater';
+import { t } from '@/words/heaters';
+import { told } from '@/words/told';
 
 /** Forms of heater as a shop adds them: name, what a new one begins with, the highest dial, °C. */
 const forms: Record<Heater['kind'], { name: string; first: Heater; mostC: number }> = {
-  plate: { name: 'Hot plate', first: defaultPlate, mostC: 300 },
-  mat: { name: 'Heat mat', first: defaultMat, mostC: 300 },
-  air: { name: 'Hot air', first: defaultGun, mostC: 400 },
-  lamp: { name: 'Infrared lamp', first: defaultLamp, mostC: 400 },
+  plate: {
+    get name() {
+      return t('hotPlate');
+    },
+    first: defaultPlate,
+    mostC: 300,
+  },
+  mat: {
+    get name() {
+      return t('heatMat');
+    },
+    first: defaultMat,
+    mostC: 300,
+  },
+  air: {
+    get name() {
+      return t('hotAir');
+    },
+    first: defaultGun,
+    mostC: 400,
+  },
+  lamp: {
+    get name() {
+      return t('infraredLamp');
+    },
+    first: defaultLamp,
+    mostC: 400,
+  },
 };
 const formIds = Object.keys(forms) as Heater['kind'][];
 
@@ -40,25 +66,25 @@ export function HeatersScreen() {
     void save({ ...s, heaters: [...s.heaters, { ...first, id: newId(), name }] });
   };
   return (
-    <PlaceFrame title="Heaters" line="what heats on this bench, and what is known of it">
+    <PlaceFrame title={t('heaters')} line={t('whatHeatsOnThisBenchAnd')}>
       {problem ? (
         <View role="alert" className="mb-2">
           <Txt tone="caution">{problem}</Txt>
         </View>
       ) : null}
       {heatersOf(s).map((h) => (
-        <Disclosure key={h.id} title={`${h.name}: ${describe(h, s)}`}>
+        <Disclosure key={h.id} title={`${told(h.name)}: ${describe(h, s)}`}>
           <Fields heater={h} units={s} onChange={put} />
           <View className="flex-row flex-wrap gap-4 items-center">
             {defOf(h).calibrates ? (
               <Link href={`/heaters/${h.id}` as Href} className="font-body text-m text-ink underline py-2">
-                Calibrate with a thermocouple
+                {t('calibrateWithAThermocouple')}
               </Link>
             ) : null}
             {h.id === s.plate.id ? null : (
               <Button
                 kind="small"
-                label={`Take ${h.name} off the bench`}
+                label={t('takeOffTheBench', { name: h.name })}
                 onPress={() => void save({ ...s, heaters: s.heaters.filter((x) => x.id !== h.id) })}
               />
             )}
@@ -67,14 +93,14 @@ export function HeatersScreen() {
       ))}
       <View className="mt-4">
         <Txt strong className="mb-1">
-          Another heater
+          {t('anotherHeater')}
         </Txt>
         <View className="flex-row flex-wrap gap-2">
           {formIds.map((kind) => (
             <Button
               key={kind}
               kind="small"
-              label={`Add: ${forms[kind].name.toLowerCase()}`}
+              label={t('add', { toLowerCase: forms[kind].name.toLowerCase() })}
               onPress={() => add(kind)}
             />
           ))}
@@ -87,12 +113,18 @@ export function HeatersScreen() {
 function describe(h: Heater, units: Settings): string {
   switch (h.kind) {
     case 'air':
-      return `nozzle ${length(h.nozzleMm, units, 0)}, ${h.flowLpm} l/min, ${length(h.standoffMm, units, 0)} away`;
+      return t('nozzleLMinAway', {
+        nozzleMm: length(h.nozzleMm, units, 0),
+        flowLpm: h.flowLpm,
+        standoffMm: length(h.standoffMm, units, 0),
+      });
     case 'lamp':
-      return `up to ${dial(h.maxSetC)}, fills ${Math.round(h.viewShare.value * 100)} % of what the glass sees`;
+      return t('upToFillsOfWhatThe', { maxSetC: dial(h.maxSetC), value: Math.round(h.viewShare.value * 100) });
     case 'plate':
     case 'mat':
-      return `up to ${dial(h.maxSetC)}, ${h.calibration ? `calibrated ${day(h.calibration.at)}` : 'not calibrated'}`;
+      return h.calibration
+        ? t('upToCalibrated', { maxSetC: dial(h.maxSetC), at: day(h.calibration.at) })
+        : t('upToNotCalibrated', { maxSetC: dial(h.maxSetC) });
   }
 }
 
@@ -113,7 +145,7 @@ function Fields({ heater: h, units, onChange }: FieldsProps) {
     digits = 0,
   ) => (
     <NumberField
-      label={`${h.name}: ${name}`}
+      label={`${told(h.name)}: ${name}`}
       unit={unit}
       low={low}
       high={high}
@@ -124,7 +156,7 @@ function Fields({ heater: h, units, onChange }: FieldsProps) {
   );
   const temperature = (name: string, low: number, high: number, value: number, set: (c: number) => Heater) => (
     <NumberField
-      label={`${h.name}: ${name}`}
+      label={`${told(h.name)}: ${name}`}
       unit={`°${units.temperature}`}
       low={tempNumber(low, units)}
       high={tempNumber(high, units)}
@@ -136,7 +168,7 @@ function Fields({ heater: h, units, onChange }: FieldsProps) {
     <View>
       <Name value={h.name} onCommit={(name) => onChange({ ...h, name })} />
       <Choice
-        label="Its dial shows"
+        label={t('itsDialShows')}
         value={h.dialUnit}
         options={[
           { id: 'C', name: '°C' },
@@ -144,16 +176,16 @@ function Fields({ heater: h, units, onChange }: FieldsProps) {
         ]}
         onChange={(dialUnit) => onChange({ ...h, dialUnit })}
       />
-      {temperature('lowest setpoint', 20, h.maxSetC - 10, h.minSetC, (minSetC) => ({ ...h, minSetC }))}
-      {temperature('highest setpoint', Math.max(60, h.minSetC + 10), forms[h.kind].mostC, h.maxSetC, (maxSetC) => ({
+      {temperature(t('lowestSetting'), 20, h.maxSetC - 10, h.minSetC, (minSetC) => ({ ...h, minSetC }))}
+      {temperature(t('highestSetting'), Math.max(60, h.minSetC + 10), forms[h.kind].mostC, h.maxSetC, (maxSetC) => ({
         ...h,
         maxSetC,
       }))}
       <FormFields heater={h} units={units} figure={figure} onChange={onChange} />
-      {figure('shows less or more than it is, offset', 'K', -30, 30, h.offsetK, (offsetK) => ({ ...h, offsetK }), 1)}
-      {figure('time constant of warming up', 's', 0.5, 300, h.lagS, (lagS) => ({ ...h, lagS }))}
+      {figure(t('showsMoreOrLessThanIt'), 'K', -30, 30, h.offsetK, (offsetK) => ({ ...h, offsetK }), 1)}
+      {figure(t('timeConstantOfWarmingUp'), 's', 0.5, 300, h.lagS, (lagS) => ({ ...h, lagS }))}
       <NumberField
-        label={`${h.name}: switches itself off after (0: never)`}
+        label={t('switchesItselfOffAfter0Never', { name: h.name })}
         unit="min"
         low={0}
         high={240}
@@ -192,7 +224,7 @@ function FormFields({
     case 'lamp':
       return (
         <NumberField
-          label={`${h.name}: share of what the glass sees that is hot elements`}
+          label={t('shareOfWhatTheGlassSees', { name: h.name })}
           unit="%"
           low={2}
           high={100}
@@ -202,7 +234,7 @@ function FormFields({
       );
     case 'plate':
     case 'mat':
-      return figure('contact conductance', 'W/m²K', 30, 2000, h.conductanceWm2K, (conductanceWm2K) => ({
+      return figure(t('heatPassingAtTheContact2'), 'W/m²K', 30, 2000, h.conductanceWm2K, (conductanceWm2K) => ({
         ...h,
         conductanceWm2K,
       }));
@@ -222,29 +254,29 @@ function AirFields({
 }) {
   const mm = (name: string, low: number, high: number, value: number, set: (v: number) => Heater) => (
     <NumberField
-      label={`${h.name}: ${name}`}
+      label={`${told(h.name)}: ${name}`}
       unit={units.length}
-      low={Number(lengthNumber(low, units, 0))}
-      high={Number(lengthNumber(high, units, 0))}
+      low={lengthValue(low, units, 0)}
+      high={lengthValue(high, units, 0)}
       digits={units.length === 'mm' ? 0 : 2}
-      value={Number(lengthNumber(value, units, 0))}
+      value={lengthValue(value, units, 0)}
       onCommit={(v) => onChange(set(typedToMm(v, units)))}
     />
   );
   return (
     <>
-      {mm('nozzle, inner diameter', 2, 80, h.nozzleMm, (nozzleMm) => ({ ...h, nozzleMm }))}
+      {mm(t('nozzleInnerDiameter'), 2, 80, h.nozzleMm, (nozzleMm) => ({ ...h, nozzleMm }))}
       <NumberField
-        label={`${h.name}: flow`}
+        label={t('flow', { name: h.name })}
         unit="l/min"
         low={5}
         high={3000}
         value={h.flowLpm}
         onCommit={(flowLpm) => onChange({ ...h, flowLpm })}
       />
-      {mm('distance to the glass', 5, 300, h.standoffMm, (standoffMm) => ({ ...h, standoffMm }))}
-      {mm('half of the heat is left this far from the axis', 5, 400, h.entrainMm, (entrainMm) => ({ ...h, entrainMm }))}
-      {figure('jet over the correlation', '×', 0.2, 5, h.hScale, (hScale) => ({ ...h, hScale }), 2)}
+      {mm(t('distanceToTheGlass'), 5, 300, h.standoffMm, (standoffMm) => ({ ...h, standoffMm }))}
+      {mm(t('halfOfTheHeatIsLeft'), 5, 400, h.entrainMm, (entrainMm) => ({ ...h, entrainMm }))}
+      {figure(t('jetAgainstTheFormula'), '×', 0.2, 5, h.hScale, (hScale) => ({ ...h, hScale }), 2)}
     </>
   );
 }
@@ -254,10 +286,10 @@ function Name({ value, onCommit }: { value: string; onCommit: (name: string) => 
   return (
     <View className="mb-2">
       <Txt strong className="mb-1">
-        Name
+        {t('name')}
       </Txt>
       <TextBox
-        aria-label={`Name of ${value}`}
+        aria-label={t('nameOf', { value })}
         value={text ?? value}
         maxLength={60}
         onChangeText={setText}

@@ -2,37 +2,39 @@ import type { Calibration } from '@/core/heat/calibrate';
 import type { ContactHeater } from '@/core/heat/heater';
 import type { Sourced } from '@/core/source';
 import type { Settings } from '@/model/settings';
-import { clock, dial, kelvin, temp } from '@/words/units';
+import { digits, clock, dial, kelvin, temp } from '@/words/units';
+import { t } from '@/words/heaters';
 
 type Units = Pick<Settings, 'temperature' | 'length'>;
 
 /** The correlation of conductance and offset in words. */
 export function correlationWords(c: number): string {
   const strong =
-    Math.abs(c) > 0.97 ? 'almost inseparable' : Math.abs(c) > 0.9 ? 'hard to tell apart' : 'fairly separate';
-  return `Conductance and offset are ${strong} in this log (correlation ${c.toFixed(2)}): a hotter plate with a worse contact looks nearly the same. The temperature of the line is known far better than either figure.`;
+    Math.abs(c) > 0.97 ? t('almostInseparable') : Math.abs(c) > 0.9 ? t('hardToTellApart') : t('fairlySeparate');
+  return t('inThisLogContactAndOffset', { strong, toFixed: digits(c, 2) });
 }
 
 /** "Reads 110, the line reaches 96 ± 3 at 2:00." */
 export const reachesWords = (setC: number, tS: number, p: { meanC: number; seK: number }, units: Units) =>
-  `Reads ${dial(setC)}, the line reaches ${temp(p.meanC, units)} ± ${kelvin(2 * p.seK, units)} at ${clock(tS)}.`;
+  t('readsTheGlueReachesAt', {
+    setC: dial(setC),
+    meanC: temp(p.meanC, units),
+    seK: kelvin(2 * p.seK, units),
+    tS: clock(tS),
+  });
 
 /** Where calibrated figures usually lie (judgement): outside it something else is wrong more often than the heater. */
 const usual = { low: 60, high: 900, offsetK: 15 };
 
 /** What would make the log better. */
 export function fitAdvice(fit: Calibration, durationS: number): string | null {
-  if (fit.atEnd.length)
-    return 'A figure stands at the end of what is possible: the thermocouple may not sit at the bond line, or the setpoint is not the one typed here.';
+  if (fit.atEnd.length) return t('aFigureIsAtTheEnd');
   const { conductanceWm2K: h, offsetK } = fit.value;
   if (h < usual.low || h > usual.high || Math.abs(offsetK) > usual.offsetK)
-    return `Unusual figures: most contacts lie between ${usual.low} and ${usual.high} W/m²K and most dials within ${usual.offsetK} K. Are setpoint, device and place of the thermocouple as said?`;
+    return t('unusualFiguresMostContactsLieBetween', { low: usual.low, high: usual.high, offsetK: usual.offsetK });
   if (fit.se.conductanceWm2K > 0.15 * fit.value.conductanceWm2K)
-    return durationS < 420
-      ? 'The log is short: eight minutes or more tell conductance and offset apart. A surface probe laid on the plate does too.'
-      : 'A surface probe laid on the plate would tell conductance and offset apart.';
-  if (fit.residualSdK > 2)
-    return 'The curve misses the points by more than noise: was the device lifted, or the setpoint changed?';
+    return durationS < 420 ? t('theLogIsShortEightMinutes') : t('aSurfaceProbeLaidOnThe');
+  if (fit.residualSdK > 2) return t('theCurveMissesThePointsBy');
   return null;
 }
 

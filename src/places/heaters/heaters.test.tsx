@@ -54,10 +54,10 @@ describe('heaters', () => {
   it('figures are changed with their source, a wrong one is named and not kept', async () => {
     render(<HeatersScreen />);
     await press(/^Hot plate: up to/);
-    await enter('Hot plate: contact conductance, W/m²K', '280');
+    await enter('Hot plate: heat passing at the contact, W/m²K', '280');
     expect(settingsNow().plate.conductanceWm2K).toMatchObject({ value: 280, source: { kind: 'measured' } });
-    await enter('Hot plate: contact conductance, W/m²K', '5');
-    expect(screen.getByRole('alert').textContent).toContain('5 is out of range, allowed is 30 to 2000 W/m²K');
+    await enter('Hot plate: heat passing at the contact, W/m²K', '5');
+    expect(screen.getByRole('alert').textContent).toContain('enter 30 to 2000 W/m²K (you entered 5)');
     expect(settingsNow().plate.conductanceWm2K.value).toBe(280);
     await choose('Its dial shows: °F');
     expect(settingsNow().plate.dialUnit).toBe('F');
@@ -74,7 +74,7 @@ describe('heaters', () => {
     expect(screen.queryByText('Calibrate with a thermocouple')).toBeNull();
     await enter('Infrared lamp 1: share of what the glass sees that is hot elements, %', '30');
     await enter('Infrared lamp 1: share of what the glass sees that is hot elements, %', '120');
-    expect(screen.getByRole('alert').textContent).toContain('120 is out of range, allowed is 2 to 100 %');
+    expect(screen.getByRole('alert').textContent).toContain('enter 2 to 100 % (you entered 120)');
     expect(settingsNow().heaters.at(-1)).toMatchObject({ viewShare: { value: 0.3, source: { kind: 'measured' } } });
     expect(heaterSchema.safeParse(settingsNow().heaters.at(-1)).success).toBe(true);
     expect(heaterWords(lamp).on).toBe('Lamp on');
@@ -97,14 +97,14 @@ describe('heaters', () => {
 });
 
 describe('calibration', () => {
-  it('a log gives the figures with their uncertainty, what the line reaches, and is kept with its date', async () => {
+  it('a log gives the figures with their uncertainty, what the glue reaches, and is kept with its date', async () => {
     render(<CalibrateScreen id="plate" />);
     await load('plate.csv', logText(480));
     expect(screen.getByTestId('logFacts').textContent).toMatch(
       /plate\.csv: 121 readings over 8:00, probe C against time s, read as °C\./,
     );
     expect(screen.getByTestId('call').textContent).toMatch(
-      /^Reads 110 °C \/ 230 °F, the line reaches \d\d °C ± \d\.\d K at 2:00\.$/,
+      /^Reads 110 °C \/ 230 °F; the glue reaches \d\d °C ± \d\.\d K at 2:00\.$/,
     );
     expect(screen.getByTestId('reason').textContent).toMatch(/with the figures so far/);
     await press('Keep for this heater');
@@ -157,7 +157,7 @@ describe('calibration', () => {
       iterations: 3,
       atEnd: [],
     };
-    expect(fitAdvice(fit, 200)).toContain('eight minutes or more');
+    expect(fitAdvice(fit, 200)).toContain('Eight minutes or more');
     expect(fitAdvice(fit, 600)).toContain('surface probe');
     expect(fitAdvice({ ...fit, se: { ...fit.se, conductanceWm2K: 10 } }, 600)).toBeNull();
     expect(fitAdvice({ ...fit, value: { ...fit.value, offsetK: 27 } }, 600)).toContain('Unusual figures');

@@ -21,6 +21,7 @@ import { pickText } from '@/ui/download';
 import { thermoLogOf } from '@/workers/filesClient';
 import { calibrated, fitAdvice } from './fitWords';
 import { withHeater } from './withHeater';
+import { t } from '@/words/heaters';
 
 interface Source {
   name: string;
@@ -77,7 +78,7 @@ function useFit({ heater }: { heater: ContactHeater }) {
         }),
       };
     } catch (e) {
-      return { problem: e instanceof Error ? e.message : 'the log cannot be fitted' };
+      return { problem: e instanceof Error ? e.message : t('theLogCannotBeFitted') };
     }
   }, [model, from, setC, ambientC, cell, preheated, surface, heater]);
   return {
@@ -146,12 +147,12 @@ export function useCalibrate(p: { heater: ContactHeater }) {
       setKept(false);
     } catch (e) {
       // the log that was there stays
-      setProblem(`${name}: ${e instanceof Error ? e.message : 'not readable'}. Nothing was changed.`);
+      setProblem(t('nothingWasChanged', { name, message: e instanceof Error ? e.message : t('notReadable') }));
     }
   };
   const pick = async () => {
     const picked = await pickText('.csv,.txt,.tsv,text/csv,text/plain', maxLogBytes).catch((e: unknown) => {
-      setProblem(`${e instanceof Error ? e.message : 'not readable'}. Nothing was changed.`);
+      setProblem(t('nothingWasChanged2', { message: e instanceof Error ? e.message : t('notReadable') }));
       return null;
     });
     if (picked) await read(picked.name, picked.text);
@@ -161,9 +162,9 @@ export function useCalibrate(p: { heater: ContactHeater }) {
     const list = live.readings.filter((r) => r.at >= since && r.tempC !== null);
     setRecordFrom(null);
     controlPlate({ heating: false, deviceOn: false });
-    if (list.length < 2) return setProblem('The instrument sent no reading while it was recorded.');
+    if (list.length < 2) return setProblem(t('theInstrumentSentNoReadingWhile'));
     setFrom({
-      name: 'live instrument',
+      name: t('liveInstrument'),
       text: null,
       log: {
         tS: list.map((r) => (r.at - since) / 1e3),

@@ -3,7 +3,7 @@ import { useDeferredValue, useMemo, useState } from 'react';
 import { View } from 'react-native';
 
 import type { JobState } from '@/model/fold';
-import { stageNames } from '@/model/stages';
+import { stageName } from '@/words/stageWords';
 import { placeOn } from '@/model/way';
 import { tagCode } from '@/model/tagCode';
 import { stageHref } from '@/bench-kit/stageHref';
@@ -18,9 +18,10 @@ import { TextBox } from '@/ui/TextBox';
 import { textSearch } from '@/work/textSearch';
 import { dayTime } from '@/words/units';
 import { useNow } from '@/bench-kit/useNow';
+import { t } from '@/words/jobs';
 
 /** Everything that a job is found by. */
-const textOf = (j: JobState) => [j.label, j.device.name, j.customerMark, stageNames[j.stage], tagCode(j.id)].join(' ');
+const textOf = (j: JobState) => [j.label, j.device.name, j.customerMark, stageName(j.stage), tagCode(j.id)].join(' ');
 
 export function JobsScreen() {
   const router = useRouter();
@@ -37,49 +38,58 @@ export function JobsScreen() {
   );
   return (
     <PlaceFrame
-      title="Jobs"
+      title={t('jobs')}
       line={`${shown.length} of ${jobs.length}`}
       actions={
         <View className="flex-1">
-          <Button kind="main" label="New job" onPress={() => router.push('/jobs/new')} />
+          <Button kind="main" label={t('newJob')} onPress={() => router.push('/jobs/new')} />
         </View>
       }
     >
       <TextBox
-        aria-label="Search jobs"
-        placeholder="Label, tag, device, stage"
+        aria-label={t('searchJobs')}
+        placeholder={t('labelTagDeviceStage')}
         value={find}
         onChangeText={setFind}
         className="mb-3"
       />
       <Choice
-        label="Show"
+        label={t('show')}
         value={which}
         options={[
-          { id: 'open', name: 'Open' },
-          { id: 'closed', name: 'Handed over' },
-          { id: 'all', name: 'All' },
+          { id: 'open', name: t('open') },
+          { id: 'closed', name: t('handedOver') },
+          { id: 'all', name: t('all') },
         ]}
         onChange={setWhich}
       />
       {which === 'closed' ? (
         <Link href="/records" className="font-body text-m text-ink underline py-3">
-          Records and statistics of what was handed over
+          {t('recordsAndStatisticsOfWhatWas')}
         </Link>
       ) : null}
-      <MoreList key={which} items={shown} first={24} step={60} none="No job matches.">
+      <MoreList key={which} items={shown} first={24} step={60} none={t('noJobMatches')}>
         {(j) => (
           <JobRow
             key={j.id}
             job={j}
             href={stageHref(j.id, j.stage)}
-            said={`${j.label}, ${j.device.name}, ${j.closedAt ? 'handed over' : stageNames[j.stage]}`}
+            said={`${j.label}, ${j.device.name}, ${j.closedAt ? t('handedOver2') : stageName(j.stage)}`}
             mark={<Mark state={j.closedAt ? 'done' : 'waits'} />}
-            line={`${
+            line={
               j.closedAt
-                ? `handed over ${dayTime(j.closedAt, now)}`
-                : `${stageNames[j.stage]}, stage ${placeOn(j.way, j.stage)} of ${j.way.length}`
-            }${j.customerMark ? ` · ${j.customerMark}` : ''}`}
+                ? j.customerMark
+                  ? t('handedOver3', { closedAt: dayTime(j.closedAt, now), customerMark: j.customerMark })
+                  : t('handedOver4', { closedAt: dayTime(j.closedAt, now) })
+                : j.customerMark
+                  ? t('stageOf', {
+                      stage: stageName(j.stage),
+                      way: placeOn(j.way, j.stage),
+                      length: j.way.length,
+                      customerMark: j.customerMark,
+                    })
+                  : t('stageOf2', { stage: stageName(j.stage), way: placeOn(j.way, j.stage), length: j.way.length })
+            }
             at={j.promiseAt ? dayTime(j.promiseAt, now) : ''}
             late={j.promiseAt !== null && j.promiseAt < now && !j.closedAt}
           />

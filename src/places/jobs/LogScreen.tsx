@@ -2,10 +2,10 @@ import { Link, type Href } from 'expo-router';
 import { useState } from 'react';
 import { ScrollView, View } from 'react-native';
 
-import { eventLine } from '@/model/eventLine';
+import { eventLine } from '@/words/eventLine';
 import type { JobState } from '@/model/fold';
 import { logOrder } from '@/model/logOrder';
-import { stageNames } from '@/model/stages';
+import { stageName } from '@/words/stageWords';
 import { exportJob } from '@/bench-kit/exportJob';
 import { useActions } from '@/bench-kit/actions';
 import { stageHref } from '@/bench-kit/stageHref';
@@ -14,6 +14,7 @@ import { useSettings, useSpoiled } from '@/store/shop';
 import { Button } from '@/ui/Button';
 import { Txt } from '@/ui/Txt';
 import { length, stamp, temp } from '@/words/units';
+import { t } from '@/words/jobs';
 
 export function LogScreen({ job }: { job: JobState }) {
   const settings = useSettings();
@@ -26,33 +27,33 @@ export function LogScreen({ job }: { job: JobState }) {
   return (
     <ScrollView
       className="flex-1 bg-paper"
-      contentContainerClassName="p-4 max-w-[720px] w-full self-center"
+      contentContainerClassName={`p-4 max-w-[720px] w-full self-center`}
       role="main"
     >
       <Link href={stageHref(job.id, job.stage) as Href} className="font-body text-m text-ink underline py-2">
-        Back to {stageNames[job.stage]}
+        {t('backTo', { stage: stageName(job.stage) })}
       </Link>
       <Txt strong size="l" level={1}>
-        {job.label}: log
+        {t('log', { label: job.label })}
       </Txt>
       {spoiled.map(({ event, why }) => (
         <View key={event.id} role="alert" className="border-[1.5px] border-caution bg-panel p-3 my-2 gap-2">
           <Txt tone="caution">
-            Nothing can be computed with one entry, so it does not count: {why}. {stamp(event.at)} · {event.by}
+            {t('oneEntryMakesEverythingImpossibleTo', { why, at: stamp(event.at), by: event.by })}
           </Txt>
           <Button
             kind="small"
-            label="Leave this entry out"
+            label={t('leaveThisEntryOut')}
             onPress={() => void log([{ type: 'leaveOut', eventId: event.id, why: why.slice(0, 300) }])}
           />
         </View>
       ))}
       <View className="mt-2">
-        <Entry label="Note" value={note} onChange={setNote} multiline keep />
+        <Entry label={t('note')} value={note} onChange={setNote} multiline keep />
         <View className="flex-row gap-3">
           <View className="flex-1">
             <Button
-              label="Add the note"
+              label={t('addTheNote')}
               disabled={!note.trim()}
               onPress={() => {
                 void log([{ type: 'note', text: note.trim() }]);
@@ -62,17 +63,17 @@ export function LogScreen({ job }: { job: JobState }) {
           </View>
           <View className="flex-1">
             <Button
-              label="Undo the last"
+              label={t('undoTheLast')}
               disabled={!job.lastEventId}
               onPress={() => job.lastEventId && undo(job.lastEventId)}
             />
           </View>
         </View>
         <View className="mt-3">
-          <Button label="Export the job" onPress={() => void exportJob(job)} />
+          <Button label={t('exportTheJob')} onPress={() => void exportJob(job)} />
         </View>
       </View>
-      <View role="list" aria-label="Log" className="mt-4">
+      <View role="list" aria-label={t('log2')} className="mt-4">
         {events.map((e) => {
           const gone = e.type !== 'unknown' && !alive.has(e.id);
           const shifted =
@@ -83,13 +84,21 @@ export function LogScreen({ job }: { job: JobState }) {
                 {eventLine(e, { mm: (v, d) => length(v, settings, d), c: (v) => temp(v, settings) })}
               </Txt>
               <Txt size="s" num tone="ink2">
-                {stamp(shifted ?? e.at)} · {e.by}
-                {gone ? (left.has(e.id) ? ' · left out' : ' · undone') : ''}
-                {Math.abs((shifted ?? e.at) - e.loggedAt) > 1500 ? ` · noted ${stamp(e.loggedAt)}` : ''}
+                {gone
+                  ? left.has(e.id)
+                    ? Math.abs((shifted ?? e.at) - e.loggedAt) > 1500
+                      ? t('leftOutNoted', { shifted: stamp(shifted ?? e.at), by: e.by, loggedAt: stamp(e.loggedAt) })
+                      : t('leftOut', { shifted: stamp(shifted ?? e.at), by: e.by })
+                    : Math.abs((shifted ?? e.at) - e.loggedAt) > 1500
+                      ? t('undoneNoted', { shifted: stamp(shifted ?? e.at), by: e.by, loggedAt: stamp(e.loggedAt) })
+                      : t('undone', { shifted: stamp(shifted ?? e.at), by: e.by })
+                  : Math.abs((shifted ?? e.at) - e.loggedAt) > 1500
+                    ? t('noted', { shifted: stamp(shifted ?? e.at), by: e.by, loggedAt: stamp(e.loggedAt) })
+                    : `${stamp(shifted ?? e.at)} · ${e.by}`}
               </Txt>
               {left.has(e.id) ? (
                 <View className="flex-row">
-                  <Button kind="small" label="Take it in again" onPress={() => undo(left.get(e.id)!)} />
+                  <Button kind="small" label={t('takeItInAgain')} onPress={() => undo(left.get(e.id)!)} />
                 </View>
               ) : null}
             </View>

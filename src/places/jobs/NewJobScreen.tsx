@@ -20,14 +20,15 @@ import { PlaceFrame } from '@/bench-kit/PlaceFrame';
 import { readTime } from '@/words/read';
 import { TextBox } from '@/ui/TextBox';
 import { Txt } from '@/ui/Txt';
+import { t as tr } from '@/words/jobs';
+import { told } from '@/words/told';
 
-const formSchema = z.object({
-  deviceId: z.string().min(1, 'Device: choose one of the list'),
-  customerMark: z.string().max(80, 'Mark: up to 80 characters'),
-  promise: z
-    .string()
-    .refine((t) => !t.trim() || readTime(t) !== null, 'Promised for: not a time, allowed is 00:00 to 23:59'),
-});
+const formSchema = () =>
+  z.object({
+    deviceId: z.string().min(1, tr('deviceChooseOneFromTheList')),
+    customerMark: z.string().max(80, tr('markUpTo80Characters')),
+    promise: z.string().refine((t) => !t.trim() || readTime(t) !== null, tr('promisedForEnterATimeFrom')),
+  });
 
 /** The form as it was typed so far. */
 const draftSchema = z.object({ deviceId: z.string(), customerMark: z.string(), promise: z.string() }).partial();
@@ -48,11 +49,11 @@ export function nextLabel(labels: readonly string[]): string {
 
 function heldBy(d: Device): string {
   const b = d.bonds[0]!;
-  return jointOf(b).name ?? `${b.widthMm} mm ring`;
+  return jointOf(b).name ?? tr('mmRing', { widthMm: b.widthMm });
 }
 
 /** Opens a job with its device model copied into the log; returns its id. */
-function openJob(label: string, person: string, device: Device, v: z.output<typeof formSchema>): string {
+function openJob(label: string, person: string, device: Device, v: z.output<ReturnType<typeof formSchema>>): string {
   const t = readTime(v.promise);
   const now = nowMs();
   const today = t ? set(now, { hours: t.hours, minutes: t.minutes, seconds: 0, milliseconds: 0 }).getTime() : null;
@@ -79,12 +80,12 @@ export function NewJobScreen() {
   const jobs = useJobs();
   const devices = useDevices();
   const { person } = useSettings();
-  const form = useForm<z.input<typeof formSchema>, unknown, z.output<typeof formSchema>>({
-    resolver: zodResolver(formSchema),
+  const form = useForm<z.input<ReturnType<typeof formSchema>>, unknown, z.output<ReturnType<typeof formSchema>>>({
+    resolver: zodResolver(formSchema()),
     defaultValues: { deviceId: '', customerMark: '', promise: '' },
   });
   const saveDraft = useDraft(
-    'new job',
+    tr('newJob2'),
     (text) => {
       const kept = draftSchema.safeParse(parsed(text));
       if (kept.success) form.reset({ deviceId: '', customerMark: '', promise: '', ...kept.data });
@@ -108,24 +109,24 @@ export function NewJobScreen() {
   const problems = Object.values(form.formState.errors).map((e) => e?.message ?? '');
   return (
     <PlaceFrame
-      title={`New job ${label}`}
-      line="Device first; everything else can follow at intake"
+      title={tr('newJob3', { label })}
+      line={tr('deviceFirstEverythingElseCanFollow')}
       actions={
         <>
           <View className="flex-1">
-            <Button label="Back" onPress={() => router.back()} />
+            <Button label={tr('back')} onPress={() => router.back()} />
           </View>
           <View className="flex-[2]">
-            <Button kind="main" label="Open the job" onPress={() => void open()} />
+            <Button kind="main" label={tr('openTheJob')} onPress={() => void open()} />
           </View>
         </>
       }
     >
       <Controller
         control={form.control}
-        name="deviceId"
+        name={`deviceId`}
         render={({ field }) => (
-          <View role="radiogroup" aria-label="Device">
+          <View role="radiogroup" aria-label={tr('device')}>
             {devices.map(({ device: d }) => (
               <Pressable
                 key={d.id}
@@ -140,7 +141,7 @@ export function NewJobScreen() {
                 </Txt>
                 <Txt size="s" tone={field.value === d.id ? 'onInk' : 'ink2'}>
                   {d.kind}, {heldBy(d)},{' '}
-                  {d.cables.length ? d.cables.map((c) => c.name).join(', ') : 'no cable to the cover'}
+                  {d.cables.length ? d.cables.map((c) => told(c.name)).join(', ') : tr('noCableToTheBack')}
                 </Txt>
               </Pressable>
             ))}
@@ -149,8 +150,8 @@ export function NewJobScreen() {
       />
       {(
         [
-          ['customerMark', 'Mark of the device (no name needed)', 'locker 12'],
-          ['promise', 'Promised for', '16:30'],
+          ['customerMark', tr('markOfTheDeviceNoName'), tr('locker12')],
+          ['promise', tr('promisedFor'), '16:30'],
         ] as const
       ).map(([name, title, hint]) => (
         <Controller

@@ -4,15 +4,16 @@ import { Link, type Href } from 'expo-router';
 import { Suspense } from 'react';
 import { View } from 'react-native';
 
-import { workNames } from '@/model/eventLine';
+import { workNames } from '@/words/eventLine';
 import { workOf } from '@/work/bench/shopDurations';
 import { Choice } from '@/ui/Choice';
 import { Disclosure } from '@/ui/Disclosure';
 import { Charts } from '@/ui/LazyCharts';
 import { Table } from '@/ui/Table';
 import { Txt } from '@/ui/Txt';
-import { day, percent } from '@/words/units';
+import { digits, day, percent } from '@/words/units';
 import type { MoneyScreenState } from './useMoneyScreen';
+import { t } from '@/words/money';
 
 const share = (v: number | null) => (v === null ? '–' : `${v < 0 ? '−' : ''}${percent(Math.abs(v))}`);
 
@@ -21,16 +22,22 @@ export function Months({ here: { last, money, over, quoted, months, width, curre
   return last ? (
     <>
       <Txt strong size="xl" level={2} testID="monthNow">
-        {format(last.at, 'MMMM')}: {money(last.marginMinor)} stay, {share(last.share)} of {money(last.netMinor)}.
+        {t('stayOf', {
+          at: format(last.at, 'MMMM'),
+          marginMinor: money(last.marginMinor),
+          share: share(last.share),
+          netMinor: money(last.netMinor),
+        })}
       </Txt>
       <Txt tone="ink2">
-        The quotes had counted on {share(last.quotedShare)}. {over} of {quoted.length} jobs took over a tenth longer
-        than quoted.
+        {t('theQuotesHadCountedOnOf', { quotedShare: share(last.quotedShare), over, length: quoted.length })}
       </Txt>
       <Suspense fallback={<View style={{ height: 190 }} />}>
         <Charts
           kind="bars"
-          label={`Margin by month: ${months.map((m) => `${format(m.at, 'MMM')} ${money(m.marginMinor)}`).join(', ')}`}
+          label={t('marginByMonth', {
+            join: months.map((m) => `${format(m.at, 'MMM')} ${money(m.marginMinor)}`).join(', '),
+          })}
           names={months.map((m) => format(m.at, 'MMM'))}
           values={months.map((m) => Math.round(m.marginMinor / 100))}
           suffix=""
@@ -38,8 +45,8 @@ export function Months({ here: { last, money, over, quoted, months, width, curre
         />
       </Suspense>
       <Table
-        label="Months"
-        columns={['Month', 'jobs', `net, ${currency}`, `cost, ${currency}`, 'stays', 'quoted']}
+        label={t('months')}
+        columns={[t('month'), 'jobs', t('net', { currency }), t('cost', { currency }), 'stays', 'quoted']}
         rows={months.map((m) => [
           format(m.at, 'MMM yyyy'),
           `${m.jobs}${m.free ? ` (${m.free})` : ''}`,
@@ -51,13 +58,11 @@ export function Months({ here: { last, money, over, quoted, months, width, curre
         marked={months.flatMap((m, i) => (m.marginMinor < 0 ? [i] : []))}
       />
       <Txt size="s" tone="ink2">
-        In brackets: without a price, as come-backs are. Cost: the part by the price list of today, what the log says
-        was used, the minutes that the log measured at today’s rate, overhead, and a new cover where one broke that was
-        to be saved.
+        {t('inBracketsWithoutAPriceAs')}
       </Txt>
     </>
   ) : (
-    <Txt tone="ink2">Nothing was handed over yet.</Txt>
+    <Txt tone="ink2">{t('nothingWasHandedOverYet')}</Txt>
   );
 }
 
@@ -66,12 +71,12 @@ export function Outcomes({ here: { sort, setSort, list, money } }: { here: Money
   return (
     <>
       <Choice
-        label="First"
+        label={t('first')}
         value={sort}
         options={[
-          { id: 'newest', name: 'Newest' },
-          { id: 'least', name: 'Least margin' },
-          { id: 'longest', name: 'Longest over' },
+          { id: 'newest', name: t('newest') },
+          { id: 'least', name: t('leastMargin') },
+          { id: 'longest', name: t('longestOver') },
         ]}
         onChange={setSort}
       />
@@ -79,29 +84,50 @@ export function Outcomes({ here: { sort, setSort, list, money } }: { here: Money
         {(o) => (
           <Disclosure
             key={o.job.id}
-            title={`${o.job.label} ${workNames[workOf(o.job)]}: ${o.quoted ? `${money(o.margin.marginMinor)}, ${share(o.margin.share)}` : `no price, cost ${money(o.margin.costMinor)}`}`}
+            title={
+              o.quoted
+                ? `${o.job.label} ${workNames[workOf(o.job)]}: ${money(o.margin.marginMinor)}, ${share(o.margin.share)}`
+                : t('noPriceCost', {
+                    label: o.job.label,
+                    job: workNames[workOf(o.job)],
+                    costMinor: money(o.margin.costMinor),
+                  })
+            }
           >
             <Table
-              label={`Quote and outcome of ${o.job.label}`}
-              columns={['What', 'quoted', 'came to']}
+              label={t('quoteAndOutcomeOf', { label: o.job.label })}
+              columns={[t('what'), 'quoted', t('cameTo')]}
               rows={[
-                ['Net price', o.quoted ? money(o.quoted.netMinor) : '–', o.quoted ? money(o.quoted.netMinor) : '–'],
+                [t('netPrice'), o.quoted ? money(o.quoted.netMinor) : '–', o.quoted ? money(o.quoted.netMinor) : '–'],
                 [
-                  'Minutes',
+                  t('minutes'),
                   o.quoted ? String(o.quoted.minutes) : '–',
-                  `${o.minutes.toFixed(0)}${o.measured ? '' : ' (not measured)'}`,
+                  o.measured ? o.minutes.toFixed(0) : t('notMeasured', { toFixed: digits(o.minutes) }),
                 ],
-                ['Cost', o.quoted ? money(o.quoted.costMinor) : '–', money(o.margin.costMinor)],
-                ['Stays', o.quoted ? share(o.quoted.margin) : '–', share(o.margin.share)],
+                [t('cost2'), o.quoted ? money(o.quoted.costMinor) : '–', money(o.margin.costMinor)],
+                [t('stays'), o.quoted ? share(o.quoted.margin) : '–', share(o.margin.share)],
               ]}
             />
             <Txt size="s" tone="ink2">
-              {day(o.job.closedAt!)}. Part {money(o.parts.partMinor)}, used {money(o.parts.usedMinor)}, labour{' '}
-              {money(o.parts.labourMinor)}, overhead {money(o.parts.overheadMinor)}
-              {o.parts.brokeMinor ? `, a new cover for the one that broke ${money(o.parts.brokeMinor)}` : ''}.
+              {o.parts.brokeMinor
+                ? t('partUsedLabourOverheadANew', {
+                    closedAt: day(o.job.closedAt!),
+                    partMinor: money(o.parts.partMinor),
+                    usedMinor: money(o.parts.usedMinor),
+                    labourMinor: money(o.parts.labourMinor),
+                    overheadMinor: money(o.parts.overheadMinor),
+                    brokeMinor: money(o.parts.brokeMinor),
+                  })
+                : t('partUsedLabourOverhead', {
+                    closedAt: day(o.job.closedAt!),
+                    partMinor: money(o.parts.partMinor),
+                    usedMinor: money(o.parts.usedMinor),
+                    labourMinor: money(o.parts.labourMinor),
+                    overheadMinor: money(o.parts.overheadMinor),
+                  })}
             </Txt>
             <Link href={`/jobs/${o.job.id}/record` as Href} className="font-body text-m text-ink underline py-2">
-              Record of {o.job.label}
+              {t('recordOf', { label: o.job.label })}
             </Link>
           </Disclosure>
         )}

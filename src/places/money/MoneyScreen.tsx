@@ -11,6 +11,7 @@ import { PlaceFrame } from '@/bench-kit/PlaceFrame';
 import { Txt } from '@/ui/Txt';
 import { useMoneyScreen } from './useMoneyScreen';
 import { Months, Outcomes } from './MoneyParts';
+import { t } from '@/words/money';
 
 const moneyCsv = (list: readonly Outcome[], currency: string): string =>
   rowsCsv(
@@ -53,13 +54,13 @@ export function MoneyScreen() {
   const { outcomes, quoted, currency } = here;
   return (
     <PlaceFrame
-      title="Money"
-      line={`${outcomes.length} jobs handed over, ${quoted.length} with a quote`}
+      title={t('money')}
+      line={t('jobsHandedOverWithAQuote', { length: outcomes.length, length2: quoted.length })}
       actions={
         <View className="flex-1">
           <Button
             kind="main"
-            label="Money as CSV"
+            label={t('moneyAsCsv')}
             disabled={!outcomes.length}
             onPress={() => download('money.csv', moneyCsv(outcomes, currency), 'text/csv')}
           />
@@ -68,11 +69,11 @@ export function MoneyScreen() {
     >
       <Months here={here} />
       <Txt strong size="l" level={2} className="mt-4">
-        Quote against outcome
+        {t('quoteAgainstOutcome')}
       </Txt>
       <Outcomes here={here} />
       <Link href="/shop" className="font-body text-m text-ink underline py-3">
-        Rates and price list
+        {t('ratesAndPriceList')}
       </Link>
     </PlaceFrame>
   );

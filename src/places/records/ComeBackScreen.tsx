@@ -3,7 +3,7 @@ import { useMemo, useState } from 'react';
 import { Pressable, View } from 'react-native';
 
 import { comeBackCauses, type ComeBackCause } from '@/model/entries/check';
-import { comeBackNames, workNames } from '@/model/eventLine';
+import { comeBackNames, workNames } from '@/words/eventLine';
 import type { JobState } from '@/model/fold';
 import { useActions } from '@/bench-kit/actions';
 import { flushOf } from '@/work/check/flushJob';
@@ -20,6 +20,7 @@ import { Txt } from '@/ui/Txt';
 import { textSearch } from '@/work/textSearch';
 import { dayTime, span } from '@/words/units';
 import { useNow } from '@/bench-kit/useNow';
+import { t } from '@/words/records';
 
 /** Jobs that this one can be a come-back of: handed over before it came in, the likeliest first. */
 export function firstJobs(job: JobState, jobs: readonly JobState[], find: string): JobState[] {
@@ -33,7 +34,7 @@ export function firstJobs(job: JobState, jobs: readonly JobState[], find: string
 
 const dayMs = 86400e3;
 /** Hours up to two days, then days: nobody counts weeks in hours. */
-const ago = (ms: number) => (ms < 2 * dayMs ? span(ms / 1e3) : `${Math.round(ms / dayMs)} days`);
+const ago = (ms: number) => (ms < 2 * dayMs ? span(ms / 1e3) : t('days', { ms: Math.round(ms / dayMs) }));
 
 /** A job that came back is tied to its first one, with what is presumed to be behind it. */
 export function ComeBackScreen({ job }: { job: JobState }) {
@@ -52,26 +53,29 @@ export function ComeBackScreen({ job }: { job: JobState }) {
   return (
     <JobPage
       job={job}
-      title="Come-back"
+      title={t('comeBack')}
       now={now}
       stage="intake"
       lead={
         <Call
           sentence={
             job.comeBack
-              ? `Come-back of ${job.comeBack.firstLabel || 'a job that is not here'}: ${comeBackNames[job.comeBack.presumed]}.`
-              : 'Which job does it come back from?'
+              ? t('comeBackOf', {
+                  firstLabel: job.comeBack.firstLabel || t('aJobThatIsNotHere'),
+                  presumed: comeBackNames[job.comeBack.presumed],
+                })
+              : t('whichJobDoesItComeBack')
           }
-          reason="It counts against the way that was taken then; what is presumed now is settled by what is found."
+          reason={t('itCountsAgainstTheWayIt')}
           tone="ink"
         />
       }
       main={
         <Button
           kind="main"
-          label="Tie them together"
+          label={t('linkThem')}
           disabled={!can}
-          {...(can ? {} : { why: presumed === null ? 'a presumed cause' : 'a first job' })}
+          {...(can ? {} : { why: presumed === null ? t('aPresumedCause') : t('aFirstJob') })}
           onPress={() => {
             void log([
               {
@@ -88,19 +92,19 @@ export function ComeBackScreen({ job }: { job: JobState }) {
       }
     >
       <TextBox
-        aria-label="Search handed-over jobs"
-        placeholder="Label, mark or device"
+        aria-label={t('searchHandedOverJobs')}
+        placeholder={t('labelMarkOrDevice')}
         value={find}
         onChangeText={setFind}
         className="my-3"
       />
-      <View role="radiogroup" aria-label="First job">
+      <View role="radiogroup" aria-label={t('firstJob')}>
         {shown.map((j) => (
           <Pressable
             key={j.id}
             role="radio"
             aria-checked={j.id === first && !elsewhere}
-            aria-label={`First job ${j.label}`}
+            aria-label={t('firstJob2', { label: j.label })}
             onPress={() => {
               setFirst(j.id);
               setElsewhere(false);
@@ -112,31 +116,51 @@ export function ComeBackScreen({ job }: { job: JobState }) {
               {j.label} · {j.model.name}
             </Txt>
             <Txt size="s" tone="ink2">
-              {j.customerMark ? `${j.customerMark} · ` : ''}handed over {dayTime(j.closedAt!, now)},{' '}
-              {ago(job.openedAt - j.closedAt!)} before
-              {j.route ? ` · ${workNames[j.route.work]}` : ''}
+              {j.customerMark
+                ? j.route
+                  ? t('handedOverBefore', {
+                      customerMark: j.customerMark,
+                      closedAt: dayTime(j.closedAt!, now),
+                      openedAt: ago(job.openedAt - j.closedAt!),
+                      work: workNames[j.route.work],
+                    })
+                  : t('handedOverBefore2', {
+                      customerMark: j.customerMark,
+                      closedAt: dayTime(j.closedAt!, now),
+                      openedAt: ago(job.openedAt - j.closedAt!),
+                    })
+                : j.route
+                  ? t('handedOverBefore3', {
+                      closedAt: dayTime(j.closedAt!, now),
+                      openedAt: ago(job.openedAt - j.closedAt!),
+                      work: workNames[j.route.work],
+                    })
+                  : t('handedOverBefore4', {
+                      closedAt: dayTime(j.closedAt!, now),
+                      openedAt: ago(job.openedAt - j.closedAt!),
+                    })}
             </Txt>
           </Pressable>
         ))}
         <Pressable
           role="radio"
           aria-checked={elsewhere}
-          aria-label="First job is not in this shop's records"
+          aria-label={t('firstJobIsNotInThis')}
           onPress={() => setElsewhere(true)}
           className={`min-h-[48px] px-3 justify-center border-[1.5px] rounded-[6px] ${elsewhere ? 'border-ink bg-panel' : 'border-rule'}`}
         >
-          <Txt>{elsewhere ? '✓ ' : ''}Not in these records</Txt>
+          <Txt>{elsewhere ? t('notInTheseRecords') : t('notInTheseRecords2')}</Txt>
         </Pressable>
       </View>
       {chosen ? <WasThen job={chosen} /> : null}
       <View className="mt-3" />
       <Choice
-        label="Presumed cause"
+        label={t('presumedCause')}
         value={presumed}
         options={comeBackCauses.map((id) => ({ id, name: capital(comeBackNames[id]) }))}
         onChange={setPresumed}
       />
-      <Entry label="What is seen now" value={note} onChange={setNote} multiline />
+      <Entry label={t('whatYouSeeNow')} value={note} onChange={setNote} multiline />
     </JobPage>
   );
 }
@@ -145,11 +169,15 @@ export function ComeBackScreen({ job }: { job: JobState }) {
 function WasThen({ job }: { job: JobState }) {
   const { flush } = flushOf(job);
   const lines = [
-    ...(job.findings.bent?.answer === 'yes' ? ['The frame was found bent.'] : []),
+    ...(job.findings.bent?.answer === 'yes' ? [t('theFrameWasFoundBent')] : []),
     ...(flush
-      ? [`Flushness then: ${flush.verdict}${flush.bumps.length ? ', with a bump' : ''}.`]
-      : ['Flushness was not measured.']),
-    ...job.decisions.filter((d) => d.because).map((d) => `Overridden at ${d.call}: ${d.because}.`),
+      ? [
+          flush.bumps.length
+            ? t('howFlushThenWithABump', { verdict: flush.verdict })
+            : t('howFlushThen', { verdict: flush.verdict }),
+        ]
+      : [t('howFlushItWasNobodyMeasured')]),
+    ...job.decisions.filter((d) => d.because).map((d) => t('overriddenAt', { call: d.call, because: d.because })),
   ];
   return (
     <View className="mt-2" testID="then">

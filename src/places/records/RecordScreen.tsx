@@ -11,6 +11,7 @@ import { Txt } from '@/ui/Txt';
 import { length, temp } from '@/words/units';
 import { useNow } from '@/bench-kit/useNow';
 import { recordOf } from './recordOf';
+import { t } from '@/words/records';
 
 /** The internal record: everything of a job on one page that prints. */
 export function RecordScreen({ job }: { job: JobState }) {
@@ -23,14 +24,14 @@ export function RecordScreen({ job }: { job: JobState }) {
   return (
     <JobPage
       job={job}
-      title="Record"
+      title={t('record')}
       now={now}
       stage="handover"
-      side={<Button label="Export" onPress={() => void exportJob(job)} />}
-      main={<Button kind="main" label="Back" onPress={() => router.replace(stageHref(job.id, 'handover'))} />}
+      side={<Button label={t('export')} onPress={() => void exportJob(job)} />}
+      main={<Button kind="main" label={t('back')} onPress={() => router.replace(stageHref(job.id, 'handover'))} />}
     >
       <Txt size="s" tone="ink2">
-        For the shop: all that the log holds. The customer gets the sheet.
+        {t('forTheShopAllThatThe')}
       </Txt>
       <View className="sheet" testID="record">
         {sections.map((s) => (
@@ -47,7 +48,7 @@ export function RecordScreen({ job }: { job: JobState }) {
         ))}
       </View>
       <View className="mt-3 self-start no-print">
-        <Button kind="small" label="Print the record" onPress={() => window.print()} />
+        <Button kind="small" label={t('printTheRecord')} onPress={() => window.print()} />
       </View>
     </JobPage>
   );

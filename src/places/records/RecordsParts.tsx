@@ -5,7 +5,7 @@ import { Suspense } from 'react';
 import { View } from 'react-native';
 
 import { works } from '@/core/intake/route';
-import { comeBackNames, workNames } from '@/model/eventLine';
+import { comeBackNames, workNames } from '@/words/eventLine';
 import { WhyRows, rowOf } from '@/bench-kit/Why';
 import { capital } from '@/words/capital';
 import { Choice } from '@/ui/Choice';
@@ -13,15 +13,16 @@ import { Disclosure } from '@/ui/Disclosure';
 import { Readings } from '@/ui/Readings';
 import { TextBox } from '@/ui/TextBox';
 import { Txt } from '@/ui/Txt';
-import { dayTime, percent, stamp } from '@/words/units';
+import { digits, dayTime, percent, stamp } from '@/words/units';
 import { WatchChart } from './LazyWatchChart';
 import { watchFigures, type Share } from '@/work/records/statistics';
 import type { RecordsScreenState } from './useRecordsScreen';
+import { t } from '@/words/records';
 
 const shareText = (s: Share | null) =>
   s
-    ? `${percent(s.hits / s.of)} (${percent(s.low)} to ${percent(s.high)}), ${s.hits} of ${s.of}`
-    : 'nothing to count yet';
+    ? t('toOf', { hits: percent(s.hits / s.of), low: percent(s.low), high: percent(s.high), hits2: s.hits, of: s.of })
+    : t('nothingToCountYet');
 
 /** Come-backs and promises, with their watch. */
 export function RecordFigures({ here: { stats, signals, chart, width } }: { here: RecordsScreenState }) {
@@ -33,14 +34,21 @@ export function RecordFigures({ here: { stats, signals, chart, width } }: { here
             id: 'comeBacks',
             value: stats.comeBacks ? percent(stats.comeBacks.hits / stats.comeBacks.of) : '–',
             label: stats.comeBacks
-              ? `came back, ${percent(stats.comeBacks.low)} to ${percent(stats.comeBacks.high)}; ${stats.comeBacks.hits} of ${stats.comeBacks.of}`
-              : 'came back',
+              ? t('cameBackToOf', {
+                  low: percent(stats.comeBacks.low),
+                  high: percent(stats.comeBacks.high),
+                  hits: stats.comeBacks.hits,
+                  of: stats.comeBacks.of,
+                })
+              : t('cameBack'),
             tone: signals ? 'caution' : 'ink',
           },
           {
             id: 'onTime',
             value: stats.onTime ? percent(stats.onTime.hits / stats.onTime.of) : '–',
-            label: stats.onTime ? `in time, ${percent(stats.onTime.low)} to ${percent(stats.onTime.high)}` : 'in time',
+            label: stats.onTime
+              ? t('inTimeTo', { low: percent(stats.onTime.low), high: percent(stats.onTime.high) })
+              : t('inTime'),
           },
         ]}
       />
@@ -48,13 +56,21 @@ export function RecordFigures({ here: { stats, signals, chart, width } }: { here
         <View className="my-2">
           <Txt strong>
             {signals
-              ? `${signals} ${signals === 1 ? 'signal' : 'signals'}: more come-backs than usual.`
-              : 'No signal: come-backs as usual, as far as so few jobs can tell.'}
+              ? signals === 1
+                ? t('signalMoreComeBacksThanUsual', { signals })
+                : t('signalsMoreComeBacksThanUsual', { signals })
+              : t('noSignalComeBacksAsUsual')}
           </Txt>
           <Txt size="s" tone="ink2">
             {chart.kind === 'jobs'
-              ? `Watched job by job: up with every come-back, down with every job that stays, signal at ${watchFigures.height.value}. At ${percent(watchFigures.usual.value)} it cries wolf once in ${Math.round(chart.runGood)} jobs; at ${percent(watchFigures.tooMany.value)} it signals after ${Math.round(chart.runBad)}.`
-              : `Share each week with its limit of three standard deviations round ${percent(chart.mean)}.`}
+              ? t('watchedJobByJobUpWith', {
+                  value: watchFigures.height.value,
+                  value2: percent(watchFigures.usual.value),
+                  runGood: Math.round(chart.runGood),
+                  value3: percent(watchFigures.tooMany.value),
+                  runBad: Math.round(chart.runBad),
+                })
+              : t('shareEachWeekWithItsLimit', { mean: percent(chart.mean) })}
           </Txt>
           <Suspense fallback={<View style={{ height: 180 }} />}>
             <WatchChart chart={chart} width={Math.min(1040, width - 40)} />
@@ -68,31 +84,36 @@ export function RecordFigures({ here: { stats, signals, chart, width } }: { here
 /** All else that is counted. */
 export function MoreFigures({ here: { stats } }: { here: RecordsScreenState }) {
   return (
-    <Disclosure title="More figures">
-      <Txt size="s">Came back: {shareText(stats.comeBacks)}.</Txt>
-      <Txt size="s">In time: {shareText(stats.onTime)}.</Txt>
-      <Txt size="s">Covers that were to be saved and were: {shareText(stats.saved)}.</Txt>
-      <Txt size="s">Jobs with a fault at the first test that was not there before: {shareText(stats.newFaults)}.</Txt>
-      <Txt size="s">Cause named first was the one found: {shareText(stats.named)}.</Txt>
+    <Disclosure title={t('moreFigures')}>
+      <Txt size="s">{t('cameBack2', { comeBacks: shareText(stats.comeBacks) })}</Txt>
+      <Txt size="s">{t('inTime2', { onTime: shareText(stats.onTime) })}</Txt>
+      <Txt size="s">{t('backsThatWereToBeSaved', { saved: shareText(stats.saved) })}</Txt>
+      <Txt size="s">{t('jobsWithAFaultAtThe', { newFaults: shareText(stats.newFaults) })}</Txt>
+      <Txt size="s">{t('theCauseNamedFirstWasThe', { named: shareText(stats.named) })}</Txt>
       <Txt size="s">
-        Functions lost {stats.changed.worse}, mended {stats.changed.better}; by chance that uneven with{' '}
-        {percent(stats.changed.pMid)} (McNemar, mid-p).
+        {t('functionsLostMendedByChanceThat', {
+          worse: stats.changed.worse,
+          better: stats.changed.better,
+          pMid: percent(stats.changed.pMid),
+        })}
       </Txt>
       {stats.hours ? (
         <Txt size="s">
-          From counter to counter {stats.hours.median.toFixed(1)} h in the middle, {stats.hours.most.toFixed(1)} h at
-          most.
+          {t('fromCounterToCounterHIn', {
+            toFixed: digits(stats.hours.median, 1),
+            toFixed2: digits(stats.hours.most, 1),
+          })}
         </Txt>
       ) : null}
       <Txt size="s" tone="ink2" className="my-1">
-        Intervals are 95 % (Wilson 1927); a few jobs leave them wide, and that is the truth of it.
+        {t('rangesAre95Wilson1927A')}
       </Txt>
       <WhyRows
         rows={[
-          rowOf('Usual share of come-backs', watchFigures.usual, ''),
-          rowOf('Too many', watchFigures.tooMany, ''),
-          rowOf('Signal at', watchFigures.height, ''),
-          rowOf('Weekly chart from', watchFigures.leastPerWeek, 'jobs a week'),
+          rowOf(t('usualShareOfComeBacks'), watchFigures.usual, ''),
+          rowOf(t('tooMany'), watchFigures.tooMany, ''),
+          rowOf(t('signalAt'), watchFigures.height, ''),
+          rowOf(t('weeklyChartFrom'), watchFigures.leastPerWeek, t('jobsAWeek')),
         ]}
       />
     </Disclosure>
@@ -108,30 +129,30 @@ export function RecordFilters({
   return (
     <>
       <TextBox
-        aria-label="Search records"
-        placeholder="Label, tag, device, mark, note"
+        aria-label={t('searchRecords')}
+        placeholder={t('labelTagDeviceMarkNote')}
         value={find}
         onChangeText={setFind}
         className="my-3"
       />
       <Choice
-        label="Which"
+        label={t('which')}
         value={only}
         options={[
-          { id: 'all', name: 'All' },
-          { id: 'cameBack', name: 'Came back' },
-          { id: 'late', name: 'Late' },
-          { id: 'notFlush', name: 'Not flush' },
-          { id: 'faults', name: 'With a fault' },
+          { id: 'all', name: t('all') },
+          { id: 'cameBack', name: t('cameBack3') },
+          { id: 'late', name: t('late') },
+          { id: 'notFlush', name: t('notFlush') },
+          { id: 'faults', name: t('withAFault') },
         ]}
         onChange={setOnly}
       />
       {present.size > 1 ? (
         <Choice
-          label="Work"
+          label={t('work')}
           value={work}
           options={[
-            { id: 'all' as const, name: 'All' },
+            { id: 'all' as const, name: t('all') },
             ...works.filter((w) => present.has(w)).map((w) => ({ id: w, name: capital(workNames[w]) })),
           ]}
           onChange={setWork}
@@ -144,20 +165,24 @@ export function RecordFilters({
 /** The jobs that were found. */
 export function RecordList({ here: { shown, now } }: { here: RecordsScreenState }) {
   return (
-    <MoreList items={shown} first={30} step={50} none="No job matches.">
+    <MoreList items={shown} first={30} step={50} none={t('noJobMatches')}>
       {({ job, cameBack }) => (
         <JobRow
           key={job.id}
           job={job}
           href={`/jobs/${job.id}/record` as Href}
-          said={`Record of ${job.label}, ${job.model.name}`}
+          said={t('recordOf', { label: job.label, name: job.model.name })}
           line={[
             ...(job.route ? [workNames[job.route.work]] : []),
             ...(job.customerMark ? [job.customerMark] : []),
-            ...(job.comeBack ? [`come-back of ${job.comeBack.firstLabel || 'another shop'}`] : []),
+            ...(job.comeBack ? [t('comeBackOf2', { firstLabel: job.comeBack.firstLabel || t('anotherShop') })] : []),
             ...(cameBack
               ? [
-                  `came back ${dayTime(cameBack.openedAt, now)} as ${cameBack.label}: ${comeBackNames[cameBack.comeBack!.presumed]}`,
+                  t('cameBackAs', {
+                    openedAt: dayTime(cameBack.openedAt, now),
+                    label: cameBack.label,
+                    presumed: comeBackNames[cameBack.comeBack!.presumed],
+                  }),
                 ]
               : []),
           ].join(' · ')}

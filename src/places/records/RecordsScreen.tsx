@@ -6,8 +6,10 @@ import { Choice } from '@/ui/Choice';
 import { download } from '@/ui/download';
 import { PlaceFrame } from '@/bench-kit/PlaceFrame';
 import { statisticsCsv } from '@/work/records/statistics';
+import { comeBackNames, workNames } from '@/words/eventLine';
 import { useRecordsScreen } from './useRecordsScreen';
 import { RecordFigures, MoreFigures, RecordFilters, RecordList } from './RecordsParts';
+import { t } from '@/words/records';
 
 /** Jobs that were handed over: searched, filtered and counted. */
 export function RecordsScreen() {
@@ -15,33 +17,39 @@ export function RecordsScreen() {
   const { shown, finished, period, setPeriod } = here;
   return (
     <PlaceFrame
-      title="Records"
-      line={`${shown.length} of ${finished.length} handed over`}
+      title={t('records')}
+      line={t('ofHandedOver', { length: shown.length, length2: finished.length })}
       actions={
         <View className="flex-1">
           <Button
             kind="main"
-            label="Statistics as CSV"
+            label={t('statisticsAsCsv')}
             disabled={!shown.length}
-            onPress={() => download('records.csv', statisticsCsv([...shown].reverse()), 'text/csv')}
+            onPress={() =>
+              download(
+                'records.csv',
+                statisticsCsv([...shown].reverse(), { work: workNames, cause: comeBackNames }),
+                'text/csv',
+              )
+            }
           />
         </View>
       }
     >
       <Choice
-        label="Period"
+        label={t('period')}
         value={period}
         options={[
-          { id: 'd30', name: '30 days' },
-          { id: 'd90', name: '90 days' },
-          { id: 'all', name: 'All' },
+          { id: 'd30', name: t('n30Days') },
+          { id: 'd90', name: t('n90Days') },
+          { id: 'all', name: t('all2') },
         ]}
         onChange={setPeriod}
       />
       <RecordFigures here={here} />
       <MoreFigures here={here} />
       <Link href="/statistics" className="font-body text-m text-ink underline py-3">
-        Minutes, overruns, breakage, learning
+        {t('minutesOverrunsBreakageLearning')}
       </Link>
       <RecordFilters here={here} />
       <RecordList here={here} />

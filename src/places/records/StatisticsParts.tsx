@@ -2,8 +2,8 @@ import { Suspense } from 'react';
 import { View } from 'react-native';
 
 import { wrightAt } from '@/core/statistics/learning';
-import { bondingMethodNames, constructionNames, workNames } from '@/model/eventLine';
-import { stageNames } from '@/model/stages';
+import { bondingMethodNames, constructionNames, workNames } from '@/words/eventLine';
+import { stageName } from '@/words/stageWords';
 import { statisticsFigures, type Count } from '@/work/records/shopStatistics';
 import { rowOf, WhyRows } from '@/bench-kit/Why';
 import { breakWeight } from '@/core/intake/routeFigures';
@@ -12,10 +12,11 @@ import { Disclosure } from '@/ui/Disclosure';
 import { Charts } from '@/ui/LazyCharts';
 import { Table } from '@/ui/Table';
 import { Txt } from '@/ui/Txt';
-import { percent } from '@/words/units';
+import { digits, percent } from '@/words/units';
 import { all } from './useStatisticsScreen';
 
 import type { StatisticsScreenState } from './useStatisticsScreen';
+import { t } from '@/words/records';
 
 /** A kind of job in words. */
 export function kindName(kind: string): string {
@@ -44,35 +45,42 @@ export function Filters({
   return (
     <>
       <Choice
-        label="Period"
+        label={t('period')}
         value={period}
         options={[
-          { id: 'd30', name: '30 days' },
-          { id: 'd60', name: '60 days' },
-          { id: 'all', name: 'All' },
+          { id: 'd30', name: t('n30Days') },
+          { id: 'd60', name: t('n60Days') },
+          { id: 'all', name: t('all2') },
         ]}
         onChange={setPeriod}
       />
       <Choice
-        label="Person"
+        label={t('person')}
         value={person}
-        options={[{ id: all, name: 'All' }, ...settings.people.map((p) => ({ id: p, name: p }))]}
+        options={[{ id: all, name: t('all3') }, ...settings.people.map((p) => ({ id: p, name: p }))]}
         onChange={setPerson}
       />
       <Disclosure
-        title={`Kind and way of bonding: ${kind ? kindName(kind) : 'all'}${school ? `, ${bondingMethodNames[school as keyof typeof bondingMethodNames]}` : ''}`}
+        title={
+          school
+            ? t('kindAndWayOfBonding', {
+                kind: kind ? kindName(kind) : 'all',
+                school: bondingMethodNames[school as keyof typeof bondingMethodNames],
+              })
+            : t('kindAndWayOfBonding2', { kind: kind ? kindName(kind) : 'all' })
+        }
       >
         <Choice
-          label="Kind"
+          label={t('kind')}
           value={kind}
-          options={[{ id: all, name: 'All' }, ...kinds.map((k) => ({ id: k, name: kindName(k) }))]}
+          options={[{ id: all, name: t('all') }, ...kinds.map((k) => ({ id: k, name: kindName(k) }))]}
           onChange={setKind}
         />
         <Choice
-          label="Bonded by"
+          label={t('bondedBy')}
           value={school}
           options={[
-            { id: all, name: 'All' },
+            { id: all, name: t('all3') },
             ...schools.map((s) => ({ id: s, name: bondingMethodNames[s as keyof typeof bondingMethodNames] })),
           ]}
           onChange={setSchool}
@@ -89,18 +97,20 @@ export function MinutesOfStages({ here: { minutes, chartWidth } }: { here: Stati
       <Suspense fallback={<View style={{ height: 190 }} />}>
         <Charts
           kind="bars"
-          label={`Minutes in the middle: ${minutes.map((m) => `${stageNames[m.stage]} ${m.medianMin.toFixed(0)}`).join(', ')}`}
-          names={minutes.map((m) => stageNames[m.stage].split(' ')[0]!)}
+          label={t('minutesInTheMiddle', {
+            join: minutes.map((m) => `${stageName(m.stage)} ${digits(m.medianMin)}`).join(', '),
+          })}
+          names={minutes.map((m) => stageName(m.stage).split(' ')[0]!)}
           values={minutes.map((m) => Number(m.medianMin.toFixed(1)))}
           suffix=""
           width={chartWidth}
         />
       </Suspense>
       <Table
-        label="Minutes of each stage"
-        columns={['Stage', 'middle, min', '4 of 5, min', 'of plan', 'jobs']}
+        label={t('minutesOfEachStage')}
+        columns={[t('stage'), t('middleMin'), t('n4Of5Min'), t('ofPlan'), 'jobs']}
         rows={minutes.map((m) => [
-          stageNames[m.stage],
+          stageName(m.stage),
           m.medianMin.toFixed(1),
           m.p80Min.toFixed(1),
           m.overrun ? `× ${m.overrun.ratio.toFixed(2)}` : '–',
@@ -108,30 +118,34 @@ export function MinutesOfStages({ here: { minutes, chartWidth } }: { here: Stati
         ])}
         marked={minutes.flatMap((m, i) => (m.stands ? [i] : []))}
       />
-      <Disclosure title="How sure is that">
+      <Disclosure title={t('howSureIsThat')}>
         <Table
-          label="Against plan with 95 % intervals"
-          columns={['Stage', 'against plan', '95 %', 'over plan', 'lost']}
+          label={t('againstPlanWith95Ranges')}
+          columns={[t('stage'), t('againstPlan'), '95 %', t('overPlan'), 'lost']}
           rows={minutes.flatMap((m) =>
             m.overrun
               ? [
                   [
-                    stageNames[m.stage],
+                    stageName(m.stage),
                     `× ${m.overrun.ratio.toFixed(2)}`,
-                    m.overrun.n > 1 ? `${m.overrun.low.toFixed(2)} to ${m.overrun.high.toFixed(2)}` : 'one job',
-                    `${percent(m.overrun.over.share)} (${percent(m.overrun.over.low)} to ${percent(m.overrun.over.high)})`,
-                    `${Math.round(m.overrun.lostS / 60)} min`,
+                    m.overrun.n > 1
+                      ? t('to', { toFixed: digits(m.overrun.low, 2), toFixed2: digits(m.overrun.high, 2) })
+                      : t('oneJob'),
+                    t('to2', {
+                      share: percent(m.overrun.over.share),
+                      low: percent(m.overrun.over.low),
+                      high: percent(m.overrun.over.high),
+                    }),
+                    t('min', { lostS: Math.round(m.overrun.lostS / 60) }),
                   ],
                 ]
               : [],
           )}
         />
         <Txt size="s" tone="ink2">
-          Geometric mean of actual over planned with its t interval on the logarithm; share over plan by Wilson 1927; a
-          stage is named only when it stands among all of them (Benjamini and Hochberg 1995). Work in which somebody was
-          called away is left out.
+          {t('geometricMeanOfActualOverPlanned')}
         </Txt>
-        <WhyRows rows={[rowOf('Named by chance at most', statisticsFigures.namedWrongly, '')]} />
+        <WhyRows rows={[rowOf(t('namedByChanceAtMost'), statisticsFigures.namedWrongly, '')]} />
       </Disclosure>
     </>
   ) : null;
@@ -142,29 +156,44 @@ export function BreakageFigures({ here: { breakage } }: { here: StatisticsScreen
   return breakage.all ? (
     <>
       <Table
-        label="Breakage"
-        columns={['Who and what', 'broke', 'share', '95 %']}
+        label={t('breakage')}
+        columns={[t('whoAndWhat'), 'broke', 'share', '95 %']}
         rows={[
-          countRow('All', breakage.all),
+          countRow(t('all2'), breakage.all),
           ...breakage.byPerson.map((c) => countRow(c.name, c)),
           ...breakage.byKind.map((c) => countRow(kindName(c.name), c)),
         ]}
       />
       <Txt size="s">
-        For one more try: {percent(breakage.belief.mean)}, {percent(breakage.belief.low)} to{' '}
-        {percent(breakage.belief.high)} (beta with {breakage.belief.a.toFixed(1)} and {breakage.belief.b.toFixed(1)};
-        the accepted chance counts as {breakWeight.value} jobs before the shop’s own).
+        {t('forOneMoreTryToBeta', {
+          mean: percent(breakage.belief.mean),
+          low: percent(breakage.belief.low),
+          high: percent(breakage.belief.high),
+          toFixed: digits(breakage.belief.a, 1),
+          toFixed2: digits(breakage.belief.b, 1),
+          value: breakWeight.value,
+        })}
       </Txt>
       {breakage.difference ? (
         <Txt size="s" tone="ink2">
           {breakage.difference.low <= 0 && breakage.difference.high >= 0
-            ? `${breakage.difference.names.join(' and ')} cannot be told apart by this: the difference lies between ${percentSigned(breakage.difference.low)} and ${percentSigned(breakage.difference.high)}.`
-            : `${breakage.difference.names[0]} against ${breakage.difference.names[1]}: ${percentSigned(breakage.difference.diff)}, ${percentSigned(breakage.difference.low)} to ${percentSigned(breakage.difference.high)}.`}
+            ? t('cannotBeToldApartByThis', {
+                join: breakage.difference.names.join(' and '),
+                low: percentSigned(breakage.difference.low),
+                high: percentSigned(breakage.difference.high),
+              })
+            : t('againstTo', {
+                names: breakage.difference.names[0],
+                names2: breakage.difference.names[1],
+                diff: percentSigned(breakage.difference.diff),
+                low: percentSigned(breakage.difference.low),
+                high: percentSigned(breakage.difference.high),
+              })}
         </Txt>
       ) : null}
     </>
   ) : (
-    <Txt tone="ink2">No cover was to be saved here.</Txt>
+    <Txt tone="ink2">{t('noBackWasToBeSaved')}</Txt>
   );
 }
 
@@ -173,10 +202,10 @@ export function ComeBackFigures({ here: { comeBacks } }: { here: StatisticsScree
   return comeBacks.all ? (
     <>
       <Table
-        label="Come-backs"
-        columns={['Who and how', 'came back', 'share', '95 %']}
+        label={t('comeBacks')}
+        columns={[t('whoAndHow'), t('cameBack'), 'share', '95 %']}
         rows={[
-          countRow('All', comeBacks.all),
+          countRow(t('all2'), comeBacks.all),
           ...comeBacks.byPerson.map((c) => countRow(c.name, c)),
           ...comeBacks.bySchool.map((c) =>
             countRow(bondingMethodNames[c.name as keyof typeof bondingMethodNames] ?? c.name, c),
@@ -184,14 +213,14 @@ export function ComeBackFigures({ here: { comeBacks } }: { here: StatisticsScree
         ]}
       />
       {comeBacks.stays.length ? (
-        <Disclosure title="How long they stay">
+        <Disclosure title={t('howLongTheyStay')}>
           <Table
-            label="Share that stays, by days"
-            columns={['Days out', 'out so long', 'stay', 'give or take']}
+            label={t('shareThatStaysByDays')}
+            columns={[t('daysOut'), t('outSoLong'), 'stay', t('giveOrTake')]}
             rows={comeBacks.stays.map((s) => [String(s.days), String(s.atRisk), percent(s.stays), percent(s.se)])}
           />
           <Txt size="s" tone="ink2">
-            Kaplan and Meier 1958: jobs that are out for less count only as long as they are out.
+            {t('kaplanAndMeier1958AJob')}
           </Txt>
         </Disclosure>
       ) : null}
@@ -208,27 +237,33 @@ export function LearningCurve({
   return (
     <>
       <Choice
-        label="Time of"
+        label={t('timeOf')}
         value={stage}
         options={[
-          { id: 'all' as const, name: 'All stages' },
-          ...minutes.map((m) => ({ id: m.stage, name: stageNames[m.stage] })),
+          { id: 'all' as const, name: t('allStages') },
+          ...minutes.map((m) => ({ id: m.stage, name: stageName(m.stage) })),
         ]}
         onChange={setStage}
       />
       {curve ? (
         <>
           <Txt>
-            Twice as many jobs take {percent(curve.curve.rate)} of the time
             {curve.curve.rateLow !== null && curve.curve.rateHigh !== null
-              ? ` (${percent(curve.curve.rateLow)} to ${percent(curve.curve.rateHigh)})`
-              : ''}
-            ; the next one {wrightAt(curve.curve, curve.minutes.length + 1).toFixed(0)} min.
+              ? t('withTwiceAsManyJobsEach', {
+                  rate: percent(curve.curve.rate),
+                  rateLow: percent(curve.curve.rateLow),
+                  rateHigh: percent(curve.curve.rateHigh),
+                  toFixed: digits(wrightAt(curve.curve, curve.minutes.length + 1)),
+                })
+              : t('withTwiceAsManyJobsEach2', {
+                  rate: percent(curve.curve.rate),
+                  toFixed: digits(wrightAt(curve.curve, curve.minutes.length + 1)),
+                })}
           </Txt>
           <Suspense fallback={<View style={{ height: 190 }} />}>
             <Charts
               kind="lines"
-              label={`Minutes of job after job: ${curve.minutes.map((m) => m.toFixed(0)).join(', ')}`}
+              label={t('minutesOfJobAfterJob', { join: curve.minutes.map((m) => digits(m)).join(', ') })}
               names={curve.minutes.map((_, i) => String(i + 1))}
               values={curve.minutes.map((m) => Number(m.toFixed(1)))}
               other={curve.minutes.map((_, i) => Number(wrightAt(curve.curve, i + 1).toFixed(1)))}
@@ -236,19 +271,19 @@ export function LearningCurve({
               width={chartWidth}
             />
           </Suspense>
-          <Disclosure title="As a table">
+          <Disclosure title={t('asATable')}>
             <Table
-              label="Minutes of job after job"
-              columns={['Job', 'took, min', 'curve, min']}
+              label={t('minutesOfJobAfterJob2')}
+              columns={[t('job'), t('tookMin'), t('curveMin')]}
               rows={curve.minutes.map((m, i) => [String(i + 1), m.toFixed(1), wrightAt(curve.curve, i + 1).toFixed(1)])}
             />
             <Txt size="s" tone="ink2">
-              T = T1 n^b (Wright 1936), least squares on the logarithms.
+              {t('tT1NBWright1936')}
             </Txt>
           </Disclosure>
         </>
       ) : (
-        <Txt tone="ink2">Fewer than {statisticsFigures.leastForCurve.value} jobs of this kind: no curve yet.</Txt>
+        <Txt tone="ink2">{t('fewerThanJobsOfThisKind', { value: statisticsFigures.leastForCurve.value })}</Txt>
       )}
     </>
   );

@@ -2,7 +2,7 @@ import { Link } from 'expo-router';
 import { View } from 'react-native';
 
 import { rowsCsv } from '@/model/csv';
-import { stageNames } from '@/model/stages';
+import { stageName } from '@/words/stageWords';
 import { type StageMinutes } from '@/work/records/shopStatistics';
 import { Button } from '@/ui/Button';
 import { download } from '@/ui/download';
@@ -10,13 +10,28 @@ import { PlaceFrame } from '@/bench-kit/PlaceFrame';
 import { Txt } from '@/ui/Txt';
 import { useStatisticsScreen } from './useStatisticsScreen';
 import { Filters, MinutesOfStages, BreakageFigures, ComeBackFigures, LearningCurve, kindName } from './StatisticsParts';
+import { t } from '@/words/records';
+import { digits } from '@/words/units';
 
 function overrunSentence(list: readonly StageMinutes[]): string {
   const named = list.filter((m) => m.stands).sort((a, b) => b.overrun!.lostS - a.overrun!.lostS);
-  if (!list.length) return 'Nothing was worked through yet.';
-  if (!named.length) return 'No stage runs over its plan more than chance would have it.';
+  if (!list.length) return t('nothingWasWorkedThroughYet');
+  if (!named.length) return t('noStageRunsOverItsPlan');
   const [first, ...rest] = named;
-  return `${stageNames[first!.stage]} runs over its plan, × ${first!.overrun!.ratio.toFixed(2)}: ${Math.round(first!.overrun!.lostS / 60)} min lost in ${first!.overrun!.n} jobs${rest.length ? `; also ${rest.map((m) => stageNames[m.stage].toLowerCase()).join(', ')}` : ''}.`;
+  return rest.length
+    ? t('runsOverItsPlanMinLost', {
+        stage: stageName(first!.stage),
+        toFixed: digits(first!.overrun!.ratio, 2),
+        lostS: Math.round(first!.overrun!.lostS / 60),
+        n: first!.overrun!.n,
+        join: rest.map((m) => stageName(m.stage).toLowerCase()).join(', '),
+      })
+    : t('runsOverItsPlanMinLost2', {
+        stage: stageName(first!.stage),
+        toFixed: digits(first!.overrun!.ratio, 2),
+        lostS: Math.round(first!.overrun!.lostS / 60),
+        n: first!.overrun!.n,
+      });
 }
 
 const minutesCsv = (list: readonly StageMinutes[]): string =>
@@ -51,13 +66,17 @@ export function StatisticsScreen() {
   const { own, finished, who, minutes, curveKind } = here;
   return (
     <PlaceFrame
-      title="Statistics"
-      line={`${own.length} of ${finished.length} jobs handed over${who ? `, repaired by ${who}` : ''}`}
+      title={t('statistics')}
+      line={
+        who
+          ? t('ofJobsHandedOverRepairedBy', { length: own.length, length2: finished.length, who })
+          : t('ofJobsHandedOver', { length: own.length, length2: finished.length })
+      }
       actions={
         <View className="flex-1">
           <Button
             kind="main"
-            label="Minutes as CSV"
+            label={t('minutesAsCsv')}
             disabled={!minutes.length}
             onPress={() => download('minutes.csv', minutesCsv(minutes), 'text/csv')}
           />
@@ -66,28 +85,28 @@ export function StatisticsScreen() {
     >
       <Filters here={here} />
       <Txt strong size="l" level={2} className="mt-3">
-        Minutes of each stage
+        {t('minutesOfEachStage')}
       </Txt>
       <Txt>{overrunSentence(minutes)}</Txt>
       <MinutesOfStages here={here} />
       <Txt strong size="l" level={2} className="mt-4">
-        Covers that broke while they were to be saved
+        {t('backsThatBrokeWhileYouTried')}
       </Txt>
       <BreakageFigures here={here} />
       <Txt strong size="l" level={2} className="mt-4">
-        Come-backs
+        {t('comeBacks')}
       </Txt>
       <ComeBackFigures here={here} />
       <Txt strong size="l" level={2} className="mt-4">
-        Learning
+        {t('learning')}
       </Txt>
       <Txt>{kindName(curveKind)}</Txt>
       <LearningCurve here={here} />
       <Link href="/records" className="font-body text-m text-ink underline py-3">
-        Records of what was handed over
+        {t('recordsOfWhatWasHandedOver')}
       </Link>
       <Link href="/money" className="font-body text-m text-ink underline py-3">
-        Money: quotes against outcome
+        {t('moneyQuotesAgainstOutcome')}
       </Link>
     </PlaceFrame>
   );

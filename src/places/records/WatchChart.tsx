@@ -5,6 +5,7 @@ import { View } from 'react-native';
 import { chartLine, chartLook } from '@/ui/chartLook';
 import { useTokens } from '@/ui/theme';
 import { watchFigures, type Chart } from '@/work/records/statistics';
+import { t as tr } from '@/words/records';
 
 /** Height of the watch, or weekly shares, with the line that they must not cross; the same stands in the text beside it. */
 export default memo(function WatchChart({ chart, width }: { chart: Chart; width: number }) {
@@ -18,7 +19,14 @@ export default memo(function WatchChart({ chart, width }: { chart: Chart; width:
   const every = Math.max(1, Math.ceil(names.length / 5));
   const look = chartLook(t);
   return (
-    <View role="img" aria-label={`Chart of come-backs, ${values.length} ${chart.kind === 'jobs' ? 'jobs' : 'weeks'}`}>
+    <View
+      role="img"
+      aria-label={
+        chart.kind === 'jobs'
+          ? tr('chartOfComeBacksJobs', { length: values.length })
+          : tr('chartOfComeBacksWeeks', { length: values.length })
+      }
+    >
       <LineChart
         {...look}
         chartConfig={{ ...look.chartConfig, decimalPlaces: 1 }}

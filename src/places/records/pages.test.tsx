@@ -40,7 +40,7 @@ it('finds, filters and counts what was handed over, and gives it out as CSV', as
   const all = document.body.textContent!;
   for (const l of ['J-0126', 'J-0109', 'J-0090']) expect(all).toContain(l);
   expect(all).not.toContain('J-0131 ·');
-  expect(all).toContain('as J-0133: bond lifted');
+  expect(all).toContain('as J-0133: the glue let go');
   await choose('Which: All');
   fireEvent.change(screen.getByRole('textbox', { name: 'Search records' }), { target: { value: 'lens-ring' } });
   expect(document.body.textContent).toMatch(/6 of 59 handed over/);
@@ -65,13 +65,13 @@ it('the record holds everything: stages, readings, functions, signatures, and wh
 
 it('a come-back is tied to its first job, with what is presumed', async () => {
   renderStage(ComeBackScreen, 'demo-0138');
-  expect(screen.getByRole('button', { name: /^Tie them together/ }).getAttribute('aria-disabled')).toBe('true');
+  expect(screen.getByRole('button', { name: /^Link them/ }).getAttribute('aria-disabled')).toBe('true');
   fireEvent.change(screen.getByRole('textbox', { name: 'Search handed-over jobs' }), { target: { value: '0129' } });
   await choose('First job J-0129');
-  expect(screen.getByTestId('then').textContent).toContain('Flushness then: pass');
+  expect(screen.getByTestId('then').textContent).toContain('How flush then: pass');
   await choose('Presumed cause: Crumb trapped under the glass');
-  await enter('What is seen now', 'a bump at the top');
-  await press(/^Tie them together/);
+  await enter('What you see now', 'a bump at the top');
+  await press(/^Link them/);
   expect(jobNow('demo-0138').comeBack).toMatchObject({
     firstJobId: 'demo-0129',
     firstLabel: 'J-0129',
@@ -85,6 +85,6 @@ it('one whose first job is elsewhere is a come-back all the same', async () => {
   renderStage(ComeBackScreen, 'demo-0138');
   await choose(/^First job is not in/);
   await choose('Presumed cause: Fell again');
-  await press(/^Tie them together/);
+  await press(/^Link them/);
   expect(jobNow('demo-0138').comeBack).toMatchObject({ firstJobId: null, presumed: 'newFall' });
 });

@@ -1,14 +1,16 @@
-import { comeBackNames, eventLine, findingNames, workNames, type LineUnits } from '@/model/eventLine';
+import { comeBackNames, eventLine, findingNames, workNames, type LineUnits } from '@/words/eventLine';
 import type { JobState } from '@/model/fold';
 import { heatCount } from '@/model/stages/heat';
 import type { Settings } from '@/model/settings';
-import { stageNames } from '@/model/stages';
+import { stageName } from '@/words/stageWords';
 import { tagCode } from '@/model/tagCode';
 import { cureEnd, cureOf } from '@/work/cure/cureJob';
 import { functionName, functionState } from '@/work/check/faults';
-import { actionWords, flushOf } from '@/work/check/flushJob';
-import { sealOf, suspectWords } from '@/work/check/sealJob';
+import { flushOf } from '@/work/check/flushJob';
+import { actionWords, suspectWords } from '@/words/checkNames';
+import { sealOf } from '@/work/check/sealJob';
 import { span, stamp, temp } from '@/words/units';
+import { t } from '@/words/records';
 
 export interface RecordSection {
   title: string;
@@ -30,28 +32,59 @@ export function recordOf(
   const of = (...types: string[]) =>
     job.effective.filter((e) => types.includes(e.type)).map((e) => `${stamp(e.at)} ${e.by}: ${eventLine(e, units)}`);
   const later = jobs.filter((j) => j.comeBack?.firstJobId === job.id);
-  put('Job', [
-    `${job.label}, tag ${tagCode(job.id)}, ${job.model.name} (version ${job.model.version})${job.customerMark ? `, ${job.customerMark}` : ''}.`,
-    `Opened ${stamp(job.openedAt)}${job.promiseAt ? `, promised ${stamp(job.promiseAt)}` : ''}${job.closedAt ? `, handed over ${stamp(job.closedAt)}` : ''}.`,
-    ...(job.route ? [`Route: ${workNames[job.route.work]}, closed by ${job.route.closedBy}.`] : []),
+  put(t('job'), [
+    job.customerMark
+      ? t('tagVersion', {
+          label: job.label,
+          id: tagCode(job.id),
+          name: job.model.name,
+          version: job.model.version,
+          customerMark: job.customerMark,
+        })
+      : t('tagVersion2', { label: job.label, id: tagCode(job.id), name: job.model.name, version: job.model.version }),
+    job.promiseAt
+      ? job.closedAt
+        ? t('openedPromisedHandedOver', {
+            openedAt: stamp(job.openedAt),
+            promiseAt: stamp(job.promiseAt),
+            closedAt: stamp(job.closedAt),
+          })
+        : t('openedPromised', { openedAt: stamp(job.openedAt), promiseAt: stamp(job.promiseAt) })
+      : job.closedAt
+        ? t('openedHandedOver', { openedAt: stamp(job.openedAt), closedAt: stamp(job.closedAt) })
+        : t('opened', { openedAt: stamp(job.openedAt) }),
+    ...(job.route ? [t('routeClosedBy', { work: workNames[job.route.work], closedBy: job.route.closedBy })] : []),
     ...(job.comeBack
       ? [
-          `Come-back of ${job.comeBack.firstLabel || 'a job that is not here'}: ${comeBackNames[job.comeBack.presumed]}${job.comeBack.note ? `, ${job.comeBack.note}` : ''}.`,
+          job.comeBack.note
+            ? t('comeBackOf3', {
+                firstLabel: job.comeBack.firstLabel || t('aJobThatIsNotHere'),
+                presumed: comeBackNames[job.comeBack.presumed],
+                note: job.comeBack.note,
+              })
+            : t('comeBackOf', {
+                firstLabel: job.comeBack.firstLabel || t('aJobThatIsNotHere'),
+                presumed: comeBackNames[job.comeBack.presumed],
+              }),
         ]
       : []),
-    ...later.map((j) => `Came back as ${j.label} on ${stamp(j.openedAt)}: ${comeBackNames[j.comeBack!.presumed]}.`),
+    ...later.map((j) =>
+      t('cameBackAsOn', { label: j.label, openedAt: stamp(j.openedAt), presumed: comeBackNames[j.comeBack!.presumed] }),
+    ),
   ]);
-  put('Stages', stageSpans(job, now));
-  put('Found', [
+  put(t('stages'), stageSpans(job, now));
+  put(t('found'), [
     ...Object.entries(job.findings).map(
       ([k, f]) =>
         `${findingNames[k as keyof typeof findingNames]}: ${f.answer}${f.edges.length ? ` (${f.edges.join(', ')})` : ''}${f.note ? `, ${f.note}` : ''}.`,
     ),
-    ...(job.cracks.size ? [`${job.cracks.size} cracks and ${job.chips.size} chips drawn.`] : []),
+    ...(job.cracks.size ? [t('cracksAndChipsDrawn', { size: job.cracks.size, size2: job.chips.size })] : []),
   ]);
-  put('Agreed', of('quoted', 'customer', 'signed'));
-  put('Heat and lift', [
-    ...(heatCount(job) ? [`${heatCount(job)} ${heatCount(job) === 1 ? 'heat' : 'heats'}.`] : []),
+  put(t('agreed'), of('quoted', 'customer', 'signed'));
+  put(t('heatAndLift'), [
+    ...(heatCount(job)
+      ? [heatCount(job) === 1 ? t('heat', { job: heatCount(job) }) : t('heats', { job: heatCount(job) })]
+      : []),
     ...of(
       'heatPlan',
       'heatOn',
@@ -67,44 +100,53 @@ export function recordOf(
       'writeOff',
     ),
   ]);
-  put('Inside', of('partState', 'screw', 'stripped', 'tightened', 'cellChoice', 'under'));
-  put('Fit', of('partMeasured', 'lens', 'eye').concat(readings(job, 'gaps', units), readings(job, 'seats', units)));
+  put(t('inside'), of('partState', 'screw', 'stripped', 'tightened', 'cellChoice', 'under'));
+  put(t('fit'), of('partMeasured', 'lens', 'eye').concat(readings(job, 'gaps', units), readings(job, 'seats', units)));
   const cure = cureOf(job, settings, now);
   const full = cureEnd(cure, 'full');
-  put('Bond and cure', [
+  put(t('bondAndCure'), [
     ...of('bead', 'bonded', 'consumed', 'reopened', 'clampOn', 'clampOff', 'shelved', 'ambient', 'cureHeld'),
     ...(full === null || cure.startAt === null
       ? []
-      : [`Full bond by ${stamp(full)} at the latest, at ${temp(cure.steps[0]!.tC, settings)} first.`]),
+      : [t('fullBondByAtTheLatest', { full: stamp(full), tC: temp(cure.steps[0]!.tC, settings) })]),
   ]);
   const { flush } = flushOf(job);
   const seal = sealOf(job, settings.leakLimit);
-  put('Check', [
+  put(t('check'), [
     ...readings(job, 'steps', units),
     ...(flush
-      ? [`${actionWords[flush.action]} Verdict ${flush.verdict}, guard band ${units.mm(flush.guardBandMm, 3)}.`]
+      ? [
+          t('verdictGuardBand', {
+            action: actionWords[flush.action],
+            verdict: flush.verdict,
+            guardBandMm: units.mm(flush.guardBandMm, 3),
+          }),
+        ]
       : []),
-    ...seal.suspects.map(
-      (s) => `Suspected over ${units.mm(s.toMm - s.fromMm, 0)}: ${s.kinds.map((k) => suspectWords[k]).join('; ')}.`,
+    ...seal.suspects.map((s) =>
+      t('suspectedOver', {
+        toMm: units.mm(s.toMm - s.fromMm, 0),
+        join: s.kinds.map((k) => suspectWords[k]).join('; '),
+      }),
     ),
     ...of('holdTest', 'sealLog', 'cameraShot', 'flatShot', 'coverSeat', 'registered', 'cause'),
   ]);
   const state = functionState(job);
   put(
-    'Functions, before and after',
+    t('functionsBeforeAndAfter'),
     state.changes.map(
       (c) => `${functionName(c.fn)}: ${job.functions.before[c.fn] ?? 'untested'}, ${job.functions.after[c.fn]}.`,
     ),
   );
-  put('Calls and overrides', of('decision'));
-  put('Notes and photos', of('note', 'photo'));
+  put(t('callsAndOverrides'), of('decision'));
+  put(t('notesAndPhotos'), of('note', 'photo'));
   return out;
 }
 
 /** Gauge readings of one kind, in the order of the points. */
 function readings(job: JobState, kind: 'gaps' | 'steps' | 'seats', units: LineUnits): string[] {
   const list = Object.entries(job[kind]);
-  const name = { gaps: 'Gaps', steps: 'Steps', seats: 'Seat heights' }[kind];
+  const name = { gaps: t('gaps'), steps: t('steps'), seats: t('seatHeights') }[kind];
   return list.length ? [`${name}: ${list.map(([id, v]) => `${id} ${units.mm(v, 3)}`).join(', ')}.`] : [];
 }
 
@@ -112,10 +154,11 @@ function readings(job: JobState, kind: 'gaps' | 'steps' | 'seats', units: LineUn
 export function stageSpans(job: JobState, now: number): string[] {
   let from = job.openedAt;
   return job.way.flatMap(({ stage: id }) => {
-    if (job.stages[id] === 'skipped') return [`${stageNames[id]}: not needed.`];
+    if (job.stages[id] === 'skipped') return [t('notNeeded', { id: stageName(id) })];
     const end = job.effective.findLast((e) => e.type === 'stage' && e.stage === id && e.to === 'done')?.at;
-    if (end === undefined) return id === job.stage ? [`${stageNames[id]}: since ${span((now - from) / 1e3)}.`] : [];
-    const line = `${stageNames[id]}: done ${stamp(end)}, ${span(Math.max(0, end - from) / 1e3)}.`;
+    if (end === undefined)
+      return id === job.stage ? [t('since', { id: stageName(id), now: span((now - from) / 1e3) })] : [];
+    const line = t('done', { id: stageName(id), end: stamp(end), max: span(Math.max(0, end - from) / 1e3) });
     from = end;
     return [line];
   });

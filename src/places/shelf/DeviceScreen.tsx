@@ -16,6 +16,7 @@ import {
   ChosenItem,
 } from './EditorParts';
 import { BondFields, CoverFields, SizeFields } from './ModelFields';
+import { t } from '@/words/shelf';
 
 /** Opens a model in the editor, with what was typed and not saved the last time. */
 export function DeviceScreen({ id }: { id: string }) {
@@ -36,11 +37,11 @@ export function DeviceScreen({ id }: { id: string }) {
       gone = true;
     };
   }, [id]);
-  if (draft === undefined) return <PlaceFrame title="Shelf">{null}</PlaceFrame>;
+  if (draft === undefined) return <PlaceFrame title={t('phoneModels')}>{null}</PlaceFrame>;
   const start = draft ?? found?.device;
   if (!start)
     return (
-      <PlaceFrame title="Shelf" line="There is no such device model in this browser.">
+      <PlaceFrame title={t('phoneModels')} line={t('thereIsNoSuchPhoneModel')}>
         {null}
       </PlaceFrame>
     );

@@ -18,20 +18,26 @@ import { removed, withItem, withTwin } from './editItems';
 import { ItemFields, partKinds } from './ItemFields';
 import { draftKey } from './useEditor';
 import type { EditorState } from './useEditor';
+import { t } from '@/words/shelf';
+import { told } from '@/words/told';
 
 /** Undo and save. */
 export function EditorActions({ here: { s, act, dirty, problems, save } }: { here: EditorState }) {
   return (
     <>
       <View className="flex-1">
-        <Button label="Undo" disabled={!s.past.length} onPress={() => act({ do: 'undo' })} />
+        <Button label={t('undo')} disabled={!s.past.length} onPress={() => act({ do: 'undo' })} />
       </View>
       <View className="flex-[2]">
         <Button
           kind="main"
-          label="Save the model"
+          label={t('saveTheModel')}
           disabled={!dirty || problems.length > 0}
-          {...(problems.length ? { why: `${problems.length} to put right` } : dirty ? {} : { why: 'nothing changed' })}
+          {...(problems.length
+            ? { why: t('toPutRight', { length: problems.length }) }
+            : dirty
+              ? {}
+              : { why: t('nothingChanged') })}
           onPress={() => void save()}
         />
       </View>
@@ -62,10 +68,10 @@ export function EditorPlan({
       </Plan>
       {s.drawn !== d ? (
         <Txt size="s" tone="caution">
-          The plan shows the last model that can be drawn.
+          {t('thePlanShowsTheLastModel')}
         </Txt>
       ) : null}
-      <Tick label="Both sides at once" on={s.symmetric} onChange={(on) => act({ do: 'symmetric', on })} />
+      <Tick label={t('bothSidesAtOnce')} on={s.symmetric} onChange={(on) => act({ do: 'symmetric', on })} />
     </View>
   );
 }
@@ -89,24 +95,22 @@ export function EditorHead({ here: { message, problems, d, change, s, act } }: {
         {problems.length ? (
           problems.slice(0, 6).map((p) => (
             <Txt key={`${p.field}${p.given}${p.allowed}`} size="s" tone="caution">
-              {p.field}: {p.given}, allowed is {p.allowed}.
+              {t('youEntered', { field: p.field, allowed: p.allowed, given: p.given })}
             </Txt>
           ))
         ) : (
-          <Txt size="s">
-            The model is sound: nothing outside, no bond over a lens, every cable long enough for its fold.
-          </Txt>
+          <Txt size="s">{t('theModelHoldsTogetherNothingOutside')}</Txt>
         )}
       </View>
       <Entry
-        label="Name of the model"
+        label={t('nameOfTheModel')}
         value={d.name}
         onChange={(name) => change((x) => ({ ...x, name: name || 'model' }))}
         max={80}
       />
       {d.bonds.length > 1 ? (
         <Choice
-          label="Face"
+          label={t('side')}
           value={s.bondId}
           options={d.bonds.map((b) => ({
             id: b.id,
@@ -139,7 +143,7 @@ export function ChosenItem({ here: { s, d, change, select } }: { here: EditorSta
       <View className="flex-row flex-wrap gap-2 mt-2">
         <Button
           kind="small"
-          label="Twin on the other side"
+          label={t('twinOnTheOtherSide')}
           disabled={s.selected.kind === 'cable' || !withTwin(d, s.bondId, s.selected)}
           onPress={() => {
             const twin = withTwin(d, s.bondId, s.selected!);
@@ -150,14 +154,14 @@ export function ChosenItem({ here: { s, d, change, select } }: { here: EditorSta
         />
         <Button
           kind="small"
-          label="Take it out"
+          label={t('takeItOut')}
           onPress={() => {
             const item = s.selected!;
             select(null);
             change((x) => removed(x, s.bondId, item));
           }}
         />
-        <Button kind="small" label="Close" onPress={() => select(null)} />
+        <Button kind="small" label={t('close')} onPress={() => select(null)} />
       </View>
     </View>
   ) : null;
@@ -166,17 +170,17 @@ export function ChosenItem({ here: { s, d, change, select } }: { here: EditorSta
 /** Lenses, parts, cables, screws. */
 export function ItemList({ here: { items, view, add, select, s } }: { here: EditorState }) {
   return (
-    <Disclosure title={`Lenses, parts, cables, screws (${items.length + view.device.cables.length})`} open>
+    <Disclosure title={t('lensesPartsCablesScrews', { length: items.length + view.device.cables.length })} open>
       <View className="flex-row flex-wrap gap-2 mb-3">
-        <Button kind="small" label="Add a lens" onPress={() => add('hole')} />
-        <Button kind="small" label="Add a cable" onPress={() => add('cable')} />
-        <Button kind="small" label="Add a screw" onPress={() => add('screw')} />
-        <Button kind="small" label="Add a glued patch" onPress={() => add('patch')} />
+        <Button kind="small" label={t('addALens')} onPress={() => add('hole')} />
+        <Button kind="small" label={t('addACable')} onPress={() => add('cable')} />
+        <Button kind="small" label={t('addAScrew')} onPress={() => add('screw')} />
+        <Button kind="small" label={t('addAGluedPatch')} onPress={() => add('patch')} />
         {partKinds.slice(0, 9).map((k) => (
-          <Button key={k.id} kind="small" label={`Add a ${k.name}`} onPress={() => add('part', k.id)} />
+          <Button key={k.id} kind="small" label={t('add', { name: k.name })} onPress={() => add('part', k.id)} />
         ))}
       </View>
-      <View role="list" aria-label="Items">
+      <View role="list" aria-label={t('items')}>
         {[
           ...items.map((x) => ({ kind: x.kind, id: x.id, name: x.name })),
           ...view.device.cables.map((c) => ({ kind: 'cable' as const, id: c.id, name: c.name })),
@@ -184,11 +188,11 @@ export function ItemList({ here: { items, view, add, select, s } }: { here: Edit
           <View key={`${x.kind}${x.id}`} role="listitem">
             <Pressable
               role="button"
-              aria-label={`Edit ${x.name}`}
+              aria-label={t('edit', { name: x.name })}
               onPress={() => select({ kind: x.kind, id: x.id })}
               className="min-h-[44px] justify-center border-b border-rule"
             >
-              <Txt strong={s.selected?.id === x.id && s.selected.kind === x.kind}>{x.name}</Txt>
+              <Txt strong={s.selected?.id === x.id && s.selected.kind === x.kind}>{told(x.name)}</Txt>
             </Pressable>
           </View>
         ))}
@@ -200,11 +204,11 @@ export function ItemList({ here: { items, view, add, select, s } }: { here: Edit
 /** What it can do. */
 export function FunctionTicks({ here: { d, change } }: { here: EditorState }) {
   return (
-    <Disclosure title={`Functions (${d.functions.length})`}>
+    <Disclosure title={t('functions', { length: d.functions.length })}>
       {functionTests.map((f) => (
         <Tick
           key={f.id}
-          label={f.name}
+          label={told(f.name)}
           on={d.functions.includes(f.id)}
           onChange={(on) =>
             change((x) => ({
@@ -222,16 +226,16 @@ export function FunctionTicks({ here: { d, change } }: { here: EditorState }) {
 export function ModelActions({ here: { duplicate, d, dirty, saved, setDirty, act } }: { here: EditorState }) {
   return (
     <View className="flex-row flex-wrap gap-2 mt-3">
-      <Button kind="small" label="Duplicate" onPress={() => void duplicate()} />
+      <Button kind="small" label={t('duplicate')} onPress={() => void duplicate()} />
       <Button
         kind="small"
-        label="Export the model"
+        label={t('exportTheModel')}
         onPress={() => download(`${d.id}.device.northcove.json`, writeDeviceFile(d, Date.now()))}
       />
       {dirty && saved ? (
         <Button
           kind="small"
-          label="Drop the changes"
+          label={t('dropTheChanges')}
           onPress={() => {
             void repository.writeExtra(draftKey(d.id), '');
             setDirty(false);

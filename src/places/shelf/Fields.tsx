@@ -11,7 +11,8 @@ import { Button } from '@/ui/Button';
 import { Choice } from '@/ui/Choice';
 import { NumberField } from '@/ui/NumberField';
 import { Txt } from '@/ui/Txt';
-import { lengthNumber, typedToMm } from '@/words/units';
+import { lengthValue, typedToMm } from '@/words/units';
+import { t } from '@/words/shelf';
 
 /** A length in the shop's unit, in a column of two. */
 export function Mm({
@@ -33,10 +34,10 @@ export function Mm({
       <NumberField
         label={label}
         unit={s.length}
-        low={Number(lengthNumber(low, s, 2))}
-        high={Number(lengthNumber(high, s, 2))}
+        low={lengthValue(low, s, 2)}
+        high={lengthValue(high, s, 2)}
         digits={s.length === 'mm' ? 2 : 4}
-        value={Number(lengthNumber(value, s, 2))}
+        value={lengthValue(value, s, 2)}
         onCommit={(v) => onCommit(Math.round(typedToMm(v, s) * 1e3) / 1e3)}
       />
     </View>
@@ -48,9 +49,24 @@ export const Two = ({ children }: { children: React.ReactNode }) => (
 );
 
 const kinds = [
-  { id: 'disc', name: 'Disc' },
-  { id: 'roundRect', name: 'Rectangle' },
-  { id: 'polygon', name: 'Polygon' },
+  {
+    id: 'disc',
+    get name() {
+      return t('disc');
+    },
+  },
+  {
+    id: 'roundRect',
+    get name() {
+      return t('rectangle');
+    },
+  },
+  {
+    id: 'polygon',
+    get name() {
+      return t('polygon');
+    },
+  },
 ] as const;
 
 /** Turns an outline into another kind that covers about the same place. */
@@ -82,22 +98,22 @@ export function ShapeFields({ name, shape: s, allowed, sizeOnly = false, onChang
   return (
     <View>
       {options.length > 1 ? (
-        <Choice label={`${name}: form`} value={s.kind} options={options} onChange={(k) => onChange(asKind(s, k))} />
+        <Choice label={t('form', { name })} value={s.kind} options={options} onChange={(k) => onChange(asKind(s, k))} />
       ) : null}
       {s.kind === 'disc' ? (
         <Two>
           <Mm
-            label={`${name}: centre from the left`}
+            label={t('centreFromTheLeft', { name })}
             value={s.c[0]}
             onCommit={(x) => onChange({ ...s, c: [x, s.c[1]] })}
           />
           <Mm
-            label={`${name}: centre from the top`}
+            label={t('centreFromTheTop', { name })}
             value={s.c[1]}
             onCommit={(y) => onChange({ ...s, c: [s.c[0], y] })}
           />
           <Mm
-            label={`${name}: diameter`}
+            label={t('diameter', { name })}
             value={2 * s.rMm}
             low={0.2}
             high={400}
@@ -109,31 +125,31 @@ export function ShapeFields({ name, shape: s, allowed, sizeOnly = false, onChang
           {sizeOnly ? null : (
             <>
               <Mm
-                label={`${name}: from the left`}
+                label={t('fromTheLeft', { name })}
                 value={s.min[0]}
                 onCommit={(x) => onChange({ ...s, min: [x, s.min[1]], max: [s.max[0] + x - s.min[0], s.max[1]] })}
               />
               <Mm
-                label={`${name}: from the top`}
+                label={t('fromTheTop', { name })}
                 value={s.min[1]}
                 onCommit={(y) => onChange({ ...s, min: [s.min[0], y], max: [s.max[0], s.max[1] + y - s.min[1]] })}
               />
             </>
           )}
           <Mm
-            label={`${name}: width`}
+            label={t('width', { name })}
             value={s.max[0] - s.min[0]}
             low={0.2}
             onCommit={(w) => onChange({ ...s, max: [s.min[0] + w, s.max[1]] })}
           />
           <Mm
-            label={`${name}: height`}
+            label={t('height', { name })}
             value={s.max[1] - s.min[1]}
             low={0.2}
             onCommit={(h) => onChange({ ...s, max: [s.max[0], s.min[1] + h] })}
           />
           <Mm
-            label={`${name}: corner radius`}
+            label={t('cornerRadius', { name })}
             value={s.rMm}
             low={0}
             high={100}
@@ -156,12 +172,12 @@ export function readCorners(text: string, name: string): Pt[] {
     .split(/[\s;]+/)
     .filter(Boolean);
   if (words.length < 3 || words.length > maxCorners)
-    throw new CoreInputError(`${name}: corners`, words.length, `3 to ${maxCorners}`);
+    throw new CoreInputError(t('corners', { name }), words.length, t('n3To', { maxCorners }));
   return words.map((w, i): Pt => {
     const m = /^(-?\d+(?:\.\d+)?),(-?\d+(?:\.\d+)?)$/.exec(w);
     const at: Pt | null = m ? [Number(m[1]), Number(m[2])] : null;
     if (!at || at.some((v) => v < -100 || v > 500))
-      throw new CoreInputError(`${name}: corner ${i + 1}`, w.slice(0, 20), 'x,y in mm, each -100 to 500');
+      throw new CoreInputError(t('corner', { name, i: i + 1 }), w.slice(0, 20), t('xYInMmEach100'));
     return at;
   });
 }
@@ -172,7 +188,7 @@ function PolygonField({ name, pts, onChange }: { name: string; pts: readonly Pt[
   return (
     <View className="mb-2">
       <Entry
-        label={`${name}: corners as x,y in mm`}
+        label={t('cornersAsXYInMm', { name })}
         value={text ?? pts.map((p) => p.join(',')).join(' ')}
         onChange={setText}
         max={20_000}
@@ -187,7 +203,7 @@ function PolygonField({ name, pts, onChange }: { name: string; pts: readonly Pt[
       ) : null}
       <Button
         kind="small"
-        label={`${name}: take the corners`}
+        label={t('takeTheCorners', { name })}
         disabled={text === null}
         onPress={() => {
           try {
@@ -195,7 +211,7 @@ function PolygonField({ name, pts, onChange }: { name: string; pts: readonly Pt[
             setText(null);
             setProblem(null);
           } catch (e) {
-            setProblem(e instanceof Error ? e.message : 'not readable');
+            setProblem(e instanceof Error ? e.message : t('notReadable'));
           }
         }}
       />

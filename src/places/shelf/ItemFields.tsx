@@ -6,12 +6,14 @@ import { faceView } from '@/core/device/faceView';
 import { bondPerimeter } from '@/core/device/perimeter';
 import { materials } from '@/core/device/materials';
 import type { Cable, Device, EdgeId, Hole, Outline, Part, PartKind, ScrewHole } from '@/core/device/types';
-import { edgeName } from '@/work/heat/placeNames';
+import { edgeName } from '@/words/placeNames';
 import { Entry } from '@/bench-kit/Why';
 import { Choice, Tick } from '@/ui/Choice';
 import { Txt } from '@/ui/Txt';
 import { bondOf, drawable, placed, turnOf, type Selected } from './editorState';
 import { Mm, ShapeFields, Two } from './Fields';
+import { t as tr } from '@/words/shelf';
+import { digits } from '@/words/units';
 
 export const partKinds: { id: PartKind; name: string }[] = [
   { id: 'battery', name: 'battery' },
@@ -70,7 +72,12 @@ export function ItemFields({ device, bondId, item, onShape, onItem }: ItemFields
     if (!hole) return null;
     return (
       <View>
-        <Choice label={`${hole.id}: is a`} value={hole.role} options={roles} onChange={(role) => put<Hole>({ role })} />
+        <Choice
+          label={tr('isA', { id: hole.id })}
+          value={hole.role}
+          options={roles}
+          onChange={(role) => put<Hole>({ role })}
+        />
         {shape}
       </View>
     );
@@ -92,7 +99,7 @@ function PartFields({ device, part, shape, put }: { device: Device; part: Part; 
   return (
     <View>
       <Entry
-        label={`${part.id}: name`}
+        label={tr('name', { id: part.id })}
         value={part.name}
         onChange={(name) => put<Part>({ name: name || part.id })}
         max={80}
@@ -100,44 +107,47 @@ function PartFields({ device, part, shape, put }: { device: Device; part: Part; 
       {shape}
       <Two>
         <Mm
-          label={`${part.name}: begins at depth`}
+          label={tr('beginsAtDepth', { name: part.name })}
           value={part.fromDepthMm}
           low={0}
           high={depth}
           onCommit={(v) => put<Part>({ fromDepthMm: v })}
         />
         <Mm
-          label={`${part.name}: ends at depth`}
+          label={tr('endsAtDepth', { name: part.name })}
           value={part.toDepthMm}
           low={0}
           high={depth}
           onCommit={(v) => put<Part>({ toDepthMm: v })}
         />
         <Mm
-          label={`${part.name}: tools keep away`}
+          label={tr('toolsKeepAway', { name: part.name })}
           value={part.clearMm.value}
           low={0}
           high={20}
           onCommit={(v) =>
-            put<Part>({ clearMm: { value: v, source: { kind: 'judgement', note: 'set on the shelf' } } })
+            put<Part>({ clearMm: { value: v, source: { kind: 'judgement', note: tr('setAmongThePhoneModels') } } })
           }
         />
       </Two>
       <Choice
-        label={`${part.name}: made of`}
+        label={tr('madeOf', { name: part.name })}
         value={part.material}
         options={Object.keys(materials).map((id) => ({ id, name: id }))}
         onChange={(material) => put<Part>({ material })}
       />
       <Tick
-        label={`${part.name} can be taken out`}
+        label={tr('canBeTakenOut', { name: part.name })}
         on={part.removable}
         onChange={(removable) => put<Part>({ removable })}
       />
       {part.limitC ? (
         <Txt size="s" tone="ink2">
-          Limits: caution {part.limitC.caution.value} °C, stop {part.limitC.stop.value} °C (
-          {part.limitC.stop.source.note}).
+          {tr('limitsWarningCLimitC', {
+            value: part.limitC.caution.value,
+            value2: part.limitC.stop.value,
+            note: part.limitC.stop.source.note,
+          })}
         </Txt>
       ) : null}
     </View>
@@ -149,42 +159,51 @@ function ScrewFields({ screw: s, turn: t, put }: { screw: ScrewHole; turn: Retur
   return (
     <View>
       <Entry
-        label={`${s.id}: zone`}
+        label={tr('zone', { id: s.id })}
         value={s.zone}
         onChange={(zone) => put<ScrewHole>({ zone: zone || 'A' })}
         max={20}
       />
-      <Choice label={`${s.id}: head`} value={s.head} options={heads} onChange={(head) => put<ScrewHole>({ head })} />
+      <Choice
+        label={tr('head', { id: s.id })}
+        value={s.head}
+        options={heads}
+        onChange={(head) => put<ScrewHole>({ head })}
+      />
       <Two>
         <Mm
-          label={`${s.id}: from the left`}
+          label={tr('fromTheLeft2', { id: s.id })}
           value={x}
           onCommit={(v) => put<ScrewHole>({ at: [t.front ? t.width - v : v, s.at[1]] })}
         />
-        <Mm label={`${s.id}: from the top`} value={s.at[1]} onCommit={(v) => put<ScrewHole>({ at: [s.at[0], v] })} />
         <Mm
-          label={`${s.id}: diameter`}
+          label={tr('fromTheTop2', { id: s.id })}
+          value={s.at[1]}
+          onCommit={(v) => put<ScrewHole>({ at: [s.at[0], v] })}
+        />
+        <Mm
+          label={tr('diameter2', { id: s.id })}
           value={s.diaMm}
           low={0.4}
           high={6}
           onCommit={(v) => put<ScrewHole>({ diaMm: v })}
         />
         <Mm
-          label={`${s.id}: length`}
+          label={tr('length', { id: s.id })}
           value={s.lengthMm}
           low={0.5}
           high={30}
           onCommit={(v) => put<ScrewHole>({ lengthMm: v })}
         />
         <Mm
-          label={`${s.id}: passes`}
+          label={tr('passes', { id: s.id })}
           value={s.stackMm}
           low={0}
           high={20}
           onCommit={(v) => put<ScrewHole>({ stackMm: v })}
         />
         <Mm
-          label={`${s.id}: boss depth`}
+          label={tr('bossDepth', { id: s.id })}
           value={s.bossDepthMm}
           low={0.2}
           high={30}
@@ -224,52 +243,63 @@ function CableFields({
   const fold = cableFold(view.device, view.bond, c);
   return (
     <View>
-      <Entry label={`${c.id}: name`} value={c.name} onChange={(name) => put({ name: name || c.id })} max={80} />
+      <Entry
+        label={tr('name', { id: c.id })}
+        value={c.name}
+        onChange={(name) => put({ name: name || c.id })}
+        max={80}
+      />
       <Choice
-        label={`${c.name}: crosses at the`}
+        label={tr('crossesAtThe', { name: c.name })}
         value={side}
         options={edges}
         onChange={(e) => put({ at: place(e, 0, c.widthMm) })}
       />
       <Two>
         <Mm
-          label={`${c.name}: from the middle of that edge, clockwise`}
+          label={tr('fromTheMiddleOfThatEdge', { name: c.name })}
           value={along}
           low={-(span.toMm - span.fromMm) / 2}
           high={(span.toMm - span.fromMm) / 2}
           onCommit={(v) => put({ at: place(side, v, c.widthMm) })}
         />
         <Mm
-          label={`${c.name}: width`}
+          label={tr('width', { name: c.name })}
           value={c.widthMm}
           low={0.5}
           high={60}
           onCommit={(v) => put({ widthMm: v, at: place(side, along, v) })}
         />
         <Mm
-          label={`${c.name}: reaches in`}
+          label={tr('reachesIn', { name: c.name })}
           value={c.reachMm}
           low={0.5}
           high={100}
           onCommit={(v) => put({ reachMm: v })}
         />
-        <Mm label={`${c.name}: slack`} value={c.slackMm} low={0} high={300} onCommit={(v) => put({ slackMm: v })} />
+        <Mm
+          label={tr('slack', { name: c.name })}
+          value={c.slackMm}
+          low={0}
+          high={300}
+          onCommit={(v) => put({ slackMm: v })}
+        />
       </Two>
       <Choice
-        label={`${c.name}: the cover is turned over the`}
+        label={tr('theBackTurnsOverThe', { name: c.name })}
         value={c.foldToward}
         options={edges}
         onChange={(foldToward) => put({ foldToward })}
       />
       <Tick
-        label={`${c.name}: unplug before the cover is turned`}
+        label={tr('unplugBeforeYouTurnTheBack', { name: c.name })}
         on={c.unplugFirst}
         onChange={(unplugFirst) => put({ unplugFirst })}
       />
       <Txt size="s" tone="ink2">
         {fold.maxDeg >= 180
-          ? 'Never taut: the cover can be laid right over.'
-          : `Taut at ${Math.round(fold.maxDeg)}°; ${fold.neededMm.toFixed(0)} mm of slack would let it be laid right over.`}
+          ? tr('neverTautYouCanLayThe')
+          : tr('tautAtMmOfSlackWould', { maxDeg: Math.round(fold.maxDeg), toFixed: digits(fold.neededMm) })}
       </Txt>
     </View>
   );

@@ -9,28 +9,74 @@ import { Disclosure } from '@/ui/Disclosure';
 import { turned } from './editorState';
 import { Mm, ShapeFields, Two } from './Fields';
 import type { EditorState } from './useEditor';
+import { t as tr } from '@/words/shelf';
 
 const constructions: { id: Construction; name: string }[] = [
-  { id: 'ringGlass', name: 'Glass on a ring' },
-  { id: 'ringPlastic', name: 'Plastic on a ring' },
-  { id: 'fullGlass', name: 'Glass glued all over' },
-  { id: 'clipped', name: 'Clips' },
-  { id: 'lensInRing', name: 'Lens cover in a ring' },
-  { id: 'frameLens', name: 'Lens glass in a frame' },
+  {
+    id: 'ringGlass',
+    get name() {
+      return tr('glassOnARing');
+    },
+  },
+  {
+    id: 'ringPlastic',
+    get name() {
+      return tr('plasticOnARing');
+    },
+  },
+  {
+    id: 'fullGlass',
+    get name() {
+      return tr('glassGluedAllOver');
+    },
+  },
+  {
+    id: 'clipped',
+    get name() {
+      return tr('clips');
+    },
+  },
+  {
+    id: 'lensInRing',
+    get name() {
+      return tr('lensCoverInARing');
+    },
+  },
+  {
+    id: 'frameLens',
+    get name() {
+      return tr('lensGlassInAFrame');
+    },
+  },
 ];
 
 const zones: { id: Bond['zone']; name: string }[] = [
-  { id: 'ring', name: 'Ring' },
-  { id: 'fullArea', name: 'Whole area' },
-  { id: 'clips', name: 'Clips only' },
+  {
+    id: 'ring',
+    get name() {
+      return tr('ring');
+    },
+  },
+  {
+    id: 'fullArea',
+    get name() {
+      return tr('wholeArea');
+    },
+  },
+  {
+    id: 'clips',
+    get name() {
+      return tr('clipsOnly');
+    },
+  },
 ];
 
 /** Outline and thickness. */
 export function SizeFields({ here: { s, first, t, change, d } }: { here: EditorState }) {
   return (
-    <Disclosure title="Outline and thickness" open={!s.selected}>
+    <Disclosure title={tr('outlineAndThickness')} open={!s.selected}>
       <ShapeFields
-        name="Outline"
+        name={tr('outline')}
         shape={turned(first.outline, t)}
         allowed={['roundRect', 'polygon']}
         sizeOnly
@@ -46,7 +92,7 @@ export function SizeFields({ here: { s, first, t, change, d } }: { here: EditorS
       />
       <Two>
         <Mm
-          label="Thickness of the device"
+          label={tr('thicknessOfTheDevice')}
           value={first.thicknessMm}
           low={2}
           high={40}
@@ -59,16 +105,16 @@ export function SizeFields({ here: { s, first, t, change, d } }: { here: EditorS
         />
       </Two>
       <Choice
-        label="Kind"
+        label={tr('kind')}
         value={d.kind}
         options={[
-          { id: 'phone', name: 'Phone' },
-          { id: 'tablet', name: 'Tablet' },
+          { id: 'phone', name: tr('phone') },
+          { id: 'tablet', name: tr('tablet') },
         ]}
         onChange={(kind) => change((x) => ({ ...x, kind }))}
       />
       <Choice
-        label="The inside is reached through the"
+        label={tr('theInsideIsReachedThroughThe')}
         value={d.insideThrough}
         options={d.faces.filter((f) => !coverKindOf(f).lens).map((f) => ({ id: f.id, name: f.name }))}
         onChange={(insideThrough) => change((x) => ({ ...x, insideThrough }))}
@@ -80,23 +126,23 @@ export function SizeFields({ here: { s, first, t, change, d } }: { here: EditorS
 /** What the cover is made of. */
 export function CoverFields({ here: { face, putFace, change } }: { here: EditorState }) {
   return (
-    <Disclosure title={`Cover: ${constructions.find((c) => c.id === face.construction)!.name}`}>
+    <Disclosure title={tr('cover', { name: constructions.find((c) => c.id === face.construction)!.name })}>
       <Choice
-        label="Construction"
+        label={tr('construction')}
         value={face.construction}
         options={constructions}
         onChange={(c) => putFace(coverOfKind(c, face.cover.outline, face.cover.hMm, face.cover.insetToFrameMm))}
       />
       <Two>
         <Mm
-          label="Thickness of the cover"
+          label={tr('thicknessOfTheCover')}
           value={face.cover.hMm}
           low={0.2}
           high={5}
           onCommit={(v) => change((x) => withCoverThickness(x, face.id, v))}
         />
         <Mm
-          label="Gap to the frame"
+          label={tr('gapToTheFrame')}
           value={face.cover.insetToFrameMm}
           low={0}
           high={3}
@@ -104,7 +150,7 @@ export function CoverFields({ here: { face, putFace, change } }: { here: EditorS
         />
       </Two>
       <Tick
-        label="Printed colour layer"
+        label={tr('printedColourLayer')}
         on={face.cover.printLayer}
         onChange={(printLayer) => putFace({ cover: { ...face.cover, printLayer } })}
       />
@@ -115,15 +161,27 @@ export function CoverFields({ here: { face, putFace, change } }: { here: EditorS
 /** How it is glued. */
 export function BondFields({ here: { bond, putBond } }: { here: EditorState }) {
   return (
-    <Disclosure title="Bond">
-      <Choice label="Glued" value={bond.zone} options={zones} onChange={(zone) => putBond({ zone })} />
+    <Disclosure title={tr('bond')}>
+      <Choice label={tr('glued')} value={bond.zone} options={zones} onChange={(zone) => putBond({ zone })} />
       <Two>
-        <Mm label="Ring width" value={bond.widthMm} low={0.5} high={30} onCommit={(v) => putBond({ widthMm: v })} />
-        <Mm label="Ring inset" value={bond.insetMm} low={0} high={20} onCommit={(v) => putBond({ insetMm: v })} />
-        <Mm label="Bond line" value={bond.gapMm} low={0.05} high={2} onCommit={(v) => putBond({ gapMm: v })} />
+        <Mm
+          label={tr('ringWidth')}
+          value={bond.widthMm}
+          low={0.5}
+          high={30}
+          onCommit={(v) => putBond({ widthMm: v })}
+        />
+        <Mm label={tr('ringInset')} value={bond.insetMm} low={0} high={20} onCommit={(v) => putBond({ insetMm: v })} />
+        <Mm
+          label={tr('thicknessOfTheGlue')}
+          value={bond.gapMm}
+          low={0.05}
+          high={2}
+          onCommit={(v) => putBond({ gapMm: v })}
+        />
       </Two>
       <Choice
-        label="Adhesive"
+        label={tr('adhesive')}
         value={bond.adhesive}
         options={[...adhesives.values()].map((a) => ({ id: a.id, name: a.name }))}
         onChange={(adhesive) => putBond({ adhesive })}

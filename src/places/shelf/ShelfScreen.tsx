@@ -8,14 +8,25 @@ import { Button } from '@/ui/Button';
 import { pickText } from '@/ui/download';
 import { PlaceFrame } from '@/bench-kit/PlaceFrame';
 import { Txt } from '@/ui/Txt';
+import { t } from '@/words/shelf';
 
 const words = {
-  ringGlass: 'glass on a ring',
-  ringPlastic: 'plastic on a ring',
-  fullGlass: 'glass glued all over',
+  get ringGlass() {
+    return t('glassOnARing2');
+  },
+  get ringPlastic() {
+    return t('plasticOnARing2');
+  },
+  get fullGlass() {
+    return t('glassGluedAllOver2');
+  },
   clipped: 'clips',
-  lensInRing: 'lens covers in rings',
-  frameLens: 'lens glass in a frame',
+  get lensInRing() {
+    return t('lensCoversInRings');
+  },
+  get frameLens() {
+    return t('lensGlassInAFrame2');
+  },
 };
 
 export function ShelfScreen() {
@@ -25,29 +36,33 @@ export function ShelfScreen() {
     const file = await pickText('.json,application/json');
     if (!file) return;
     const read = readFile(file.text);
-    if (!read.ok) return setMessage({ text: `${file.name}: ${read.problem}. Nothing was changed.`, bad: true });
+    if (!read.ok)
+      return setMessage({ text: t('nothingWasChanged', { name: file.name, problem: read.problem }), bad: true });
     const [device] = read.value.devices;
     if (!device || read.value.jobs.length)
       return setMessage({
-        text: `${file.name}: not a device model; jobs and backups go in through the Shop. Nothing was changed.`,
+        text: t('notAPhoneModelJobsAnd', { name: file.name }),
         bad: true,
       });
     const known = devices.find((d) => d.device.id === device.id);
     const version = known ? known.device.version + 1 : device.version;
     try {
       await takeIn([], null, { devices: [{ ...device, version }] });
-      setMessage({ text: `${file.name}: ${device.name} is on the shelf, version ${version}.`, bad: false });
+      setMessage({
+        text: t('isAmongThePhoneModelsVersion', { name: file.name, name2: device.name, version }),
+        bad: false,
+      });
     } catch (e) {
-      setMessage({ text: `${file.name}: ${e instanceof Error ? e.message : 'not taken in'}.`, bad: true });
+      setMessage({ text: `${file.name}: ${e instanceof Error ? e.message : t('notTakenIn')}.`, bad: true });
     }
   };
   return (
     <PlaceFrame
-      title="Shelf"
-      line={`${devices.length} device models`}
+      title={t('phoneModels')}
+      line={t('models', { length: devices.length })}
       actions={
         <View className="flex-1">
-          <Button label="Import a device model" onPress={() => void importModel()} />
+          <Button label={t('importAPhoneModel')} onPress={() => void importModel()} />
         </View>
       }
     >
@@ -61,19 +76,32 @@ export function ShelfScreen() {
           </Txt>
         </View>
       ) : null}
-      <View role="list" aria-label="Device models">
+      <View role="list" aria-label={t('phoneModels')}>
         {devices.map(({ device, own }) => (
           <View key={device.id} role="listitem">
             <Link href={`/shelf/${device.id}` as Href} asChild>
               <Pressable aria-label={device.name} className="min-h-[60px] justify-center border-b border-rule py-2">
                 <Txt strong>{device.name}</Txt>
                 <Txt size="s" tone="ink2">
-                  {own ? `own, version ${device.version}` : 'shipped'} · {device.kind} ·{' '}
-                  {[...new Set(device.faces.map((f) => words[f.construction]))].join(', ')}
-                  {device.leaves.length > 1 ? ' · two leaves' : ''}
-                  {device.faces.some((f) => f.id === device.insideThrough && f.side === 'front')
-                    ? ' · opened from the front'
-                    : ''}
+                  {device.leaves.length > 1
+                    ? device.faces.some((f) => f.id === device.insideThrough && f.side === 'front')
+                      ? t('twoHalvesOpensFromTheFront', {
+                          part: own ? t('ownVersion', { version: device.version }) : t('shipped'),
+                          kind: device.kind,
+                          join: [...new Set(device.faces.map((f) => words[f.construction]))].join(', '),
+                        })
+                      : t('twoHalves', {
+                          part: own ? t('ownVersion', { version: device.version }) : t('shipped'),
+                          kind: device.kind,
+                          join: [...new Set(device.faces.map((f) => words[f.construction]))].join(', '),
+                        })
+                    : device.faces.some((f) => f.id === device.insideThrough && f.side === 'front')
+                      ? t('opensFromTheFront', {
+                          part: own ? t('ownVersion', { version: device.version }) : t('shipped'),
+                          kind: device.kind,
+                          join: [...new Set(device.faces.map((f) => words[f.construction]))].join(', '),
+                        })
+                      : `${own ? t('ownVersion', { version: device.version }) : t('shipped')} · ${device.kind} · ${[...new Set(device.faces.map((f) => words[f.construction]))].join(', ')}`}
                 </Txt>
               </Pressable>
             </Link>
@@ -81,7 +109,7 @@ export function ShelfScreen() {
         ))}
       </View>
       <Txt size="s" tone="ink2" className="mt-3">
-        To make a new model, open the one nearest to it and duplicate it.
+        {t('toMakeANewModelOpen')}
       </Txt>
     </PlaceFrame>
   );

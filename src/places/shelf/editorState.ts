@@ -5,6 +5,7 @@ import { bondPerimeter, faceOf } from '@/core/device/perimeter';
 import { boxOf, contains, mirrorX } from '@/core/device/shapes';
 import type { Bond, Device, Outline, PartKind, Pt } from '@/core/device/types';
 import { keepOuts } from '@/core/lift/depth';
+import { t as tr } from '@/words/shelf';
 
 export type ItemKind = 'hole' | 'part' | 'cable' | 'screw' | 'patch';
 
@@ -129,7 +130,7 @@ export function placed(d: Device, bondId: string): Placed[] {
     ...bondOf(d, bondId).patches.map((p, i): Placed => ({
       kind: 'patch',
       id: String(i),
-      name: `patch ${i + 1}`,
+      name: tr('patch', { i: i + 1 }),
       shape: turned(p, t),
     })),
     ...d.screws
@@ -137,7 +138,7 @@ export function placed(d: Device, bondId: string): Placed[] {
       .map((s): Placed => ({
         kind: 'screw',
         id: s.id,
-        name: `screw ${s.id}`,
+        name: tr('screw', { id: s.id }),
         shape: turned({ kind: 'disc', c: s.at, rMm: Math.max(1.2, s.diaMm) }, t),
       })),
   ];

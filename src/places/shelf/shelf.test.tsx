@@ -37,12 +37,12 @@ beforeEach(() => {
 describe('editor', () => {
   it('a changed width is drawn and checked at once, undone, and saved as a new version', async () => {
     await open('ring61');
-    expect(checks()).toContain('The model is sound');
+    expect(checks()).toContain('The model holds together');
     await enter('Outline: width, mm', '60');
-    expect(checks()).toMatch(/main board: [\d.]+ mm outside the outline, allowed is inside it/);
+    expect(checks()).toMatch(/main board: inside it \(you entered [\d.]+ mm outside the outline\)/);
     expect(screen.getByRole('button', { name: /^Save the model: \d+ to put right/ })).toBeTruthy();
     await press('Undo');
-    expect(checks()).toContain('The model is sound');
+    expect(checks()).toContain('The model holds together');
     await enter('Outline: width, mm', '73');
     await press('Save the model');
     expect(devicesNow()[0]).toMatchObject({ id: 'ring61', version: 2 });
@@ -55,7 +55,7 @@ describe('editor', () => {
     await enter('Ring inset, mm', '20');
     await enter('Ring width, mm', '30');
     expect(checks()).toContain(
-      "bond backRing: ring width: 30 mm at an inset of 20 mm, allowed is together less than half the cover's width, 36 mm",
+      "bond backRing: ring width: together less than half the cover's width, 36 mm (you entered 30 mm at an inset of 20 mm)",
     );
     expect(screen.getByText('The plan shows the last model that can be drawn.')).toBeTruthy();
   });
@@ -65,7 +65,7 @@ describe('editor', () => {
     await choose('Outline: form: Polygon');
     await enter('Outline: corners as x,y in mm', '0,0 72,150 72,0 0,150');
     await press('Outline: take the corners');
-    expect(checks()).toContain('side 1 meets side 3, allowed is an outline that does not cross itself');
+    expect(checks()).toContain('an outline that does not cross itself (you entered side 1 meets side 3)');
     await enter('Outline: corners as x,y in mm', '0,0 72');
     await press('Outline: take the corners');
     expect(
@@ -73,16 +73,16 @@ describe('editor', () => {
         .getAllByRole('alert')
         .map((a) => a.textContent)
         .join(),
-    ).toContain('Outline: corners: 2 is not possible, allowed is 3 to 400');
+    ).toContain('Outline: corners: 2 does not work; it takes 3 to 400');
   });
 
   it('a cable that is too short for its fold is named with what would do', async () => {
     await open('ring61');
     await press('Edit rear cable');
     await enter('rear cable: slack, mm', '9');
-    expect(checks()).toMatch(/rear cable: length: 9 mm of slack, taut at \d+° when folded toward the right/);
-    await tick('rear cable: unplug before the cover is turned');
-    expect(checks()).toContain('The model is sound');
+    expect(checks()).toMatch(/rear cable: length: .*9 mm of slack, taut at \d+° when folded toward the right/);
+    await tick('rear cable: unplug before you turn the back');
+    expect(checks()).toContain('The model holds together');
   });
 
   it('what was typed and not saved is there after leaving', async () => {
@@ -111,9 +111,9 @@ describe('editor', () => {
       await open(id);
       const d = shippedDevices.find((x) => x.id === id)!;
       const face = d.faces.find((f) => f.id === d.bonds.find((b) => b.id === bondId)!.onFace)!;
-      if (d.bonds.length > 1) await choose(`Face: ${face.name}`);
+      if (d.bonds.length > 1) await choose(`Side: ${face.name}`);
       expect(screen.getByRole('img', { name: `${d.name}, ${face.name}` })).toBeTruthy();
-      expect(checks()).toContain('The model is sound');
+      expect(checks()).toContain('The model holds together');
     },
   );
 });
@@ -171,7 +171,7 @@ describe('what the editor does to a model', () => {
 describe('shelf', () => {
   it('lists the models and takes in a file, or names what is wrong and changes nothing', async () => {
     render(<ShelfScreen />);
-    expect(within(screen.getByRole('list', { name: 'Device models' })).getAllByRole('listitem')).toHaveLength(
+    expect(within(screen.getByRole('list', { name: 'Phone models' })).getAllByRole('listitem')).toHaveLength(
       shippedDevices.length,
     );
     const message = () => screen.getByTestId('message').textContent;
@@ -179,15 +179,15 @@ describe('shelf', () => {
       name: 'wide.json',
       text: writeDeviceFile({ ...ring, bonds: [{ ...ring.bonds[0]!, widthMm: 29, insetMm: 10 }] }, 0),
     };
-    await press('Import a device model');
+    await press('Import a phone model');
     expect(message()).toContain('wide.json: device, bond backRing: ring width: 29 mm');
     mockFile.next = { name: 'bad.json', text: '{"format":"northcove-device","version":1,"device":{"id":"<script>"}}' };
-    await press('Import a device model');
+    await press('Import a phone model');
     expect(message()).toMatch(/bad\.json: device\.\w+.*Nothing was changed/);
     expect(devicesNow()).toHaveLength(0);
     mockFile.next = { name: 'mine.json', text: writeDeviceFile({ ...ring, id: 'mine', name: 'Mine 6.1' }, 0) };
-    await press('Import a device model');
-    expect(message()).toContain('Mine 6.1 is on the shelf, version 1');
+    await press('Import a phone model');
+    expect(message()).toContain('Mine 6.1 is among the phone models, version 1');
     expect(screen.getByRole('link', { name: 'Mine 6.1' })).toBeTruthy();
     await act(async () => void fireEvent.click(screen.getByRole('link', { name: 'Mine 6.1' })));
   });

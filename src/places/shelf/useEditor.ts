@@ -11,6 +11,7 @@ import { useWide } from '@/ui/useWide';
 import { bondOf, dragged, editor, hit, placed, startEditor, turnOf, type ItemKind, type Selected } from './editorState';
 import { added } from './editItems';
 import { partKinds } from './ItemFields';
+import { t as tr } from '@/words/shelf';
 
 export const draftKey = (id: string) => `draft/device/${id}`;
 
@@ -72,11 +73,14 @@ function useModel({ start, saved, own, draft }: { start: Device; saved: Device |
       setDirty(false);
       act({ do: 'reset', device: { ...d, version } });
       setMessage({
-        text: `${d.name} is saved as version ${version}. Jobs that are open keep the one they have.`,
+        text: tr('isSavedAsVersionOpenJobs', { name: d.name, version }),
         bad: false,
       });
     } catch (e) {
-      setMessage({ text: `${e instanceof Error ? e.message : 'not saved'}; what was typed is still here.`, bad: true });
+      setMessage({
+        text: tr('whatYouTypedIsStillHere', { message: e instanceof Error ? e.message : tr('notSaved') }),
+        bad: true,
+      });
     }
   };
   const duplicate = async () => {
@@ -84,12 +88,12 @@ function useModel({ start, saved, own, draft }: { start: Device; saved: Device |
       `${d.id}copy`,
       devices.map((x) => x.device.id),
     );
-    const copy = duplicateDevice(d, id, `${d.name} copy`.slice(0, 80));
+    const copy = duplicateDevice(d, id, tr('copy', { name: d.name }).slice(0, 80));
     try {
       await saveDevice(copy);
       router.replace(`/shelf/${id}` as never);
     } catch (e) {
-      setMessage({ text: e instanceof Error ? e.message : 'not copied', bad: true });
+      setMessage({ text: e instanceof Error ? e.message : tr('notCopied'), bad: true });
     }
   };
   return {
@@ -129,7 +133,13 @@ export function useEditor(p: { start: Device; saved: Device | null; own: boolean
   const chosen = items.find((x) => x.kind === s.selected?.kind && x.id === s.selected.id);
   const planWidth = wide ? Math.min(560, width - 620) : width - 32;
   const problems = s.problems;
-  const line = `${own ? 'own model' : 'shipped model'}, version ${saved?.version ?? 1}${dirty ? ', changed and not saved' : ''}`;
+  const line = own
+    ? dirty
+      ? tr('ownModelVersionChangedAndNot', { version: saved?.version ?? 1 })
+      : tr('ownModelVersion', { version: saved?.version ?? 1 })
+    : dirty
+      ? tr('shippedModelVersionChangedAndNot', { version: saved?.version ?? 1 })
+      : tr('shippedModelVersion', { version: saved?.version ?? 1 });
   return { ...so, items, view, problems, planWidth, chosen, line };
 }
 export type EditorState = ReturnType<typeof useEditor>;

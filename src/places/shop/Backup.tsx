@@ -8,13 +8,14 @@ import { Button } from '@/ui/Button';
 import { Message, refused, type Told } from '@/ui/Message';
 import { Txt } from '@/ui/Txt';
 import { stamp } from '@/words/units';
+import { t } from '@/words/shop';
 
 const persistentWords = (kept: boolean | null): string =>
   kept === null
-    ? 'This browser does not say whether it keeps the data when space is short.'
+    ? t('thisBrowserDoesNotSayWhether')
     : kept
-      ? 'This browser keeps the data also when space is short.'
-      : 'This browser may clear the data when space is short: back up.';
+      ? t('thisBrowserKeepsTheDataEven')
+      : t('thisBrowserMayClearTheData');
 
 /** The last backup, a new one in one tap, and the way back to an earlier one. */
 export function Backup({ onOpen }: { onOpen: (file: { name: string; text: string }) => Promise<void> }) {
@@ -28,7 +29,7 @@ export function Backup({ onOpen }: { onOpen: (file: { name: string; text: string
       const text = await work();
       if (text) setTold({ text, bad: false });
     } catch (e) {
-      setTold(refused(e instanceof Error ? e.message : 'the backup was not made'));
+      setTold(refused(e instanceof Error ? e.message : t('theBackupWasNotMade')));
     }
   };
   const make = () =>
@@ -40,33 +41,37 @@ export function Backup({ onOpen }: { onOpen: (file: { name: string; text: string
   const choose = () =>
     attempt(async () => {
       const folder = await pickFolder();
-      return folder ? `Backups go to ${folder.name} from now on.` : null;
+      return folder ? t('backupsGoToFromNowOn', { name: folder.name }) : null;
     });
   const look = () =>
     attempt(async () => {
       const folder = await pickedFolder();
-      if (!folder) throw new Error('no folder was chosen yet');
+      if (!folder) throw new Error(t('noFolderWasChosenYet'));
       const names = await backupsIn(folder);
       setEarlier(names);
-      return names.length ? null : `There is no backup in ${folder.name} yet.`;
+      return names.length ? null : t('thereIsNoBackupInYet', { name: folder.name });
     });
   return (
     <View className="mt-3">
-      <Txt strong>Backup</Txt>
+      <Txt strong>{t('backup')}</Txt>
       <Txt size="s" tone="ink2">
         {last
-          ? `Last one ${stamp(last.at)}, to ${last.to}; ${Math.max(0, entries - last.entries)} entries since.`
+          ? t('lastOneToEntriesSince', {
+              at: stamp(last.at),
+              to: last.to,
+              max: Math.max(0, entries - last.entries),
+              kept: persistentWords(kept),
+            })
           : entries
-            ? `None yet; ${entries} entries are in this browser only.`
-            : 'Nothing of your own is here yet.'}{' '}
-        {persistentWords(kept)}
+            ? t('noneYetEntriesAreInThis', { entries, kept: persistentWords(kept) })
+            : t('nothingOfYourOwnIsHere', { kept: persistentWords(kept) })}
       </Txt>
       <Message told={told} />
       <View className="gap-3 mt-2">
-        <Button label="Back up now" onPress={() => void make()} />
+        <Button label={t('backUpNow')} onPress={() => void make()} />
         {waiting ? (
           <Button
-            label="Read it back"
+            label={t('readItBack')}
             onPress={() =>
               void attempt(async () => {
                 const r = await checkHandedOver();
@@ -79,10 +84,10 @@ export function Backup({ onOpen }: { onOpen: (file: { name: string; text: string
         {canPickFolder() ? (
           <View className="flex-row gap-3">
             <View className="flex-1">
-              <Button kind="small" label="Choose a folder" onPress={() => void choose()} />
+              <Button kind="small" label={t('chooseAFolder')} onPress={() => void choose()} />
             </View>
             <View className="flex-1">
-              <Button kind="small" label="Earlier backups" onPress={() => void look()} />
+              <Button kind="small" label={t('earlierBackups')} onPress={() => void look()} />
             </View>
           </View>
         ) : null}
@@ -90,7 +95,7 @@ export function Backup({ onOpen }: { onOpen: (file: { name: string; text: string
           <Button
             key={name}
             kind="small"
-            label={`Look into ${name}`}
+            label={t('lookInto', { name })}
             onPress={() =>
               void attempt(async () => {
                 const folder = await pickedFolder();

@@ -8,6 +8,7 @@ import { Button } from '@/ui/Button';
 import { NumberField } from '@/ui/NumberField';
 import { Txt } from '@/ui/Txt';
 import { kindNames, placeName, words, type Figure, type FigureKind } from '@/work/findFigures';
+import { t } from '@/words/shop';
 
 const number = (v: number) => String(Number(v.toPrecision(6)));
 /** Digits behind the point that a value of this size needs. */
@@ -29,17 +30,13 @@ export function FigureRow({ figure: f }: { figure: Figure }) {
         </Txt>
       </View>
       <Txt size="s">{f.note}</Txt>
-      {own ? (
-        <Txt size="s">
-          This shop’s own, {number(f.value)} as shipped: {own.because}
-        </Txt>
-      ) : null}
+      {own ? <Txt size="s">{t('thisShopsOwnAsShipped', { value: number(f.value), because: own.because })}</Txt> : null}
       <View className="flex-row items-center justify-between gap-3">
         <Txt size="s" tone="ink2" className="flex-1">
           {kindNames[f.kind as FigureKind]} · {placeName(f.file)}
         </Txt>
         {mayEdit(f.kind) ? (
-          <Button kind="small" label={open ? 'Leave it' : 'Change'} onPress={() => setOpen(!open)} />
+          <Button kind="small" label={open ? t('leaveIt') : t('change')} onPress={() => setOpen(!open)} />
         ) : null}
       </View>
       {open ? <FigureEdit figure={f} name={name} storeKey={key} onDone={() => setOpen(false)} /> : null}
@@ -71,7 +68,7 @@ function FigureEdit({
   return (
     <View className="bg-panel border border-rule p-3 mt-2 gap-2">
       <NumberField
-        label={`${name}, own value`}
+        label={t('ownValue', { name })}
         unit=""
         low={Number(low.toPrecision(6))}
         high={Number(high.toPrecision(6))}
@@ -79,23 +76,23 @@ function FigureEdit({
         value={value}
         onCommit={setValue}
       />
-      <Entry label="Why, for whoever reads it later" value={because} onChange={setBecause} max={200} />
+      <Entry label={t('whyForWhoeverReadsItLater')} value={because} onChange={setBecause} max={200} />
       <View className="flex-row gap-3">
         <Button
           kind="small"
-          label="Count with it"
+          label={t('countWithIt')}
           disabled={!reason || value === f.value}
           {...(reason
             ? value === f.value
-              ? { why: 'this is what is shipped' }
+              ? { why: t('thisIsTheShippedValue') }
               : {}
-            : { why: 'the reason is missing' })}
+            : { why: t('theReasonIsMissing') })}
           onPress={() => put({ ...settings.figures, [storeKey]: { value, because: reason } })}
         />
         {own ? (
           <Button
             kind="small"
-            label="As shipped"
+            label={t('asShipped')}
             onPress={() => {
               const { [storeKey]: _gone, ...rest } = settings.figures;
               put(rest);
@@ -104,8 +101,7 @@ function FigureEdit({
         ) : null}
       </View>
       <Txt size="s" tone="ink2">
-        The page is loaded anew, and everything counts with it from then on. Figures with the same value and note are
-        one judgement and change together.
+        {t('thePageLoadsAgainAndFrom')}
       </Txt>
     </View>
   );

@@ -10,6 +10,7 @@ import { Txt } from '@/ui/Txt';
 import { FigureRow } from './FigureRow';
 import figures from './figures.json';
 import { figureSearch, kindNames, type FigureKind } from '@/work/findFigures';
+import { t } from '@/words/shop';
 
 const search = figureSearch(figures);
 
@@ -31,28 +32,29 @@ export function FiguresScreen() {
     [kind, wanted, changed],
   );
   return (
-    <PlaceFrame title="Figures" line={`${figures.length} numbers with their sources`}>
+    <PlaceFrame title={t('figures')} line={t('numbersWithTheirSources', { length: figures.length })}>
       <Txt size="s" tone="ink2" className="mb-2">
-        u is the standard uncertainty, in the unit of the value. A judgement is changed here, by who knows it better;
-        glues also under Adhesives, plates and air under Heaters, waits and prices under Shop and Money.
+        {t('uIsTheStandardUncertaintyIn')}
       </Txt>
-      <Entry label="Search figures" value={text} onChange={setText} max={60} />
+      <Entry label={t('searchFigures')} value={text} onChange={setText} max={60} />
       <Choice
-        label="Source"
+        label={t('source')}
         value={kind}
         options={[
-          { id: 'all', name: 'All' },
-          ...(own ? [{ id: 'own' as const, name: `Own (${own})` }] : []),
+          { id: 'all', name: t('all') },
+          ...(own ? [{ id: 'own' as const, name: t('own', { own }) }] : []),
           ...(Object.keys(kindNames) as FigureKind[]).map((id) => ({ id, name: kindNames[id] })),
         ]}
         onChange={setKind}
       />
       <View role="status">
         <Txt size="s" tone="ink2">
-          {found.length} found{found.length > most ? `, the first ${most} are shown` : ''}
+          {found.length > most
+            ? t('foundTheFirstAreShown', { length: found.length, most })
+            : t('found', { length: found.length })}
         </Txt>
       </View>
-      <View role="list" aria-label="Figures">
+      <View role="list" aria-label={t('figures')}>
         {found.slice(0, most).map((f) => (
           <FigureRow key={`${f.file} ${f.name}`} figure={f} />
         ))}

@@ -10,10 +10,19 @@ import { TextBox } from '@/ui/TextBox';
 import { TimeField } from '@/ui/TimeField';
 import { Txt } from '@/ui/Txt';
 import { own } from '@/core/bare';
+import { t as tr } from '@/words/shop';
 
 type Change = Partial<Pick<Settings, 'hours' | 'rota' | 'testers' | 'openBeforePart' | 'clips'>>;
 
-const dayNames = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'];
+const dayNames = () => [
+  tr('sunday'),
+  tr('monday'),
+  tr('tuesday'),
+  tr('wednesday'),
+  tr('thursday'),
+  tr('friday'),
+  tr('saturday'),
+];
 const clockText = (min: number) =>
   `${String(Math.floor(min / 60)).padStart(2, '0')}:${String(min % 60).padStart(2, '0')}`;
 /** the week begins on Monday */
@@ -55,7 +64,7 @@ function SpanField({
         <Txt className="w-[104px]">{label}</Txt>
         <View className="flex-1">
           <TextBox
-            aria-label={`${label}, open from and to`}
+            aria-label={tr('openFromAndTo', { label })}
             bad={problem}
             value={text ?? value}
             onChangeText={(t) => {
@@ -70,8 +79,7 @@ function SpanField({
       {problem ? (
         <View role="alert">
           <Txt size="s" tone="caution">
-            {label}: &quot;{text?.slice(0, 20)}&quot; is not an open time, allowed is 00:00 to 24:00 written as 09:00 to
-            18:00, or closed
+            {tr('enterTheHoursAs0900', { label, slice: text?.slice(0, 20) })}
           </Txt>
         </View>
       ) : null}
@@ -87,14 +95,14 @@ export function Hours({ settings: s, onChange }: { settings: Settings; onChange:
   const openDays = s.hours.days.filter((d) => d !== null).length;
   return (
     <>
-      <Disclosure title={`Opening hours (${openDays} days a week)`}>
+      <Disclosure title={tr('openingHoursDaysAWeek', { openDays })}>
         {order.map((d) => {
           const h = s.hours.days[d];
           return (
             <SpanField
               key={d}
-              label={dayNames[d]!}
-              value={h ? `${clockText(h.fromMin)} to ${clockText(h.toMin)}` : 'closed'}
+              label={dayNames()[d]!}
+              value={h ? tr('to', { fromMin: clockText(h.fromMin), toMin: clockText(h.toMin) }) : tr('closed')}
               onCommit={(v) => onChange({ hours: { days: s.hours.days.map((x, i) => (i === d ? v : x)) } })}
             />
           );
@@ -102,7 +110,7 @@ export function Hours({ settings: s, onChange }: { settings: Settings; onChange:
         {openDays ? null : (
           <View role="alert">
             <Txt size="s" tone="caution">
-              A shop that never opens has no plan: at least one day is needed.
+              {tr('aShopThatNeverOpensHas')}
             </Txt>
           </View>
         )}
@@ -110,25 +118,25 @@ export function Hours({ settings: s, onChange }: { settings: Settings; onChange:
       {s.people.map((p) => {
         const r = rotaOf(p);
         return (
-          <Disclosure key={p} title={`${p}: break and days off`}>
+          <Disclosure key={p} title={tr('breakAndDaysOff', { p })}>
             <Choice
-              label={`Break of ${p}`}
+              label={tr('breakOf', { p })}
               value={r.breakFromMin === null ? 'none' : 'yes'}
               options={[
-                { id: 'none', name: 'None' },
-                { id: 'yes', name: 'A break' },
+                { id: 'none', name: tr('none') },
+                { id: 'yes', name: tr('aBreak') },
               ]}
               onChange={(v) => putRota(p, v === 'none' ? { breakFromMin: null } : { breakFromMin: 750, breakMin: 30 })}
             />
             {r.breakFromMin === null ? null : (
               <>
                 <TimeField
-                  label={`Break of ${p} begins`}
+                  label={tr('breakOfBegins', { p })}
                   value={new Date(2000, 0, 1, 0, r.breakFromMin).getTime()}
                   onCommit={(h, m) => putRota(p, { breakFromMin: h * 60 + m })}
                 />
                 <NumberField
-                  label={`Break of ${p} takes`}
+                  label={tr('breakOfTakes', { p })}
                   unit="min"
                   low={5}
                   high={480}
@@ -140,7 +148,7 @@ export function Hours({ settings: s, onChange }: { settings: Settings; onChange:
             {order.map((d) => (
               <Tick
                 key={d}
-                label={`${p} is off on ${dayNames[d]}`}
+                label={tr('isOffOn', { p, d: dayNames()[d] })}
                 on={r.off.includes(d)}
                 onChange={(on) => putRota(p, { off: on ? [...r.off, d] : r.off.filter((x) => x !== d) })}
               />
@@ -149,7 +157,7 @@ export function Hours({ settings: s, onChange }: { settings: Settings; onChange:
         );
       })}
       <NumberField
-        label="Pressure testers"
+        label={tr('pressureTesters')}
         unit="here"
         low={0}
         high={20}
@@ -157,8 +165,8 @@ export function Hours({ settings: s, onChange }: { settings: Settings; onChange:
         onCommit={(v) => onChange({ testers: Math.round(v) })}
       />
       <Tick
-        label="Open a device before its part is here"
-        note="Then only the fit waits for the part; the device lies open meanwhile, and the customer cannot take it back as it was."
+        label={tr('openADeviceBeforeItsPart')}
+        note={tr('thenOnlyFittingWaitsForThe')}
         on={s.openBeforePart}
         onChange={(openBeforePart) => onChange({ openBeforePart })}
       />

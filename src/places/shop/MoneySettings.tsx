@@ -1,12 +1,13 @@
 import { View } from 'react-native';
 
 import { itemOf, origins, works } from '@/core/intake/route';
-import { originNames, workNames } from '@/model/eventLine';
+import { originNames, workNames } from '@/words/eventLine';
 import type { Settings } from '@/model/settings';
 import { Entry } from '@/bench-kit/Why';
 import { Disclosure } from '@/ui/Disclosure';
 import { NumberField } from '@/ui/NumberField';
 import { Txt } from '@/ui/Txt';
+import { t as tr } from '@/words/shop';
 
 type Money = Settings['money'];
 
@@ -45,15 +46,15 @@ export function MoneySettings({ settings: s, onChange, onRate }: MoneySettingsPr
   );
   return (
     <>
-      <Disclosure title="Rates for quotes">
+      <Disclosure title={tr('ratesForQuotes')}>
         <Entry
-          label="Currency"
+          label={tr('currency')}
           value={m.currency}
           onChange={(t) => put({ currency: t.trim() || m.currency })}
           max={8}
         />
         <NumberField
-          label="Labour"
+          label={tr('labour')}
           unit={`${m.currency}/h`}
           low={0}
           high={1000}
@@ -61,21 +62,21 @@ export function MoneySettings({ settings: s, onChange, onRate }: MoneySettingsPr
           value={s.ratePerH}
           onCommit={onRate}
         />
-        {share('taxShare', 'Tax', 100)}
-        {share('marginShare', 'Stays with the shop, of the net price', 90)}
-        {share('wasteShare', 'Waste of tape and glue', 200)}
-        {sum('overheadMinor', 'Overhead of a job', 10000)}
-        {sum('damageMinor', 'Damage inside costs on average', 10000)}
-        {sum('stepMinor', 'Prices go up in steps of', 1000)}
+        {share('taxShare', tr('tax'), 100)}
+        {share('marginShare', tr('staysWithTheShopOfThe'), 90)}
+        {share('wasteShare', tr('wasteOfTapeAndGlue'), 200)}
+        {sum('overheadMinor', tr('overheadOfAJob'), 10000)}
+        {sum('damageMinor', tr('damageInsideCostsOnAverage'), 10000)}
+        {sum('stepMinor', tr('pricesGoUpInStepsOf'), 1000)}
         {sum('offMinor', 'less', 10)}
-        {sum('tapePerMMinor', 'Tape, a metre', 1000)}
-        {sum('beadPerMlMinor', 'Liquid, a millilitre', 1000)}
-        {sum('ringMinor', 'Pre-cut ring', 1000)}
+        {sum('tapePerMMinor', tr('tapeAMetre'), 1000)}
+        {sum('beadPerMlMinor', tr('liquidAMillilitre'), 1000)}
+        {sum('ringMinor', tr('preCutRing'), 1000)}
       </Disclosure>
       {(['phone', 'tablet'] as const).map((kind) => (
-        <Disclosure key={kind} title={`Price list, ${kind}`}>
+        <Disclosure key={kind} title={tr('priceList', { kind })}>
           <Txt size="s" tone="ink2" className="mb-2">
-            What a part costs the shop. 0 takes it off the list.
+            {tr('whatAPartCostsTheShop')}
           </Txt>
           {works.flatMap((w) => {
             const item = itemOf[w];

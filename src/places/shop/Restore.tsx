@@ -5,6 +5,7 @@ import { type Told } from '@/ui/Message';
 import { Backup } from './Backup';
 import { EarlierSettings, RestoreOffer } from './RestoreParts';
 import { useRestore } from './useRestore';
+import { t } from '@/words/shop';
 
 /** A file is read as a whole, what it would do is said, and only then is it taken in. Nothing here is ever taken away. */
 export function Restore(p: { tell: (m: Told) => void }) {
@@ -12,7 +13,7 @@ export function Restore(p: { tell: (m: Told) => void }) {
   const { open, reading } = here;
   return (
     <View>
-      <Button label="Import a file" onPress={() => void open()} />
+      <Button label={t('importAFile')} onPress={() => void open()} />
       {reading.view}
       <Backup onOpen={open} />
       <RestoreOffer here={here} />

@@ -8,6 +8,7 @@ import { Tick } from '@/ui/Choice';
 import { Txt } from '@/ui/Txt';
 import { many } from './useRestore';
 import type { RestoreState } from './useRestore';
+import { t } from '@/words/shop';
 
 /** What the file would do. */
 export function RestoreOffer({
@@ -17,46 +18,51 @@ export function RestoreOffer({
 }) {
   return waiting && plan ? (
     <View className="border-[1.5px] border-ink bg-panel p-3 mt-3 gap-1" testID="restore">
-      <Txt strong>{waiting.name} would bring</Txt>
+      <Txt strong>{t('wouldBring', { name: waiting.name })}</Txt>
       <Txt>
-        {many(plan.newJobs.length, 'new job')}
-        {plan.newJobs.length ? `: ${plan.newJobs.slice(0, 6).join(', ')}${plan.newJobs.length > 6 ? ' …' : ''}` : ''}
+        {many(plan.newJobs.length, t('newJob'))}
+        {`${plan.newJobs.length ? `: ${plan.newJobs.slice(0, 6).join(', ')}${plan.newJobs.length > 6 ? ` …` : ''}` : ''}`}
       </Txt>
       <Txt>
-        {many(plan.entries, 'new entry', 'new entries')}
         {plan.grown.length
-          ? `, of them for jobs that are here: ${plan.grown.map((g) => `${g.label} ${g.entries}`).join(', ')}`
-          : ''}
+          ? t('ofThemForJobsThatAre', {
+              entries: many(plan.entries, t('newEntry'), t('newEntries')),
+              join: plan.grown.map((g) => `${g.label} ${g.entries}`).join(', '),
+            })
+          : many(plan.entries, t('newEntry'), t('newEntries'))}
       </Txt>
       <Txt>
-        {many(plan.devices, 'device model')}, {many(plan.photos, 'picture')}; {many(plan.sameJobs, 'job')} already here
-        as in the file
+        {t('alreadyHereAsInTheFile', {
+          devices: many(plan.devices, t('deviceModel')),
+          photos: many(plan.photos, 'picture'),
+          sameJobs: many(plan.sameJobs, 'job'),
+        })}
       </Txt>
-      {waiting.inPlaceOfDemo ? <Txt strong>It takes the place of the demo shop that is here.</Txt> : null}
+      {waiting.inPlaceOfDemo ? <Txt strong>{t('itTakesThePlaceOfThe')}</Txt> : null}
       {plan.differing ? (
         <Txt tone="caution">
-          {many(plan.differing, 'entry', 'entries')} stand here with other words under the same name: those here stay.
+          {t('standHereWithOtherWordsUnder', { differing: many(plan.differing, 'entry', 'entries') })}
         </Txt>
       ) : null}
       {plan.settings === null ? null : plan.settings.length ? (
         <Tick
-          label="Its settings instead of those here"
-          note={`Different: ${plan.settings.map((k) => settingsNames[k as keyof Settings] ?? k).join(', ')}.`}
+          label={t('itsSettingsInsteadOfThoseHere')}
+          note={t('different', { join: plan.settings.map((k) => settingsNames[k as keyof Settings] ?? k).join(', ') })}
           on={withSettings}
           onChange={setWithSettings}
         />
       ) : (
-        <Txt>Settings are the same.</Txt>
+        <Txt>{t('theSettingsAreTheSame')}</Txt>
       )}
       <View className="flex-row gap-3 mt-2">
         <View className="flex-1">
-          <Button label="Leave it" onPress={() => setWaiting(null)} />
+          <Button label={t('leaveIt')} onPress={() => setWaiting(null)} />
         </View>
         <View className="flex-[2]">
           {withSettings && shop?.jobs.size && !waiting.inPlaceOfDemo ? (
-            <HoldButton label="Take it in" onPress={() => void take()} />
+            <HoldButton label={t('takeItIn')} onPress={() => void take()} />
           ) : (
-            <Button kind="main" label="Take it in" onPress={() => void take()} />
+            <Button kind="main" label={t('takeItIn')} onPress={() => void take()} />
           )}
         </View>
       </View>
@@ -70,7 +76,7 @@ export function EarlierSettings({ here: { before, setBefore } }: { here: Restore
     <View className="mt-2 self-start">
       <Button
         kind="small"
-        label="The earlier settings again"
+        label={t('theEarlierSettingsAgain')}
         onPress={() => void saveSettings(before).then(() => setBefore(null))}
       />
     </View>

@@ -13,6 +13,9 @@ import { Txt } from '@/ui/Txt';
 import { Hours } from './Hours';
 import { tempNumber, typedToC } from '@/words/units';
 import type { ShopScreenState } from './useShopScreen';
+import { languageNames, languages } from '@/words/language';
+import { t } from '@/words/shop';
+import { told } from '@/words/told';
 
 /** What was said, and what the storage says. */
 export function ShopMessages({ here: { message, shop } }: { here: ShopScreenState }) {
@@ -31,17 +34,19 @@ export function ShopMessages({ here: { message, shop } }: { here: ShopScreenStat
       {shop && shop.unsaved > 0 ? (
         <View role="alert" className="border-[1.5px] border-caution p-3 mb-3 bg-panel gap-2">
           <Txt tone="caution">
-            {shop.unsaved} {shop.unsaved === 1 ? 'entry is' : 'entries are'} not written: the storage is full. The
-            export has everything.
+            {shop.unsaved === 1
+              ? t('entryIsNotWrittenNoRoom', { unsaved: shop.unsaved })
+              : t('entriesAreNotWrittenNoRoom', { unsaved: shop.unsaved })}
           </Txt>
-          <Button kind="small" label="Try to write again" onPress={() => void retryPending()} />
+          <Button kind="small" label={t('tryToWriteAgain')} onPress={() => void retryPending()} />
         </View>
       ) : null}
       {shop?.problems.length ? (
         <View role="alert" className="border-[1.5px] border-caution p-3 mb-3 bg-panel">
           <Txt strong tone="caution">
-            {shop.problems.length} stored {shop.problems.length === 1 ? 'entry is' : 'entries are'} not readable. They
-            are kept, and go out with the export.
+            {shop.problems.length === 1
+              ? t('storedEntryCannotBeReadIt', { length: shop.problems.length })
+              : t('storedEntriesCannotBeReadThey', { length: shop.problems.length })}
           </Txt>
           {shop.problems.slice(0, 5).map((p) => (
             <Txt key={p.key} size="s">
@@ -59,16 +64,16 @@ export function ShopLinks() {
   return (
     <>
       <Link href="/records" className="font-body text-m text-ink underline py-3">
-        Records of what was handed over
+        {t('recordsOfWhatWasHandedOver')}
       </Link>
       <Link href="/statistics" className="font-body text-m text-ink underline py-3">
-        Statistics: minutes, overruns, breakage, come-backs, learning
+        {t('statisticsMinutesOverrunsBreakageComeBacks')}
       </Link>
       <Link href="/money" className="font-body text-m text-ink underline py-3">
-        Money: margin by month, quotes against outcome
+        {t('moneyMarginByMonthQuotesAgainst')}
       </Link>
       <Link href="/figures" className="font-body text-m text-ink underline py-3">
-        Figures: every number that the answers stand on, and where it comes from
+        {t('figuresEveryNumberBehindTheAnswers')}
       </Link>
     </>
   );
@@ -79,17 +84,17 @@ export function HowItShows({ here: { s, put } }: { here: ShopScreenState }) {
   return (
     <>
       <Choice
-        label="Temperatures"
+        label={t('temperatures')}
         value={s.temperature}
         options={[
           { id: 'C', name: '°C' },
           { id: 'F', name: '°F' },
         ]}
         onChange={(temperature) => void put({ temperature })}
-        hint="A plate’s dial is always shown in both."
+        hint={t('aPlatesDialIsAlwaysShown')}
       />
       <Choice
-        label="Lengths"
+        label={t('lengths')}
         value={s.length}
         options={[
           { id: 'mm', name: 'mm' },
@@ -98,21 +103,27 @@ export function HowItShows({ here: { s, put } }: { here: ShopScreenState }) {
         onChange={(v) => void put({ length: v })}
       />
       <Choice
-        label="Look"
+        label={t('language')}
+        value={s.language}
+        options={languages.map((id) => ({ id, name: languageNames[id] }))}
+        onChange={(language) => void put({ language })}
+      />
+      <Choice
+        label={t('look')}
         value={s.theme}
         options={[
-          { id: 'system', name: 'As the system' },
-          { id: 'light', name: 'Light' },
-          { id: 'dark', name: 'Dark' },
+          { id: 'system', name: t('asTheSystem') },
+          { id: 'light', name: t('light') },
+          { id: 'dark', name: t('dark') },
         ]}
         onChange={(theme) => void put({ theme })}
       />
       <Choice
-        label="Sound"
+        label={t('sound')}
         value={s.sound ? 'on' : 'off'}
         options={[
-          { id: 'on', name: 'On' },
-          { id: 'off', name: 'Off' },
+          { id: 'on', name: t('on') },
+          { id: 'off', name: t('off') },
         ]}
         onChange={(v) => void put({ sound: v === 'on' })}
       />
@@ -125,14 +136,14 @@ export function WhoAndWhen({ here: { s, put } }: { here: ShopScreenState }) {
   return (
     <>
       <Choice
-        label="Who is at the bench"
+        label={t('whoIsAtTheBench')}
         value={s.person}
         options={s.people.map((p) => ({ id: p, name: p }))}
         onChange={(person) => void put({ person })}
       />
       <AddLine
-        label="Another person"
-        action="Add"
+        label={t('anotherPerson')}
+        action={t('add')}
         onAdd={(name) => void put({ people: [...s.people.filter((p) => p !== name), name], person: name })}
       />
       <Hours settings={s} onChange={(c) => void put(c)} />
@@ -145,7 +156,7 @@ export function HowItWorks({ here: { s, put } }: { here: ShopScreenState }) {
   return (
     <>
       <NumberField
-        label="Room temperature"
+        label={t('roomTemperature')}
         unit={`°${s.temperature}`}
         low={tempNumber(5, s)}
         high={tempNumber(40, s)}
@@ -153,17 +164,17 @@ export function HowItWorks({ here: { s, put } }: { here: ShopScreenState }) {
         onCommit={(v) => void put({ roomC: typedToC(v, s) })}
       />
       <Choice
-        label="A fan or draught over the bench"
+        label={t('aFanOrDraughtOverThe')}
         value={s.draught ? 'yes' : 'no'}
         options={[
-          { id: 'no', name: 'Still air' },
-          { id: 'yes', name: 'Fan or draught' },
+          { id: 'no', name: t('stillAir') },
+          { id: 'yes', name: t('fanOrDraught') },
         ]}
         onChange={(v) => void put({ draught: v === 'yes' })}
-        hint="Moving air cools the open face: heating takes longer and the window is shorter."
+        hint={t('movingAirCoolsTheOpenFace')}
       />
       <LengthField
-        label="Depth gauge: scatter of ten readings at one point"
+        label={t('depthGaugeScatterOfTenReadings')}
         lowMm={0.002}
         highMm={0.2}
         digits={3}
@@ -172,7 +183,7 @@ export function HowItWorks({ here: { s, put } }: { here: ShopScreenState }) {
         onMm={(stepMm) => void put({ gaugeU: { ...s.gaugeU, stepMm } })}
       />
       <LengthField
-        label="Feeler or caliper: scatter of ten readings in one gap"
+        label={t('feelerOrCaliperScatterOfTen')}
         lowMm={0.005}
         highMm={0.3}
         digits={3}
@@ -181,31 +192,31 @@ export function HowItWorks({ here: { s, put } }: { here: ShopScreenState }) {
         onMm={(gapMm) => void put({ gaugeU: { ...s.gaugeU, gapMm } })}
       />
       <Choice
-        label="Clamps off, going on and hand-over wait for"
+        label={t('clampsOffGoingOnAndHand')}
         value={s.cureBy}
         options={[
-          { id: 'usual', name: 'The usual time' },
-          { id: 'late', name: 'The latest time' },
+          { id: 'usual', name: t('theUsualTime') },
+          { id: 'late', name: t('theLatestTime') },
         ]}
         onChange={(cureBy) => void put({ cureBy })}
-        hint="A press or hold test and the full bond always wait for the latest time. It stands on the customer’s sheet."
+        hint={t('aPressOrAirTestAnd')}
       />
       <View className="mb-3">
-        <Txt strong>Heaters out of arm’s reach of the others</Txt>
+        <Txt strong>{t('heatersOutOfArmsReachOf')}</Txt>
         {heatersOf(s).map((h) => (
           <Tick
             key={h.id}
-            label={h.name}
+            label={told(h.name)}
             on={s.apart.includes(h.id)}
             onChange={(on) => void put({ apart: on ? [...s.apart, h.id] : s.apart.filter((x) => x !== h.id) })}
           />
         ))}
         <Txt size="s" tone="ink2">
-          Alcohol and open solvent glue on another job forbid a gun or dryer that stands within reach.
+          {t('alcoholAndOpenSolventGlueOn')}
         </Txt>
       </View>
       <NumberField
-        label="Accepted chance of breaking a cover"
+        label={t('acceptedChanceOfBreakingABack')}
         unit="%"
         low={0.1}
         high={50}
@@ -220,9 +231,9 @@ export function HowItWorks({ here: { s, put } }: { here: ShopScreenState }) {
 /** Air of the bench room. */
 export function RoomAir({ here: { s, put } }: { here: ShopScreenState }) {
   return (
-    <Disclosure title="Air of the bench room">
+    <Disclosure title={t('airOfTheBenchRoom')}>
       <NumberField
-        label="Room"
+        label={t('room')}
         unit="m³"
         low={2}
         high={10000}
@@ -230,7 +241,7 @@ export function RoomAir({ here: { s, put } }: { here: ShopScreenState }) {
         onCommit={(roomM3) => void put({ air: { ...s.air, roomM3 } })}
       />
       <NumberField
-        label="Air changes"
+        label={t('airChanges')}
         unit="per hour"
         low={0}
         high={100}
@@ -239,7 +250,7 @@ export function RoomAir({ here: { s, put } }: { here: ShopScreenState }) {
         onCommit={(ach) => void put({ air: { ...s.air, ach } })}
       />
       <NumberField
-        label="Air round the bench that nothing carries off"
+        label={t('airRoundTheBenchThatNothing')}
         unit="litres"
         low={5}
         high={10000}

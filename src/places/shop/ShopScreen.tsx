@@ -8,15 +8,16 @@ import { MoneySettings } from './MoneySettings';
 import { Restore } from './Restore';
 import { useShopScreen } from './useShopScreen';
 import { ShopMessages, ShopLinks, HowItShows, WhoAndWhen, HowItWorks, RoomAir } from './ShopParts';
+import { t } from '@/words/shop';
 
 export function ShopScreen(p: { loadDemo: () => Promise<void> }) {
   const here = useShopScreen(p);
   const { setMessage, s, put, loadDemo } = here;
   return (
-    <PlaceFrame title="Shop" line="people, units, bench figures, files">
+    <PlaceFrame title={t('shop')} line={t('peopleUnitsBenchFiguresFiles')}>
       <ShopMessages here={here} />
       <View className="gap-3 mb-4">
-        <Button label="Export everything" onPress={() => void exportShopNow()} />
+        <Button label={t('exportEverything')} onPress={() => void exportShopNow()} />
         <Restore tell={setMessage} />
       </View>
       <ShopLinks />
@@ -24,13 +25,13 @@ export function ShopScreen(p: { loadDemo: () => Promise<void> }) {
       <WhoAndWhen here={here} />
       <HowItWorks here={here} />
       <Link href="/heaters" className="font-body text-m text-ink underline py-3">
-        Heaters and their calibration
+        {t('heatersAndTheirCalibration')}
       </Link>
       <Link href="/stock" className="font-body text-m text-ink underline py-3">
-        Stock: tape, liquids, rings, clips, shelf, ways of bonding
+        {t('stockTapeLiquidsRingsClipsShelf')}
       </Link>
       <Link href="/adhesives" className="font-body text-m text-ink underline py-3">
-        Adhesives and what was seen of them
+        {t('adhesivesAndWhatWasSeenOf')}
       </Link>
       <RoomAir here={here} />
       <MoneySettings
@@ -40,11 +41,11 @@ export function ShopScreen(p: { loadDemo: () => Promise<void> }) {
       />
       <View className="mt-4">
         <Button
-          label="Load the demo shop"
+          label={t('loadTheDemoShop')}
           onPress={() =>
             void loadDemo().then(
-              () => setMessage({ text: 'The demo jobs stand beside your own.', bad: false }),
-              (e: unknown) => setMessage({ text: e instanceof Error ? e.message : 'not loaded', bad: true }),
+              () => setMessage({ text: t('theDemoJobsStandBesideYour'), bad: false }),
+              (e: unknown) => setMessage({ text: e instanceof Error ? e.message : t('notLoaded'), bad: true }),
             )
           }
         />

@@ -9,6 +9,7 @@ import { repository, shopNow, takeIn, useShop } from '@/store/shop';
 import { pickText } from '@/ui/download';
 import { refused, type Told } from '@/ui/Message';
 import { fileOf } from '@/workers/filesClient';
+import { t } from '@/words/shop';
 
 interface Waiting {
   name: string;
@@ -33,7 +34,7 @@ export function useRestore({ tell }: { tell: (m: Told) => void }) {
     try {
       chosen ??= await pickText('.json,application/json', 80e6);
     } catch (e) {
-      return tell(refused(e instanceof Error ? e.message : 'not read'));
+      return tell(refused(e instanceof Error ? e.message : t('notRead')));
     }
     if (!chosen) return;
     // the file may be chosen before the log is read
@@ -41,7 +42,7 @@ export function useRestore({ tell }: { tell: (m: Told) => void }) {
     const { name, text } = chosen;
     const read = await reading
       .read(name, (onShare) => fileOf(text, onShare))
-      .catch((e: unknown) => ({ ok: false as const, problem: e instanceof Error ? e.message : 'not read' }));
+      .catch((e: unknown) => ({ ok: false as const, problem: e instanceof Error ? e.message : t('notRead') }));
     if (!read.ok) {
       setWaiting(null);
       return tell(refused(`${chosen.name}: ${read.problem}`));
@@ -73,11 +74,13 @@ export function useRestore({ tell }: { tell: (m: Told) => void }) {
       if (settings) setBefore(here.settings);
       setWaiting(null);
       tell({
-        text: `${name}: ${many(file.jobs.length, 'job')} read, ${fresh} new entries.${clashed ? ` ${clashed} had the number of another entry and were kept beside it.` : ''}`,
+        text: clashed
+          ? t('readNewEntriesHadTheNumber', { name, length: many(file.jobs.length, 'job'), fresh, clashed })
+          : t('readNewEntries', { name, length: many(file.jobs.length, 'job'), fresh }),
         bad: false,
       });
     } catch (e) {
-      tell({ text: `${name}: ${e instanceof Error ? e.message : 'not taken in'}.`, bad: true });
+      tell({ text: `${name}: ${e instanceof Error ? e.message : t('notTakenIn')}.`, bad: true });
     }
   };
   const { plan } = waiting ?? {};

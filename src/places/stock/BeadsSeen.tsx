@@ -5,7 +5,8 @@ import type { Settings } from '@/model/settings';
 import { Button } from '@/ui/Button';
 import { Disclosure } from '@/ui/Disclosure';
 import { Txt } from '@/ui/Txt';
-import { stamp } from '@/words/units';
+import { digits, stamp } from '@/words/units';
+import { t } from '@/words/stock';
 
 interface BeadsSeenProps {
   settings: Settings;
@@ -15,25 +16,36 @@ interface BeadsSeenProps {
 /** Clamps that came off beads, and what this shop's own clocks are made from. */
 export function BeadsSeen({ settings: s, onChange }: BeadsSeenProps) {
   return (
-    <Disclosure title={`Beads that held or slipped (${s.cureSeen.filter((x) => !x.out).length})`}>
+    <Disclosure title={t('beadsThatHeldOrSlipped', { length: s.cureSeen.filter((x) => !x.out).length })}>
       {s.liquids.map((l) => {
         const f = edgeFactorFrom(s.cureSeen.filter((x) => !x.out && x.liquid === l.id));
         return (
           <Txt key={l.id} size="s">
-            {l.name}: {f.low.toFixed(1)} to {f.high.toFixed(1)} times the two-edge time
-            {f.seen ? `, from ${f.seen} seen here` : ', the law’s own range'}.
+            {f.seen
+              ? t('toTimesTheTwoEdgeTime', {
+                  name: l.name,
+                  toFixed: digits(f.low, 1),
+                  toFixed2: digits(f.high, 1),
+                  seen: f.seen,
+                })
+              : t('toTimesTheTwoEdgeTime2', { name: l.name, toFixed: digits(f.low, 1), toFixed2: digits(f.high, 1) })}
           </Txt>
         );
       })}
       {[...s.cureSeen].reverse().map((x) => (
         <View key={x.id} className="flex-row items-center gap-2 border-b border-rule py-1">
           <Txt size="s" className="flex-1" tone={x.out ? 'ink2' : 'ink'}>
-            {stamp(x.at)} {x.job}: {x.held ? 'held' : 'slipped'} at {x.ratio.toFixed(2)} times
-            {x.out ? ', not counted' : ''}
+            {x.held
+              ? x.out
+                ? t('heldAtTimesNotCounted', { at: stamp(x.at), job: x.job, toFixed: digits(x.ratio, 2) })
+                : t('heldAtTimes', { at: stamp(x.at), job: x.job, toFixed: digits(x.ratio, 2) })
+              : x.out
+                ? t('slippedAtTimesNotCounted', { at: stamp(x.at), job: x.job, toFixed: digits(x.ratio, 2) })
+                : t('slippedAtTimes', { at: stamp(x.at), job: x.job, toFixed: digits(x.ratio, 2) })}
           </Txt>
           <Button
             kind="small"
-            label={x.out ? 'Count it' : 'Leave it out'}
+            label={x.out ? t('countIt') : t('leaveItOut')}
             onPress={() => onChange(s.cureSeen.map((y) => (y.id === x.id ? { ...y, out: !y.out } : y)))}
           />
         </View>

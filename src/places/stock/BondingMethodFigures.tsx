@@ -1,12 +1,13 @@
 import { View } from 'react-native';
 
 import { schools, type BondingMethodId } from '@/core/bond/bondingMethods';
-import { bondingMethodNames } from '@/model/eventLine';
+import { bondingMethodNames } from '@/words/eventLine';
 import type { Settings } from '@/model/settings';
 import { Disclosure } from '@/ui/Disclosure';
 import { NumberField } from '@/ui/NumberField';
 import { LengthField } from '@/ui/QuantityField';
 import { Txt } from '@/ui/Txt';
+import { t } from '@/words/stock';
 
 interface BondingMethodFiguresProps {
   settings: Settings;
@@ -20,12 +21,12 @@ export function BondingMethodFigures({ settings: s, onChange }: BondingMethodFig
   const put = (id: BondingMethodId, change: Figures) =>
     onChange({ schools: { ...s.schools, [id]: { ...s.schools[id], ...change } } });
   return (
-    <Disclosure title="Ways of bonding: costs and limits">
+    <Disclosure title={t('waysOfBondingCostsAndLimits')}>
       <Txt size="s" tone="ink2" className="mb-2">
-        All of these are judgement until this shop puts its own in. Money in {s.money.currency}.
+        {t('allOfTheseAreOurJudgement', { currency: s.money.currency })}
       </Txt>
       <NumberField
-        label="A come-back costs"
+        label={t('aComeBackCosts')}
         unit={s.money.currency}
         low={0}
         high={10000}
@@ -33,7 +34,7 @@ export function BondingMethodFigures({ settings: s, onChange }: BondingMethodFig
         onCommit={(reworkCost) => onChange({ reworkCost })}
       />
       <NumberField
-        label="An hour on the shelf costs"
+        label={t('anHourOnTheShelfCosts')}
         unit={s.money.currency}
         low={0}
         high={1000}
@@ -48,7 +49,7 @@ export function BondingMethodFigures({ settings: s, onChange }: BondingMethodFig
           <View key={w.id} className="border-t border-rule pt-2 mt-2">
             <Txt strong>{name}</Txt>
             <NumberField
-              label={`Material, ${name}`}
+              label={t('material', { name })}
               unit={s.money.currency}
               low={0}
               high={1000}
@@ -57,7 +58,7 @@ export function BondingMethodFigures({ settings: s, onChange }: BondingMethodFig
               onCommit={(materialCost) => put(w.id, { materialCost })}
             />
             <NumberField
-              label={`Work, ${name}`}
+              label={t('work', { name })}
               unit="min"
               low={0}
               high={1200}
@@ -65,7 +66,7 @@ export function BondingMethodFigures({ settings: s, onChange }: BondingMethodFig
               onCommit={(v) => put(w.id, { hours: v / 60 })}
             />
             <NumberField
-              label={`Comes back, ${name}`}
+              label={t('comesBack', { name })}
               unit="%"
               low={0}
               high={100}
@@ -74,7 +75,7 @@ export function BondingMethodFigures({ settings: s, onChange }: BondingMethodFig
               onCommit={(v) => put(w.id, { reworkChance: v / 100 })}
             />
             <LengthField
-              label={`Uneven seat it takes, ${name}`}
+              label={t('unevenSeatItTakes', { name })}
               units={s}
               lowMm={0}
               highMm={3}

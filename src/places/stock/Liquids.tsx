@@ -16,6 +16,8 @@ import { Txt } from '@/ui/Txt';
 import { useNow } from '@/bench-kit/useNow';
 import { Lots } from './Lots';
 import { withMove } from './moves';
+import { t } from '@/words/stock';
+import { told } from '@/words/told';
 
 interface LiquidsProps {
   settings: Settings;
@@ -28,7 +30,7 @@ export function Liquids({ settings: s, stock, onChange }: LiquidsProps) {
   const put = (id: string, change: Partial<LiquidStock>) =>
     onChange({ liquids: s.liquids.map((l) => (l.id === id ? { ...l, ...change } : l)) });
   return (
-    <Disclosure title={`Liquids (${s.liquids.length})`} open>
+    <Disclosure title={t('liquids', { length: s.liquids.length })} open>
       {s.liquids.map((l) => (
         <LiquidRow
           key={l.id}
@@ -41,7 +43,7 @@ export function Liquids({ settings: s, stock, onChange }: LiquidsProps) {
       ))}
       <Button
         kind="small"
-        label="Another liquid"
+        label={t('anotherLiquid')}
         disabled={s.liquids.length >= 20 || !s.liquids.length}
         onPress={() =>
           onChange({
@@ -50,7 +52,7 @@ export function Liquids({ settings: s, stock, onChange }: LiquidsProps) {
               {
                 ...s.liquids[0]!,
                 id: newId().slice(0, 12),
-                name: 'another liquid',
+                name: t('anotherLiquid2'),
                 leftMl: 0,
                 tubes: [],
                 countedAt: nowMs(),
@@ -76,9 +78,11 @@ function LiquidRow({
   const tubes = stock.tubes.get(l.id) ?? [];
   return (
     <View className="border-b border-rule pb-2 mb-2">
-      <Txt strong>{l.name}</Txt>
+      <Txt strong>{told(l.name)}</Txt>
       <Txt size="s" tone={left <= 0 || expired(l, now) ? 'caution' : 'ink2'}>
-        {left.toFixed(2)} ml left by the log{expired(l, now) ? ', none of it within its date' : ''}.
+        {expired(l, now)
+          ? t('mlLeftByTheLogNone', { toFixed: left.toFixed(2) })
+          : t('mlLeftByTheLog', { toFixed: left.toFixed(2) })}
       </Txt>
       <Lots
         name={l.name}
@@ -119,25 +123,25 @@ function LiquidFigures({
   put: (change: Partial<LiquidStock>) => void;
 }) {
   return (
-    <Disclosure title={`Figures of ${l.name}`}>
+    <Disclosure title={t('figuresOf', { name: l.name })}>
       <Entry
-        label="Name of the liquid"
+        label={t('nameOfTheLiquid')}
         value={l.name}
         max={60}
         onChange={(name) => (name.trim() ? put({ name }) : undefined)}
       />
       <Choice
-        label={`${l.name} cures by`}
+        label={t('curesBy', { name: l.name })}
         value={l.cure}
         options={[
-          { id: 'solvent', name: 'Solvent leaving' },
-          { id: 'moisture', name: 'Moisture' },
+          { id: 'solvent', name: t('solventLeaving') },
+          { id: 'moisture', name: t('moisture') },
         ]}
         onChange={(cure) => put({ cure })}
       />
-      <Tick label={`${l.name} is black`} on={l.black} onChange={(black) => put({ black })} />
+      <Tick label={t('isBlack', { name: l.name })} on={l.black} onChange={(black) => put({ black })} />
       <NumberField
-        label={`Solids of ${l.name}`}
+        label={t('solidsOf', { name: l.name })}
         unit="%"
         low={5}
         high={100}
@@ -145,7 +149,7 @@ function LiquidFigures({
         onCommit={(v) => put({ solids: v / 100 })}
       />
       <NumberField
-        label={`Viscosity of ${l.name}`}
+        label={t('viscosityOf', { name: l.name })}
         unit="Pa s"
         low={0.01}
         high={2000}
@@ -154,7 +158,7 @@ function LiquidFigures({
         onCommit={(viscosityPaS) => put({ viscosityPaS })}
       />
       <NumberField
-        label={`Yield stress of ${l.name}`}
+        label={t('yieldStressOf', { name: l.name })}
         unit="Pa"
         low={0}
         high={5000}
@@ -162,7 +166,7 @@ function LiquidFigures({
         onCommit={(yieldPa) => put({ yieldPa })}
       />
       <LengthField
-        label={`Nozzle bore of ${l.name}`}
+        label={t('nozzleBoreOf', { name: l.name })}
         units={s}
         lowMm={0.1}
         highMm={5}
@@ -170,7 +174,7 @@ function LiquidFigures({
         onMm={(v) => put({ nozzleDiaMm: v })}
       />
       <LengthField
-        label={`Nozzle length of ${l.name}`}
+        label={t('nozzleLengthOf', { name: l.name })}
         units={s}
         lowMm={1}
         highMm={100}
@@ -179,7 +183,7 @@ function LiquidFigures({
         onMm={(v) => put({ nozzleLengthMm: v })}
       />
       <LengthField
-        label={`Barrel bore of ${l.name}`}
+        label={t('barrelBoreOf', { name: l.name })}
         units={s}
         lowMm={2}
         highMm={60}
@@ -188,7 +192,7 @@ function LiquidFigures({
         onMm={(v) => put({ barrelDiaMm: v })}
       />
       <NumberField
-        label={`Tube of ${l.name} holds`}
+        label={t('tubeOfHolds', { name: l.name })}
         unit="ml"
         low={0.5}
         high={500}
@@ -197,7 +201,7 @@ function LiquidFigures({
         onCommit={(tubeMl) => put({ tubeMl })}
       />
       <Txt size="s" tone="ink2">
-        Viscosity and yield stress come from memory until you put in what the maker’s sheet says.
+        {t('viscosityAndYieldStressComeFrom')}
       </Txt>
     </Disclosure>
   );

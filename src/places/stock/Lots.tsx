@@ -8,6 +8,7 @@ import { newId } from '@/store/ids';
 import { Button } from '@/ui/Button';
 import { NumberField } from '@/ui/NumberField';
 import { Txt } from '@/ui/Txt';
+import { t } from '@/words/stock';
 
 const day = 86400e3;
 
@@ -37,7 +38,7 @@ export function Lots({ name, unit, lots, next, now, digits, pack, onChange }: Lo
   const sorted = [...lots].sort((a, b) => goodUntil(a) - goodUntil(b));
   return (
     <View>
-      <View {...(sorted.length ? { role: 'list' as const, 'aria-label': `Lots of ${name}` } : {})}>
+      <View {...(sorted.length ? { role: 'list' as const, 'aria-label': t('lotsOf', { name }) } : {})}>
         {sorted.map((l) => {
           const until = goodUntil(l);
           const over = until < now;
@@ -45,67 +46,101 @@ export function Lots({ name, unit, lots, next, now, digits, pack, onChange }: Lo
             <View key={l.id} role="listitem" className="border-b border-rule py-1">
               <View className="flex-row items-center gap-2">
                 <Txt className="flex-1" tone={over ? 'caution' : 'ink'}>
-                  {l.id}: {l.qty.toFixed(digits)} {unit}
-                  {l.openedAt === null ? '' : `, open since ${format(l.openedAt, 'd MMM')}`}
                   {Number.isFinite(until)
                     ? over
-                      ? `, over its date (${format(until, 'd MMM')})`
-                      : `, good until ${format(until, 'd MMM yyyy')}`
-                    : ''}
-                  {l.id === next ? ' · take this one' : ''}
+                      ? l.id === next
+                        ? t('pastItsDateTakeThisOne', {
+                            id: l.id,
+                            digits: l.qty.toFixed(digits),
+                            unit,
+                            part: l.openedAt === null ? '' : t('openSince', { openedAt: format(l.openedAt, 'd MMM') }),
+                            until: format(until, 'd MMM'),
+                          })
+                        : t('pastItsDate', {
+                            id: l.id,
+                            digits: l.qty.toFixed(digits),
+                            unit,
+                            part: l.openedAt === null ? '' : t('openSince', { openedAt: format(l.openedAt, 'd MMM') }),
+                            until: format(until, 'd MMM'),
+                          })
+                      : l.id === next
+                        ? t('goodUntilTakeThisOne', {
+                            id: l.id,
+                            digits: l.qty.toFixed(digits),
+                            unit,
+                            part: l.openedAt === null ? '' : t('openSince', { openedAt: format(l.openedAt, 'd MMM') }),
+                            until: format(until, 'd MMM yyyy'),
+                          })
+                        : t('goodUntil', {
+                            id: l.id,
+                            digits: l.qty.toFixed(digits),
+                            unit,
+                            part: l.openedAt === null ? '' : t('openSince', { openedAt: format(l.openedAt, 'd MMM') }),
+                            until: format(until, 'd MMM yyyy'),
+                          })
+                    : l.id === next
+                      ? t('takeThisOne', {
+                          id: l.id,
+                          digits: l.qty.toFixed(digits),
+                          unit,
+                          part: l.openedAt === null ? '' : t('openSince', { openedAt: format(l.openedAt, 'd MMM') }),
+                        })
+                      : `${l.id}: ${l.qty.toFixed(digits)} ${unit}${l.openedAt === null ? '' : t('openSince', { openedAt: format(l.openedAt, 'd MMM') })}`}
                 </Txt>
                 <Button
                   kind="small"
-                  label={open === l.id ? 'Done' : 'Change'}
-                  say={`${open === l.id ? 'Done with' : 'Change'} ${l.id} of ${name}`}
+                  label={open === l.id ? t('done') : t('change')}
+                  say={open === l.id ? t('doneWithOf', { id: l.id, name }) : t('changeOf', { id: l.id, name })}
                   onPress={() => setOpen(open === l.id ? null : l.id)}
                 />
               </View>
               {open === l.id ? (
                 <View className="py-2">
                   <NumberField
-                    label={`Counted in ${l.id} of ${name}`}
+                    label={t('countedInOf', { id: l.id, name })}
                     unit={unit}
                     low={0}
                     high={10000}
                     digits={digits}
                     value={Number(l.qty.toFixed(digits))}
-                    onCommit={(qty) => put(l.id, { qty }, `${l.id} counted`)}
+                    onCommit={(qty) => put(l.id, { qty }, t('counted', { id: l.id }))}
                   />
                   <NumberField
-                    label={`${l.id} of ${name} is good for`}
+                    label={t('ofIsGoodFor', { id: l.id, name })}
                     unit="days"
                     low={0}
                     high={3650}
                     value={l.expiresAt === null ? null : Math.max(0, Math.ceil((l.expiresAt - now) / day))}
-                    onCommit={(v) => put(l.id, { expiresAt: now + v * day }, `${l.id}: date`)}
+                    onCommit={(v) => put(l.id, { expiresAt: now + v * day }, t('date', { id: l.id }))}
                   />
                   <NumberField
-                    label={`${l.id} of ${name}, once open, is good for`}
+                    label={t('ofOnceOpenIsGoodFor', { id: l.id, name })}
                     unit="days"
                     low={0}
                     high={3650}
                     value={l.openLifeDays}
-                    onCommit={(v) => put(l.id, { openLifeDays: v }, `${l.id}: open life`)}
+                    onCommit={(v) => put(l.id, { openLifeDays: v }, t('openLife', { id: l.id }))}
                   />
                   <View className="flex-row gap-2">
                     <View className="flex-1">
                       <Button
                         kind="small"
-                        label={l.openedAt === null ? `${l.id} is open from today` : `${l.id} is not open`}
-                        onPress={() => put(l.id, { openedAt: l.openedAt === null ? now : null }, `${l.id}: open`)}
+                        label={l.openedAt === null ? t('isOpenFromToday', { id: l.id }) : t('isNotOpen', { id: l.id })}
+                        onPress={() =>
+                          put(l.id, { openedAt: l.openedAt === null ? now : null }, t('open', { id: l.id }))
+                        }
                       />
                     </View>
                     <View className="flex-1">
                       <Button
                         kind="small"
-                        label={`Throw ${l.id} away`}
+                        label={t('throwAway', { id: l.id })}
                         onPress={() => {
                           setOpen(null);
                           onChange(
                             lots.filter((x) => x.id !== l.id),
                             'scrapped',
-                            `${l.id} thrown away`,
+                            t('thrownAway', { id: l.id }),
                           );
                         }}
                       />
@@ -120,8 +155,8 @@ export function Lots({ name, unit, lots, next, now, digits, pack, onChange }: Lo
       <View className="mt-2">
         <Button
           kind="small"
-          label={unit === 'ml' ? `Another tube of ${pack} ml` : 'Another packet of one'}
-          say={`${unit === 'ml' ? `Another tube of ${pack} ml` : 'Another packet of one'}, ${name}`}
+          label={unit === 'ml' ? t('anotherTubeOfMl', { pack }) : t('anotherPacketOfOne')}
+          say={unit === 'ml' ? t('anotherTubeOfMl2', { pack, name }) : t('anotherPacketOfOne2', { name })}
           disabled={lots.length >= 40}
           onPress={() =>
             onChange(
@@ -136,7 +171,7 @@ export function Lots({ name, unit, lots, next, now, digits, pack, onChange }: Lo
                 },
               ],
               'arrived',
-              'a new lot',
+              t('aNewLot'),
             )
           }
         />

@@ -10,6 +10,7 @@ import { NumberField } from '@/ui/NumberField';
 import { Txt } from '@/ui/Txt';
 import { dayTime } from '@/words/units';
 import { amount, orderText, partName } from './words';
+import { t as tr } from '@/words/stock';
 
 interface OrdersProps {
   settings: Settings;
@@ -33,7 +34,7 @@ export function Orders({ settings: s, advice, now, onChange }: OrdersProps) {
   return (
     <View className="border-[1.5px] border-ink bg-panel p-3 mb-3" testID="orders">
       <Txt strong size="l" level={2}>
-        {due.length ? `${due.length} to order` : 'Nothing to order'}
+        {due.length ? tr('toOrder', { length: due.length }) : tr('nothingToOrder')}
       </Txt>
       {due.map((a) => (
         <Txt key={a.kind + a.id} className="mt-1">
@@ -42,27 +43,32 @@ export function Orders({ settings: s, advice, now, onChange }: OrdersProps) {
       ))}
       {off.map((g) => (
         <Txt key={g.a.id + g.id} tone="caution" className="mt-1">
-          {nameOf(g.a)}, {g.id}: {amount(g.a, g.qty, s)} {g.at < now ? 'over its date since' : 'good until'}{' '}
-          {dayTime(g.at, now)}.
+          {g.at < now
+            ? tr('pastItsDateSince', { a: nameOf(g.a), id: g.id, a2: amount(g.a, g.qty, s), at: dayTime(g.at, now) })
+            : tr('goodUntil2', { a: nameOf(g.a), id: g.id, a2: amount(g.a, g.qty, s), at: dayTime(g.at, now) })}
         </Txt>
       ))}
-      <Disclosure title="Why and what else">
+      <Disclosure title={tr('whyAndWhatElse')}>
         <Txt size="s">
-          The point bridges a delivery in {Math.round(s.stockShare * 100)} % of cases. Parts: counts in the log, with a
-          rate that is itself uncertain (negative binomial). Tape and liquids: normal use by day, use on the way plus
-          its scatter. An order lasts about {orderFigures.reviewDays.value} days and never more than is used before it
-          goes off.
+          {tr('orderedAtThisLevelStockLasts', {
+            stockShare: Math.round(s.stockShare * 100),
+            value: orderFigures.reviewDays.value,
+          })}
         </Txt>
         {advice
           .filter((a) => a.kind !== 'part')
           .map((a) => (
             <Txt key={a.id} size="s">
-              {nameOf(a)}: {amount(a, a.use.perDay, s)} a day, order at {amount(a, a.advice.point, s)},{' '}
-              {amount(a, a.advice.safety, s)} of it against scatter.
+              {tr('aDayOrderAtOfIt', {
+                a: nameOf(a),
+                a2: amount(a, a.use.perDay, s),
+                a3: amount(a, a.advice.point, s),
+                a4: amount(a, a.advice.safety, s),
+              })}
             </Txt>
           ))}
         <NumberField
-          label="Deliveries that stock bridges"
+          label={tr('deliveriesThatStockLastsFor')}
           unit="%"
           low={50}
           high={99.9}
@@ -71,7 +77,7 @@ export function Orders({ settings: s, advice, now, onChange }: OrdersProps) {
           onCommit={(v) => onChange({ stockShare: v / 100 })}
         />
         <NumberField
-          label="Tape and liquids take to come"
+          label={tr('tapeAndLiquidsTakeToCome')}
           unit="days"
           low={0}
           high={365}
@@ -80,7 +86,7 @@ export function Orders({ settings: s, advice, now, onChange }: OrdersProps) {
           onCommit={(days) => onChange({ lead: { ...s.lead, days } })}
         />
         <NumberField
-          label="give or take"
+          label={tr('giveOrTake')}
           unit="days"
           low={0}
           high={120}
@@ -90,9 +96,9 @@ export function Orders({ settings: s, advice, now, onChange }: OrdersProps) {
         />
         <WhyRows
           rows={[
-            rowOf('Bridged deliveries, at first', orderFigures.share, ''),
-            rowOf('An order lasts', orderFigures.reviewDays, 'days'),
-            rowOf('Log that use is learned from', rateFigures.windowDays, 'days'),
+            rowOf(tr('theSameAtFirst'), orderFigures.share, ''),
+            rowOf(tr('anOrderLasts'), orderFigures.reviewDays, 'days'),
+            rowOf(tr('logThatUseIsLearnedFrom'), rateFigures.windowDays, 'days'),
           ]}
         />
       </Disclosure>

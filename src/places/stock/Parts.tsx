@@ -3,7 +3,7 @@ import { View } from 'react-native';
 
 import { itemOf, origins, works } from '@/core/intake/route';
 import { firstOut } from '@/core/stock/firstOut';
-import { originNames } from '@/model/eventLine';
+import { originNames } from '@/words/eventLine';
 import type { PartStock, Settings } from '@/model/settings';
 import { keyOfPart, partKey, quantityOf, type Stock } from '@/model/stock';
 import type { ItemAdvice } from '@/model/stockUse';
@@ -20,6 +20,7 @@ import { dayTime } from '@/words/units';
 import { Lots } from './Lots';
 import { withMove } from './moves';
 import { partName } from './words';
+import { t } from '@/words/stock';
 
 interface PartsProps {
   settings: Settings;
@@ -39,7 +40,7 @@ export function Parts({ settings: s, stock, advice, now, onChange }: PartsProps)
       ...(move ? { stockMoves: withMove(s, move) } : {}),
     });
   return (
-    <Disclosure title={`Parts (${s.parts.length})`} open>
+    <Disclosure title={t('parts', { length: s.parts.length })} open>
       {s.parts.map((p) => {
         const lots = stock.parts.get(p.id) ?? [];
         const have = quantityOf(lots);
@@ -50,19 +51,36 @@ export function Parts({ settings: s, stock, advice, now, onChange }: PartsProps)
           <View key={p.id} className="border-b border-rule pb-2 mb-2" testID={`part-${p.id}`}>
             <Txt strong>{name}</Txt>
             <Txt size="s" tone={a?.advice.now ? 'caution' : 'ink2'}>
-              {have} here{a?.reserved ? `, ${a.reserved} for open jobs` : ''}
-              {a ? `, ${a.use.count} taken in ${Math.round(a.use.days)} days, order at ${a.advice.point}` : ''}.
+              {a?.reserved
+                ? t('hereForOpenJobsTakenIn', {
+                    have,
+                    reserved: a.reserved,
+                    count: a.use.count,
+                    days: Math.round(a.use.days),
+                    point: a.advice.point,
+                  })
+                : a
+                  ? t('hereTakenInDaysOrderAt', {
+                      have,
+                      count: a.use.count,
+                      days: Math.round(a.use.days),
+                      point: a.advice.point,
+                    })
+                  : t('here', { have })}
             </Txt>
             {p.onOrder.map((o) => (
               <View key={o.id} className="flex-row items-center gap-2 my-1">
                 <Txt size="s" className="flex-1" tone={o.dueAt !== null && o.dueAt < now ? 'caution' : 'ink'}>
-                  {o.qty} on order
-                  {o.dueAt === null ? '' : `, ${o.dueAt < now ? 'should have come' : 'due'} ${dayTime(o.dueAt, now)}`}
+                  {o.dueAt === null
+                    ? t('onOrder', { qty: o.qty })
+                    : o.dueAt < now
+                      ? t('onOrderShouldHaveCome', { qty: o.qty, dueAt: dayTime(o.dueAt, now) })
+                      : t('onOrderDue', { qty: o.qty, dueAt: dayTime(o.dueAt, now) })}
                 </Txt>
                 <Button
                   kind="small"
-                  label={o.qty === 1 ? 'It is here' : 'They are here'}
-                  say={`${o.qty === 1 ? 'It is here' : 'They are here'}: ${o.qty} of ${name}`}
+                  label={o.qty === 1 ? t('itIsHere') : t('theyAreHere')}
+                  say={o.qty === 1 ? t('itIsHereOf', { qty: o.qty, name }) : t('theyAreHereOf', { qty: o.qty, name })}
                   onPress={() =>
                     put(
                       p,
@@ -89,12 +107,12 @@ export function Parts({ settings: s, stock, advice, now, onChange }: PartsProps)
                   put(
                     p,
                     { onOrder: [...p.onOrder, { id: newId().slice(0, 12), qty, at: nowMs(), dueAt }].slice(-20) },
-                    { item: p.id, what: 'ordered', before: have, after: have, note: `${qty} pieces` },
+                    { item: p.id, what: 'ordered', before: have, after: have, note: t('pieces', { qty }) },
                   )
                 }
               />
             ) : null}
-            <Disclosure title={`Lots and delivery of ${name}`}>
+            <Disclosure title={t('lotsAndDeliveryOf', { name })}>
               <Lots
                 name={name}
                 unit="pieces"
@@ -114,7 +132,7 @@ export function Parts({ settings: s, stock, advice, now, onChange }: PartsProps)
                 }
               />
               <NumberField
-                label={`${name} takes to come`}
+                label={t('takesToCome', { name })}
                 unit="days"
                 low={0}
                 high={365}
@@ -123,7 +141,7 @@ export function Parts({ settings: s, stock, advice, now, onChange }: PartsProps)
                 onCommit={(leadDays) => put(p, { leadDays }, null)}
               />
               <NumberField
-                label={`give or take, ${name}`}
+                label={t('giveOrTake2', { name })}
                 unit="days"
                 low={0}
                 high={120}
@@ -157,11 +175,12 @@ function OrderBox({
   const [many, setMany] = useState<number | null>(null);
   const [due, setDue] = useState<number | null>(null);
   const usual = now + part.leadDays * 86400e3;
-  if (!open) return <Button kind="small" label="Order" say={`Order ${name}`} onPress={() => setOpen(true)} />;
+  if (!open)
+    return <Button kind="small" label={t('order')} say={t('order2', { name })} onPress={() => setOpen(true)} />;
   return (
     <View className="my-1">
       <NumberField
-        label={`How many of ${name}`}
+        label={t('howManyOf', { name })}
         unit="pieces"
         low={1}
         high={10000}
@@ -169,7 +188,7 @@ function OrderBox({
         onCommit={(v) => setMany(Math.round(v))}
       />
       <DateTimeField
-        label={`${name} comes`}
+        label={t('comes', { name })}
         value={due ?? usual}
         now={now}
         from={now}
@@ -178,8 +197,8 @@ function OrderBox({
       />
       <Button
         kind="small"
-        label={`${many ?? qty} ordered`}
-        say={`${many ?? qty} ordered of ${name}`}
+        label={t('ordered', { many: many ?? qty })}
+        say={t('orderedOf', { many: many ?? qty, name })}
         onPress={() => {
           onOrder(many ?? qty, due ?? usual);
           setOpen(false);
@@ -200,25 +219,25 @@ function NewPart({ settings: s, onAdd }: { settings: Settings; onAdd: (p: PartSt
   const [origin, setOrigin] = useState<(typeof origins)[number]>('genuine');
   const taken = s.parts.some((p) => keyOfPart(p) === partKey(device, item, origin));
   return (
-    <Disclosure title="Another part">
+    <Disclosure title={t('anotherPart')}>
       <Choice
-        label="Device"
+        label={t('device')}
         value={device}
         options={devices.map((d) => ({ id: d.device.id, name: d.device.name }))}
         onChange={setDevice}
       />
-      <Choice label="Part" value={item} options={items.map((i) => ({ id: i, name: i }))} onChange={setItem} />
+      <Choice label={t('part')} value={item} options={items.map((i) => ({ id: i, name: i }))} onChange={setItem} />
       <Choice
-        label="Origin"
+        label={t('origin')}
         value={origin}
         options={origins.map((o) => ({ id: o, name: originNames[o] }))}
         onChange={setOrigin}
       />
       <Button
         kind="small"
-        label="Add the part"
+        label={t('addThePart')}
         disabled={taken || s.parts.length >= 200}
-        why={taken ? 'it is on the list' : 'the list is full'}
+        why={taken ? t('itIsOnTheList') : t('theListIsFull')}
         onPress={() =>
           onAdd({
             id: `${device}-${item}-${origin}`.slice(0, 60),

@@ -9,6 +9,7 @@ import { NumberField } from '@/ui/NumberField';
 import { TempField } from '@/ui/QuantityField';
 import { Txt } from '@/ui/Txt';
 import { temp } from '@/words/units';
+import { t } from '@/words/stock';
 
 interface ShelfAirProps {
   settings: Settings;
@@ -20,15 +21,14 @@ export function ShelfAir({ settings: s, onChange }: ShelfAirProps) {
   const n = s.night;
   const night = (change: Partial<Settings['night']>) => onChange({ night: { ...n, ...change } });
   return (
-    <Disclosure title="Shelf and air">
+    <Disclosure title={t('shelfAndAir')}>
       {s.shelves.map((x) => (
         <View key={x.id} className="border-b border-rule pb-2 mb-2">
           <Txt strong>
-            Place {x.name}
-            {x.tC === null ? ', as the room' : `, ${temp(x.tC, s)}`}
+            {x.tC === null ? t('placeAsTheRoom', { name: x.name }) : t('place', { name: x.name, tC: temp(x.tC, s) })}
           </Txt>
           <TempField
-            label={`Temperature of ${x.name}, where it has its own`}
+            label={t('temperatureOfIfItHasIts', { name: x.name })}
             units={s}
             lowC={-10}
             highC={60}
@@ -38,7 +38,7 @@ export function ShelfAir({ settings: s, onChange }: ShelfAirProps) {
           {x.tC === null ? null : (
             <Button
               kind="small"
-              label={`${x.name} is as the room`}
+              label={t('isAsTheRoom', { name: x.name })}
               onPress={() => onChange({ shelves: s.shelves.map((y) => (y.id === x.id ? { ...y, tC: null } : y)) })}
             />
           )}
@@ -46,7 +46,7 @@ export function ShelfAir({ settings: s, onChange }: ShelfAirProps) {
       ))}
       <Button
         kind="small"
-        label="Another place"
+        label={t('anotherPlace')}
         disabled={s.shelves.length >= 40}
         onPress={() =>
           onChange({
@@ -55,7 +55,7 @@ export function ShelfAir({ settings: s, onChange }: ShelfAirProps) {
         }
       />
       <NumberField
-        label="Humidity of the room"
+        label={t('humidityOfTheRoom')}
         unit="%"
         low={5}
         high={100}
@@ -63,15 +63,15 @@ export function ShelfAir({ settings: s, onChange }: ShelfAirProps) {
         onCommit={(humidity) => onChange({ humidity })}
       />
       <Tick
-        label="The shop is colder at night"
-        note="Cures that run over night count with it, unless that night is measured."
+        label={t('theShopIsColderAtNight')}
+        note={t('curesThatRunOverNightCount')}
         on={n.on}
         onChange={(on) => night({ on })}
       />
       {n.on ? (
         <>
           <TempField
-            label="Night temperature"
+            label={t('nightTemperature')}
             units={s}
             lowC={-10}
             highC={40}
@@ -79,7 +79,7 @@ export function ShelfAir({ settings: s, onChange }: ShelfAirProps) {
             onC={(v) => night({ tC: v })}
           />
           <NumberField
-            label="Cold from"
+            label={t('coldFrom')}
             unit="o’clock"
             low={0}
             high={23}
@@ -87,7 +87,7 @@ export function ShelfAir({ settings: s, onChange }: ShelfAirProps) {
             onCommit={(v) => night({ fromH: Math.round(v) })}
           />
           <NumberField
-            label="Warm again at"
+            label={t('warmAgainAt')}
             unit="o’clock"
             low={0}
             high={23}

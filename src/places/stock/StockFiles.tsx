@@ -15,6 +15,7 @@ import { stamp } from '@/words/units';
 import { nowMs } from '@/store/clock';
 import { stockOf } from '@/workers/filesClient';
 import { moveWords, withMove } from './moves';
+import { t } from '@/words/stock';
 
 interface StockFilesProps {
   settings: Settings;
@@ -40,42 +41,59 @@ export function StockFiles({ settings: s, stock, onChange }: StockFilesProps) {
           what: 'imported',
           before: null,
           after: r.lines,
-          note: `${r.lines} lines`,
+          note: t('lines', { lines: r.lines }),
         }),
       };
       const checked = checkSettings({ ...s, ...change });
       if (!checked.ok) return setTold(refused(`${file.name}: ${checked.problem}`));
       onChange(change);
-      setTold({ text: `${r.lines} lines are counted in.`, bad: false });
+      setTold({ text: t('linesAreCountedIn', { lines: r.lines }), bad: false });
     } catch (e) {
-      setTold(refused(e instanceof Error ? e.message : 'the file was not read'));
+      setTold(refused(e instanceof Error ? e.message : t('theFileWasNotRead')));
     }
   };
   return (
-    <Disclosure title="Files and changes">
+    <Disclosure title={t('filesAndChanges')}>
       {reading.view}
       <Message told={told} />
       <View className="flex-row gap-3 mb-2">
         <View className="flex-1">
           <Button
             kind="small"
-            label="Stock as CSV"
+            label={t('stockAsCsv')}
             onPress={() => download('stock.csv', stockCsv(s, stock), 'text/csv')}
           />
         </View>
         <View className="flex-1">
-          <Button kind="small" label="Count from a CSV" onPress={() => void read()} />
+          <Button kind="small" label={t('countFromACsv')} onPress={() => void read()} />
         </View>
       </View>
-      {s.stockMoves.length ? null : <Txt tone="ink2">Nothing was changed by hand yet.</Txt>}
+      {s.stockMoves.length ? null : <Txt tone="ink2">{t('nothingWasChangedByHandYet')}</Txt>}
       {[...s.stockMoves]
         .reverse()
         .slice(0, 30)
         .map((m) => (
           <Txt key={m.id} size="s">
-            {stamp(m.at)} {m.who}: {m.item} {moveWords[m.what]}
-            {m.before === null ? '' : `, ${m.before} to ${m.after}`}
-            {m.note ? ` (${m.note})` : ''}
+            {m.before === null
+              ? `${stamp(m.at)} ${m.who}: ${m.item} ${moveWords[m.what]}${m.note ? ` (${m.note})` : ''}`
+              : m.note
+                ? t('to', {
+                    at: stamp(m.at),
+                    who: m.who,
+                    item: m.item,
+                    what: moveWords[m.what],
+                    before: m.before,
+                    after: m.after,
+                    note: m.note,
+                  })
+                : t('to2', {
+                    at: stamp(m.at),
+                    who: m.who,
+                    item: m.item,
+                    what: moveWords[m.what],
+                    before: m.before,
+                    after: m.after,
+                  })}
           </Txt>
         ))}
     </Disclosure>

@@ -18,6 +18,7 @@ import { BondingMethodFigures } from './BondingMethodFigures';
 import { ShelfAir } from './ShelfAir';
 import { StockFiles } from './StockFiles';
 import { Tapes } from './Tapes';
+import { t } from '@/words/stock';
 
 /** What is at hand for bonding and holding; what the jobs took is drawn off, what is counted here starts anew. */
 export function StockScreen() {
@@ -34,7 +35,7 @@ export function StockScreen() {
   };
   const counts = (id: string, taken: number) => put({ ringsInStock: { ...s.ringsInStock, [id]: taken } });
   return (
-    <PlaceFrame title="Stock" line="parts, tape, liquids, rings, what holds, the shelf">
+    <PlaceFrame title={t('stock')} line={t('partsTapeLiquidsRingsWhatHolds')}>
       {problem ? (
         <Txt tone="caution" className="mb-2">
           {problem}
@@ -44,14 +45,14 @@ export function StockScreen() {
       <Parts settings={s} stock={stock} advice={advice} now={now} onChange={put} />
       <Tapes settings={s} stock={stock} onChange={(tapes) => put({ tapes })} />
       <Liquids settings={s} stock={stock} onChange={put} />
-      <Disclosure title="Pre-cut rings">
+      <Disclosure title={t('preCutRings')}>
         {devices.map(({ device: d }) => {
           const left = stock.rings.get(d.id) ?? 0;
           const used = (s.ringsInStock[d.id] ?? 0) - left;
           return (
             <NumberField
               key={d.id}
-              label={`Rings for ${d.name}`}
+              label={t('ringsFor', { name: d.name })}
               unit="pieces"
               low={0}
               high={500}
@@ -62,11 +63,11 @@ export function StockScreen() {
           );
         })}
       </Disclosure>
-      <Disclosure title="Clips, weights, bag">
+      <Disclosure title={t('clipsWeightsBag')}>
         {s.clips.map((c) => (
           <NumberField
             key={c.id}
-            label={`${c.name}s of ${c.forceN} N`}
+            label={t('sOfN', { name: c.name, forceN: c.forceN })}
             unit="pieces"
             low={0}
             high={200}
@@ -77,7 +78,7 @@ export function StockScreen() {
         {s.weights.map((w) => (
           <NumberField
             key={w.id}
-            label={`Weights of ${w.massKg} kg`}
+            label={t('weightsOfKg', { massKg: w.massKg })}
             unit="pieces"
             low={0}
             high={100}
@@ -88,7 +89,7 @@ export function StockScreen() {
           />
         ))}
         <NumberField
-          label="Vacuum bag, highest pressure; 0 without one"
+          label={t('vacuumBagHighestPressure0Without')}
           unit="kPa"
           low={0}
           high={95}

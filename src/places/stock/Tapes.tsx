@@ -11,6 +11,7 @@ import { LengthField } from '@/ui/QuantityField';
 import { Txt } from '@/ui/Txt';
 import { Entry } from '@/bench-kit/Why';
 import { length } from '@/words/units';
+import { t as tr } from '@/words/stock';
 
 interface TapesProps {
   settings: Settings;
@@ -27,7 +28,7 @@ export function Tapes({ settings: s, stock, onChange }: TapesProps) {
       ...s.tapes,
       {
         id: newId().slice(0, 12),
-        name: 'another tape',
+        name: tr('anotherTape'),
         widthMm: 1.5,
         thicknessMm: 0.2,
         black: false,
@@ -37,11 +38,11 @@ export function Tapes({ settings: s, stock, onChange }: TapesProps) {
       },
     ]);
   return (
-    <Disclosure title={`Tape (${s.tapes.length})`} open>
+    <Disclosure title={tr('tape', { length: s.tapes.length })} open>
       {s.tapes.map((t) => (
         <TapeRow key={t.id} t={t} settings={s} stock={stock} put={(change) => put(t.id, change)} />
       ))}
-      <Button kind="small" label="Another tape" onPress={add} disabled={s.tapes.length >= 20} />
+      <Button kind="small" label={tr('anotherTape2')} onPress={add} disabled={s.tapes.length >= 20} />
     </Disclosure>
   );
 }
@@ -58,7 +59,7 @@ function TapeRow({ t, settings: s, stock, put }: TapeProps) {
   return (
     <View className="border-b border-rule pb-2 mb-2">
       <Entry
-        label="Name of the tape"
+        label={tr('nameOfTheTape')}
         value={t.name}
         max={60}
         onChange={(name) => (name.trim() ? put({ name }) : undefined)}
@@ -66,7 +67,7 @@ function TapeRow({ t, settings: s, stock, put }: TapeProps) {
       <View className="flex-row gap-3">
         <View className="flex-1">
           <LengthField
-            label={`Width of ${t.name}`}
+            label={tr('widthOf', { name: t.name })}
             units={s}
             lowMm={0.5}
             highMm={30}
@@ -77,7 +78,7 @@ function TapeRow({ t, settings: s, stock, put }: TapeProps) {
         </View>
         <View className="flex-1">
           <LengthField
-            label={`Thickness of ${t.name}`}
+            label={tr('thicknessOf', { name: t.name })}
             units={s}
             lowMm={0.03}
             highMm={2}
@@ -86,7 +87,7 @@ function TapeRow({ t, settings: s, stock, put }: TapeProps) {
           />
         </View>
       </View>
-      <Tick label={`${t.name} is black`} on={t.black} onChange={(black) => put({ black })} />
+      <Tick label={tr('isBlack2', { name: t.name })} on={t.black} onChange={(black) => put({ black })} />
       <Rolls t={t} settings={s} stock={stock} put={put} />
       <Offcuts t={t} settings={s} stock={stock} put={put} />
     </View>
@@ -102,7 +103,7 @@ function Rolls({ t, settings: s, stock, put }: TapeProps) {
         return (
           <LengthField
             key={r.id}
-            label={`Counted on roll ${i + 1} of ${t.name}`}
+            label={tr('countedOnRollOf', { i: i + 1, name: t.name })}
             units={s}
             lowMm={0}
             highMm={100000}
@@ -120,7 +121,7 @@ function Rolls({ t, settings: s, stock, put }: TapeProps) {
         <View className="flex-1">
           <Button
             kind="small"
-            label="Another roll"
+            label={tr('anotherRoll')}
             onPress={() =>
               put({
                 rolls: [...t.rolls, { id: newId().slice(0, 12), lengthMm: 25000, countedAt: nowMs() }].slice(0, 20),
@@ -131,7 +132,7 @@ function Rolls({ t, settings: s, stock, put }: TapeProps) {
         <View className="flex-1">
           <Button
             kind="small"
-            label="Empty rolls out"
+            label={tr('emptyRollsOut')}
             disabled={!t.rolls.some((r) => (stock.rolls.get(rollKey(t.id, r.id)) ?? 0) < 1)}
             onPress={() => put({ rolls: t.rolls.filter((r) => (stock.rolls.get(rollKey(t.id, r.id)) ?? 0) >= 1) })}
           />
@@ -147,11 +148,11 @@ function Offcuts({ t, settings: s, stock, put }: TapeProps) {
   return (
     <>
       <Txt size="s" className="mt-2">
-        Offcuts: {offcuts.length ? offcuts.map((o) => length(o.lengthMm, s, 0)).join(', ') : 'none'}.
+        {tr('offcuts', { join: offcuts.length ? offcuts.map((o) => length(o.lengthMm, s, 0)).join(', ') : 'none' })}
       </Txt>
       <LengthField
         key={`o${offcuts.length}`}
-        label={`Another offcut of ${t.name}`}
+        label={tr('anotherOffcutOf', { name: t.name })}
         units={s}
         lowMm={15}
         highMm={2000}
@@ -165,7 +166,11 @@ function Offcuts({ t, settings: s, stock, put }: TapeProps) {
         }
       />
       {offcuts.length ? (
-        <HoldButton kind="side" label="Offcuts are used up" onPress={() => put({ offcuts: [], offcutsAt: nowMs() })} />
+        <HoldButton
+          kind="side"
+          label={tr('offcutsAreUsedUp')}
+          onPress={() => put({ offcuts: [], offcutsAt: nowMs() })}
+        />
       ) : null}
     </>
   );

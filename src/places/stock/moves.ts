@@ -1,6 +1,7 @@
 import type { Settings, StockMove } from '@/model/settings';
 import { newId } from '@/store/ids';
 import { nowMs } from '@/store/clock';
+import { t } from '@/words/stock';
 
 const most = 1000;
 
@@ -12,6 +13,10 @@ export const moveWords: Record<StockMove['what'], string> = {
   counted: 'counted',
   ordered: 'ordered',
   arrived: 'arrived',
-  scrapped: 'thrown away',
-  imported: 'read in from a file',
+  get scrapped() {
+    return t('thrownAway2');
+  },
+  get imported() {
+    return t('readInFromAFile');
+  },
 };

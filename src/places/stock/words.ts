@@ -1,8 +1,9 @@
 import { itemOf, works } from '@/core/intake/route';
-import { originNames, workNames } from '@/model/eventLine';
+import { originNames, workNames } from '@/words/eventLine';
 import type { PartStock, Settings } from '@/model/settings';
 import type { ItemAdvice } from '@/model/stockUse';
-import { length } from '@/words/units';
+import { digits, length } from '@/words/units';
+import { t } from '@/words/stock';
 
 /** A part in words: what it is for, of which origin. */
 export function partName(
@@ -18,8 +19,10 @@ export const amount = (a: Pick<ItemAdvice, 'unit'>, v: number, s: Settings): str
   a.unit === 'mm'
     ? length(v, s, 0)
     : a.unit === 'ml'
-      ? `${v.toFixed(1)} ml`
-      : `${Math.round(v)} ${Math.round(v) === 1 ? 'piece' : 'pieces'}`;
+      ? t('ml', { toFixed: digits(v, 1) })
+      : Math.round(v) === 1
+        ? t('piece', { v: Math.round(v) })
+        : t('pieces2', { v: Math.round(v) });
 
 /** One line of what to order: how much, and why now. */
 export function orderText(a: ItemAdvice, name: string, s: Settings): string {
@@ -37,9 +40,11 @@ export function orderText(a: ItemAdvice, name: string, s: Settings): string {
           : 'pieces';
   const there = [
     amount(a, a.have, s),
-    ...(a.onOrder ? [`${a.onOrder} on order`] : []),
-    ...(a.reserved ? [`${a.reserved} for open jobs`] : []),
+    ...(a.onOrder ? [t('onOrder2', { onOrder: a.onOrder })] : []),
+    ...(a.reserved ? [t('forOpenJobs', { reserved: a.reserved })] : []),
   ].join(', ');
-  const days = a.use.perDay > 0 ? `, enough for ${Math.round(Math.max(0, a.have) / a.use.perDay)} days` : '';
-  return `${name}: order ${a.advice.qty} ${pack}. Here: ${there}${days}; it is ordered at ${amount(a, a.advice.point, s)}${a.advice.cappedByLife ? '; more would go off first' : ''}.`;
+  const days = a.use.perDay > 0 ? t('enoughForDays', { max: Math.round(Math.max(0, a.have) / a.use.perDay) }) : '';
+  return a.advice.cappedByLife
+    ? t('orderHereOrderWhenDownTo', { name, qty: a.advice.qty, pack, there, days, a: amount(a, a.advice.point, s) })
+    : t('orderHereOrderWhenDownTo2', { name, qty: a.advice.qty, pack, there, days, a: amount(a, a.advice.point, s) });
 }

@@ -4,6 +4,7 @@ import { View } from 'react-native';
 import { type BeadDetailsProps } from './useBeadDetails';
 import { useBeadDetails } from './useBeadDetails';
 import { BeadSettings, BondingMethodSettings, BeadNumbers } from './BeadDetailsParts';
+import { t } from '@/words/bond';
 
 /** What a bead is set to, and what follows from it. */
 export function BeadDetails(p: BeadDetailsProps) {
@@ -14,7 +15,7 @@ export function BeadDetails(p: BeadDetailsProps) {
       <BondingMethodSettings here={here} />
       <BeadNumbers here={here} />
       <Link href={'/stock' as Href} className="font-body text-m text-ink underline py-3">
-        Stock: liquids, tubes, dates
+        {t('stockLiquidsTubesDates')}
       </Link>
     </View>
   );

@@ -6,8 +6,16 @@ import { LengthField, TempField } from '@/ui/QuantityField';
 import { Txt } from '@/ui/Txt';
 import { length, percent } from '@/words/units';
 import type { BeadDetailsState } from './useBeadDetails';
+import { t } from '@/words/bond';
 
-const kinds = { solvent: 'dries by its solvent', moisture: 'cures by moisture, keeps its volume' };
+const kinds = {
+  get solvent() {
+    return t('driesAsItsSolventLeaves');
+  },
+  get moisture() {
+    return t('curesWithMoistureDoesNotShrink');
+  },
+};
 
 /** Glue, width, gap, hand and tube. */
 export function BeadSettings({
@@ -18,17 +26,17 @@ export function BeadSettings({
   return (
     <>
       <Choice
-        label="Glue"
+        label={t('glue')}
         value={liquid.id}
         options={work.liquids.map((l) => ({
           id: l.id,
-          name: l.black && !/black/i.test(l.name) ? `${l.name}, black` : l.name,
+          name: l.black && !/black/i.test(l.name) ? t('black', { name: l.name }) : l.name,
         }))}
         onChange={(liquidId) => onPicks({ liquidId })}
-        hint={`${kinds[liquid.cure]}; nozzle ${length(liquid.nozzleDiaMm, s, 2)}.`}
+        hint={t('nozzle', { cure: kinds[liquid.cure], nozzleDiaMm: length(liquid.nozzleDiaMm, s, 2) })}
       />
       <LengthField
-        label="Closed width of the bead"
+        label={t('widthOfTheBeadOnceClosed')}
         units={s}
         lowMm={0.3}
         highMm={ring}
@@ -36,7 +44,7 @@ export function BeadSettings({
         onMm={(v) => onPicks({ bondMm: v })}
       />
       <LengthField
-        label="Gap that it closes to"
+        label={t('gapItClosesTo')}
         units={s}
         lowMm={0.05}
         highMm={1}
@@ -44,7 +52,7 @@ export function BeadSettings({
         onMm={(v) => onPicks({ gapMm: v })}
       />
       <NumberField
-        label="Hand speed"
+        label={t('handSpeed')}
         unit="mm/s"
         low={0.5}
         high={30}
@@ -53,7 +61,7 @@ export function BeadSettings({
         onCommit={(feedMmS) => onPicks({ feedMmS })}
       />
       <TempField
-        label="Temperature of the tube"
+        label={t('temperatureOfTheTube')}
         units={s}
         lowC={openFigures.tubeC.low.value}
         highC={openFigures.tubeC.high.value}
@@ -70,7 +78,7 @@ export function BondingMethodSettings({ here: { school, s, work, picks, onPicks 
     <>
       {school === 'reuseTopup' ? (
         <LengthField
-          label="Torn length of the old ring"
+          label={t('tornLengthOfTheOldRing')}
           units={s}
           lowMm={2}
           highMm={work.path.lengthMm}
@@ -82,16 +90,16 @@ export function BondingMethodSettings({ here: { school, s, work, picks, onPicks 
       {school === 'fullFill' ? (
         <>
           <Choice
-            label="In the middle"
+            label={t('inTheMiddle')}
             value={picks.pattern}
             options={[
-              { id: 'lines', name: 'Lines' },
-              { id: 'dots', name: 'Dots' },
+              { id: 'lines', name: t('lines') },
+              { id: 'dots', name: t('dots') },
             ]}
             onChange={(pattern) => onPicks({ pattern })}
           />
           <NumberField
-            label="Coverage when closed"
+            label={t('coverageWhenClosed')}
             unit="%"
             low={Math.round(fillFigures.fewest.value * 100)}
             high={90}
@@ -99,7 +107,7 @@ export function BondingMethodSettings({ here: { school, s, work, picks, onPicks 
             onCommit={(v) => onPicks({ coverage: v / 100 })}
           />
           <LengthField
-            label="From line to line, or dot to dot"
+            label={t('fromLineToLineOrDot')}
             units={s}
             lowMm={2}
             highMm={20}
@@ -117,38 +125,72 @@ export function BeadNumbers({ here: { bead, s, picks } }: { here: BeadDetailsSta
   return bead ? (
     <>
       <Txt size="s">
-        As laid {bead.bead.sectionMm2.toFixed(3)} mm², a strand {length(bead.bead.strandDiaMm, s, 2)} thick: a nozzle up
-        to that lays it without dragging. By hand it closes to {length(bead.bead.bondMinMm, s, 2)} to{' '}
-        {length(bead.bead.bondMaxMm, s, 2)}. Dry it fills {percent(bead.bead.dryFill)} of what was laid
-        {bead.bead.fillsGaps ? '.' : ': it fills no gap.'}
+        {bead.bead.fillsGaps
+          ? t('laidMmAStrandThickA', {
+              toFixed: bead.bead.sectionMm2.toFixed(3),
+              strandDiaMm: length(bead.bead.strandDiaMm, s, 2),
+              bondMinMm: length(bead.bead.bondMinMm, s, 2),
+              bondMaxMm: length(bead.bead.bondMaxMm, s, 2),
+              dryFill: percent(bead.bead.dryFill),
+            })
+          : t('laidMmAStrandThickA2', {
+              toFixed: bead.bead.sectionMm2.toFixed(3),
+              strandDiaMm: length(bead.bead.strandDiaMm, s, 2),
+              bondMinMm: length(bead.bead.bondMinMm, s, 2),
+              bondMaxMm: length(bead.bead.bondMaxMm, s, 2),
+              dryFill: percent(bead.bead.dryFill),
+            })}
       </Txt>
       <Txt size="s">
-        {bead.order.order.length} {bead.order.order.length === 1 ? 'run' : 'runs'} round the ring between what stays
-        open, {length(bead.order.travelMm, s, 0)} through the air between them
-        {bead.order.proven ? ', the least there is' : ''}.{' '}
         {bead.nearCamera
-          ? `${length(bead.nearCamera.mm, s, 1)} to the nearest camera, ${length(bead.bead.cameraClearMm, s, 1)} asked for. `
-          : ''}
-        {bead.nearSound ? `${length(bead.nearSound.mm, s, 1)} to the nearest microphone or speaker.` : ''}
+          ? bead.nearSound
+            ? t('roundTheRingBetweenWhatStays', {
+                length: bead.order.order.length,
+                part: bead.order.order.length === 1 ? t('run') : t('runs'),
+                travelMm: length(bead.order.travelMm, s, 0),
+                part2: bead.order.proven ? t('theLeastThereIs') : '',
+                mm: length(bead.nearCamera.mm, s, 1),
+                cameraClearMm: length(bead.bead.cameraClearMm, s, 1),
+                mm2: length(bead.nearSound.mm, s, 1),
+              })
+            : `${t('roundTheRingBetweenWhatStays2', { length: bead.order.order.length, part: bead.order.order.length === 1 ? t('run') : t('runs'), travelMm: length(bead.order.travelMm, s, 0), part2: bead.order.proven ? t('theLeastThereIs') : '', mm: length(bead.nearCamera.mm, s, 1), cameraClearMm: length(bead.bead.cameraClearMm, s, 1) })} `
+          : bead.nearSound
+            ? t('roundTheRingBetweenWhatStays3', {
+                length: bead.order.order.length,
+                part: bead.order.order.length === 1 ? t('run') : t('runs'),
+                travelMm: length(bead.order.travelMm, s, 0),
+                part2: bead.order.proven ? t('theLeastThereIs') : '',
+                mm: length(bead.nearSound.mm, s, 1),
+              })
+            : `${t('roundTheRingBetweenWhatStays4', { length: bead.order.order.length, part: bead.order.order.length === 1 ? t('run') : t('runs'), travelMm: length(bead.order.travelMm, s, 0), part2: bead.order.proven ? t('theLeastThereIs') : '' })} `}
       </Txt>
       {bead.nearCamera && bead.nearCamera.mm < bead.bead.cameraClearMm ? (
         <Txt size="s" tone="caution">
-          Too near to a camera: lay it at the outer edge there, thinner.
+          {t('tooNearToACameraLay')}
         </Txt>
       ) : null}
       {bead.fill ? (
         <Txt size="s">
-          {bead.fill.lines} lines in {bead.fill.strokes.length} {bead.fill.strokes.length === 1 ? 'stroke' : 'strokes'},{' '}
-          {bead.fillMl.toFixed(2)} ml, each {length(picks.coverage * picks.pitchMm, s, 1)} wide when closed. Lines are
-          proposed: air leaves along them. Narrower lines dry faster, by the square of their width.
+          {bead.fill.strokes.length === 1
+            ? t('linesInStrokeMlEachWide', {
+                lines: bead.fill.lines,
+                length: bead.fill.strokes.length,
+                toFixed: bead.fillMl.toFixed(2),
+                coverage: length(picks.coverage * picks.pitchMm, s, 1),
+              })
+            : t('linesInStrokesMlEachWide', {
+                lines: bead.fill.lines,
+                length: bead.fill.strokes.length,
+                toFixed: bead.fillMl.toFixed(2),
+                coverage: length(picks.coverage * picks.pitchMm, s, 1),
+              })}
         </Txt>
       ) : null}
       {bead.dots ? (
-        <Txt size="s" tone={bead.dots.figures.touching ? 'caution' : 'ink'}>
-          {bead.dots.at.length} dots of {bead.dots.figures.ulPerDot.toFixed(1)} µl, {bead.fillMl.toFixed(2)} ml; each
-          spreads to {length(2 * bead.dots.figures.discRadiusMm, s, 1)} across.
-          {bead.dots.figures.touching ? ' They touch: air is shut in between.' : ''}
-        </Txt>
+        <Txt
+          size="s"
+          tone={bead.dots.figures.touching ? 'caution' : 'ink'}
+        >{`${t('dotsOfLMlEachSpreads', { length: bead.dots.at.length, toFixed: bead.dots.figures.ulPerDot.toFixed(1), toFixed2: bead.fillMl.toFixed(2), discRadiusMm: length(2 * bead.dots.figures.discRadiusMm, s, 1) })}${bead.dots.figures.touching ? ` ${t('theyTouchAirIsShutIn')}` : ''}`}</Txt>
       ) : null}
     </>
   ) : null;

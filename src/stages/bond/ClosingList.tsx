@@ -12,6 +12,7 @@ import { Txt } from '@/ui/Txt';
 import { clock, length } from '@/words/units';
 import { closingText } from './bondCall';
 import type { BeadWork } from '@/work/bond/beadWork';
+import { t } from '@/words/bond';
 
 interface ClosingListProps {
   job: JobState;
@@ -34,15 +35,11 @@ export function BeforeClosing({ job }: { job: JobState }) {
   return (
     <View className="mb-2">
       <Txt strong className="mt-1">
-        Before it closes
+        {t('beforeItCloses')}
       </Txt>
-      <Tick label="Blown over the lenses once more" {...tick('blownClosing')} />
-      <Tick
-        label="Photo of the open inside, or none wanted"
-        note="Shows what was in there and how it lay, when somebody asks later."
-        {...tick('photoClosing')}
-      />
-      <Disclosure title={`Photos (${job.photos.length})`}>
+      <Tick label={t('lensesBlownOffOnceMore')} {...tick('blownClosing')} />
+      <Tick label={t('photoOfTheOpenInsideOr')} note={t('showsLaterWhatWasInThere')} {...tick('photoClosing')} />
+      <Disclosure title={t('photos', { length: job.photos.length })}>
         <PhotosSection job={job} />
       </Disclosure>
     </View>
@@ -58,33 +55,41 @@ export function ClosingList({ job, closing, bead, awake }: ClosingListProps) {
   return (
     <View className="mb-2">
       <Txt strong className="mt-2">
-        Closing
+        {t('closing')}
       </Txt>
       <Txt size="s">{closingText(closing)}</Txt>
-      <Txt size="s">
-        Press with a cloth from there outward, both ways in turn, so that air runs ahead. Not over cameras, board, coil
-        or the display.
-      </Txt>
+      <Txt size="s">{t('pressWithAClothFromThere')}</Txt>
       {bead ? (
         <Txt size="s">
           {flow === null
-            ? `This glue stops by itself at ${length(bead.squeeze.stopMm, settings, 2)}, above the ${length(bead.gapMm, settings, 2)} that are wanted: press longer does not help, lay less.`
-            : `It flows for ${flow! < 1 ? 'less than a second' : clock(flow!)}; the frame’s ledge stops it at ${length(bead.gapMm, settings, 2)}, not the glue.`}{' '}
-          {bead.bead.outMm > 0
-            ? `At its widest ${length(bead.bead.outMm, settings, 2)} come out: wipe along the joint at once, dry, then with what its maker names; never toward a lens.`
-            : 'At its widest nothing comes out beside the cover.'}
+            ? bead.bead.outMm > 0
+              ? t('thisGlueStopsByItselfAt', {
+                  stopMm: length(bead.squeeze.stopMm, settings, 2),
+                  gapMm: length(bead.gapMm, settings, 2),
+                  outMm: length(bead.bead.outMm, settings, 2),
+                })
+              : t('thisGlueStopsByItselfAt2', {
+                  stopMm: length(bead.squeeze.stopMm, settings, 2),
+                  gapMm: length(bead.gapMm, settings, 2),
+                })
+            : bead.bead.outMm > 0
+              ? t('itFlowsForTheFramesLedge', {
+                  flow: flow! < 1 ? t('lessThanASecond') : clock(flow!),
+                  gapMm: length(bead.gapMm, settings, 2),
+                  outMm: length(bead.bead.outMm, settings, 2),
+                })
+              : t('itFlowsForTheFramesLedge2', {
+                  flow: flow! < 1 ? t('lessThanASecond') : clock(flow!),
+                  gapMm: length(bead.gapMm, settings, 2),
+                })}
         </Txt>
       ) : null}
-      <Tick label="Pressed round" {...tick('pressedRound')} />
-      {bead ? <Tick label="Squeeze-out wiped" {...tick('squeezeWiped')} /> : null}
-      <Tick
-        label="Looked along the surface"
-        note="Any bump: something is trapped. Open and find it."
-        {...tick('lookedAlong')}
-      />
+      <Tick label={t('pressedAllRound')} {...tick('pressedRound')} />
+      {bead ? <Tick label={t('squeezedOutGlueWipedOff')} {...tick('squeezeWiped')} /> : null}
+      <Tick label={t('lookedAlongTheSurface')} note={t('anyBumpSomethingIsTrappedOpen')} {...tick('lookedAlong')} />
       {awake === 'refused' ? (
         <Txt size="s" tone="caution">
-          This browser does not keep the screen awake: a sleeping page cannot ring.
+          {t('thisBrowserDoesNotKeepThe')}
         </Txt>
       ) : null}
     </View>

@@ -5,7 +5,7 @@ import type { Settings } from '@/model/settings';
 import { OpenAgain } from '@/bench-kit/OpenAgain';
 import { ScrewGate } from '@/bench-kit/ScrewGate';
 import { Why } from '@/bench-kit/Why';
-import { clock, length } from '@/words/units';
+import { digits, clock, length } from '@/words/units';
 import { BeadDetails } from './BeadDetails';
 import { BeforeClosing, ClosingList } from './ClosingList';
 import { RealUse } from './RealUse';
@@ -13,6 +13,7 @@ import { whyRows } from './readings';
 import { BondingMethodTable } from './BondingMethodTable';
 import { TapeDetails } from './TapeDetails';
 import { isLiquid, type Joint } from './useJoint';
+import { t } from '@/words/bond';
 
 interface JointBelowProps {
   job: JobState;
@@ -60,11 +61,20 @@ function JointWhy({ job, settings, joint: { work, school, choice, liquid, bead }
         ml: bead?.ml,
       }}
       notes={[
-        'Costs are material, work, the chance of rework and the delay; the figures are the shop’s own and are changed on Stock.',
+        t('costsAreMaterialWorkTheChance'),
         ...(bead
           ? [
-              `With ${clock(bead.open.waitS)} to wait and ${clock(bead.open.skinS)} to the skin at this temperature and height. It flows for ${bead.squeeze.timeS === null ? 'ever: it stops by itself first' : `${bead.squeeze.timeS.toFixed(2)} s`} until the gap is reached: the clamps are there for the solvent to leave, not for the flow.`,
-              `Its own stiffness would stop it at ${length(bead.squeeze.stopMm, settings, 2)}; the frame’s ledge stops it at ${length(bead.gapMm, settings, 2)}. Without a ledge, spacers of that height keep it from being pressed out.`,
+              bead.squeeze.timeS === null
+                ? t('hereToWaitAndToThe', { waitS: clock(bead.open.waitS), skinS: clock(bead.open.skinS) })
+                : t('hereToWaitAndToThe2', {
+                    waitS: clock(bead.open.waitS),
+                    skinS: clock(bead.open.skinS),
+                    toFixed: digits(bead.squeeze.timeS, 2),
+                  }),
+              t('itsOwnStiffnessWouldStopIt', {
+                stopMm: length(bead.squeeze.stopMm, settings, 2),
+                gapMm: length(bead.gapMm, settings, 2),
+              }),
             ]
           : []),
       ]}

@@ -15,13 +15,18 @@ import { beadReadings, ringReadings, tapeReadings } from './readings';
 import { BondingMethodChoice } from './BondingMethodTable';
 import { useJoint } from './useJoint';
 import { useJointActions } from './useJointActions';
+import { t } from '@/words/bond';
 
 const cautions = {
-  tape: 'Sharp blade and glass edges: gloves, cut away from the hand. Cameras and microphones stay clear of adhesive.',
-  solvent:
-    'Solvent glue: its vapour burns and makes dizzy. Every heat source off and away, air the room, gloves; the maker’s sheet and local rules come first.',
-  moisture:
-    'Sealant: gloves, air the room, off skin and eyes; the maker’s sheet and local rules come first. Glass edges are sharp.',
+  get tape() {
+    return t('sharpBladeAndGlassEdgesGloves');
+  },
+  get solvent() {
+    return t('solventGlueItsVapourBurnsAnd');
+  },
+  get moisture() {
+    return t('sealantGlovesAirTheRoomKeep');
+  },
 };
 
 /** How a cover is bonded again: the way, how much of it, laid where, closed when. */
@@ -34,8 +39,8 @@ export function JointBond({ job }: { job: JobState }) {
   const { text, stop, lacksTick } = jointCall(job, jobs, settings, joint);
   return (
     <View className="flex-1">
-      <Flash on={joint.openFlash} label="Close now" />
-      <Flash on={joint.lastFlash} label="Last chance to close" />
+      <Flash on={joint.openFlash} label={t('closeNow')} />
+      <Flash on={joint.lastFlash} label={t('lastChanceToClose')} />
       <StageShell
         job={job}
         stage="bond"
@@ -68,7 +73,7 @@ export function JointBond({ job }: { job: JobState }) {
           phase === 'open' && late ? (
             <HoldButton
               key="late"
-              label="Closed over the skin"
+              label={t('closedOverTheSkin')}
               onPress={main.act}
               disabled={lacksTick !== null}
               {...(lacksTick ? { why: lacksTick } : {})}
@@ -86,7 +91,7 @@ export function JointBond({ job }: { job: JobState }) {
         }
         side={
           phase === 'laying' || phase === 'open' ? (
-            <HoldButton kind="side" label="Wiped off" onPress={wipeOff} />
+            <HoldButton kind="side" label={t('wipedOff')} onPress={wipeOff} />
           ) : undefined
         }
       >

@@ -4,9 +4,10 @@ import { badStretches } from '@/work/bond/frameOf';
 import { PlainPlan } from '@/bench-kit/PlainPlan';
 import { BeadStrokes, PaceMark } from '@/ui/plan/bondLayers';
 import { Numbers, RingArcs, Soundings, TapeBars } from '@/ui/plan/layers';
-import { length, lengthNumber } from '@/words/units';
+import { digits, length, lengthNumber } from '@/words/units';
 import { groupPieces } from './TapeDetails';
 import type { Joint } from './useJoint';
+import { t } from '@/words/bond';
 
 interface JointPictureProps {
   job: JobState;
@@ -24,18 +25,20 @@ export function JointPicture({ job, settings, size, joint }: JointPictureProps) 
     state: i === 0 ? ('next' as const) : ('todo' as const),
   }));
   const label = {
-    cutTape: `${work.tape?.plan.pieces.length ?? 0} pieces of tape on ${job.device.name}`,
-    precutRing: `Ring on ${job.device.name}`,
-    liquidBead: `Bead in ${bead?.strokes.length ?? 0} strokes on ${job.device.name}`,
-    reuseTopup: `Top-up of the old ring on ${job.device.name}`,
-    fullFill: `Ring and lines in ${bead?.strokes.length ?? 0} strokes on ${job.device.name}`,
+    cutTape: t('piecesOfTapeOn', { length: work.tape?.plan.pieces.length ?? 0, name: job.device.name }),
+    precutRing: t('ringOn', { name: job.device.name }),
+    liquidBead: t('beadInStrokesOn', { length: bead?.strokes.length ?? 0, name: job.device.name }),
+    reuseTopup: t('topUpOfTheOldRing', { name: job.device.name }),
+    fullFill: t('ringAndLinesInStrokesOn', { length: bead?.strokes.length ?? 0, name: job.device.name }),
   }[school];
   const lines =
     school === 'cutTape' && work.tape
       ? groupPieces(work.tape.plan.pieces).map((g) => `${g.count} × ${length(g.lengthMm, settings)}: ${g.where}`)
       : bead
-        ? bead.strokes.map((s, i) => `stroke ${i + 1} starts at ${s[0]![0].toFixed(0)}, ${s[0]![1].toFixed(0)} mm`)
-        : ['ring in one piece, laid from the lower right corner'];
+        ? bead.strokes.map((s, i) =>
+            t('strokeStartsAtMm', { i: i + 1, toFixed: digits(s[0]![0]), toFixed2: digits(s[0]![1]) }),
+          )
+        : [t('ringInOnePieceLaidFrom')];
   return (
     <PlainPlan job={job} size={size} label={label} lines={lines}>
       {school === 'cutTape' && work.tape ? (

@@ -6,6 +6,7 @@ import { Call } from '@/ui/Call';
 import { View } from 'react-native';
 import { caution, useLensBond } from './useLensBond';
 import { LensBondPicture, LensBondReadings, LensBondWhy } from './LensBondParts';
+import { t } from '@/words/bond';
 
 /** New lens covers, one after the other: only over tested cameras, the right size, pressed under the finger. */
 export function LensBond(p: { job: JobState }) {
@@ -13,12 +14,12 @@ export function LensBond(p: { job: JobState }) {
   const { alarm, job, now, shut, act, text, label } = here;
   return (
     <View className="flex-1">
-      <Flash on={alarm.flash} label="Let go" />
+      <Flash on={alarm.flash} label={t('letGo')} />
       <StageShell
         job={job}
         stage="bond"
         now={now}
-        caution={caution}
+        caution={caution()}
         onMain={shut ? undefined : act}
         picture={(size) => <LensBondPicture here={here} size={size} />}
         call={<Call {...text} />}

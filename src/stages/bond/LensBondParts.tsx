@@ -9,6 +9,7 @@ import { Readings } from '@/ui/Readings';
 import { clock } from '@/words/units';
 import type { PlanSize } from '@/bench-kit/StageShell';
 import type { LensBondState } from './useLensBond';
+import { t } from '@/words/bond';
 
 /** Covers, looked at closely. */
 export function LensBondPicture({
@@ -23,8 +24,15 @@ export function LensBondPicture({
       job={job}
       size={size}
       focus={lensFocus(all)}
-      label={`${chosen.length - lacking(job, chosen, 'pressed').length} of ${chosen.length} new lens covers on`}
-      lines={chosen.map((l) => `${l.face.name}: ${state(l.bond.id)?.steps.pressed !== undefined ? 'on' : 'to set'}`)}
+      label={t('ofNewLensCoversOn', {
+        length: chosen.length - lacking(job, chosen, 'pressed').length,
+        length2: chosen.length,
+      })}
+      lines={chosen.map((l) =>
+        state(l.bond.id)?.steps.pressed !== undefined
+          ? t('on', { name: l.face.name })
+          : t('toSet', { name: l.face.name }),
+      )}
     >
       <Outlines items={all.map((l) => ({ shape: l.face.cover.outline, on: chosen.includes(l) }))} />
       <Numbers
@@ -50,12 +58,12 @@ export function LensBondReadings({ here: { chosen, job, pressed, leftS } }: { he
         {
           id: 'on',
           value: `${chosen.length - lacking(job, chosen, 'pressed').length} / ${chosen.length}`,
-          label: 'covers on and pressed',
+          label: t('coversOnAndPressed'),
         },
         {
           id: 'press',
           value: pressed ? clock(Math.max(0, leftS)) : `${Math.round(pressS.value)} s`,
-          label: 'under the finger, each; common practice 1 to 2 min',
+          label: t('withTheFingerEachUsually1'),
           tone: pressed && leftS <= 0 ? 'go' : 'ink',
         },
       ]}
@@ -71,8 +79,8 @@ export function LensBondWhy({ here: { job, given, match } }: { here: LensBondSta
       call="lensBond"
       inputs={{ given }}
       computed={match}
-      notes={['Covers that come with their tape are pressed only; a seat without tape wants a ring cut for it.']}
-      rows={[rowOf('Press', pressS, 's'), rowOf('Sizes match within', lensToleranceMm, 'mm')]}
+      notes={[t('coversThatComeWithTheirTape')]}
+      rows={[rowOf(t('press'), pressS, 's'), rowOf(t('sizesMatchWithin'), lensToleranceMm, 'mm')]}
     />
   );
 }

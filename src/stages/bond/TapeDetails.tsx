@@ -11,6 +11,8 @@ import { download } from '@/ui/download';
 import { Txt } from '@/ui/Txt';
 import { length } from '@/words/units';
 import type { BondWork, TapeWork } from '@/work/bond/bondWork';
+import { t as tr } from '@/words/bond';
+import { told } from '@/words/told';
 
 const cornerNames = new Set(['bottomRight', 'topRight', 'topLeft', 'bottomLeft']);
 
@@ -19,7 +21,7 @@ export function groupPieces(pieces: readonly { where: string; lengthMm: number }
   const groups: { where: string; lengthMm: number; count: number }[] = [];
   for (const p of pieces) {
     const corner = cornerNames.has(p.where);
-    const where = corner ? 'corners' : `${p.where} edge`;
+    const where = corner ? tr('corners') : tr('edge', { where: p.where });
     const same = groups.find(
       (g) => Math.abs(g.lengthMm - p.lengthMm) < 0.05 && (g.where === where || (!corner && g.where !== 'corners')),
     );
@@ -53,21 +55,24 @@ export function TapeDetails({ job, work, tape, onTape }: TapeDetailsProps) {
     <View className="mt-2">
       {settings.tapes.length > 1 ? (
         <Choice
-          label="Tape"
+          label={tr('tape')}
           value={tape.tape.id}
           options={settings.tapes.map((t) => ({
             id: t.id,
-            name: `${t.name}, ${length(t.widthMm, settings)}${t.black && !/black/i.test(t.name) ? ', black' : ''}`,
+            name:
+              t.black && !/black/i.test(t.name)
+                ? tr('black2', { name: t.name, widthMm: length(t.widthMm, settings) })
+                : `${told(t.name)}, ${length(t.widthMm, settings)}`,
           }))}
           onChange={onTape}
         />
       ) : null}
       {tape.trimMm > 0.01 ? (
         <Txt size="s" tone="caution">
-          Wider than its seat: trim {length(tape.trimMm, settings)} off along it.
+          {tr('widerThanItsSeatTrimOff', { trimMm: length(tape.trimMm, settings) })}
         </Txt>
       ) : null}
-      <View role="table" aria-label="Cut list" className="mt-1">
+      <View role="table" aria-label={tr('cutList')} className="mt-1">
         {groupPieces(plan.pieces).map((g) => (
           <View role="row" key={`${g.where}${g.lengthMm}`} className="flex-row border-b border-rule py-1">
             <View role="cell" className="w-[60px]">
@@ -88,38 +93,53 @@ export function TapeDetails({ job, work, tape, onTape }: TapeDetailsProps) {
           </View>
         ))}
       </View>
-      <View role="table" aria-label="Cut from" className="mt-2">
+      <View role="table" aria-label={tr('cutFrom')} className="mt-2">
         {cuts.cuts.map((c) => (
           <View role="row" key={c.id} className="flex-row border-b border-rule py-1 gap-2">
             <View role="cell" className="flex-1">
               <Txt size="s">
-                {c.from === 'roll' ? 'From the roll' : 'From an offcut'} of {length(c.usedMm + c.leftMm, settings, 0)}:{' '}
-                {c.pieces.length} {c.pieces.length === 1 ? 'piece' : 'pieces'}
+                {c.from === 'roll'
+                  ? c.pieces.length === 1
+                    ? tr('fromTheRollOfItPiece', {
+                        usedMm: length(c.usedMm + c.leftMm, settings, 0),
+                        length: c.pieces.length,
+                      })
+                    : tr('fromTheRollOfItPieces', {
+                        usedMm: length(c.usedMm + c.leftMm, settings, 0),
+                        length: c.pieces.length,
+                      })
+                  : c.pieces.length === 1
+                    ? tr('fromAnOffcutOfItPiece', {
+                        usedMm: length(c.usedMm + c.leftMm, settings, 0),
+                        length: c.pieces.length,
+                      })
+                    : tr('fromAnOffcutOfItPieces', {
+                        usedMm: length(c.usedMm + c.leftMm, settings, 0),
+                        length: c.pieces.length,
+                      })}
               </Txt>
             </View>
             <View role="cell">
               <Txt size="s" num>
-                {length(c.leftMm, settings, 0)} left
+                {tr('left', { leftMm: length(c.leftMm, settings, 0) })}
               </Txt>
             </View>
           </View>
         ))}
       </View>
       <Txt size="s" tone="ink2" className="mt-1">
-        {cuts.proven
-          ? 'Offcuts first; no other way takes less from the roll, and none that does opens fewer offcuts: all ways were searched.'
-          : 'Offcuts first; so many ways that not all were searched: not proven to be the least.'}
+        {cuts.proven ? tr('offcutsFirstNoOtherWayTakes') : tr('offcutsFirstThereAreSoMany')}
       </Txt>
       <View className="flex-row gap-3 mt-2">
         <View className="flex-1">
-          <Button kind="small" label="Template 1:1, SVG" onPress={svg} />
+          <Button kind="small" label={tr('template11Svg')} onPress={svg} />
         </View>
         <View className="flex-1">
-          <Button kind="small" label="For a cutter, DXF" onPress={() => void dxf()} />
+          <Button kind="small" label={tr('forACutterDxf')} onPress={() => void dxf()} />
         </View>
       </View>
       <Link href={'/stock' as Href} className="font-body text-m text-ink underline py-3">
-        Stock: rolls, offcuts, liquids, clips
+        {tr('stockRollsOffcutsLiquidsClips')}
       </Link>
     </View>
   );

@@ -1,4 +1,4 @@
-import { bondingMethodNames } from '@/model/eventLine';
+import { bondingMethodNames } from '@/words/eventLine';
 import type { JobState } from '@/model/fold';
 import { onPlate } from '@/model/stages/heat';
 import type { Settings } from '@/model/settings';
@@ -6,6 +6,7 @@ import { capital } from '@/words/capital';
 import { clock } from '@/words/units';
 import { beadText, ringText, tapeText } from './bondCall';
 import { isLiquid, type Joint } from './useJoint';
+import { t } from '@/words/bond';
 
 /** What is said of a joint now, what stands in the way of its next step, and what a late closing still lacks. */
 export function jointCall(job: JobState, jobs: readonly JobState[], settings: Settings, joint: Joint) {
@@ -13,28 +14,28 @@ export function jointCall(job: JobState, jobs: readonly JobState[], settings: Se
   const hot = jobs.find((j) => j.closedAt === null && onPlate(j));
   const heatStop =
     hot && liquid?.cure === 'solvent' && isLiquid(school)
-      ? `${hot.id === job.id ? 'this job' : hot.label} is on a heater: solvent vapour burns`
+      ? t('isOnAHeaterSolventVapour', { id: hot.id === job.id ? t('thisJob') : hot.label })
       : null;
   const cell = job.cellChoice;
   const cellStop =
     cell?.fit !== 'new' && (job.findings.cellSwollen?.answer === 'yes' || cell?.bent || cell?.punctured)
-      ? 'nothing is closed over a cell that is swollen, bent or punctured'
+      ? t('nothingIsClosedOverASwollen')
       : null;
   const closeStop = cellStop ?? screwStop;
   const lacksTick = !job.prep.has('blownClosing')
-    ? 'blow over the lenses first'
+    ? t('blowTheLensesOffFirst')
     : !job.prep.has('photoClosing')
-      ? 'photo first, or say none'
+      ? t('photoFirstOrSayNone')
       : null;
   const text = job.bonded
     ? {
-        sentence: `Closed with ${bondingMethodNames[job.bonded.adhesive]}.`,
-        reason: 'The clocks run on Cure.',
+        sentence: t('closedWith', { adhesive: bondingMethodNames[job.bonded.adhesive] }),
+        reason: t('theClocksRunOnCure'),
         tone: 'ink' as const,
       }
     : (phase === 'plan' || phase === 'tape') && (cellStop ?? (phase === 'plan' ? heatStop : null))
       ? {
-          sentence: cellStop ? 'Not over this cell.' : 'Heat off first.',
+          sentence: cellStop ? t('notOverThisBattery') : t('heatOffFirst'),
           reason: `${capital((cellStop ?? heatStop)!)}.`,
           tone: 'caution' as const,
         }
@@ -46,16 +47,16 @@ export function jointCall(job: JobState, jobs: readonly JobState[], settings: Se
 
   const lacksStock =
     school === 'precutRing' && work.rings < 1
-      ? 'no ring in stock'
+      ? t('noRingInStock')
       : school === 'cutTape' && (!work.tape || work.tape.cuts.lacking.length)
-        ? 'not enough tape'
+        ? t('notEnoughTape')
         : null;
   const lacksGlue = !bead
-    ? 'not possible like this'
+    ? t('notPossibleLikeThis')
     : bead.expired
-      ? 'over its date'
+      ? t('pastItsDate')
       : bead.ml > bead.leftMl
-        ? 'not enough in the tube'
+        ? t('notEnoughInTheTube')
         : null;
   const tooEarly = window && now < window.fromAt ? `in ${clock((window.fromAt - now) / 1e3)}` : null;
   const stop = {

@@ -4,6 +4,7 @@ import { useActions } from '@/bench-kit/actions';
 import { useGoOn } from '@/bench-kit/useGoOn';
 import { usedOf } from '@/work/bond/bondWork';
 import type { Joint } from './useJoint';
+import { t } from '@/words/bond';
 
 /** What is noted while a joint is shut: the main thing of each phase, and a bead that is wiped off. */
 export function useJointActions(job: JobState, { work, best, school, bead, picks, phase }: Joint) {
@@ -20,7 +21,7 @@ export function useJointActions(job: JobState, { work, best, school, bead, picks
       },
       computed: work.choices.map((c) => ({ school: c.school.id, cost: c.cost, readyH: c.readyH, blocks: c.blocks })),
       chosen: school,
-      ...(school !== best.school.id ? { because: 'another way was chosen on the screen; no reason was given' } : {}),
+      ...(school !== best.school.id ? { because: t('anotherWayWasChosenOnThe') } : {}),
     }),
     {
       type: 'bonded',
@@ -60,11 +61,11 @@ export function useJointActions(job: JobState, { work, best, school, bead, picks
     ]);
   };
   const main = {
-    closed: { label: 'Go to cure', act: () => goOn() },
-    tape: { label: school === 'cutTape' ? 'Laid and closed' : 'Ring laid and closed', act: () => goOn(closed()) },
-    plan: { label: 'Start laying', act: begin },
-    laying: { label: 'All of it is laid', act: () => void log([{ type: 'bead', phase: 'end' }]) },
-    open: { label: 'Closed and pressed', act: () => goOn(closed()) },
+    closed: { label: t('goToCure'), act: () => goOn() },
+    tape: { label: school === 'cutTape' ? t('laidAndClosed') : t('ringLaidAndClosed'), act: () => goOn(closed()) },
+    plan: { label: t('startLaying'), act: begin },
+    laying: { label: t('allOfItIsLaid'), act: () => void log([{ type: 'bead', phase: 'end' }]) },
+    open: { label: t('closedAndPressed'), act: () => goOn(closed()) },
   }[phase];
   return { main, wipeOff: () => void log([{ type: 'bead', phase: 'off' }]) };
 }

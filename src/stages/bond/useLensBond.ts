@@ -8,9 +8,9 @@ import { useSettings } from '@/store/shop';
 import { useAlarm, useAwake } from '@/ui/alarm';
 import { clock, length, percent } from '@/words/units';
 import { useNow } from '@/bench-kit/useNow';
+import { t } from '@/words/bond';
 
-export const caution =
-  'New lens glass has sharp edges: gloves, by the rim only. Nothing on the lens under it: blow it off just before.';
+export const caution = () => t('newLensGlassHasSharpEdges');
 
 /** How it stands: what LensBond shows and does. */
 export function useLensBond({ job }: { job: JobState }) {
@@ -45,51 +45,63 @@ export function useLensBond({ job }: { job: JobState }) {
   const roomC = job.ambientC ?? settings.roomC;
   const text = !tested
     ? {
-        sentence: 'Test the cameras first.',
-        reason: 'A new cover over a camera that fails has to come off again. The tests are on Lift.',
+        sentence: t('testTheCamerasFirst'),
+        reason: t('aNewCoverOverACamera'),
         tone: 'caution' as const,
       }
     : wrong
       ? {
-          sentence: `The new one for ${name(wrong.bondId)} does not fit.`,
-          reason: `${length(wrong.newMm, settings, 2)} instead of ${length(wrong.oldMm, settings, 2)}; within ${length(lensToleranceMm.value, settings, 2)} is asked for.`,
+          sentence: t('theNewOneForDoesNot', { bondId: name(wrong.bondId) }),
+          reason: t('insteadOfItHasToBe', {
+            newMm: length(wrong.newMm, settings, 2),
+            oldMm: length(wrong.oldMm, settings, 2),
+            value: length(lensToleranceMm.value, settings, 2),
+          }),
           tone: 'caution' as const,
         }
       : pressed
         ? leftS > 0
           ? {
-              sentence: `Press ${pressed.face.name}: ${clock(leftS)}.`,
-              reason: 'Flat finger, cloth under it, even. Not on the display side.',
+              sentence: t('press2', { name: pressed.face.name, leftS: clock(leftS) }),
+              reason: t('flatFingerClothUnderItEven'),
               tone: 'ink' as const,
             }
           : {
-              sentence: 'Let go.',
-              reason: `Pressed for ${clock(pressS.value - leftS)}: about ${percent(buildShare((pressS.value - leftS) * rate(roomC)))} of the tape’s bond; the rest comes in hours.`,
+              sentence: t('letGo2'),
+              reason: t('pressedForAboutOfTheTapes', {
+                value: clock(pressS.value - leftS),
+                value2: percent(buildShare((pressS.value - leftS) * rate(roomC))),
+              }),
               tone: 'ink' as const,
             }
         : next
           ? {
-              sentence: `${next.face.name[0]!.toUpperCase()}${next.face.name.slice(1)}: set the new one.`,
-              reason: `${sizeOf(next.bond.id) ? `${length(sizeOf(next.bond.id)!.newMm, settings, 2)} across` : `${length(next.sizeMm, settings, 2)} across, measure it`}. Lens blown off, liner off, straight down.`,
+              sentence: t('setTheNewOne', {
+                toUpperCase: next.face.name[0]!.toUpperCase(),
+                slice: next.face.name.slice(1),
+              }),
+              reason: sizeOf(next.bond.id)
+                ? t('acrossLensBlownOffLinerOff', { newMm: length(sizeOf(next.bond.id)!.newMm, settings, 2) })
+                : t('acrossMeasureItLensBlownOff', { sizeMm: length(next.sizeMm, settings, 2) }),
               tone: 'ink' as const,
             }
           : {
-              sentence: 'All covers are on.',
-              reason: 'Look at each from the side: flush, no bubble, no lint.',
+              sentence: t('allCoversAreOn'),
+              reason: t('lookAtEachFromTheSide'),
               tone: 'ink' as const,
             };
-  const block = !tested ? 'cameras not tested' : wrong ? 'wrong size' : null;
+  const block = !tested ? t('camerasNotTested') : wrong ? t('wrongSize') : null;
   const act = () => {
     if (pressed) void log([{ type: 'lens', bondId: pressed.bond.id, step: 'pressed', done: true }]);
     else if (next) void log([{ type: 'lens', bondId: next.bond.id, step: 'set', done: true }]);
     else goOn([{ type: 'bonded', adhesive: 'precutRing', usedMm: 0, widthMm: job.bond.widthMm }]);
   };
   const label = pressed
-    ? 'Pressed'
+    ? t('pressed')
     : next
-      ? `${next.face.name[0]!.toUpperCase()}${next.face.name.slice(1)} is on`
-      : 'Go to cure';
-  const shut = block ?? (pressed && leftS > 0 ? `press for ${clock(leftS)} more` : null);
+      ? t('isOn', { toUpperCase: next.face.name[0]!.toUpperCase(), slice: next.face.name.slice(1) })
+      : t('goToCure');
+  const shut = block ?? (pressed && leftS > 0 ? t('pressForMore', { leftS: clock(leftS) }) : null);
   return { job, given, match, chosen, pressed, leftS, all, state, next, alarm, now, shut, act, text, label };
 }
 export type LensBondState = ReturnType<typeof useLensBond>;

@@ -13,10 +13,10 @@ import { Txt } from '@/ui/Txt';
 import { CoverSeat } from './CoverSeat';
 import { useCameraScreen } from './useCameraScreen';
 import { CameraReadings, WhichShot, ShotSource, ShotList, CameraWhy } from './CameraParts';
+import { t } from '@/words/check';
 
 /** What a picture cannot show stands on the page, not behind it. */
-const cannotSee =
-  'Dust on the outer cover is too far out of focus to be seen as specks: it shows as flare, and by eye at a glancing angle. Sharp specks are dust near the sensor.';
+const cannotSee = () => t('dustOnTheOuterCoverIs');
 
 /** Camera cover: a target before and after, an even field, and how the cover sits. */
 export function CameraScreen(p: { job: JobState }) {
@@ -25,17 +25,17 @@ export function CameraScreen(p: { job: JobState }) {
   return (
     <JobPage
       job={job}
-      title="Camera cover"
+      title={t('cameraCover')}
       now={now}
       stage="check"
       lead={<Call {...text} tone={bad ? 'caution' : 'ink'} />}
-      main={<Button kind="main" label="Back to check" onPress={() => router.replace(stageHref(job.id, 'check'))} />}
-      side={<Button label="Target" onPress={() => download('target.svg', targetSvg(), 'image/svg+xml')} />}
+      main={<Button kind="main" label={t('backToCheck')} onPress={() => router.replace(stageHref(job.id, 'check'))} />}
+      side={<Button label={t('target')} onPress={() => download('target.svg', targetSvg(), 'image/svg+xml')} />}
     >
       <View className="mt-3" />
       <CameraReadings here={here} />
       <Txt size="s" tone="ink2" className="my-2">
-        {cannotSee}
+        {cannotSee()}
       </Txt>
       <WhichShot here={here} />
       <Message told={message ?? (problem ? refused(problem) : null)} />
@@ -46,7 +46,7 @@ export function CameraScreen(p: { job: JobState }) {
       ) : null}
       <ShotSource here={here} />
       <ShotList here={here} />
-      <Disclosure title="Seating of the cover">
+      <Disclosure title={t('howTheCoverSits')}>
         <CoverSeat key={lens} job={job} lens={lens} seat={view.seat} />
       </Disclosure>
       <CameraWhy here={here} />

@@ -18,6 +18,7 @@ import { RegisterParts } from './RegisterParts';
 import { SignOff } from './SignOff';
 import type { PlanSize } from '@/bench-kit/StageShell';
 import type { CheckStageState } from './useCheckStage';
+import { t } from '@/words/check';
 
 const signed = (mm: number, u: { length: 'mm' | 'in'; temperature: 'C' | 'F' }) => {
   const v = u.length === 'mm' ? mm.toFixed(2) : (mm / 25.4).toFixed(4);
@@ -36,7 +37,7 @@ export function CheckPicture({
     <PlainPlan
       job={job}
       size={size}
-      label={`Steps at ${taken.length} of ${points.length} points`}
+      label={t('stepsAtOfPoints', { length: taken.length, length2: points.length })}
       lines={gaugeLines(points, job.steps, place, units)}
       {...(by.onTap ? { onTap: by.onTap } : {})}
     >
@@ -87,19 +88,19 @@ export function CheckReadings({
               ? flush.bumps.length
                 ? 'bump'
                 : flush.verdict === 'undecided'
-                  ? 'not decided'
+                  ? t('notDecided')
                   : flush.verdict
               : eye
                 ? eye.action === 'accept'
-                  ? 'flush'
-                  : 'not flush'
+                  ? t('flush')
+                  : t('notFlush')
                 : `${taken.length} / ${points.length}`,
           label:
             flush && complete
-              ? `least sure point conforms with ${percent(Math.min(...flush.pConform))}`
+              ? t('leastSurePointIsInsideWith', { min: percent(Math.min(...flush.pConform)) })
               : eye
-                ? 'by eye and finger'
-                : 'points measured',
+                ? t('byEyeAndFinger')
+                : t('pointsMeasured'),
           tone: eye
             ? eye.action === 'accept'
               ? 'go'
@@ -117,22 +118,23 @@ export function CheckReadings({
                 value: taken.length
                   ? `${signed(Math.min(...taken.map((p) => job.steps[p.id]!)), units)} ${signed(Math.max(...taken.map((p) => job.steps[p.id]!)), units)}`
                   : '–',
-                label: `lowest, highest ${units.length}; u ${length(settings.gaugeU.stepMm, units, 2)}`,
+                label: t('lowestHighest', { length: units.length, stepMm: length(settings.gaugeU.stepMm, units, 2) }),
               },
             ]
           : []),
         {
           id: 'fn',
           value: `${tested} / ${tests}`,
-          label: `functions tested, ${newFaults.length + unclear.length} to look into, ${oldFaults.length} from before`,
+          label: t('functionsTestedToLookIntoFrom', {
+            length: newFaults.length + unclear.length,
+            length2: oldFaults.length,
+          }),
           tone: newFaults.length + unclear.length ? 'caution' : tested === tests ? 'go' : 'ink',
         },
         {
           id: 'bump',
           value: eye ? length(noticedMm('step'), units, 2) : found === null ? '–' : length(found, units, 2),
-          label: eye
-            ? 'step that a finger finds in nine of ten'
-            : 'bump that shows in nine of ten, anywhere at the edge',
+          label: eye ? t('stepAFingerFinds9Times') : t('bumpThatShows9TimesIn'),
         },
       ]}
     />
@@ -154,7 +156,7 @@ export function CheckControls({
       onMeasure={() => setAsked(true)}
       points={points}
       values={job.steps}
-      name="Step"
+      name={t('step')}
       lowMm={-1}
       highMm={1}
       uMm={settings.gaugeU.stepMm}
@@ -174,10 +176,10 @@ export function CheckMain({ here: { pad, judge, can, by, finish, open } }: { her
     ) : (
       <Button
         kind="main"
-        label="Go to hand over"
+        label={t('goToHandOver')}
         onPress={finish}
         disabled={!can}
-        {...(can ? {} : { why: open[0] ?? 'open point: mend it or log an override' })}
+        {...(can ? {} : { why: open[0] ?? t('openPointFixItOrLog') })}
       />
     ))
   );
@@ -186,9 +188,9 @@ export function CheckMain({ here: { pad, judge, can, by, finish, open } }: { her
 /** Beside it. */
 export function CheckSide({ here: { judge, by, measuring } }: { here: CheckStageState }) {
   return judge && !by.marking ? (
-    <Button label="Not everywhere" onPress={by.notFine} />
+    <Button label={t('notEverywhere')} onPress={by.notFine} />
   ) : !measuring && by.eye ? (
-    <Button label="Judge again" onPress={by.notFine} />
+    <Button label={t('judgeAgain')} onPress={by.notFine} />
   ) : undefined;
 }
 
@@ -198,18 +200,22 @@ export function CheckPages({ here: { tested, tests, router, job } }: { here: Che
     <>
       <View className="my-2">
         <Button
-          label={`Functions: ${tested} of ${tests}`}
+          label={t('functionsOf', { tested, tests })}
           onPress={() => router.push(`/jobs/${job.id}/functions` as Href)}
         />
       </View>
       {tested === tests ? <SignOff job={job} complete /> : null}
       <Link href={`/jobs/${job.id}/seal` as Href} className="font-body text-m text-ink underline py-3">
-        Air test against before, and stretches to suspect
+        {t('airTestAgainstBeforeAndWhere')}
       </Link>
       <Link href={`/jobs/${job.id}/camera` as Href} className="font-body text-m text-ink underline py-3">
-        Camera cover: sharpness, flare, specks, seating
+        {t('cameraCoverSharpnessFlareSpecksSeat')}
       </Link>
-      <Disclosure title={`Registering${partsToRegister(job).length ? `: ${partsToRegister(job).join(', ')}` : ''}`}>
+      <Disclosure
+        title={
+          partsToRegister(job).length ? t('registering', { join: partsToRegister(job).join(', ') }) : t('registering2')
+        }
+      >
         <RegisterParts job={job} />
       </Disclosure>
     </>
@@ -227,16 +233,27 @@ export function CheckWhy({ here: { job, flush, units, settings } }: { here: Chec
       notes={
         flush
           ? [
-              `Surface fitted with ${flush.terms.join(', ')}: tilt ${length((flush.coef.X ?? 0) * 2, units, 3)} across, ${length((flush.coef.Y ?? 0) * 2, units, 3)} along, twist ${length(flush.coef.XY ?? 0, units, 3)}, bow ${length(flush.coef.X2 ?? 0, units, 3)} across, ${length(flush.coef.Y2 ?? 0, units, 3)} along, left over ${length(flush.rmsMm, units, 3)} rms.`,
-              `Highest edge: ${flush.highEdge}, mean ${length(flush.edgeMeansMm[flush.highEdge], units, 3)}.`,
-              'Pass only inside the limits less the guard band (ISO 14253-1); between is not decided.',
+              t('surfaceFittedWithTiltAcrossAlong', {
+                join: flush.terms.join(', '),
+                X: length((flush.coef.X ?? 0) * 2, units, 3),
+                Y: length((flush.coef.Y ?? 0) * 2, units, 3),
+                XY: length(flush.coef.XY ?? 0, units, 3),
+                X2: length(flush.coef.X2 ?? 0, units, 3),
+                Y2: length(flush.coef.Y2 ?? 0, units, 3),
+                rmsMm: length(flush.rmsMm, units, 3),
+              }),
+              t('highestEdgeMean', {
+                highEdge: flush.highEdge,
+                highEdge2: length(flush.edgeMeansMm[flush.highEdge], units, 3),
+              }),
+              t('itPassesOnlyInsideTheLimits'),
             ]
-          : ['Nine points give a first answer, all of them the one to work by.']
+          : [t('ninePointsGiveAFirstAnswer')]
       }
       rows={[
-        rowOf('Gauge uncertainty', { ...uStepMm, value: settings.gaugeU.stepMm }, 'mm'),
-        rowOf('Lowest allowed', tolLowMm, 'mm'),
-        rowOf('Highest allowed', tolHighMm, 'mm'),
+        rowOf(t('gaugeUncertainty'), { ...uStepMm, value: settings.gaugeU.stepMm }, 'mm'),
+        rowOf(t('lowestAllowed'), tolLowMm, 'mm'),
+        rowOf(t('highestAllowed'), tolHighMm, 'mm'),
       ]}
     />
   );

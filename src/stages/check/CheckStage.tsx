@@ -13,7 +13,7 @@ export function CheckStage(p: { job: JobState }) {
       job={job}
       stage="check"
       now={now}
-      caution={caution}
+      caution={caution()}
       onMain={can ? finish : judge ? by.fine : undefined}
       picture={(size) => <CheckPicture here={here} size={size} />}
       call={<Call {...text} />}

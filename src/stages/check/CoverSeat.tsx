@@ -8,10 +8,11 @@ import { useSettings } from '@/store/shop';
 import { Button } from '@/ui/Button';
 import { LengthField } from '@/ui/QuantityField';
 import { Txt } from '@/ui/Txt';
-import { length } from '@/words/units';
+import { digits, length } from '@/words/units';
+import { t } from '@/words/check';
 
 const gapPlaces = ['right', 'top', 'left', 'bottom'];
-const stepPlaces = ['at the top', 'lower left', 'lower right'];
+const stepPlaces = () => [t('atTheTop'), t('lowerLeft'), t('lowerRight')];
 
 /** Four ring gaps and three steps of a camera cover: does it sit down, and in the middle. */
 export function CoverSeat({ job, lens, seat }: { job: JobState; lens: string; seat: LensCoverSeat | null }) {
@@ -27,7 +28,7 @@ export function CoverSeat({ job, lens, seat }: { job: JobState; lens: string; se
       {gaps.map((g, i) => (
         <LengthField
           key={gapPlaces[i]}
-          label={`Ring gap ${gapPlaces[i]}`}
+          label={t('ringGap', { i: gapPlaces[i] })}
           units={units}
           lowMm={-0.5}
           highMm={3}
@@ -37,8 +38,8 @@ export function CoverSeat({ job, lens, seat }: { job: JobState; lens: string; se
       ))}
       {steps.map((s, i) => (
         <LengthField
-          key={stepPlaces[i]}
-          label={`Step ${stepPlaces[i]}, cover above is plus`}
+          key={stepPlaces()[i]}
+          label={t('stepCoverAboveIsPlus', { i: stepPlaces()[i] })}
           units={units}
           lowMm={-2}
           highMm={2}
@@ -48,19 +49,43 @@ export function CoverSeat({ job, lens, seat }: { job: JobState; lens: string; se
       ))}
       <Button
         kind="small"
-        label="Note the seating"
+        label={t('noteHowItSits')}
         disabled={!whole}
         onPress={() => void log([{ type: 'coverSeat', lens, gaps: gaps as number[], steps: steps as number[] }])}
       />
       {seat ? (
         <Txt className="mt-2" tone={seat.seated && seat.concentric ? 'ink' : 'caution'} testID="seat">
-          {seat.seated
-            ? 'Seated'
-            : 'Not seated: press it down while the adhesive gives, or lift it and look for a crumb'}
-          {seat.seated && !seat.concentric ? ', but out of the middle: it rubs at one side' : ''}
-          {seat.seated && seat.concentric ? ', in the middle' : ''}. Off by {length(seat.offsetMm, units, 2)}, least
-          ring {length(seat.gapMinMm, units, 2)} (from {length(coverFigures.leastRingMm.value, units, 2)}), tilt{' '}
-          {seat.tiltDeg!.toFixed(1)}°.
+          {seat.seated && !seat.concentric
+            ? seat.seated && seat.concentric
+              ? t('butOffCentreItRubsAt', {
+                  part: seat.seated ? t('itSits') : t('itDoesNotSitPressIt'),
+                  offsetMm: length(seat.offsetMm, units, 2),
+                  gapMinMm: length(seat.gapMinMm, units, 2),
+                  value: length(coverFigures.leastRingMm.value, units, 2),
+                  toFixed: digits(seat.tiltDeg!, 1),
+                })
+              : t('butOffCentreItRubsAt2', {
+                  part: seat.seated ? t('itSits') : t('itDoesNotSitPressIt'),
+                  offsetMm: length(seat.offsetMm, units, 2),
+                  gapMinMm: length(seat.gapMinMm, units, 2),
+                  value: length(coverFigures.leastRingMm.value, units, 2),
+                  toFixed: digits(seat.tiltDeg!, 1),
+                })
+            : seat.seated && seat.concentric
+              ? t('centredOffByLeastGapFrom', {
+                  part: seat.seated ? t('itSits') : t('itDoesNotSitPressIt'),
+                  offsetMm: length(seat.offsetMm, units, 2),
+                  gapMinMm: length(seat.gapMinMm, units, 2),
+                  value: length(coverFigures.leastRingMm.value, units, 2),
+                  toFixed: digits(seat.tiltDeg!, 1),
+                })
+              : t('offByLeastGapFromTilt', {
+                  part: seat.seated ? t('itSits') : t('itDoesNotSitPressIt'),
+                  offsetMm: length(seat.offsetMm, units, 2),
+                  gapMinMm: length(seat.gapMinMm, units, 2),
+                  value: length(coverFigures.leastRingMm.value, units, 2),
+                  toFixed: digits(seat.tiltDeg!, 1),
+                })}
         </Txt>
       ) : null}
     </View>

@@ -11,8 +11,10 @@ import { Button } from '@/ui/Button';
 import { capital } from '@/words/capital';
 import { Txt } from '@/ui/Txt';
 import { percent } from '@/words/units';
+import { t as tr } from '@/words/check';
+import { told } from '@/words/told';
 
-const ranks = ['Most likely', 'Then', 'Then'];
+const ranks = () => [tr('mostLikely'), tr('then'), tr('then')];
 
 /** What fails that did not, its likely causes in order with the cheapest next check, and what came of looking. */
 export function FaultCard({ job }: { job: JobState }) {
@@ -27,7 +29,7 @@ export function FaultCard({ job }: { job: JobState }) {
   if (!d)
     return found.length ? (
       <Txt size="s" tone="ink2" className="my-2">
-        It was: {found.map((c) => nameOf(c.causeId)).join(', ')}. Works again.
+        {tr('itWasWorksAgain', { join: found.map((c) => nameOf(c.causeId)).join(', ') })}
       </Txt>
     ) : null;
   const numbers = shop.found.length >= learnFigures.showFrom.value;
@@ -38,52 +40,52 @@ export function FaultCard({ job }: { job: JobState }) {
     <View className="border-l-4 border-caution pl-3 my-3" testID="faults">
       {newFaults.map((c) => (
         <Txt key={c.fn} strong>
-          New: {functionName(c.fn)} fails
+          {tr('newFails', { fn: functionName(c.fn) })}
         </Txt>
       ))}
       {unclear.map((c) => (
         <Txt key={c.fn} strong>
-          {functionName(c.fn)} fails, and was not tested before
+          {tr('failsAndWasNotTestedBefore', { fn: functionName(c.fn) })}
         </Txt>
       ))}
       {d.top ? null : (
         <Txt size="s" tone="ink2">
-          No cause of this repair stands out: it may have been so before, or the test was spoilt. Test again first.
+          {tr('noCauseFromThisRepairStands')}
         </Txt>
       )}
       {first ? (
         <View className="my-2">
           <Txt>
-            {ranks[0]}: {first.cause.name}
+            {ranks()[0]}: {told(first.cause.name)}
             {numbers ? `, ${percent(first.p)}` : ''}.
           </Txt>
-          <Txt strong>{capital(first.cause.next)}. Then test again.</Txt>
+          <Txt strong>{tr('thenTestAgain', { next: capital(first.cause.next) })}</Txt>
           <View className="flex-row flex-wrap gap-2 mt-2">
             <Button
               kind="small"
-              label="Done: test again"
+              label={tr('doneTestAgain')}
               onPress={() => router.replace(`/jobs/${job.id}/functions?again=${Date.now()}` as Href)}
             />
-            <Button kind="small" label="It was that" onPress={() => put(first.cause.id, true)} />
-            <Button kind="small" label="Not that" onPress={() => put(first.cause.id, false)} />
+            <Button kind="small" label={tr('itWasThat')} onPress={() => put(first.cause.id, true)} />
+            <Button kind="small" label={tr('notThat')} onPress={() => put(first.cause.id, false)} />
           </View>
         </View>
       ) : null}
       {rest.map((r, i) => (
         <Txt key={r.cause.id} size="s" tone="ink2">
-          {ranks[i + 1]}: {r.cause.name}
+          {ranks()[i + 1]}: {told(r.cause.name)}
           {numbers ? `, ${percent(r.p)}` : ''}. {r.cause.next}.
         </Txt>
       ))}
       {next ? (
         <Txt size="s" className="mt-1">
-          Would tell most: {next.test.name} ({next.test.how}).
+          {tr('thisWouldTellMost', { name: next.test.name, how: next.test.how })}
         </Txt>
       ) : null}
       <Txt size="s" tone="ink2" className="mt-1">
         {numbers
-          ? `From a table and ${shop.found.length} causes found in this shop.`
-          : `Ranks only: the table is judgement, and the shop has found ${shop.found.length} of the ${learnFigures.showFrom.value} causes it takes for numbers.`}
+          ? tr('fromATableAndCausesFound', { length: shop.found.length })
+          : tr('orderOnlyTheTableIsJudgement', { length: shop.found.length, value: learnFigures.showFrom.value })}
       </Txt>
     </View>
   );

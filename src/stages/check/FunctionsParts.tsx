@@ -3,13 +3,14 @@ import { View } from 'react-native';
 import { learnFigures } from '@/core/functions/learn';
 import { testCautions } from '@/core/functions/tables';
 import { whyNotTested } from '@/bench-kit/FunctionList';
-import { stepNames } from '@/work/check/functionTests';
+import { stepNames } from '@/words/checkNames';
 import { stageHref } from '@/bench-kit/stageHref';
 import { rowOf, Why } from '@/bench-kit/Why';
 import { Button } from '@/ui/Button';
 import { Call } from '@/ui/Call';
 import { Txt } from '@/ui/Txt';
 import type { FunctionsScreenState } from './useFunctionsScreen';
+import { t } from '@/words/check';
 
 /** The function that is tested now. */
 export function FunctionLead({
@@ -21,22 +22,25 @@ export function FunctionLead({
     <View>
       <Call {...text} tone={!current && faults ? 'caution' : 'ink'} />
       <View className="flex-row justify-between mt-2 items-center min-h-[44px]">
-        <Txt num>
-          {done} of {queue.length}
-        </Txt>
-        {done ? <Button kind="small" label="One back" onPress={back} disabled={!past.length} /> : null}
+        <Txt num>{t('of', { done, length: queue.length })}</Txt>
+        {done ? <Button kind="small" label={t('oneBack')} onPress={back} disabled={!past.length} /> : null}
       </View>
       <View className="h-[8px] bg-rule">
         <View className="h-[8px] bg-ink" style={{ width: `${(100 * done) / Math.max(1, queue.length)}%` }} />
       </View>
       {current ? (
         <Txt size="s" tone="ink2" className="mt-2">
-          {current.mostly ? `Put at risk by ${stepNames[current.mostly]}. ` : 'Hardly put at risk by this repair. '}
-          {job.functions.before[current.test.id] === 'fail'
-            ? 'Failed before the repair.'
-            : job.functions.before[current.test.id] === 'ok'
-              ? 'Worked before.'
-              : 'Not tested before.'}
+          {current.mostly
+            ? job.functions.before[current.test.id] === 'fail'
+              ? t('putAtRiskByFailedBefore', { mostly: stepNames[current.mostly] })
+              : job.functions.before[current.test.id] === 'ok'
+                ? t('putAtRiskByWorkedBefore', { mostly: stepNames[current.mostly] })
+                : t('putAtRiskByNotTested', { mostly: stepNames[current.mostly] })
+            : job.functions.before[current.test.id] === 'fail'
+              ? t('hardlyPutAtRiskByThis')
+              : job.functions.before[current.test.id] === 'ok'
+                ? t('hardlyPutAtRiskByThis2')
+                : t('hardlyPutAtRiskByThis3')}
         </Txt>
       ) : null}
       {current && testCautions[current.test.id] ? (
@@ -46,8 +50,8 @@ export function FunctionLead({
       ) : null}
       {current && asking === current.test.id ? (
         <View className="flex-row flex-wrap gap-2 mt-2">
-          {whyNotTested.map((r) => (
-            <Button key={r} kind="small" label={`Because: ${r}`} onPress={() => void put('untested', r)} />
+          {whyNotTested().map((r) => (
+            <Button key={r} kind="small" label={t('why', { r })} onPress={() => void put('untested', r)} />
           ))}
         </View>
       ) : null}
@@ -64,21 +68,26 @@ export function FunctionMain({
   return current ? (
     <View className="gap-2">
       <Button
-        label="Not testable"
+        label={t('cannotBeTested')}
         kind="small"
         onPress={() => setAsking(asking === current.test.id ? null : current.test.id)}
       />
       <View className="flex-row gap-3">
         <View className="flex-1">
-          <Button key={`${current.test.id}-fails`} label="Fails" onPress={() => void put('fail')} />
+          <Button key={`${current.test.id}-fails`} label={t('fails')} onPress={() => void put('fail')} />
         </View>
         <View className="flex-[2]">
-          <Button key={`${current.test.id}-works`} kind="main" label="Works" onPress={() => void put('ok')} />
+          <Button key={`${current.test.id}-works`} kind="main" label={t('works')} onPress={() => void put('ok')} />
         </View>
       </View>
     </View>
   ) : (
-    <Button key="back" kind="main" label="Back to check" onPress={() => router.replace(stageHref(job.id, 'check'))} />
+    <Button
+      key="back"
+      kind="main"
+      label={t('backToCheck')}
+      onPress={() => router.replace(stageHref(job.id, 'check'))}
+    />
   );
 }
 
@@ -90,14 +99,11 @@ export function FunctionsWhy({ here: { job, state } }: { here: FunctionsScreenSt
       call="check"
       inputs={{ before: job.functions.before, after: job.functions.after }}
       computed={{ changes: state.changes, release: state.release.open }}
-      notes={[
-        'Tests stand in the order in which they find most per minute: chance that a step of this repair set a cause, times the chance that the function then fails (noisy-or, Pearl 1988).',
-        'Causes: every single one and every pair is weighed against all results (Bayes). The table is judgement; what the shop finds moves it, and only then are numbers shown.',
-      ]}
+      notes={[t('testsComeInTheOrderIn'), t('causesEverySingleOneAndEvery')]}
       rows={[
-        rowOf('A figure of the table counts as', learnFigures.casesOfTable, 'cases'),
-        rowOf('A step’s figure counts as', learnFigures.jobsOfTable, 'jobs'),
-        rowOf('Numbers are shown from', learnFigures.showFrom, 'found causes'),
+        rowOf(t('aFigureOfTheTableCounts'), learnFigures.casesOfTable, 'cases'),
+        rowOf(t('aStepsFigureCountsAs'), learnFigures.jobsOfTable, 'jobs'),
+        rowOf(t('numbersAreShownFrom'), learnFigures.showFrom, t('causesFound')),
       ]}
     />
   );

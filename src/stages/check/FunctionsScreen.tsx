@@ -7,6 +7,7 @@ import { OnDevice } from './OnDevice';
 import { SignOff } from './SignOff';
 import { useFunctionsScreen } from './useFunctionsScreen';
 import { FunctionLead, FunctionMain, FunctionsWhy } from './FunctionsParts';
+import { t } from '@/words/check';
 
 /** One function after another with one thumb, those first that this repair put at risk. */
 export function FunctionsScreen(p: { job: JobState; again?: boolean }) {
@@ -15,7 +16,7 @@ export function FunctionsScreen(p: { job: JobState; again?: boolean }) {
   return (
     <JobPage
       job={job}
-      title="Functions"
+      title={t('functions')}
       now={now}
       stage="check"
       lead={<FunctionLead here={here} />}
@@ -23,10 +24,10 @@ export function FunctionsScreen(p: { job: JobState; again?: boolean }) {
     >
       {current ? null : <FaultCard job={job} />}
       {whole ? <SignOff job={job} complete={whole} /> : null}
-      <Disclosure title="On the device itself">
+      <Disclosure title={t('onTheDeviceItself')}>
         <OnDevice job={job} />
       </Disclosure>
-      <Disclosure title={`All ${tests.length}`}>
+      <Disclosure title={t('all', { length: tests.length })}>
         <FunctionList job={job} phase="after" short={false} />
       </Disclosure>
       <FunctionsWhy here={here} />

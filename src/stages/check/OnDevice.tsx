@@ -18,6 +18,7 @@ import { Message, refused, type Told } from '@/ui/Message';
 import { QrCode } from '@/ui/QrCode';
 import { readCode } from '@/ui/readCode';
 import { Txt } from '@/ui/Txt';
+import { t as tr } from '@/words/check';
 
 /** Opens only the test page on the device under test, and takes its result back in. */
 export function OnDevice({ job }: { job: JobState }) {
@@ -37,12 +38,14 @@ export function OnDevice({ job }: { job: JobState }) {
       const events: NewEvent[] = Object.entries(results)
         .filter(([fn, r]) => job.device.functions.includes(fn) && (r === 'ok' || r === 'fail'))
         .map(([fn, result]) => ({ type: 'function', fn, phase: 'after', result }));
-      if (!events.length) throw new CoreInputError('code', 'no function was tested', 'at least one result');
+      if (!events.length) throw new CoreInputError('code', tr('noFunctionWasTested'), tr('atLeastOneResult'));
       void log(events);
       setCode('');
       const failed = Object.entries(results).flatMap(([fn, r]) => (r === 'fail' ? [functionName(fn)] : []));
       setMessage({
-        text: `${events.length} results taken in${failed.length ? `; failing: ${failed.join(', ')}` : ', all of them work'}.`,
+        text: failed.length
+          ? tr('resultsTakenInFailing', { length: events.length, join: failed.join(', ') })
+          : tr('resultsTakenInAllOfThem', { length: events.length }),
         bad: false,
       });
     } catch (e) {
@@ -54,13 +57,13 @@ export function OnDevice({ job }: { job: JobState }) {
     const file = await pickFile('image/*', true);
     if (!file) return;
     const text = await readCode(file);
-    if (text === null) setMessage(refused(`${file.name}: no code is to be seen`));
+    if (text === null) setMessage(refused(tr('thereIsNoCodeInIt', { name: file.name })));
     else take(text);
   };
   const putAddress = () => {
     const typed = (address ?? '').trim().replace(/\/+$/, '');
     if (typed && !/^https?:\/\/[^\s/]+$/.test(typed)) {
-      setMessage(refused(`Address "${typed.slice(0, 40)}": allowed is http:// or https:// and a name`));
+      setMessage(refused(tr('enterAnAddressThatStartsWith', { slice: typed.slice(0, 40) })));
       return;
     }
     void saveSettings({ ...settings, benchAddress: typed });
@@ -69,8 +72,7 @@ export function OnDevice({ job }: { job: JobState }) {
   return (
     <View>
       <Txt size="s" className="mb-2">
-        Open this on the device: touch grid, pictures, sound and vibration come from the page itself. It works without a
-        network once it is open, and shows its result as a code.
+        {tr('openThisOnTheDeviceTouch')}
       </Txt>
       <View className="gap-2 items-start mb-2">
         <QrCode text={link} sizePx={190} />
@@ -79,22 +81,20 @@ export function OnDevice({ job }: { job: JobState }) {
         </Txt>
       </View>
       <Message told={message} />
-      <Entry label="Code from the device" value={code} onChange={setCode} max={40} />
+      <Entry label={tr('codeFromTheDevice')} value={code} onChange={setCode} max={40} />
       <View className="flex-row flex-wrap gap-2 mb-3">
-        <Button kind="small" label="Take the code in" disabled={!code.trim()} onPress={() => take(code)} />
-        <Button kind="small" label="Read it from a picture" onPress={() => void fromPicture()} />
+        <Button kind="small" label={tr('takeTheCodeIn')} disabled={!code.trim()} onPress={() => take(code)} />
+        <Button kind="small" label={tr('readItFromAPicture')} onPress={() => void fromPicture()} />
       </View>
       <Entry
-        label="Address of this bench on the network"
+        label={tr('addressOfThisBenchOnThe')}
         value={address ?? settings.benchAddress}
         onChange={setAddress}
         max={200}
       />
-      <Button kind="small" label="Use this address" disabled={address === null} onPress={putAddress} />
+      <Button kind="small" label={tr('useThisAddress')} disabled={address === null} onPress={putAddress} />
       <Txt size="s" tone="ink2" className="mt-1">
-        {/127\.0\.0\.1|localhost/.test(origin)
-          ? 'This address works on this machine only: give the one that the device reaches.'
-          : 'The device and the bench have to be on one network, only to open the page.'}
+        {/127\.0\.0\.1|localhost/.test(origin) ? tr('thisAddressWorksOnThisMachine') : tr('deviceAndBenchHaveToBe')}
       </Txt>
     </View>
   );

@@ -5,6 +5,7 @@ import { hasBarometer, readBarometer } from '@/ui/barometer';
 import { ring } from '@/ui/alarm';
 import { Button } from '@/ui/Button';
 import { Txt } from '@/ui/Txt';
+import { t as tr } from '@/words/check';
 
 export interface PressRunLog {
   t: number[];
@@ -44,9 +45,9 @@ export function PressRun({ onDone }: { onDone: (log: PressRunLog) => void }) {
         log.t.push(t);
         log.p.push(pa);
       },
-      () => end('The sensor stopped: nothing was taken in.'),
+      () => end(tr('theSensorStoppedNothingWasTaken')),
     );
-    if (!stopSensor) return setProblem('The browser refuses the sensor.');
+    if (!stopSensor) return setProblem(tr('theBrowserRefusesTheSensor'));
     let pressed = false;
     const timer = setInterval(() => {
       const s = (performance.now() - began) / 1000;
@@ -55,7 +56,7 @@ export function PressRun({ onDone }: { onDone: (log: PressRunLog) => void }) {
       pressed = now;
       setSinceS(s);
       if (s < totalS) return;
-      end(log.t.length < 40 ? `Only ${log.t.length} readings came, needed are 40: nothing was taken in.` : null);
+      end(log.t.length < 40 ? tr('onlyReadingsCame40AreNeeded', { length: log.t.length }) : null);
       if (log.t.length >= 40) onDone(log);
     }, 200);
     stop.current = () => {
@@ -68,7 +69,7 @@ export function PressRun({ onDone }: { onDone: (log: PressRunLog) => void }) {
   if (!hasBarometer())
     return (
       <Txt size="s" tone="ink2">
-        This browser gives no barometer to the page: take the log of a barometer app of the device from a file.
+        {tr('thisBrowserGivesThePageNo')}
       </Txt>
     );
   const cue = sinceS === null ? null : promptedCues.find(([a, b]) => sinceS >= a && sinceS < b);
@@ -76,19 +77,19 @@ export function PressRun({ onDone }: { onDone: (log: PressRunLog) => void }) {
   return (
     <View className="gap-2">
       {sinceS === null ? (
-        <Button kind="small" label="Press three times, with this device’s barometer" onPress={start} />
+        <Button kind="small" label={tr('pressThreeTimesWithThisDevices')} onPress={start} />
       ) : (
         <View role="status" className="gap-2">
           <Txt strong size="l" tone={cue ? 'caution' : 'ink'}>
             {cue
-              ? `Press and hold: ${Math.ceil(cue[1] - sinceS)} s`
+              ? tr('pressAndHoldS', { cue: Math.ceil(cue[1] - sinceS) })
               : next
-                ? `Let go. Next in ${Math.ceil(next[0] - sinceS)} s`
-                : 'Let go, wait'}
+                ? tr('letGoNextInS', { next: Math.ceil(next[0] - sinceS) })
+                : tr('letGoWait')}
           </Txt>
           <Button
             kind="small"
-            label="Stop"
+            label={tr('stop')}
             onPress={() => (stop.current?.(), (stop.current = null), setSinceS(null))}
           />
         </View>

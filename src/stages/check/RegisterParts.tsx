@@ -5,10 +5,12 @@ import type { EventOf } from '@/model/event';
 import type { JobState } from '@/model/fold';
 import { useActions } from '@/bench-kit/actions';
 import { AddLine } from '@/bench-kit/AddLine';
-import { outcomeNames, partsToRegister } from '@/work/check/registering';
+import { partsToRegister } from '@/work/check/registering';
+import { outcomeNames } from '@/words/checkNames';
 import { Entry } from '@/bench-kit/Why';
 import { Choice } from '@/ui/Choice';
 import { Txt } from '@/ui/Txt';
+import { t } from '@/words/check';
 
 type Outcome = EventOf<'registered'>['outcome'];
 
@@ -24,14 +26,13 @@ export function RegisterParts({ job }: { job: JobState }) {
   return (
     <View>
       <Txt size="s" tone="ink2" className="mb-2">
-        With the maker’s own tool or menu, the device charged and on a network. A part that is not registered can show a
-        notice or do less: it stands on the sheet.
+        {t('withTheMakersOwnToolOr')}
       </Txt>
-      <Entry label="Note to the outcome" value={note} onChange={setNote} />
+      <Entry label={t('noteToTheResult')} value={note} onChange={setNote} />
       {parts.map((part) => (
         <Choice
           key={part}
-          label={`Registering the ${part}`}
+          label={t('registeringThe', { part })}
           value={job.registered[part]?.outcome ?? null}
           options={(Object.keys(outcomeNames) as Outcome[]).map((id) => ({ id, name: outcomeNames[id] }))}
           onChange={(outcome) => put(part, outcome)}
@@ -40,10 +41,10 @@ export function RegisterParts({ job }: { job: JobState }) {
       ))}
       {parts.length ? null : (
         <Txt size="s" className="mb-2">
-          Nothing was fitted that a device has to be told about.
+          {t('nothingWasFittedThatTheDevice')}
         </Txt>
       )}
-      <AddLine label="Another part" action="Registered" max={40} onAdd={(part) => put(part, 'registered')} />
+      <AddLine label={t('anotherPart')} action={t('registered')} max={40} onAdd={(part) => put(part, 'registered')} />
     </View>
   );
 }

@@ -7,8 +7,9 @@ import { airTestLine } from '@/core/seal/claimCheck';
 import { suspectFigures } from '@/core/seal/suspects';
 import { HoldTest } from '@/bench-kit/HoldTest';
 import { PlainPlan } from '@/bench-kit/PlainPlan';
-import { freeVolumeM3, limitWords, pressWords } from '@/work/check/sealJob';
-import { placeName } from '@/work/heat/placeNames';
+import { freeVolumeM3 } from '@/work/check/sealJob';
+import { limitWords, pressWords } from '@/words/checkNames';
+import { placeName } from '@/words/placeNames';
 import { rowOf, Why } from '@/bench-kit/Why';
 import { saveSettings } from '@/store/shop';
 import { Button } from '@/ui/Button';
@@ -21,6 +22,7 @@ import { Txt } from '@/ui/Txt';
 import { PressRun } from './PressRun';
 import type { PlanSize } from '@/bench-kit/StageShell';
 import type { SealScreenState } from './useSealScreen';
+import { t } from '@/words/check';
 
 /** Stretches to suspect. */
 export function SealPicture({
@@ -34,7 +36,7 @@ export function SealPicture({
     <PlainPlan
       job={job}
       size={size}
-      label={seal.suspects.length ? `Stretches to suspect: ${seal.suspects.length}` : 'No stretch to suspect'}
+      label={seal.suspects.length ? t('placesToLookAt', { length: seal.suspects.length }) : t('noPlaceToLookAt')}
       lines={seal.suspects.map((s, i) => suspectLine(s, i))}
       onTap={setPressAt}
     >
@@ -66,20 +68,23 @@ export function SealReadings({ here: { result, units } }: { here: SealScreenStat
           value: result?.tauS
             ? `${Math.round(result.tauS)} s`
             : result?.tighterThanS
-              ? `over ${Math.round(result.tighterThanS)} s`
-              : '–',
+              ? t('overS', { tighterThanS: Math.round(result.tighterThanS) })
+              : `–`,
           label: result
             ? result.tighterThanS
-              ? 'no loss seen: tighter than this time constant'
-              : `time constant, ± ${Math.round(2 * result.seTauS)} s; ${result.method}`
-            : 'time constant of the hold',
+              ? t('noLossSeenTighterThanThis')
+              : t('timeConstantS', { seTauS: Math.round(2 * result.seTauS), method: result.method })
+            : t('timeConstantOfTheHold'),
         },
         {
           id: 'leak',
           value: result ? result.leak.toExponential(1) : '–',
           label: result
-            ? `Pa m³/s at 1 kPa, ± ${(2 * result.uLeak).toExponential(0)}; ${units!.sccm20C.toFixed(2)} sccm at 20 °C`
-            : 'leak at 1 kPa, Pa m³/s',
+            ? t('paMSAt1Kpa', {
+                toExponential: (2 * result.uLeak).toExponential(0),
+                toFixed: units!.sccm20C.toFixed(2),
+              })
+            : t('leakAt1KpaPaM'),
           ...(result?.verdict === 'above' ? { tone: 'caution' as const } : {}),
         },
       ]}
@@ -92,16 +97,16 @@ export function WhenAndWhere({ here: { phase, setPhase, roomHPa, setRoomHPa } }:
   return (
     <>
       <Choice
-        label="When"
+        label={t('when')}
         value={phase}
         options={[
-          { id: 'before', name: 'Before opening' },
-          { id: 'after', name: 'After closing' },
+          { id: 'before', name: t('beforeOpening') },
+          { id: 'after', name: t('afterClosing') },
         ]}
         onChange={setPhase}
       />
       <NumberField
-        label="Air pressure of the place, for absolute logs and high places"
+        label={t('airPressureHereForAbsoluteLogs')}
         unit="hPa"
         low={500}
         high={1100}
@@ -121,27 +126,27 @@ export function SealLog({
 }) {
   return locked ? (
     <Txt tone="caution" className="mb-2">
-      Locked until the adhesive’s own mark. To test all the same, log an override with its reason below.
+      {t('lockedUntilTheAdhesiveReachesIts')}
     </Txt>
   ) : (
     <View className="gap-2 mb-2">
       {live ? (
-        <Button kind="small" label="Hold 1 kPa of vacuum on the tester" onPress={() => void hold()} />
+        <Button kind="small" label={t('hold1KpaOfVacuumOn')} onPress={() => void hold()} />
       ) : (
         <Txt size="s" tone="ink2">
-          The device has been opened: only a log that was taken before can be read in.
+          {t('theDeviceHasBeenOpenedOnly')}
         </Txt>
       )}
-      <Button kind="small" label="Hold log from a file, CSV" onPress={() => void take('hold')} />
+      <Button kind="small" label={t('holdLogFromAFileCsv')} onPress={() => void take('hold')} />
       <Txt size="s" tone="ink2">
         {pressAt
-          ? `The press is noted at the cross, nearest to the ${placeName(path, path.locate(pressAt))}.`
-          : 'Tap the plan where the thumb presses: a bump that decays at one place and holds at another says where.'}
+          ? t('thePressIsNotedAtThe', { path: placeName(path, path.locate(pressAt)) })
+          : t('tapThePlanWhereTheThumb')}
       </Txt>
-      <Button kind="small" label="Barometer log of presses, CSV" onPress={() => void take('press')} />
-      {live ? <PressRun onDone={(l) => void notePress(l, 'Barometer').catch(refuse)} /> : null}
+      <Button kind="small" label={t('barometerLogOfPressesCsv')} onPress={() => void take('press')} />
+      {live ? <PressRun onDone={(l) => void notePress(l, t('barometer')).catch(refuse)} /> : null}
       {live ? (
-        <Disclosure title="Two readings by hand">
+        <Disclosure title={t('twoReadingsByHand')}>
           <HoldTest job={job} phase={phase} />
         </Disclosure>
       ) : null}
@@ -155,7 +160,7 @@ export function SealFindings({ here: { seal, suspectLine, result } }: { here: Se
     <>
       {seal.suspects.length ? (
         <View className="my-2" testID="suspects">
-          <Txt strong>Where to look</Txt>
+          <Txt strong>{t('whereToLook')}</Txt>
           {seal.suspects.map((x, i) => (
             <Txt key={x.fromMm} size="s">
               {suspectLine(x, i)}.
@@ -165,26 +170,36 @@ export function SealFindings({ here: { seal, suspectLine, result } }: { here: Se
       ) : null}
       {result?.verdict ? (
         <Txt tone={result.verdict === 'above' ? 'caution' : 'ink'}>
-          Leak {limitWords[result.verdict]}. {airTestLine}
+          {t('leak', { verdict: limitWords[result.verdict], airTestLine })}
         </Txt>
       ) : null}
       {(['before', 'after'] as const).map((k) =>
         seal.press[k] ? (
           <Txt key={k} size="s">
-            Presses {k}: {pressWords[seal.press[k].kind]}, {seal.press[k].amplitudePa.toFixed(0)} Pa
             {seal.press[k].tauS === null || seal.press[k].kind === 'noBump'
-              ? ''
+              ? t('pressesPa', {
+                  k,
+                  kind: pressWords[seal.press[k].kind],
+                  toFixed: seal.press[k].amplitudePa.toFixed(0),
+                })
               : seal.press[k].tauS > 20
-                ? ', longer than 20 s'
-                : `, about ${seal.press[k].tauS.toFixed(0)} s`}
-            .
+                ? t('pressesPaLongerThan20S', {
+                    k,
+                    kind: pressWords[seal.press[k].kind],
+                    toFixed: seal.press[k].amplitudePa.toFixed(0),
+                  })
+                : t('pressesPaAboutS', {
+                    k,
+                    kind: pressWords[seal.press[k].kind],
+                    toFixed: seal.press[k].amplitudePa.toFixed(0),
+                    toFixed2: seal.press[k].tauS.toFixed(0),
+                  })}
           </Txt>
         ) : null,
       )}
       {result?.channel ? (
         <Txt size="s" tone="ink2">
-          As one round hole it would be {(result.channel.diameterM * 1e6).toFixed(0)} µm wide: a picture, not a finding;
-          many small paths leak the same.
+          {t('asOneRoundHoleItWould', { toFixed: (result.channel.diameterM * 1e6).toFixed(0) })}
         </Txt>
       ) : null}
     </>
@@ -194,13 +209,12 @@ export function SealFindings({ here: { seal, suspectLine, result } }: { here: Se
 /** The limit that the shop sets itself. */
 export function ShopLimit({ here: { settings } }: { here: SealScreenState }) {
   return (
-    <Disclosure title="Limit of the shop">
+    <Disclosure title={t('limitOfTheShop')}>
       <Txt size="s" tone="ink2" className="mb-2">
-        There is no published limit for a repaired phone. Set one from holds of devices that never were opened, or leave
-        it empty and compare with before.
+        {t('nobodyPublishesALimitForA')}
       </Txt>
       <NumberField
-        label="Leak at 1 kPa that passes"
+        label={t('leakAt1KpaThatPasses')}
         unit="10⁻⁶ Pa m³/s"
         low={0.1}
         high={100000}
@@ -209,7 +223,7 @@ export function ShopLimit({ here: { settings } }: { here: SealScreenState }) {
         onCommit={(v) => void saveSettings({ ...settings, leakLimit: v * 1e-6 })}
       />
       {settings.leakLimit === null ? null : (
-        <Button kind="small" label="No limit" onPress={() => void saveSettings({ ...settings, leakLimit: null })} />
+        <Button kind="small" label={t('noLimit')} onPress={() => void saveSettings({ ...settings, leakLimit: null })} />
       )}
     </Disclosure>
   );
@@ -224,19 +238,19 @@ export function SealWhy({ here: { job, r, seal, press } }: { here: SealScreenSta
       inputs={{ holds: job.holds, logs: Object.keys(job.sealLogs) }}
       computed={{ ratio: r, after: seal.after?.tauS ?? null, press: press?.kind ?? null }}
       notes={[
-        'The pressure difference of a leaky closed device falls off exponentially; its time constant is free volume over leak. Before and after on the same device the unknown volume cancels. There is no published limit for a repaired phone.',
-        'A device that breathes through a vent loses a bump fast though it is well bonded: compare it with itself.',
-        `Free volume taken as ${(freeVolumeM3(job) * 1e6).toFixed(1)} ml.`,
+        t('thePressureInALeakyClosed'),
+        t('aDeviceThatBreathesThroughA'),
+        t('freeVolumeTakenAsMl', { toFixed: (freeVolumeM3(job) * 1e6).toFixed(1) }),
       ]}
       rows={[
-        rowOf('Free share of the outer volume', sealFigures.freeShare, ''),
-        rowOf('Uncertainty of the free volume', sealFigures.uVolumeShare, ''),
-        rowOf('Two holds of one device differ by', ratioFigures.uRepeat, ''),
-        rowOf('Counts as leakier from', ratioFigures.worse, 'times'),
-        rowOf('Most difference on an open-cell bond', sealFigures.mostPa, 'Pa'),
-        rowOf('Smallest bump', pressFigures.leastPa, 'Pa'),
-        rowOf('A bump holds from', pressFigures.holdsS, 's'),
-        rowOf('A press reaches along the bond', suspectFigures.pressReachMm, 'mm'),
+        rowOf(t('freeShareOfTheOuterVolume'), sealFigures.freeShare, ''),
+        rowOf(t('uncertaintyOfTheFreeVolume'), sealFigures.uVolumeShare, ''),
+        rowOf(t('twoHoldsOfOneDeviceDiffer'), ratioFigures.uRepeat, ''),
+        rowOf(t('countsAsLeakierFrom'), ratioFigures.worse, 'times'),
+        rowOf(t('mostDifferenceOnAnOpenCell'), sealFigures.mostPa, t('pa')),
+        rowOf(t('smallestBump'), pressFigures.leastPa, t('pa')),
+        rowOf(t('aBumpHoldsFrom'), pressFigures.holdsS, 's'),
+        rowOf(t('aPressReachesAlongTheBond'), suspectFigures.pressReachMm, 'mm'),
       ]}
     />
   );

@@ -9,6 +9,7 @@ import { Message } from '@/ui/Message';
 import { Txt } from '@/ui/Txt';
 import { useSealScreen } from './useSealScreen';
 import { SealPicture, SealReadings, WhenAndWhere, SealLog, SealFindings, ShopLimit, SealWhy } from './SealParts';
+import { t } from '@/words/check';
 
 /** Air test of the closed device: hold and press, against the same device before; locked while the bond is young. */
 export function SealScreen(p: { job: JobState }) {
@@ -17,20 +18,25 @@ export function SealScreen(p: { job: JobState }) {
   return (
     <JobPage
       job={job}
-      title="Air test"
+      title={t('airTest')}
       now={now}
       stage="check"
       lead={<Call {...text} />}
       picture={(size) => <SealPicture here={here} size={size} />}
-      main={<Button kind="main" label="Back to check" onPress={() => router.replace(stageHref(job.id, 'check'))} />}
+      main={<Button kind="main" label={t('backToCheck')} onPress={() => router.replace(stageHref(job.id, 'check'))} />}
     >
       <View className="mt-3" />
       <SealReadings here={here} />
       <WhenAndWhere here={here} />
       {seal.problems.map((x) => (
         <Txt key={`${x.phase}${x.what}`} size="s" tone="caution" testID="unusable">
-          This {x.what === 'hold' ? 'hold' : 'press'} {x.phase === 'before' ? 'before opening' : 'after closing'} is not
-          usable: {x.why}. It is kept in the log; record it again, or undo it there.
+          {x.what === 'hold'
+            ? x.phase === 'before'
+              ? t('thisHoldFromBeforeOpeningCannot', { why: x.why })
+              : t('thisHoldFromAfterClosingCannot', { why: x.why })
+            : x.phase === 'before'
+              ? t('thisPressFromBeforeOpeningCannot', { why: x.why })
+              : t('thisPressFromAfterClosingCannot', { why: x.why })}
         </Txt>
       ))}
       {reading.view}

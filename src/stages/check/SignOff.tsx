@@ -7,6 +7,7 @@ import { useSettings } from '@/store/shop';
 import { HoldButton } from '@/ui/Button';
 import { Tick } from '@/ui/Choice';
 import { Txt } from '@/ui/Txt';
+import { t } from '@/words/check';
 
 /** The one who checked is not the one who repaired. */
 export function SignOff({ job, complete }: { job: JobState; complete: boolean }) {
@@ -20,43 +21,48 @@ export function SignOff({ job, complete }: { job: JobState; complete: boolean })
         type: 'signed',
         role: 'checker',
         mark: name,
-        text: `Functions: ${state.changes.map((c) => `${functionName(c.fn)} ${job.functions.after[c.fn]}`).join(', ')}`,
+        text: t('functions2', {
+          join: state.changes.map((c) => `${functionName(c.fn)} ${job.functions.after[c.fn]}`).join(', '),
+        }),
       },
     ]);
   return (
     <View className="my-2" testID="sign-off">
       {state.unclear.length ? (
         <Tick
-          label={`Customer told: ${state.unclear.map((c) => functionName(c.fn)).join(', ')}`}
-          note="Not tested before: nobody can say whether it was so."
+          label={t('customerTold', { join: state.unclear.map((c) => functionName(c.fn)).join(', ') })}
+          note={t('notTestedBeforeNobodyCanSay')}
           on={job.prep.has('faultsTold')}
           onChange={(done) => void log([{ type: 'prep', item: 'faultsTold', done }])}
         />
       ) : null}
       {state.checker ? (
         <Txt>
-          Signed by {state.checker}
-          {state.repairer ? `; repaired by ${state.repairer}` : ''}.
+          {state.repairer
+            ? t('signedByRepairedBy', { checker: state.checker, repairer: state.repairer })
+            : t('signedBy', { checker: state.checker })}
         </Txt>
       ) : others.length ? (
         <View className="gap-2">
           <Txt size="s" tone="ink2">
-            {state.repairer ? `Repaired by ${state.repairer}. ` : ''}Whoever signs has tested it, with clean eyes.
+            {state.repairer
+              ? t('repairedByWhoeverSignsHasTested', { repairer: state.repairer })
+              : t('whoeverSignsHasTestedItWith')}
           </Txt>
           {others.map((name) => (
             <HoldButton
               key={name}
               kind="side"
-              label={`${name} checked and signs`}
+              label={t('checkedAndSigns', { name })}
               disabled={!complete}
-              why="not all tested yet"
+              why={t('notAllTestedYet')}
               onPress={() => sign(name)}
             />
           ))}
         </View>
       ) : (
         <Txt size="s" tone="ink2">
-          Only one name in the shop: add a second one under Shop, or log an override with its reason.
+          {t('onlyOneNameInTheShop')}
         </Txt>
       )}
     </View>

@@ -97,7 +97,7 @@ it('an even field gives specks before and after', async () => {
 
 it('seating: four gaps and three steps say whether it sits, and in the middle', async () => {
   renderStage(CameraScreen, id);
-  await press('Seating of the cover');
+  await press('How the cover sits');
   for (const [place, v] of [
     ['right', '0.05'],
     ['top', '0.1'],
@@ -106,10 +106,8 @@ it('seating: four gaps and three steps say whether it sits, and in the middle', 
   ] as const)
     await enter(new RegExp(`^Ring gap ${place}`), v);
   for (const place of ['at the top', 'lower left', 'lower right']) await enter(new RegExp(`^Step ${place}`), '0.01');
-  await press('Note the seating');
-  expect(screen.getByTestId('seat').textContent).toMatch(
-    /^Seated, in the middle\. Off by 0\.05 mm, least ring 0\.05 mm/,
-  );
+  await press('Note how it sits');
+  expect(screen.getByTestId('seat').textContent).toMatch(/^It sits, centred\. Off by 0\.05 mm, least gap 0\.05 mm/);
 });
 
 it('the target for the printer is the one that is looked for', async () => {

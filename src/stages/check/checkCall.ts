@@ -4,11 +4,13 @@ import type { JobState } from '@/model/fold';
 import type { Settings } from '@/model/settings';
 import { functionName, functionState } from '@/work/check/faults';
 import { eyeWords } from '@/words/eyeWords';
-import { actionWords, flushOf } from '@/work/check/flushJob';
+import { flushOf } from '@/work/check/flushJob';
+import { actionWords } from '@/words/checkNames';
 import { testsOf } from '@/work/check/functionTests';
 import { notRegistered } from '@/work/check/registering';
 import { length } from '@/words/units';
 import { releaseWords } from './releaseWords';
+import { t as tr } from '@/words/check';
 
 interface CallText {
   sentence: string;
@@ -31,13 +33,15 @@ export function checkState(job: JobState): CheckState {
   const tested = tests.filter((t) => job.functions.after[t.test.id]).length;
   const open: string[] = [];
   if (eye) {
-    if (eye.action !== 'accept') open.push('not flush');
+    if (eye.action !== 'accept') open.push(tr('notFlush'));
   } else if (!complete)
-    open.push(taken.length ? `${points.length - taken.length} steps to go` : 'not judged whether it is flush');
-  else if (flush && (flush.verdict !== 'pass' || flush.bumps.length)) open.push('not flush');
-  if (tested < tests.length) open.push(`${tests.length - tested} functions to go`);
+    open.push(
+      taken.length ? tr('stepsToGo', { length: points.length - taken.length }) : tr('notJudgedWhetherItIsFlush'),
+    );
+  else if (flush && (flush.verdict !== 'pass' || flush.bumps.length)) open.push(tr('notFlush'));
+  if (tested < tests.length) open.push(tr('functionsToGo', { length: tests.length - tested }));
   else open.push(...functionState(job).release.open.map((o) => releaseWords[o]));
-  open.push(...notRegistered(job).map((p) => `${p} not registered`));
+  open.push(...notRegistered(job).map((p) => tr('notRegistered', { p })));
   return { tested, tests: tests.length, open };
 }
 
@@ -54,81 +58,87 @@ export function checkCall(
   if (eye && eye.action !== 'accept')
     return {
       sentence: actionWords[eye.action],
-      reason: `By eye and finger: ${spots.map((s) => `${eyeWords.step[s.how]} at ${placeOf(s.point)}`).join(', ')}.${eye.action === 'clearDebris' ? ' Glass cracks over a trapped crumb.' : ''}`,
+      reason: `${tr('byEyeAndFinger2', { join: spots.map((s) => `${eyeWords.step[s.how]} at ${placeOf(s.point)}`).join(', ') })}${eye.action === 'clearDebris' ? ` ${tr('glassCracksOverATrappedCrumb')}` : ''}`,
       tone: 'caution',
     };
   if (!eye && unread && job.eyes.step)
     return {
-      sentence: 'Tap where it stands proud or low.',
-      reason: 'Draw a fingertip across the edge, out and in; look along the face at a glancing angle.',
+      sentence: tr('tapWhereItStandsHighOr'),
+      reason: tr('drawAFingertipAcrossTheEdge'),
       tone: 'ink',
     };
   if (!eye && unread && !taken.length && !measuring)
     return {
-      sentence: 'Is it flush all round?',
-      reason: `Draw a fingertip across the edge, all the way round, and look along the face at a glancing angle. A step of ${length(noticedMm('step'), units, 2)} is felt in nine of ten.`,
+      sentence: tr('isItFlushAllRound'),
+      reason: tr('drawAFingertipAcrossTheEdge2', { noticedMm: length(noticedMm('step'), units, 2) }),
       tone: 'ink',
     };
   if (!eye && unread)
     return {
-      sentence: next ? `Step at ${points.indexOf(next) + 1}: ${placeOf(next.id)}.` : 'Measure the steps.',
-      reason:
-        'Depth gauge across the edge, glass above frame is plus. Look along the surface at a glancing angle meanwhile.',
+      sentence: next ? tr('stepAt', { next: points.indexOf(next) + 1, id: placeOf(next.id) }) : tr('measureTheSteps'),
+      reason: tr('depthGaugeAcrossTheEdgeGlass'),
       tone: 'ink',
     };
   if (!eye && flush && flush.action !== 'accept')
     return {
       sentence: actionWords[flush.action],
       reason: flush.bumps.length
-        ? `${flush.bumps.map((b) => `${length(b.heightMm, units, 2)} at ${placeOf(b.id)}`).join(', ')}. Glass cracks over a trapped crumb.`
-        : `Allowed ${length(tolLowMm.value, units, 2)} to ${length(tolHighMm.value, units, 2)}, guard band ${length(flush.guardBandMm, units, 2)}.`,
+        ? tr('glassCracksOverATrappedCrumb2', {
+            join: flush.bumps.map((b) => `${length(b.heightMm, units, 2)} at ${placeOf(b.id)}`).join(', '),
+          })
+        : tr('allowedToGuardBand', {
+            value: length(tolLowMm.value, units, 2),
+            value2: length(tolHighMm.value, units, 2),
+            guardBandMm: length(flush.guardBandMm, units, 2),
+          }),
       tone: 'caution',
     };
   const { newFaults, oldFaults, unclear, release } = functionState(job);
   if (newFaults.length)
     return {
-      sentence: `New fault: ${functionName(newFaults[0]!.fn)}.`,
-      reason: 'Likely causes stand below, the cheapest check first.',
+      sentence: tr('newFault', { fn: functionName(newFaults[0]!.fn) }),
+      reason: tr('likelyCausesAreBelowTheCheapest'),
       tone: 'caution',
     };
   const { tested, tests } = checkState(job);
   if (tested < tests)
     return {
-      sentence: `Flush. Now ${tests - tested} functions.`,
-      reason: 'By a second person where there is one. What this repair put at risk comes first.',
+      sentence: tr('flushNowFunctions', { tests: tests - tested }),
+      reason: tr('byASecondPersonIfThere'),
       tone: 'ink',
     };
   if (unclear.length)
     return {
-      sentence: `${functionName(unclear[0]!.fn)} fails, and was not tested before.`,
-      reason: 'Look for a cause; what stays is told to the customer.',
+      sentence: tr('failsAndWasNotTestedBefore2', { fn: functionName(unclear[0]!.fn) }),
+      reason: tr('lookForACauseTellThe'),
       tone: 'caution',
     };
   if (release.open.length)
     return {
-      sentence: `Flush, all tested. Still: ${releaseWords[release.open[0]!]}.`,
-      reason: 'Whoever repaired it looks past his own slip: another name signs.',
+      sentence: tr('flushAllTestedStill', { open: releaseWords[release.open[0]!] }),
+      reason: tr('whoeverRepairedItOverlooksHisOwn'),
       tone: 'ink',
     };
   const [part] = notRegistered(job);
   if (part)
     return {
-      sentence: `Register the ${part}.`,
-      reason: 'The device may show a notice or do less until it is told.',
+      sentence: tr('registerThe', { part }),
+      reason: tr('untilThenTheDeviceMayShow'),
       tone: 'ink',
     };
   const testedBefore = Object.values(job.functions.before).some((r) => r === 'ok' || r === 'fail');
   return {
-    sentence: testedBefore
-      ? 'Flush, and everything works as before.'
-      : 'Flush, and everything tested works. Not tested before the repair.',
+    sentence: testedBefore ? tr('flushAndEverythingWorksAsBefore') : tr('flushAndEverythingTestedWorksNot'),
     reason: oldFaults.length
-      ? `Faults from before stay: ${oldFaults.map((o) => functionName(o.fn)).join(', ')}.`
+      ? tr('faultsFromBeforeStay', { join: oldFaults.map((o) => functionName(o.fn)).join(', ') })
       : eye
-        ? `By eye and finger: a step of ${length(noticedMm('step'), units, 2)} would have been felt in nine of ten. A gauge tells ${length(2 * units.gaugeU.stepMm, units, 2)}.`
+        ? tr('byEyeAndFingerAStep', {
+            noticedMm: length(noticedMm('step'), units, 2),
+            stepMm: length(2 * units.gaugeU.stepMm, units, 2),
+          })
         : flush?.foundMm == null
-          ? 'These points cannot tell how large a bump they would miss.'
-          : `A bump of ${length(flush.foundMm, units, 2)} anywhere at the edge would have shown in nine of ten.`,
+          ? tr('thesePointsCannotTellHowLarge')
+          : tr('aBumpOfAnywhereAtThe', { foundMm: length(flush.foundMm, units, 2) }),
     tone: 'ink',
   };
 }

@@ -64,8 +64,8 @@ it('one after another with one thumb, what this repair put at risk first; one ba
   ]);
   await press('One back');
   expect(jobNow(id).functions.after[order[1]!]).toBeUndefined();
-  await press('Not testable');
-  await press('Because: locked');
+  await press('Cannot be tested');
+  await press('Why: locked');
   expect(jobNow(id).functions.after[order[1]!]).toBe('untested');
 });
 
@@ -77,7 +77,7 @@ it('a failure: causes in order of rank without numbers, "not that" brings the ne
   expect(card.textContent).toContain('Most likely: flash / rear microphone flex not seated or torn.');
   expect(card.textContent).toContain('Re-seat, then look at the flex fold for a crack. Then test again.');
   expect(card.textContent).not.toMatch(/\d %/);
-  expect(card.textContent).toContain('Ranks only');
+  expect(card.textContent).toContain('Order only');
   await press('Not that');
   expect(screen.getByTestId('faults').textContent).not.toContain('Most likely: flash / rear');
   view.unmount();
@@ -85,7 +85,7 @@ it('a failure: causes in order of rank without numbers, "not that" brings the ne
   expect(screen.getByText('0 of 2')).toBeTruthy();
   await press('Works');
   await press('Works');
-  expect(call()).toBe('All of them tested.');
+  expect(call()).toBe('All tested.');
   expect(functionState(jobNow(id)).newFaults).toEqual([]);
 });
 
@@ -177,7 +177,7 @@ describe('on the device itself', () => {
     renderStage(FunctionsScreen, id);
     await press('On the device itself');
     await press('Read it from a picture');
-    expect(screen.getByRole('alert').textContent).toBe('p.jpg: no code is to be seen. Nothing was changed.');
+    expect(screen.getByRole('alert').textContent).toBe('p.jpg: there is no code in it. Nothing was changed.');
     mockCode.text = writeResultCode(tag, { flash: 'ok' });
     await press('Read it from a picture');
     expect(jobNow(id).functions.after).toEqual({ flash: 'ok' });
@@ -189,7 +189,7 @@ describe('on the device itself', () => {
     await press('On the device itself');
     await enter('Address of this bench on the network', 'bench.local');
     await press('Use this address');
-    expect(screen.getByRole('alert').textContent).toContain('Address "bench.local": allowed is http://');
+    expect(screen.getByRole('alert').textContent).toContain('Enter an address that starts with http://');
     await enter('Address of this bench on the network', 'http://192.0.2.7:8787/');
     await press('Use this address');
     expect(settingsNow().benchAddress).toBe('http://192.0.2.7:8787');
@@ -211,10 +211,10 @@ describe('check stage', () => {
     startShop(t0, { [id]: [...steps(), ...all()] });
     renderStage(CheckStage, id);
     expect(call()).toBe('Flush, all tested. Still: a second person signs.');
-    expect(screen.getByRole('button', { name: /^Go to hand over/ }).getAttribute('aria-disabled')).toBe('true');
+    expect(screen.getByRole('button', { name: /^Go to Hand over/ }).getAttribute('aria-disabled')).toBe('true');
     await hold(/^Mirel checked and signs/);
     expect(call()).toBe('Flush, and everything works as before.');
-    expect(screen.getByRole('button', { name: /^Go to hand over/ }).getAttribute('aria-disabled')).not.toBe('true');
+    expect(screen.getByRole('button', { name: /^Go to Hand over/ }).getAttribute('aria-disabled')).not.toBe('true');
   });
 
   it('a new battery is registered, with an outcome whatever it is', async () => {
@@ -224,7 +224,7 @@ describe('check stage', () => {
     renderStage(CheckStage, id);
     expect(call()).toBe('Register the battery.');
     await press(/^Registering: battery/);
-    await enter('Note to the outcome', 'the menu wants the maker');
+    await enter('Note to the result', 'the menu wants the maker');
     await choose('Registering the battery: Refused by the device');
     expect(logged(id).at(-1)).toMatchObject({ type: 'registered', part: 'battery', outcome: 'refused' });
     expect(call()).toBe('Flush, and everything works as before.');
@@ -237,12 +237,12 @@ describe('check stage', () => {
     startShop(t0, { [id]: [...steps(), ...all(['buttons'])] });
     renderStage(CheckStage, id);
     expect(call()).toBe('New fault: side buttons.');
-    expect(reason()).toContain('Likely causes stand below');
+    expect(reason()).toContain('Likely causes are below');
     expect(within(screen.getByTestId('faults')).getByText(/side-button flex/)).toBeTruthy();
     await press('Why and what else');
     await enter('What is done instead', 'goes out with the fault');
     await enter('Reason', 'the customer wants it as it is');
     await press('Log the override');
-    expect(screen.getByRole('button', { name: /^Go to hand over/ }).getAttribute('aria-disabled')).not.toBe('true');
+    expect(screen.getByRole('button', { name: /^Go to Hand over/ }).getAttribute('aria-disabled')).not.toBe('true');
   });
 });

@@ -79,10 +79,10 @@ it('a sensor that fails, or says too little, takes nothing in; it can be stopped
   render(<PressRun onDone={done} />);
   await begin();
   await act(async () => FakeBarometer.last!.emit('error'));
-  expect(screen.getByRole('alert').textContent).toBe('The sensor stopped: nothing was taken in.');
+  expect(screen.getByRole('alert').textContent).toBe('The sensor stopped. Nothing was taken in.');
   await begin();
   await step(45_000);
-  expect(screen.getByRole('alert').textContent).toContain('Only 0 readings came, needed are 40');
+  expect(screen.getByRole('alert').textContent).toContain('Only 0 readings came, 40 are needed');
   await begin();
   await act(async () => void fireEvent.click(screen.getByRole('button', { name: 'Stop' })));
   expect(FakeBarometer.last!.stopped).toBe(true);
@@ -92,5 +92,5 @@ it('a sensor that fails, or says too little, takes nothing in; it can be stopped
 it('a browser without one says so and names the other way', () => {
   delete w.Barometer;
   render(<PressRun onDone={() => {}} />);
-  expect(screen.getByText(/gives no barometer to the page/)).toBeTruthy();
+  expect(screen.getByText(/gives the page no barometer/)).toBeTruthy();
 });

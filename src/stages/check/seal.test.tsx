@@ -2,7 +2,8 @@ import { fireEvent, screen } from '@testing-library/react';
 
 import { claimCheck } from '@/core/seal/claimCheck';
 import type { NewEvent } from '@/model/event';
-import { pressWords, ratioWords, sealOf } from '@/work/check/sealJob';
+import { sealOf } from '@/work/check/sealJob';
+import { pressWords, ratioWords } from '@/words/checkNames';
 import { call, choose, enter, press, reading, reason, renderStage } from '../../../test-support/stage';
 import { jobNow, logged, startShop } from '../../../test-support/mockShop';
 import { sheetOf } from '@/stages/handover/sheet';
@@ -81,21 +82,21 @@ it('a file that is no log is named and changes nothing; one that is one is taken
     text: `t s,p Pa\n${Array.from({ length: 12 }, (_, i) => `${i},100800`).join('\n')}`,
   };
   await press('Barometer log of presses, CSV');
-  expect(screen.getByRole('alert').textContent).toContain('readings: 12 is not possible, allowed is at least 30');
+  expect(screen.getByRole('alert').textContent).toContain('readings: 12 does not work; it takes at least 30');
   expect(logged(finished)).toEqual([]);
   const text = `t s,p Pa\n${Array.from({ length: 40 }, (_, i) => `${i * 3},${(-800 * Math.exp((-i * 3) / 30)).toFixed(1)}`).join('\n')}`;
   mockFile.next = { name: 'hold.csv', text };
   await press('Hold log from a file, CSV');
   expect(screen.getByRole('status').textContent).toBe('hold.csv: 40 readings in Pa.');
   expect(sealOf(jobNow(finished)).after!.tauS!).toBeCloseTo(30, 0);
-  fireEvent.click(screen.getByRole('button', { name: 'Back to check' }));
+  fireEvent.click(screen.getByRole('button', { name: 'Back to Check' }));
 });
 
 it('an opened device is not measured for "before" any more: a log of then can still be read in', async () => {
   startShop(t0, { [finished]: [{ type: 'stage', stage: 'lift', to: 'done' }] });
   renderStage(SealScreen, finished);
   fireEvent.click(screen.getByRole('radio', { name: 'When: Before opening' }));
-  expect(screen.getByText(/only a log that was taken before can be read in/)).toBeTruthy();
+  expect(screen.getByText(/only a log taken before can be read in/)).toBeTruthy();
   expect(screen.queryByRole('button', { name: /on the tester/ })).toBeNull();
   expect(screen.getByRole('button', { name: 'Hold log from a file, CSV' })).toBeTruthy();
 });

@@ -5,14 +5,16 @@ import { type GestureResponderEvent } from 'react-native';
 import { type Shot } from '@/core/camera/shot';
 import type { JobState } from '@/model/fold';
 import { useActions } from '@/bench-kit/actions';
-import { cameraOf, flareWords, lensesOf, sharpWords } from '@/work/check/cameraJob';
+import { cameraOf, lensesOf } from '@/work/check/cameraJob';
+import { flareWords, sharpWords } from '@/words/checkNames';
 import { useLongRun } from '@/bench-kit/useLongRun';
 import { capital } from '@/words/capital';
 import { pickFile } from '@/ui/download';
 import { refused, type Told } from '@/ui/Message';
-import { percent } from '@/words/units';
+import { digits, percent } from '@/words/units';
 import { useNow } from '@/bench-kit/useNow';
 import { flatInWorker, tappedInWorker, targetInWorker, type FlatResult } from '@/workers/cameraClient';
+import { t } from '@/words/check';
 
 type Phase = 'before' | 'after';
 
@@ -54,7 +56,9 @@ function useShots({ job }: { job: JobState }) {
       },
     ]);
     setMessage({
-      text: `${chosen.name}: ${shot.edges.length} edges measured${shot.left.length ? `, ${shot.left.length} not` : ''}.`,
+      text: shot.left.length
+        ? t('edgesMeasuredNot', { name: chosen.name, length: shot.edges.length, length2: shot.left.length })
+        : t('edgesMeasured', { name: chosen.name, length: shot.edges.length }),
       bad: false,
     });
   };
@@ -67,9 +71,12 @@ function useShots({ job }: { job: JobState }) {
       const edge = await tappedInWorker(file, [(x - box.left) / box.width, (y - box.top) / box.height], key).result;
       setTaps(taps + 1);
       await log([{ type: 'cameraShot', phase, lens, edges: [{ key, mtf50: edge.mtf50 }], patch: null }]);
-      setMessage({ text: `Edge ${taps + 1}: half contrast at ${edge.mtf50.toFixed(3)} cycles per pixel.`, bad: false });
+      setMessage({
+        text: t('edgeHalfContrastAtCyclesPer2', { taps: taps + 1, toFixed: digits(edge.mtf50, 3) }),
+        bad: false,
+      });
     } catch (err) {
-      setMessage(refused(err instanceof Error ? err.message : 'not measured'));
+      setMessage(refused(err instanceof Error ? err.message : t('notMeasured')));
     }
   };
   const takeField = async () => {
@@ -90,7 +97,19 @@ function useShots({ job }: { job: JobState }) {
       },
     ]);
     setMessage({
-      text: `${chosen.name}: ${r.specks.length ? `${r.specks.length} ${r.specks.length === 1 ? 'speck' : 'specks'}, the strongest ${percent(Math.abs(r.specks[0]!.peak))}` : 'no speck seen'}.`,
+      text: r.specks.length
+        ? r.specks.length === 1
+          ? t('speckTheStrongest', {
+              name: chosen.name,
+              length: r.specks.length,
+              peak: percent(Math.abs(r.specks[0]!.peak)),
+            })
+          : t('specksTheStrongest', {
+              name: chosen.name,
+              length: r.specks.length,
+              peak: percent(Math.abs(r.specks[0]!.peak)),
+            })
+        : t('noSpeckSeen', { name: chosen.name }),
       bad: false,
     });
   };
@@ -132,15 +151,16 @@ export function useCameraScreen(p: { job: JobState }) {
     ? {
         sentence: `${capital(sharpWords[sharp.verdict])}${flare ? `, ${flareWords[flare.verdict]}` : ''}.`,
         reason: bad
-          ? 'Look at the lens and the cover at a glancing angle, clean both, and take the pictures again.'
-          : `Sharpness after over before ${sharp.ratio.toFixed(2)} (${sharp.low.toFixed(2)} to ${sharp.high.toFixed(2)}).`,
+          ? t('lookAtLensAndCoverAt')
+          : t('sharpnessAfterAgainstBeforeTo', {
+              toFixed: digits(sharp.ratio, 2),
+              toFixed2: digits(sharp.low, 2),
+              toFixed3: digits(sharp.high, 2),
+            }),
       }
     : {
-        sentence: mine.some((s) => s.phase === 'before')
-          ? 'Now a picture through the new cover.'
-          : 'A picture of the target.',
-        reason:
-          'Taken with the device itself and brought here as a file, not scaled down. Same distance and light both times, focus held by a tap, white all round the target.',
+        sentence: mine.some((s) => s.phase === 'before') ? t('nowAPictureThroughTheNew') : t('aPictureOfTheTarget'),
+        reason: t('takenWithTheDeviceItselfAnd'),
       };
   const problem = shots.problem ?? fields.problem;
   return { ...so, sharp, flare, text, bad, problem };

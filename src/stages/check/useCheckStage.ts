@@ -7,14 +7,15 @@ import { useActions } from '@/bench-kit/actions';
 import { functionState } from '@/work/check/faults';
 import { flushOf } from '@/work/check/flushJob';
 import { useByEye } from '@/bench-kit/ByEye';
-import { placeName } from '@/work/heat/placeNames';
+import { placeName } from '@/words/placeNames';
 import { useGaugePad } from '@/bench-kit/useGaugePad';
 import { useGoOn } from '@/bench-kit/useGoOn';
 import { useSettings } from '@/store/shop';
 import { useNow } from '@/bench-kit/useNow';
 import { checkCall, checkState } from './checkCall';
+import { t } from '@/words/check';
 
-export const caution = 'No pressing on a young bond. Stop on smell, warmth or hiss from the cell.';
+export const caution = () => t('noPressingOnAYoungBond');
 
 /** How it stands: what CheckStage shows and does. */
 export function useCheckStage({ job }: { job: JobState }) {
@@ -35,7 +36,7 @@ export function useCheckStage({ job }: { job: JobState }) {
   const { newFaults, oldFaults, unclear } = functionState(job);
   const overridden = job.decisions.some((d) => d.call === 'check' && d.because);
   const { thumb, pad } = useGaugePad(
-    measuring && next && !overridden ? `Step ${points.indexOf(next) + 1}: ${place(next)}` : null,
+    measuring && next && !overridden ? t('step2', { next: points.indexOf(next) + 1, next2: place(next) }) : null,
     true,
   );
   const found = flush?.foundMm ?? null;
@@ -50,11 +51,11 @@ export function useCheckStage({ job }: { job: JobState }) {
         call: 'check',
         inputs: { steps: job.steps, before: job.functions.before, after: job.functions.after },
         computed: {
-          verdict: flush?.verdict ?? (eye && `by eye: ${eye.action}`),
+          verdict: flush?.verdict ?? (eye && t('byEye', { action: eye.action })),
           bumps: flush?.bumps,
           newFaults: newFaults.map((c) => c.fn),
         },
-        chosen: fine ? 'passed' : 'gone on with an override',
+        chosen: fine ? t('passed') : t('goneOnWithAnOverride'),
       }),
     ]);
   return {

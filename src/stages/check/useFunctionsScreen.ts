@@ -9,6 +9,8 @@ import { testsOf } from '@/work/check/functionTests';
 import { useJobs } from '@/store/shop';
 import { capital } from '@/words/capital';
 import { useNow } from '@/bench-kit/useNow';
+import { t as tr } from '@/words/check';
+import { told } from '@/words/told';
 
 /** How it stands: what FunctionsScreen shows and does. */
 export function useFunctionsScreen({ job, again = false }: { job: JobState; again?: boolean }) {
@@ -49,19 +51,19 @@ export function useFunctionsScreen({ job, again = false }: { job: JobState; agai
   const text = current
     ? {
         sentence: `${capital(current.test.name)}.`,
-        reason: `${capital(current.test.how)}.`,
+        reason: `${capital(told(current.test.how))}.`,
       }
     : faults
       ? {
-          sentence: `${faults} ${faults === 1 ? 'function fails' : 'functions fail'}.`,
-          reason: 'The likely causes stand below, cheapest check first.',
+          sentence: faults === 1 ? tr('functionFails', { faults }) : tr('functionsFail', { faults }),
+          reason: tr('theLikelyCausesAreBelowThe'),
         }
       : whole
         ? {
-            sentence: 'All of them tested.',
-            reason: state.checker ? `Signed by ${state.checker}.` : 'Now a second person signs.',
+            sentence: tr('allTested'),
+            reason: state.checker ? tr('signedBy', { checker: state.checker }) : tr('nowASecondPersonSigns'),
           }
-        : { sentence: 'Tested again.', reason: 'The rest is untouched.' };
+        : { sentence: tr('testedAgain'), reason: tr('theRestStaysAsItWas') };
   return {
     job,
     state,

@@ -11,22 +11,24 @@ import { maxPressureBytes } from '@/model/pressureLog';
 import { useActions } from '@/bench-kit/actions';
 import { cureEnd, cureOf } from '@/work/cure/cureJob';
 import { holdOnTester } from '@/bench-kit/instruments';
-import { freeVolumeM3, pressWords, ratioWords, sealOf, suspectWords } from '@/work/check/sealJob';
-import { placeName } from '@/work/heat/placeNames';
+import { freeVolumeM3, sealOf } from '@/work/check/sealJob';
+import { pressWords, ratioWords, suspectWords } from '@/words/checkNames';
+import { placeName } from '@/words/placeNames';
 import { bondPerimeter } from '@/core/device/perimeter';
 import type { Pt } from '@/core/device/types';
 import { useSettings } from '@/store/shop';
 import { capital } from '@/words/capital';
 import { pickText } from '@/ui/download';
 import { refused, type Told } from '@/ui/Message';
-import { dayTime, length } from '@/words/units';
+import { digits, dayTime, length } from '@/words/units';
 import { useNow } from '@/bench-kit/useNow';
 import { useFileRead } from '@/bench-kit/useFileRead';
 import { pressureLogOf } from '@/workers/filesClient';
+import { t } from '@/words/check';
 
 type Phase = 'before' | 'after';
 
-export const times = (v: number) => `${v.toFixed(v < 10 ? 1 : 0)} times`;
+export const times = (v: number) => t('times', { v: digits(v, v < 10 ? 1 : 0) });
 
 /** What can be tested now, and how a hold and a press are noted. */
 function useNoting({ job }: { job: JobState }) {
@@ -77,7 +79,9 @@ function useNoting({ job }: { job: JobState }) {
       },
     ]);
     setMessage({
-      text: `${name}: ${log.t.length} readings in ${log.unit ?? 'Pa'}${gasC ? ', with the temperature inside' : ''}.`,
+      text: gasC
+        ? t('readingsInWithTheTemperatureInside', { name, length: log.t.length, unit: log.unit ?? 'Pa' })
+        : t('readingsIn', { name, length: log.t.length, unit: log.unit ?? 'Pa' }),
       bad: false,
     });
   };
@@ -94,7 +98,7 @@ function useNoting({ job }: { job: JobState }) {
         ...(pressAt ? { place: [pressAt[0], pressAt[1]] } : {}),
       },
     ]);
-    setMessage({ text: `${name}: ${log.t.length} readings.`, bad: false });
+    setMessage({ text: t('readings', { name, length: log.t.length }), bad: false });
     setPressAt(null);
   };
   return {
@@ -135,10 +139,7 @@ function useSealLogs(p: { job: JobState }) {
       if (test === 'press') return await notePress(read, file.name);
       if (!read.absolute) return await noteHold({ ...read, ...(roomHPa ? { roomPa: roomHPa * 100 } : {}) }, file.name);
       const cut = absoluteHold(read.t, read.p, roomHPa === null ? undefined : roomHPa * 100);
-      if (!cut)
-        throw new Error(
-          `${file.name}: absolute pressure without the room in it. Record some seconds before the hold or after it is let go, or say the air pressure below.`,
-        );
+      if (!cut) throw new Error(t('absolutePressureWithoutTheRoomIn', { name: file.name }));
       await noteHold(
         {
           ...read,
@@ -157,7 +158,7 @@ function useSealLogs(p: { job: JobState }) {
     setMessage(null);
     const r = await holdOnTester(-1000, 120);
     if ('problem' in r) return setMessage({ text: r.problem, bad: true });
-    await noteHold(r.log, 'Tester').catch(refuse);
+    await noteHold(r.log, t('tester')).catch(refuse);
   };
   return { ...so, hold, take };
 }
@@ -170,8 +171,8 @@ export function useSealScreen(p: { job: JobState }) {
   const press = seal.press.after;
   const text = r
     ? {
-        sentence: `Air leak ${ratioWords[r.verdict]}: ${times(r.ratio)}.`,
-        reason: `${times(r.low)} to ${times(r.high)} what it was before opening, on the same device and tester. ${airTestLine}`,
+        sentence: t('airLeak', { verdict: ratioWords[r.verdict], ratio: times(r.ratio) }),
+        reason: t('toWhatItWasBeforeOpening', { low: times(r.low), high: times(r.high), airTestLine }),
         tone: r.verdict === 'noWorse' ? ('ink' as const) : ('caution' as const),
       }
     : press
@@ -182,13 +183,13 @@ export function useSealScreen(p: { job: JobState }) {
         }
       : locked
         ? {
-            sentence: from === null ? 'Not closed yet.' : `Not before ${dayTime(from, now)}.`,
-            reason: 'Pressure lifts a young bond: 5 kPa on a phone’s back are 55 N. Low vacuum rather than pressure.',
+            sentence: from === null ? t('notClosedYet') : t('notBefore', { from: dayTime(from, now) }),
+            reason: t('pressureLiftsAYoungBond5'),
             tone: 'ink' as const,
           }
         : {
-            sentence: 'Hold a low vacuum for a minute.',
-            reason: `Against the same device before opening. ${airTestLine}`,
+            sentence: t('holdALowVacuumForA'),
+            reason: t('againstTheSameDeviceBeforeOpening', { airTestLine }),
             tone: 'ink' as const,
           };
   const suspectLine = (s: (typeof seal.suspects)[number], i: number) =>

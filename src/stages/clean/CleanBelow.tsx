@@ -15,6 +15,7 @@ import { clock, length } from '@/words/units';
 import type { Cleaning, Side } from './cleanCall';
 import { Crumb } from './Crumb';
 import { lackWords, methodWords, stateNames } from './words';
+import { t } from '@/words/clean';
 
 interface CleanBelowProps {
   job: JobState;
@@ -34,25 +35,25 @@ export function CleanBelow({ job, units, now, frameC, c, setSide, put, log }: Cl
     <View className="mt-2">
       {facts.cover ? (
         <Choice
-          label="Side of the bond"
+          label={t('sideOfTheBond')}
           value={side}
           options={[
-            { id: 'frame', name: 'Frame' },
-            { id: 'cover', name: 'Cover' },
+            { id: 'frame', name: t('frame') },
+            { id: 'cover', name: t('back') },
           ]}
           onChange={setSide}
-          hint={
-            job.keepCover
-              ? 'The cover goes on again: its own old adhesive comes off too.'
-              : 'A pulled part has its own old adhesive.'
-          }
+          hint={job.keepCover ? t('theBackGoesOnAgainSo') : t('aUsedPartHasOldGlue')}
         />
       ) : null}
-      <Disclosure title="Zones one by one" open={zones.length <= 12}>
+      <Disclosure title={t('zonesOneByOne')} open={zones.length <= 12}>
         {zones.map((z) => (
           <Choice
             key={z.zone.index}
-            label={`${z.zone.index + 1}, ${place(z.zone)}${z.zone.dry ? ' (dry only)' : ''}`}
+            label={
+              z.zone.dry
+                ? t('dryOnly', { index: z.zone.index + 1, zone: place(z.zone) })
+                : `${z.zone.index + 1}, ${place(z.zone)}`
+            }
             value={z.state}
             options={zoneStates
               .filter((s) => s !== 'wet' || (!z.zone.dry && moist && cool) || z.state === 'wet')
@@ -60,7 +61,7 @@ export function CleanBelow({ job, units, now, frameC, c, setSide, put, log }: Cl
             onChange={(s) => void log(put(z, s))}
             hint={
               z.dryAtMs !== null && now < z.dryAtMs
-                ? `dry in ${clock((z.dryAtMs - now) / 1e3)}`
+                ? t('dryIn', { dryAtMs: clock((z.dryAtMs - now) / 1e3) })
                 : methodsFor(z.zone, z.state, frameC)
                     .map((m) => methodWords[m])
                     .join('; ')
@@ -69,23 +70,23 @@ export function CleanBelow({ job, units, now, frameC, c, setSide, put, log }: Cl
         ))}
       </Disclosure>
       <Tick
-        label="No crumbs on the ledge"
+        label={t('noCrumbsOnTheLedge')}
         on={job.prep.has('crumbsGone')}
         onChange={(v) => void log([{ type: 'prep', item: 'crumbsGone', done: v }])}
       />
       <Tick
-        label="Lenses blown off"
+        label={t('lensesBlownOff')}
         on={job.prep.has('lensesBlown')}
         onChange={(v) => void log([{ type: 'prep', item: 'lensesBlown', done: v }])}
       />
       <Tick
-        label="Looked over at a glancing angle"
+        label={t('lookedOverAtAGlancingAngle')}
         on={job.prep.has('glanced')}
         onChange={(v) => void log([{ type: 'prep', item: 'glanced', done: v }])}
       />
       <Crumb input={crumbIn} units={units} />
       <Link href={`/jobs/${job.id}/alcohol` as Href} className="font-body text-m text-ink underline py-2">
-        Alcohol: interlock, dose, air
+        {t('alcoholWhenHowMuchAir')}
       </Link>
       <CleanWhy job={job} units={units} frameC={frameC} c={c} />
     </View>
@@ -102,20 +103,25 @@ function CleanWhy({ job, units, frameC, c }: Pick<CleanBelowProps, 'job' | 'unit
       inputs={{ zones: facts.frame.map((z) => z.state), frameC }}
       computed={{ tape: facts.tape, liquid: facts.liquid, crumbMm }}
       notes={[
-        `For tape: ${facts.tape.length ? facts.tape.map((l) => lackWords[l]).join(', ') : 'nothing lacks'}. For a bead: ${facts.liquid.length ? facts.liquid.map((l) => lackWords[l]).join(', ') : 'nothing lacks'}.`,
-        'A film that does not rub off: one school takes it off for everything, another leaves it under a bead. Northcove lets a bead go on, tape not.',
-        `The crumb’s stress is the ring’s own bending law with one point lifted: a numerical estimate; ${length(swallowedMm(crumbIn), units, 2)} of it disappears in the ${bead ? 'bead' : 'tape'}.`,
+        t('forTapeForABead', {
+          join: facts.tape.length ? facts.tape.map((l) => lackWords[l]).join(', ') : t('nothingMissing'),
+          join2: facts.liquid.length ? facts.liquid.map((l) => lackWords[l]).join(', ') : t('nothingMissing'),
+        }),
+        t('aFilmThatDoesNotRub'),
+        bead
+          ? t('theStressOverACrumbIs', { crumbIn: length(swallowedMm(crumbIn), units, 2) })
+          : t('theStressOverACrumbIs2', { crumbIn: length(swallowedMm(crumbIn), units, 2) }),
       ]}
       rows={[
-        rowOf('Dry only within', dryWithinMm, 'mm'),
-        rowOf('Cool enough', coolC, '°C'),
-        rowOf('Residue rolls off from', warmFromC, '°C'),
-        rowOf('Crumbs', crumbRule, ''),
-        rowOf('Glass under lasting stress', lastingShare, '×'),
-        rowOf('Film that a wipe leaves', filmUm, 'µm'),
-        rowOf('Still air over it', airFilmMm, 'mm'),
-        rowOf('Drying slowed by its own cooling', dryMargin, '×'),
-        rowOf('Scraper on soft metal', scraperDeg.soft, '°'),
+        rowOf(t('dryOnlyWithin'), dryWithinMm, 'mm'),
+        rowOf(t('coolEnough'), coolC, '°C'),
+        rowOf(t('oldGlueRollsOffFrom'), warmFromC, '°C'),
+        rowOf(t('crumbs'), crumbRule, ''),
+        rowOf(t('glassUnderLastingStress'), lastingShare, '×'),
+        rowOf(t('filmThatAWipeLeaves'), filmUm, 'µm'),
+        rowOf(t('stillAirOverIt'), airFilmMm, 'mm'),
+        rowOf(t('dryingSlowedByItsOwnCooling'), dryMargin, '×'),
+        rowOf(t('scraperOnSoftMetal'), scraperDeg.soft, '°'),
       ]}
     />
   );

@@ -5,6 +5,7 @@ import { Shards } from '@/ui/plan/pieceLayers';
 import type { Cleaning } from './cleanCall';
 import type { FrameHeat } from './useFrameHeat';
 import { arcLook, stateNames } from './words';
+import { t } from '@/words/clean';
 
 /** The zones on the plan: which is bare, which is next, where glass stayed. */
 export function CleanPicture({
@@ -22,9 +23,11 @@ export function CleanPicture({
     <PlainPlan
       job={job}
       size={size}
-      label={`${bare} of ${zones.length} zones bare, ${side}`}
-      lines={zones.map(
-        (z) => `${z.zone.index + 1}, ${place(z.zone)}: ${stateNames[z.state]}${z.zone.dry ? ', dry only' : ''}`,
+      label={t('ofZonesBare', { bare, length: zones.length, side })}
+      lines={zones.map((z) =>
+        z.zone.dry
+          ? t('dryOnly2', { index: z.zone.index + 1, zone: place(z.zone), state: stateNames[z.state] })
+          : `${z.zone.index + 1}, ${place(z.zone)}: ${stateNames[z.state]}`,
       )}
     >
       <RingArcs

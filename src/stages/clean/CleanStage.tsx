@@ -21,9 +21,9 @@ import { cleanCall, cleaning, type Cleaning, type Side } from './cleanCall';
 import { CleanPicture } from './CleanPicture';
 import { useFrameHeat, type FrameHeat } from './useFrameHeat';
 import { lackWords } from './words';
+import { t } from '@/words/clean';
 
-const caution =
-  'Alcohol is flammable: plate and every other heat source off and away before a wipe is wet, air the room. Splinters: brush and tape, no bare hand. Dust of glue and glass: wet or masked. Wipes go to the solvent waste.';
+const caution = () => t('alcoholBurnsPlateAndEveryOther');
 
 /** From soft residue to a bare frame: zone by zone, dry near cameras, cool before anything wet. */
 export function CleanStage({ job }: { job: JobState }) {
@@ -42,24 +42,32 @@ export function CleanStage({ job }: { job: JobState }) {
   ];
   const main = ((): { label: string; act: () => void; why: string | null } => {
     if (dirty?.state === 'glass')
-      return { label: `${dirty.zone.index + 1}: glass is out`, act: () => void log(put(dirty, 'residue')), why: null };
+      return {
+        label: t('glassIsOut', { index: dirty.zone.index + 1 }),
+        act: () => void log(put(dirty, 'residue')),
+        why: null,
+      };
     if (dirty)
-      return { label: `${dirty.zone.index + 1} is wiped dry`, act: () => void log(put(dirty, 'dry')), why: null };
+      return {
+        label: t('wipedDry', { index: dirty.zone.index + 1 }),
+        act: () => void log(put(dirty, 'dry')),
+        why: null,
+      };
     if (otherDirty)
       return {
-        label: side === 'frame' ? 'Now the cover' : 'Back to the frame',
+        label: side === 'frame' ? t('nowTheBack') : t('backToTheFrame'),
         act: () => setSide(side === 'frame' ? 'cover' : 'frame'),
         why: null,
       };
     if (toLookAt.length && !wet.length)
       return {
-        label: 'All bare at a glance',
+        label: t('allCleanAtAGlance'),
         act: () =>
           void log([...toLookAt.flatMap((z) => put(z, 'inspected')), { type: 'prep', item: 'glanced', done: true }]),
         why: null,
       };
     const first = lacks.find((l) => l !== 'crumbs' && l !== 'lenses') ?? lacks[0];
-    return { label: 'Clean and cool', act: () => goOn(), why: first ? lackWords[first] : null };
+    return { label: t('cleanAndCool'), act: () => goOn(), why: first ? lackWords[first] : null };
   })();
   const wipe = dirty && dirty.state === 'residue' && !dirty.zone.dry;
   return (
@@ -67,7 +75,7 @@ export function CleanStage({ job }: { job: JobState }) {
       job={job}
       stage="clean"
       now={now}
-      caution={caution}
+      caution={caution()}
       onMain={main.why ? undefined : main.act}
       picture={(size) => <CleanPicture job={job} size={size} c={c} path={heat.path} />}
       call={<Call {...cleanCall(job, c, heat, settings, now)} />}
@@ -84,9 +92,12 @@ export function CleanStage({ job }: { job: JobState }) {
       side={
         wipe ? (
           moist && cool ? (
-            <Button label={`${dirty.zone.index + 1} wiped wet`} onPress={() => void log(put(dirty, 'wet'))} />
+            <Button
+              label={t('wipedWithAlcohol', { index: dirty.zone.index + 1 })}
+              onPress={() => void log(put(dirty, 'wet'))}
+            />
           ) : (
-            <Button label="Alcohol" onPress={() => router.push(`/jobs/${job.id}/alcohol` as Href)} />
+            <Button label={t('alcohol')} onPress={() => router.push(`/jobs/${job.id}/alcohol` as Href)} />
           )
         ) : undefined
       }
@@ -113,26 +124,28 @@ function CleanReadings({ c, heat, units }: { c: Cleaning; heat: FrameHeat; units
         {
           id: 'left',
           value: `${bare} / ${zones.length}`,
-          label: `zones bare on the ${side}`,
+          label: t('zonesCleanOnThe', { side }),
           tone: bare < zones.length ? 'ink' : 'go',
         },
         {
           id: 'cool',
           value: `${tempNumber(heat.frameC, units)}°`,
-          label: `frame, at most. Alcohol and tape below ${tempNumber(coolC.value, units)}°${heat.heatedHere ? '' : ' (not heated here)'}`,
+          label: heat.heatedHere
+            ? t('frameAtMostAlcoholAndTape', { value: tempNumber(coolC.value, units) })
+            : t('frameAtMostAlcoholAndTape2', { value: tempNumber(coolC.value, units) }),
           tone: cool ? 'go' : 'caution',
         },
         {
           id: 'crumb',
           value: length(crumbMm, units, 2),
-          label: `highest crumb the glass bears for months under ${bead ? 'a bead' : 'tape'}`,
+          label: bead ? t('highestCrumbTheGlassStandsFor') : t('highestCrumbTheGlassStandsFor2'),
         },
         {
           id: 'for',
-          value: facts.tape.length ? (facts.liquid.length ? 'no' : 'bead') : 'tape, bead',
+          value: facts.tape.length ? (facts.liquid.length ? t('no') : t('bead')) : t('tapeBead'),
           label: facts.tape.length
-            ? `clean enough for. ${capital(lackWords[(facts.liquid[0] ?? facts.tape[0])!])}`
-            : 'clean enough for',
+            ? t('cleanEnoughFor', { liquid: capital(lackWords[(facts.liquid[0] ?? facts.tape[0])!]) })
+            : t('cleanEnoughFor2'),
           tone: facts.tape.length ? 'ink' : 'go',
         },
       ]}

@@ -8,11 +8,12 @@ import type { JobState } from '@/model/fold';
 import type { Settings } from '@/model/settings';
 import { lacksOf, type ZoneNow } from '@/work/clean/cleanJob';
 import { lensWork } from '@/work/lift/lensJob';
-import { placeName } from '@/work/heat/placeNames';
+import { placeName } from '@/words/placeNames';
 import { capital } from '@/words/capital';
 import { clock, length, temp } from '@/words/units';
 import type { FrameHeat } from './useFrameHeat';
 import { methodWords } from './words';
+import { t } from '@/words/clean';
 
 export type Side = 'frame' | 'cover';
 
@@ -28,7 +29,7 @@ export function cleaning(job: JobState, settings: Settings, now: number, side: S
       ? placeName(path, (z.stretch.fromMm + z.stretch.toMm) / 2)
       : jointOf(job.bond).band
         ? (lensWork(job).chosen[z.index]?.face.name ?? 'spot')
-        : `middle, ${length(z.at[0], units, 0)} from the left, ${length(z.at[1], units, 0)} from the top`;
+        : t('middleFromTheLeftFromThe', { at: length(z.at[0], units, 0), at2: length(z.at[1], units, 0) });
 
   const bead = job.route?.closedBy === 'bead';
   const lacks = bead ? facts.liquid : facts.tape;
@@ -86,56 +87,71 @@ export function cleanCall(
   if (dirty) {
     const how = methodsFor(dirty.zone, dirty.state, frameC).map((m) => methodWords[m]);
     return {
-      sentence: `${dirty.zone.index + 1}, ${place(dirty.zone)}: ${dirty.state === 'glass' ? 'glass out' : 'residue off'}${dirty.zone.dry ? ', dry' : ''}.`,
-      reason: `${capital(how.join('; '))}. ${dirty.zone.dry ? 'A droplet on a lens leaves haze.' : 'Over residue tape lifts months later.'}`,
+      sentence:
+        dirty.state === 'glass'
+          ? dirty.zone.dry
+            ? t('pickTheGlassOutDry', { index: dirty.zone.index + 1, zone: place(dirty.zone) })
+            : t('pickTheGlassOut', { index: dirty.zone.index + 1, zone: place(dirty.zone) })
+          : dirty.zone.dry
+            ? t('takeTheOldGlueOffDry', { index: dirty.zone.index + 1, zone: place(dirty.zone) })
+            : t('takeTheOldGlueOff', { index: dirty.zone.index + 1, zone: place(dirty.zone) }),
+      reason: dirty.zone.dry
+        ? t('aDropletOnALensLeaves', { join: capital(how.join('; ')) })
+        : t('overOldGlueTapeLiftsMonths', { join: capital(how.join('; ')) }),
       tone: 'ink',
     };
   }
   if (otherDirty)
     return {
-      sentence: side === 'frame' ? 'The cover has its own residue.' : 'The frame is not clean yet.',
-      reason:
-        side === 'frame' ? 'It goes on again, so it is cleaned like the frame.' : 'Both sides of the new bond count.',
+      sentence: side === 'frame' ? t('theBackHasOldGlueOf') : t('theFrameIsNotCleanYet'),
+      reason: side === 'frame' ? t('itGoesOnAgainSoClean') : t('bothSidesOfTheNewBond'),
       tone: 'ink',
     };
   if (wet.length) {
     const till = Math.max(...wet.map((z) => z.dryAtMs!));
     return {
-      sentence: `Dry in ${clock((till - now) / 1e3)}.`,
-      reason: `${wet.length} ${wet.length === 1 ? 'zone is' : 'zones are'} wet. No heat, no adhesive before.`,
+      sentence: t('dryIn2', { till: clock((till - now) / 1e3) }),
+      reason:
+        wet.length === 1
+          ? t('zoneIsWetNoHeatAnd', { length: wet.length })
+          : t('zonesAreWetNoHeatAnd', { length: wet.length }),
       tone: 'ink',
     };
   }
   if (toLookAt.length)
     return {
-      sentence: 'Look along it at a glancing angle.',
-      reason: `Light from the side, ${toLookAt.length} ${toLookAt.length === 1 ? 'zone' : 'zones'}: what shines is film, what throws a shadow is a crumb.`,
+      sentence: t('lookAlongItAtAGlancing'),
+      reason:
+        toLookAt.length === 1
+          ? t('lightFromTheSideZoneWhat', { length: toLookAt.length })
+          : t('lightFromTheSideZonesWhat', { length: toLookAt.length }),
       tone: 'ink',
     };
   if (!job.prep.has('crumbsGone'))
     return {
-      sentence: 'Look for crumbs along the ledge.',
-      reason: `Over ${length(crumbMm, units, 2)} the new glass cracks under ${bead ? 'a bead' : 'tape'}. Common practice: a single crumb is enough.`,
+      sentence: t('lookForCrumbsAlongTheLedge'),
+      reason: bead
+        ? t('overTheNewGlassCracksOver', { crumbMm: length(crumbMm, units, 2) })
+        : t('overTheNewGlassCracksOver2', { crumbMm: length(crumbMm, units, 2) }),
       tone: 'ink',
     };
   if (!job.prep.has('lensesBlown'))
-    return { sentence: 'Blow off the lenses.', reason: 'Lint under the glass shows in every picture.', tone: 'ink' };
+    return { sentence: t('blowOffTheLenses'), reason: t('lintUnderTheGlassShowsIn'), tone: 'ink' };
   if (!cool)
     return {
-      sentence: `Let it cool: ${clock(coolInS)} to ${temp(coolC.value, units)}.`,
-      reason: 'Tape, alcohol and dry fit want a cool frame.',
+      sentence: t('letItCoolTo', { coolInS: clock(coolInS), value: temp(coolC.value, units) }),
+      reason: t('tapeAlcoholAndDryFitWant'),
       tone: 'ink',
     };
   if (lacks.includes('film'))
     return {
-      sentence: 'Clean enough for a bead, not for tape.',
-      reason:
-        'A film that does not rub off bears liquid; tape lifts off it. Take the film off, or change the way of bonding.',
+      sentence: t('cleanEnoughForABeadNot'),
+      reason: t('aFilmThatDoesNotRub2'),
       tone: 'caution',
     };
   return {
-    sentence: facts.tape.length ? 'Clean enough for a bead.' : 'Clean and cool: go on.',
-    reason: facts.tape.length ? 'Not for tape: a film stays.' : 'Good for tape and for a bead.',
+    sentence: facts.tape.length ? t('cleanEnoughForABead') : t('cleanAndCoolGoOn'),
+    reason: facts.tape.length ? t('notForTapeAFilmStays') : t('goodForTapeAndForA'),
     tone: 'ink',
   };
 }

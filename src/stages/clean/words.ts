@@ -1,33 +1,74 @@
 import { scraperDeg, type CleanLack, type CleanMethod, type ZoneState } from '@/core/clean/zones';
+import { t } from '@/words/clean';
 
 export const stateNames: Record<ZoneState, string> = {
   residue: 'residue',
-  glass: 'glass left',
-  film: 'film stays',
+  get glass() {
+    return t('glassLeft');
+  },
+  get film() {
+    return t('filmStays');
+  },
   wet: 'wet',
   dry: 'wiped',
-  inspected: 'bare, looked at',
+  get inspected() {
+    return t('cleanLookedAt');
+  },
 };
 export const methodWords: Record<CleanMethod, string> = {
-  dryOnly: 'dry wipe only, no liquid',
-  rollWarm: 'roll the warm residue off',
-  alcoholWipe: 'alcohol on a wipe, nearly dry',
-  plasticScraper: `plastic scraper, flat at about ${scraperDeg.soft.value}°: soft metal`,
-  flatBlade: `blade at about ${scraperDeg.hard.value}°`,
-  tweezersFirst: 'tweezers first: glass',
-  air: 'puff of air',
+  get dryOnly() {
+    return t('dryWipeOnlyNoLiquid');
+  },
+  get rollWarm() {
+    return t('rollTheWarmGlueOff');
+  },
+  get alcoholWipe() {
+    return t('alcoholOnAWipeNearlyDry');
+  },
+  get plasticScraper() {
+    return t('plasticScraperFlatAtAboutSoft', { value: scraperDeg.soft.value });
+  },
+  get flatBlade() {
+    return t('bladeAtAbout', { value: scraperDeg.hard.value });
+  },
+  get tweezersFirst() {
+    return t('tweezersFirstGlass');
+  },
+  get air() {
+    return t('puffOfAir');
+  },
 };
 export const lackWords: Record<CleanLack, string> = {
-  residue: 'residue to take off',
-  glass: 'glass to pick out',
-  film: 'a film stays',
-  wet: 'still wet',
-  notInspected: 'not looked over yet',
-  crumbs: 'crumbs to look for',
-  warm: 'still warm',
-  lenses: 'lenses to blow off',
-  cover: 'the cover itself has residue',
-  glance: 'no look at a glancing angle yet',
+  get residue() {
+    return t('oldGlueToTakeOff');
+  },
+  get glass() {
+    return t('glassToPickOut');
+  },
+  get film() {
+    return t('aFilmStays');
+  },
+  get wet() {
+    return t('stillWet');
+  },
+  get notInspected() {
+    return t('notLookedOverYet');
+  },
+  get crumbs() {
+    return t('crumbsToLookFor');
+  },
+  get warm() {
+    return t('stillWarm');
+  },
+  get lenses() {
+    return t('lensesToBlowOff');
+  },
+  get cover() {
+    return t('theBackItselfHasOldGlue');
+  },
+  get glance() {
+    return t('notLookedAtFromTheSide');
+  },
 };
 
 /** How a zone is drawn along the ring. */

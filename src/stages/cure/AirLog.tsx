@@ -16,6 +16,7 @@ import { TempField } from '@/ui/QuantityField';
 import { Txt } from '@/ui/Txt';
 import { dayTime, temp } from '@/words/units';
 import { thermoLogOf } from '@/workers/filesClient';
+import { t } from '@/words/cure';
 
 /** The air round the bond: noted when it changes, and what is expected of the night. */
 export function AirLog({ job, cure, now }: { job: JobState; cure: JobCure; now: number }) {
@@ -38,16 +39,19 @@ export function AirLog({ job, cure, now }: { job: JobState; cure: JobCure; now: 
       const list = airSteps(read.tS, read.tempC);
       const at = (tS: number) => Math.min(now, start + tS * 1e3);
       for (const s of list) await log([{ type: 'ambient', tempC: s.tC, rh: nowRh }], at(s.fromS));
-      setMessage({ text: `${picked.name}: ${list.length} changes taken in, counted from closing.`, bad: false });
+      setMessage({
+        text: t('changesTakenInCountedFromClosing', { name: picked.name, length: list.length }),
+        bad: false,
+      });
     } catch (e) {
       if (!(e instanceof Error)) throw e;
-      setMessage({ text: `${e.message}. Nothing was changed.`, bad: true });
+      setMessage({ text: t('nothingWasChanged', { message: e.message }), bad: true });
     }
   };
   return (
-    <Disclosure title="The air round it" open={cure.kind === 'moisture'}>
+    <Disclosure title={t('theAirRoundIt')} open={cure.kind === 'moisture'}>
       <TempField
-        label="Temperature at the shelf now"
+        label={t('temperatureAtTheShelfNow')}
         units={settings}
         lowC={-10}
         highC={45}
@@ -55,7 +59,7 @@ export function AirLog({ job, cure, now }: { job: JobState; cure: JobCure; now: 
         onC={(v) => void log([{ type: 'ambient', tempC: v, rh: nowRh }])}
       />
       <NumberField
-        label="Humidity there"
+        label={t('humidityThere')}
         unit="%"
         low={5}
         high={100}
@@ -66,11 +70,10 @@ export function AirLog({ job, cure, now }: { job: JobState; cure: JobCure; now: 
         }}
       />
       <Txt size="s" tone="ink2">
-        Every entry counts from its instant on; the clocks add up what the air did and take the last one, and the shop’s
-        night, for what comes.
+        {t('eachEntryCountsFromItsTime')}
       </Txt>
       {cure.startAt !== null ? (
-        <Button kind="small" label="Take in a temperature log, CSV" onPress={() => void takeLog()} />
+        <Button kind="small" label={t('takeInATemperatureLogCsv')} onPress={() => void takeLog()} />
       ) : null}
       {file.view}
       {message ? (
@@ -80,11 +83,11 @@ export function AirLog({ job, cure, now }: { job: JobState; cure: JobCure; now: 
           </Txt>
         </View>
       ) : null}
-      <View role="table" aria-label="Air that the clocks count with" className="mt-1">
+      <View role="table" aria-label={t('airTheClocksCountWith')} className="mt-1">
         {steps.map((s) => (
           <View key={s.fromS} role="row" className="flex-row border-b border-rule py-1 gap-2">
             <View role="cell" className="flex-1">
-              <Txt size="s">from {dayTime(start + s.fromS * 1e3, now)}</Txt>
+              <Txt size="s">{t('from', { start: dayTime(start + s.fromS * 1e3, now) })}</Txt>
             </View>
             <View role="cell">
               <Txt size="s" num>

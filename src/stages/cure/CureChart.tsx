@@ -10,6 +10,7 @@ import { chartLine, chartLook } from '@/ui/chartLook';
 import { useTokens } from '@/ui/theme';
 import { Txt } from '@/ui/Txt';
 import { length } from '@/words/units';
+import { t as tr } from '@/words/cure';
 
 const left = 50;
 const height = 180;
@@ -37,7 +38,11 @@ export default function CureChart({ cure, now, width }: { cure: JobCure; now: nu
   return (
     <View
       role="img"
-      aria-label={`Solvent left over ${endH} hours. This joint: ${own[Math.round(points / 2)]} % after ${Math.round(endH / 2)} hours`}
+      aria-label={tr('solventLeftOverHoursThisJoint', {
+        endH,
+        points: own[Math.round(points / 2)],
+        endH2: Math.round(endH / 2),
+      })}
     >
       <LineChart
         data={{
@@ -75,11 +80,10 @@ export default function CureChart({ cure, now, width }: { cure: JobCure; now: nu
           ) : null
         }
       />
-      <Txt size="s" tone="ink2">
-        Solvent left. Dotted: {length(1, settings, 0)}, dashed: {length(2, settings, 0)}, both edges open at 23 °C.
-        Solid: this joint, {length(cure.bondMm, settings, 1)}, long end, in its own air. Fine line: counts as cured.
-        {since === null ? '' : ' Upright: now.'}
-      </Txt>
+      <Txt
+        size="s"
+        tone="ink2"
+      >{`${tr('solventLeftDottedDashedBothEdges', { length: length(1, settings, 0), length2: length(2, settings, 0), bondMm: length(cure.bondMm, settings, 1) })}${since === null ? '' : ` ${tr('uprightNow')}`}`}</Txt>
     </View>
   );
 }

@@ -2,10 +2,12 @@ import { useState } from 'react';
 import { View } from 'react-native';
 
 import type { JobState } from '@/model/fold';
-import { cureEnd, cureMarkNames, type JobCure } from '@/work/cure/cureJob';
+import { cureEnd, type JobCure } from '@/work/cure/cureJob';
+import { cureMarkNames } from '@/words/cureNames';
 import { Button } from '@/ui/Button';
 import { download } from '@/ui/download';
 import { Txt } from '@/ui/Txt';
+import { t } from '@/words/cure';
 
 const marks = ['clampOff', 'build', 'handOver', 'sealTest', 'full'] as const;
 
@@ -25,19 +27,21 @@ export function CureFiles({ job, cure, now }: { job: JobState; cure: JobCure; no
             uid: `${job.id}-${m}@northcove`,
             at,
             title: `${job.label}: ${cureMarkNames[m].toLowerCase()}`,
-            note: `${job.device.name}${job.shelved ? `, shelf ${job.shelved.place}` : ''}. Long end of the clock.`,
+            note: job.shelved
+              ? t('shelfAtTheLatest', { name: job.device.name, place: job.shelved.place })
+              : t('atTheLatest', { name: job.device.name }),
           },
         ];
       });
-      if (!entries.length) return setProblem('Every end has passed: nothing to put into a calendar.');
+      if (!entries.length) return setProblem(t('everyEndHasPassedNothingTo'));
       download(`${job.label}-cure.ics`, cureCalendar(entries), 'text/calendar');
     } catch (e) {
-      setProblem(e instanceof Error ? e.message : 'the calendar was not made');
+      setProblem(e instanceof Error ? e.message : t('theCalendarWasNotMade'));
     }
   };
   return (
     <View className="mt-2">
-      <Button kind="small" label="Ends as a calendar file" onPress={() => void save()} />
+      <Button kind="small" label={t('endsAsACalendarFile')} onPress={() => void save()} />
       {problem ? (
         <View role="alert">
           <Txt size="s" tone="caution">

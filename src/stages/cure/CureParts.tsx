@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import { noPress } from '@/core/bond/hold';
 import { cureMarks, type CureKind, type CureMark } from '@/core/cure/laws';
 import { benchReports } from '@/core/cure/policy';
-import { cureMarkNames } from '@/work/cure/cureJob';
+import { cureMarkNames } from '@/words/cureNames';
 import { PlainPlan } from '@/bench-kit/PlainPlan';
 import { Why } from '@/bench-kit/Why';
 import { Button } from '@/ui/Button';
@@ -14,6 +14,7 @@ import { dayTime, percent, span } from '@/words/units';
 import { cureNotes, cureRows } from './whyCure';
 import type { PlanSize } from '@/bench-kit/StageShell';
 import type { CureStageState } from './useCureStage';
+import { t } from '@/words/cure';
 
 const reportText = (kind: CureKind, m: CureMark): string => {
   const r = benchReports[kind][m];
@@ -48,10 +49,18 @@ export function CurePicture({
     <PlainPlan
       job={job}
       size={size}
-      label={way.clips ? `${places.length} clips round ${job.device.name}` : `${way.name} on ${job.device.name}`}
+      label={
+        way.clips
+          ? t('clipsRound', { length: places.length, name: job.device.name })
+          : t('on', { name: way.name, name2: job.device.name })
+      }
       lines={[
-        ...places.map((p, i) => `clip ${i + 1}: ${path.point(p.sMm).edge} edge${p.movedMm ? ', moved aside' : ''}`),
-        ...noPress(job.device, job.face).map((p) => `not on ${p.name}`),
+        ...places.map((p, i) =>
+          p.movedMm
+            ? t('clipEdgeMovedAside', { i: i + 1, edge: path.point(p.sMm).edge })
+            : t('clipEdge', { i: i + 1, edge: path.point(p.sMm).edge }),
+        ),
+        ...noPress(job.device, job.face).map((p) => t('notOn', { name: p.name })),
       ]}
     >
       <NoPressAreas shapes={noPress(job.device, job.face).map((p) => p.shape)} />
@@ -86,12 +95,12 @@ export function CureNotes({ here: { full, alarm } }: { here: CureStageState }) {
     <>
       {full ? (
         <Txt size="s" tone="caution">
-          The storage of this browser is full: it stands in the log of the job, not yet among what the shop has seen.
+          {t('thisBrowserHasNoRoomLeft')}
         </Txt>
       ) : null}
       {alarm.silent ? (
         <Txt size="s" tone="caution">
-          This browser keeps silent until the screen is tapped.
+          {t('thisBrowserStaysSilentUntilYou')}
         </Txt>
       ) : null}
     </>
@@ -102,16 +111,16 @@ export function CureNotes({ here: { full, alarm } }: { here: CureStageState }) {
 export function DidItHold({ here: { off, cure, job, sayHeld } }: { here: CureStageState }) {
   return off && cure.kind !== 'tape' && !job.cureHeld ? (
     <View className="mt-2">
-      <Txt strong>Did it hold when the clamps came off?</Txt>
+      <Txt strong>{t('didItHoldWhenTheClamps')}</Txt>
       <Txt size="s" tone="ink2">
-        Three that held teach this shop how long its own beads need.
+        {t('threeThatHeldTeachThisShop')}
       </Txt>
       <View className="flex-row gap-3 mt-1">
         <View className="flex-1">
-          <Button kind="small" label="It held" onPress={() => sayHeld(true)} />
+          <Button kind="small" label={t('itHeld')} onPress={() => sayHeld(true)} />
         </View>
         <View className="flex-1">
-          <Button kind="small" label="It slipped" onPress={() => sayHeld(false)} />
+          <Button kind="small" label={t('itSlipped')} onPress={() => sayHeld(false)} />
         </View>
       </View>
     </View>
@@ -122,8 +131,8 @@ export function DidItHold({ here: { off, cure, job, sayHeld } }: { here: CureSta
 export function CureMarks({ here: { start, short, now, cure, settings } }: { here: CureStageState }) {
   return (
     <>
-      <View className="mt-2" role="table" aria-label="When">
-        <MarkRow head cells={['mark', 'early', 'usually', 'latest', 'benches say']} />
+      <View className="mt-2" role="table" aria-label={t('when')}>
+        <MarkRow head cells={['mark', 'early', 'usually', 'latest', t('benchesSay')]} />
         {cureMarks.map((m) => {
           const at = (s: number) => (start === null ? short(s) : dayTime(start + s * 1e3, now));
           const c = cure.clocks[m];
@@ -137,14 +146,15 @@ export function CureMarks({ here: { start, short, now, cure, settings } }: { her
         })}
       </View>
       <Txt size="s" tone="ink2" className="mt-1">
-        Bold unlocks: {settings.cureBy === 'usual' ? 'the usual time' : 'the latest time'} for clamps, going on and
-        hand-over (set in Shop); the latest for tests and the full bond.
+        {settings.cureBy === 'usual' ? t('boldSetsYouFreeToGo') : t('boldSetsYouFreeToGo2')}
       </Txt>
       {start !== null ? (
         <Txt size="s" className="mt-1">
           {cure.kind === 'tape'
-            ? `${percent(cure.shareHigh)} of the final bond by now.`
-            : `${percent(cure.shareLow)} to ${percent(cure.shareHigh)} ${cure.kind === 'solvent' ? 'of the solvent has left' : 'of the width has cured'} by now.`}
+            ? t('ofTheFinalBondByNow', { shareHigh: percent(cure.shareHigh) })
+            : cure.kind === 'solvent'
+              ? t('toOfTheSolventHasLeft', { shareLow: percent(cure.shareLow), shareHigh: percent(cure.shareHigh) })
+              : t('toOfTheWidthHasCured', { shareLow: percent(cure.shareLow), shareHigh: percent(cure.shareHigh) })}
         </Txt>
       ) : null}
     </>

@@ -14,6 +14,7 @@ import { ShelfPlace } from './ShelfPlace';
 import { WhyHours } from './WhyHours';
 import { caution, useCureStage } from './useCureStage';
 import { CurePicture, CureMain, CureNotes, DidItHold, CureMarks, CureWhy } from './CureParts';
+import { t } from '@/words/cure';
 
 export function CureStage(p: { job: JobState }) {
   const here = useCureStage(p);
@@ -21,12 +22,12 @@ export function CureStage(p: { job: JobState }) {
     here;
   return (
     <View className="flex-1">
-      <Flash on={alarm.flash} label="Clamps may come off" />
+      <Flash on={alarm.flash} label={t('clampsMayComeOff')} />
       <StageShell
         job={job}
         stage="cure"
         now={now}
-        caution={caution}
+        caution={caution()}
         onMain={main.act}
         picture={(size) => <CurePicture here={here} size={size} />}
         call={<Call {...text} />}
@@ -34,7 +35,7 @@ export function CureStage(p: { job: JobState }) {
         main={<CureMain here={here} />}
         side={
           start !== null && !off && left > 0 ? (
-            <HoldButton kind="side" label="Off early" onPress={() => clampOff(true)} />
+            <HoldButton kind="side" label={t('offEarly')} onPress={() => clampOff(true)} />
           ) : undefined
         }
       >

@@ -5,6 +5,8 @@ import { Choice } from '@/ui/Choice';
 import { Txt } from '@/ui/Txt';
 import { holdText } from './cureCall';
 import type { HoldWay } from '@/work/cure/holdWays';
+import { t } from '@/words/cure';
+import { told } from '@/words/told';
 
 interface HoldChoiceProps {
   ways: readonly HoldWay[];
@@ -18,21 +20,22 @@ export function HoldChoice({ ways, way, onWay }: HoldChoiceProps) {
   return (
     <View className="mt-2">
       <Choice
-        label="Held by"
+        label={t('heldBy')}
         value={way.id}
-        options={ways.map((w) => ({ id: w.id, name: w.clips ? `${w.name}s` : w.name }))}
+        options={ways.map((w) => ({ id: w.id, name: w.clips ? t('clipsOf', { name: w.name }) : told(w.name) }))}
         onChange={onWay}
-        hint="Number and force are solved together: few strong clips lift between, many strong ones press too hard."
+        hint={t('numberAndForceGoTogetherFew')}
       />
       {ways.map((w) => (
-        <Txt key={w.id} size="s" tone={w.against.length ? 'ink2' : 'ink'} className="mb-1">
-          {holdText(w, settings).sentence}
-          {w.against.length ? ` Against it: ${w.against.join(', ')}.` : ''}
-        </Txt>
+        <Txt
+          key={w.id}
+          size="s"
+          tone={w.against.length ? 'ink2' : 'ink'}
+          className="mb-1"
+        >{`${holdText(w, settings).sentence}${w.against.length ? ` ${t('againstIt', { join: w.against.join(', ') })}` : ''}`}</Txt>
       ))}
       <Txt size="s" tone="ink2">
-        Hatched on the plan: not pressed. Rubber bands hold a plastic cover; their force is not known, so no clock hangs
-        on them.
+        {t('hatchedOnThePlanNotPressed')}
       </Txt>
     </View>
   );

@@ -3,7 +3,8 @@ import { View } from 'react-native';
 
 import type { JobState } from '@/model/fold';
 import { useActions } from '@/bench-kit/actions';
-import { cureEnd, cureMarkNames, type JobCure } from '@/work/cure/cureJob';
+import { cureEnd, type JobCure } from '@/work/cure/cureJob';
+import { cureMarkNames } from '@/words/cureNames';
 import { useJobs, useSettings } from '@/store/shop';
 import { Button } from '@/ui/Button';
 import { Choice } from '@/ui/Choice';
@@ -11,6 +12,7 @@ import { Disclosure } from '@/ui/Disclosure';
 import { Txt } from '@/ui/Txt';
 import { dayTime, temp } from '@/words/units';
 import { mayPower } from './power';
+import { t } from '@/words/cure';
 
 /** Where it lies while it cures, the label that lies with it, and whether it may be switched on there. */
 export function ShelfPlace({ job, cure, now }: { job: JobState; cure: JobCure; now: number }) {
@@ -24,7 +26,7 @@ export function ShelfPlace({ job, cure, now }: { job: JobState; cure: JobCure; n
   return (
     <View className="mt-2">
       <Choice
-        label="Place on the shelf"
+        label={t('placeOnTheShelf')}
         value={job.shelved?.place ?? null}
         options={settings.shelves.map((s) => {
           const by = taken(s.id);
@@ -37,12 +39,12 @@ export function ShelfPlace({ job, cure, now }: { job: JobState; cure: JobCure; n
           const s = settings.shelves.find((x) => x.id === id);
           void log([{ type: 'shelved', place: id, tC: s?.tC ?? null }]);
         }}
-        hint="A place with its own temperature moves the clocks."
+        hint={t('aPlaceWithItsOwnTemperature')}
       />
       <Txt size="s" tone={power.yes ? 'ink' : 'caution'}>
         {power.text}
       </Txt>
-      <Disclosure title="Label for the shelf" open={label}>
+      <Disclosure title={t('labelForTheShelf')} open={label}>
         <View className="sheet bg-panel border-[1.5px] border-ink p-4" testID="label">
           <Txt num strong size="xl">
             {job.label} {job.shelved ? `· ${job.shelved.place}` : ''}
@@ -52,7 +54,9 @@ export function ShelfPlace({ job, cure, now }: { job: JobState; cure: JobCure; n
             const at = cureEnd(cure, m);
             return (
               <Txt key={m} size="s">
-                {cureMarkNames[m]}: {at === null ? 'not closed yet' : `not before ${dayTime(at, now)}`}
+                {at === null
+                  ? t('notClosedYet', { m: cureMarkNames[m] })
+                  : t('notBefore', { m: cureMarkNames[m], at: dayTime(at, now) })}
               </Txt>
             );
           })}
@@ -63,7 +67,7 @@ export function ShelfPlace({ job, cure, now }: { job: JobState; cure: JobCure; n
         <View className="mt-2">
           <Button
             kind="small"
-            label="Print the label"
+            label={t('printTheLabel')}
             onPress={() => {
               setLabel(true);
               window.print();

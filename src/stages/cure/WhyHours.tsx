@@ -7,6 +7,7 @@ import type { JobCure } from '@/work/cure/cureJob';
 import { Disclosure } from '@/ui/Disclosure';
 import { Txt } from '@/ui/Txt';
 import { length, span } from '@/words/units';
+import { t } from '@/words/cure';
 
 const CureChart = lazy(() => import('./CureChart'));
 
@@ -16,12 +17,16 @@ export function WhyHours({ cure, now }: { cure: JobCure; now: number }) {
   if (cure.kind !== 'solvent') return null;
   const full = (mm: number) => cureClocks('solvent', mm, steady(23)).full;
   return (
-    <Disclosure title="Why six hours, and why a day">
+    <Disclosure title={t('whySixHoursAndWhyA')}>
       <Txt size="s" className="mb-1">
-        Both are right. At 23 °C a joint {length(1, settings, 0)} wide has lost its solvent after {span(full(1).low)},
-        one of {length(2, settings, 0)} after {span(full(2).low)}: twice as wide, four times as long. If only the outer
-        edge breathes it takes {span(full(1).high)} and {span(full(2).high)}. The last fifth takes as long as all before
-        it.
+        {t('bothAreRightAt23C', {
+          length: length(1, settings, 0),
+          low: span(full(1).low),
+          length2: length(2, settings, 0),
+          low2: span(full(2).low),
+          high: span(full(1).high),
+          high2: span(full(2).high),
+        })}
       </Txt>
       <Suspense fallback={<View style={{ height: 190 }} />}>
         <CureChart cure={cure} now={now} width={326} />

@@ -5,7 +5,8 @@ import { type CureMark } from '@/core/cure/laws';
 import { bondPerimeter } from '@/core/device/perimeter';
 import type { JobState } from '@/model/fold';
 import { useActions } from '@/bench-kit/actions';
-import { cureMarkNames, cureOf } from '@/work/cure/cureJob';
+import { cureOf } from '@/work/cure/cureJob';
+import { cureMarkNames } from '@/words/cureNames';
 import { useGoOn } from '@/bench-kit/useGoOn';
 import { saveSettings, useSettings } from '@/store/shop';
 import { newId } from '@/store/ids';
@@ -14,9 +15,9 @@ import { clock, span } from '@/words/units';
 import { useNow } from '@/bench-kit/useNow';
 import { cureText } from './cureCall';
 import { holdWays, type HoldWay } from '@/work/cure/holdWays';
+import { t } from '@/words/cure';
 
-export const caution =
-  'Clips with padded jaws, none over camera, board or the middle of the display. Too much force cracks the new glass.';
+export const caution = () => t('clipsWithPaddedJawsNoneOver');
 
 /** How it stands: what CureStage shows and does. */
 export function useCureStage({ job }: { job: JobState }) {
@@ -51,7 +52,7 @@ export function useCureStage({ job }: { job: JobState }) {
         inputs: { air: cure.steps[0], bondMm: cure.bondMm, kind: cure.kind },
         computed: { clocks: cure.clocks, ways: ways.map((w) => ({ id: w.id, against: w.against })) },
         chosen: way.id,
-        ...(way !== ways[0] ? { because: 'another way was chosen on the screen; no reason was given' } : {}),
+        ...(way !== ways[0] ? { because: t('anotherWayWasChosenOnThe') } : {}),
       }),
       // the air of the beginning stands in the log: a figure of the shop that is changed later does not change it
       { type: 'ambient', tempC: job.ambientC ?? settings.roomC, rh: settings.humidity },
@@ -73,15 +74,15 @@ export function useCureStage({ job }: { job: JobState }) {
       }).catch(() => setFull(true));
   };
   const mainOf = () => {
-    if (!bonded) return { label: 'Clamps on', act: undefined, why: 'bond it first' };
-    if (start === null) return { label: way.clips ? 'Clamps on' : 'It is held', act: clampOn, why: null };
+    if (!bonded) return { label: t('clampsOn'), act: undefined, why: t('bondItFirst2') };
+    if (start === null) return { label: way.clips ? t('clampsOn') : t('itIsHeld'), act: clampOn, why: null };
     if (!off)
       return {
-        label: 'Clamps off',
+        label: t('clampsOff'),
         act: left > 0 ? undefined : () => clampOff(false),
         why: left > 0 ? `in ${clock(left)}` : null,
       };
-    return { label: 'Go to check', act: () => goOn(), why: null };
+    return { label: t('goToCheck'), act: () => goOn(), why: null };
   };
   const main = mainOf();
   const short = (s: number) => (s < 3600 ? clock(s) : span(s));
@@ -94,13 +95,25 @@ export function useCureStage({ job }: { job: JobState }) {
     const unlock = cure.unlockS[m];
     const reached = start !== null && since >= unlock;
     const other = unlock === c.high ? c.mean : c.high;
-    const word = unlock === c.high ? 'usually' : 'at the latest';
-    const when = start === null ? `after ${short(other)}` : since >= other ? 'passed' : `in ${short(other - since)}`;
+    const word = unlock === c.high ? t('usually') : t('atTheLatest2');
+    const when =
+      start === null
+        ? t('after', { other: short(other) })
+        : since >= other
+          ? t('passed')
+          : t('in', { other: short(other - since) });
     return {
       id: m,
       // before it is closed nothing is known of its glue
       value: !bonded ? '–' : start === null ? short(unlock) : reached ? 'now' : short(unlock - since),
-      label: `${cureMarkNames[m]}${unlock === c.high ? ', at the latest' : ', usually'}${bonded ? `; ${word} ${when}` : ''}`,
+      label:
+        unlock === c.high
+          ? bonded
+            ? t('atTheLatest3', { m: cureMarkNames[m], word, when })
+            : t('atTheLatest4', { m: cureMarkNames[m] })
+          : bonded
+            ? t('usually2', { m: cureMarkNames[m], word, when })
+            : t('usually3', { m: cureMarkNames[m] }),
       tone: reached ? ('go' as const) : ('ink' as const),
     };
   };

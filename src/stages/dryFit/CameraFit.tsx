@@ -7,8 +7,9 @@ import { useSettings } from '@/store/shop';
 import { Disclosure } from '@/ui/Disclosure';
 import { LengthField } from '@/ui/QuantityField';
 import { Txt } from '@/ui/Txt';
-import { length } from '@/words/units';
+import { digits, length } from '@/words/units';
 import { ringOf, sides, type CameraHole } from '@/work/bond/fitJob';
+import { t } from '@/words/dryFit';
 
 interface CameraFitProps {
   job: JobState;
@@ -26,27 +27,31 @@ export function CameraFit({ job, cameras, offsets }: CameraFitProps) {
   const off = (c: CameraHole) => Math.hypot(...c.offset!);
   return (
     <Disclosure
-      title={`Cameras in their holes (${measured.length} of ${cameras.length})`}
+      title={t('camerasInTheirHolesOf', { length: measured.length, length2: cameras.length })}
       open={measured.some((c) => off(c) > holeOffsetMm.value)}
     >
       <Txt size="s" tone="ink2" className="mb-1">
-        Gap between ring and hole on four sides. More than {length(holeOffsetMm.value, settings, 2)} off the middle
-        shows, and may shade the lens.
+        {t('gapBetweenRingAndHoleOn', { value: length(holeOffsetMm.value, settings, 2) })}
       </Txt>
       {cameras.map((c, i) => (
         <View key={c.id} className="mb-2">
           <Txt strong>
-            Camera {i + 1}
             {c.offset
-              ? `: ${length(off(c), settings, 2)} off${offsets ? `, ${length(offsets[measured.indexOf(c)]!, settings, 2)} after the move` : ''}`
-              : ''}
+              ? offsets
+                ? t('cameraOffAfterTheMove', {
+                    i: i + 1,
+                    c: length(off(c), settings, 2),
+                    c2: length(offsets[measured.indexOf(c)]!, settings, 2),
+                  })
+                : t('cameraOff', { i: i + 1, c: length(off(c), settings, 2) })
+              : t('camera', { i: i + 1 })}
           </Txt>
           <RingLine hole={c} />
           <View className="flex-row flex-wrap">
             {sides.map((s) => (
               <View key={s} className="w-1/2 pr-2">
                 <LengthField
-                  label={`Camera ${i + 1}, ${s}`}
+                  label={t('camera2', { i: i + 1, s })}
                   units={settings}
                   lowMm={0}
                   highMm={2}
@@ -74,8 +79,12 @@ function RingLine({ hole }: { hole: CameraHole }) {
   return (
     <Txt size="s" tone={ring.touches ? 'caution' : 'ink2'}>
       {ring.touches
-        ? 'The ring touches its hole.'
-        : `Open round the ring: ${length(ring.minMm, settings, 2)} to ${length(ring.maxMm, settings, 2)}, ${ring.areaMm2.toFixed(1)} mm² to close against dust.`}
+        ? t('theRingTouchesItsHole')
+        : t('openRoundTheRingToMm', {
+            minMm: length(ring.minMm, settings, 2),
+            maxMm: length(ring.maxMm, settings, 2),
+            toFixed: digits(ring.areaMm2, 1),
+          })}
     </Txt>
   );
 }

@@ -11,9 +11,10 @@ import { Button } from '@/ui/Button';
 import { TurnArrow } from '@/ui/plan/bondLayers';
 import { MoveArrow, Numbers, Soundings } from '@/ui/plan/layers';
 import { Readings } from '@/ui/Readings';
-import { length, lengthNumber, temp } from '@/words/units';
+import { digits, length, lengthNumber, temp } from '@/words/units';
 import type { PlanSize } from '@/bench-kit/StageShell';
 import type { DryFitStageState } from './useDryFitStage';
+import { t } from '@/words/dryFit';
 
 /** Gaps all round, and which way it is to be moved. */
 export function DryFitPicture({
@@ -27,7 +28,7 @@ export function DryFitPicture({
     <PlainPlan
       job={job}
       size={size}
-      label={`Gaps at ${taken.length} of ${points.length} points`}
+      label={t('gapsAtOfPoints', { length: taken.length, length2: points.length })}
       lines={gaugeLines(points, job.gaps, place, settings)}
       {...(by.onTap ? { onTap: by.onTap } : {})}
     >
@@ -68,11 +69,11 @@ export function DryFitReadings({
     <Readings
       items={[
         measuring
-          ? { id: 'n', value: `${taken.length} / ${points.length}`, label: 'points measured' }
+          ? { id: 'n', value: `${taken.length} / ${points.length}`, label: t('pointsMeasured') }
           : {
               id: 'n',
-              value: eye ? { leave: 'even', move: 'uneven', tooTight: 'too tight' }[eye.action] : '–',
-              label: `by eye; a gap that is ${length(noticedMm('gap'), settings, 2)} off is seen in nine of ten`,
+              value: eye ? { leave: 'even', move: 'uneven', tooTight: t('tooTight') }[eye.action] : '–',
+              label: t('byEyeAGapThatIs', { noticedMm: length(noticedMm('gap'), settings, 2) }),
               tone: eye && eye.action !== 'leave' ? ('caution' as const) : ('ink' as const),
             },
         ...(measuring
@@ -80,7 +81,10 @@ export function DryFitReadings({
               {
                 id: 'least',
                 value: taken.length ? length(Math.min(...taken.map((p) => job.gaps[p.id]!)), settings, 2) : '–',
-                label: `least gap, ${length(clear, settings, 2)} needed${heat.lossMm > minClearMm.value ? ': heat and cold take that much' : ''}`,
+                label:
+                  heat.lossMm > minClearMm.value
+                    ? t('leastGapNeededHeatAndCold', { clear: length(clear, settings, 2) })
+                    : t('leastGapNeeded', { clear: length(clear, settings, 2) }),
                 tone:
                   taken.length && Math.min(...taken.map((p) => job.gaps[p.id]!)) < clear
                     ? ('caution' as const)
@@ -90,11 +94,11 @@ export function DryFitReadings({
           : []),
         ...(fit && complete
           ? [
-              { id: 'after', value: length(fit.minAfterMm, settings, 2), label: 'least gap after the move' },
+              { id: 'after', value: length(fit.minAfterMm, settings, 2), label: t('leastGapAfterTheMove') },
               {
                 id: 'camera',
                 value: fit.holeOffsetsMm.length ? length(Math.max(...fit.holeOffsetsMm), settings, 2) : '–',
-                label: `camera off its hole after it, ${length(holeOffsetMm.value, settings, 2)} allowed`,
+                label: t('cameraOffItsHoleAfterIt', { value: length(holeOffsetMm.value, settings, 2) }),
               },
             ]
           : []),
@@ -118,7 +122,7 @@ export function DryFitControls({
       onMeasure={() => setAsked(true)}
       points={points}
       values={job.gaps}
-      name="Gap"
+      name={t('gap')}
       lowMm={0}
       highMm={3}
       uMm={settings.gaugeU.gapMm}
@@ -143,10 +147,12 @@ export function DryFitMain({
     ) : (
       <Button
         kind="main"
-        label="It fits: go to bond"
+        label={t('itFitsGoToBond')}
         onPress={finish}
         disabled={!can}
-        {...(can ? {} : { why: complete ? 'it does not fit' : `${points.length - taken.length} points to go` })}
+        {...(can
+          ? {}
+          : { why: complete ? t('itDoesNotFit') : t('pointsToGo', { length: points.length - taken.length }) })}
       />
     ))
   );
@@ -156,12 +162,12 @@ export function DryFitMain({
 export function DryFitSide({ here: { measuring, taken, pad, again, by } }: { here: DryFitStageState }) {
   return measuring ? (
     taken.length && !pad ? (
-      <Button label="Moved: again" onPress={again} />
+      <Button label={t('movedAgain')} onPress={again} />
     ) : undefined
   ) : by.marking && by.eye?.spots.length ? (
-    <Button label="Moved: again" onPress={by.notFine} />
+    <Button label={t('movedAgain')} onPress={by.notFine} />
   ) : by.marking ? undefined : (
-    <Button label={by.eye ? 'Judge again' : 'Not everywhere'} onPress={by.notFine} />
+    <Button label={by.eye ? t('judgeAgain') : t('notEverywhere')} onPress={by.notFine} />
   );
 }
 
@@ -176,24 +182,34 @@ export function DryFitWhy({ here: { job, fit, settings, heat } }: { here: DryFit
       notes={
         fit
           ? [
-              `Even fit by least squares: ${length(fit.move.towardTopMm, settings, 3)} up (u ${length(fit.u.towardTopMm, settings, 3)}), ${length(fit.move.towardRightMm, settings, 3)} right (u ${length(fit.u.towardRightMm, settings, 3)}), ${fit.move.clockwiseDeg.toFixed(3)}° clockwise (u ${fit.u.clockwiseDeg.toFixed(3)}); left over ${length(fit.rmsMm, settings, 3)} rms.`,
-              `Between ${temp(coldestC.value, settings)} and ${temp(hottestC.value, settings)} ${heat.frame} round ${heat.cover} takes ${length(heat.lossMm, settings, 3)} of the gap on each side.`,
-              ...(fit.holeWeight > 0
-                ? [
-                    'Even gaps alone would leave a camera too far off its hole: the fit is pulled toward it, no farther than needed.',
-                  ]
-                : []),
-              `Largest least gap that any slide and turn can give: ${length(fit.bestLeastGapMm, settings, 3)}.`,
+              t('evenFitByLeastSquaresUp', {
+                towardTopMm: length(fit.move.towardTopMm, settings, 3),
+                towardTopMm2: length(fit.u.towardTopMm, settings, 3),
+                towardRightMm: length(fit.move.towardRightMm, settings, 3),
+                towardRightMm2: length(fit.u.towardRightMm, settings, 3),
+                toFixed: digits(fit.move.clockwiseDeg, 3),
+                toFixed2: digits(fit.u.clockwiseDeg, 3),
+                rmsMm: length(fit.rmsMm, settings, 3),
+              }),
+              t('betweenAndRoundTakesOfThe', {
+                value: temp(coldestC.value, settings),
+                value2: temp(hottestC.value, settings),
+                frame: heat.frame,
+                cover: heat.cover,
+                lossMm: length(heat.lossMm, settings, 3),
+              }),
+              ...(fit.holeWeight > 0 ? [t('evenGapsAloneWouldLeaveA')] : []),
+              t('theBestAnySlideAndTurn', { bestLeastGapMm: length(fit.bestLeastGapMm, settings, 3) }),
             ]
-          : ['Six points give a first answer, all of them the one to work by.']
+          : [t('sixPointsGiveAFirstAnswer')]
       }
       rows={[
-        rowOf('Gauge uncertainty', { ...uGapMm, value: settings.gaugeU.gapMm }, 'mm'),
-        rowOf('Least gap', minClearMm, 'mm'),
-        rowOf('Smallest slide worth doing', moveResMm, 'mm'),
-        rowOf('Camera off its hole', holeOffsetMm, 'mm'),
-        rowOf(`Expansion of the frame (${heat.frame})`, heat.frameK, '1/K'),
-        rowOf(`Expansion of the cover (${heat.cover})`, heat.coverK, '1/K'),
+        rowOf(t('gaugeUncertainty'), { ...uGapMm, value: settings.gaugeU.gapMm }, 'mm'),
+        rowOf(t('leastGap'), minClearMm, 'mm'),
+        rowOf(t('smallestSlideWorthDoing'), moveResMm, 'mm'),
+        rowOf(t('cameraOffItsHole'), holeOffsetMm, 'mm'),
+        rowOf(t('expansionOfTheFrame', { frame: heat.frame }), heat.frameK, '1/K'),
+        rowOf(t('expansionOfTheBack', { cover: heat.cover }), heat.coverK, '1/K'),
       ]}
     />
   );

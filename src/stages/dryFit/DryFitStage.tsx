@@ -7,6 +7,7 @@ import { Tick } from '@/ui/Choice';
 import { CameraFit } from './CameraFit';
 import { caution, useDryFitStage } from './useDryFitStage';
 import { DryFitPicture, DryFitReadings, DryFitControls, DryFitMain, DryFitSide, DryFitWhy } from './DryFitParts';
+import { t } from '@/words/dryFit';
 
 export function DryFitStage(p: { job: JobState }) {
   const here = useDryFitStage(p);
@@ -16,7 +17,7 @@ export function DryFitStage(p: { job: JobState }) {
       job={job}
       stage="dryFit"
       now={now}
-      caution={caution}
+      caution={caution()}
       onMain={can ? finish : measuring ? undefined : by.fine}
       picture={(size) => <DryFitPicture here={here} size={size} />}
       call={<Call {...text} />}
@@ -26,7 +27,7 @@ export function DryFitStage(p: { job: JobState }) {
       side={<DryFitSide here={here} />}
     >
       <Tick
-        label="Say the points aloud"
+        label={t('sayThePointsAloud')}
         on={settings.spoken}
         // a full storage keeps it until the page is closed
         onChange={(spoken) => void saveSettings({ ...settings, spoken }).catch(() => undefined)}

@@ -5,6 +5,7 @@ import type { Settings } from '@/model/settings';
 import type { ByEye } from '@/bench-kit/ByEye';
 import { eyeWords } from '@/words/eyeWords';
 import { length } from '@/words/units';
+import { t } from '@/words/dryFit';
 
 /** Eight directions of the plan as seen from behind. */
 function towardsWord([dx, dy]: Pt): string {
@@ -24,14 +25,14 @@ export function eyeText(
   const noticed = length(noticedMm('gap'), units, 2);
   if (!by.eye)
     return {
-      sentence: 'Is the gap even all round?',
-      reason: `Laid in dry, looked at from straight above. A gap that is ${noticed} off is seen in nine of ten; a gauge tells more.`,
+      sentence: t('isTheGapEvenAllRound'),
+      reason: t('layItInDryAndLook', { noticed }),
       tone: 'ink',
     };
   if (!eye)
     return {
-      sentence: 'Tap where it is tight or wide.',
-      reason: 'On the plan, by what you see; the nearest point is marked.',
+      sentence: t('tapWhereItIsTightOr'),
+      reason: t('onThePlanByWhatYou'),
       tone: 'ink',
     };
   const spots = by.eye.spots
@@ -39,24 +40,24 @@ export function eyeText(
     .join(', ');
   if (eye.action === 'tooTight')
     return {
-      sentence: 'Too tight: it may not fit.',
-      reason: `${spots}: no slide frees both. Compare old and new glass side by side, look for residue, or measure.`,
+      sentence: t('tooTightItMayNotFit'),
+      reason: t('noSlideFreesBothCompareOld', { spots }),
       tone: 'caution',
     };
   if (eye.action === 'move') {
     const words = [
-      ...(eye.towards ? [`slide it a touch to the ${towardsWord(eye.towards)}`] : []),
-      ...(eye.turn ? [`turn it a touch ${eye.turn}`] : []),
+      ...(eye.towards ? [t('slideItATouchToThe', { towards: towardsWord(eye.towards) })] : []),
+      ...(eye.turn ? [t('turnItATouch', { turn: eye.turn })] : []),
     ].join(', and ');
     return {
       sentence: `${words[0]!.toUpperCase()}${words.slice(1)}.`,
-      reason: `${spots}. Then look again: the eye tells the direction, not how far.`,
+      reason: t('thenLookAgainTheEyeTells', { spots }),
       tone: 'caution',
     };
   }
   return {
-    sentence: 'Leave it where it is.',
-    reason: `Even by eye: a place that is ${noticed} off would have been seen in nine of ten.`,
+    sentence: t('leaveItWhereItIs'),
+    reason: t('evenByEyeYouWouldHave', { noticed }),
     tone: 'ink',
   };
 }

@@ -1,6 +1,7 @@
 import type { DryFit } from '@/core/fit/dryFit';
 import type { Settings } from '@/model/settings';
-import { length } from '@/words/units';
+import { digits, length } from '@/words/units';
+import { t } from '@/words/dryFit';
 
 /** The slide and turn in words; a component is said only when it is big enough and sure enough. */
 export function moveText(f: DryFit, units: Pick<Settings, 'temperature' | 'length'>): string {
@@ -8,15 +9,21 @@ export function moveText(f: DryFit, units: Pick<Settings, 'temperature' | 'lengt
   const d = 2;
   if (f.say.vertical)
     parts.push(
-      `${length(Math.abs(f.move.towardTopMm), units, d)} toward the ${f.move.towardTopMm > 0 ? 'top' : 'bottom'}`,
+      f.move.towardTopMm > 0
+        ? t('towardTheTop', { towardTopMm: length(Math.abs(f.move.towardTopMm), units, d) })
+        : t('towardTheBottom', { towardTopMm: length(Math.abs(f.move.towardTopMm), units, d) }),
     );
   if (f.say.horizontal)
     parts.push(
-      `${length(Math.abs(f.move.towardRightMm), units, d)} toward the ${f.move.towardRightMm > 0 ? 'right' : 'left'}`,
+      f.move.towardRightMm > 0
+        ? t('towardTheRight', { towardRightMm: length(Math.abs(f.move.towardRightMm), units, d) })
+        : t('towardTheLeft', { towardRightMm: length(Math.abs(f.move.towardRightMm), units, d) }),
     );
-  const slide = parts.length ? `slide ${parts.join(' and ')}` : '';
+  const slide = parts.length ? t('slide', { join: parts.join(' and ') }) : '';
   const turn = f.say.turn
-    ? `turn ${Math.abs(f.move.clockwiseDeg).toFixed(2)} degree ${f.move.clockwiseDeg > 0 ? 'clockwise' : 'counter-clockwise'}`
+    ? f.move.clockwiseDeg > 0
+      ? t('turnDegreeClockwise', { toFixed: digits(Math.abs(f.move.clockwiseDeg), 2) })
+      : t('turnDegreeCounterClockwise', { toFixed: digits(Math.abs(f.move.clockwiseDeg), 2) })
     : '';
   return [slide, turn].filter(Boolean).join(', ');
 }

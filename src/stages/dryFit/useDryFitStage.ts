@@ -9,7 +9,7 @@ import type { JobState } from '@/model/fold';
 import { useActions } from '@/bench-kit/actions';
 import { useByEye } from '@/bench-kit/ByEye';
 import { instrumentsNow, moveOnGauge } from '@/bench-kit/instruments';
-import { placeName } from '@/work/heat/placeNames';
+import { placeName } from '@/words/placeNames';
 import { useGaugePad } from '@/bench-kit/useGaugePad';
 import { useGoOn } from '@/bench-kit/useGoOn';
 import { useSettings } from '@/store/shop';
@@ -18,8 +18,9 @@ import { useNow } from '@/bench-kit/useNow';
 import { cameraHoles, heatLoss, readHoles } from '@/work/bond/fitJob';
 import { eyeText } from './eyeText';
 import { moveText } from './moveText';
+import { t } from '@/words/dryFit';
 
-export const caution = 'New glass has sharp edges: gloves. Lay it in, do not press: there is no adhesive yet.';
+export const caution = () => t('newGlassHasSharpEdgesGloves');
 
 /** How it stands: what DryFitStage shows and does. */
 export function useDryFitStage({ job }: { job: JobState }) {
@@ -53,31 +54,44 @@ export function useDryFitStage({ job }: { job: JobState }) {
       : null;
   const next = points.find((p) => job.gaps[p.id] === undefined);
   const place = (p: (typeof points)[number]) => placeName(path, p.sMm);
-  const { thumb, pad } = useGaugePad(measuring && next ? `Gap ${points.indexOf(next) + 1}: ${place(next)}` : null);
+  const { thumb, pad } = useGaugePad(
+    measuring && next ? t('gap2', { next: points.indexOf(next) + 1, next2: place(next) }) : null,
+  );
   const move = fit ? moveText(fit, settings) : '';
   const text = !measuring
     ? eyeText(by, eye, place, points, settings)
     : !fit || !complete
       ? {
-          sentence: next ? `Gap at ${points.indexOf(next) + 1}: ${place(next)}.` : 'Measure the gaps.',
-          reason: `Feeler between glass and frame, ${points.length} points: with 12 a crumb is missed.${fit && move ? ` So far: ${move}.` : ''}`,
+          sentence: next ? t('gapAt', { next: points.indexOf(next) + 1, next2: place(next) }) : t('measureTheGaps'),
+          reason: `${t('feelerBetweenGlassAndFramePoints', { length: points.length })}${fit && move ? ` ${t('soFar', { move })}` : ''}`,
           tone: 'ink' as const,
         }
       : fit.use === 'noFit'
         ? {
-            sentence: 'Does not fit.',
-            reason: `No slide or turn gives ${length(clear, settings, 2)} all round${cameras.some((c) => c.offset) ? ' with the cameras in their holes' : ''}; the best leaves ${length(fit.bestLeastGapMm, settings, 2)}. Compare old and new glass side by side.`,
+            sentence: t('itDoesNotFit2'),
+            reason: cameras.some((c) => c.offset)
+              ? t('noSlideOrTurnGivesAll', {
+                  clear: length(clear, settings, 2),
+                  bestLeastGapMm: length(fit.bestLeastGapMm, settings, 2),
+                })
+              : t('noSlideOrTurnGivesAll2', {
+                  clear: length(clear, settings, 2),
+                  bestLeastGapMm: length(fit.bestLeastGapMm, settings, 2),
+                }),
             tone: 'caution' as const,
           }
         : fit.use === 'leave' || !move
           ? {
-              sentence: 'Leave it where it is.',
-              reason: `Gaps ${length(fit.minAfterMm, settings, 2)} and more, mean ${length(fit.meanGapMm, settings, 2)}.`,
+              sentence: t('leaveItWhereItIs'),
+              reason: t('gapsAndMoreOnAverage', {
+                minAfterMm: length(fit.minAfterMm, settings, 2),
+                meanGapMm: length(fit.meanGapMm, settings, 2),
+              }),
               tone: 'ink' as const,
             }
           : {
               sentence: `${move[0]!.toUpperCase()}${move.slice(1)}.`,
-              reason: `Least gap ${length(fit.minBeforeMm, settings, 2)} becomes ${length(fit.minAfterMm, settings, 2)}${fit.marginal ? ', only just enough' : ''}.${fit.use === 'minimax' ? ' Evening the gaps would still touch, so the least gap is made as large as it can be.' : ''}`,
+              reason: `${fit.marginal ? t('leastGapBecomesOnlyJustEnough', { minBeforeMm: length(fit.minBeforeMm, settings, 2), minAfterMm: length(fit.minAfterMm, settings, 2) }) : t('leastGapBecomes', { minBeforeMm: length(fit.minBeforeMm, settings, 2), minAfterMm: length(fit.minAfterMm, settings, 2) })}${fit.use === 'minimax' ? ` ${t('evenGapsWouldStillTouchSo')}` : ''}`,
               tone: fit.marginal ? ('caution' as const) : ('ink' as const),
             };
   const again = () => {

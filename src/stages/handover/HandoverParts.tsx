@@ -14,6 +14,7 @@ import { dayTime, span, time } from '@/words/units';
 import { SheetPlanView } from './SheetPlanView';
 import { receivedText } from './useHandoverStage';
 import type { HandoverStageState } from './useHandoverStage';
+import { t } from '@/words/handover';
 
 /** Promise, price and what is open. */
 export function HandoverReadings({ here: { job, now, closed, fullAt } }: { here: HandoverStageState }) {
@@ -25,15 +26,15 @@ export function HandoverReadings({ here: { job, now, closed, fullAt } }: { here:
           value: job.promiseAt ? time(job.promiseAt) : 'none',
           label: job.promiseAt
             ? job.promiseAt >= now || closed
-              ? `promised, ${span((job.promiseAt - (job.closedAt ?? now)) / 1e3)} to spare`
-              : 'promised, late'
-            : 'promised',
+              ? t('promisedToSpare', { promiseAt: span((job.promiseAt - (job.closedAt ?? now)) / 1e3) })
+              : t('promisedLate')
+            : t('promised'),
           tone: job.promiseAt && job.promiseAt < (job.closedAt ?? now) ? 'caution' : 'ink',
         },
         {
           id: 'full',
           value: fullAt === null ? '–' : dayTime(fullAt, now).replace(/ \d\d:\d\d$/, ''),
-          label: 'full bond by, at the latest',
+          label: t('fullBondByAtTheLatest'),
         },
       ]}
     />
@@ -43,13 +44,13 @@ export function HandoverReadings({ here: { job, now, closed, fullAt } }: { here:
 /** Held until it is handed over. */
 export function HandoverMain({ here: { closed, handOver, can, open } }: { here: HandoverStageState }) {
   return closed ? (
-    <Button kind="main" label="Handed over" onPress={() => {}} disabled />
+    <Button kind="main" label={t('handedOver')} onPress={() => {}} disabled />
   ) : (
     <HoldButton
-      label="Handed over"
+      label={t('handedOver')}
       onPress={handOver}
       disabled={!can}
-      {...(can ? {} : { why: open[0] ?? 'cure not far enough' })}
+      {...(can ? {} : { why: open[0] ?? t('notCuredFarEnough') })}
     />
   );
 }
@@ -82,11 +83,11 @@ export function Sheet({ here: { doc, sections, received } }: { here: HandoverSta
       {received ? (
         <View className="mt-3">
           {received.drawing ? <Signature path={received.drawing} /> : null}
-          <Txt size="s">Received: {received.mark}</Txt>
+          <Txt size="s">{t('received', { mark: received.mark })}</Txt>
         </View>
       ) : (
         <Txt size="s" tone="ink2" className="mt-4">
-          Received: ______________________
+          {t('received2')}
         </Txt>
       )}
     </View>
@@ -98,18 +99,18 @@ export function SheetActions({ here: { job, closed, sections } }: { here: Handov
   return (
     <>
       <View className="mt-3 gap-2">
-        <Button kind="small" label="Print the sheet" onPress={() => window.print()} />
-        <Button kind="small" label="Export the job" onPress={() => void exportJob(job)} />
+        <Button kind="small" label={t('printTheSheet')} onPress={() => window.print()} />
+        <Button kind="small" label={t('exportTheJob')} onPress={() => void exportJob(job)} />
         <Link href={`/jobs/${job.id}/record` as Href} className="font-body text-m text-ink underline py-2">
-          Internal record of this job
+          {t('internalRecordOfThisJob')}
         </Link>
       </View>
       {closed ? null : (
-        <Disclosure title="The customer signs for it">
+        <Disclosure title={t('theCustomerSignsForIt')}>
           <SignBox
             job={job}
-            title="Received, and the sheet read"
-            texts={[`${receivedText} ${job.label}.`, ...sections.flatMap((s) => s.lines)]}
+            title={t('receivedAndTheSheetRead')}
+            texts={[`${receivedText()} ${job.label}.`, ...sections.flatMap((s) => s.lines)]}
             enabled
           />
         </Disclosure>
@@ -126,11 +127,11 @@ export function HandoverWhy({ here: { job, open, readyAt, can, cure, mark } }: {
       call="handover"
       inputs={{ open, readyAt }}
       computed={{ can }}
-      notes={open.length ? [`Open: ${open.join(', ')}.`] : ['No open point.']}
+      notes={open.length ? [t('open', { join: open.join(', ') })] : [t('nothingOpen')]}
       rows={[
-        rowOf(cure.kind === 'solvent' ? 'Solvent left at hand-over' : 'Share of the bond at hand-over', mark, ''),
+        rowOf(cure.kind === 'solvent' ? t('solventLeftAtHandOver') : t('shareOfTheBondAtHand'), mark, ''),
         rowOf(
-          cure.kind === 'solvent' ? 'Solvent left in a full bond' : 'Share of the full bond',
+          cure.kind === 'solvent' ? t('solventLeftInAFullBond') : t('shareOfTheFullBond'),
           markOf(cure.kind, 'full'),
           '',
         ),

@@ -9,6 +9,7 @@ import { RingArcs } from '@/ui/plan/layers';
 import { Txt } from '@/ui/Txt';
 import { caution, useHandoverStage } from './useHandoverStage';
 import { HandoverReadings, HandoverMain, Sheet, SheetActions, HandoverWhy } from './HandoverParts';
+import { t } from '@/words/handover';
 
 export function HandoverStage(p: { job: JobState }) {
   const here = useHandoverStage(p);
@@ -18,16 +19,16 @@ export function HandoverStage(p: { job: JobState }) {
       job={job}
       stage="handover"
       now={now}
-      caution={caution}
+      caution={caution()}
       picture={(size) => (
-        <PlainPlan job={job} size={size} label={`${job.device.name}, closed`} lines={[job.device.name]}>
+        <PlainPlan job={job} size={size} label={t('closed', { name: job.device.name })} lines={[job.device.name]}>
           <RingArcs arcs={[{ fromMm: 0, toMm: path.lengthMm, state: 'free' }]} />
         </PlainPlan>
       )}
       call={<Call {...text} />}
       readings={<HandoverReadings here={here} />}
       main={<HandoverMain here={here} />}
-      side={<Button label="Sheet as PDF" onPress={() => void savePdf()} />}
+      side={<Button label={t('sheetAsPdf')} onPress={() => void savePdf()} />}
     >
       {problem ? (
         <View role="alert">

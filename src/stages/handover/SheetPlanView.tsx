@@ -4,6 +4,7 @@ import { View } from 'react-native';
 import { useTokens } from '@/ui/theme';
 import { Txt } from '@/ui/Txt';
 import { lineStyle, type SheetPlan } from './sheetPlans';
+import { t as tr } from '@/words/handover';
 
 /** A plan of the sheet on the screen and on paper. */
 export function SheetPlanView({ plan, width }: { plan: SheetPlan; width: number }) {
@@ -20,7 +21,11 @@ export function SheetPlanView({ plan, width }: { plan: SheetPlan; width: number 
         height={(width * h) / w}
         viewBox={`${min[0]} ${min[1]} ${w} ${h}`}
         role="img"
-        aria-label={`Plan: ${plan.title}${plan.texts.length ? `, ${plan.texts.map((x) => x.text).join(' ')}` : ''}`}
+        aria-label={
+          plan.texts.length
+            ? tr('plan', { title: plan.title, join: plan.texts.map((x) => x.text).join(' ') })
+            : tr('plan2', { title: plan.title })
+        }
       >
         <G>
           {plan.lines.map((l, i) => (

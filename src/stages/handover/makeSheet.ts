@@ -3,10 +3,11 @@ import { AtkinsonHyperlegibleNext_700Bold } from '@expo-google-fonts/atkinson-hy
 import { Asset } from 'expo-asset';
 
 import type { SheetDoc } from './sheetPdf';
+import { t } from '@/words/handover';
 
 const bytesOf = async (font: number): Promise<ArrayBuffer> => {
   const answer = await fetch(Asset.fromModule(font).uri);
-  if (!answer.ok) throw new Error('the letters of the sheet could not be read');
+  if (!answer.ok) throw new Error(t('theLettersOfTheSheetCould'));
   return answer.arrayBuffer();
 };
 

@@ -3,6 +3,7 @@ import { PDFDocument, rgb, type PDFFont } from 'pdf-lib';
 
 import type { SheetSection } from './sheet';
 import { lineStyle, type SheetPlan } from './sheetPlans';
+import { t as tr } from '@/words/handover';
 
 export interface SheetDoc {
   title: string;
@@ -96,7 +97,7 @@ export async function sheetPdf(doc: SheetDoc, fonts: SheetFonts): Promise<Uint8A
   const room = page.height - page.margin - 84;
   const fitting = sizes.map(lay).find((l) => l.end <= room);
   if (!fitting)
-    throw new Error(`sheet: too long for one page, ${doc.sections.reduce((n, s) => n + s.lines.length, 0)} lines`);
+    throw new Error(tr('sheetTooLongForOnePage', { reduce: doc.sections.reduce((n, s) => n + s.lines.length, 0) }));
   for (const l of fitting.lines)
     sheet.drawText(l.text, { x: page.margin, y: page.height - l.y, size: l.size, font: l.font, color: ink });
   let top = page.margin;
@@ -135,7 +136,7 @@ export async function sheetPdf(doc: SheetDoc, fonts: SheetFonts): Promise<Uint8A
     color: ink,
     thickness: 0.7,
   });
-  sheet.drawText(shown(doc.signature ? `Received: ${doc.signature.name}` : 'Received', has), {
+  sheet.drawText(shown(doc.signature ? tr('received3', { name: doc.signature.name }) : tr('received4'), has), {
     x: page.margin,
     y: foot - 12,
     size: 9,

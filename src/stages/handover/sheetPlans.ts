@@ -5,6 +5,7 @@ import type { JobState } from '@/model/fold';
 import { flushOf } from '@/work/check/flushJob';
 import { sealOf } from '@/work/check/sealJob';
 import { arcPath, polyline, shapePath } from '@/ui/plan/svgPath';
+import { t } from '@/words/handover';
 
 /** A small plan for the sheet: the same lines go to the screen, the printer and the PDF. */
 export interface SheetPlan {
@@ -49,17 +50,17 @@ export function sheetPlans(job: JobState, lengthText: (mm: number) => string): S
   if (job.cracks.size || job.chips.size)
     out.push(
       plan(
-        'Found',
+        t('found'),
         [...job.cracks.values()].map((pts) => ({ d: polyline(pts), kind: 'mark' as const })),
         [...job.chips.values()].map((at) => ({ at, text: '×' })),
       ),
     );
-  if (job.bonded) out.push(plan('Bonded', [{ d: shapePath(cover), kind: 'thin' }, ring]));
+  if (job.bonded) out.push(plan(t('bonded2'), [{ d: shapePath(cover), kind: 'thin' }, ring]));
   const { taken, flush } = flushOf(job);
   if (taken.length)
     out.push(
       plan(
-        'Measured',
+        t('measured'),
         [{ d: shapePath(cover), kind: 'thin' }],
         taken.map((p) => ({
           at: [p.at[0] - p.normal[0] * 8, p.at[1] - p.normal[1] * 7],
@@ -71,7 +72,7 @@ export function sheetPlans(job: JobState, lengthText: (mm: number) => string): S
   if (suspects.length)
     out.push(
       plan(
-        'To look at',
+        t('toLookAt'),
         suspects.map((s) => ({ d: arcPath(path, s.fromMm, s.toMm), kind: 'mark' as const })),
       ),
     );

@@ -12,11 +12,12 @@ import { bondPerimeter } from '@/core/device/perimeter';
 import { makeSheet } from './makeSheet';
 import { openPoints, sheetOf } from './sheet';
 import { sheetPlans } from './sheetPlans';
+import { t } from '@/words/handover';
 
-export const caution = 'Old cells and solvent wipes go to their own collection, never into the bin.';
+export const caution = () => t('oldBatteriesAndSolventWipesGo');
 
 /** First words of what a customer signs on taking the device back. */
-export const receivedText = 'Received';
+export const receivedText = () => t('received4');
 
 /** How it stands: what HandoverStage shows and does. */
 export function useHandoverStage({ job }: { job: JobState }) {
@@ -37,33 +38,35 @@ export function useHandoverStage({ job }: { job: JobState }) {
   const path = bondPerimeter(job.device, job.bond);
   const text = closed
     ? {
-        sentence: `Handed over ${dayTime(job.closedAt!, now)}.`,
-        reason: 'The log stays; export it with the job.',
+        sentence: t('handedOver2', { closedAt: dayTime(job.closedAt!, now) }),
+        reason: t('theLogStaysExportItWith'),
         tone: 'ink' as const,
       }
     : open.length
       ? {
-          sentence: `Not yet: ${open[0]}.`,
-          reason: open.length > 1 ? `Also ${open.slice(1).join(', ')}.` : 'One open point before it leaves.',
+          sentence: t('notYet', { open: open[0] }),
+          reason: open.length > 1 ? t('also', { join: open.slice(1).join(', ') }) : t('oneOpenPointBeforeItLeaves'),
           tone: 'caution' as const,
         }
       : early
         ? {
-            sentence: `Ready in ${clock((readyAt - now) / 1e3)}, at ${dayTime(readyAt, now)}.`,
+            sentence: t('readyInAt', { readyAt: clock((readyAt - now) / 1e3), readyAt2: dayTime(readyAt, now) }),
             reason: {
-              tape: `The tape needs ${Math.round(mark.value * 100)} % of its bond.`,
-              solvent: `${Math.round((1 - mark.value) * 100)} % of the solvent has to leave.`,
-              moisture: 'The sealant has to cure through.',
+              tape: t('theTapeNeedsOfItsBond', { value: Math.round(mark.value * 100) }),
+              solvent: t('ofTheSolventHasToLeave', { value: Math.round((1 - mark.value) * 100) }),
+              moisture: t('theSealantHasToCureThrough'),
             }[cure.kind],
             tone: 'ink' as const,
           }
         : {
-            sentence: 'It may go.',
-            reason: `Read the sheet to the customer: not pressed or warmed before ${sealAt === null ? 'the bond is full' : dayTime(sealAt, now)}.`,
+            sentence: t('itMayGo'),
+            reason: t('readTheSheetToTheCustomer', {
+              sealAt: sealAt === null ? t('itIsFullyBonded') : dayTime(sealAt, now),
+            }),
             tone: 'ink' as const,
           };
   const [problem, setProblem] = useState<string | null>(null);
-  const received = job.signed.findLast((s) => s.role === 'customer' && s.text.startsWith(receivedText)) ?? null;
+  const received = job.signed.findLast((s) => s.role === 'customer' && s.text.startsWith(receivedText())) ?? null;
   const doc = {
     title: `${job.label} · ${job.device.name}`,
     sub: `${job.customerMark ? `${job.customerMark} · ` : ''}${stamp(job.closedAt ?? now)}`,
@@ -76,7 +79,7 @@ export function useHandoverStage({ job }: { job: JobState }) {
       setProblem(null);
       download(`${job.label.toLowerCase()}-sheet.pdf`, await makeSheet(doc), 'application/pdf');
     } catch (e) {
-      setProblem(e instanceof Error ? `${e.message}. Print the sheet instead.` : 'no PDF');
+      setProblem(e instanceof Error ? t('printTheSheetInstead', { message: e.message }) : t('noPdf'));
     }
   };
   const handOver = () =>

@@ -13,6 +13,7 @@ import { Txt } from '@/ui/Txt';
 import { clock, kelvin, percent, temp } from '@/words/units';
 import { CancelledError } from '@/workers/longRun';
 import { confirmInWorker, thermalKey } from '@/workers/thermalClient';
+import { t } from '@/words/heat';
 
 interface ConfirmFullProps {
   job: JobState;
@@ -53,43 +54,51 @@ export function ConfirmFull({ job, heater, use, model, setC, heatS, ambientC }: 
     try {
       setResult(await long.result);
     } catch (e) {
-      setProblem(e instanceof CancelledError ? 'Stopped.' : e instanceof Error ? e.message : 'The full run stopped.');
+      setProblem(
+        e instanceof CancelledError ? t('stopped') : e instanceof Error ? e.message : t('theFullCheckStopped'),
+      );
     } finally {
       run.current = null;
       setShare(null);
     }
   };
   return (
-    <Disclosure title="Check with the full model">
+    <Disclosure title={t('checkWithTheFullModel')}>
       <Txt size="s" tone="ink2" className="mb-2">
-        The instant answers come from a reduced form of the conduction model. This runs the full one, radiation
-        included.
+        {t('theQuickAnswersComeFromA')}
       </Txt>
       {share === null ? (
-        <Button kind="small" label="Run the full model" onPress={() => void start()} />
+        <Button kind="small" label={t('runTheFullCheck')} onPress={() => void start()} />
       ) : (
         <View className="gap-2" role="status">
-          <Txt>Full run: {percent(Math.max(0.01, share))}</Txt>
-          <Button kind="small" label="Cancel the full run" onPress={() => run.current?.cancel()} />
+          <Txt>{t('fullCheck', { max: percent(Math.max(0.01, share)) })}</Txt>
+          <Button kind="small" label={t('cancelTheFullCheck')} onPress={() => run.current?.cancel()} />
         </View>
       )}
       {problem ? <Txt size="s">{problem}</Txt> : null}
       {result ? (
         <View className="mt-2" testID="confirmation">
           <Txt>
-            Largest difference: bond line {kelvin(result.largestBondErrorK, settings, 2)}, battery{' '}
-            {kelvin(result.largestBatteryErrorK, settings, 2)}.
+            {t('largestDifferenceGlueBattery', {
+              largestBondErrorK: kelvin(result.largestBondErrorK, settings, 2),
+              largestBatteryErrorK: kelvin(result.largestBatteryErrorK, settings, 2),
+            })}
           </Txt>
           {result.samples
             .filter((_, i) => i % 3 === 2)
             .map((s) => (
               <Txt key={s.tS} size="s" num>
-                {clock(s.tS)} bond {temp(s.fullBondC, settings)} / {temp(s.reducedBondC, settings)}, battery{' '}
-                {temp(s.fullBatteryC ?? 0, settings)} / {temp(s.reducedBatteryC ?? 0, settings)}
+                {t('glueBattery', {
+                  tS: clock(s.tS),
+                  fullBondC: temp(s.fullBondC, settings),
+                  reducedBondC: temp(s.reducedBondC, settings),
+                  fullBatteryC: temp(s.fullBatteryC ?? 0, settings),
+                  reducedBatteryC: temp(s.reducedBatteryC ?? 0, settings),
+                })}
               </Txt>
             ))}
           <Txt size="s" tone="ink2">
-            full / instant, coldest bond cell and hottest battery face
+            {t('fullQuickColdestGlueAndHottest')}
           </Txt>
         </View>
       ) : null}

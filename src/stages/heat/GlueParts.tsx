@@ -9,6 +9,7 @@ import { NumberField } from '@/ui/NumberField';
 import { Readings } from '@/ui/Readings';
 import { clock, dial, temp, tempNumber, typedToC } from '@/words/units';
 import type { GlueState } from './useGlue';
+import { t } from '@/words/heat';
 
 /** How long, how hot. */
 export function GlueAnswer({
@@ -23,33 +24,47 @@ export function GlueAnswer({
       <Call
         sentence={
           peak >= stopC
-            ? 'The cell passes its stop mark.'
+            ? t('theBatteryGetsPastItsLimit')
             : r.readyS
-              ? `Front down on the ${heater.kind} at ${dial(setC)} for ${clock(r.readyS.high)}.`
-              : `${dial(setC)} does not get the glue to ${temp(glueStartC.value, units)}.`
+              ? t('frontDownOnTheAtFor', { kind: heater.kind, setC: dial(setC), high: clock(r.readyS.high) })
+              : t('doesNotGetTheGlueTo', { setC: dial(setC), value: temp(glueStartC.value, units) })
         }
         reason={
           peak >= cautionC
-            ? `Not promised: the cell under ${temp(cautionC, units)}; up to ${temp(peak, units)}, stop ${temp(stopC, units)}.${proposed ? ` ${dial(proposed.setC)} keeps it under.` : ' No setting here does both.'}`
-            : `All of the glue at ${temp(glueStartC.value, units)} or more, the cell at most ${temp(peak, units)} in the model. Pull slowly and flat, re-warm when it holds.`
+            ? proposed
+              ? t('theBatteryMayGoOverUp', {
+                  cautionC: temp(cautionC, units),
+                  peak: temp(peak, units),
+                  stopC: temp(stopC, units),
+                  setC: dial(proposed.setC),
+                })
+              : t('theBatteryMayGoOverUp2', {
+                  cautionC: temp(cautionC, units),
+                  peak: temp(peak, units),
+                  stopC: temp(stopC, units),
+                })
+            : t('allTheGlueAtOrMore', { value: temp(glueStartC.value, units), peak: temp(peak, units) })
         }
         tone={peak >= cautionC || !r.readyS ? 'caution' : 'ink'}
       />
       <View className="mt-3">
         <Readings
           items={[
-            { id: 'cold', value: `${tempNumber(r.glueC.coldest, units)}°`, label: 'coldest glue then, at least' },
-            { id: 'hot', value: `${tempNumber(r.glueC.hottest, units)}°`, label: 'hottest glue then' },
+            { id: 'cold', value: `${tempNumber(r.glueC.coldest, units)}°`, label: t('coldestGlueThenAtLeast') },
+            { id: 'hot', value: `${tempNumber(r.glueC.hottest, units)}°`, label: t('hottestGlueThen') },
             {
               id: 'cell',
               value: `${tempNumber(peak, units)}°`,
-              label: `cell, at most. ${clock(r.battery?.aboveCautionS.high ?? 0)} above ${tempNumber(cautionC, units)}°`,
+              label: t('batteryAtMostAbove', {
+                high: clock(r.battery?.aboveCautionS.high ?? 0),
+                cautionC: tempNumber(cautionC, units),
+              }),
               tone: peak >= cautionC ? 'caution' : 'ink',
             },
             {
               id: 'display',
               value: r.display ? `${tempNumber(r.display.peakC.high, units)}°` : '–',
-              label: 'display, at most',
+              label: t('screenAtMost'),
               tone: r.display && r.display.peakC.high >= (marks.display?.stopC ?? 1e3) ? 'caution' : 'ink',
             },
           ]}
@@ -64,7 +79,7 @@ export function GlueControls({ here: { heater, heaters, setHeaterId, setSetting,
   return (
     <>
       <Choice
-        label="Heat with"
+        label={t('heatWith')}
         value={heater.id}
         options={heaters.map((h) => ({ id: h.id, name: h.name }))}
         onChange={(id) => {
@@ -74,7 +89,7 @@ export function GlueControls({ here: { heater, heaters, setHeaterId, setSetting,
       />
       <View>
         <NumberField
-          label="Setpoint"
+          label={t('setting')}
           unit={`°${units.temperature}`}
           low={tempNumber(heater.minSetC, units)}
           high={tempNumber(heater.maxSetC, units)}
@@ -94,14 +109,11 @@ export function GlueWhy({ here: { job, heater, setC, r } }: { here: GlueState })
       call="batteryGlue"
       inputs={{ heater: heater.id, setC }}
       computed={{ readyS: r?.readyS ?? null, battery: r?.battery?.peakC ?? null }}
-      notes={[
-        'The same stack of layers with depth and x reversed, the glue as a film under the cell; cells of 4 mm.',
-        'Proposed: the hottest setting that takes a minute or more and keeps cell and display under their caution marks by the high bound.',
-      ]}
+      notes={[t('theSameLayersFromTheOther'), t('proposedTheHottestSettingThatTakes')]}
       rows={[
-        rowOf('Glue gives from', glueStartC, '°C'),
-        rowOf('Shortest heat', timedS, 's'),
-        rowOf('Contact conductance', heater.conductanceWm2K, 'W/m²K'),
+        rowOf(t('glueGivesFrom'), glueStartC, '°C'),
+        rowOf(t('shortestHeat'), timedS, 's'),
+        rowOf(t('heatPassingAtTheContact'), heater.conductanceWm2K, 'W/m²K'),
       ]}
     />
   );

@@ -11,20 +11,20 @@ import { useNow } from '@/bench-kit/useNow';
 import { BackToHeat, isSwollen, SwollenPage } from './heatPage';
 import { useGlue } from './useGlue';
 import { GlueAnswer, GlueControls, GlueWhy } from './GlueParts';
+import { t } from '@/words/heat';
 
-const warning =
-  'A swollen, bent or punctured cell is never heated or pulled. Pull tabs go first. Plastic tools only; never lever under a cell. The maker’s instructions and local rules go first.';
+const warning = () => t('neverHeatOrPullASwollen');
 
 /** The glue of the cell, warmed through the front. */
 export function GlueScreen({ job }: { job: JobState }) {
   const now = useNow(10_000);
   const device = useMemo(() => ({ ...job.model, parts: job.model.parts.filter((p) => !isOut(job, p.id)) }), [job]);
   const stack = useMemo(() => batteryGlueStack(device), [device]);
-  if (isSwollen(job)) return <SwollenPage job={job} title="Glue of the cell" />;
+  if (isSwollen(job)) return <SwollenPage job={job} title={t('batteryGlue')} />;
   if (!stack)
     return (
-      <JobPage job={job} title="Glue of the cell" now={now} stage="heat" main={<BackToHeat job={job} kind="main" />}>
-        <Call sentence="No glue to warm." reason="The cell is out, or the model has none." tone="ink" />
+      <JobPage job={job} title={t('batteryGlue')} now={now} stage="heat" main={<BackToHeat job={job} kind="main" />}>
+        <Call sentence={t('noGlueToWarm')} reason={t('theBatteryIsOutOrThis')} tone="ink" />
       </JobPage>
     );
   return <Glue job={job} device={device} stack={stack} />;
@@ -40,23 +40,23 @@ function Glue(p: {
   return (
     <JobPage
       job={job}
-      title="Glue of the cell"
+      title={t('batteryGlue')}
       now={now}
       stage="heat"
       side={<BackToHeat job={job} />}
       main={
         <Button
           kind="main"
-          label="Note it and go to strip"
+          label={t('noteItAndGoToStrip')}
           onPress={take}
           disabled={!r?.readyS || peak >= stopC || wet !== null}
-          {...(wet ? { why: wet } : r && peak >= stopC ? { why: 'the cell passes its stop mark' } : {})}
+          {...(wet ? { why: wet } : r && peak >= stopC ? { why: t('theBatteryGetsPastItsLimit2') } : {})}
         />
       }
     >
       <GlueAnswer here={here} />
       <Txt size="s" tone="ink2" className="my-2">
-        {warning}
+        {warning()}
       </Txt>
       <GlueControls here={here} />
       <GlueWhy here={here} />

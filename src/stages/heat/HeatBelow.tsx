@@ -18,6 +18,7 @@ import type { HeatActions } from './useHeatActions';
 import type { HeatView } from './useHeatForecast';
 import type { HeatPlanNow } from './useHeatPlan';
 import type { HeatThermal } from './useHeatThermal';
+import { t } from '@/words/heat';
 
 /** What keeps a running clock from being heard. */
 export interface Quiet {
@@ -28,11 +29,11 @@ export interface Quiet {
 
 const quietText = (q: Quiet): string | null =>
   !q.sound
-    ? 'Sound is off: keep the screen in sight.'
+    ? t('soundIsOffKeepTheScreen')
     : q.silent
-      ? 'This browser keeps silent until the screen is tapped: keep it in sight.'
+      ? t('thisBrowserStaysSilentUntilYou')
       : q.asleep
-        ? 'This browser lets the screen sleep: a sleeping page cannot ring.'
+        ? t('thisBrowserLetsTheScreenSleep')
         : null;
 
 /** Glue that gives off fumes, at a heat where it does. */
@@ -72,7 +73,7 @@ export function HeatBelow({ job, settings, now, view, warm, act, at, wet, quiet 
       )}
       {fumes(job, plan.setC, on !== null) ? (
         <Txt size="s" tone="caution" className="mt-1">
-          Extraction on: polyurethane glue heated to about 200 °C and more can give off isocyanates.
+          {t('extractionOnPolyurethaneGlueAtAbout')}
         </Txt>
       ) : null}
       <LiveProbe
@@ -86,13 +87,7 @@ export function HeatBelow({ job, settings, now, view, warm, act, at, wet, quiet 
         units={settings}
       />
       <Links job={job} />
-      {on ? null : (
-        <Tick
-          label="Picks, blade, alcohol out of the way, gloves, eye cover: all at hand"
-          on={job.prep.has('toolsReady')}
-          onChange={act.tools}
-        />
-      )}
+      {on ? null : <Tick label={t('atHandPicksBladeGlovesEye')} on={job.prep.has('toolsReady')} onChange={act.tools} />}
       {view.curves ? (
         <Suspense fallback={<View style={{ height: 190 }} />}>
           <HeatChart
@@ -105,7 +100,7 @@ export function HeatBelow({ job, settings, now, view, warm, act, at, wet, quiet 
           />
         </Suspense>
       ) : null}
-      <Disclosure title="Heat and pick, side by side" open={wide}>
+      <Disclosure title={t('heatAndPickSideBySide')} open={wide}>
         <PicksTable
           ways={view.picks ?? null}
           choice={view.choice}

@@ -24,6 +24,7 @@ import { useHeatActions } from './useHeatActions';
 import { useHeatForecast } from './useHeatForecast';
 import { useHeatPlan } from './useHeatPlan';
 import { useHeatThermal } from './useHeatThermal';
+import { t } from '@/words/heat';
 
 /** A heater that switches itself off is announced this long before. */
 const warnBeforeMs = 60_000;
@@ -48,7 +49,7 @@ export function HeatBench({ job }: { job: JobState }) {
 
   const facts = view && heatFacts(job, settings, now, view, at, offAt);
   const wet = wetRule(job, jobs, settings, at, heater);
-  const missing = missingBeforeHeat(job, 'below', wet.stop) ?? (facts?.refused ? 'parts are inside' : null);
+  const missing = missingBeforeHeat(job, 'below', wet.stop) ?? (facts?.refused ? t('partsAreInside') : null);
   const act = useHeatActions(job, now, view, {
     missing,
     emergency: facts?.text.tone === 'caution',
@@ -64,20 +65,20 @@ export function HeatBench({ job }: { job: JobState }) {
         picture={(size) => <PlainPlan job={job} size={size} label={job.device.name} lines={[]} />}
         call={<ThermalWait thermal={source} />}
         readings={null}
-        main={<Button kind="main" label={words.on} onPress={() => {}} disabled why="the heat model is not there yet" />}
-        caution={heatCaution}
+        main={<Button kind="main" label={words.on} onPress={() => {}} disabled why={t('theHeatModelIsNotReady')} />}
+        caution={heatCaution()}
       />
     );
   const quiet = { sound: settings.sound, silent: alarm.silent, asleep: awake === 'refused' };
   return (
     <View className="flex-1">
-      <Flash on={alarm.flash} label="Lift now" />
-      <Flash on={offAlarm.flash} label={`The ${words.name.toLowerCase()} switches itself off in a minute`} />
+      <Flash on={alarm.flash} label={t('liftNow')} />
+      <Flash on={offAlarm.flash} label={t('theSwitchesItselfOffInA', { toLowerCase: words.name.toLowerCase() })} />
       <StageShell
         job={job}
         stage="heat"
         now={at}
-        caution={heatCaution}
+        caution={heatCaution()}
         onMain={view.away ? act.comeBack : on ? act.takeOff : act.layOn}
         picture={(size) => (
           <HeatPicture

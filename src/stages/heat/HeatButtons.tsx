@@ -7,6 +7,7 @@ import { Progress } from './HeatParts';
 import type { HeatActions } from './useHeatActions';
 import type { HeatView } from './useHeatForecast';
 import type { HeatPlanNow } from './useHeatPlan';
+import { t } from '@/words/heat';
 
 /** The dial while a heat is planned, its progress while it goes on. */
 export function HeatDial({
@@ -39,12 +40,18 @@ export function HeatDial({
   const { readyS, tryFromS, heatStartS } = f;
   if (!readyS) return null;
   const since = (s: number) => clock(s - heatStartS);
-  const off = offAt === null ? '' : `; switches itself off in ${clock(Math.max(0, (offAt - at) / 1e3))}`;
+  const off = offAt === null ? '' : t('switchesItselfOffIn', { max: clock(Math.max(0, (offAt - at) / 1e3)) });
   return (
     <Progress
       share={(liveS - heatStartS) / Math.max(1, readyS.mean - heatStartS)}
       over={liveS > readyS.high}
-      text={`On for ${since(liveS)}. Try from ${since((tryFromS ?? readyS).mean)}, easy by ${since(readyS.mean)}, at the latest ${since(readyS.high)}${off}`}
+      text={t('onForTryFromEasyBy', {
+        liveS: since(liveS),
+        mean: since((tryFromS ?? readyS).mean),
+        mean2: since(readyS.mean),
+        high: since(readyS.high),
+        off,
+      })}
     />
   );
 }
@@ -61,7 +68,7 @@ export function HeatMain({
   act: HeatActions;
   missing: string | null;
 }) {
-  if (view.away) return <Button kind="main" label="I’m back" onPress={act.comeBack} />;
+  if (view.away) return <Button kind="main" label={t('imBack')} onPress={act.comeBack} />;
   if (on) return <Button kind="main" label={words.off} onPress={act.takeOff} />;
   return (
     <Button
@@ -76,7 +83,7 @@ export function HeatMain({
 
 /** Beside it: called away, on again when the heater has switched itself off, or straight to the lift. */
 export function HeatSide({ on, over, act }: { on: boolean; over: boolean; act: HeatActions }) {
-  if (on && over) return <Button label="On again" onPress={act.onAgain} />;
-  if (on) return <Button label="Called away" onPress={act.callAway} />;
-  return <Button label="Lift" onPress={act.toLift} />;
+  if (on && over) return <Button label={t('onAgain')} onPress={act.onAgain} />;
+  if (on) return <Button label={t('calledAway')} onPress={act.callAway} />;
+  return <Button label={t('lift')} onPress={act.toLift} />;
 }

@@ -9,6 +9,7 @@ import { Txt } from '@/ui/Txt';
 import { clock, toF } from '@/words/units';
 import type { Settings } from '@/model/settings';
 import type { Curves } from '@/work/heat/heatForecast';
+import { t as tr } from '@/words/heat';
 
 interface HeatChartProps {
   curves: Curves;
@@ -65,7 +66,12 @@ export default memo(function HeatChart({ curves, easyC, nowS, probe, width, unit
   return (
     <View
       role="img"
-      aria-label={`Temperature over ${clock((n - 1) * curves.stepS)}: bond line up to ${Math.round(Math.max(...shown(curves.first)))}, battery up to ${Math.round(Math.max(...shown(curves.battery)))} °${units.temperature}`}
+      aria-label={tr('temperatureOverGlueUpToBattery', {
+        n: clock((n - 1) * curves.stepS),
+        max: Math.round(Math.max(...shown(curves.first))),
+        max2: Math.round(Math.max(...shown(curves.battery))),
+        temperature: units.temperature,
+      })}
     >
       <LineChart
         data={{ labels, datasets }}
@@ -92,11 +98,10 @@ export default memo(function HeatChart({ curves, easyC, nowS, probe, width, unit
           ),
         ]}
       />
-      <Txt size="s" tone="ink2">
-        Solid: starting arc, at least. Dotted: coldest arc, at least. Dashed: battery, at most.
-        {nowS === null ? '' : ' Upright line: now.'}
-        {dots.length ? ' Dots: probe.' : ''}
-      </Txt>
+      <Txt
+        size="s"
+        tone="ink2"
+      >{`${tr('solidLineFirstEdgeAtLeast')}${nowS === null ? '' : ` ${tr('uprightLineNow')}`}${dots.length ? ` ${tr('dotsProbe')}` : ''}`}</Txt>
     </View>
   );
 });

@@ -17,6 +17,8 @@ import { RangeInput } from '@/ui/RangeInput';
 import { Txt } from '@/ui/Txt';
 import { dial, length, lengthNumber, tempNumber, typedToC } from '@/words/units';
 import { airUse, airWayOf, highestSetC, unitDoubt, withHeater, type HeatPlanDraft } from '@/work/heat/heatPlan';
+import { t } from '@/words/heat';
+import { told } from '@/words/told';
 
 interface HeatControlsProps {
   job: JobState;
@@ -56,41 +58,41 @@ export function HeatControls({ job, settings, plan, step, ringMm, onChange, want
       />
       {defOf(heater).led ? (
         <Choice
-          label="Nozzle"
+          label={t('nozzle')}
           value={airWayOf(plan.use)}
           options={[
-            { id: 'edge', name: 'Round the edge' },
-            { id: 'outward', name: 'Round outside it' },
-            { id: 'strip', name: 'Next edge only' },
+            { id: 'edge', name: t('roundTheEdge') },
+            { id: 'outward', name: t('roundOutsideIt') },
+            { id: 'strip', name: t('nextEdgeOnly') },
           ]}
           onChange={(way) => put({ use: { ...airUse(way, job, step, ringMm), masked: plan.use.masked ?? false } })}
         />
       ) : (
         <Choice
-          label={`${heaterWords(heater).name} when the device is laid on`}
+          label={t('whenTheDeviceGoesOn', { name: heaterWords(heater).name })}
           value={plan.preheated ? 'hot' : 'cold'}
           options={[
-            { id: 'hot', name: 'At its setpoint' },
-            { id: 'cold', name: 'Still cold' },
+            { id: 'hot', name: t('alreadyHot') },
+            { id: 'cold', name: t('stillCold') },
           ]}
           onChange={(v) => put({ preheated: v === 'hot' })}
         />
       )}
       {bumps(job.device, job.bond) && defOf(heater).under ? (
         <Choice
-          label="Cameras"
+          label={t('cameras')}
           value={plan.use.lies ?? 'flat'}
           options={[
-            { id: 'flat', name: 'Lie flat' },
-            { id: 'bump', name: 'Rest on the bump' },
-            { id: 'over', name: 'Hang over the edge' },
+            { id: 'flat', name: t('lieFlat') },
+            { id: 'bump', name: t('restOnTheBump') },
+            { id: 'over', name: t('hangOverTheEdge') },
           ]}
           onChange={(lies) => put({ use: { ...plan.use, lies } })}
         />
       ) : null}
       {bumps(job.device, job.bond) && defOf(heater).led ? (
         <Tick
-          label="Cameras masked with tape and foil"
+          label={t('camerasMaskedWithTapeAndFoil')}
           on={plan.use.masked ?? false}
           onChange={(masked) => put({ use: { ...plan.use, masked } })}
         />
@@ -109,19 +111,19 @@ function HeaterRow({
   onChange: (h: Heater) => void;
 }) {
   return (
-    <View role="radiogroup" aria-label="Heat with" className="mb-1">
+    <View role="radiogroup" aria-label={t('heatWith')} className="mb-1">
       <ScrollView horizontal showsHorizontalScrollIndicator={false} contentContainerClassName="gap-2">
         {heaters.map((h) => (
           <Pressable
             key={h.id}
             role="radio"
             aria-checked={h.id === value}
-            aria-label={`Heat with: ${h.name}`}
+            aria-label={t('heatWith2', { name: h.name })}
             onPress={() => onChange(h)}
             className={`min-h-[44px] px-3 items-center justify-center rounded-[6px] border-[1.5px] ${h.id === value ? 'bg-ink border-ink' : 'bg-panel border-ink2'}`}
           >
             <Txt size="s" strong={h.id === value} tone={h.id === value ? 'onInk' : 'ink'}>
-              {h.name}
+              {told(h.name)}
             </Txt>
           </Pressable>
         ))}
@@ -160,7 +162,7 @@ function Setpoint({ heater, highestC, setC: pageC, units, onChange: follow }: Se
         <Txt strong>{name}</Txt>
         <NumberField
           hideLabel
-          label={`${name} setpoint`}
+          label={t('setting2', { name })}
           unit={`°${units.temperature}`}
           low={tempNumber(heater.minSetC, units)}
           high={tempNumber(heater.maxSetC, units)}
@@ -172,17 +174,17 @@ function Setpoint({ heater, highestC, setC: pageC, units, onChange: follow }: Se
           onRefused={ask}
         />
         <Txt tone="ink2" className="flex-1 text-right">
-          dial: {dial(setC)}
+          {t('dial', { setC: dial(setC) })}
         </Txt>
       </View>
       {doubt ? (
         <View role="status" className="border border-caution bg-panel p-2 mb-2">
           <Txt size="s" className="mb-1">
-            Is the dial in °{doubt.unit}? {doubt.typed} °{doubt.unit} is {dial(doubt.setC)}.
+            {t('isYourDialInIs', { unit: doubt.unit, typed: doubt.typed, unit2: doubt.unit, setC: dial(doubt.setC) })}
           </Txt>
           <Button
             kind="small"
-            label={`Take it as °${doubt.unit}`}
+            label={t('takeItAs', { unit: doubt.unit })}
             onPress={() => {
               setDoubt(null);
               onChange(doubt.setC);
@@ -194,7 +196,7 @@ function Setpoint({ heater, highestC, setC: pageC, units, onChange: follow }: Se
         <Button kind="small" label="−5" onPress={() => onChange(held(setC - 5))} />
         <View className="flex-1">
           <RangeInput
-            label={`${name} setpoint, ${heater.minSetC} to ${heater.maxSetC} °C`}
+            label={t('settingToC', { name, minSetC: heater.minSetC, maxSetC: heater.maxSetC })}
             valueText={dial(setC)}
             low={heater.minSetC}
             high={heater.maxSetC}
@@ -221,14 +223,14 @@ function PickRow({
   onChange: (mm: number) => void;
 }) {
   return (
-    <View role="radiogroup" aria-label="Pick thickness" className="flex-row items-center gap-2 mb-2">
-      <Txt strong>Pick</Txt>
+    <View role="radiogroup" aria-label={t('pickThickness')} className="flex-row items-center gap-2 mb-2">
+      <Txt strong>{t('pick')}</Txt>
       {picks.map((mm) => (
         <Pressable
           key={mm}
           role="radio"
           aria-checked={mm === value}
-          aria-label={`Pick ${length(mm, units)}`}
+          aria-label={t('pick2', { mm: length(mm, units) })}
           onPress={() => onChange(mm)}
           className={`min-h-[44px] flex-1 items-center justify-center rounded-[6px] border-[1.5px] ${mm === value ? 'bg-ink border-ink' : 'bg-panel border-ink2'}`}
         >

@@ -3,12 +3,13 @@ import { View } from 'react-native';
 
 import type { JobState } from '@/model/fold';
 import { Txt } from '@/ui/Txt';
+import { t } from '@/words/heat';
 
 /** How far a heat is against its plan. */
 export function Progress({ share, text, over = false }: { share: number; text: string; over?: boolean }) {
   const done = Math.min(1, Math.max(0, share));
   return (
-    <View className="my-2" role="progressbar" aria-label={`Heat: ${text}`} aria-valuenow={Math.round(done * 100)}>
+    <View className="my-2" role="progressbar" aria-label={t('heat', { text })} aria-valuenow={Math.round(done * 100)}>
       <View className="h-3 border-[1.5px] border-ink bg-panel">
         <View
           className={over ? 'h-full bg-caution' : share >= 1 ? 'h-full bg-go' : 'h-full bg-ink'}
@@ -29,10 +30,10 @@ export function Links({ job }: { job: JobState }) {
     <View className="flex-row flex-wrap gap-x-5 gap-y-1 my-2">
       {(
         [
-          ['ways', 'All ways side by side'],
-          ['path', 'Path of the air'],
-          ['spot', 'Spot heat on a piece'],
-          ['glue', 'Glue of the cell'],
+          ['ways', t('allWaysSideBySide')],
+          ['path', t('pathOfTheAir')],
+          ['spot', t('heatOneSpot')],
+          ['glue', t('batteryGlue')],
         ] as const
       ).map(([page, name]) => (
         <Link key={page} href={to(page)} className="font-body text-m text-ink underline py-2">
@@ -40,7 +41,7 @@ export function Links({ job }: { job: JobState }) {
         </Link>
       ))}
       <Link href="/heaters" className="font-body text-m text-ink underline py-2">
-        Heaters and calibration
+        {t('heatersAndCalibration')}
       </Link>
     </View>
   );

@@ -4,13 +4,14 @@ import type { JobState } from '@/model/fold';
 import type { Settings } from '@/model/settings';
 import type { PlanSize } from '@/bench-kit/StageShell';
 import { type LiftState, type ThermalJob } from '@/work/heat/thermalJob';
-import { placeName } from '@/work/heat/placeNames';
+import { placeName } from '@/words/placeNames';
 import { DeviceBody, DeviceLines } from '@/ui/plan/BaseLayer';
 import { FieldLayer } from '@/ui/plan/FieldLayer';
 import { Soundings } from '@/ui/plan/layers';
 import { PaceMaker } from '@/ui/plan/PaceMaker';
 import { Plan } from '@/ui/plan/Plan';
 import { temp, tempNumber } from '@/words/units';
+import { t } from '@/words/heat';
 
 interface HeatPictureProps {
   job: JobState;
@@ -34,17 +35,25 @@ export function HeatPicture({ job, thermal, lift, fieldC, arcsC, units, size, ai
       bond={job.bond}
       width={size.width}
       height={size.height}
-      label={`Bond line of ${job.device.name}: ${tempNumber(arcsC[coldest]!.mean, units)} to ${tempNumber(Math.max(...arcsC.map((r) => r.mean)), units)} °${units.temperature}`}
-      lines={thermal.arcs.map(
-        (a, i) =>
-          `${placeName(thermal.path, (a.fromMm + a.toMm) / 2)}: ${temp(arcsC[i]!.mean, units)} (at least ${temp(arcsC[i]!.low, units)})`,
+      label={t('glueOfTo', {
+        name: job.device.name,
+        mean: tempNumber(arcsC[coldest]!.mean, units),
+        max: tempNumber(Math.max(...arcsC.map((r) => r.mean)), units),
+        temperature: units.temperature,
+      })}
+      lines={thermal.arcs.map((a, i) =>
+        t('atLeast', {
+          path: placeName(thermal.path, (a.fromMm + a.toMm) / 2),
+          mean: temp(arcsC[i]!.mean, units),
+          low: temp(arcsC[i]!.low, units),
+        }),
       )}
       readAt={(p) => {
         const pic = thermal.model.modes.picture;
         const i = Math.round((p[0] - pic.originMm[0]) / pic.stepMm[0]);
         const j = Math.round((p[1] - pic.originMm[1]) / pic.stepMm[1]);
         return i >= 0 && j >= 0 && i < pic.nx && j < pic.ny
-          ? `${temp(fieldC[j * pic.nx + i]!, units)} in the bond plane`
+          ? t('inTheGlue', { j: temp(fieldC[j * pic.nx + i]!, units) })
           : null;
       }}
     >

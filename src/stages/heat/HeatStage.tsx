@@ -12,6 +12,7 @@ import { HeatBench } from './HeatBench';
 import { heatCaution } from './heatCaution';
 import { LensHeatStage } from './LensHeatStage';
 import { SpotScreen } from './SpotScreen';
+import { t } from '@/words/heat';
 
 /** Heat: the bench for what is modelled, and for the rest what is known without a model. */
 export function HeatStage({ job }: { job: JobState }) {
@@ -25,9 +26,9 @@ export function HeatStage({ job }: { job: JobState }) {
     <NotModelled
       job={job}
       stage="heat"
-      caution={heatCaution}
+      caution={heatCaution()}
       onMain={() => goOn()}
-      main={<Button kind="main" label="Go to lift" onPress={() => goOn()} />}
+      main={<Button kind="main" label={t('goToLift')} onPress={() => goOn()} />}
     />
   );
 }

@@ -14,9 +14,9 @@ import { Outlines } from '@/ui/plan/pieceLayers';
 import { Readings } from '@/ui/Readings';
 import { clock, temp, tempNumber } from '@/words/units';
 import { useNow } from '@/bench-kit/useNow';
+import { t } from '@/words/heat';
 
-const caution =
-  'Hot air burns: gloves, eye cover. Every camera masked, never dwell on a lens. Never heat a swollen, bent or punctured cell. The maker’s instructions and local rules go first.';
+const caution = () => t('hotAirBurnsGlovesEyeCover');
 
 /** Lens covers are warmed one by one where they are lifted; here is what air and time do. */
 export function LensHeatStage({ job }: { job: JobState }) {
@@ -35,14 +35,14 @@ export function LensHeatStage({ job }: { job: JobState }) {
       job={job}
       stage="heat"
       now={now}
-      caution={caution}
+      caution={caution()}
       onMain={swollen ? undefined : () => goOn()}
       picture={(size) => (
         <PlainPlan
           job={job}
           size={size}
           focus={lensFocus(all)}
-          label={`${chosen.length} lens covers`}
+          label={t('lensCovers', { count: chosen.length })}
           lines={all.map((l) => l.face.name)}
         >
           <Outlines items={all.map((l) => ({ shape: l.face.cover.outline, on: chosen.includes(l) }))} />
@@ -52,21 +52,24 @@ export function LensHeatStage({ job }: { job: JobState }) {
         <Call
           {...(swollen
             ? {
-                sentence: 'Do not heat this one.',
-                reason: 'The cell is swollen, bent or punctured. Fire-proof bag; the maker and local rules go first.',
+                sentence: t('doNotHeatThisOne'),
+                reason: t('theBatteryIsSwollenBentOr'),
                 tone: 'caution',
               }
             : plan.choose === 'cold'
               ? {
-                  sentence: 'No heat needed: the blade goes cold.',
+                  sentence: t('noHeatNeededTheBladeGoes'),
                   reason: ready
-                    ? `Warm would be ${clock(ready.high)} of air, the camera at ${temp(plan.heat!.cameraC.high, units)} at most.`
-                    : 'This air is too weak to warm the tape.',
+                    ? t('warmWouldBeOfAirThe', { high: clock(ready.high), high2: temp(plan.heat!.cameraC.high, units) })
+                    : t('thisAirIsTooWeakTo'),
                   tone: 'ink',
                 }
               : {
-                  sentence: `One after the other on Lift: ${clock(ready?.high ?? 0)} of air each.`,
-                  reason: `All cameras masked; the one behind it gets up to ${temp(plan.heat!.cameraC.high, units)}. Workable for ${clock(plan.heat!.workS)} after it.`,
+                  sentence: t('oneAfterTheOtherOnLift', { high: clock(ready?.high ?? 0) }),
+                  reason: t('maskAllCamerasTheOneBehind', {
+                    high: temp(plan.heat!.cameraC.high, units),
+                    workS: clock(plan.heat!.workS),
+                  }),
                   tone: 'ink',
                 })}
         />
@@ -77,12 +80,12 @@ export function LensHeatStage({ job }: { job: JobState }) {
             {
               id: 'ready',
               value: ready ? `${clock(ready.low)}–${clock(ready.high)}` : '–',
-              label: `of air until the tape is at ${plan.targetC === null ? '–' : temp(plan.targetC, units)}`,
+              label: t('ofAirUntilTheTapeIs', { targetC: plan.targetC === null ? '–' : temp(plan.targetC, units) }),
             },
             {
               id: 'camera',
               value: plan.heat ? `${tempNumber(plan.heat.cameraC.high, units)}°` : '–',
-              label: 'camera behind it, at most',
+              label: t('cameraBehindItAtMost'),
               tone: plan.heat?.cameraStops ? 'caution' : 'ink',
             },
           ]}
@@ -91,10 +94,10 @@ export function LensHeatStage({ job }: { job: JobState }) {
       main={
         <Button
           kind="main"
-          label="Go to lift"
+          label={t('goToLift')}
           onPress={() => goOn()}
           disabled={swollen}
-          {...(swollen ? { why: 'cell is swollen' } : {})}
+          {...(swollen ? { why: t('theBatteryIsSwollen') } : {})}
         />
       }
     >
@@ -104,15 +107,13 @@ export function LensHeatStage({ job }: { job: JobState }) {
         call="lensHeat"
         inputs={{ heater: plan.heater?.id ?? null, setC: air.setC }}
         computed={plan.heat}
-        notes={[
-          'The disc and the camera module behind it as two lumps with the tape between them: seconds, not tenths. Range: jet and module as uncertain as they are.',
-        ]}
+        notes={[t('theDiscAndTheCameraBehind')]}
         rows={[
-          rowOf('Air', lensAirC, '°C'),
-          rowOf('Above where the blade goes', lensMarginK, 'K'),
-          rowOf('Bezel and camera module', lensHeatData.moduleJK, 'J/K'),
-          rowOf('Module to frame', lensHeatData.moduleToFrameWK, 'W/K'),
-          rowOf('Air gap', lensHeatData.airGapMm, 'mm'),
+          rowOf(t('air'), lensAirC, '°C'),
+          rowOf(t('aboveWhereTheBladeGoes'), lensMarginK, 'K'),
+          rowOf(t('lensRingAndCamera'), lensHeatData.moduleJK, 'J/K'),
+          rowOf(t('cameraToFrame'), lensHeatData.moduleToFrameWK, 'W/K'),
+          rowOf(t('airGap'), lensHeatData.airGapMm, 'mm'),
         ]}
       />
     </StageShell>

@@ -15,25 +15,59 @@ import { Choice } from '@/ui/Choice';
 import { Disclosure } from '@/ui/Disclosure';
 import { Txt } from '@/ui/Txt';
 import { clock, dial, temp } from '@/words/units';
+import { t } from '@/words/heat';
 
 type Units = Pick<Settings, 'temperature' | 'length'>;
 
 /** What is wrong with a probe, in words that say what to do. */
 const faultWords: Record<ProbeFault, { what: string; todo: string }> = {
-  dropout: { what: 'No reading comes any more.', todo: 'Look at cable and logger.' },
-  open: { what: 'The logger sees no probe.', todo: 'Plug it in, or replace it.' },
-  frozen: {
-    what: 'The same figure again and again: the probe or its logger hangs.',
-    todo: 'Switch the logger off and on.',
+  dropout: {
+    get what() {
+      return t('noMoreReadingsCome');
+    },
+    get todo() {
+      return t('checkCableAndLogger');
+    },
   },
-  loose: { what: 'It fell toward the air: the probe has come off the glass.', todo: 'Tape it down again.' },
+  open: {
+    get what() {
+      return t('theLoggerSeesNoProbe');
+    },
+    get todo() {
+      return t('plugItInOrSwapIt');
+    },
+  },
+  frozen: {
+    get what() {
+      return t('theSameReadingAgainAndAgain');
+    },
+    get todo() {
+      return t('switchTheLoggerOffAndOn');
+    },
+  },
+  loose: {
+    get what() {
+      return t('theReadingFellTowardRoomAir');
+    },
+    get todo() {
+      return t('tapeItDownAgain');
+    },
+  },
   astray: {
-    what: 'It reads far under the line from the start.',
-    todo: 'Is it at the glass edge, and was the heater as hot as was said?',
+    get what() {
+      return t('itReadsFarTooLowFrom');
+    },
+    get todo() {
+      return t('isItAtTheEdgeOf');
+    },
   },
   drift: {
-    what: 'It creeps away from everything that heat explains.',
-    todo: 'Check the probe in ice water or against another.',
+    get what() {
+      return t('itDriftsAwayFromAnythingHeat');
+    },
+    get todo() {
+      return t('checkTheProbeInIceWater');
+    },
   },
 };
 
@@ -78,8 +112,12 @@ export function LiveProbe({ live, state, expectedC, used, now, heat, setC, units
     <Disclosure
       title={
         live.state === 'off'
-          ? 'Live probe'
-          : `Live probe: ${fault ? 'not to be trusted' : live.state === 'live' ? 'reads' : 'waiting'}`
+          ? t('liveProbe')
+          : fault
+            ? t('liveProbeNotToBeTrusted')
+            : live.state === 'live'
+              ? t('liveProbeReading')
+              : t('liveProbeWaiting')
       }
       open={live.state !== 'off'}
     >
@@ -91,7 +129,7 @@ export function LiveProbe({ live, state, expectedC, used, now, heat, setC, units
         </View>
       ) : null}
       {live.state === 'off' ? (
-        <Button kind="small" label="Connect the instruments" onPress={() => void connectInstruments()} />
+        <Button kind="small" label={t('connectTheInstruments')} onPress={() => void connectInstruments()} />
       ) : (
         <View className="gap-2">
           {fault ? (
@@ -99,13 +137,7 @@ export function LiveProbe({ live, state, expectedC, used, now, heat, setC, units
               <Txt strong tone="caution">
                 {fault.what}
               </Txt>
-              <Txt size="s">
-                {fault.todo} The clock goes on with {used ? 'the model and what was read before' : 'the model alone'}; a
-                dead probe is not a cold device.
-                {state?.good
-                  ? ` Last good reading ${temp(state.good.tempC, units)}, ${clock(now / 1e3 - state.good.tS)} ago.`
-                  : ''}
-              </Txt>
+              <Txt size="s">{`${used ? t('theClockGoesOnWithThe', { todo: fault.todo }) : t('theClockGoesOnWithThe2', { todo: fault.todo })}${state?.good ? ` ${t('lastGoodReadingAgo', { tempC: temp(state.good.tempC, units), now: clock(now / 1e3 - state.good.tS) })}` : ''}`}</Txt>
             </View>
           ) : newest ? (
             <View>
@@ -113,41 +145,47 @@ export function LiveProbe({ live, state, expectedC, used, now, heat, setC, units
                 {temp(newest.tempC!, units)}
               </Txt>
               <Txt size="s" tone="ink2">
-                probe at the bond line, {clock((now - newest.at) / 1e3)} ago
-                {expectedC ? `; model ${temp(expectedC.low, units)} to ${temp(expectedC.high, units)}` : ''}
+                {expectedC
+                  ? t('probeAtTheGlueAgoModel', {
+                      now: clock((now - newest.at) / 1e3),
+                      low: temp(expectedC.low, units),
+                      high: temp(expectedC.high, units),
+                    })
+                  : t('probeAtTheGlueAgo', { now: clock((now - newest.at) / 1e3) })}
               </Txt>
             </View>
           ) : (
-            <Txt size="s">Waiting for the first reading.</Txt>
+            <Txt size="s">{t('waitingForTheFirstReading')}</Txt>
           )}
-          <Txt size="s" tone="ink2" testID="basis">
-            {used ? 'Basis of the clock: model and probe.' : 'Basis of the clock: model alone.'}
-            {live.plate
-              ? ` Plate shows ${temp(live.plate.plateC, units)}, set to ${temp(live.plate.setC, units)}.`
-              : ''}
-          </Txt>
+          <Txt
+            size="s"
+            tone="ink2"
+            testID="basis"
+          >{`${used ? t('theClockRunsOnModelAnd') : t('theClockRunsOnTheModel')}${live.plate ? ` ${t('plateShowsSetTo', { plateC: temp(live.plate.plateC, units), setC: temp(live.plate.setC, units) })}` : ''}`}</Txt>
           {plateBehind(live, heat) ? (
             <Txt size="s" tone="caution" testID="plateBehind">
-              The plate shows {temp(live.plate!.plateC, units)}, the clock took it for {temp(heat!.setC, units)}: it was
-              not at its setpoint. Take the tap back with &quot;Not yet&quot; and choose &quot;Still cold&quot;.
+              {t('thePlateShowsTheClockTook', {
+                plateC: temp(live.plate!.plateC, units),
+                setC: temp(heat!.setC, units),
+              })}
             </Txt>
           ) : null}
           {setC !== null && live.plate && (!live.plate.heating || live.plate.setC !== setC) ? (
             <Button
               kind="small"
-              label={`Set the plate to ${dial(setC)}`}
+              label={t('setThePlateTo', { setC: dial(setC) })}
               onPress={() => controlPlate({ setC, heating: true })}
             />
           ) : null}
           {live.about?.simulated ? (
             <Choice
-              label="Simulated bench: what is wrong with it"
+              label={t('practiceBenchWhatIsWrongWith')}
               value={null}
               options={live.about.faults.map((f) => ({ id: f, name: f }))}
               onChange={(f) => void simulate({ fault: f })}
             />
           ) : null}
-          <Button kind="small" label="Disconnect" onPress={disconnectInstruments} />
+          <Button kind="small" label={t('disconnect')} onPress={disconnectInstruments} />
         </View>
       )}
     </Disclosure>

@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import { cameraReachMm, handSpeed } from '@/core/heat/pathPlan';
 import { LongRunLine } from '@/bench-kit/LongRunLine';
 import { PlainPlan } from '@/bench-kit/PlainPlan';
-import { placeName } from '@/work/heat/placeNames';
+import { placeName } from '@/words/placeNames';
 import { rowOf, Why } from '@/bench-kit/Why';
 import { Button } from '@/ui/Button';
 import { Choice, Tick } from '@/ui/Choice';
@@ -12,6 +12,7 @@ import { Txt } from '@/ui/Txt';
 import { clock, kelvin, length, percent, temp, tempNumber } from '@/words/units';
 import type { PlanSize } from '@/bench-kit/StageShell';
 import type { PathReadyState } from './usePathReady';
+import { t } from '@/words/heat';
 
 function RoundRow({ cells, head = false, strong = false }: { cells: string[]; head?: boolean; strong?: boolean }) {
   return (
@@ -41,8 +42,8 @@ export function PathPicture({
       size={size}
       label={
         bestPath
-          ? `Round of the nozzle, ${length(p!.best.insetMm, units, 0)} inside the edge`
-          : 'The round is being planned'
+          ? t('roundOfTheNozzleInsideThe', { insetMm: length(p!.best.insetMm, units, 0) })
+          : t('workingOutTheRound')
       }
       lines={speeds.map(
         (v, q) => `${placeName(thermal.path, (q / 24) * thermal.path.lengthMm)}: ${length(v, units, 0)}/s`,
@@ -58,14 +59,20 @@ export function Rounds({ here: { p, units, speeds, roundS } }: { here: PathReady
   return (
     <>
       {p ? (
-        <View className="mt-3" role="table" aria-label="Rounds side by side">
-          <RoundRow cells={['round', 'ring soft', 'cell', 'camera', 'display']} head />
+        <View className="mt-3" role="table" aria-label={t('roundsSideBySide')}>
+          <RoundRow cells={['round', t('glueSoft'), 'cell', 'camera', 'display']} head />
           {[...p.steady, ...p.planned].map((r, i) => (
             <RoundRow
               key={i}
               strong={r === p.best || (r.insetMm === p.best.insetMm && r.shares === p.best.shares)}
               cells={[
-                `${r.insetMm >= 0 ? `${length(r.insetMm, units, 0)} in` : `${length(-r.insetMm, units, 0)} out`}, ${r.shares ? 'paced' : 'steady'}`,
+                r.insetMm >= 0
+                  ? r.shares
+                    ? t('inPaced', { insetMm: length(r.insetMm, units, 0) })
+                    : t('inSteady', { insetMm: length(r.insetMm, units, 0) })
+                  : r.shares
+                    ? t('outPaced', { insetMm: length(-r.insetMm, units, 0) })
+                    : t('outSteady', { insetMm: length(-r.insetMm, units, 0) }),
                 r.readyS === null ? 'never' : clock(r.readyS),
                 ...[r.batteryC, r.cameraC, r.displayC].map((v) => (v === null ? '–' : `${tempNumber(v, units)}°`)),
               ]}
@@ -75,10 +82,12 @@ export function Rounds({ here: { p, units, speeds, roundS } }: { here: PathReady
       ) : null}
       {p && speeds.length ? (
         <Txt size="s" className="mt-1">
-          A round takes {roundS} s: {length(Math.min(...speeds), units, 0)}/s where it is slowest,{' '}
-          {length(Math.max(...speeds), units, 0)}/s where it is quickest. About{' '}
-          {p.best.readyS === null ? '–' : Math.ceil(p.best.readyS / Number(roundS))} rounds. Follow the ring on the
-          plan; never stand still, least of all near a camera.
+          {t('oneRoundTakesSSWhere', {
+            roundS,
+            min: length(Math.min(...speeds), units, 0),
+            max: length(Math.max(...speeds), units, 0),
+            readyS: p.best.readyS === null ? '–' : Math.ceil(p.best.readyS / Number(roundS)),
+          })}
         </Txt>
       ) : null}
     </>
@@ -92,13 +101,13 @@ export function ConfirmMoving({ here: { moving, p, confirm, units } }: { here: P
       {moving.share === null ? (
         <Button
           kind="small"
-          label="Confirm with the moving air"
+          label={t('checkWithTheMovingAir')}
           disabled={!p || p.best.readyS === null}
           onPress={confirm}
         />
       ) : null}
       <LongRunLine
-        name="Moving air, steady and paced"
+        name={t('movingAirSteadyAndPaced')}
         share={moving.share}
         problem={moving.problem}
         onCancel={moving.cancel}
@@ -109,9 +118,31 @@ export function ConfirmMoving({ here: { moving, p, confirm, units } }: { here: P
             const r = moving.result![k];
             return (
               <Txt key={k} size="s">
-                {k === 'steady' ? 'Steady' : 'Paced'}, moving on the check grid: ring soft{' '}
-                {r.readyS === null ? 'never' : `after ${clock(r.readyS)}`}, cell {temp(r.batteryC, units)}, camera{' '}
-                {temp(r.cameraC, units)}; a place swings by {kelvin(r.rippleK, units)} with every round.
+                {k === 'steady'
+                  ? r.readyS === null
+                    ? t('steadyWithTheAirReallyMoving', {
+                        batteryC: temp(r.batteryC, units),
+                        cameraC: temp(r.cameraC, units),
+                        rippleK: kelvin(r.rippleK, units),
+                      })
+                    : t('steadyWithTheAirReallyMoving2', {
+                        readyS: clock(r.readyS),
+                        batteryC: temp(r.batteryC, units),
+                        cameraC: temp(r.cameraC, units),
+                        rippleK: kelvin(r.rippleK, units),
+                      })
+                  : r.readyS === null
+                    ? t('pacedWithTheAirReallyMoving', {
+                        batteryC: temp(r.batteryC, units),
+                        cameraC: temp(r.cameraC, units),
+                        rippleK: kelvin(r.rippleK, units),
+                      })
+                    : t('pacedWithTheAirReallyMoving2', {
+                        readyS: clock(r.readyS),
+                        batteryC: temp(r.batteryC, units),
+                        cameraC: temp(r.cameraC, units),
+                        rippleK: kelvin(r.rippleK, units),
+                      })}
               </Txt>
             );
           })}
@@ -131,23 +162,23 @@ export function PathControls({
     <View className="mt-3">
       {airs.length > 1 ? (
         <Choice
-          label="Air from"
+          label={t('airFrom')}
           value={heater.id}
           options={airs.map((h) => ({ id: h.id, name: h.name }))}
           onChange={setHeaterId}
         />
       ) : null}
       <Choice
-        label="One round in"
+        label={t('oneRoundIn')}
         value={roundS}
         options={[
           { id: '4', name: '4 s' },
           { id: '8', name: '8 s' },
         ]}
         onChange={setRoundS}
-        hint="Shorter rounds swing less between two passes."
+        hint={t('shorterRoundsSwingLessBetweenTwo')}
       />
-      {zones.length ? <Tick label="Cameras masked with tape and foil" on={masked} onChange={setMasked} /> : null}
+      {zones.length ? <Tick label={t('camerasMaskedWithTapeAndFoil')} on={masked} onChange={setMasked} /> : null}
     </View>
   );
 }
@@ -161,17 +192,21 @@ export function PathWhy({ here: { job, heater, setC, masked, targetC, p, units }
       inputs={{ heater: heater.id, setC, masked, targetC }}
       computed={p ? { best: p.best, against: p.against, gain: p.gain } : null}
       notes={[
-        'Provisional: the air averaged over a round, on the reduced model of the check grid. Confirmed: the nozzle moving step by step on the check grid, radiation included. Gains on a coarse grid are artefacts, so none is used.',
-        'More of the round goes to places that are colder than the mean, less to those near a camera. The steady round is always among the candidates, so a plan is never worse than it.',
+        t('provisionalTheAirAveragedOverA'),
+        t('placesColderThanAverageGetMore'),
         p
-          ? `Against a steady round on the same line: ${percent(Math.max(0, p.gain.timeShare))} of the time, ${kelvin(p.gain.batteryK, units)} at the cell, ${kelvin(p.gain.cameraK, units)} at the camera.`
+          ? t('againstASteadyRoundOnThe', {
+              max: percent(Math.max(0, p.gain.timeShare)),
+              batteryK: kelvin(p.gain.batteryK, units),
+              cameraK: kelvin(p.gain.cameraK, units),
+            })
           : '',
       ].filter(Boolean)}
       rows={[
-        rowOf('Air jet over the correlation', heater.hScale, '×'),
-        rowOf('Fastest hand', handSpeed.fastest, 'mm/s'),
-        rowOf('Slowest hand', handSpeed.slowest, 'mm/s'),
-        rowOf('Near a camera', cameraReachMm, 'mm'),
+        rowOf(t('airJetAgainstTheFormula'), heater.hScale, '×'),
+        rowOf(t('fastestHand'), handSpeed.fastest, 'mm/s'),
+        rowOf(t('slowestHand'), handSpeed.slowest, 'mm/s'),
+        rowOf(t('nearACamera'), cameraReachMm, 'mm'),
       ]}
     />
   );

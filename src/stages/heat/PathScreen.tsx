@@ -11,10 +11,11 @@ import { BackToHeat, isSwollen, SwollenPage } from './heatPage';
 import { usePathBase, type PathReadyProps } from './usePathReady';
 import { usePathReady } from './usePathReady';
 import { PathPicture, Rounds, ConfirmMoving, PathControls, PathWhy } from './PathReadyParts';
+import { t } from '@/words/heat';
 
 /** Which round of hot air, how fast, and where slower; compared with a steady round, and confirmed with the moving jet. */
 export function PathScreen({ job }: { job: JobState }) {
-  return isSwollen(job) ? <SwollenPage job={job} title="Path of the air" /> : <Path job={job} />;
+  return isSwollen(job) ? <SwollenPage job={job} title={t('pathOfTheAir')} /> : <Path job={job} />;
 }
 
 function Path(p: { job: JobState }) {
@@ -22,8 +23,8 @@ function Path(p: { job: JobState }) {
   const { thermal, lift, heater, job, now, back, source } = base;
   if (!thermal || !lift || !heater)
     return (
-      <JobPage job={job} title="Path of the air" now={now} stage="heat" main={back}>
-        {heater ? <ThermalWait thermal={source} /> : <Txt>No hot air on this bench: add a heater under Shop.</Txt>}
+      <JobPage job={job} title={t('pathOfTheAir')} now={now} stage="heat" main={back}>
+        {heater ? <ThermalWait thermal={source} /> : <Txt>{t('noHotAirOnThisBench')}</Txt>}
       </JobPage>
     );
   return <PathReady {...base} thermal={thermal} lift={lift} heater={heater} />;
@@ -36,7 +37,7 @@ function PathReady(props: PathReadyProps) {
   return (
     <JobPage
       job={job}
-      title="Path of the air"
+      title={t('pathOfTheAir')}
       now={now}
       stage="heat"
       picture={(size) => <PathPicture here={here} size={size} />}
@@ -45,17 +46,17 @@ function PathReady(props: PathReadyProps) {
       main={
         <Button
           kind="main"
-          label="Use this round"
+          label={t('useThisRound')}
           onPress={take}
           disabled={!p || p.best.readyS === null}
-          {...(p && p.best.readyS === null ? { why: 'it does not get the ring there' } : {})}
+          {...(p && p.best.readyS === null ? { why: t('itDoesNotGetTheGlue') } : {})}
         />
       }
     >
       <View className="mt-2">
         <Call {...text} />
       </View>
-      <LongRunLine name="Planning the round" share={plan.share} problem={plan.problem} onCancel={cancel} />
+      <LongRunLine name={t('workingOutTheRound')} share={plan.share} problem={plan.problem} onCancel={cancel} />
       <Rounds here={here} />
       <ConfirmMoving here={here} />
       <PathControls here={here} />

@@ -5,6 +5,7 @@ import type { Settings } from '@/model/settings';
 import { Txt } from '@/ui/Txt';
 import { clock, length, lengthNumber, tempNumber } from '@/words/units';
 import { chanceText } from './heatCall';
+import { t } from '@/words/heat';
 
 interface PicksTableProps {
   ways: readonly PickWay[] | null;
@@ -20,8 +21,11 @@ interface PicksTableProps {
 export function PicksTable({ ways, choice, pickMm, fromS, keepCover, units }: PicksTableProps) {
   return (
     <>
-      <View role="table" aria-label="Picks side by side">
-        <Row cells={[`pick ${units.length}`, 'easy from', 'on plate', 'battery', 'breaks', 'reheats']} head />
+      <View role="table" aria-label={t('picksSideBySide')}>
+        <Row
+          cells={[t('pick3', { length: units.length }), t('easyFrom'), t('timeOn'), 'battery', 'breaks', 'reheats']}
+          head
+        />
         {(ways ?? []).map((w) => (
           <Row
             key={w.pickMm}
@@ -36,8 +40,8 @@ export function PicksTable({ ways, choice, pickMm, fromS, keepCover, units }: Pi
                 ? w.plan.finished
                   ? String(w.plan.reheats)
                   : w.plan.stoppedBy === 'battery'
-                    ? 'cell too hot'
-                    : 'too cold'
+                    ? t('batteryTooHot')
+                    : t('tooCold')
                 : '–',
             ]}
           />
@@ -46,11 +50,13 @@ export function PicksTable({ ways, choice, pickMm, fromS, keepCover, units }: Pi
       <Txt size="s" tone="ink2" className="mt-1">
         {choice?.way && choice.reason !== 'nothingWorks'
           ? choice.reason === 'leastBreaking'
-            ? `${length(choice.way.pickMm, units)} is proposed: least chance of breaking a cover that is to be saved, among the picks that keep every part under its stop mark.`
-            : `${length(choice.way.pickMm, units)} is proposed: the cover is written off, so the pick that keeps the cell coolest.`
+            ? t('isProposedLeastRiskToA', { pickMm: length(choice.way.pickMm, units) })
+            : t('isProposedTheBackIsWritten', { pickMm: length(choice.way.pickMm, units) })
           : ways
-            ? `No pick keeps every part under its stop mark at this setpoint${choice?.way ? `; ${length(choice.way.pickMm, units)} is the gentlest` : ''}. Less heat, another way of heating, or write the cover off.`
-            : 'Computing'}
+            ? choice?.way
+              ? t('noPickKeepsEveryPartUnder', { pickMm: length(choice.way.pickMm, units) })
+              : t('noPickKeepsEveryPartUnder2')
+            : t('workingItOut')}
       </Txt>
     </>
   );

@@ -11,10 +11,11 @@ import { NumberField } from '@/ui/NumberField';
 import { PaceMaker } from '@/ui/plan/PaceMaker';
 import { Pieces } from '@/ui/plan/pieceLayers';
 import { Txt } from '@/ui/Txt';
-import { clock, length, lengthNumber, temp, tempNumber, typedToC, typedToMm } from '@/words/units';
+import { clock, length, lengthValue, temp, tempNumber, typedToC, typedToMm } from '@/words/units';
 import { stripMm } from './useSpot';
 import type { PlanSize } from '@/bench-kit/StageShell';
 import type { SpotState } from './useSpot';
+import { t } from '@/words/heat';
 
 /** The spot, and its isotherms. */
 export function SpotPicture({
@@ -28,8 +29,10 @@ export function SpotPicture({
     <PlainPlan
       job={job}
       size={size}
-      label={`Spot heat on ${name}`}
-      lines={r ? r.cycles.map((c, i) => `cycle ${i + 1}: heat ${clock(c.heatS)}, work ${clock(c.workS)}`) : []}
+      label={t('heatOn', { name })}
+      lines={
+        r ? r.cycles.map((c, i) => t('roundHeatWork', { i: i + 1, heatS: clock(c.heatS), workS: clock(c.workS) })) : []
+      }
       onTap={setTapped}
     >
       {many ? (
@@ -47,11 +50,11 @@ export function SpotMain({
   here: SpotState;
 }) {
   return on ? (
-    <Button kind="main" label="Air off" onPress={airOff} />
+    <Button kind="main" label={t('airOff')} onPress={airOff} />
   ) : cycle ? (
     <Button
       kind="main"
-      label="Air on"
+      label={t('airOn')}
       onPress={airOn}
       disabled={missing !== null}
       {...(missing ? { why: missing } : {})}
@@ -59,7 +62,7 @@ export function SpotMain({
   ) : (
     <Button
       kind="main"
-      label={`Compute ${name}`}
+      label={t('workOut', { name })}
       onPress={start}
       disabled={!heater || targetC === null || run.share !== null}
     />
@@ -69,26 +72,30 @@ export function SpotMain({
 /** Cycles of heat and work. */
 export function SpotCycles({ here: { r, units } }: { here: SpotState }) {
   return r ? (
-    <View className="mt-2" role="table" aria-label="Cycles of heat and work">
+    <View className="mt-2" role="table" aria-label={t('heatAndWorkInTurns')}>
       {r.cycles.map((c, i) => (
         <View key={i} role="row" className="flex-row border-b border-rule py-1 gap-3">
           <Txt size="s" role="cell">
             {i + 1}.
           </Txt>
           <Txt size="s" num role="cell">
-            heat {clock(c.heatS)}
+            {t('heat2', { heatS: clock(c.heatS) })}
           </Txt>
           <Txt size="s" num role="cell">
-            work {clock(c.workS)}
+            {t('work', { workS: clock(c.workS) })}
           </Txt>
           <Txt size="s" num role="cell">
-            {c.batteryC === null ? '' : `cell ${temp(c.batteryC, units)} after`}
+            {c.batteryC === null ? '' : t('batteryAfter', { batteryC: temp(c.batteryC, units) })}
           </Txt>
         </View>
       ))}
       <Txt size="s" className="mt-1">
-        Hottest glue {temp(r.hottestBondC, units)}; cell up to {r.batteryC === null ? '–' : temp(r.batteryC, units)},
-        camera up to {r.cameraC === null ? '–' : temp(r.cameraC, units)}; {Math.round(r.spotMPa)} MPa beside the spot.
+        {t('hottestGlueBatteryUpToCamera', {
+          hottestBondC: temp(r.hottestBondC, units),
+          batteryC: r.batteryC === null ? '–' : temp(r.batteryC, units),
+          cameraC: r.cameraC === null ? '–' : temp(r.cameraC, units),
+          spotMPa: Math.round(r.spotMPa),
+        })}
       </Txt>
     </View>
   ) : null;
@@ -103,14 +110,14 @@ export function SpotControls({
   return (
     <View className="mt-3">
       <Choice
-        label="Air from"
+        label={t('airFrom')}
         value={heaterId}
         options={airs.map((h) => ({ id: h.id, name: h.name }))}
         onChange={setHeaterId}
       />
       {heater ? (
         <NumberField
-          label="Air"
+          label={t('air')}
           unit={`°${units.temperature}`}
           low={tempNumber(heater.minSetC, units)}
           high={tempNumber(heater.maxSetC, units)}
@@ -119,16 +126,16 @@ export function SpotControls({
         />
       ) : null}
       <NumberField
-        label="Circle, radius"
+        label={t('circleRadius')}
         unit={units.length}
-        low={Number(lengthNumber(0, units, 0))}
-        high={Number(lengthNumber(25, units, 0))}
+        low={lengthValue(0, units, 0)}
+        high={lengthValue(25, units, 0)}
         digits={units.length === 'mm' ? 0 : 2}
-        value={Number(lengthNumber(radiusMm, units, 0))}
+        value={lengthValue(radiusMm, units, 0)}
         onCommit={(v) => setRadiusMm(typedToMm(v, units))}
       />
       <Txt size="s" tone="ink2">
-        Tap a piece on the plan. Always circling, never still; cameras masked. Extraction on at full-bond heat.
+        {t('tapAPieceOnThePlan')}
       </Txt>
     </View>
   );
@@ -147,18 +154,18 @@ export function SpotWhy({
       inputs={{ heater: heaterId, setC, at, radiusMm }}
       computed={r}
       notes={[
-        `The full model on the check grid with the circle averaged: a spot is too local for the device’s modes. Half of ${byBlade ? 'the strip by the blade' : 'the piece'} counts: heat until half of it is soft, work until half of it has gripped.`,
-        `Circle of ${length(radiusMm, units, 0)} over ${name}; every cycle starts as warm as the one before left it.`,
+        byBlade ? t('theFullModelWithTheCircle') : t('theFullModelWithTheCircle2'),
+        t('circleOfOverEachTurnStarts', { radiusMm: length(radiusMm, units, 0), name }),
       ]}
       rows={[
-        rowOf('Stress beside a hot spot', spotStressMPaK, 'MPa/K'),
+        rowOf(t('stressBesideAHotSpot'), spotStressMPaK, 'MPa/K'),
         ...(jointOf(job.bond).wholeFace
           ? [
-              rowOf('Above where the blade creeps', creepAboveK, 'K'),
-              rowOf('Strip by the blade, half width', stripMm, 'mm'),
+              rowOf(t('aboveWhereTheBladeCreeps'), creepAboveK, 'K'),
+              rowOf(t('stripByTheBladeHalfWidth'), stripMm, 'mm'),
             ]
           : []),
-        ...(heater ? [rowOf('Air jet over the correlation', heater.hScale, '×')] : []),
+        ...(heater ? [rowOf(t('airJetAgainstTheFormula'), heater.hScale, '×')] : []),
       ]}
     />
   );

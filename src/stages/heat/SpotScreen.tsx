@@ -11,10 +11,11 @@ import { isSwollen, SwollenPage } from './heatPage';
 import { spotCall } from './spotCall';
 import { useSpot } from './useSpot';
 import { SpotPicture, SpotMain, SpotCycles, SpotControls, SpotWhy } from './SpotParts';
+import { t } from '@/words/heat';
 
 /** Heat on one piece of cracked glass: how long, how long it can be worked, and again. */
 export function SpotScreen({ job }: { job: JobState }) {
-  return isSwollen(job) ? <SwollenPage job={job} title="Spot heat" /> : <Spot job={job} />;
+  return isSwollen(job) ? <SwollenPage job={job} title={t('heatOneSpot')} /> : <Spot job={job} />;
 }
 
 function Spot(p: { job: JobState }) {
@@ -22,16 +23,16 @@ function Spot(p: { job: JobState }) {
   const { alarm, job, now, on, heats, router, live, r, name, pickMm, th, targetC, units, run } = here;
   return (
     <View className="flex-1">
-      <Flash on={alarm.flash} label="Air off, work" />
+      <Flash on={alarm.flash} label={t('airOffWork')} />
       <JobPage
         job={job}
-        title="Spot heat"
+        title={t('heatOneSpot')}
         now={now}
         stage="heat"
         picture={(size) => <SpotPicture here={here} size={size} />}
         side={
           <Button
-            label={on || heats ? 'Lift' : 'Heat'}
+            label={on || heats ? t('lift') : t('heat3')}
             onPress={() => router.replace(stageHref(job.id, on || heats ? 'lift' : 'heat'))}
           />
         }
@@ -42,7 +43,12 @@ function Spot(p: { job: JobState }) {
             {...(live ?? spotCall({ result: r, name, pickMm, easyC: th.easyC, targetC, workC: th.workC, units }))}
           />
         </View>
-        <LongRunLine name={`Heat and work on ${name}`} share={run.share} problem={run.problem} onCancel={run.cancel} />
+        <LongRunLine
+          name={t('heatAndWorkOn', { name })}
+          share={run.share}
+          problem={run.problem}
+          onCancel={run.cancel}
+        />
         <SpotCycles here={here} />
         <SpotControls here={here} />
         <SpotWhy here={here} />

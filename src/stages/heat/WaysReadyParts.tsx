@@ -2,7 +2,7 @@ import { jointOf } from '@/core/device/jointKinds';
 import { Pressable, View } from 'react-native';
 
 import { type WayResult } from '@/core/heat/ways';
-import { placeName } from '@/work/heat/placeNames';
+import { placeName } from '@/words/placeNames';
 import { Entry, rowOf, Why } from '@/bench-kit/Why';
 import { Button } from '@/ui/Button';
 import { Call } from '@/ui/Call';
@@ -10,6 +10,8 @@ import { Txt } from '@/ui/Txt';
 import { clock, dial, length, temp, tempNumber } from '@/words/units';
 import { coldReleaseC, iceConductanceWm2K, overText, waysCall, type ListedWay } from './ways';
 import type { WaysReadyState } from './useWaysReady';
+import { t } from '@/words/heat';
+import { told } from '@/words/told';
 
 interface WayRowProps {
   listed: ListedWay;
@@ -37,43 +39,59 @@ function WayRow({ listed, r, on, best, place, units, onPress }: WayRowProps) {
     <Pressable
       role="radio"
       aria-checked={on}
-      aria-label={`${listed.name}, ${dial(r.setC)}`}
+      aria-label={`${told(listed.name)}, ${dial(r.setC)}`}
       onPress={onPress}
       className={`border-[1.5px] rounded-[6px] px-3 py-2 mb-2 ${on ? 'bg-ink border-ink' : 'bg-panel border-ink2'}`}
     >
       <View className="flex-row justify-between gap-2">
         <Txt strong tone={tone} className="flex-1">
-          {listed.name}
+          {told(listed.name)}
         </Txt>
         <Txt num strong tone={tone}>
-          {r.readyS ? clock(r.readyS.mean) : r.tryFromS ? 'slow only' : 'never'}
+          {r.readyS ? clock(r.readyS.mean) : r.tryFromS ? t('slowOnly') : t('never')}
         </Txt>
       </View>
       <Txt size="s" tone={soft}>
-        {dial(r.setC)}
-        {listed.way.preheated ? '' : ', from cold'}
-        {best ? ' · the gentlest' : ''}
+        {listed.way.preheated
+          ? best
+            ? t('theGentlest', { setC: dial(r.setC) })
+            : dial(r.setC)
+          : best
+            ? t('fromColdTheGentlest', { setC: dial(r.setC) })
+            : t('fromCold', { setC: dial(r.setC) })}
       </Txt>
       {r.readyS ? (
         <>
           <Txt size="s" tone={soft}>
-            Try from {clock((r.tryFromS ?? r.readyS).mean)}, easy by {clock(r.readyS.mean)}, at the latest{' '}
-            {clock(r.readyS.high)}
+            {t('tryFromEasyByAtThe', {
+              mean: clock((r.tryFromS ?? r.readyS).mean),
+              mean2: clock(r.readyS.mean),
+              high: clock(r.readyS.high),
+            })}
           </Txt>
           <Txt size="s" tone={soft}>
-            {parts}; battery over its caution {clock(r.battery?.aboveCautionS.mean ?? 0)}
+            {t('batteryOverItsWarningFor', { parts, mean: clock(r.battery?.aboveCautionS.mean ?? 0) })}
           </Txt>
           <Txt size="s" tone={soft}>
-            coldest {r.coldest ? tempNumber(r.coldest.meanC, units) : ''}° {place}; then {clock(r.easyForS?.mean ?? 0)}{' '}
-            easy, {clock(r.gripsForS?.mean ?? 0)} in all
-            {r.spotMPa === null ? '' : `; glass ${Math.round(r.spotMPa)} MPa`}
+            {r.spotMPa === null
+              ? t('coldestAtThenEasyInAll', {
+                  meanC: r.coldest ? tempNumber(r.coldest.meanC, units) : '',
+                  place,
+                  mean: clock(r.easyForS?.mean ?? 0),
+                  mean2: clock(r.gripsForS?.mean ?? 0),
+                })
+              : t('coldestAtThenEasyInAll2', {
+                  meanC: r.coldest ? tempNumber(r.coldest.meanC, units) : '',
+                  place,
+                  mean: clock(r.easyForS?.mean ?? 0),
+                  mean2: clock(r.gripsForS?.mean ?? 0),
+                  spotMPa: Math.round(r.spotMPa),
+                })}
           </Txt>
         </>
       ) : (
         <Txt size="s" tone={soft}>
-          {r.tryFromS
-            ? `works slowly from ${clock(r.tryFromS.mean)}, never easy`
-            : 'does not get the starting edge there within 20 minutes'}
+          {r.tryFromS ? t('worksSlowlyFromNeverEasy', { mean: clock(r.tryFromS.mean) }) : t('doesNotGetTheFirstEdge')}
         </Txt>
       )}
       {r.over.length ? (
@@ -107,13 +125,13 @@ export function WaysMain({ here: { take, picked, other, because } }: { here: Way
   return (
     <Button
       kind="main"
-      label="Heat this way"
+      label={t('heatThisWay')}
       onPress={take}
       disabled={!picked?.readyS || (other && !because.trim())}
       {...(!picked?.readyS
-        ? { why: 'no way that opens it is chosen' }
+        ? { why: t('chooseAWayThatOpensIt') }
         : other && !because.trim()
-          ? { why: 'say why another one' }
+          ? { why: t('sayWhyYouChooseAnotherOne') }
           : {})}
     />
   );
@@ -127,7 +145,7 @@ export function WayRows({
 }) {
   return (
     <>
-      <View role="radiogroup" aria-label="Ways of heating, gentle first" className="mt-3">
+      <View role="radiogroup" aria-label={t('waysOfHeatingGentlestFirst')} className="mt-3">
         {order.map((r) => (
           <WayRow
             key={r.id}
@@ -147,13 +165,15 @@ export function WayRows({
       </View>
       {waiting.map((l) => (
         <Txt key={l.way.id} size="s" tone="ink2" className="py-2">
-          {l.name}: {failed.has(l.way.id) ? 'not computed, the page does not say whether it works' : 'computing'}
+          {failed.has(l.way.id)
+            ? t('notWorkedOutSoNobodyKnows', { name: l.name })
+            : t('workingItOut2', { name: l.name })}
         </Txt>
       ))}
       {failed.size ? (
         <Button
           kind="small"
-          label="Compute again"
+          label={t('workItOutAgain')}
           onPress={() => answers.forEach((a) => (a.isError ? void a.refetch() : undefined))}
         />
       ) : null}
@@ -167,21 +187,25 @@ export function WayOthers({ here: { other, best, because, setBecause, cold, unit
     <>
       {other ? (
         <Entry
-          label={best ? 'Why not the gentlest' : 'Why this one, although something gets too hot'}
+          label={best ? t('whyNotTheGentlest') : t('whyThisOneAlthoughSomethingGets')}
           value={because}
           onChange={setBecause}
         />
       ) : null}
       {cold ? (
         <View className="border-t border-rule mt-2 pt-2" testID="cold">
-          <Txt strong>Cold: not planned</Txt>
+          <Txt strong>{t('coldNotPlanned')}</Txt>
           <Txt size="s">
-            On sublimating ice the warmest place of the ring is at {temp(cold.warmestC, units)} after 25 minutes; soft
-            glue lets go below {temp(coldReleaseC.value, units)} at every place.{' '}
             {cold.releasedAtS === null
-              ? 'Within an hour the model does not get there.'
-              : `The model gets there after ${clock(cold.releasedAtS)}, with an assumed contact.`}{' '}
-            Cold glass and cells suffer, and water condenses inside.
+              ? t('onDryIceTheWarmestPart', {
+                  warmestC: temp(cold.warmestC, units),
+                  value: temp(coldReleaseC.value, units),
+                })
+              : t('onDryIceTheWarmestPart2', {
+                  warmestC: temp(cold.warmestC, units),
+                  value: temp(coldReleaseC.value, units),
+                  releasedAtS: clock(cold.releasedAtS),
+                })}
           </Txt>
         </View>
       ) : null}
@@ -198,11 +222,17 @@ export function WaysWhy({ here: { job, lift, results, units } }: { here: WaysRea
       inputs={{ pickMm: lift.pickMm, easyC: lift.easyC }}
       computed={results.map((r) => ({ id: r.id, setC: r.setC, readyS: r.readyS?.high ?? null }))}
       notes={[
-        'Order: ways that get nothing over its stop mark first, then by seconds of the battery over its caution mark, then by its peak.',
-        `Easy: the starting edge is at ${lift.easyC === null ? '–' : temp(lift.easyC, units)} after the way from the heater, as it usually is, with a ${length(lift.pickMm, units)} pick. Temperatures are the hot end in the same world as the bond. Air is averaged over its round; what a moving nozzle brings less is taken off.`,
-        'Stress: beside a hot place, on top of what the pick does. Thin cracked glass breaks sooner under spot heat.',
+        t('orderFirstWhatGetsNothingOver'),
+        t('easyTheFirstEdgeIsAt', {
+          easyC: lift.easyC === null ? '–' : temp(lift.easyC, units),
+          pickMm: length(lift.pickMm, units),
+        }),
+        t('stressBesideAHotSpotOn'),
       ]}
-      rows={[rowOf('Ice contact', iceConductanceWm2K, 'W/m²K'), rowOf('Cold release', coldReleaseC, '°C')]}
+      rows={[
+        rowOf(t('contactWithTheIce'), iceConductanceWm2K, 'W/m²K'),
+        rowOf(t('letsGoWhenCold'), coldReleaseC, '°C'),
+      ]}
     />
   );
 }

@@ -4,10 +4,11 @@ import { ThermalWait } from '@/bench-kit/ThermalWait';
 import { BackToHeat, isSwollen, SwollenPage } from './heatPage';
 import { useWaysBase, useWaysReady, type WaysReadyProps } from './useWaysReady';
 import { WaysLead, WaysMain, WayRows, WayOthers, WaysWhy } from './WaysReadyParts';
+import { t } from '@/words/heat';
 
 /** Every way of heating side by side, gentle first; the rows appear as they come. */
 export function WaysScreen({ job }: { job: JobState }) {
-  return isSwollen(job) ? <SwollenPage job={job} title="Ways of heating" /> : <Ways job={job} />;
+  return isSwollen(job) ? <SwollenPage job={job} title={t('waysOfHeating')} /> : <Ways job={job} />;
 }
 
 /** The page with all that it needs at hand. */
@@ -17,7 +18,7 @@ function WaysReady(p: WaysReadyProps) {
   return (
     <JobPage
       job={job}
-      title="Ways of heating"
+      title={t('waysOfHeating')}
       now={now}
       stage="heat"
       lead={<WaysLead here={here} />}
@@ -35,7 +36,7 @@ function Ways(p: { job: JobState }) {
   const { thermal, lift, job, now, source } = base;
   if (!thermal || !lift)
     return (
-      <JobPage job={job} title="Ways of heating" now={now} stage="heat" main={<BackToHeat job={job} kind="main" />}>
+      <JobPage job={job} title={t('waysOfHeating')} now={now} stage="heat" main={<BackToHeat job={job} kind="main" />}>
         <ThermalWait thermal={source} />
       </JobPage>
     );

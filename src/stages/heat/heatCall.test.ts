@@ -72,7 +72,7 @@ it('before the plate: try from, easy by, at the latest, and which edge', () => {
   expect(f.tryFromS!.mean).toBeGreaterThan(40);
   expect(f.readyS!.mean).toBeGreaterThan(90);
   expect(f.readyS!.mean).toBeLessThan(170);
-  expect(text.reason).toMatch(/^Start at the bottom edge\. After that you have 0:\d\d easy, \d+:\d\d in all\./);
+  expect(text.reason).toMatch(/^Start at the bottom edge\. Then you have 0:\d\d easy, \d+:\d\d in all\./);
   expect(text.tone).toBe('ink');
 });
 
@@ -133,7 +133,7 @@ it('a camera over its limit is said before the plate is used, not after', () => 
   const { text, f } = callOf(jobWith({ type: 'route', keepCover: true }, plan(150, 0.3)), 0, 150);
   expect(f.over.length).toBeGreaterThan(0);
   expect(text.tone).toBe('caution');
-  expect(text.sentence).toMatch(/gets too hot before the bond is soft/);
+  expect(text.sentence).toMatch(/gets too hot before the glue is soft/);
 });
 
 it('a swollen cell outranks everything', () => {
@@ -193,9 +193,7 @@ it('called away ends in a safe state that is said first', () => {
     units: demoSettings,
   });
   expect(text.sentence).toBe('Safe: off the plate for 1:20.');
-  expect(text.reason).toBe(
-    'The bottom edge is at 58 °C. It can be worked slowly for 5:00 more. 0:40 of heat get it back.',
-  );
+  expect(text.reason).toBe('The bottom edge is at 58 °C. It works slowly for 5:00 more. 0:40 of heat get it back.');
 });
 
 it('a heater that switched itself off is said, and so is what forbids the setpoint', () => {

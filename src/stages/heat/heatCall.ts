@@ -2,10 +2,11 @@ import type { Marks } from '@/core/heat/opening';
 import type { Watched } from '@/core/heat/member';
 import type { HeaterWords } from '@/words/heaterWords';
 import type { LiftState } from '@/work/heat/thermalJob';
-import { edgeName } from '@/work/heat/placeNames';
+import { edgeName } from '@/words/placeNames';
 import { clock, length, percent, temp } from '@/words/units';
 import type { Settings } from '@/model/settings';
 import type { HeatForecast } from '@/work/heat/heatForecast';
+import { t } from '@/words/heat';
 
 export interface CallText {
   sentence: string;
@@ -49,18 +50,18 @@ export interface HeatCallInput {
   againBelowC?: number;
 }
 
-const coldWay = 'Or pry it cold, round from the charge port: plastic bends, it does not shatter.';
+const coldWay = () => t('orPryItColdStartingAt');
 
 /** The call of the heat stage, from the forecast. Order of authority: hazards, limits, breakage, bond (law 2). */
 export function heatCall(input: HeatCallInput): CallText {
   const { f, lift, nowS, on, units, words, marks, hotC } = input;
   if (input.swollen)
     return {
-      sentence: 'Do not heat this one.',
-      reason: 'The battery is swollen. Away from heat, into the fire-proof bag; follow the maker and local rules.',
+      sentence: t('doNotHeatThisOne'),
+      reason: t('theBatteryIsSwollenAwayFrom'),
       tone: 'caution',
     };
-  const where = lift.nextEdge ? edgeName(lift.nextEdge) : 'first edge';
+  const where = lift.nextEdge ? edgeName(lift.nextEdge) : t('firstEdge');
   const stopped = on
     ? (['battery', 'camera', 'display', 'cover'] as const).find((id) => {
         const m = marks[id];
@@ -69,45 +70,70 @@ export function heatCall(input: HeatCallInput): CallText {
     : undefined;
   if (stopped)
     return {
-      sentence: `${words.off} now: the ${watchedNames[stopped]} is at ${temp(hotC[stopped]!, units)}.`,
-      reason: `Its stop mark is ${temp(marks[stopped]!.stopC, units)}. Let it cool${input.againBelowC === undefined || stopped !== 'battery' ? '' : ` below ${temp(input.againBelowC, units)}`} before the next heat.`,
+      sentence: t('nowTheIsAt', {
+        off: words.off,
+        stopped: watchedNames[stopped],
+        stopped2: temp(hotC[stopped]!, units),
+      }),
+      reason:
+        input.againBelowC === undefined || stopped !== 'battery'
+          ? t('itsLimitIsLetItCool', { stopC: temp(marks[stopped]!.stopC, units) })
+          : t('itsLimitIsLetItCool2', {
+              stopC: temp(marks[stopped]!.stopC, units),
+              againBelowC: temp(input.againBelowC, units),
+            }),
       tone: 'caution',
     };
-  if (input.refused) return { sentence: 'Not with the parts inside.', reason: input.refused, tone: 'caution' };
+  if (input.refused) return { sentence: t('notWithThePartsInside'), reason: input.refused, tone: 'caution' };
   if (on && input.autoOffInS != null && input.autoOffInS <= 0)
     return {
-      sentence: `The ${words.name.toLowerCase()} switched itself off ${clock(-input.autoOffInS)} ago.`,
-      reason: 'The device cools with it. Set it again and tap "On again", or take the device off.',
+      sentence: t('theSwitchedItselfOffAgo', {
+        toLowerCase: words.name.toLowerCase(),
+        autoOffInS: clock(-input.autoOffInS),
+      }),
+      reason: t('theDeviceIsCoolingOnIt'),
       tone: 'caution',
     };
   if (lift.easyC === null)
     return {
-      sentence: `No heat opens this with a ${length(lift.pickMm, units)} pick.`,
-      reason: 'Take a thicker pick.',
+      sentence: t('noHeatOpensThisWithA', { pickMm: length(lift.pickMm, units) }),
+      reason: t('takeAThickerPick'),
       tone: 'caution',
     };
   if (!f.readyS) {
     if (input.pieces)
       return {
-        sentence: 'Not in one piece: piece by piece.',
-        reason: `Glued all over, the whole back does not get to ${temp(lift.easyC, units)} with the parts in. Soften a strip by the blade and take it off in pieces, or strip the housing bare for the plate.`,
+        sentence: t('notInOnePieceTakeIt'),
+        reason: t('theGlueCoversTheWholeBack', { easyC: temp(lift.easyC, units) }),
         tone: 'ink',
       };
     return f.tryFromS
       ? {
-          sentence: `Hard work from ${clock(f.tryFromS.mean - f.heatStartS)}; never easy at ${temp(f.setC, units)}.`,
-          reason: `The ${where} gets to where it works slowly (${temp(lift.workC ?? lift.easyC, units)}), not to ${temp(lift.easyC, units)} where it is easy. ${input.plastic ? coldWay : `Set the ${words.name.toLowerCase()} higher.`}`,
+          sentence: t('hardWorkFromNeverEasyAt', {
+            mean: clock(f.tryFromS.mean - f.heatStartS),
+            setC: temp(f.setC, units),
+          }),
+          reason: t('getsToWhereItWorksSlowly', {
+            where,
+            workC: temp(lift.workC ?? lift.easyC, units),
+            easyC: temp(lift.easyC, units),
+            coldWay: input.plastic ? coldWay() : t('setTheHigher', { toLowerCase: words.name.toLowerCase() }),
+          }),
           tone: 'ink',
         }
       : {
-          sentence: `${temp(f.setC, units)} is not enough for a ${length(lift.pickMm, units)} pick.`,
-          reason: `The ${where} has to reach ${temp(lift.easyC, units)} and stay there on the way to the bench. ${input.plastic ? coldWay : `Set the ${words.name.toLowerCase()} higher or take a thicker pick.`}`,
+          sentence: t('isNotEnoughForAPick', { setC: temp(f.setC, units), pickMm: length(lift.pickMm, units) }),
+          reason: t('theHasToGetToAnd', {
+            where,
+            easyC: temp(lift.easyC, units),
+            coldWay: input.plastic ? coldWay() : t('setTheHigherOrTakeA', { toLowerCase: words.name.toLowerCase() }),
+          }),
           tone: 'caution',
         };
   }
   const easyFor = Math.max(0, (f.easyUntilS?.mean ?? 0) - f.readyS.mean);
   const gripsFor = Math.max(0, (f.gripsAtS?.mean ?? 0) - f.readyS.mean);
-  const window = `After that you have ${clock(easyFor)} easy, ${clock(gripsFor)} in all.`;
+  const window = t('thenYouHaveEasyInAll', { easyFor: clock(easyFor), gripsFor: clock(gripsFor) });
   const tryS = f.tryFromS?.mean ?? f.readyS.mean;
   // a limit outranks the bond; once the line is soft there is nothing to wait for any more
   // of plastic the back itself comes first
@@ -117,53 +143,61 @@ export function heatCall(input: HeatCallInput): CallText {
     const stopC = over === 'glue' ? lift.upperC : (marks[over]?.stopC ?? lift.upperC);
     const what =
       over === 'cover' && input.plastic
-        ? { s: 'Too hot for this back: it warps.', r: coldWay }
+        ? { s: t('tooHotForThisBackIt'), r: coldWay() }
         : {
-            s: `The ${watchedNames[over]} gets too hot before the bond is soft.`,
-            r: input.pieces
-              ? 'Piece by piece with air, or the housing bare on the plate.'
-              : 'Another way of heating, one edge at a time, or a mask over the cameras.',
+            s: t('theGetsTooHotBeforeThe', { over: watchedNames[over] }),
+            r: input.pieces ? t('pieceByPieceWithAirOr') : t('heatAnotherWayOneEdgeAt'),
           };
     return {
       sentence: what.s,
-      reason: `Up to ${peak === undefined ? '–' : temp(peak, units)}, stop ${temp(stopC, units)}. ${what.r}${on ? ` Soft in ${clock(f.readyS.mean - nowS)}.` : ''}`,
+      reason: `${t('upToLimit', { peak: peak === undefined ? '–' : temp(peak, units), stopC: temp(stopC, units), r: what.r })}${on ? ` ${t('softIn', { mean: clock(f.readyS.mean - nowS) })}` : ''}`,
       tone: 'caution',
     };
   }
   const chance =
     input.breakChance != null && input.breakLimit !== undefined && input.breakChance > input.breakLimit
-      ? ` The glass may break: ${percent(input.breakChance)} by a cautious estimate${lift.safeC === null ? '' : `, less from ${temp(lift.safeC, units)}`}.`
+      ? lift.safeC === null
+        ? ` ${t('theGlassMayBreakOnA', { breakChance: percent(input.breakChance) })}`
+        : ` ${t('theGlassMayBreakOnA2', { breakChance: percent(input.breakChance), safeC: temp(lift.safeC, units) })}`
       : '';
   if (!on)
     return {
-      sentence: `Try from ${clock(tryS - f.heatStartS)}, easy by ${clock(f.readyS.mean - f.heatStartS)}, at the latest ${clock(f.readyS.high - f.heatStartS)}.`,
-      reason: `Start at the ${where}. ${window}${chance}`,
+      sentence: t('tryFromEasyByAtThe2', {
+        tryS: clock(tryS - f.heatStartS),
+        mean: clock(f.readyS.mean - f.heatStartS),
+        high: clock(f.readyS.high - f.heatStartS),
+      }),
+      reason: t('startAtThe', { where, window, chance }),
       tone: 'ink',
     };
   if (nowS < tryS)
     return {
-      sentence: `Try in ${clock(tryS - nowS)}, easy in ${clock(f.readyS.mean - nowS)}.`,
-      reason: `Start at the ${where}. ${window}`,
+      sentence: t('tryInEasyIn', { tryS: clock(tryS - nowS), mean: clock(f.readyS.mean - nowS) }),
+      reason: t('startAtThe2', { where, window }),
       tone: 'ink',
     };
   if (nowS < f.readyS.mean)
     return {
-      sentence: `Try the ${where} now. Easy in ${clock(f.readyS.mean - nowS)}.`,
-      reason: 'It works slowly from here. If it holds, back on for half a minute. Never force it.',
+      sentence: t('tryTheNowEasyIn', { where, mean: clock(f.readyS.mean - nowS) }),
+      reason: t('fromHereItWorksSlowlyIf'),
       tone: 'ink',
     };
   if (nowS <= f.readyS.high)
     return {
-      sentence: `Lift now. Start at the ${where}.`,
-      reason: `Easy since ${clock(nowS - f.readyS.mean)}. More heat only warms the battery. ${window}`,
+      sentence: t('liftNowStartAtThe', { where }),
+      reason: t('easyForNowMoreHeatOnly', { nowS: clock(nowS - f.readyS.mean), window }),
       tone: 'ink',
     };
   const hottest = (['camera', 'battery', 'display', 'cover'] as const)
     .filter((id) => (hotC[id] ?? -Infinity) >= (marks[id]?.cautionC ?? Infinity))
     .map((id) => `${watchedNames[id]} ${temp(hotC[id]!, units)}`);
   return {
-    sentence: `${clock(nowS - f.readyS.high)} too long. ${words.off}${hottest.length ? `: ${hottest.join(', ')}` : ''}.`,
-    reason: `It has been soft since ${clock(nowS - f.readyS.mean)} ago. Lift it now${hottest.length ? '; let it rest before the next heat' : ''}.`,
+    sentence: hottest.length
+      ? t('tooLong', { nowS: clock(nowS - f.readyS.high), off: words.off, join: hottest.join(', ') })
+      : t('tooLong2', { nowS: clock(nowS - f.readyS.high), off: words.off }),
+    reason: hottest.length
+      ? t('itHasBeenSoftForLift', { nowS: clock(nowS - f.readyS.mean) })
+      : t('itHasBeenSoftForLift2', { nowS: clock(nowS - f.readyS.mean) }),
     tone: 'caution',
   };
 }
@@ -181,16 +215,19 @@ export function awayCall(i: {
 }): CallText {
   const left =
     i.easyForS > 0
-      ? `Easy for ${clock(i.easyForS)} more, ${clock(Math.max(0, i.gripsInS))} in all.`
+      ? t('easyForMoreInAll', { easyForS: clock(i.easyForS), max: clock(Math.max(0, i.gripsInS)) })
       : i.gripsInS > 0
-        ? `It can be worked slowly for ${clock(i.gripsInS)} more.`
-        : 'It has gripped.';
+        ? t('itWorksSlowlyForMore', { gripsInS: clock(i.gripsInS) })
+        : t('itHasGrippedAgain');
   return {
-    sentence: `Safe: ${i.words.off.toLowerCase()} for ${clock(i.offForS)}.`,
-    reason: `The ${i.where} is at ${temp(i.lineC, i.units)}. ${left} ${i.reheatS === null ? 'This setting does not get it back.' : `${clock(i.reheatS)} of heat get it back.`}`,
+    sentence: t('safeFor', { toLowerCase: i.words.off.toLowerCase(), offForS: clock(i.offForS) }),
+    reason:
+      i.reheatS === null
+        ? t('theIsAtThisSettingDoes', { where: i.where, lineC: temp(i.lineC, i.units), left })
+        : t('theIsAtOfHeatGet', { where: i.where, lineC: temp(i.lineC, i.units), left, reheatS: clock(i.reheatS) }),
     tone: 'ink',
   };
 }
 
 export const chanceText = (chance: number | null, keepCover: boolean) =>
-  chance === null ? 'none' : keepCover ? percent(chance) : 'written off';
+  chance === null ? 'none' : keepCover ? percent(chance) : t('writtenOff');

@@ -7,13 +7,14 @@ import type { Settings } from '@/model/settings';
 import { hotNow } from '@/work/heat/heatForecast';
 import { refuses } from '@/work/heat/heatPlan';
 import { strengthOf, batteryMarks, watchMarks } from '@/work/heat/watchMarks';
-import { edgeName, placeName } from '@/work/heat/placeNames';
+import { edgeName, placeName } from '@/words/placeNames';
 import type { ReadingItem } from '@/ui/Readings';
 import { clock, tempNumber } from '@/words/units';
 import { awayCall, heatCall, watchedNames } from './heatCall';
 import { isSwollen } from './heatPage';
 import type { HeatView } from './useHeatForecast';
 import type { HeatPlanNow } from './useHeatPlan';
+import { t } from '@/words/heat';
 
 export interface HeatFacts {
   arcsC: Range[];
@@ -78,16 +79,16 @@ export function heatFacts(
         againBelowC: marks.cautionC - restUnderK.value,
       });
   const doseS = on || job.heat.length ? view.aboveS : (f.parts.battery?.aboveCautionS.mean ?? 0);
-  const soFar = on ? ' so far' : '';
+  const soFar = on ? ` ${t('soFar')}` : '';
   const caution = tempNumber(marks.cautionC, units);
-  const dose = doseS > 0 ? `${clock(doseS)} over ${caution}°${soFar}` : `No time over ${caution}°${soFar}`;
+  const dose = doseS > 0 ? t('over', { doseS: clock(doseS), caution, soFar }) : t('neverOver', { caution, soFar });
   const tileOf = (id: 'battery' | 'camera' | 'cover'): ReadingItem => {
     const m = watched[id];
     const c = hotC[id];
     return {
       id,
       value: c === undefined ? '–' : `${tempNumber(c, units)}°`,
-      label: `${watchedNames[id]}${on ? '' : ' then'}, at most.${m ? ` Caution ${tempNumber(m.cautionC, units)}°, stop ${tempNumber(m.stopC, units)}°` : ''}${id === 'battery' ? `. ${dose}` : ''}`,
+      label: `${on ? t('atMost', { id: watchedNames[id] }) : t('thenAtMost', { id: watchedNames[id] })}${m ? ` ${t('warningLimit', { cautionC: tempNumber(m.cautionC, units), stopC: tempNumber(m.stopC, units) })}` : ''}${`${id === 'battery' ? `. ${dose}` : ''}`}`,
       tone: m && c !== undefined && c >= m.cautionC ? 'caution' : 'ink',
     };
   };
@@ -96,7 +97,7 @@ export function heatFacts(
     {
       id: 'first',
       value: `${tempNumber(firstC.mean, units)}°`,
-      label: `${lift.nextEdge ? edgeName(lift.nextEdge) : 'first edge'} ${on ? 'now' : 'then'}, usually.${lift.workC === null ? '' : ` Works from ${tempNumber(lift.workC, units)}°`}${lift.easyC === null ? '' : `, easy from ${tempNumber(lift.easyC, units)}°`}`,
+      label: `${on ? t('nowUsually', { nextEdge: lift.nextEdge ? edgeName(lift.nextEdge) : t('firstEdge2') }) : t('thenUsually', { nextEdge: lift.nextEdge ? edgeName(lift.nextEdge) : t('firstEdge2') })}${lift.workC === null ? '' : ` ${t('worksFrom', { workC: tempNumber(lift.workC, units) })}`}${lift.easyC === null ? '' : t('easyFrom2', { easyC: tempNumber(lift.easyC, units) })}`,
       tone: lift.easyC !== null && firstC.mean >= lift.easyC ? 'go' : 'ink',
     },
     plastic
@@ -104,7 +105,7 @@ export function heatFacts(
       : {
           id: 'cold',
           value: `${tempNumber(arcsC[coldest]!.mean, units)}°`,
-          label: `coldest: ${placeName(thermal.path, (coldArc.fromMm + coldArc.toMm) / 2)}`,
+          label: t('coldest', { path: placeName(thermal.path, (coldArc.fromMm + coldArc.toMm) / 2) }),
         },
     tileOf('battery'),
     tileOf('camera'),

@@ -12,6 +12,7 @@ import { nowMs } from '@/store/clock';
 import { Button } from '@/ui/Button';
 import { Call } from '@/ui/Call';
 import { useNow } from '@/bench-kit/useNow';
+import { t } from '@/words/heat';
 
 export const isSwollen = (job: Pick<IntakeSlice, 'findings'>): boolean => job.findings.cellSwollen?.answer === 'yes';
 
@@ -25,15 +26,15 @@ export const missingBeforeHeat = (
   wet: string | null,
 ): string | null =>
   isSwollen(job)
-    ? 'the cell is swollen'
+    ? t('theBatteryIsSwollen')
     : wet !== null
       ? wet
       : !job.prep.has('powerOff')
-        ? 'power off first (Intake)'
+        ? t('powerOffFirstIntake')
         : !job.prep.has('trayOut')
-          ? 'card tray out first (Intake)'
+          ? t('cardTrayOutFirstIntake')
           : !job.prep.has('toolsReady')
-            ? `tools at hand first, ${where}`
+            ? t('toolsAtHandFirst', { where })
             : null;
 
 export function BackToHeat({ job, kind = 'side' }: { job: JobState; kind?: 'main' | 'side' }) {
@@ -41,7 +42,7 @@ export function BackToHeat({ job, kind = 'side' }: { job: JobState; kind?: 'main
   return (
     <Button
       kind={kind}
-      label={kind === 'main' ? 'Back to heat' : 'Heat'}
+      label={kind === 'main' ? t('backToHeat') : t('heat3')}
       onPress={() => router.replace(stageHref(job.id, 'heat'))}
     />
   );
@@ -52,11 +53,7 @@ export function SwollenPage({ job, title }: { job: JobState; title: string }) {
   const now = useNow(10_000);
   return (
     <JobPage job={job} title={title} now={now} stage="heat" main={<BackToHeat job={job} kind="main" />}>
-      <Call
-        sentence="Do not heat this one."
-        reason="The cell is swollen. Away from heat, into the fire-proof bag; follow the maker and local rules."
-        tone="caution"
-      />
+      <Call sentence={t('doNotHeatThisOne')} reason={t('theBatteryIsSwollenAwayFrom')} tone="caution" />
     </JobPage>
   );
 }

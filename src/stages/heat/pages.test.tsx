@@ -103,14 +103,14 @@ describe('ways side by side', () => {
   it('every way of the bench is computed, gentle first; another one than the gentlest needs a reason', async () => {
     renderStage(WaysScreen, save);
     await settle();
-    const group = screen.getByRole('radiogroup', { name: 'Ways of heating, gentle first' });
+    const group = screen.getByRole('radiogroup', { name: 'Ways of heating, gentlest first' });
     const rows = within(group).getAllByRole('radio');
     expect(rows.map((r) => r.getAttribute('aria-label')!.split(',')[0])).toEqual(
       expect.arrayContaining(['Hot plate', 'Heat mat', 'Hot-air gun', 'Small nozzle', 'Hair dryer']),
     );
     expect(call()).toMatch(/: the gentlest\.$/);
     expect(screen.getByTestId('cold').textContent).toMatch(
-      /Cold: not plannedOn sublimating ice the warmest place of the ring is at -\d+ °C after 25 minutes/,
+      /Cold: not plannedOn dry ice the warmest part of the ring is at -\d+ °C after 25 minutes/,
     );
     // a way that opens, but not the one in front
     const other = rows.find(
@@ -189,14 +189,14 @@ describe('path of the air', () => {
   it('a round is planned, confirmed with the moving air, and used; the nozzle is a pace-maker', async () => {
     renderStage(PathScreen, save);
     await settle();
-    expect(call()).toMatch(/^Round 2 mm inside the edge, .*: the ring is soft after \d:\d\d\.$/);
+    expect(call()).toMatch(/^Go round 2 mm inside the edge.*: the glue is soft after \d:\d\d\.$/);
     expect(reason()).toMatch(/^Provisional: /);
-    await press('Confirm with the moving air');
+    await press('Check with the moving air');
     await settle();
     expect(screen.getByTestId('moving').textContent).toMatch(
-      /Steady, moving on the check grid.*Paced, moving on the check grid/,
+      /Steady, with the air really moving.*Paced, with the air really moving/,
     );
-    expect(reason()).toMatch(/^Confirmed with the moving air: /);
+    expect(reason()).toMatch(/^Checked with the moving air: /);
     await press('Use this round');
     expect(jobNow(save).plan).toMatchObject({
       heater: 'gun',
@@ -223,16 +223,14 @@ describe('path of the air', () => {
     const paced = { ...r, shares: new Array<number>(24).fill(1 / 24), cameraC: 78 };
     const say = (p: ReturnType<typeof plan> | null) => pathCall({ plan: p, moving: null, targetC: 62, units });
     expect(say(plan(paced, { cameraK: 3 })).reason).toBe('Provisional: against a steady round camera 3.0 K cooler.');
-    expect(say(plan(paced, {})).reason).toContain('nothing that a hand would notice');
+    expect(say(plan(paced, {})).reason).toContain('nothing you would notice');
     expect(say(plan(r, {})).reason).toContain('no pacing beats the steady round');
     expect(say(plan(r, {}, false))).toMatchObject({
       tone: 'caution',
-      reason: expect.stringContaining('A stop mark is passed'),
+      reason: expect.stringContaining('Something gets past its limit'),
     });
-    expect(say(plan({ ...r, readyS: null as never }, {})).sentence).toContain(
-      'No round brings the whole ring to 62 °C',
-    );
-    expect(say(null).sentence).toBe('Planning the round.');
+    expect(say(plan({ ...r, readyS: null as never }, {})).sentence).toContain('No round gets the whole ring to 62 °C');
+    expect(say(null).sentence).toBe('Working out the round.');
   });
 });
 
@@ -241,11 +239,11 @@ describe('spot heat', () => {
     startShop(t0, { [save]: prepared });
     renderStage(SpotScreen, save);
     await settle();
-    expect(call()).toBe('Heat on this place alone.');
-    await press('Compute this place');
+    expect(call()).toBe('Heat this place alone.');
+    await press('Work out this place');
     await settle();
     expect(call()).toMatch(/^Heat this place for 0:\d\d, then work with the air on it\.$/);
-    expect(reason()).toMatch(/^Alone it can be worked for 0:0[1-4] only\./);
+    expect(reason()).toMatch(/^By itself it stays soft for 0:0[1-4] only\./);
     await press('Air on');
     expect(jobNow(save).heat.at(-1)).toMatchObject({ heater: 'nozzle', use: { path: { kind: 'spot' } } });
     const heatS = jobNow(save).heat.at(-1)!.readyInS!;
@@ -257,13 +255,13 @@ describe('spot heat', () => {
     expect(call()).toMatch(/^Work on this place: \d:\d\d left\.$/);
     jest.setSystemTime(Date.now() + 300_000);
     await pass(600);
-    expect(call()).toMatch(/^It has gripped: \d:\d\d of heat again\.$/);
+    expect(call()).toMatch(/^It grips again: \d:\d\d of heat\.$/);
     expect(logged(save).filter((e) => e.type === 'heatOn' || e.type === 'heatOff')).toHaveLength(2);
   });
   it('needs power off, tray out and tools like every heat; while it is on the stage shows its clock', async () => {
     renderStage(SpotScreen, save);
     await settle();
-    await press('Compute this place');
+    await press('Work out this place');
     await settle();
     const on = screen.getByRole('button', { name: /^Air on: / });
     expect(on.getAttribute('aria-disabled')).toBe('true');
@@ -302,19 +300,17 @@ describe('spot heat', () => {
       spotCall({ result: x, name: 'piece 3', pickMm: 0.8, easyC, targetC: easyC, workC: 45, units: settingsNow() });
     expect(say(r).sentence).toBe('Heat piece 3 for 0:12, work 0:06.');
     expect(say({ ...r, stoppedBy: 'battery' }).reason).toBe(
-      'After 1 cycle the cell passes its stop mark: let it rest then.',
+      'After 1 turn the cell gets past its limit: let it rest then.',
     );
     const brief = { ...r, cycles: r.cycles.map((c) => ({ ...c, workS: 3 })) };
     expect(say(brief).sentence).toBe('Heat piece 3 for 0:12, then work with the air on it.');
     // the rest that a part needs is told with the air on as well
-    expect(say({ ...brief, stoppedBy: 'battery' }).reason).toContain(
-      'the cell passes its stop mark: let it rest then.',
-    );
+    expect(say({ ...brief, stoppedBy: 'battery' }).reason).toContain('the cell gets past its limit: let it rest then.');
     expect(say({ ...r, cycles: [], readyS: null, stoppedBy: 'cold' }).sentence).toBe(
       'This air does not get piece 3 to 60 °C.',
     );
     expect(say({ ...r, cycles: [], readyS: null, stoppedBy: 'camera' }).sentence).toBe(
-      'The camera passes its stop mark before piece 3 is soft.',
+      'The camera gets past its limit before piece 3 is soft.',
     );
     expect(say(null, null).sentence).toContain('No heat opens this');
   });
@@ -325,9 +321,9 @@ describe('glue of the cell', () => {
     renderStage(GlueScreen, save);
     await settle();
     expect(call()).toMatch(/^Front down on the plate at \d+ °C|does not get the glue|stop mark/);
-    await enter('Setpoint, °C', '120');
+    await enter('Setting, °C', '120');
     expect(call()).toMatch(/passes its stop mark|Front down on the plate at 120/);
-    expect(reason()).toMatch(/Not promised: the cell under 60 °C|the cell at most \d\d °C in the model/);
+    expect(reason()).toMatch(/The battery may go over 60 °C|the battery at \d\d °C at most/);
     expect(mockGlueStack(jobNow(save).model)).not.toBeNull();
   });
 });
@@ -338,7 +334,7 @@ it('the cell is not warmed while alcohol is wet', async () => {
   renderStage(GlueScreen, save);
   await settle();
   expect(
-    screen.getByRole('button', { name: /^Note it and go to strip: alcohol on this job is wet until 13:\d\d$/ }),
+    screen.getByRole('button', { name: /^Note it and go to Strip: alcohol on this job is wet until 13:\d\d$/ }),
   ).toBeTruthy();
 });
 
@@ -383,7 +379,7 @@ describe('the stage with other heaters', () => {
     await ready();
     await choose('Heat with: Heat mat');
     await settle();
-    await enter('Mat setpoint, °C', '55');
+    await enter('Mat setting, °C', '55');
     await settle();
     await press('On the mat');
     await settle();
@@ -401,10 +397,10 @@ describe('the stage with other heaters', () => {
 
   it('a dial in the wrong unit is asked about, and taken the right way on a tap', async () => {
     await ready();
-    await enter('Plate setpoint, °C', '248');
+    await enter('Plate setting, °C', '248');
     await settle();
     expect(call()).toBe('Not with the parts inside.');
-    expect(screen.getByText(/Is the dial in °F\? 248 °F is 120 °C/)).toBeTruthy();
+    expect(screen.getByText(/Is your dial in °F\? 248 °F is 120 °C/)).toBeTruthy();
     await press('Take it as °F');
     await settle();
     expect(screen.getByText(/dial: 120 °C \/ 248 °F/)).toBeTruthy();
@@ -448,12 +444,12 @@ describe('live probe', () => {
       60,
     );
     expect(screen.getByTestId('probeFault').textContent).toMatch(
-      /fell toward the air.*a dead probe is not a cold device.*Last good reading \d\d °C/,
+      /fell toward room air.*A dead probe is not a cold device.*Last good reading \d\d °C/,
     );
   });
   it('an instrument that fell silent', async () => {
     await show(readings(30), 55);
-    expect(screen.getByTestId('probeFault').textContent).toContain('No reading comes any more.');
+    expect(screen.getByTestId('probeFault').textContent).toContain('No more readings come.');
   });
   it('the probe moves the heater’s figures by what they leave open, never hot air', () => {
     const plate = settingsNow().plate;
@@ -474,7 +470,7 @@ it('a very hot plate is refused with the reason while parts are inside', async (
   startShop(t0, {}, { settings: { ...settingsNow(), plate: { ...settingsNow().plate, maxSetC: 280 } } });
   renderStage(HeatStage, save);
   await settle();
-  await enter('Plate setpoint, °C', '250');
+  await enter('Plate setting, °C', '250');
   await settle();
   expect(call()).toBe('Not with the parts inside.');
   expect(reason()).toMatch(/still inside: over 160 °C only a bare housing/);

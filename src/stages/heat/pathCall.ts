@@ -2,6 +2,7 @@ import type { MovingResult } from '@/core/heat/moving';
 import type { PathPlan } from '@/core/heat/pathPlan';
 import type { Settings } from '@/model/settings';
 import { clock, kelvin, length, percent, temp } from '@/words/units';
+import { t } from '@/words/heat';
 
 type Units = Pick<Settings, 'temperature' | 'length'>;
 
@@ -20,23 +21,23 @@ export function pathCall({ plan, moving, targetC, units }: PathCallInput): {
 } {
   if (targetC === null)
     return {
-      sentence: 'No heat opens this with the pick in force.',
-      reason: 'Take a thicker pick on the Heat stage.',
+      sentence: t('noHeatOpensThisWithThe'),
+      reason: t('takeAThickerPickOnHeat'),
       tone: 'caution',
     };
-  if (!plan) return { sentence: 'Planning the round.', reason: 'Steady rounds first, then paced ones.', tone: 'ink' };
+  if (!plan) return { sentence: t('workingOutTheRound2'), reason: t('steadyRoundsFirstThenPacedOnes'), tone: 'ink' };
   const { best, against } = plan;
   if (best.readyS === null)
     return {
-      sentence: `No round brings the whole ring to ${temp(targetC, units)}.`,
-      reason: 'Hotter air, a nozzle nearer to the glass, or one edge at a time.',
+      sentence: t('noRoundGetsTheWholeRing', { targetC: temp(targetC, units) }),
+      reason: t('hotterAirTheNozzleNearerTo'),
       tone: 'caution',
     };
   const line =
     best.insetMm >= 0
-      ? `${length(best.insetMm, units, 0)} inside the edge`
-      : `${length(-best.insetMm, units, 0)} outside it`;
-  const basis = moving ? 'Confirmed with the moving air' : 'Provisional';
+      ? t('insideTheEdge', { insetMm: length(best.insetMm, units, 0) })
+      : t('outsideIt', { insetMm: length(-best.insetMm, units, 0) });
+  const basis = moving ? t('checkedWithTheMovingAir') : t('provisional');
   const g = moving
     ? {
         timeShare: moving.steady.readyS && moving.planned.readyS ? 1 - moving.planned.readyS / moving.steady.readyS : 0,
@@ -45,21 +46,17 @@ export function pathCall({ plan, moving, targetC, units }: PathCallInput): {
       }
     : plan.gain;
   const gains = [
-    g.timeShare >= 0.03 ? `${percent(g.timeShare)} quicker` : null,
-    g.batteryK >= 1 ? `cell ${kelvin(g.batteryK, units)} cooler` : null,
-    g.cameraK >= 1 ? `camera ${kelvin(g.cameraK, units)} cooler` : null,
+    g.timeShare >= 0.03 ? t('quicker', { timeShare: percent(g.timeShare) }) : null,
+    g.batteryK >= 1 ? t('batteryCooler', { batteryK: kelvin(g.batteryK, units) }) : null,
+    g.cameraK >= 1 ? t('cameraCooler', { cameraK: kelvin(g.cameraK, units) }) : null,
   ].filter(Boolean);
   const paced = best.shares !== null && gains.length > 0;
   const readyS = moving?.planned.readyS ?? best.readyS;
   return {
-    sentence: `Round ${line}, ${paced ? 'slower where it is thick' : 'at a steady pace'}: the ring is soft after ${clock(readyS)}.`,
-    reason: `${basis}: ${
-      paced
-        ? `against a steady round ${gains.join(', ')}.`
-        : best.shares
-          ? 'pacing brings nothing that a hand would notice over a steady round.'
-          : `no pacing beats the steady round${against === best ? '' : ' on this line'}.`
-    }${plan.withinLimits ? '' : ' A stop mark is passed: one edge at a time, or another way of heating.'}`,
+    sentence: paced
+      ? t('goRoundSlowerWhereItIs', { line, readyS: clock(readyS) })
+      : t('goRoundAtASteadyPace', { line, readyS: clock(readyS) }),
+    reason: `${paced ? t('againstASteadyRound', { basis, join: gains.join(', ') }) : best.shares ? t('pacingBringsNothingYouWouldNotice', { basis }) : against === best ? t('noPacingBeatsTheSteadyRound', { basis }) : t('noPacingBeatsTheSteadyRound2', { basis })}${plan.withinLimits ? '' : ` ${t('somethingGetsPastItsLimitOne')}`}`,
     tone: plan.withinLimits ? 'ink' : 'caution',
   };
 }

@@ -2,6 +2,7 @@ import { judgement } from '@/core/source';
 import type { SpotResult } from '@/core/heat/spot';
 import type { Settings } from '@/model/settings';
 import { clock, length, temp } from '@/words/units';
+import { t } from '@/words/heat';
 
 /** Shorter windows are no time to put the nozzle away. */
 const withAirS = judgement(5, 'a window shorter than this is worked with the air on, s');
@@ -28,17 +29,27 @@ export function spotCall({ result: r, name, pickMm, easyC, targetC, workC, units
 } {
   if (targetC === null || workC === null)
     return {
-      sentence: 'No heat opens this with the pick in force.',
-      reason: 'Take a thicker pick on the Heat stage.',
+      sentence: t('noHeatOpensThisWithThe'),
+      reason: t('takeAThickerPickOnHeat'),
       tone: 'caution',
     };
   if (!r)
     return {
-      sentence: `Heat on ${name} alone.`,
+      sentence: t('heatAlone', { name }),
       reason:
         easyC !== null && easyC <= targetC
-          ? `With a ${length(pickMm, units)} pick easy from ${temp(easyC, units)}, works from ${temp(workC, units)}. The full model runs for some seconds.`
-          : `To ${temp(targetC, units)}: the blade creeps from ${temp(workC, units)}${easyC === null ? '' : `, glass slides only from ${temp(easyC, units)}`}. The full model runs for some seconds.`,
+          ? t('withAPickItIsEasy', {
+              pickMm: length(pickMm, units),
+              easyC: temp(easyC, units),
+              workC: temp(workC, units),
+            })
+          : easyC === null
+            ? t('toTheBladeCreepsFromThe', { targetC: temp(targetC, units), workC: temp(workC, units) })
+            : t('toTheBladeCreepsFromThe2', {
+                targetC: temp(targetC, units),
+                workC: temp(workC, units),
+                easyC: temp(easyC, units),
+              }),
       tone: 'ink',
     };
   const first = r.cycles[0];
@@ -46,29 +57,44 @@ export function spotCall({ result: r, name, pickMm, easyC, targetC, workC, units
   if (!first)
     return {
       sentence: stop
-        ? `The ${stop} passes its stop mark before ${name} is soft.`
-        : `This air does not get ${name} to ${temp(targetC, units)}.`,
+        ? t('theGetsPastItsLimitBefore', { stop, name })
+        : t('thisAirDoesNotGetTo', { name, targetC: temp(targetC, units) }),
       reason: stop
-        ? 'Less air and longer, a smaller circle, or take the cell out first.'
-        : `Half of it came to no more than the hottest place, ${temp(r.hottestBondC, units)}. Hotter air or a smaller circle.`,
+        ? t('lessAirForLongerASmaller')
+        : t('theHottestPlaceOfItGot', { hottestBondC: temp(r.hottestBondC, units) }),
       tone: 'caution',
     };
   const next = r.cycles[1];
   const rest = stop
-    ? `After ${r.cycles.length} ${r.cycles.length === 1 ? 'cycle' : 'cycles'} the ${stop} passes its stop mark: let it rest then.`
+    ? r.cycles.length === 1
+      ? t('afterTurnTheGetsPastIts', { length: r.cycles.length, stop })
+      : t('afterTurnsTheGetsPastIts', { length: r.cycles.length, stop })
     : null;
   // a strip by the blade loses its heat in seconds: then the air stays with the blade
   if (first.workS < withAirS.value)
     return {
-      sentence: `Heat ${name} for ${clock(first.heatS)}, then work with the air on it.`,
-      reason: `Alone it can be worked for ${clock(first.workS)} only. Circle by the blade, a few seconds on, a few off. ${rest ?? `The cell gets to ${r.batteryC === null ? '–' : temp(r.batteryC, units)}.`}`,
+      sentence: t('heatForThenWorkWithThe', { name, heatS: clock(first.heatS) }),
+      reason: t('byItselfItStaysSoftFor', {
+        workS: clock(first.workS),
+        rest: rest ?? t('theBatteryGetsTo', { batteryC: r.batteryC === null ? '–' : temp(r.batteryC, units) }),
+      }),
       tone: stop ? 'caution' : 'ink',
     };
   return {
-    sentence: `Heat ${name} for ${clock(first.heatS)}, work ${clock(first.workS)}${next ? `, then ${clock(next.heatS)} of heat again` : ''}.`,
+    sentence: next
+      ? t('heatForWorkThenOfHeat', {
+          name,
+          heatS: clock(first.heatS),
+          workS: clock(first.workS),
+          heatS2: clock(next.heatS),
+        })
+      : t('heatForWork', { name, heatS: clock(first.heatS), workS: clock(first.workS) }),
     reason:
       rest ??
-      `${r.cycles.length} cycles in the model; the cell gets to ${r.batteryC === null ? '–' : temp(r.batteryC, units)}.`,
+      t('turnsCountedTheBatteryGetsTo', {
+        batteryC: r.batteryC === null ? '–' : temp(r.batteryC, units),
+        count: r.cycles.length,
+      }),
     tone: stop ? 'caution' : 'ink',
   };
 }
@@ -87,10 +113,10 @@ export function spotClock({ on, off, againS, now, name }: SpotClockInput): Retur
   if (on) {
     const left = (on.readyInS ?? 0) - (now - on.atMs) / 1e3;
     return left > 0
-      ? { sentence: `Air off in ${clock(left)}.`, reason: `Circle over ${name}, never still.`, tone: 'ink' }
+      ? { sentence: t('airOffIn', { left: clock(left) }), reason: t('circleOverNeverStill', { name }), tone: 'ink' }
       : {
-          sentence: 'Air off now, and work.',
-          reason: `Soft enough since ${clock(-left)}. Every second more goes into the cell.`,
+          sentence: t('airOffNowAndWork'),
+          reason: t('softEnoughForNowEverySecond', { left: clock(-left) }),
           tone: -left > 10 ? 'caution' : 'ink',
         };
   }
@@ -98,14 +124,14 @@ export function spotClock({ on, off, againS, now, name }: SpotClockInput): Retur
   const left = off.gripsInS === null ? 0 : off.gripsInS - (now - off.atMs) / 1e3;
   if (left > 0)
     return {
-      sentence: `Work on ${name}: ${clock(left)} left.`,
-      reason: 'Stop when it grips; never force it.',
+      sentence: t('workOnLeft', { name, left: clock(left) }),
+      reason: t('stopWhenItGripsNeverForce'),
       tone: 'ink',
     };
   return {
     sentence:
-      againS === null ? `It has gripped: compute ${name} again.` : `It has gripped: ${clock(againS)} of heat again.`,
-    reason: 'Or take the next piece: tap it on the plan.',
+      againS === null ? t('itGripsAgainWorkOutAgain', { name }) : t('itGripsAgainOfHeat', { againS: clock(againS) }),
+    reason: t('orTakeTheNextPieceTap'),
     tone: 'ink',
   };
 }

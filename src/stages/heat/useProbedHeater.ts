@@ -8,6 +8,7 @@ import { judgement, type SourceKind, type Sourced } from '@/core/source';
 import type { ProbeState } from '@/core/instruments/probeWatch';
 import type { Settings } from '@/model/settings';
 import type { LiveReading } from '@/bench-kit/instruments';
+import { t } from '@/words/heat';
 
 /** A probe says something about the heater after this long, and when the line has risen this much. */
 export const probeNeeds = {
@@ -63,7 +64,7 @@ export function probedHeater(
   const as = (value: number, u: number): Sourced => ({
     value,
     u,
-    source: { kind, note: 'live probe in this heat, the shop’s figures as priors' },
+    source: { kind, note: t('liveProbeInThisHeatStarting') },
   });
   return {
     ...heater,
@@ -72,7 +73,7 @@ export function probedHeater(
     lagS: heat.preheated ? heater.lagS : as(fit.value.lagS, fit.se.lagS),
     calibration: {
       at: 0,
-      device: 'this heat',
+      device: t('thisHeat'),
       setC: heat.setC,
       count: thin.length,
       durationS: last.tS - heat.atS,

@@ -29,6 +29,7 @@ import { spotInWorker } from '@/workers/thermalClient';
 import { usualOf } from '@/work/heat/heatPlan';
 import { missingBeforeHeat } from './heatPage';
 import { spotClock } from './spotCall';
+import { t } from '@/words/heat';
 
 const cycles = 4;
 
@@ -136,7 +137,7 @@ export function useSpot(p: { job: JobState }) {
   const so = useSpotPlan(p);
   const { at, radiusMm, piece, run, job, now, settings, heater, log, setC, pickMm, decide, ambientC } = so;
   const path = { kind: 'spot' as const, at, radiusMm };
-  const name = piece ? `piece ${piece.order}` : 'this place';
+  const name = piece ? t('piece', { order: piece.order }) : t('thisPlace');
   const r = run.result;
   // the clock runs on what was noted with the taps, so a reload loses nothing
   const last = job.heat.findLast((h) => h.use?.path?.kind === 'spot' || h.setC === null);
@@ -155,7 +156,7 @@ export function useSpot(p: { job: JobState }) {
   const alarm = useAlarm(dueAt, now, 'opens', settings.sound);
   useAwake(on !== null);
   const jobs = useJobs();
-  const missing = missingBeforeHeat(job, 'on Heat', wetStop(job, jobs, settings, now, heater));
+  const missing = missingBeforeHeat(job, t('onHeat'), wetStop(job, jobs, settings, now, heater));
   const airOn = () => {
     if (!heater || !cycle || missing) return;
     const record = {

@@ -12,10 +12,12 @@ import { heatersOf, type Settings } from '@/model/settings';
 import { heatUse } from '@/work/heat/heating';
 import { type LiftState, type ThermalJob } from '@/work/heat/thermalJob';
 import { watchMarks } from '@/work/heat/watchMarks';
-import { edgeName } from '@/work/heat/placeNames';
+import { edgeName } from '@/words/placeNames';
 import { clock, dial, length, temp } from '@/words/units';
 import { airUse, usualOf, withinUse } from '@/work/heat/heatPlan';
 import { watchedNames } from './heatCall';
+import { t as tr } from '@/words/heat';
+import { told } from '@/words/told';
 
 export interface ListedWay {
   way: HeatWay;
@@ -33,14 +35,14 @@ export function waysOf(job: JobState, settings: Settings, step: EdgeStep | undef
     if (defOf(heater).led) {
       const setC = usualOf(heater);
       const air = (id: string, name: string, way: Parameters<typeof airUse>[0]) =>
-        add(`${heater.id}-${id}`, `${heater.name}, ${name}`, airUse(way, job, step, ringMm), {
+        add(`${heater.id}-${id}`, `${told(heater.name)}, ${name}`, airUse(way, job, step, ringMm), {
           heater,
           setC,
           preheated: true,
         });
-      if (step) air('strip', `${edgeName(step.edge)} only`, 'strip');
-      air('edge', 'round the edge', 'edge');
-      if (answersOf(heater).outward) air('outward', 'round outside the edge', 'outward');
+      if (step) air('strip', tr('only', { edge: edgeName(step.edge) }), 'strip');
+      air('edge', tr('roundTheEdge2'), 'edge');
+      if (answersOf(heater).outward) air('outward', tr('roundOutsideTheEdge'), 'outward');
       continue;
     }
     const use: UseRecord =
@@ -49,7 +51,7 @@ export function waysOf(job: JobState, settings: Settings, step: EdgeStep | undef
         : {};
     const { preheated } = answersOf(heater);
     add(`${heater.id}-usual`, heater.name, use, { heater, setC: usualOf(heater), preheated });
-    add(`${heater.id}-gentle`, `${heater.name}, gentlest setting`, use, { heater, setC: null, preheated });
+    add(`${heater.id}-gentle`, tr('gentlestSetting', { name: heater.name }), use, { heater, setC: null, preheated });
   }
   return list;
 }
@@ -78,7 +80,7 @@ export function waysInput(
 }
 
 export const overText = (r: WayResult) =>
-  r.over.length ? `too hot: ${r.over.map((o) => watchedNames[o]).join(', ')}` : '';
+  r.over.length ? tr('tooHot', { join: r.over.map((o) => watchedNames[o]).join(', ') }) : '';
 
 export interface WaysCallInput {
   listed: readonly ListedWay[];
@@ -98,23 +100,22 @@ export function waysCall(i: WaysCallInput): { sentence: string; reason: string; 
   const done = results.length;
   if (done < listed.length)
     return {
-      sentence: `Working it out: ${done} of ${listed.length}.`,
-      reason: 'Rows appear as they come.',
+      sentence: tr('workingItOutOf', { done, length: listed.length }),
+      reason: tr('rowsAppearAsTheyAreReady'),
       tone: 'ink',
     };
   const best = gentlest(results);
   const name = (r: WayResult) => listed.find((l) => l.way.id === r.id)?.name ?? r.id;
   if (!best && i.pieces)
     return {
-      sentence: 'Piece by piece, with air of about 200 °C.',
-      reason:
-        'Glued all over: in one piece it does not come off with the parts in. Lift shows the pieces; a strip by the blade is softened at a time. Stripped bare, it slides off on a plate of 230 to 250 °C within minutes.',
+      sentence: tr('pieceByPieceWithAirOf'),
+      reason: tr('theGlueCoversTheWholeBack2'),
       tone: 'ink',
     };
   if (!best && i.plastic)
     return {
-      sentence: 'Pry it cold, round from the charge port.',
-      reason: 'Plastic bends, it does not shatter; more heat than its own mark warps it.',
+      sentence: tr('pryItColdStartingAtThe'),
+      reason: tr('plasticBendsItDoesNotShatter'),
       tone: 'ink',
     };
   if (!best) {
@@ -122,26 +123,28 @@ export function waysCall(i: WaysCallInput): { sentence: string; reason: string; 
     const slow = results.filter((r) => r.tryFromS && !r.over.length);
     return {
       sentence: opens
-        ? 'Every way gets something too hot.'
+        ? tr('everyWayGetsSomethingTooHot')
         : slow.length
-          ? `${name(slow[0]!)}: it works, slowly.`
-          : `No heater here opens it with a ${length(i.pickMm, units)} pick.`,
-      reason: opens
-        ? 'Take a thicker pick, mask the cameras, or heat one edge at a time.'
-        : 'Take a thicker pick, or another heater.',
+          ? tr('itWorksSlowly', { slow: name(slow[0]!) })
+          : tr('noHeaterHereOpensItWith', { pickMm: length(i.pickMm, units) }),
+      reason: opens ? tr('takeAThickerPickMaskThe') : tr('takeAThickerPickOrAnother'),
       tone: 'caution',
     };
   }
   const b = best.battery;
   const promise =
     b && b.peakC.high >= i.cautionC
-      ? `The battery gets to ${temp(b.peakC.mean, units)}, ${clock(b.aboveCautionS.mean)} over ${temp(i.cautionC, units)}.`
+      ? tr('theBatteryGetsToOver', {
+          mean: temp(b.peakC.mean, units),
+          mean2: clock(b.aboveCautionS.mean),
+          cautionC: temp(i.cautionC, units),
+        })
       : b
-        ? `The battery stays under ${temp(i.cautionC, units)}.`
-        : 'No battery inside.';
+        ? tr('theBatteryStaysUnder', { cautionC: temp(i.cautionC, units) })
+        : tr('noBatteryInside');
   return {
-    sentence: `${name(best)}, ${dial(best.setC)}: the gentlest.`,
-    reason: `Try from ${clock((best.tryFromS ?? best.readyS)!.mean)}, easy by ${clock(best.readyS!.mean)}, at the latest ${clock(best.readyS!.high)}. ${promise}${i.plastic ? ' Or pry it cold, round from the charge port.' : ''}`,
+    sentence: tr('theGentlest2', { best: name(best), setC: dial(best.setC) }),
+    reason: `${tr('tryFromEasyByAtThe3', { mean: clock((best.tryFromS ?? best.readyS)!.mean), mean2: clock(best.readyS!.mean), high: clock(best.readyS!.high), promise })}${i.plastic ? ` ${tr('orPryItColdStartingAt2')}` : ''}`,
     tone: 'ink',
   };
 }

@@ -14,6 +14,7 @@ import { area, length } from '@/words/units';
 import { strokeStore, placeOf } from './useCrackMapScreen';
 import type { PlanSize } from '@/bench-kit/StageShell';
 import type { CrackMapScreenState } from './useCrackMapScreen';
+import { t } from '@/words/intake';
 
 type StrokeStore = ReturnType<typeof strokeStore>;
 
@@ -27,13 +28,13 @@ export function CrackLead({ here: { mode, setMode, setProblem, problem } }: { he
   return (
     <View>
       <Choice
-        label="The finger"
+        label={t('theFinger')}
         value={mode}
         options={[
-          { id: 'draw', name: 'Draws' },
-          { id: 'chip', name: 'Chip' },
-          { id: 'rub', name: 'Rubs out' },
-          { id: 'look', name: 'Looks' },
+          { id: 'draw', name: t('draws') },
+          { id: 'chip', name: t('chip') },
+          { id: 'rub', name: t('rubsOut') },
+          { id: 'look', name: t('justLooks') },
         ]}
         onChange={(m) => {
           setMode(m);
@@ -61,7 +62,11 @@ export function CrackPicture({
     <PlainPlan
       job={job}
       size={size}
-      label={`Crack map: ${job.cracks.size} cracks, ${pieces.length} ${pieces.length === 1 ? 'piece' : 'pieces'}, ${job.chips.size} chips`}
+      label={
+        pieces.length === 1
+          ? t('crackMapCracksPieceChips', { size: job.cracks.size, length: pieces.length, size2: job.chips.size })
+          : t('crackMapCracksPiecesChips', { size: job.cracks.size, length: pieces.length, size2: job.chips.size })
+      }
       lines={lines}
       {...(mode === 'draw' ? { onStroke } : mode === 'look' ? {} : { onTap })}
     >
@@ -82,32 +87,42 @@ export function CrackCall({
     <View className="mt-3">
       {first && pieces.length > 1 ? (
         <Call
-          sentence={`${pieces.length} pieces. Piece 1 first: ${area(pieces[first.pieceId]!.areaMm2, settings)}, ${placeOf(path, pieces[first.pieceId]!.labelAt)}.`}
-          reason={`Because it is ${pieceReasons(first, settings)}. ${found!.steps.filter((s) => s.risk === 2).length} at a camera, left to the end.`}
+          sentence={t('piecesPiece1First', {
+            length: pieces.length,
+            areaMm2: area(pieces[first.pieceId]!.areaMm2, settings),
+            path: placeOf(path, pieces[first.pieceId]!.labelAt),
+          })}
+          reason={t('becauseItIsAtACamera', {
+            first: pieceReasons(first, settings),
+            length: found!.steps.filter((s) => s.risk === 2).length,
+          })}
           tone="ink"
         />
       ) : (
         <Call
           sentence={
             !job.cracks.size
-              ? 'No crack drawn.'
+              ? t('noCrackDrawn')
               : found
-                ? 'One piece: no crack frees a part of the glass.'
+                ? t('onePieceNoCrackFreesA')
                 : answer
-                  ? 'The pieces are not computed.'
-                  : 'Computing the pieces.'
+                  ? t('thePiecesCouldNotBeWorked')
+                  : t('workingOutThePieces')
           }
           reason={
             answer && 'problem' in answer
-              ? `${answer.problem[0]!.toUpperCase()}${answer.problem.slice(1)}. The cracks are kept; plan the pieces by eye, or load the page again.`
-              : 'Draw from edge to edge; an end near an edge or another crack meets it.'
+              ? t('theCracksAreKeptPlanThe', {
+                  toUpperCase: answer.problem[0]!.toUpperCase(),
+                  slice: answer.problem.slice(1),
+                })
+              : t('drawFromEdgeToEdgeAn')
           }
           tone="ink"
         />
       )}
       {found?.map.dangling.length ? (
         <Txt size="s" className="mt-1">
-          Dashed: {length(found.map.danglingMm, settings, 0)} of crack ends inside and frees no piece.
+          {t('dashedOfCrackEndsInsideAnd', { danglingMm: length(found.map.danglingMm, settings, 0) })}
         </Txt>
       ) : null}
     </View>
@@ -119,12 +134,12 @@ export function TypeCrack({ here: { typed, setTyped, addCrack } }: { here: Crack
   return (
     <View className="mt-4">
       <Txt strong className="mb-1">
-        Type a crack
+        {t('typeACrack')}
       </Txt>
-      <Entry label="Points as x,y in mm from the top left corner" value={typed} onChange={setTyped} max={100_000} />
+      <Entry label={t('pointsAsXYInMm')} value={typed} onChange={setTyped} max={100_000} />
       <Button
         kind="small"
-        label="Add the crack"
+        label={t('addTheCrack')}
         disabled={!typed.trim()}
         onPress={() => {
           if (addCrack(() => typedCrack(typed, 'crack'))) setTyped('');

@@ -8,22 +8,23 @@ import type { JobState } from '@/model/fold';
 import type { Settings } from '@/model/settings';
 import { pieceReasons, type Found } from '@/bench-kit/crackMap';
 import { JobPage } from '@/bench-kit/JobPage';
-import { placeName } from '@/work/heat/placeNames';
+import { placeName } from '@/words/placeNames';
 import { backHref } from '@/bench-kit/cameFrom';
 import { Button } from '@/ui/Button';
 import { Txt } from '@/ui/Txt';
 import { area, length, percent } from '@/words/units';
 import { useCrackMapScreen } from './useCrackMapScreen';
 import { CrackLead, CrackPicture, CrackCall, TypeCrack } from './CrackMapParts';
+import { t } from '@/words/intake';
 
 const listed = 60;
 
 const OrderList = memo(function OrderList({ found, settings }: { found: Found; settings: Settings }) {
   const total = found.map.pieces.reduce((m, p) => m + p.areaMm2, 0);
   return (
-    <View className="mt-3" role="list" aria-label="Order of lifting">
+    <View className="mt-3" role="list" aria-label={t('orderOfLifting')}>
       <Txt strong className="mb-1">
-        Order of lifting
+        {t('orderOfLifting')}
       </Txt>
       {found.steps.slice(0, listed).map((s, i) => (
         <View key={s.pieceId} role="listitem" className="flex-row gap-2 py-1 border-b border-rule">
@@ -33,12 +34,12 @@ const OrderList = memo(function OrderList({ found, settings }: { found: Found; s
           <View className="flex-1">
             <Txt size="s">{pieceReasons(s, settings)}</Txt>
             <Txt size="s" tone="ink2">
-              {area(s.areaMm2, settings)}, {percent(s.areaMm2 / total)} of the glass
+              {t('ofTheGlass', { areaMm2: area(s.areaMm2, settings), areaMm22: percent(s.areaMm2 / total) })}
             </Txt>
           </View>
         </View>
       ))}
-      {found.steps.length > listed ? <Txt size="s">and {found.steps.length - listed} more</Txt> : null}
+      {found.steps.length > listed ? <Txt size="s">{t('andMore', { length: found.steps.length - listed })}</Txt> : null}
     </View>
   );
 });
@@ -52,20 +53,20 @@ interface MarksProps extends Pick<JobState, 'cracks' | 'chips'> {
 /** Every mark of the map with its way to rub it out by key. */
 const Marks = memo(function Marks({ cracks, chips, path, settings, log }: MarksProps) {
   return (
-    <View className="mt-4" role="list" aria-label="Cracks and chips">
+    <View className="mt-4" role="list" aria-label={t('cracksAndChips')}>
       {[...cracks].map(([id, pts], i) => (
         <Row
           key={id}
-          text={`Crack ${i + 1}: ${length(lengthOf(pts), settings, 0)}, ${pts.length} points`}
-          action={`Rub out crack ${i + 1}`}
+          text={t('crackPoints', { i: i + 1, pts: length(lengthOf(pts), settings, 0), length: pts.length })}
+          action={t('rubOutCrack', { i: i + 1 })}
           onPress={() => void log([{ type: 'crackGone', crackId: id }])}
         />
       ))}
       {[...chips].map(([id, at], i) => (
         <Row
           key={id}
-          text={`Chip ${i + 1}: ${placeName(path, path.locate(at))}`}
-          action={`Rub out chip ${i + 1}`}
+          text={t('chip2', { i: i + 1, path: placeName(path, path.locate(at)) })}
+          action={t('rubOutChip', { i: i + 1 })}
           onPress={() => void log([{ type: 'chipGone', chipId: id }])}
         />
       ))}
@@ -93,29 +94,28 @@ export function CrackMapScreen(p: { job: JobState }) {
   return (
     <JobPage
       job={job}
-      title="Crack map"
+      title={t('crackMap')}
       now={now}
       stage="intake"
       lead={<CrackLead here={here} />}
       picture={(size) => <CrackPicture here={here} size={size} />}
       side={
         <Button
-          label="Undo"
+          label={t('undo')}
           disabled={!last}
           onPress={() => {
             if (last) undo(last.id);
           }}
         />
       }
-      main={<Button kind="main" label="Map is done" onPress={() => router.replace(backHref(job, 'intake'))} />}
+      main={<Button kind="main" label={t('mapIsDone')} onPress={() => router.replace(backHref(job, 'intake'))} />}
     >
       <CrackCall here={here} />
       {found && pieces.length > 1 ? <OrderList found={found} settings={settings} /> : null}
       <TypeCrack here={here} />
       <Marks cracks={job.cracks} chips={job.chips} path={path} settings={settings} log={log} />
       <Txt size="s" tone="ink2" className="mt-3">
-        Splinters: eye cover, gloves, tape over the glass before it is touched. Pieces and order are computed from the
-        drawing; what the glass does under the blade decides.
+        {t('splintersEyeCoverGlovesTapeOver')}
       </Txt>
     </JobPage>
   );

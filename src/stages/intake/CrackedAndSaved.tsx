@@ -3,9 +3,10 @@ import { View } from 'react-native';
 import type { EdgeId } from '@/core/device/types';
 import type { NewEvent } from '@/model/event';
 import type { JobState } from '@/model/fold';
-import { edgeName } from '@/work/heat/placeNames';
+import { edgeName } from '@/words/placeNames';
 import { Choice, Tick } from '@/ui/Choice';
 import { Txt } from '@/ui/Txt';
+import { t } from '@/words/intake';
 
 interface CrackedAndSavedProps {
   job: JobState;
@@ -20,11 +21,11 @@ export function CrackedAndSaved({ job, cracked, onEdge, log }: CrackedAndSavedPr
   return (
     <>
       <Txt strong className="mb-1">
-        Where is it cracked?
+        {t('whereIsItCracked')}
       </Txt>
       {job.cracks.size ? (
         <Txt size="s" tone="ink2" className="mb-2">
-          As drawn on the crack map.
+          {t('asDrawnOnTheCrackMap')}
         </Txt>
       ) : (
         <View className="flex-row flex-wrap gap-x-4 mb-2">
@@ -35,7 +36,7 @@ export function CrackedAndSaved({ job, cracked, onEdge, log }: CrackedAndSavedPr
           ))}
           <View className="w-full">
             <Tick
-              label="Not cracked"
+              label={t('notCracked')}
               on={whole}
               onChange={(on) => void log([{ type: 'finding', kind: 'crack', answer: on ? 'no' : 'unsure', edges: [] }])}
             />
@@ -43,18 +44,14 @@ export function CrackedAndSaved({ job, cracked, onEdge, log }: CrackedAndSavedPr
         </View>
       )}
       <Choice
-        label="Save this back?"
+        label={t('saveThisBack')}
         value={job.coverSaid || job.findings.crack || job.cracks.size ? (job.keepCover ? 'save' : 'off') : null}
         options={[
-          { id: 'save', name: 'Save it' },
-          { id: 'off', name: 'Write it off' },
+          { id: 'save', name: t('saveIt') },
+          { id: 'off', name: t('writeItOff') },
         ]}
         onChange={(v) => void log([{ type: 'route', keepCover: v === 'save' }])}
-        hint={
-          job.coverSaid
-            ? 'Heat, route and price follow it at once.'
-            : 'A cracked back is written off unless you say otherwise; a whole one is saved.'
-        }
+        hint={job.coverSaid ? t('heatRouteAndPriceFollowIt') : t('aCrackedBackIsWrittenOff')}
       />
     </>
   );

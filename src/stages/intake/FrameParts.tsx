@@ -3,16 +3,17 @@ import { eyeWords } from '@/words/eyeWords';
 import { gaugeLines } from '@/bench-kit/GaugeEntry';
 import { GaugeOrEye } from '@/bench-kit/GaugeOrEye';
 import { PlainPlan } from '@/bench-kit/PlainPlan';
-import { placeName } from '@/work/heat/placeNames';
+import { placeName } from '@/words/placeNames';
 import { backHref, cameFrom } from '@/bench-kit/cameFrom';
 import { rowOf, Why } from '@/bench-kit/Why';
 import { Button } from '@/ui/Button';
 import { Numbers, RingArcs, Soundings } from '@/ui/plan/layers';
 import { Readings } from '@/ui/Readings';
-import { length, lengthNumber } from '@/words/units';
+import { digits, length, lengthNumber } from '@/words/units';
 import { badStretches } from '@/work/bond/frameOf';
 import type { PlanSize } from '@/bench-kit/StageShell';
 import type { FrameScreenState } from './useFrameScreen';
+import { t } from '@/words/intake';
 
 /** Heights of the seat. */
 export function FramePicture({
@@ -26,7 +27,7 @@ export function FramePicture({
     <PlainPlan
       job={job}
       size={size}
-      label={`Seat of the frame, ${points.length - missing.length} of ${points.length} points measured`}
+      label={t('seatOfTheFrameOfPoints', { length: points.length - missing.length, length2: points.length })}
       lines={gaugeLines(points, job.seats, (p) => placeName(edge, edge.locate(p.at)), settings)}
       {...(by.onTap ? { onTap: by.onTap } : {})}
     >
@@ -62,7 +63,7 @@ export function FrameMain({ here: { pad, measuring, by, job, router } }: { here:
     ) : (
       <Button
         kind="main"
-        label={cameFrom(job, 'intake') === 'intake' ? 'Back to intake' : 'Back'}
+        label={cameFrom(job, 'intake') === 'intake' ? t('backToIntake') : t('back')}
         onPress={() => router.replace(backHref(job, 'intake'))}
       />
     ))
@@ -85,7 +86,7 @@ export function FrameReadings({
         onMeasure={() => setAsked(true)}
         points={points}
         values={job.seats}
-        name="Height"
+        name={t('height')}
         lowMm={-2}
         highMm={2}
         uMm={bentLimits.uSeatMm.value}
@@ -99,12 +100,16 @@ export function FrameReadings({
             {
               id: 'contact',
               value: `${Math.round(frame.contactShare * 100)} %`,
-              label: 'of the ring will bond',
+              label: t('ofTheRingWillBond'),
               tone: frame.contactShare < 0.999 ? 'caution' : 'go',
             },
-            { id: 'gap', value: length(frame.maxGapMm, settings, 2), label: 'largest gap under a flat glass' },
-            { id: 'tape', value: length(frame.tapeNeededMm, settings, 2), label: 'tape that would bridge it' },
-            { id: 'bead', value: `${frame.beadVolumeMm3.toFixed(1)} mm³`, label: 'bead that would fill the rest' },
+            { id: 'gap', value: length(frame.maxGapMm, settings, 2), label: t('largestGapUnderFlatGlass') },
+            { id: 'tape', value: length(frame.tapeNeededMm, settings, 2), label: t('tapeThatWouldBridgeIt') },
+            {
+              id: 'bead',
+              value: t('mm', { toFixed: digits(frame.beadVolumeMm3, 1) }),
+              label: t('beadThatWouldFillTheRest'),
+            },
           ]}
         />
       ) : null}
@@ -120,15 +125,13 @@ export function FrameWhy({ here: { job, frame } }: { here: FrameScreenState }) {
       call="frame"
       inputs={{ seats: job.seats }}
       computed={frame}
-      notes={[
-        'A flat stiff glass rests on the highest spots round its middle; tape is pressed until they reach its most compression. Pulling the glass down to a bow would load the bond for ever: do not count on clamping it flat.',
-      ]}
+      notes={[t('flatStiffGlassRestsOnThe')]}
       rows={[
-        rowOf('Tape wets from this compression', bentLimits.compressMin, ''),
-        rowOf('and is not pressed beyond', bentLimits.compressMax, ''),
-        rowOf('Highest gap for a bead', bentLimits.beadMaxMm, 'mm'),
-        rowOf('Largest share of the ring for a bead', bentLimits.maxBadShare, ''),
-        rowOf('Uncertainty of a height', bentLimits.uSeatMm, 'mm'),
+        rowOf(t('tapeSticksFromThisCompression'), bentLimits.compressMin, ''),
+        rowOf(t('andIsNotPressedBeyond'), bentLimits.compressMax, ''),
+        rowOf(t('highestGapForABead'), bentLimits.beadMaxMm, 'mm'),
+        rowOf(t('largestShareOfTheRingFor'), bentLimits.maxBadShare, ''),
+        rowOf(t('uncertaintyOfAHeight'), bentLimits.uSeatMm, 'mm'),
       ]}
     />
   );

@@ -5,6 +5,7 @@ import { Button } from '@/ui/Button';
 import { Call } from '@/ui/Call';
 import { useFrameScreen } from './useFrameScreen';
 import { FramePicture, FrameMain, FrameReadings, FrameWhy } from './FrameParts';
+import { t } from '@/words/intake';
 
 /** Heights of the seat at guided points: where a flat glass would not touch, and what would bridge it. */
 export function FrameScreen(p: { job: JobState }) {
@@ -13,16 +14,16 @@ export function FrameScreen(p: { job: JobState }) {
   return (
     <JobPage
       job={job}
-      title="Seat of the frame"
+      title={t('seatOfTheFrame')}
       now={now}
       stage="intake"
       lead={<Call sentence={text.sentence} reason={text.reason} tone={text.bad ? 'caution' : 'ink'} />}
       picture={(size) => <FramePicture here={here} size={size} />}
       side={
         pad || by.marking ? (
-          <Button label="Intake" onPress={() => router.replace(backHref(job, 'intake'))} />
+          <Button label={t('intake')} onPress={() => router.replace(backHref(job, 'intake'))} />
         ) : measuring ? undefined : (
-          <Button label={by.eye ? 'Judge again' : 'Not everywhere'} onPress={by.notFine} />
+          <Button label={by.eye ? t('judgeAgain') : t('notEverywhere')} onPress={by.notFine} />
         )
       }
       main={<FrameMain here={here} />}

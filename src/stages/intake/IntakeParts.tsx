@@ -5,11 +5,11 @@ import { Pressable, View } from 'react-native';
 
 import { chipFlawUm } from '@/core/lift/strength';
 import { commonPractice } from '@/core/source';
-import { constructionNames } from '@/model/eventLine';
+import { constructionNames } from '@/words/eventLine';
 import { piecesDrawn } from '@/bench-kit/crackMap';
 import { FunctionList } from '@/bench-kit/FunctionList';
 import { PlainPlan } from '@/bench-kit/PlainPlan';
-import { edgeName, placeName } from '@/work/heat/placeNames';
+import { edgeName, placeName } from '@/words/placeNames';
 import { rowOf, Why } from '@/bench-kit/Why';
 import { capital } from '@/words/capital';
 import { Button } from '@/ui/Button';
@@ -31,6 +31,7 @@ import { PhotosSection } from '@/bench-kit/PhotosSection';
 import { hardText } from './words';
 import type { PlanSize } from '@/bench-kit/StageShell';
 import type { IntakeStageState } from './useIntakeStage';
+import { t } from '@/words/intake';
 
 /** Charge above which heating asks for a reason. */
 const chargeLimit = commonPractice(35, 'about a third or less before heat');
@@ -47,13 +48,24 @@ export function IntakePicture({
     <PlainPlan
       job={job}
       size={size}
-      label={`${job.device.name}, ${pieces.length > 1 ? `${pieces.length} pieces` : `cracked at ${cracked.length ? cracked.map(edgeName).join(', ') : 'no edge noted'}`}`}
+      label={
+        pieces.length > 1
+          ? t('pieces', { name: job.device.name, length: pieces.length })
+          : t('crackedAt', {
+              name: job.device.name,
+              join: cracked.length ? cracked.map(edgeName).join(', ') : t('noEdgeNoted'),
+            })
+      }
       lines={[
-        ...cracked.map((e) => `cracked at the ${edgeName(e)}`),
-        ...(pieces.length > 1 ? found!.steps.map((s, i) => `piece ${i + 1}: ${area(s.areaMm2, settings)}`) : []),
-        ...[...job.chips.values()].map((p) => `chip at the ${placeName(path, path.locate(p))}`),
+        ...cracked.map((e) => t('crackedAtThe', { e: edgeName(e) })),
+        ...(pieces.length > 1
+          ? found!.steps.map((s, i) => t('piece', { i: i + 1, areaMm2: area(s.areaMm2, settings) }))
+          : []),
+        ...[...job.chips.values()].map((p) => t('chipAtThe', { path: placeName(path, path.locate(p)) })),
         ...job.device.parts.filter((p) => p.removable).map((p) => p.name),
-        ...job.device.cables.map((c) => `${c.name} crosses to the cover, ${length(c.slackMm, settings, 0)} of slack`),
+        ...job.device.cables.map((c) =>
+          t('crossesToTheBackOfSlack', { name: c.name, slackMm: length(c.slackMm, settings, 0) }),
+        ),
       ]}
     >
       {job.cracks.size ? null : (
@@ -73,7 +85,7 @@ export function IntakeReadings({ here: { job, honest, now, promised, earliest } 
         {
           id: 'promise',
           value: job.promiseAt ? time(job.promiseAt) : 'none',
-          label: 'promised',
+          label: t('promisedWord'),
           tone: job.promiseAt && honest !== null && job.promiseAt < honest ? 'caution' : 'ink',
         },
         {
@@ -81,20 +93,22 @@ export function IntakeReadings({ here: { job, honest, now, promised, earliest } 
           value: honest === null ? '…' : time(honest),
           label:
             honest === null
-              ? 'earliest pick-up: working it out'
-              : `earliest pick-up${dayTime(honest, now) === time(honest) ? '' : `, ${dayTime(honest, now)}`}`,
+              ? t('earliestPickUpWorkingItOut')
+              : dayTime(honest, now) === time(honest)
+                ? t('earliestPickUp')
+                : t('earliestPickUp2', { honest: dayTime(honest, now) }),
         },
         {
           id: 'work',
           value: promised ? span(Math.max(0, promised.p50At - now) / 1e3) : '…',
           label: promised
-            ? `from now in half of the cases; by ${dayTime(promised.p95At, now)} in nineteen of twenty`
-            : `work and glue alone ${span(earliest.low)} to ${span(earliest.high)}; the queue is being counted`,
+            ? t('mostLikelyThenByAlmostSurely', { p95At: dayTime(promised.p95At, now) })
+            : t('workAndGlueAloneToThe', { low: span(earliest.low), high: span(earliest.high) }),
         },
         {
           id: 'charge',
           value: job.chargePercent === null ? '–' : `${job.chargePercent} %`,
-          label: `charge, a third or less before heat`,
+          label: t('chargeAThirdOrLessBefore'),
           tone: (job.chargePercent ?? 0) > chargeLimit.value ? 'caution' : 'ink',
         },
       ]}
@@ -107,21 +121,21 @@ export function IntakeFindings({ here: { job, find } }: { here: IntakeStageState
   return (
     <>
       <Choice
-        label="Cell swollen, bent or smelling?"
+        label={t('batterySwollenBentOrSmelling')}
         value={job.findings.cellSwollen?.answer ?? null}
         options={yesNo.filter((o) => o.id !== 'unsure')}
         onChange={find('cellSwollen')}
-        hint="Glass or display pushed up, a gap, a device that rocks: count it as yes."
+        hint={t('glassOrScreenPushedUpA')}
       />
       <Choice
-        label="Chips at the edge?"
+        label={t('chipsAtTheEdge')}
         value={job.findings.chip?.answer ?? null}
         options={yesNo}
         onChange={find('chip')}
-        hint={`Decides more than anything whether a cover survives. Unsure counts as a ${chipFlawUm.unsure.value} µm flaw.`}
+        hint={t('thisDecidesMoreThanAnythingWhether', { value: chipFlawUm.unsure.value })}
       />
       <Choice
-        label="Frame bent or split?"
+        label={t('frameBentOrSplit')}
         value={job.findings.bent?.answer ?? null}
         options={yesNo}
         onChange={find('bent')}
@@ -133,7 +147,7 @@ export function IntakeFindings({ here: { job, find } }: { here: IntakeStageState
 /** The pages of the intake, and how far each is. */
 export function IntakePages({ here: { pages, job } }: { here: IntakeStageState }) {
   return (
-    <View role="list" aria-label="Pages of the intake" className="mb-4 border-t border-rule">
+    <View role="list" aria-label={t('pagesOfIntake')} className="mb-4 border-t border-rule">
       {pages.map((p) => (
         <View key={p.to} role="listitem">
           <Link href={`/jobs/${job.id}/${p.to}` as Href} asChild>
@@ -164,7 +178,7 @@ export function PowerAndTray({ here: { job, log } }: { here: IntakeStageState })
   return (
     <>
       <NumberField
-        label="State of charge"
+        label={t('batteryLevel')}
         unit="%"
         low={0}
         high={100}
@@ -172,13 +186,13 @@ export function PowerAndTray({ here: { job, log } }: { here: IntakeStageState })
         onCommit={(v) => void log([{ type: 'charge', percent: v }])}
       />
       <Tick
-        label="Power is off"
+        label={t('powerIsOff')}
         on={job.prep.has('powerOff')}
         onChange={(v) => void log([{ type: 'prep', item: 'powerOff', done: v }])}
       />
       <Tick
-        label="Card tray is out"
-        note="Left in, it blocks or breaks something later."
+        label={t('cardTrayIsOut')}
+        note={t('leftInItBlocksOrBreaks')}
         on={job.prep.has('trayOut')}
         onChange={(v) => void log([{ type: 'prep', item: 'trayOut', done: v }])}
       />
@@ -195,7 +209,7 @@ export function PromiseAndPart({
   return (
     <>
       <TimeField
-        label="Promised for"
+        label={t('promisedFor')}
         value={job.promiseAt}
         onCommit={(h, m) => {
           const today = set(now, { hours: h, minutes: m, seconds: 0, milliseconds: 0 }).getTime();
@@ -205,7 +219,7 @@ export function PromiseAndPart({
       {promised && honest !== null && job.promiseAt !== honest ? (
         <Button
           kind="small"
-          label={`Promise ${dayTime(honest, now)}`}
+          label={t('promise', { honest: dayTime(honest, now) })}
           onPress={() =>
             void log([
               { type: 'promise', promiseAt: honest },
@@ -220,7 +234,9 @@ export function PromiseAndPart({
         />
       ) : null}
       <Disclosure
-        title={job.partDue?.dueAt != null ? `Part comes ${dayTime(job.partDue.dueAt, now)}` : 'Part on order'}
+        title={
+          job.partDue?.dueAt != null ? t('partComes', { dueAt: dayTime(job.partDue.dueAt, now) }) : t('partOnOrder')
+        }
       >
         <PartDue job={job} />
       </Disclosure>
@@ -233,32 +249,42 @@ export function IntakeMore({ here: { job, failed, log, hard, settings } }: { her
   return (
     <>
       <Disclosure
-        title={`Works before? ${Object.keys(job.functions.before).length} noted${failed ? `, ${failed} failed` : ''}`}
+        title={
+          failed
+            ? t('worksBeforeNotedFailed', { length: Object.keys(job.functions.before).length, failed })
+            : t('worksBeforeNoted', { length: Object.keys(job.functions.before).length })
+        }
       >
         {job.opened ? (
           <Txt size="s" tone="ink2">
-            The device has been opened: what was found before stands as it was noted.
+            {t('theDeviceHasBeenOpenedWhat')}
           </Txt>
         ) : (
           <FunctionList job={job} phase="before" short={false} />
         )}
       </Disclosure>
-      <Disclosure title="More findings">
+      <Disclosure title={t('moreFindings')}>
         <MoreFindings job={job} onFind={(e) => void log([e])} />
       </Disclosure>
       <Link href={`/jobs/${job.id}/comeback` as Href} className="font-body text-m text-ink underline py-3">
         {job.comeBack
-          ? `Come-back of ${job.comeBack.firstLabel || 'a job that is not here'}`
-          : 'It comes back: tie it to its first job'}
+          ? t('comeBackOf', { firstLabel: job.comeBack.firstLabel || t('aJobThatIsNotHere') })
+          : t('itCameBackLinkItTo')}
       </Link>
-      <Disclosure title={`Photos (${job.photos.length})`}>
+      <Disclosure title={t('photos', { length: job.photos.length })}>
         <PhotosSection job={job} />
       </Disclosure>
-      <Disclosure title={`Hold test before opening${job.holds.before ? ', noted' : ', if there is a tester'}`}>
+      <Disclosure title={job.holds.before ? t('holdTestBeforeOpeningNoted') : t('holdTestBeforeOpeningIfYou')}>
         <HoldTest job={job} phase="before" />
       </Disclosure>
       <Disclosure
-        title={`How hard: ${hard.experienced ? 'for experienced hands' : hard.reasons.length ? `${hard.reasons.length} reasons` : 'nothing unusual'}`}
+        title={
+          hard.experienced
+            ? t('howHardForExperiencedHands')
+            : hard.reasons.length
+              ? t('howHardReasons', { length: hard.reasons.length })
+              : t('howHardNothingUnusual')
+        }
       >
         <Txt size="s">{capital(constructionNames[job.face.construction])}.</Txt>
         {hard.reasons.map((r) => (
@@ -281,10 +307,13 @@ export function IntakeWhy({ here: { job, earliest, promised, now, settings } }: 
       computed={{ earliestS: earliest, promised }}
       notes={[
         promised
-          ? `From the plan of the whole bench, run ${promiseRuns} times with durations that scatter as this shop’s own do: four of five end by ${dayTime(promised.p80At, now)}. Rounded up to 15 minutes. A time behind closing is carried over to the next open hour.`
-          : `Hands-on stages add up as independent durations; what closes the cover is counted to its hand-over mark on the long end, at ${temp(settings.roomC, settings)} room. Rounded up to 15 minutes.`,
+          ? t('fromThePlanOfTheWhole', { promiseRuns, p80At: dayTime(promised.p80At, now) })
+          : t('theStagesAddUpEachVarying', { roomC: temp(settings.roomC, settings) }),
       ]}
-      rows={[rowOf('Charge before heat', chargeLimit, '%'), rowOf('Edge flaw when unsure', chipFlawUm.unsure, 'µm')]}
+      rows={[
+        rowOf(t('batteryLevelBeforeHeat'), chargeLimit, '%'),
+        rowOf(t('edgeFlawWhenUnsure'), chipFlawUm.unsure, 'µm'),
+      ]}
     />
   );
 }

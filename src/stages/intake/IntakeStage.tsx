@@ -16,6 +16,7 @@ import {
   IntakeMore,
   IntakeWhy,
 } from './IntakeParts';
+import { t } from '@/words/intake';
 
 export function IntakeStage(p: { job: JobState }) {
   const here = useIntakeStage(p);
@@ -25,7 +26,7 @@ export function IntakeStage(p: { job: JobState }) {
       job={job}
       stage="intake"
       now={now}
-      caution={caution}
+      caution={caution()}
       onMain={ready ? () => goOn() : undefined}
       picture={(size) => <IntakePicture here={here} size={size} />}
       call={<Call {...text} />}
@@ -36,7 +37,7 @@ export function IntakeStage(p: { job: JobState }) {
           label={next}
           onPress={() => goOn()}
           disabled={!ready}
-          {...(ready ? {} : { why: swollen ? 'swollen cell' : `open: ${missing[0]}` })}
+          {...(ready ? {} : { why: swollen ? t('swollenBattery') : t('open', { missing: missing[0] }) })}
         />
       }
     >

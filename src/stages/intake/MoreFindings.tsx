@@ -2,26 +2,52 @@ import { useState } from 'react';
 import { View } from 'react-native';
 
 import type { EventOf } from '@/model/event';
-import { findingNames } from '@/model/eventLine';
+import { findingNames } from '@/words/eventLine';
 import type { JobState } from '@/model/fold';
 import { Entry } from '@/bench-kit/Why';
 import { Button } from '@/ui/Button';
 import { capital } from '@/words/capital';
 import { Choice } from '@/ui/Choice';
+import { t as tr } from '@/words/intake';
 
 export const yesNo = [
-  { id: 'no', name: 'No' },
-  { id: 'unsure', name: 'Unsure' },
-  { id: 'yes', name: 'Yes' },
+  {
+    id: 'no',
+    get name() {
+      return tr('no');
+    },
+  },
+  {
+    id: 'unsure',
+    get name() {
+      return tr('unsure');
+    },
+  },
+  {
+    id: 'yes',
+    get name() {
+      return tr('yes');
+    },
+  },
 ] as const;
 
 const more = ['smokeOrWet', 'paintGone', 'looseLayer', 'screwMissing', 'earlierRepair'] as const;
 const hints: Record<(typeof more)[number], string> = {
-  smokeOrWet: 'Residue and corrosion: old tape holds differently, and faults come later.',
-  paintGone: 'Nothing sticks well where paint flakes.',
-  looseLayer: 'A print layer that lifts comes off with the tape: the cover is a write-off.',
-  screwMissing: 'How many, and where: so that none is looked for later.',
-  earlierRepair: 'What was used before, and what looks different from new.',
+  get smokeOrWet() {
+    return tr('oldGlueAndCorrosionOldTape');
+  },
+  get paintGone() {
+    return tr('nothingSticksWellWherePaintFlakes');
+  },
+  get looseLayer() {
+    return tr('aLoosePrintedLayerComesOff');
+  },
+  get screwMissing() {
+    return tr('howManyAndWhereSoThat');
+  },
+  get earlierRepair() {
+    return tr('whatWasUsedBeforeAndWhat');
+  },
 };
 
 /** What else was found, each with a note of its own. */
@@ -51,7 +77,7 @@ export function MoreFindings({
               <View className="flex-row gap-2 items-end">
                 <View className="flex-1">
                   <Entry
-                    label={`${capital(findingNames[kind])}, note`}
+                    label={tr('note', { kind: capital(findingNames[kind]) })}
                     value={note}
                     onChange={(t) => setNotes({ ...notes, [kind]: t })}
                   />
@@ -59,7 +85,7 @@ export function MoreFindings({
                 <View className="mb-2">
                   <Button
                     kind="small"
-                    label="Note it"
+                    label={tr('noteIt')}
                     disabled={note === f.note}
                     onPress={() => onFind({ type: 'finding', kind, answer: f.answer, note })}
                   />

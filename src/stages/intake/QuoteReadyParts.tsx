@@ -9,6 +9,8 @@ import { Txt } from '@/ui/Txt';
 import { dayTime } from '@/words/units';
 import { validDays } from './useQuoteReady';
 import type { QuoteReadyState } from './useQuoteReady';
+import { t as tr } from '@/words/intake';
+import { told } from '@/words/told';
 
 /** What the customer reads and agrees to. */
 export function QuoteSheet({
@@ -22,10 +24,15 @@ export function QuoteSheet({
         {job.model.name}, {job.label}
       </Txt>
       <Txt size="s" tone="ink2" className="mb-2">
-        {job.customerMark ? `${job.customerMark} · ` : ''}
-        {dayTime(now, 0)} · valid until {dayTime(now + validDays * 86400e3, 0)}
+        {job.customerMark
+          ? tr('validUntil', {
+              customerMark: job.customerMark,
+              now: dayTime(now, 0),
+              now2: dayTime(now + validDays * 86400e3, 0),
+            })
+          : tr('validUntil2', { now: dayTime(now, 0), now2: dayTime(now + validDays * 86400e3, 0) })}
       </Txt>
-      <View role="radiogroup" aria-label="Options" className="flex-row flex-wrap gap-2">
+      <View role="radiogroup" aria-label={tr('options')} className="flex-row flex-wrap gap-2">
         {rows.map((r) => {
           const on = r.id === row.id;
           return (
@@ -44,12 +51,12 @@ export function QuoteSheet({
                 {money(r.grossMinor)}
               </Txt>
               <Txt size="s" tone="ink2">
-                {money(r.taxMinor)} tax in it
+                {tr('taxInIt', { taxMinor: money(r.taxMinor) })}
               </Txt>
               <Txt size="s" className="mt-1">
-                {r.counted === false ? 'ready: working it out' : `ready ${dayTime(r.readyAt, now)}`}
+                {r.counted === false ? tr('readyWorkingItOut') : tr('ready', { readyAt: dayTime(r.readyAt, now) })}
               </Txt>
-              <Txt size="s">{r.minutes} min of work</Txt>
+              <Txt size="s">{tr('minOfWork', { minutes: r.minutes })}</Txt>
             </Pressable>
           );
         })}
@@ -61,14 +68,12 @@ export function QuoteSheet({
       ))}
       {agreed ? (
         <View className="mt-3" testID="signed">
-          <Txt strong>
-            Agreed by {agreed.signed.mark}, {dayTime(agreed.signed.at, 0)}
-          </Txt>
+          <Txt strong>{tr('agreedBy', { mark: agreed.signed.mark, at: dayTime(agreed.signed.at, 0) })}</Txt>
           {agreed.signed.drawing ? <Signature path={agreed.signed.drawing} /> : null}
         </View>
       ) : (
         <Txt size="s" tone="ink2" className="mt-4">
-          Agreed: ______________________
+          {tr('agreed')}
         </Txt>
       )}
     </View>
@@ -80,17 +85,17 @@ export function QuoteTerms({ here: { goOn, setGoOn, currency, row, upTo, setUpTo
   return (
     <View className="mt-3">
       <Choice
-        label="If more is damaged on the way"
+        label={tr('ifMoreBreaksOnTheWay')}
         value={goOn}
         options={[
-          { id: 'stop', name: 'Stop and ask' },
-          { id: 'upTo', name: 'Go on up to a sum' },
+          { id: 'stop', name: tr('stopAndAsk') },
+          { id: 'upTo', name: tr('goOnUpToASum') },
         ]}
         onChange={setGoOn}
       />
       {goOn === 'upTo' ? (
         <NumberField
-          label="Go on up to"
+          label={tr('goOnUpTo')}
           unit={currency}
           low={row.grossMinor / 100}
           high={100000}
@@ -106,35 +111,50 @@ export function QuoteTerms({ here: { goOn, setGoOn, currency, row, upTo, setUpTo
 /** The customer agrees. */
 export function QuoteSign({ here: { agreed, row, job, texts, current } }: { here: QuoteReadyState }) {
   return agreed ? null : (
-    <SignBox key={row.id} title="The customer agrees" why="quote it first" job={job} texts={texts} enabled={current} />
+    <SignBox
+      key={row.id}
+      title={tr('theCustomerAgrees')}
+      why={tr('quoteItFirst')}
+      job={job}
+      texts={texts}
+      enabled={current}
+    />
   );
 }
 
 /** What the price is made from. */
 export function PriceLines({ here: { row, money, settings } }: { here: QuoteReadyState }) {
   return row.lines.length ? (
-    <Disclosure title="What the price is made from">
+    <Disclosure title={tr('whatThePriceIsMadeOf')}>
       {row.lines
         .filter((l) => l.amount > 0)
         .map((l, i) => (
           <View key={i} className="flex-row justify-between py-1 border-b border-rule">
-            <Txt size="s">{l.name}</Txt>
+            <Txt size="s">{told(l.name)}</Txt>
             <Txt size="s" num>
               {money(l.amount)}
             </Txt>
           </View>
         ))}
       <View className="flex-row justify-between py-1">
-        <Txt strong>Cost to the shop</Txt>
+        <Txt strong>{tr('costToTheShop')}</Txt>
         <Txt num strong>
           {money(row.costMinor)}
         </Txt>
       </View>
       <Txt size="s" tone="ink2">
-        {(100 * (1 - row.costMinor / row.netMinor)).toFixed(1)} % of the net price of {money(row.netMinor)} stay with
-        the shop. Rounded once, at the end, up to {money(settings.money.stepMinor)}
-        {settings.money.offMinor ? ` less ${money(settings.money.offMinor)}` : ''}. Rates and prices are set in the
-        shop.
+        {settings.money.offMinor
+          ? tr('ofTheNetPriceOfStay', {
+              toFixed: (100 * (1 - row.costMinor / row.netMinor)).toFixed(1),
+              netMinor: money(row.netMinor),
+              stepMinor: money(settings.money.stepMinor),
+              offMinor: money(settings.money.offMinor),
+            })
+          : tr('ofTheNetPriceOfStay2', {
+              toFixed: (100 * (1 - row.costMinor / row.netMinor)).toFixed(1),
+              netMinor: money(row.netMinor),
+              stepMinor: money(settings.money.stepMinor),
+            })}
       </Txt>
     </Disclosure>
   ) : null;

@@ -5,6 +5,7 @@ import { Txt } from '@/ui/Txt';
 import { useQuoteBase, type QuoteReadyProps } from './useQuoteReady';
 import { useQuoteReady } from './useQuoteReady';
 import { QuoteSheet, QuoteTerms, QuoteSign, PriceLines } from './QuoteReadyParts';
+import { t } from '@/words/intake';
 
 /** Three ways side by side with their prices, the consents, and the customer's mark under them. */
 export function QuoteScreen(p: { job: JobState }) {
@@ -14,12 +15,12 @@ export function QuoteScreen(p: { job: JobState }) {
     return (
       <JobPage
         job={job}
-        title="Quote"
+        title={t('quote')}
         now={now}
         stage="intake"
-        main={<Button kind="main" label="Quote it" onPress={put} disabled why="no route is open" />}
+        main={<Button kind="main" label={t('quoteIt')} onPress={put} disabled why={t('noRouteIsOpen')} />}
       >
-        <Txt>No route is open, so there is nothing to quote.</Txt>
+        <Txt>{t('noRouteIsOpenSoThere')}</Txt>
       </JobPage>
     );
   return <QuoteReady {...base} row={row} />;
@@ -32,16 +33,16 @@ function QuoteReady(p: QuoteReadyProps) {
   return (
     <JobPage
       job={job}
-      title="Quote"
+      title={t('quote')}
       now={now}
       stage="intake"
-      side={<Button label="Print" onPress={() => window.print()} />}
+      side={<Button label={t('print')} onPress={() => window.print()} />}
       main={
         <Button
           kind="main"
-          label={current ? 'Quoted' : 'Quote it'}
+          label={current ? t('quoted') : t('quoteIt')}
           disabled={current || (goOn === 'upTo' && upTo === null)}
-          {...(goOn === 'upTo' && upTo === null ? { why: 'up to how much is open' } : {})}
+          {...(goOn === 'upTo' && upTo === null ? { why: t('sayUpToHowMuch') } : {})}
           onPress={put}
         />
       }

@@ -7,15 +7,22 @@ import { partText } from '@/words/partText';
 import { Choice, Tick } from '@/ui/Choice';
 import { NumberField } from '@/ui/NumberField';
 import { Txt } from '@/ui/Txt';
-import { lengthNumber, length, typedToMm } from '@/words/units';
+import { lengthValue, length, typedToMm } from '@/words/units';
 import type { RouteDetailsState } from './useRouteDetails';
+import { t } from '@/words/intake';
 
 const extraNames: Record<PartExtra, string> = {
   adhesive: 'adhesive',
-  lens: 'lens covers',
-  flash: 'flash window',
+  get lens() {
+    return t('lensCovers');
+  },
+  get flash() {
+    return t('flashWindow');
+  },
   coil: 'coil',
-  mesh: 'microphone mesh',
+  get mesh() {
+    return t('microphoneMesh');
+  },
   frame: 'frame',
 };
 
@@ -24,30 +31,30 @@ export function RouteChoices({ here: { route, job, onRoute } }: { here: RouteDet
   return (
     <>
       <Choice
-        label="The inside is reached through the"
+        label={t('theInsideIsReachedThroughThe')}
         value={route.through}
         options={job.model.faces.filter((f) => !coverKindOf(f).lens).map((f) => ({ id: f.id, name: f.name }))}
         onChange={(through) => onRoute({ through })}
       />
       <Choice
-        label="The internals"
+        label={t('thePartsInside')}
         value={route.internalsOut ? 'out' : 'in'}
         options={[
-          { id: 'in', name: 'Stay in, shielded' },
-          { id: 'out', name: 'Come out' },
+          { id: 'in', name: t('stayInShielded') },
+          { id: 'out', name: t('comeOut') },
         ]}
         onChange={(v) => onRoute({ internalsOut: v === 'out' })}
       />
       <Choice
-        label="Closed again with"
+        label={t('closedAgainWith')}
         value={route.closedBy}
         options={[
-          { id: 'tape', name: 'Ring or tape' },
-          { id: 'bead', name: 'Liquid bead' },
-          { id: 'nothing', name: 'Nothing: clips, or bonded already' },
+          { id: 'tape', name: t('ringOrTape') },
+          { id: 'bead', name: t('liquidBead') },
+          { id: 'nothing', name: t('nothingClipsOrGluedAlready') },
         ]}
         onChange={(closedBy) => onRoute({ closedBy })}
-        hint="Tape leaves the same day. A bead that dries needs a day at two open edges, up to four where only one is open."
+        hint={t('tapeLeavesTheSameDayA')}
       />
     </>
   );
@@ -58,7 +65,7 @@ export function NewPartHas({ here: { route, onRoute, moves, onEvents } }: { here
   return route.origin ? (
     <View className="mb-3">
       <Txt strong className="mb-1">
-        The new part comes with
+        {t('theNewPartComesWith')}
       </Txt>
       {partExtras.map((e) => (
         <Tick
@@ -80,14 +87,17 @@ export function NewPartHas({ here: { route, onRoute, moves, onEvents } }: { here
 /** Pieces that must move. */
 export function MustMove({ here: { moves, job, onEvents } }: { here: RouteDetailsState }) {
   return moves.length ? (
-    <View className="mb-3" role="list" aria-label="Pieces that must move">
+    <View className="mb-3" role="list" aria-label={t('piecesThatMustMove')}>
       <Txt strong className="mb-1">
-        {moves.filter((m) => job.parts[m.id] !== 'onNew').length} of {moves.length} pieces must move
+        {t('ofPiecesMustMove', {
+          length: moves.filter((m) => job.parts[m.id] !== 'onNew').length,
+          length2: moves.length,
+        })}
       </Txt>
       {moves.map((m) => (
         <View key={m.id} role="listitem">
           <Tick
-            label={`${m.name}: on the new part already`}
+            label={t('alreadyOnTheNewPart', { name: m.name })}
             on={job.parts[m.id] === 'onNew'}
             onChange={(on) => onEvents([{ type: 'partState', partId: m.id, to: on ? 'onNew' : 'in' }])}
           />
@@ -102,17 +112,17 @@ export function SideBySide({ here: { route, fields, settings, job, onEvents } }:
   return route.origin ? (
     <View>
       <Txt strong className="mb-1">
-        Old and new side by side
+        {t('oldAndNewSideBySide')}
       </Txt>
       <Txt size="s" tone="ink2" className="mb-2">
-        Lay them back to back before anything is heated. The model’s figures stand in for what is not measured.
+        {t('layThemBackToBackBefore')}
       </Txt>
       <View className="flex-row gap-3">
         <Txt size="s" strong className="flex-1">
-          old
+          {t('old')}
         </Txt>
         <Txt size="s" strong className="flex-1">
-          new
+          {t('new')}
         </Txt>
       </View>
       {fields.map(([what, name, modelMm]) => (
@@ -122,16 +132,16 @@ export function SideBySide({ here: { route, fields, settings, job, onEvents } }:
             {(['oldMm', 'newMm'] as const).map((side) => (
               <View key={side} className="flex-1">
                 <NumberField
-                  label={`${name}, ${side === 'oldMm' ? 'old' : 'new'}`}
+                  label={side === 'oldMm' ? t('old2', { name }) : t('new2', { name })}
                   hideLabel
                   unit={settings.length}
-                  low={Number(lengthNumber(0.05, settings, 2))}
-                  high={Number(lengthNumber(500, settings, 2))}
+                  low={lengthValue(0.05, settings, 2)}
+                  high={lengthValue(500, settings, 2)}
                   digits={settings.length === 'mm' ? 2 : 3}
                   value={
                     job.measured[what]
-                      ? Number(lengthNumber(job.measured[what]![side], settings, 2))
-                      : Number(lengthNumber(modelMm, settings, 2))
+                      ? lengthValue(job.measured[what]![side], settings, 2)
+                      : lengthValue(modelMm, settings, 2)
                   }
                   onCommit={(v) => {
                     const old = job.measured[what] ?? { oldMm: modelMm, newMm: modelMm };
@@ -149,12 +159,14 @@ export function SideBySide({ here: { route, fields, settings, job, onEvents } }:
         </View>
       ))}
       <Txt size="s" tone="ink2" className="mb-2">
-        Wanted on each side: {length(sideGapMm.least.value, settings, 2)} to {length(sideGapMm.most.value, settings, 2)}
-        .
+        {t('wantedOnEachSideTo', {
+          value: length(sideGapMm.least.value, settings, 2),
+          value2: length(sideGapMm.most.value, settings, 2),
+        })}
       </Txt>
       <Tick
-        label="Old and new compared"
-        note="Outline, holes, and the small pieces that sit on the old one."
+        label={t('oldAndNewCompared')}
+        note={t('outlineHolesAndTheSmallPieces')}
         on={job.prep.has('compared')}
         onChange={(done) => onEvents([{ type: 'prep', item: 'compared', done }])}
       />

@@ -11,13 +11,14 @@ import { percent } from '@/words/units';
 import { adviceOf, minutesOf } from '@/work/intake/facts';
 import { blockText, optionName } from './words';
 import type { RouteScreenState } from './useRouteScreen';
+import { t } from '@/words/intake';
 
 /** Which face is worked on. */
 export function FaceAndJoint({ here: { job, facts, settings, setPicked, log, route } }: { here: RouteScreenState }) {
   return job.model.bonds.length > 1 ? (
     <View className="mt-3">
       <Choice
-        label="Face that is worked on"
+        label={t('sideThatIsWorkedOn')}
         value={job.bond.id}
         options={job.model.bonds.map((b) => ({
           id: b.id,
@@ -46,7 +47,7 @@ export function FaceAndJoint({ here: { job, facts, settings, setPicked, log, rou
 /** The ways with what they cost. */
 export function RouteWays({ here: { advice, option, money, setPicked, facts, job } }: { here: RouteScreenState }) {
   return (
-    <View role="radiogroup" aria-label="Ways" className="mt-3">
+    <View role="radiogroup" aria-label={t('ways')} className="mt-3">
       {advice.options.map((o) => {
         const on = o.id === option?.id;
         const off = o.blocks.length > 0;
@@ -55,7 +56,11 @@ export function RouteWays({ here: { advice, option, money, setPicked, facts, job
             key={o.id}
             role="radio"
             aria-checked={on}
-            aria-label={`${optionName(o)}${off ? `: ${o.blocks.map((b) => blockText[b]).join(', ')}` : `, ${money(o.cost.mean)} expected`}`}
+            aria-label={
+              off
+                ? `${optionName(o)}: ${o.blocks.map((b) => blockText[b]).join(', ')}`
+                : t('onAverage', { o: optionName(o), mean: money(o.cost.mean) })
+            }
             onPress={() => setPicked(o.id)}
             className={`min-h-[60px] px-3 py-2 mb-2 rounded-[6px] border-[1.5px] ${on ? 'bg-ink border-ink' : 'bg-panel border-ink2'}`}
           >
@@ -70,7 +75,31 @@ export function RouteWays({ here: { advice, option, money, setPicked, facts, job
             <Txt size="s" tone={on ? 'onInk' : 'ink2'}>
               {off
                 ? o.blocks.map((b) => blockText[b]).join(', ')
-                : `${money(o.cost.low)} to ${money(o.cost.high)} · ${Math.round(minutesOf(o, facts, job))} min${o.risks[0]?.id === 'break' ? ` · breaks ${percent(o.risks[0].a / (o.risks[0].a + o.risks[0].b))}` : ''}${o.id === advice.best?.id ? ' · cheapest' : ''}`}
+                : o.risks[0]?.id === 'break'
+                  ? o.id === advice.best?.id
+                    ? t('toMinBreaksCheapest', {
+                        low: money(o.cost.low),
+                        high: money(o.cost.high),
+                        o: Math.round(minutesOf(o, facts, job)),
+                        a: percent(o.risks[0].a / (o.risks[0].a + o.risks[0].b)),
+                      })
+                    : t('toMinBreaks', {
+                        low: money(o.cost.low),
+                        high: money(o.cost.high),
+                        o: Math.round(minutesOf(o, facts, job)),
+                        a: percent(o.risks[0].a / (o.risks[0].a + o.risks[0].b)),
+                      })
+                  : o.id === advice.best?.id
+                    ? t('toMinCheapest', {
+                        low: money(o.cost.low),
+                        high: money(o.cost.high),
+                        o: Math.round(minutesOf(o, facts, job)),
+                      })
+                    : t('toMin', {
+                        low: money(o.cost.low),
+                        high: money(o.cost.high),
+                        o: Math.round(minutesOf(o, facts, job)),
+                      })}
             </Txt>
           </Pressable>
         );
@@ -88,19 +117,27 @@ export function RouteWhy({ here: { job, facts, advice, money, option } }: { here
       inputs={{ facts }}
       computed={{ options: advice.options.map((o) => ({ id: o.id, mean: Math.round(o.cost.mean) })) }}
       notes={[
-        `Chances are Beta distributions: a first figure that weighs ${priorWeight.value} jobs (breaking: computed, ${breakWeight.value} jobs), and the shop’s own ${facts.counts.done} jobs, ${facts.counts.saved} covers tried to be saved.`,
+        t('chancesAreBetaDistributionsAFirst', {
+          value: priorWeight.value,
+          value2: breakWeight.value,
+          done: facts.counts.done,
+          saved: facts.counts.saved,
+        }),
         ...(advice.saveOrNew
           ? [
-              `Break-even chance ${percent(advice.saveOrNew.pStar)}; knowing the chance exactly would be worth ${money(advice.saveOrNew.evpi)}.`,
+              t('breakEvenChanceKnowingTheChance', {
+                pStar: percent(advice.saveOrNew.pStar),
+                evpi: money(advice.saveOrNew.evpi),
+              }),
             ]
           : []),
       ]}
       rows={[
-        rowOf('Come-back of new genuine glass', comebackChance.genuine, ''),
-        rowOf('Come-back of aftermarket glass', comebackChance.aftermarket, ''),
-        rowOf('Damage inside, this work', damageChance[option?.work ?? 'glassOnly'], ''),
-        rowOf('Too close to call from', closeCall.low, ''),
-        rowOf('Weight of a first figure', priorWeight, 'jobs'),
+        rowOf(t('comeBacksNewGenuineGlass'), comebackChance.genuine, ''),
+        rowOf(t('comeBacksAftermarketGlass'), comebackChance.aftermarket, ''),
+        rowOf(t('damageInsideThisWork'), damageChance[option?.work ?? 'glassOnly'], ''),
+        rowOf(t('tooCloseToCallFrom'), closeCall.low, ''),
+        rowOf(t('weightOfAFirstFigure'), priorWeight, 'jobs'),
       ]}
     />
   );

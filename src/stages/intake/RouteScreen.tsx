@@ -14,6 +14,7 @@ import { useRouteScreen } from './useRouteScreen';
 import { FaceAndJoint, RouteWays, RouteWhy } from './RouteParts';
 import { useRouteDetails } from './useRouteDetails';
 import { RouteChoices, NewPartHas, MustMove, SideBySide } from './RouteDetailsParts';
+import { t } from '@/words/intake';
 
 export function RouteScreen(p: { job: JobState }) {
   const here = useRouteScreen(p);
@@ -38,30 +39,27 @@ export function RouteScreen(p: { job: JobState }) {
   return (
     <JobPage
       job={job}
-      title="Route"
+      title={t('route')}
       now={now}
       stage="intake"
       main={
         <Button
           kind="main"
-          label={same ? (cameFrom(job, 'intake') === 'intake' ? 'Back to intake' : 'Back') : 'Take this route'}
+          label={same ? (cameFrom(job, 'intake') === 'intake' ? t('backToIntake') : t('back')) : t('takeThisRoute')}
           onPress={same ? back : take}
           disabled={!same && (!option || blocked || needsReason)}
-          {...(blocked ? { why: 'swollen cell' } : needsReason ? { why: 'say why another one than computed' } : {})}
+          {...(blocked ? { why: t('swollenBattery') } : needsReason ? { why: t('sayWhyYouChooseAnotherOne') } : {})}
         />
       }
     >
       <Call {...text} />
       <FaceAndJoint here={here} />
       <RouteWays here={here} />
-      {other && !same ? (
-        <Entry label="Why another one than the cheapest" value={because} onChange={setBecause} />
-      ) : null}
+      {other && !same ? <Entry label={t('whyNotTheCheapest')} value={because} onChange={setBecause} /> : null}
       <Txt size="s" tone="ink2">
-        Expected cost to the shop, with 95 % of what is not known about its chances. Saving at {temp(plan.tC, settings)}
-        : {percent(plan.chance)} chance of breaking
-        {plan.safe ? '' : ', no temperature within the limits is safe for it'}. No twisting and no hidden chips are
-        reckoned with: it looks optimistic.
+        {plan.safe
+          ? t('averageCostToTheShopWith', { tC: temp(plan.tC, settings), chance: percent(plan.chance) })
+          : t('averageCostToTheShopWith2', { tC: temp(plan.tC, settings), chance: percent(plan.chance) })}
       </Txt>
       {job.route && option ? (
         <RouteDetails

@@ -14,6 +14,7 @@ import { QrCode } from '@/ui/QrCode';
 import { Txt } from '@/ui/Txt';
 import { dayTime } from '@/words/units';
 import { useNow } from '@/bench-kit/useNow';
+import { t } from '@/words/intake';
 
 /** Tag for device and tray, and what was agreed with the customer about data, lock and tests. */
 export function TagScreen({ job }: { job: JobState }) {
@@ -35,14 +36,14 @@ export function TagScreen({ job }: { job: JobState }) {
   return (
     <JobPage
       job={job}
-      title="Tag and customer"
+      title={t('tagAndCustomer')}
       now={now}
       stage="intake"
-      side={<Button label="Print the tag" onPress={() => window.print()} />}
+      side={<Button label={t('printTheTag')} onPress={() => window.print()} />}
       main={
         <Button
           kind="main"
-          label={cameFrom(job, 'intake') === 'intake' ? 'Back to intake' : 'Back'}
+          label={cameFrom(job, 'intake') === 'intake' ? t('backToIntake') : t('back')}
           onPress={() => router.replace(backHref(job, 'intake'))}
         />
       }
@@ -58,50 +59,50 @@ export function TagScreen({ job }: { job: JobState }) {
           </Txt>
           <Txt size="s">{job.model.name}</Txt>
           {job.customerMark ? <Txt size="s">{job.customerMark}</Txt> : null}
-          {job.promiseAt ? <Txt size="s">promised {dayTime(job.promiseAt, now)}</Txt> : null}
+          {job.promiseAt ? <Txt size="s">{t('promised', { promiseAt: dayTime(job.promiseAt, now) })}</Txt> : null}
         </View>
       </View>
       <Txt size="s" tone="ink2" className="mt-2 mb-2">
-        The same four signs on the device and on its tray; by hand does as well. The search among the jobs finds them.
+        {t('theSameFourSignsOnThe')}
       </Txt>
       <Tick
-        label={`${code} is on the device`}
+        label={t('isOnTheDevice', { code })}
         on={job.prep.has('tagDevice')}
         onChange={(done) => void log([{ type: 'prep', item: 'tagDevice', done }])}
       />
       <Tick
-        label={`${code} is on the tray`}
+        label={t('isOnTheTray', { code })}
         on={job.prep.has('tagTray')}
         onChange={(done) => void log([{ type: 'prep', item: 'tagTray', done }])}
       />
       <View className="mt-4">
         <Choice
-          label="Backup of the customer’s data"
+          label={t('backupOfTheCustomersData')}
           value={c?.backup ?? null}
           options={[
-            { id: 'made', name: 'Made' },
-            { id: 'asked', name: 'Asked, not sure' },
-            { id: 'declined', name: 'None wanted' },
+            { id: 'made', name: t('made') },
+            { id: 'asked', name: t('askedNotSure') },
+            { id: 'declined', name: t('noneWanted') },
           ]}
           onChange={(backup) => agree({ backup })}
-          hint="Work inside can cost the data. Ask before, not after."
+          hint={t('workInsideCanCostTheData')}
         />
         <Choice
-          label="How the functions are tested"
+          label={t('howTheFunctionsAreTested')}
           value={c?.lock ?? null}
           options={[
-            { id: 'noLock', name: 'No lock' },
-            { id: 'customerUnlocks', name: 'Customer unlocks it here' },
-            { id: 'codeGiven', name: 'Code given, on paper' },
-            { id: 'testsWithout', name: 'Only what works locked' },
+            { id: 'noLock', name: t('noLock') },
+            { id: 'customerUnlocks', name: t('customerUnlocksItHere') },
+            { id: 'codeGiven', name: t('codeGivenOnPaper') },
+            { id: 'testsWithout', name: t('onlyWhatWorksLocked') },
           ]}
           onChange={(lock) => agree({ lock })}
-          hint="The code itself is never typed in here."
+          hint={t('neverTypeTheCodeItselfIn')}
         />
-        <Entry label="Agreed besides" value={note ?? c?.note ?? ''} onChange={setNote} multiline />
+        <Entry label={t('alsoAgreed')} value={note ?? c?.note ?? ''} onChange={setNote} multiline />
         <Button
           kind="small"
-          label="Note it"
+          label={t('noteIt')}
           disabled={note === null || note === (c?.note ?? '')}
           onPress={() => {
             agree({ note: note ?? '' });

@@ -3,6 +3,7 @@ import type { WholeJobSlice } from '@/model/stages/wholeJob';
 import type { IntakeSlice } from '@/model/stages/intake';
 import type { CoverSlice } from '@/model/stages/cover';
 import { dayTime, span } from '@/words/units';
+import { t } from '@/words/intake';
 
 export interface IntakeCall {
   sentence: string;
@@ -14,14 +15,14 @@ export interface IntakeCall {
 export function missingAtIntake(job: Pick<JobWay, 'effective'> & IntakeSlice & CoverSlice): string[] {
   const out: string[] = [];
   // asked first, decided first: heat, route and price follow from it (law 22)
-  if (!job.findings.crack && !job.cracks.size) out.push('where it is cracked');
-  if (!job.findings.cellSwollen) out.push('is the cell swollen');
-  if (!job.findings.chip) out.push('chips at the edge');
-  if (!job.findings.bent) out.push('is the frame bent');
-  if (job.chargePercent === null) out.push('state of charge');
-  if (!job.prep.has('powerOff')) out.push('power off');
-  if (!job.prep.has('trayOut')) out.push('card tray out');
-  if (!job.route && !job.effective.some((e) => e.type === 'route')) out.push('the route');
+  if (!job.findings.crack && !job.cracks.size) out.push(t('whereItIsCracked'));
+  if (!job.findings.cellSwollen) out.push(t('isTheBatterySwollen'));
+  if (!job.findings.chip) out.push(t('chipsAtTheEdge2'));
+  if (!job.findings.bent) out.push(t('isTheFrameBent'));
+  if (job.chargePercent === null) out.push(t('batteryLevel2'));
+  if (!job.prep.has('powerOff')) out.push(t('powerOff'));
+  if (!job.prep.has('trayOut')) out.push(t('cardTrayOut'));
+  if (!job.route && !job.effective.some((e) => e.type === 'route')) out.push(t('theRoute'));
   return out;
 }
 
@@ -39,31 +40,34 @@ export function intakeCall(
 ): IntakeCall {
   if (job.findings.cellSwollen?.answer === 'yes')
     return {
-      sentence: 'Stop: swollen cell. No heat, no prying.',
-      reason: 'Into the fire-proof bag, away from people; follow the maker and local rules for damaged cells.',
+      sentence: t('stopSwollenBatteryNoHeatNo'),
+      reason: t('intoTheFireProofBagAway'),
       tone: 'caution',
     };
   const missing = missingAtIntake(job);
   const until = honest
-    ? `Earliest pick-up ${dayTime(honest.at, now)}, kept in four of five cases with all else on the bench.${honest.was === null ? '' : ` It was ${dayTime(honest.was, now)}: the bench has changed.`}`
-    : 'Earliest pick-up: working it out, with all else on the bench.';
+    ? `${t('earliestPickUp4In5', { at: dayTime(honest.at, now) })}${honest.was === null ? '' : ` ${t('itWasTheBenchHasChanged', { was: dayTime(honest.was, now) })}`}`
+    : t('earliestPickUpWorkingItOut2');
   if (job.promiseAt !== null && honest && job.promiseAt < honest.at)
     return {
-      sentence: `${dayTime(job.promiseAt, now)} cannot be kept: ${dayTime(honest.at, now)} at the earliest.`,
-      reason: `Short by ${span((honest.at - job.promiseAt) / 1e3)}. Say so now, or agree on another time.`,
+      sentence: t('cannotBeKeptAtTheEarliest', { promiseAt: dayTime(job.promiseAt, now), at: dayTime(honest.at, now) }),
+      reason: t('shortBySaySoNowOr', { at: span((honest.at - job.promiseAt) / 1e3) }),
       tone: 'caution',
     };
   if (missing.length)
     return {
-      sentence: `${missing.length} ${missing.length === 1 ? 'answer' : 'answers'} to go: ${missing[0]}.`,
+      sentence:
+        missing.length === 1
+          ? t('answerToGo', { length: missing.length, missing: missing[0] })
+          : t('answersToGo', { length: missing.length, missing: missing[0] }),
       reason: until,
       tone: 'ink',
     };
   if (job.findings.bent?.answer === 'yes')
     return {
-      sentence: 'Agree on the bent frame first, then heat.',
-      reason: `New glass may not sit flush and can lift again. ${until}`,
+      sentence: t('agreeOnTheBentFrameFirst'),
+      reason: t('newGlassMayNotSitFlush', { until }),
       tone: 'caution',
     };
-  return { sentence: job.stages.heat === 'skipped' ? 'Ready to lift.' : 'Ready to heat.', reason: until, tone: 'ink' };
+  return { sentence: job.stages.heat === 'skipped' ? t('readyToLift') : t('readyToHeat'), reason: until, tone: 'ink' };
 }

@@ -1,6 +1,7 @@
 import type { RouteAdvice } from '@/core/intake/route';
 import { percent } from '@/words/units';
 import { blockText, optionName } from './words';
+import { t } from '@/words/intake';
 
 /** What comes out cheapest, and how sure that is. */
 export function routeCall(
@@ -10,24 +11,38 @@ export function routeCall(
   if (!a.best) {
     const why = [...new Set(a.options.flatMap((o) => o.blocks))].map((b) => blockText[b]);
     return {
-      sentence: 'No route is open.',
-      reason: `${why.join('; ')}. Change what stands in the way, or decline.`,
+      sentence: t('noRouteIsOpen2'),
+      reason: t('changeWhatStandsInTheWay', { join: why.join('; ') }),
       tone: 'caution',
     };
   }
   const s = a.saveOrNew;
-  const even = s
-    ? ` Saving pays while the chance of breaking is under ${percent(Math.min(1, Math.max(0, s.pStar)))}.`
-    : '';
+  const even = s ? ` ${t('savingPaysWhileTheChanceOf', { min: percent(Math.min(1, Math.max(0, s.pStar))) })}` : '';
   if (a.next?.close)
     return {
-      sentence: `Too close to call: ${optionName(a.best).toLowerCase()} or ${optionName(a.next.option).toLowerCase()}.`,
-      reason: `${money(a.best.cost.mean)} against ${money(a.next.option.cost.mean)} expected; the first is the cheaper one with ${percent(a.next.probBest)}.${even}`,
+      sentence: t('tooCloseToCallOr', {
+        toLowerCase: optionName(a.best).toLowerCase(),
+        toLowerCase2: optionName(a.next.option).toLowerCase(),
+      }),
+      reason: t('againstOnAverageTheFirstIs', {
+        mean: money(a.best.cost.mean),
+        mean2: money(a.next.option.cost.mean),
+        probBest: percent(a.next.probBest),
+        even,
+      }),
       tone: 'ink',
     };
   return {
-    sentence: `${optionName(a.best)}: ${money(a.best.cost.mean)} expected.`,
-    reason: `${money(a.best.cost.low)} to ${money(a.best.cost.high)}.${a.next ? ` ${optionName(a.next.option)} comes next at ${money(a.next.option.cost.mean)}.` : ''}${even}`,
+    sentence: t('onAverage2', { best: optionName(a.best), mean: money(a.best.cost.mean) }),
+    reason: a.next
+      ? t('toComesNextAt', {
+          low: money(a.best.cost.low),
+          high: money(a.best.cost.high),
+          option: optionName(a.next.option),
+          mean: money(a.next.option.cost.mean),
+          even,
+        })
+      : t('to', { low: money(a.best.cost.low), high: money(a.best.cost.high), even }),
     tone: 'ink',
   };
 }

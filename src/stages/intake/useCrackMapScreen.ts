@@ -12,11 +12,12 @@ import type { NewEvent } from '@/model/event';
 import type { JobState } from '@/model/fold';
 import { useActions } from '@/bench-kit/actions';
 import { pieceReasons, piecesDrawn, useCrackMap } from '@/bench-kit/crackMap';
-import { placeName } from '@/work/heat/placeNames';
+import { placeName } from '@/words/placeNames';
 import { newId } from '@/store/ids';
 import { useSettings } from '@/store/shop';
 import { area, length } from '@/words/units';
 import { useNow } from '@/bench-kit/useNow';
+import { t } from '@/words/intake';
 
 type Mode = 'draw' | 'chip' | 'rub' | 'look';
 
@@ -56,8 +57,8 @@ const spread = (pts: readonly Pt[]) => Math.max(...pts.map((p) => Math.hypot(p[0
 export function placeOf(path: Perimeter, at: Pt): string {
   const s = path.locate(at);
   const p = path.point(s);
-  if (Math.hypot(p.at[0] - at[0], p.at[1] - at[1]) > path.lengthMm / 12) return 'in the middle';
-  return `by the ${placeName(path, s)}`;
+  if (Math.hypot(p.at[0] - at[0], p.at[1] - at[1]) > path.lengthMm / 12) return t('inTheMiddle');
+  return t('byThe', { path: placeName(path, s) });
 }
 
 /** The crack or chip that a finger means, as the event that rubs it out. */
@@ -100,15 +101,16 @@ export function useCrackMapScreen({ job }: { job: JobState }) {
 
   const addCrack = (make: () => Pt[]) => {
     try {
-      if (job.cracks.size >= maxCracks) throw new CoreInputError('cracks', job.cracks.size + 1, `up to ${maxCracks}`);
+      if (job.cracks.size >= maxCracks)
+        throw new CoreInputError('cracks', job.cracks.size + 1, t('upTo', { maxCracks }));
       const pts = [...make()] as [number, number][];
       const { min, max } = boxOf(job.face.cover.outline);
       const off = pts.find((p) => p.some((v, i) => v < min[i]! - offMm || v > max[i]! + offMm));
       if (off)
         throw new CoreInputError(
-          'crack, point',
+          t('crackPoint'),
           `${off[0]},${off[1]}`,
-          `x ${min[0] - offMm} to ${max[0] + offMm}, y ${min[1] - offMm} to ${max[1] + offMm} mm`,
+          t('xToYToMm', { min: min[0] - offMm, max: max[0] + offMm, min2: min[1] - offMm, max2: max[1] + offMm }),
         );
       const events: NewEvent[] = [{ type: 'crack', crackId: newId(), onFace, pts }];
       if (job.findings.crack?.answer !== 'yes')
@@ -117,7 +119,7 @@ export function useCrackMapScreen({ job }: { job: JobState }) {
       setProblem(null);
       return true;
     } catch (e) {
-      setProblem(e instanceof Error ? e.message : 'not a crack');
+      setProblem(e instanceof Error ? e.message : t('notACrack'));
       return false;
     }
   };
@@ -141,7 +143,7 @@ export function useCrackMapScreen({ job }: { job: JobState }) {
     }
     const near = nearest(job, p);
     if (near) void log([near]);
-    else setProblem(`nothing within ${length(reachMm, settings, 0)} to rub out`);
+    else setProblem(t('nothingWithinToRubOut', { reachMm: length(reachMm, settings, 0) }));
   };
   const last = job.effective.findLast((e) => crackEvents.has(e.type));
   const pieces = found?.map.pieces ?? [];
@@ -156,9 +158,9 @@ export function useCrackMapScreen({ job }: { job: JobState }) {
     return [
       ...(found?.steps.map((_, i) => pieceLine(i)) ?? []),
       ...(found?.map.dangling.length
-        ? [`${length(found.map.danglingMm, settings, 0)} of crack ends inside and frees no piece`]
+        ? [t('ofCrackEndsInsideAndFrees', { danglingMm: length(found.map.danglingMm, settings, 0) })]
         : []),
-      ...[...job.chips.values()].map((p) => `chip at the ${placeName(path, path.locate(p))}`),
+      ...[...job.chips.values()].map((p) => t('chipAtThe', { path: placeName(path, path.locate(p)) })),
     ];
   }, [found, job.chips, path, settings]);
   return {

@@ -4,13 +4,14 @@ import { useRouter } from 'expo-router';
 import { gaugePoints } from '@/core/fit/gaugePoints';
 import type { JobState } from '@/model/fold';
 import { useByEye } from '@/bench-kit/ByEye';
-import { placeName } from '@/work/heat/placeNames';
+import { placeName } from '@/words/placeNames';
 import { useGaugePad } from '@/bench-kit/useGaugePad';
 import { useSettings } from '@/store/shop';
 import { bondPerimeter, Perimeter } from '@/core/device/perimeter';
 import { useNow } from '@/bench-kit/useNow';
 import { frameOf } from '@/work/bond/frameOf';
 import { frameText, seatByEye } from './words';
+import { t } from '@/words/intake';
 
 /** How it stands: what FrameScreen shows and does. */
 export function useFrameScreen({ job }: { job: JobState }) {
@@ -28,7 +29,9 @@ export function useFrameScreen({ job }: { job: JobState }) {
   const missing = points.filter((p) => job.seats[p.id] === undefined);
   const [next] = missing;
   const { thumb, pad } = useGaugePad(
-    measuring && next ? `Height ${points.indexOf(next) + 1}: ${placeName(edge, edge.locate(next.at))}` : null,
+    measuring && next
+      ? t('height2', { next: points.indexOf(next) + 1, edge: placeName(edge, edge.locate(next.at)) })
+      : null,
     true,
   );
   const text = frame
@@ -36,8 +39,8 @@ export function useFrameScreen({ job }: { job: JobState }) {
     : !measuring
       ? seatByEye(by, place, points, settings)
       : {
-          sentence: `${missing.length} heights to go.`,
-          reason: 'A straight edge over the frame, the depth of the seat under it at each point; higher is positive.',
+          sentence: t('heightsToGo', { length: missing.length }),
+          reason: t('aStraightEdgeOverTheFrame'),
           bad: false,
         };
   return {

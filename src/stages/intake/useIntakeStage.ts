@@ -15,14 +15,16 @@ import { intakeCall, missingAtIntake } from './intakeCall';
 import { useSteadyPromise } from '@/bench-kit/usePromises';
 import { useShopPlan } from '@/bench-kit/useShopPlan';
 import { optionName } from './words';
+import { t } from '@/words/intake';
 
-export const caution =
-  'Cracked glass: eye cover, gloves, tape over it. A swollen, bent or punctured cell is never heated or refitted: stop on smell, hiss or swelling, follow the maker and local rules.';
+export const caution = () => t('crackedGlassEyeCoverGlovesTape');
 
 function quoteLine(job: JobState): string {
   const c = job.quote?.choices.find((x) => x.id === job.quote?.chosenId);
-  if (!c || !job.quote) return 'not quoted';
-  return `${price(c.grossMinor, job.quote.currency)}, ${job.signed.some((s) => s.role === 'customer') ? 'signed' : 'not signed'}`;
+  if (!c || !job.quote) return t('notQuoted');
+  return job.signed.some((s) => s.role === 'customer')
+    ? t('signed', { grossMinor: price(c.grossMinor, job.quote.currency) })
+    : t('notSigned', { grossMinor: price(c.grossMinor, job.quote.currency) });
 }
 
 /** How it stands: what IntakeStage shows and does. */
@@ -59,46 +61,50 @@ export function useIntakeStage({ job }: { job: JobState }) {
   const ready = missing.length === 0 && !swollen;
   const frame = frameOf(job);
   const hard = hardOf(job, found?.steps ?? []);
-  const next = job.stages.heat === 'skipped' ? 'Go to lift' : 'Go to heat';
+  const next = job.stages.heat === 'skipped' ? t('goToLift') : t('goToHeat');
   const bentMaybe = ['yes', 'unsure'].includes(job.findings.bent?.answer ?? '');
   const failed = Object.values(job.functions.before).filter((r) => r === 'fail').length;
   const pages: { to: string; name: string; line: string; done: boolean }[] = [
     {
       to: 'cracks',
-      name: 'Crack map',
+      name: t('crackMap'),
       line: job.cracks.size
-        ? `${pieces.length} ${pieces.length === 1 ? 'piece' : 'pieces'}, ${job.chips.size} chips`
-        : 'no crack drawn',
+        ? pieces.length === 1
+          ? t('pieceChips', { length: pieces.length, size: job.chips.size })
+          : t('piecesChips', { length: pieces.length, size: job.chips.size })
+        : t('noCrackDrawn2'),
       done: job.cracks.size > 0,
     },
     ...(bentMaybe
       ? [
           {
             to: 'frame',
-            name: 'Seat of the frame',
+            name: t('seatOfTheFrame'),
             line: frame
-              ? `${Math.round(frame.contactShare * 100)} % of the ring will bond`
-              : 'measure the seat heights',
+              ? t('ofTheRingWillBond2', { contactShare: Math.round(frame.contactShare * 100) })
+              : t('measureTheSeatHeights'),
             done: frame !== null,
           },
         ]
       : []),
     {
       to: 'route',
-      name: 'Route',
-      line: job.route ? optionName(job.route) : 'not chosen',
+      name: t('route'),
+      line: job.route ? optionName(job.route) : t('notChosen'),
       done: job.route !== null,
     },
     {
       to: 'quote',
-      name: 'Quote',
+      name: t('quote'),
       line: quoteLine(job),
       done: job.signed.some((s) => s.role === 'customer'),
     },
     {
       to: 'tag',
-      name: 'Tag and customer',
-      line: `${tagCode(job.id)}${job.customer?.backup ? `, backup ${job.customer.backup}` : ', backup not asked'}`,
+      name: t('tagAndCustomer'),
+      line: job.customer?.backup
+        ? t('backup', { id: tagCode(job.id), backup: job.customer.backup })
+        : t('backupNotAsked', { id: tagCode(job.id) }),
       done: job.prep.has('tagDevice') && job.prep.has('tagTray'),
     },
   ];

@@ -3,6 +3,7 @@ import { piecesToMove, type RouteOption } from '@/core/intake/route';
 import type { NewEvent } from '@/model/event';
 import type { JobState } from '@/model/fold';
 import { useSettings } from '@/store/shop';
+import { t } from '@/words/intake';
 
 /** How it stands: what RouteDetails shows and does. */
 export function useRouteDetails({
@@ -24,10 +25,10 @@ export function useRouteDetails({
   const lens = job.face.holes.find((h) => h.role === 'camera');
   const lensMm = lens?.shape.kind === 'disc' ? 2 * lens.shape.rMm : null;
   const fields = [
-    ['width', 'Width of the glass', model.width],
-    ['height', 'Height of the glass', model.height],
-    ['thickness', 'Thickness of the glass', model.thickness],
-    ...(lensMm ? [['lensHole', 'Camera hole, old ring against new hole', lensMm] as const] : []),
+    ['width', t('widthOfTheGlass'), model.width],
+    ['height', t('heightOfTheGlass'), model.height],
+    ['thickness', t('thicknessOfTheGlass'), model.thickness],
+    ...(lensMm ? [['lensHole', t('cameraHoleOldRingAgainstNew'), lensMm] as const] : []),
   ] as const;
   return { route, fields, settings, job, onEvents, moves, onRoute };
 }

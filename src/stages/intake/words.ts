@@ -6,10 +6,11 @@ import { eyeWords } from '@/words/eyeWords';
 import type { BentFrame } from '@/core/fit/bentFrame';
 import type { HardReason } from '@/core/intake/difficulty';
 import type { RouteBlock, RouteOption } from '@/core/intake/route';
-import { constructionNames, originNames, workNames } from '@/model/eventLine';
+import { constructionNames, originNames, workNames } from '@/words/eventLine';
 import type { Settings } from '@/model/settings';
 import { capital } from '@/words/capital';
-import { length, percent } from '@/words/units';
+import { digits, length, percent } from '@/words/units';
+import { t } from '@/words/intake';
 
 type Units = Pick<Settings, 'temperature' | 'length'>;
 
@@ -17,36 +18,46 @@ export const optionName = (o: Pick<RouteOption, 'work' | 'origin' | 'cover'>) =>
   `${capital(workNames[o.work])}${o.origin ? `, ${originNames[o.origin]}` : ''}`;
 
 export const blockText: Record<RouteBlock, string> = {
-  coverCracked: 'the cover is cracked',
-  looseLayer: 'the print layer is loose',
-  swollen: 'swollen cell: no heat, no prying',
-  noPrice: 'no price in the list',
+  get coverCracked() {
+    return t('theBackIsCracked');
+  },
+  get looseLayer() {
+    return t('thePrintedLayerIsLoose');
+  },
+  get swollen() {
+    return t('swollenBatteryNoHeatNoPrying');
+  },
+  get noPrice() {
+    return t('noPriceInTheList');
+  },
 };
 
 export function hardText(r: HardReason, u: Units): string {
   switch (r.why) {
     case 'construction':
-      return coverKindOf(r).heldAllOver
-        ? 'Glued over the whole area: comes off in pieces, needs far more heat'
-        : `${capital(constructionNames[r.construction])}`;
+      return coverKindOf(r).heldAllOver ? t('glueOverTheWholeBackIt') : capital(constructionNames[r.construction]);
     case 'pieces':
-      return `${r.count} pieces, ${r.atCamera} of them at a camera${r.noFreeEdge ? `, ${r.noFreeEdge} without a free edge` : ''}`;
+      return r.noFreeEdge
+        ? t('piecesOfThemAtACamera', { count: r.count, atCamera: r.atCamera, noFreeEdge: r.noFreeEdge })
+        : t('piecesOfThemAtACamera2', { count: r.count, atCamera: r.atCamera });
     case 'partsToMove':
-      return `${r.count} ${r.count === 1 ? 'piece has' : 'pieces have'} to move to the new part`;
+      return r.count === 1
+        ? t('pieceHasToMoveToThe', { count: r.count })
+        : t('piecesHaveToMoveToThe', { count: r.count });
     case 'shortCable':
-      return `${capital(r.name)} is taut at ${Math.round(r.maxDeg)}°: unplug it before the cover is turned`;
+      return t('isTautAtUnplugItBefore', { name: capital(r.name), maxDeg: Math.round(r.maxDeg) });
     case 'saveChipped':
-      return 'A cover with chips, or perhaps with chips, is to be saved';
+      return t('youWantToSaveABack');
     case 'bent':
       return r.maxGapMm === null
-        ? 'The frame is bent: measure the seat'
-        : `The frame is bent: up to ${length(r.maxGapMm, u, 2)} under the glass`;
+        ? t('theFrameIsBentMeasureThe')
+        : t('theFrameIsBentUpTo', { maxGapMm: length(r.maxGapMm, u, 2) });
     case 'twoLeaves':
-      return 'Two leaves and a hinge: support both, never bend it open';
+      return t('twoHalvesAndAHingeSupport');
     case 'largeGlass':
-      return `A ring of ${length(r.perimeterMm, u, 0)} cools faster than it is cut: several heats`;
+      return t('aRingOfCoolsFasterThan', { perimeterMm: length(r.perimeterMm, u, 0) });
     case 'internalsOut':
-      return 'The inside comes out and goes back in';
+      return t('theInsideComesOutAndGoes');
   }
 }
 
@@ -59,47 +70,54 @@ export function seatByEye(
   const noticed = length(noticedMm('seat'), u, 2);
   if (!by.eye)
     return {
-      sentence: 'Is the seat straight all round?',
-      reason: `A straight edge over the frame, against the light. A bend of ${noticed} is seen in nine of ten.`,
+      sentence: t('isTheSeatStraightAllRound'),
+      reason: t('aStraightEdgeOverTheFrame2', { noticed }),
       bad: false,
     };
   if (by.eye.fine)
     return {
-      sentence: 'Straight by eye.',
-      reason: `A bend of ${noticed} would have been seen in nine of ten.`,
+      sentence: t('straightByEye'),
+      reason: t('youWouldHaveSeenABend', { noticed }),
       bad: false,
     };
-  if (!by.eye.spots.length)
-    return { sentence: 'Tap where it is high or low.', reason: 'On the plan, by what you see.', bad: false };
+  if (!by.eye.spots.length) return { sentence: t('tapWhereItIsHighOr'), reason: t('onThePlanByWhatYou'), bad: false };
   return {
-    sentence: 'Bent: measure it before it is bonded.',
-    reason: `By eye ${by.eye.spots.map((s) => `${eyeWords.seat[s.how]} at ${placeOf(points.find((p) => p.id === s.point)!)}`).join(', ')}. How far decides between thicker tape, a bead and declining.`,
+    sentence: t('bentMeasureItBeforeYouBond'),
+    reason: t('byEyeHowFarDecidesBetween', {
+      join: by.eye.spots
+        .map((s) => `${eyeWords.seat[s.how]} at ${placeOf(points.find((p) => p.id === s.point)!)}`)
+        .join(', '),
+    }),
     bad: true,
   };
 }
 
 export function frameText(f: BentFrame, u: Units): { sentence: string; reason: string; bad: boolean } {
   const bad = 100 * (1 - f.contactShare);
-  const gap = `Largest gap under a flat glass ${length(f.maxGapMm, u, 2)}.`;
+  const gap = t('largestGapUnderFlatGlass2', { maxGapMm: length(f.maxGapMm, u, 2) });
   switch (f.action) {
     case 'tapeAsPlanned':
-      return { sentence: 'The ring bonds all round.', reason: gap, bad: false };
+      return { sentence: t('theRingBondsAllRound'), reason: gap, bad: false };
     case 'thickerTape':
       return {
-        sentence: `Tape of ${length(f.tapePickMm!, u, 2)} bridges the bend.`,
-        reason: `${gap} The planned tape would not bond on ${bad.toFixed(0)} % of the ring.`,
+        sentence: t('tapeOfBridgesTheBend', { tapePickMm: length(f.tapePickMm!, u, 2) }),
+        reason: t('thePlannedTapeWouldNotBond', { gap, toFixed: digits(bad) }),
         bad: false,
       };
     case 'beadTopUp':
       return {
-        sentence: `${bad.toFixed(0)} % of the ring will not bond: add a bead there.`,
-        reason: `${gap} ${f.beadVolumeMm3.toFixed(1)} mm³, up to ${length(f.beadHeightMm, u, 2)} high, of an adhesive that keeps its volume: one that dries does not fill.`,
+        sentence: t('ofTheRingWillNotBond', { toFixed: digits(bad) }),
+        reason: t('mmUpToHighOfAn', {
+          gap,
+          toFixed: digits(f.beadVolumeMm3, 1),
+          beadHeightMm: length(f.beadHeightMm, u, 2),
+        }),
         bad: true,
       };
     case 'declineOrStraighten':
       return {
-        sentence: 'Decline, or straighten the frame first.',
-        reason: `${gap} ${bad.toFixed(0)} % of the ring would not bond, and no tape or bead bridges that.`,
+        sentence: t('sayNoOrStraightenTheFrame'),
+        reason: t('ofTheRingWouldNotBond', { gap, toFixed: digits(bad) }),
         bad: true,
       };
   }
@@ -108,9 +126,25 @@ export function frameText(f: BentFrame, u: Units): { sentence: string; reason: s
 /** Consent wordings: plain, and never a promise. */
 export const consentText = {
   bent: (gapMm: number | null, u: Units) =>
-    `The frame of the device is bent${gapMm === null ? '' : ` by up to ${length(gapMm, u, 2)} under the glass`}. New glass on a bent frame is under stress and can crack again or lift at the edge, even without a fall. Straightening may not succeed and can damage the device.`,
-  water:
-    'After opening, this device is no longer to be regarded as protected against water. A check made in the shop finds leaks; it does not restore or prove the maker’s rating. Keep it away from water.',
+    gapMm === null ? t('theFrameOfTheDeviceIs') : t('theFrameOfTheDeviceIs2', { gapMm: length(gapMm, u, 2) }),
+  get water() {
+    return t('afterOpeningThisDeviceIsNo');
+  },
   choice: (name: string, priceText: string, risk: { mean: number; low: number; high: number }, upTo: string | null) =>
-    `Chosen: ${name}, ${priceText}. Estimated chance of further damage ${percent(risk.mean)} (range ${percent(risk.low)} to ${percent(risk.high)}). In that case: ${upTo ? `go on up to ${upTo}` : 'stop and ask'}.`,
+    upTo
+      ? t('chosenEstimatedChanceOfFurtherDamage', {
+          name,
+          priceText,
+          mean: percent(risk.mean),
+          low: percent(risk.low),
+          high: percent(risk.high),
+          upTo,
+        })
+      : t('chosenEstimatedChanceOfFurtherDamage2', {
+          name,
+          priceText,
+          mean: percent(risk.mean),
+          low: percent(risk.low),
+          high: percent(risk.high),
+        }),
 };

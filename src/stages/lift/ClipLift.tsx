@@ -7,6 +7,7 @@ import { Txt } from '@/ui/Txt';
 import { length, temp } from '@/words/units';
 import { caution, useClipLift } from './useClipLift';
 import { ClipPicture, ClipCall, ClipReadings, ClipMain, ClipWhy } from './ClipLiftParts';
+import { t } from '@/words/lift';
 
 /** A clipped cover: clip after clip from the charge port, with the edge no higher than the plastic bears. */
 export function ClipLift(p: { job: JobState }) {
@@ -17,33 +18,47 @@ export function ClipLift(p: { job: JobState }) {
       job={job}
       stage="lift"
       now={now}
-      caution={caution}
+      caution={caution()}
       onMain={next ? () => set(next.index, 'open') : () => goOn()}
       picture={(size) => <ClipPicture here={here} size={size} />}
       call={<ClipCall here={here} />}
       readings={<ClipReadings here={here} />}
       main={<ClipMain here={here} />}
-      side={next ? <Button label="It broke" onPress={() => set(next.index, 'broken')} /> : undefined}
+      side={next ? <Button label={t('itBroke')} onPress={() => set(next.index, 'broken')} /> : undefined}
     >
       {patch ? (
         <Txt size="s" className="mt-2">
-          Glued spot{reader ? ' at the reader' : ''}: peel it slowly{' '}
-          {patch.workC === null ? 'and cold' : `from ${temp(patch.workC, units)} on`}, and keep the cover under{' '}
-          {temp(strength.surfaceC.stop.value, units)}. A drop of alcohol works too.
+          {reader
+            ? patch.workC === null
+              ? t('gluedSpotAtTheReaderPeel', { value: temp(strength.surfaceC.stop.value, units) })
+              : t('gluedSpotAtTheReaderPeel2', {
+                  workC: temp(patch.workC, units),
+                  value: temp(strength.surfaceC.stop.value, units),
+                })
+            : patch.workC === null
+              ? t('gluedSpotPeelItSlowlyAnd', { value: temp(strength.surfaceC.stop.value, units) })
+              : t('gluedSpotPeelItSlowlyFrom', {
+                  workC: temp(patch.workC, units),
+                  value: temp(strength.surfaceC.stop.value, units),
+                })}
         </Txt>
       ) : null}
       {broken ? (
         <Txt size="s" className="mt-2">
-          A broken clip leaves a gap there: tell the customer, or take a new cover.
+          {t('aBrokenClipLeavesAGap')}
         </Txt>
       ) : null}
-      <Disclosure title="Clips one by one">
+      <Disclosure title={t('clipsOneByOne')}>
         {plan.steps.map((s, i) => (
           <Tick
             key={s.index}
             label={`${i + 1}. ${name(s)}`}
             on={job.clips.has(s.index)}
-            note={`up to ${length(Math.min(s.liftMm, 20), units)}${s.near.length ? `, ${s.near.join(', ')} beside it` : ''}`}
+            note={
+              s.near.length
+                ? t('upToBesideIt', { liftMm: length(Math.min(s.liftMm, 20), units), join: s.near.join(', ') })
+                : t('upTo', { liftMm: length(Math.min(s.liftMm, 20), units) })
+            }
             onChange={(v) => set(s.index, v ? 'open' : 'holds')}
           />
         ))}

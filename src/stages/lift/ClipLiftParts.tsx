@@ -1,7 +1,7 @@
 import { clipHeightMm, clipStart } from '@/core/lift/clips';
 import type { Pt } from '@/core/device/types';
 import { PlainPlan } from '@/bench-kit/PlainPlan';
-import { edgeName } from '@/work/heat/placeNames';
+import { edgeName } from '@/words/placeNames';
 import { rowOf, Why } from '@/bench-kit/Why';
 import { Button } from '@/ui/Button';
 import { Call } from '@/ui/Call';
@@ -10,6 +10,7 @@ import { Readings } from '@/ui/Readings';
 import { length, temp } from '@/words/units';
 import type { PlanSize } from '@/bench-kit/StageShell';
 import type { ClipLiftState } from './useClipLift';
+import { t } from '@/words/lift';
 
 function nearestClip<T extends { at: Pt }>(steps: readonly T[], p: Pt): T | null {
   let best: { s: T; d: number } | null = null;
@@ -32,10 +33,22 @@ export function ClipPicture({
     <PlainPlan
       job={job}
       size={size}
-      label={`${plan.steps.length - left.length} of ${plan.steps.length} clips open`}
-      lines={plan.steps.map(
-        (s, i) =>
-          `${i + 1}. ${name(s)}: ${job.clips.get(s.index) ?? 'holds'}, up to ${length(s.liftMm, units)}${s.near.length ? `; ${s.near.join(', ')} beside it` : ''}`,
+      label={t('ofClipsOpen', { length: plan.steps.length - left.length, length2: plan.steps.length })}
+      lines={plan.steps.map((s, i) =>
+        s.near.length
+          ? t('upToBesideIt2', {
+              i: i + 1,
+              s: name(s),
+              index: job.clips.get(s.index) ?? 'holds',
+              liftMm: length(s.liftMm, units),
+              join: s.near.join(', '),
+            })
+          : t('upTo2', {
+              i: i + 1,
+              s: name(s),
+              index: job.clips.get(s.index) ?? 'holds',
+              liftMm: length(s.liftMm, units),
+            }),
       )}
       onTap={(p) => {
         const near = nearestClip(plan.steps, p);
@@ -59,17 +72,45 @@ export function ClipCall({ here: { next, plan, name, left, units, fold, reader }
     <Call
       {...(next
         ? {
-            sentence: `Clip ${plan.steps.indexOf(next) + 1}: ${name(next)}.`,
-            reason: `${left.length === plan.steps.length ? 'Start by the charge port, run the pick round. ' : ''}Edge up by ${length(Math.min(next.liftMm, 20), units)} at most, it lets go at about ${length(clipHeightMm.value, units)}${next.corner ? '. At a corner: this one alone' : ''}${next.near.length ? `. ${next.near.join(', ')} beside it` : ''}.`,
+            sentence: t('clip', { next: plan.steps.indexOf(next) + 1, next2: name(next) }),
+            reason: next.corner
+              ? next.near.length
+                ? t('liftTheEdgeByAtMost', {
+                    part: left.length === plan.steps.length ? `${t('startByTheChargePortRun')} ` : '',
+                    liftMm: length(Math.min(next.liftMm, 20), units),
+                    value: length(clipHeightMm.value, units),
+                    join: next.near.join(', '),
+                  })
+                : t('liftTheEdgeByAtMost2', {
+                    part: left.length === plan.steps.length ? `${t('startByTheChargePortRun')} ` : '',
+                    liftMm: length(Math.min(next.liftMm, 20), units),
+                    value: length(clipHeightMm.value, units),
+                  })
+              : next.near.length
+                ? t('liftTheEdgeByAtMost3', {
+                    part: left.length === plan.steps.length ? `${t('startByTheChargePortRun')} ` : '',
+                    liftMm: length(Math.min(next.liftMm, 20), units),
+                    value: length(clipHeightMm.value, units),
+                    join: next.near.join(', '),
+                  })
+                : t('liftTheEdgeByAtMost4', {
+                    part: left.length === plan.steps.length ? `${t('startByTheChargePortRun')} ` : '',
+                    liftMm: length(Math.min(next.liftMm, 20), units),
+                    value: length(clipHeightMm.value, units),
+                  }),
             tone: next.liftMm < clipHeightMm.value ? 'caution' : 'ink',
           }
         : {
-            sentence: 'All clips are open.',
+            sentence: t('allClipsAreOpen'),
             reason: fold
               ? reader
-                ? `The ${fold.cable.name} is short: ${length(fold.flatMm, units, 0)} straight up. Unstick the reader from the cover, or unplug it; do not turn the cover further than ${Math.round(fold.openDeg)}°.`
-                : `Turn it over the ${edgeName(fold.edge)}, up to ${Math.round(fold.openDeg)}°.`
-              : 'Lift it off flat.',
+                ? t('theIsShortStraightUpPeel', {
+                    name: fold.cable.name,
+                    flatMm: length(fold.flatMm, units, 0),
+                    openDeg: Math.round(fold.openDeg),
+                  })
+                : t('turnItOverTheUpTo', { edge: edgeName(fold.edge), openDeg: Math.round(fold.openDeg) })
+              : t('liftItOffFlat'),
             tone: 'ink',
           })}
     />
@@ -84,18 +125,18 @@ export function ClipReadings({ here: { left, broken, next, units, strength } }: 
         {
           id: 'left',
           value: `${left.length}`,
-          label: `clips hold, ${broken} broken`,
+          label: t('clipsHoldBroken', { broken }),
           tone: broken ? 'caution' : 'ink',
         },
         {
           id: 'lift',
           value: next ? length(Math.min(next.liftMm, 20), units) : '–',
-          label: 'edge up at most here',
+          label: t('edgeUpAtMostHere'),
         },
         {
           id: 'heat',
           value: temp(strength.surfaceC.stop.value, units),
-          label: 'the cover warps above; clips need no heat',
+          label: t('theBackWarpsAboveThisClips'),
         },
       ]}
     />
@@ -107,11 +148,11 @@ export function ClipMain({ here: { next, plan, set, goOn } }: { here: ClipLiftSt
   return next ? (
     <Button
       kind="main"
-      label={`Clip ${plan.steps.indexOf(next) + 1} is open`}
+      label={t('clipIsOpen', { next: plan.steps.indexOf(next) + 1 })}
       onPress={() => set(next.index, 'open')}
     />
   ) : (
-    <Button kind="main" label="Cover is off" onPress={() => goOn()} />
+    <Button kind="main" label={t('backIsOff')} onPress={() => goOn()} />
   );
 }
 
@@ -123,15 +164,12 @@ export function ClipWhy({ here: { job, plan, strength } }: { here: ClipLiftState
       call="clips"
       inputs={{ open: [...job.clips] }}
       computed={{ order: plan.steps.map((s) => s.index), ok: plan.ok }}
-      notes={[
-        'From the charge port both ways in turn; clips beside a cable come last, so that the cover hinges there. Another way: from the tray slot, when the port has no gap.',
-        'How high the edge may come is the bending of a plastic strip between this clip and the next one that holds.',
-      ]}
+      notes={[t('fromTheChargePortBothWays'), t('howHighTheEdgeMayCome')]}
       rows={[
-        rowOf('A clip lets go at', clipHeightMm, 'mm'),
-        rowOf('Start', clipStart, ''),
-        rowOf('Cover kept below', strength.surfaceC.stop, '°C'),
-        ...(strength.yieldMPa ? [rowOf('Yield of the cover', strength.yieldMPa, 'MPa')] : []),
+        rowOf(t('aClipLetsGoAt'), clipHeightMm, 'mm'),
+        rowOf(t('start'), clipStart, ''),
+        rowOf(t('backKeptBelow'), strength.surfaceC.stop, '°C'),
+        ...(strength.yieldMPa ? [rowOf(t('whereTheBackBendsForGood'), strength.yieldMPa, 'MPa')] : []),
       ]}
     />
   );

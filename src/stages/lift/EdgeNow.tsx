@@ -8,13 +8,15 @@ import type { FoldOver } from '@/core/lift/foldOver';
 import { cutSpeed, slowShare, thickestWedgeMm, type SafeWedge, type WedgeVerdict } from '@/core/lift/verdict';
 import type { JobState } from '@/model/fold';
 import { type LiftState } from '@/work/heat/thermalJob';
-import { edgeName, placeName } from '@/work/heat/placeNames';
+import { edgeName, placeName } from '@/words/placeNames';
 import { useSettings } from '@/store/shop';
 import { capital } from '@/words/capital';
 import { Disclosure } from '@/ui/Disclosure';
 import { Txt } from '@/ui/Txt';
 import { length } from '@/words/units';
 import { gapReasonWords } from './words';
+import { t } from '@/words/lift';
+import { told } from '@/words/told';
 
 interface EdgeNowProps {
   job: JobState;
@@ -42,46 +44,143 @@ export function EdgeNow(p: EdgeNowProps) {
   const rows: [string, string][] = [];
   if (gap)
     rows.push([
-      'First gap',
-      `${gap.cup ? `Cup ${length(gap.cup.fromEdgeMm, units, 0)} in from the ${edgeName(gap.blade.edge)}, a steady pull until a hairline shows; ` : ''}blade at the ${placeName(p.path, gap.blade.sMm)}: straight down between frame and glass, then flat under it${gap.reasons.length ? `. ${capital(gap.reasons.map((r) => gapReasonWords[r]).join(', '))}` : ''}. It starts to give at ${length(p.state.opening.openLiftMm, units, 2)} of lift.`,
+      t('firstGap'),
+      gap.cup
+        ? gap.reasons.length
+          ? t('suctionCupInFromTheA', {
+              fromEdgeMm: length(gap.cup.fromEdgeMm, units, 0),
+              edge: edgeName(gap.blade.edge),
+              path: placeName(p.path, gap.blade.sMm),
+              join: capital(gap.reasons.map((r) => gapReasonWords[r]).join(', ')),
+              openLiftMm: length(p.state.opening.openLiftMm, units, 2),
+            })
+          : t('suctionCupInFromTheA2', {
+              fromEdgeMm: length(gap.cup.fromEdgeMm, units, 0),
+              edge: edgeName(gap.blade.edge),
+              path: placeName(p.path, gap.blade.sMm),
+              openLiftMm: length(p.state.opening.openLiftMm, units, 2),
+            })
+        : gap.reasons.length
+          ? t('bladeAtTheStraightDownBetween', {
+              path: placeName(p.path, gap.blade.sMm),
+              join: capital(gap.reasons.map((r) => gapReasonWords[r]).join(', ')),
+              openLiftMm: length(p.state.opening.openLiftMm, units, 2),
+            })
+          : t('bladeAtTheStraightDownBetween2', {
+              path: placeName(p.path, gap.blade.sMm),
+              openLiftMm: length(p.state.opening.openLiftMm, units, 2),
+            }),
     ]);
   rows.push([
-    'Left',
+    t('left'),
     held.length
-      ? `${length(heldMm, units, 0)} of the ${edgeName(lift.nextEdge)}${held.length > 1 ? ` in ${held.length} stretches` : ''}`
-      : 'nothing on this edge',
+      ? held.length > 1
+        ? t('ofTheInStretches', {
+            heldMm: length(heldMm, units, 0),
+            nextEdge: edgeName(lift.nextEdge),
+            length: held.length,
+          })
+        : t('ofThe', { heldMm: length(heldMm, units, 0), nextEdge: edgeName(lift.nextEdge) })
+      : t('nothingOnThisEdge'),
   ]);
   if (w)
     rows.push([
-      'Depth',
-      `${length(w.needMm, units)} cuts the ring; ${w.limitMm >= 30 ? 'nothing near behind it' : `no deeper than ${length(w.limitMm, units)}: ${w.limitedBy?.name ?? 'a part'}`}${w.closed.length ? `; no tool at ${w.closed.map((c) => c.by.name).join(', ')}` : ''}`,
+      t('depth'),
+      w.limitMm >= 30
+        ? w.closed.length
+          ? t('cutsTheRingNothingNearBehind', {
+              needMm: length(w.needMm, units),
+              join: w.closed.map((c) => c.by.name).join(', '),
+            })
+          : t('cutsTheRingNothingNearBehind2', { needMm: length(w.needMm, units) })
+        : w.closed.length
+          ? t('cutsTheRingNoDeeperThan', {
+              needMm: length(w.needMm, units),
+              limitMm: length(w.limitMm, units),
+              name: w.limitedBy?.name ?? t('aPart'),
+              join: w.closed.map((c) => c.by.name).join(', '),
+            })
+          : t('cutsTheRingNoDeeperThan2', {
+              needMm: length(w.needMm, units),
+              limitMm: length(w.limitMm, units),
+              name: w.limitedBy?.name ?? t('aPart'),
+            }),
     ]);
   rows.push([
-    'Pick',
-    `${length(lift.pickMm, units)} at ${p.speed} mm/s${!p.job.keepCover ? '; the back is scrap, it may break further' : p.safe.pickHolds ? '' : ', too thick to save this glass now'}${p.job.keepCover ? `; highest wedge now ${p.safe.highestMm >= thickestWedgeMm ? `over ${length(thickestWedgeMm, units)}` : length(p.safe.highestMm, units, 2)}` : ''}`,
+    t('pick'),
+    !p.job.keepCover
+      ? p.job.keepCover
+        ? t('atMmSTheBackIs', {
+            pickMm: length(lift.pickMm, units),
+            speed: p.speed,
+            thickestWedgeMm:
+              p.safe.highestMm >= thickestWedgeMm
+                ? t('over', { thickestWedgeMm: length(thickestWedgeMm, units) })
+                : length(p.safe.highestMm, units, 2),
+          })
+        : t('atMmSTheBackIs2', { pickMm: length(lift.pickMm, units), speed: p.speed })
+      : p.safe.pickHolds
+        ? p.job.keepCover
+          ? t('atMmSThickestWedgeNow', {
+              pickMm: length(lift.pickMm, units),
+              speed: p.speed,
+              thickestWedgeMm:
+                p.safe.highestMm >= thickestWedgeMm
+                  ? t('over', { thickestWedgeMm: length(thickestWedgeMm, units) })
+                  : length(p.safe.highestMm, units, 2),
+            })
+          : t('atMmS', { pickMm: length(lift.pickMm, units), speed: p.speed })
+        : p.job.keepCover
+          ? t('atMmSTooThickTo', {
+              pickMm: length(lift.pickMm, units),
+              speed: p.speed,
+              thickestWedgeMm:
+                p.safe.highestMm >= thickestWedgeMm
+                  ? t('over', { thickestWedgeMm: length(thickestWedgeMm, units) })
+                  : length(p.safe.highestMm, units, 2),
+            })
+          : t('atMmSTooThickTo2', { pickMm: length(lift.pickMm, units), speed: p.speed }),
   ]);
   rows.push([
-    'Corner',
+    t('corner'),
     corner.creepToMm > 0
-      ? `It opens round a corner only with the pick within ${length(corner.creepToMm, units)}: creep up to it at ${cutSpeed.value * slowShare} mm/s, never lift (numerical estimate)`
-      : 'At this temperature no corner gives: reheat before it, never lift',
+      ? t('itOpensRoundACornerOnly', { creepToMm: length(corner.creepToMm, units), value: cutSpeed.value * slowShare })
+      : t('noCornerGivesAtThisTemperature'),
   ]);
   rows.push([
-    'Leave behind',
+    t('leaveBehind'),
     p.pegs.length
-      ? `${p.pegs.length} ${p.pegs.length === 1 ? 'pick' : 'picks'}: ${p.pegs.map((s) => placeName(p.path, s)).join('; ')}`
-      : 'a pick in the first gap, so that it does not close',
+      ? p.pegs.length === 1
+        ? t('pick2', { length: p.pegs.length, join: p.pegs.map((s) => placeName(p.path, s)).join('; ') })
+        : t('picks', { length: p.pegs.length, join: p.pegs.map((s) => placeName(p.path, s)).join('; ') })
+      : t('aPickInTheFirstGap'),
   ]);
   for (const f of p.folds)
     rows.push([
-      capital(f.cable.name),
+      capital(told(f.cable.name)),
       f.unplugFirst
-        ? `Unplug before it turns: ${Math.round(f.openDeg)}° over the ${edgeName(f.edge)}, ${length(f.flatMm, units, 0)} straight up, then it pulls`
-        : `Turn it over the ${edgeName(f.edge)}, up to ${Math.round(f.openDeg)}°; ${length(f.flatMm, units, 0)} straight up${f.betterEdge ? `. More room over the ${edgeName(f.betterEdge)}: ${Math.round(f.byEdgeDeg[f.betterEdge])}°` : ''}`,
+        ? t('unplugBeforeItTurnsOverThe', {
+            openDeg: Math.round(f.openDeg),
+            edge: edgeName(f.edge),
+            flatMm: length(f.flatMm, units, 0),
+          })
+        : f.betterEdge
+          ? t('turnItOverTheUpTo2', {
+              edge: edgeName(f.edge),
+              openDeg: Math.round(f.openDeg),
+              flatMm: length(f.flatMm, units, 0),
+              betterEdge: edgeName(f.betterEdge),
+              betterEdge2: Math.round(f.byEdgeDeg[f.betterEdge]),
+            })
+          : t('turnItOverTheUpTo3', {
+              edge: edgeName(f.edge),
+              openDeg: Math.round(f.openDeg),
+              flatMm: length(f.flatMm, units, 0),
+            }),
     ]);
   return (
-    <Disclosure title="This edge now" open>
-      <View role="list" aria-label="This edge now">
+    <Disclosure title={t('thisEdgeNow')} open>
+      <View role="list" aria-label={t('thisEdgeNow')}>
         {rows.map(([name, what]) => (
           <View key={name} role="listitem" className="flex-row gap-2 py-1 border-b border-rule">
             <Txt size="s" strong className="w-[92px]">

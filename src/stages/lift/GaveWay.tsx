@@ -19,7 +19,8 @@ import { Choice } from '@/ui/Choice';
 import { Disclosure } from '@/ui/Disclosure';
 import { NumberField } from '@/ui/NumberField';
 import { Txt } from '@/ui/Txt';
-import { lengthNumber, temp, tempNumber, typedToC, typedToMm } from '@/words/units';
+import { lengthValue, temp, tempNumber, typedToC, typedToMm } from '@/words/units';
+import { t } from '@/words/lift';
 
 const familyOf = (o: Seen) => adhesiveRecord(o.adhesive).name;
 
@@ -41,7 +42,13 @@ export function GaveWay({ job, lift, arcC }: { job: JobState; lift: Pick<LiftSta
     const adhesive = shopAdhesive(s, family);
     const { value, u } = adhesive.debond.scale;
     const { easyC } = liftThresholds({ ...lift.case, adhesive });
-    return `×${value.toFixed(2)}${u === undefined ? '' : ` ± ${u.toFixed(2)}`}, easy ${easyC === null ? 'never' : `from ${temp(easyC, units)}`}`;
+    return u === undefined
+      ? easyC === null
+        ? t('neverEasy', { toFixed: value.toFixed(2) })
+        : t('easyFrom', { toFixed: value.toFixed(2), easyC: temp(easyC, units) })
+      : easyC === null
+        ? t('neverEasy2', { toFixed: value.toFixed(2), toFixed2: u.toFixed(2) })
+        : t('easyFrom2', { toFixed: value.toFixed(2), toFixed2: u.toFixed(2), easyC: temp(easyC, units) });
   };
   const save = async () => {
     if (lifted === null) return;
@@ -67,7 +74,7 @@ export function GaveWay({ job, lift, arcC }: { job: JobState; lift: Pick<LiftSta
       await saveSettings(next);
       setProblem(null);
     } catch {
-      return setProblem('The storage of this browser is full: nothing was changed.');
+      return setProblem(t('thisBrowserHasNoRoomLeft'));
     }
     void log([{ type: 'observed', what: gave === 'yes' ? 'gaveWay' : 'grips', liftMm, modelC: tC }]);
     setLast({ seen, before: describe(settings), after: describe(next) });
@@ -81,34 +88,34 @@ export function GaveWay({ job, lift, arcC }: { job: JobState; lift: Pick<LiftSta
     setLast(null);
   };
   return (
-    <Disclosure title="It gave way, or it did not">
+    <Disclosure title={t('itGaveWayOrItDid')}>
       <Txt size="s" className="mb-2" testID="scale">
-        {now.name} in this shop: {describe(settings)}. {now.debond.scale.source.note}.
+        {t('inThisShop', { name: now.name, settings: describe(settings), note: now.debond.scale.source.note })}
       </Txt>
       <Choice
-        label="At this lift the bond"
+        label={t('atThisLiftTheGlue')}
         value={gave}
         options={[
-          { id: 'yes', name: 'gave way' },
-          { id: 'no', name: 'did not give' },
+          { id: 'yes', name: t('gaveWay') },
+          { id: 'no', name: t('didNotGive') },
         ]}
         onChange={setGave}
       />
       <View className="flex-row gap-4">
         <View className="flex-1">
           <NumberField
-            label="Lift"
+            label={t('lift')}
             unit={units.length}
-            low={Number(lengthNumber(observedLimits.liftMm[0], units, 2))}
-            high={Number(lengthNumber(observedLimits.liftMm[1], units, 2))}
+            low={lengthValue(observedLimits.liftMm[0], units, 2)}
+            high={lengthValue(observedLimits.liftMm[1], units, 2)}
             digits={units.length === 'mm' ? 2 : 3}
-            value={lifted === null ? null : Number(lengthNumber(lifted, units, 2))}
+            value={lifted === null ? null : lengthValue(lifted, units, 2)}
             onCommit={(v) => setLifted(typedToMm(v, units))}
           />
         </View>
         <View className="flex-1">
           <NumberField
-            label="Line at about"
+            label={t('glueAtAbout')}
             unit={`°${units.temperature}`}
             low={tempNumber(loC, units)}
             high={tempNumber(hiC, units)}
@@ -119,10 +126,10 @@ export function GaveWay({ job, lift, arcC }: { job: JobState; lift: Pick<LiftSta
       </View>
       <Button
         kind="small"
-        label={`Adjust the ${now.name} with it`}
+        label={t('adjustWithIt', { name: now.name })}
         onPress={() => void save()}
         disabled={lifted === null}
-        {...(lifted === null ? { why: 'how far was it lifted?' } : {})}
+        {...(lifted === null ? { why: t('howFarDidYouLift') } : {})}
       />
       {problem ? (
         <View role="alert">
@@ -133,10 +140,8 @@ export function GaveWay({ job, lift, arcC }: { job: JobState; lift: Pick<LiftSta
       ) : null}
       {last ? (
         <View role="status" className="mt-2">
-          <Txt size="s">
-            {familyOf(last.seen)}: {last.before} before, {last.after} now.
-          </Txt>
-          <Button kind="small" label="Take it back" onPress={takeOut} />
+          <Txt size="s">{t('beforeNow', { seen: familyOf(last.seen), before: last.before, after: last.after })}</Txt>
+          <Button kind="small" label={t('takeItBack')} onPress={takeOut} />
         </View>
       ) : null}
     </Disclosure>

@@ -10,6 +10,7 @@ import { CameraTests } from './LensParts';
 import { LiftLinks } from './LiftLinks';
 import { caution, useLensLift } from './useLensLift';
 import { LensPicture, LensMain, WhichCovers, LensHeatChoice, LensWhy } from './LensLiftParts';
+import { t } from '@/words/lift';
 
 /** Lens covers, one after the other: warm or cold, blade under the tape, tap out, look, and the cameras tested. */
 export function LensLift(p: { job: JobState }) {
@@ -17,12 +18,12 @@ export function LensLift(p: { job: JobState }) {
   const { alarm, job, now, main, text, readings, next, warm, soft, on, log, step, chosen } = here;
   return (
     <View className="flex-1">
-      <Flash on={alarm.flash} label="Air off" />
+      <Flash on={alarm.flash} label={t('airOff')} />
       <StageShell
         job={job}
         stage="lift"
         now={now}
-        caution={caution}
+        caution={caution()}
         onMain={main.why ? undefined : main.act}
         picture={(size) => <LensPicture here={here} size={size} />}
         call={<Call {...text} />}
@@ -30,7 +31,7 @@ export function LensLift(p: { job: JobState }) {
         main={<LensMain here={here} />}
         side={
           next && warm && !soft && !on ? (
-            <Button label="Off already" onPress={() => void log([step(next, 'off')])} />
+            <Button label={t('offAlready')} onPress={() => void log([step(next, 'off')])} />
           ) : undefined
         }
       >

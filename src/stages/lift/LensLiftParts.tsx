@@ -19,16 +19,17 @@ import { clock, length, temp } from '@/words/units';
 import { Sizes } from './LensParts';
 import type { PlanSize } from '@/bench-kit/StageShell';
 import type { LensLiftState } from './useLensLift';
+import { t } from '@/words/lift';
 
 function stateWord(job: Pick<LiftSlice, 'lenses'>, l: LensCover): string {
   const s = job.lenses.get(l.bond.id)?.steps ?? {};
   return s.inspected !== undefined
-    ? 'off, opening clear'
+    ? t('offOpeningClear')
     : s.tapped !== undefined
-      ? 'off, tapped out'
+      ? t('offTappedOut')
       : s.off !== undefined
-        ? 'off'
-        : 'to come off';
+        ? t('off')
+        : t('toComeOff');
 }
 
 /** The covers, looked at closely. */
@@ -44,10 +45,15 @@ export function LensPicture({
       job={job}
       size={size}
       focus={lensFocus(all)}
-      label={`${chosen.length} of ${all.length} lens covers chosen`}
-      lines={all.map(
-        (l) =>
-          `${name(l)}: ${length(l.sizeMm, units)} across, ${chosen.includes(l) ? stateWord(job, l) : 'stays'}; blade in ${length(l.needMm, units)} to ${length(l.limitMm, units)}`,
+      label={t('ofLensCoversChosen', { length: chosen.length, length2: all.length })}
+      lines={all.map((l) =>
+        t('acrossBladeInTo', {
+          l: name(l),
+          sizeMm: length(l.sizeMm, units),
+          job: chosen.includes(l) ? stateWord(job, l) : 'stays',
+          needMm: length(l.needMm, units),
+          limitMm: length(l.limitMm, units),
+        }),
       )}
       onTap={(p: Pt) => {
         const hit = all.find((l) => contains(l.face.cover.outline, p, 2));
@@ -86,13 +92,13 @@ export function LensMain({ here: { main } }: { here: LensLiftState }) {
 /** Which covers, and their sizes. */
 export function WhichCovers({ here: { job, all, name, units, chosen, toggle } }: { here: LensLiftState }) {
   return (
-    <Disclosure title="Which covers, and their sizes" open={!job.lenses.size}>
+    <Disclosure title={t('whichCoversAndTheirSizes')} open={!job.lenses.size}>
       {all.map((l, i) => (
         <Tick
           key={l.bond.id}
-          label={`${i + 1}. ${name(l)}, ${length(l.sizeMm, units)} across`}
+          label={t('across', { i: i + 1, l: name(l), sizeMm: length(l.sizeMm, units) })}
           on={chosen.includes(l)}
-          note={chosen.includes(l) ? stateWord(job, l) : 'stays on'}
+          note={chosen.includes(l) ? stateWord(job, l) : t('staysOn')}
           onChange={() => toggle(l)}
         />
       ))}
@@ -106,20 +112,44 @@ export function LensHeatChoice({ here: { plan, next, warm, setSchool, units, air
   return plan && next ? (
     <View className="mt-2">
       <Choice
-        label="With heat or without"
+        label={t('withHeatOrWithout')}
         value={warm ? 'warm' : 'cold'}
         options={[
-          { id: 'warm', name: `Warm${plan.heat?.readyS ? `, ${clock(plan.heat.readyS.high)}` : ''}` },
-          { id: 'cold', name: 'Cold' },
+          { id: 'warm', name: plan.heat?.readyS ? t('warm', { high: clock(plan.heat.readyS.high) }) : t('warm2') },
+          { id: 'cold', name: t('cold') },
         ]}
         onChange={setSchool}
-        hint={`Warm: ${plan.heat?.readyS ? `the camera gets up to ${temp(plan.heat.cameraC.high, units)}, disc and tape come in one` : 'this air is too weak'}. Cold: no heat at the camera; the tape asks for ${Math.round(plan.cold.gcJm2)} J/m², ${plan.cold.verdict === 'go' ? 'the blade goes' : plan.cold.verdict === 'slow' ? 'slowly, in more splinters' : 'hardly, in more splinters'}. Proposed: ${plan.choose}.`}
+        hint={
+          plan.heat?.readyS
+            ? plan.cold.verdict === 'go'
+              ? t('warmTheCameraGetsUpTo', {
+                  high: temp(plan.heat.cameraC.high, units),
+                  gcJm2: Math.round(plan.cold.gcJm2),
+                  choose: plan.choose,
+                })
+              : plan.cold.verdict === 'slow'
+                ? t('warmTheCameraGetsUpTo2', {
+                    high: temp(plan.heat.cameraC.high, units),
+                    gcJm2: Math.round(plan.cold.gcJm2),
+                    choose: plan.choose,
+                  })
+                : t('warmTheCameraGetsUpTo3', {
+                    high: temp(plan.heat.cameraC.high, units),
+                    gcJm2: Math.round(plan.cold.gcJm2),
+                    choose: plan.choose,
+                  })
+            : plan.cold.verdict === 'go'
+              ? t('warmThisAirIsTooWeak', { gcJm2: Math.round(plan.cold.gcJm2), choose: plan.choose })
+              : plan.cold.verdict === 'slow'
+                ? t('warmThisAirIsTooWeak2', { gcJm2: Math.round(plan.cold.gcJm2), choose: plan.choose })
+                : t('warmThisAirIsTooWeak3', { gcJm2: Math.round(plan.cold.gcJm2), choose: plan.choose })
+        }
       />
       {warm ? (
         <View>
           <LensAir air={air} heater={plan.heater} />
           <Txt size="s" tone="ink2">
-            Every other lens under heat-resistant tape and foil first.
+            {t('firstCoverEveryOtherLensWith')}
           </Txt>
         </View>
       ) : null}
@@ -136,18 +166,22 @@ export function LensWhy({ here: { job, chosen, air, plan, units } }: { here: Len
       inputs={{ chosen: chosen.map((l) => l.bond.id), setC: air.setC, heater: plan?.heater?.id ?? null }}
       computed={{ heat: plan?.heat ?? null, easyC: plan?.easyC ?? null, workC: plan?.workC ?? null }}
       notes={[
-        `Blade of ${length(lensBladeMm.value, units)}: goes from ${plan?.easyC == null ? 'no temperature' : temp(plan.easyC, units)}, works slowly from ${plan?.workC == null ? 'none' : temp(plan.workC, units)}. The ring law for a straight edge: on a small disc it is an estimate.`,
-        'Glass held by a camera frame: pushed out from behind where the camera is out, else picked out in pieces from the front.',
+        t('bladeOfEasyFromWorksSlowly', {
+          value: length(lensBladeMm.value, units),
+          easyC: plan?.easyC == null ? t('noTemperature') : temp(plan.easyC, units),
+          workC: plan?.workC == null ? 'none' : temp(plan.workC, units),
+        }),
+        t('glassHeldByACameraFrame'),
       ]}
       rows={[
-        rowOf('Blade under the tape', underTape, ''),
-        rowOf('Blade', lensBladeMm, 'mm'),
-        rowOf('Room before the view', bladeOverMm, 'mm'),
-        rowOf('Air', lensAirC, '°C'),
-        rowOf('Above where the blade goes', lensMarginK, 'K'),
-        rowOf('Bezel and camera module', lensHeatData.moduleJK, 'J/K'),
-        rowOf('Press under the finger', pressS, 's'),
-        rowOf('Sizes match within', lensToleranceMm, 'mm'),
+        rowOf(t('bladeUnderTheTape'), underTape, ''),
+        rowOf(t('blade'), lensBladeMm, 'mm'),
+        rowOf(t('roomBeforeWhatTheCameraSees'), bladeOverMm, 'mm'),
+        rowOf(t('air'), lensAirC, '°C'),
+        rowOf(t('aboveWhereTheBladeGoes'), lensMarginK, 'K'),
+        rowOf(t('lensRingAndCamera'), lensHeatData.moduleJK, 'J/K'),
+        rowOf(t('pressWithTheFinger'), pressS, 's'),
+        rowOf(t('sizesMatchWithin'), lensToleranceMm, 'mm'),
       ]}
     />
   );

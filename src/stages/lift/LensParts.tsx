@@ -10,7 +10,8 @@ import { useSettings } from '@/store/shop';
 import { Choice } from '@/ui/Choice';
 import { NumberField } from '@/ui/NumberField';
 import { Txt } from '@/ui/Txt';
-import { length, lengthNumber, typedToMm } from '@/words/units';
+import { length, lengthValue, typedToMm } from '@/words/units';
+import { t as tr } from '@/words/lift';
 
 /** New covers by size against the old ones: a set has different sizes, and a swapped one pinches or rattles. */
 export function Sizes({ job, chosen }: { job: JobState; chosen: readonly LensCover[] }) {
@@ -33,15 +34,13 @@ export function Sizes({ job, chosen }: { job: JobState; chosen: readonly LensCov
       {chosen.map((l) => (
         <NumberField
           key={l.bond.id}
-          label={`New one for ${l.face.name}, across`}
+          label={tr('newOneForAcross', { name: l.face.name })}
           unit={units.length}
-          low={Number(lengthNumber(1, units, 2))}
-          high={Number(lengthNumber(60, units, 2))}
+          low={lengthValue(1, units, 2)}
+          high={lengthValue(60, units, 2)}
           digits={2}
           value={
-            job.lenses.get(l.bond.id)?.newMm == null
-              ? null
-              : Number(lengthNumber(job.lenses.get(l.bond.id)!.newMm!, units, 2))
+            job.lenses.get(l.bond.id)?.newMm == null ? null : lengthValue(job.lenses.get(l.bond.id)!.newMm!, units, 2)
           }
           onCommit={(v) =>
             void log([{ type: 'lens', bondId: l.bond.id, step: 'chosen', done: true, newMm: typedToMm(v, units) }])
@@ -51,10 +50,26 @@ export function Sizes({ job, chosen }: { job: JobState; chosen: readonly LensCov
       {given.length ? (
         <Txt size="s" tone={wrong.length ? 'caution' : 'ink'} testID="lensSizes">
           {wrong.length
-            ? `${wrong.map((p) => `${chosen.find((l) => l.bond.id === p.bondId)!.face.name}: ${length(p.newMm, units, 2)} instead of ${length(p.oldMm, units, 2)}`).join('; ')}: does not fit.`
+            ? tr('doesNotFit', {
+                join: wrong
+                  .map((p) =>
+                    tr('insteadOf', {
+                      name: chosen.find((l) => l.bond.id === p.bondId)!.face.name,
+                      newMm: length(p.newMm, units, 2),
+                      oldMm: length(p.oldMm, units, 2),
+                    }),
+                  )
+                  .join('; '),
+              })
             : crossed
-              ? `They fit, but swapped: ${match.pairs.map((p) => `${length(p.newMm, units, 2)} on ${chosen.find((l) => l.bond.id === p.bondId)!.face.name}`).join(', ')}.`
-              : 'Sizes fit.'}
+              ? tr('theyFitButSwapped', {
+                  join: match.pairs
+                    .map(
+                      (p) => `${length(p.newMm, units, 2)} on ${chosen.find((l) => l.bond.id === p.bondId)!.face.name}`,
+                    )
+                    .join(', '),
+                })
+              : tr('sizesFit')}
         </Txt>
       ) : null}
     </View>
@@ -64,8 +79,8 @@ export function Sizes({ job, chosen }: { job: JobState; chosen: readonly LensCov
 /** Each camera before new covers go on. */
 export function CameraTests({ job, log }: { job: JobState; log: (e: readonly NewEvent[]) => unknown }) {
   return (
-    <View className="mt-3" role="list" aria-label="Cameras before new covers go on">
-      <Txt strong>Cameras, before new covers go on</Txt>
+    <View className="mt-3" role="list" aria-label={tr('camerasBeforeNewCoversGoOn')}>
+      <Txt strong>{tr('camerasBeforeNewCoversGoOn2')}</Txt>
       {cameraFunctions(job).map((fn) => (
         <Choice
           key={fn}
@@ -73,12 +88,12 @@ export function CameraTests({ job, log }: { job: JobState; log: (e: readonly New
           value={job.functions.open[fn] === 'ok' ? 'ok' : job.functions.open[fn] === 'fail' ? 'fail' : null}
           options={[
             { id: 'ok', name: 'works' },
-            { id: 'fail', name: 'does not' },
+            { id: 'fail', name: tr('doesNot') },
           ]}
           onChange={(result) => void log([{ type: 'function', fn, phase: 'open', result }])}
           {...(job.functions.open[fn] === 'fail'
             ? {
-                hint: 'Blow it out, look again for a splinter, reseat the camera; test again. No new cover over a camera that fails.',
+                hint: tr('blowItOutLookAgainFor'),
               }
             : {})}
         />

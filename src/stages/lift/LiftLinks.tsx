@@ -2,14 +2,15 @@ import { Link, type Href } from 'expo-router';
 import { View } from 'react-native';
 
 import type { JobState } from '@/model/fold';
+import { t } from '@/words/lift';
 
 /** Pages beside the lift. */
 export function LiftLinks({ job, spot = false }: { job: JobState; spot?: boolean }) {
   const links: [string, Href][] = [
-    ['Alcohol in the gap', `/jobs/${job.id}/alcohol` as Href],
-    ...(spot ? ([['Spot heat on a piece', `/jobs/${job.id}/spot` as Href]] as [string, Href][]) : []),
-    ['Crack map and chips', `/jobs/${job.id}/cracks` as Href],
-    ['Adhesives of this shop', '/adhesives' as Href],
+    [t('alcoholInTheGap'), `/jobs/${job.id}/alcohol` as Href],
+    ...(spot ? ([[t('heatOneSpot'), `/jobs/${job.id}/spot` as Href]] as [string, Href][]) : []),
+    [t('crackMapAndChips'), `/jobs/${job.id}/cracks` as Href],
+    [t('adhesivesOfThisShop'), '/adhesives' as Href],
   ];
   return (
     <View className="flex-row flex-wrap gap-x-5 gap-y-1 my-2">

@@ -14,6 +14,7 @@ import { liftModeOf } from '@/work/lift/liftMode';
 import { PiecesLift } from './PiecesLift';
 import { RingLift } from './RingLift';
 import { liftCaution } from './words';
+import { t } from '@/words/lift';
 
 /** How a cover comes off follows from how it is held and from what is left of it. */
 export function LiftStage({ job }: { job: JobState }) {
@@ -28,9 +29,9 @@ export function LiftStage({ job }: { job: JobState }) {
     <NotModelled
       job={job}
       stage="lift"
-      caution={liftCaution}
+      caution={liftCaution()}
       onMain={() => goOn()}
-      main={<Button kind="main" label="Cover is off" onPress={() => goOn()} />}
+      main={<Button kind="main" label={t('backIsOff')} onPress={() => goOn()} />}
     />
   );
 }

@@ -14,6 +14,7 @@ import { ModeChoice } from './ModeChoice';
 import { liftCaution } from './words';
 import { spotModelK, contactModelK, usePiecesLift } from './usePiecesLift';
 import { PiecesPicture, PiecesMain, PiecesSide, ThisPiece, PieceOrder, PiecesWhy } from './PiecesLiftParts';
+import { t } from '@/words/lift';
 
 /** Cracked glass, piece by piece: the piece now, where it is heated, where the blade goes, how high it is levered. */
 export function PiecesLift(p: { job: JobState }) {
@@ -36,12 +37,12 @@ export function PiecesLift(p: { job: JobState }) {
   } = here;
   return (
     <View className="flex-1">
-      <Flash on={alarm.flash} label="The piece grips" />
+      <Flash on={alarm.flash} label={t('thePieceGrips')} />
       <StageShell
         job={job}
         stage="lift"
         now={now}
-        caution={liftCaution}
+        caution={liftCaution()}
         onMain={finished ? () => goOn() : undefined}
         picture={(size) => <PiecesPicture here={here} size={size} />}
         call={<Call {...text} />}
@@ -50,13 +51,13 @@ export function PiecesLift(p: { job: JobState }) {
         side={<PiecesSide here={here} />}
       >
         <Choice
-          label="The finger"
+          label={t('theFinger')}
           value={finger}
           options={[
-            { id: 'off', name: 'Tap: is off' },
-            { id: 'break', name: 'Stroke: broke again' },
-            { id: 'left', name: 'Tap: glass left' },
-            { id: 'look', name: 'Looks' },
+            { id: 'off', name: t('tapItIsOff') },
+            { id: 'break', name: t('strokeItBrokeAgain') },
+            { id: 'left', name: t('tapGlassLeft') },
+            { id: 'look', name: t('justLooks') },
           ]}
           onChange={(f) => {
             setFinger(f);

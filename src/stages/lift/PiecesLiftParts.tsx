@@ -19,6 +19,7 @@ import { area, length, temp } from '@/words/units';
 import { where } from './usePiecesLift';
 import type { PlanSize } from '@/bench-kit/StageShell';
 import type { PiecesLiftState } from './usePiecesLift';
+import { t } from '@/words/lift';
 
 /** The pieces with their numbers. */
 export function PiecesPicture({
@@ -32,11 +33,11 @@ export function PiecesPicture({
     <PlainPlan
       job={job}
       size={size}
-      label={`${leftCount ?? 0} pieces left of ${job.device.name}, ${job.piecesOff.size} off`}
+      label={t('piecesLeftOfOff', { leftCount: leftCount ?? 0, name: job.device.name, size: job.piecesOff.size })}
       lines={[
         ...(found?.steps.map((s, i) => `${i + 1}: ${area(s.areaMm2, units)}, ${pieceReasons(s, units)}`) ?? []),
-        ...[...job.glassLeft.values()].map(
-          (p) => `glass left ${length(p[0], units, 0)} from the left, ${length(p[1], units, 0)} from the top`,
+        ...[...job.glassLeft.values()].map((p) =>
+          t('glassLeftFromTheLeftFrom', { p: length(p[0], units, 0), p2: length(p[1], units, 0) }),
         ),
       ]}
       {...(finger === 'break' ? { onStroke } : finger === 'look' || swollen ? {} : { onTap })}
@@ -55,11 +56,11 @@ export function PiecesPicture({
 export function PiecesMain({ here: { finished, goOn, step, takeOff, shut } }: { here: PiecesLiftState }) {
   return finished ? (
     // a button of its own: a tap that was meant for the last piece does not end the stage
-    <Button key="end" kind="main" label="Glass is off" onPress={() => goOn()} />
+    <Button key="end" kind="main" label={t('glassIsOff')} onPress={() => goOn()} />
   ) : (
     <Button
       kind="main"
-      label="Piece 1 is off"
+      label={t('piece1IsOff')}
       onPress={() => step && takeOff(step.pieceId)}
       disabled={!step || shut !== null}
       {...(shut ? { why: shut } : {})}
@@ -71,7 +72,7 @@ export function PiecesMain({ here: { finished, goOn, step, takeOff, shut } }: { 
 export function PiecesSide({ here: { finished, on, router, job } }: { here: PiecesLiftState }) {
   return finished ? undefined : (
     <Button
-      label={on ? 'Heat' : 'Spot heat'}
+      label={on ? t('heat') : t('heatOneSpot')}
       onPress={() => router.replace(on ? stageHref(job.id, 'heat') : (`/jobs/${job.id}/spot` as Href))}
     />
   );
@@ -80,30 +81,33 @@ export function PiecesSide({ here: { finished, on, router, job } }: { here: Piec
 /** How this piece is got under. */
 export function ThisPiece({ here: { piece, step, units, lever, lift, flaw, lines } }: { here: PiecesLiftState }) {
   return piece && step ? (
-    <Disclosure title="This piece" open>
+    <Disclosure title={t('thisPiece')} open>
       <Txt size="s" className="mb-1">
-        Heat aimed {where(heatAt(piece, step.entry), units)}, always circling; then the blade{' '}
-        {step.risk > 0 ? 'flat and at the edge, never under the part' : 'flat under it, a second blade to lever with'}.
+        {step.risk > 0
+          ? t('aimTheHeatAlwaysCirclingThen', { piece: where(heatAt(piece, step.entry), units) })
+          : t('aimTheHeatAlwaysCirclingThen2', { piece: where(heatAt(piece, step.entry), units) })}
       </Txt>
       {lever !== null && lift ? (
         <Txt size="s" className="mb-1">
-          Leverage: {length(lever, units, 2)} at the edge while {length(step.entry!.depthMm, units, 0)} is free,{' '}
-          {length(leverMm(lift.case.cover, lift.case.hMm, flaw, 20), units, 1)} with {length(20, units, 0)} free. More
-          breaks it again.
+          {t('leverAtTheEdgeWhileIs', {
+            lever: length(lever, units, 2),
+            depthMm: length(step.entry!.depthMm, units, 0),
+            cover: length(leverMm(lift.case.cover, lift.case.hMm, flaw, 20), units, 1),
+            length: length(20, units, 0),
+          })}
         </Txt>
       ) : null}
       {lever === null && step.entry ? (
         <Txt size="s" className="mb-1">
-          Leverage: none here, the free edge is too short. Slide the blade flat, heat again when it stops.
+          {t('noLeveringHereTheFreeEdge')}
         </Txt>
       ) : null}
       {lines && step.risk === 2 ? (
         <Txt size="s" className="mb-1">
-          At the camera: break it on purpose along the dashed lines, so that it comes away in two parts round the ring.
-          Do not bend the camera frame up. Then draw the stroke.
+          {t('atTheCameraBreakItOn')}
         </Txt>
       ) : null}
-      <Txt size="s">Tap the device face down now and then: shards fall out, not in. None into the camera opening.</Txt>
+      <Txt size="s">{t('tapTheDeviceFaceDownNow')}</Txt>
     </Disclosure>
   ) : null;
 }
@@ -111,7 +115,7 @@ export function ThisPiece({ here: { piece, step, units, lever, lift, flaw, lines
 /** What comes after it. */
 export function PieceOrder({ here: { found, units, takeOff } }: { here: PiecesLiftState }) {
   return found ? (
-    <Disclosure title={`Order: ${found.steps.length} to go`}>
+    <Disclosure title={t('orderToGo', { length: found.steps.length })}>
       {found.steps.slice(0, 40).map((s, i) => (
         <View key={s.pieceId} className="flex-row gap-2 py-1 border-b border-rule">
           <Txt num strong className="w-[34px]">
@@ -120,7 +124,7 @@ export function PieceOrder({ here: { found, units, takeOff } }: { here: PiecesLi
           <Txt size="s" className="flex-1">
             {area(s.areaMm2, units)}: {pieceReasons(s, units)}
           </Txt>
-          {i ? <Button kind="small" label={`${i + 1} is off`} onPress={() => takeOff(s.pieceId)} /> : null}
+          {i ? <Button kind="small" label={t('isOff', { i: i + 1 })} onPress={() => takeOff(s.pieceId)} /> : null}
         </View>
       ))}
     </Disclosure>
@@ -141,17 +145,43 @@ export function PiecesWhy({
       computed={{ step: step?.pieceId ?? null, verdict: wedge?.verdict ?? null, targetC }}
       notes={[
         wedge && lift
-          ? `At ${temp(lowC, units)} the bond needs ${Math.round(wedge.gcJm2)} J/m²; it slides ${lift.easyC === null ? 'at no allowed temperature' : `from ${temp(lift.easyC, units)}`}, the blade creeps ${lift.workC === null ? 'at none' : `from ${temp(lift.workC, units)}`} with ${length(pickMm, units)}.`
-          : 'The heat model is not there yet.',
-        'Smallest first, away from parts, camera last: common practice. Another way: along the edges under tape, where the sheet still holds together.',
+          ? lift.easyC === null
+            ? lift.workC === null
+              ? t('atTheGlueNeedsJM', {
+                  lowC: temp(lowC, units),
+                  gcJm2: Math.round(wedge.gcJm2),
+                  pickMm: length(pickMm, units),
+                })
+              : t('atTheGlueNeedsJM2', {
+                  lowC: temp(lowC, units),
+                  gcJm2: Math.round(wedge.gcJm2),
+                  pickMm: length(pickMm, units),
+                  workC: temp(lift.workC, units),
+                })
+            : lift.workC === null
+              ? t('atTheGlueNeedsJM3', {
+                  lowC: temp(lowC, units),
+                  gcJm2: Math.round(wedge.gcJm2),
+                  easyC: temp(lift.easyC, units),
+                  pickMm: length(pickMm, units),
+                })
+              : t('atTheGlueNeedsJM4', {
+                  lowC: temp(lowC, units),
+                  gcJm2: Math.round(wedge.gcJm2),
+                  easyC: temp(lift.easyC, units),
+                  pickMm: length(pickMm, units),
+                  workC: temp(lift.workC, units),
+                })
+          : t('theHeatModelIsNotReady'),
+        t('smallestFirstAwayFromPartsCamera'),
       ]}
       rows={[
-        rowOf('Weight of the way to a part', orderWeights.distance, ''),
-        rowOf('Weight of free edge', orderWeights.freeEdge, ''),
-        rowOf('Room from a part', bladeClearMm, 'mm'),
-        rowOf('Blade over a coil', edgeOverCoil, ''),
-        rowOf('Above where the blade creeps', creepAboveK, 'K'),
-        rowOf('Edge flaw of broken glass', chipFlawUm.yes, 'µm'),
+        rowOf(t('weightOfTheWayToA'), orderWeights.distance, ''),
+        rowOf(t('weightOfFreeEdge'), orderWeights.freeEdge, ''),
+        rowOf(t('roomFromAPart'), bladeClearMm, 'mm'),
+        rowOf(t('bladeOverACoil'), edgeOverCoil, ''),
+        rowOf(t('aboveWhereTheBladeCreeps'), creepAboveK, 'K'),
+        rowOf(t('edgeFlawOfBrokenGlass'), chipFlawUm.yes, 'µm'),
       ]}
     />
   );

@@ -4,14 +4,14 @@ import { overMm } from '@/core/lift/depth';
 import { cutSpeed, sticksAgainC } from '@/core/lift/verdict';
 import type { JobState } from '@/model/fold';
 import type { Settings } from '@/model/settings';
-import { edgeName } from '@/work/heat/placeNames';
+import { edgeName } from '@/words/placeNames';
 import { rowOf, Why } from '@/bench-kit/Why';
 import { Button } from '@/ui/Button';
 import { capital } from '@/words/capital';
 import { Choice, Tick } from '@/ui/Choice';
 import { Disclosure } from '@/ui/Disclosure';
 import { Txt } from '@/ui/Txt';
-import { clock, length, percent, temp } from '@/words/units';
+import { digits, clock, length, percent, temp } from '@/words/units';
 import { EdgeNow } from './EdgeNow';
 import { GaveWay } from './GaveWay';
 import { LiftLinks } from './LiftLinks';
@@ -21,6 +21,7 @@ import { SavePanel } from './SavePanel';
 import type { RingNow } from './useRing';
 import type { RingActions } from './useRingActions';
 import { reasonWords } from './words';
+import { t } from '@/words/lift';
 
 export type Finger = 'cut' | 'grip' | 'look';
 
@@ -48,39 +49,40 @@ export function RingBelow({ job, settings, ring, facts, act, pegs, shut, finger,
     <>
       {finished || shut ? null : (
         <Choice
-          label="A finger along the edge"
+          label={t('aFingerAlongTheEdge')}
           value={finger}
           options={[
-            { id: 'cut', name: 'is cut' },
-            { id: 'grip', name: 'stuck again' },
-            { id: 'look', name: 'only looks' },
+            { id: 'cut', name: t('isCut') },
+            { id: 'grip', name: t('stuckAgain') },
+            { id: 'look', name: t('justLooks2') },
           ]}
           onChange={onFinger}
         />
       )}
       {job.calledAway ? (
         <Txt size="s" className="mt-1">
-          Called away: the line is at {temp(arcC.mean, units)} now
-          {look ? `, it grips in ${clock(Math.max(0, look.gripsAtS - nowS))}` : ''}.
+          {look
+            ? t('calledAwayTheGlueIsAt', {
+                mean: temp(arcC.mean, units),
+                max: clock(Math.max(0, look.gripsAtS - nowS)),
+              })
+            : t('calledAwayTheGlueIsAt2', { mean: temp(arcC.mean, units) })}
         </Txt>
       ) : null}
       {verdict === 'reheat' && rest && rest.rests > 0 ? (
         <Txt size="s" className="mt-1">
-          Let it rest before the next heat: the cell has to cool below its caution mark first.
+          {t('letItRestBeforeTheNext')}
         </Txt>
       ) : null}
       {job.freeEdges.size ? (
         <View className="mt-2" testID="stuck">
-          <Txt size="s">
-            Leave a pick in: let down while it is over {temp(sticksAgainC(lift.case.adhesive), units)}, an opened edge
-            sticks again within minutes, also when it has hardly cooled.
-          </Txt>
+          <Txt size="s">{t('leaveAPickInPutDown', { adhesive: temp(sticksAgainC(lift.case.adhesive), units) })}</Txt>
           <View className="flex-row flex-wrap gap-2 mt-1">
             {[...job.freeEdges].map((edge) => (
               <Button
                 key={edge}
                 kind="small"
-                label={`${capital(edgeName(edge))} stuck again`}
+                label={t('stuckAgain2', { edge: capital(edgeName(edge)) })}
                 onPress={() => act.stuckAgain(edge)}
               />
             ))}
@@ -89,7 +91,7 @@ export function RingBelow({ job, settings, ring, facts, act, pegs, shut, finger,
       ) : null}
       {lift.alcohol ? (
         <Txt size="s" className="mt-1">
-          Alcohol in this edge: it opens {Math.round(lift.alcohol.lowersK)} K cooler until it has dried.
+          {t('alcoholInThisEdgeItOpens', { lowersK: Math.round(lift.alcohol.lowersK) })}
         </Txt>
       ) : null}
       {finished ? null : (
@@ -107,15 +109,41 @@ export function RingBelow({ job, settings, ring, facts, act, pegs, shut, finger,
           folds={folds}
         />
       )}
-      <Disclosure title="Edges: order, depth, done">
+      <Disclosure title={t('edgesOrderDepthDone')}>
         {lift.steps.map((s, i) => {
           const w = windows.find((x) => x.edge === s.edge)!;
           return (
             <Tick
               key={s.edge}
-              label={`${i + 1}. ${edgeName(s.edge)} is free`}
+              label={t('isFree', { i: i + 1, edge: edgeName(s.edge) })}
               on={job.freeEdges.has(s.edge)}
-              note={`${length(w.needMm, units)} to ${w.limitMm >= 30 ? 'no limit near' : `${length(w.limitMm, units)} (${w.limitedBy?.name})`}${w.closed.length ? `, not at ${w.closed.map((c) => c.by.name).join(', ')}` : ''}; ${s.reasons.map((r) => reasonWords[r]).join(', ')}. Creep up to the corners, never lift to force one.`}
+              note={
+                w.limitMm >= 30
+                  ? w.closed.length
+                    ? t('deepNothingNearNotAtCreep', {
+                        needMm: length(w.needMm, units),
+                        join: w.closed.map((c) => c.by.name).join(', '),
+                        join2: s.reasons.map((r) => reasonWords[r]).join(', '),
+                      })
+                    : t('deepNothingNearCreepUpTo', {
+                        needMm: length(w.needMm, units),
+                        join: s.reasons.map((r) => reasonWords[r]).join(', '),
+                      })
+                  : w.closed.length
+                    ? t('toNotAtCreepUpTo', {
+                        needMm: length(w.needMm, units),
+                        limitMm: length(w.limitMm, units),
+                        name: w.limitedBy?.name,
+                        join: w.closed.map((c) => c.by.name).join(', '),
+                        join2: s.reasons.map((r) => reasonWords[r]).join(', '),
+                      })
+                    : t('toCreepUpToTheCorners', {
+                        needMm: length(w.needMm, units),
+                        limitMm: length(w.limitMm, units),
+                        name: w.limitedBy?.name,
+                        join: s.reasons.map((r) => reasonWords[r]).join(', '),
+                      })
+              }
               onChange={(v) => act.edge(s.edge, v)}
             />
           );
@@ -152,18 +180,27 @@ function RingWhy({
         breakChance: state.breakChance,
       }}
       notes={[
-        `Now ${verdict}: at ${temp(arcC.mean, units)} the bond needs ${Math.round(state.gcJm2)} J/m², it opens ${length(state.opening.aheadMm, units)} ahead of the pick, glass stress ${Math.round(state.stressMPa)} of ${Math.round(state.designMPa)} MPa allowed (margin ${state.margin.toFixed(2)}).`,
-        `Chance of breaking over the whole ring ${percent(state.breakChance)}; the shop accepts ${percent(settings.breakLimit)}. Numerical estimate, looks optimistic: no twisting, no hidden chips.`,
-        job.keepCover
-          ? 'The cover is to be saved, so stress and chance decide too.'
-          : 'The cover is written off: only the bond decides, the glass may break further.',
-        'A thicker pick needs less heat and breaks more glass; heat and pick are compared on the Heat stage.',
+        t('nowAtTheGlueNeedsJ', {
+          verdict,
+          mean: temp(arcC.mean, units),
+          gcJm2: Math.round(state.gcJm2),
+          aheadMm: length(state.opening.aheadMm, units),
+          stressMPa: Math.round(state.stressMPa),
+          designMPa: Math.round(state.designMPa),
+          toFixed: digits(state.margin, 2),
+        }),
+        t('chanceOfBreakingOverTheWhole', {
+          breakChance: percent(state.breakChance),
+          breakLimit: percent(settings.breakLimit),
+        }),
+        job.keepCover ? t('youWantToSaveThisBack') : t('theBackIsWrittenOffOnly'),
+        t('aThickerPickNeedsLessHeat'),
       ]}
       rows={[
-        rowOf('Speed of the pick', cutSpeed, 'mm/s'),
-        rowOf('Past the ring', overMm, 'mm'),
-        rowOf('Edge flaw of an unbroken edge', lift.case.cover.flawUm, 'µm'),
-        rowOf('Adhesive scale', lift.case.adhesive.debond.scale, ''),
+        rowOf(t('speedOfThePick'), cutSpeed, 'mm/s'),
+        rowOf(t('pastTheRing'), overMm, 'mm'),
+        rowOf(t('edgeFlawOfAnUnbrokenEdge'), lift.case.cover.flawUm, 'µm'),
+        rowOf(t('scaleOfTheGlue'), lift.case.adhesive.debond.scale, ''),
       ]}
     />
   );

@@ -5,7 +5,7 @@ import { placeholders } from '@/core/lift/corner';
 import type { JobState } from '@/model/fold';
 import { PlainPlan } from '@/bench-kit/PlainPlan';
 import { StageShell } from '@/bench-kit/StageShell';
-import { edgeName } from '@/work/heat/placeNames';
+import { edgeName } from '@/words/placeNames';
 import { ThermalWait } from '@/bench-kit/ThermalWait';
 import { wetRule } from '@/bench-kit/wet';
 import { useJobs, useSettings } from '@/store/shop';
@@ -21,6 +21,7 @@ import { RingPicture } from './RingPicture';
 import { useRing } from './useRing';
 import { useRingActions } from './useRingActions';
 import { liftCaution } from './words';
+import { t } from '@/words/lift';
 
 /** An intact or taped cover along its ring, edge by edge, against the cooling line. */
 export function RingLift({ job }: { job: JobState }) {
@@ -45,9 +46,9 @@ export function RingLift({ job }: { job: JobState }) {
         call={<ThermalWait thermal={source} />}
         readings={null}
         main={
-          <Button kind="main" label="Edge is free" onPress={() => {}} disabled why="the heat model is not there yet" />
+          <Button kind="main" label={t('edgeIsFree')} onPress={() => {}} disabled why={t('theHeatModelIsNotReady2')} />
         }
-        caution={liftCaution}
+        caution={liftCaution()}
       />
     );
 
@@ -55,21 +56,21 @@ export function RingLift({ job }: { job: JobState }) {
   const facts = ringFacts(job, settings, ring);
   const act = actions(ring, facts);
   const { nextEdge } = lift;
-  const shut = on ? 'it is on the plate' : !heated ? 'heat first' : null;
+  const shut = on ? t('itIsOnTheHeat') : !heated ? t('heatFirst') : null;
   const reheatHot = (facts.battery?.hotC ?? 0) >= facts.marks.stopC;
   const swollen = job.findings.cellSwollen?.answer === 'yes';
   const wet = wetRule(job, jobs, settings, now, thermal.heater).stop;
-  const noHeat = swollen ? 'cell is swollen' : (wet ?? (reheatHot ? 'cell at its stop mark' : null));
+  const noHeat = swollen ? t('theBatteryIsSwollen') : (wet ?? (reheatHot ? t('theBatteryIsAtItsLimit') : null));
   const pegs = placeholders(thermal.path, job.cut.free);
   const part = { job, ring, facts, pegs };
   return (
     <View className="flex-1">
-      <Flash on={alarm.flash} label="It grips in 20 s" />
+      <Flash on={alarm.flash} label={t('itGripsIn20S')} />
       <StageShell
         job={job}
         stage="lift"
         now={now}
-        caution={liftCaution}
+        caution={liftCaution()}
         onMain={shut && nextEdge ? undefined : act.next}
         picture={(size) => (
           <RingPicture
@@ -86,7 +87,7 @@ export function RingLift({ job }: { job: JobState }) {
           <Button
             key={nextEdge ? 'edge' : 'end'}
             kind="main"
-            label={nextEdge ? `${capital(edgeName(nextEdge))} is free` : 'Cover is off'}
+            label={nextEdge ? t('isFree2', { nextEdge: capital(edgeName(nextEdge)) }) : t('backIsOff')}
             onPress={act.next}
             disabled={nextEdge !== null && shut !== null}
             {...(shut && nextEdge ? { why: shut } : {})}
@@ -94,10 +95,10 @@ export function RingLift({ job }: { job: JobState }) {
         }
         side={
           !nextEdge ? undefined : on || !heated ? (
-            <Button label="Heat" onPress={act.toHeat} />
+            <Button label={t('heat')} onPress={act.toHeat} />
           ) : (
             <Button
-              label="It grips: reheat"
+              label={t('itGripsReheat')}
               onPress={act.reheat}
               disabled={noHeat !== null}
               {...(noHeat ? { why: noHeat } : {})}

@@ -8,12 +8,13 @@ import type { Pt } from '@/core/device/types';
 import type { JobState } from '@/model/fold';
 import type { Settings } from '@/model/settings';
 import { PlainPlan } from '@/bench-kit/PlainPlan';
-import { edgeName, placeName } from '@/work/heat/placeNames';
+import { edgeName, placeName } from '@/words/placeNames';
 import { CutRing, DepthLine, FirstGapMarks, Numbers, Pegs, RingArcs, Soundings } from '@/ui/plan/layers';
 import { length, temp, tempNumber } from '@/words/units';
 import type { RingFacts } from './ringFacts';
 import type { RingNow } from './useRing';
 import { reasonWords } from './words';
+import { t } from '@/words/lift';
 
 interface RingPictureProps {
   job: JobState;
@@ -55,23 +56,59 @@ export function RingPicture({ job, units, size, ring, facts, pegs, onStretch }: 
     <PlainPlan
       job={job}
       size={size}
-      label={`Lift of ${job.device.name}: ${job.freeEdges.size} of 4 edges free`}
+      label={t('liftOfOf4EdgesFree', { name: job.device.name, size: job.freeEdges.size })}
       {...(onStretch ? { onDrag } : {})}
       lines={[
         ...lift.steps.map((s, i) => {
           const w = windows.find((x) => x.edge === s.edge)!;
-          return `${i + 1}. ${edgeName(s.edge)}${job.freeEdges.has(s.edge) ? ', free' : ''}: ${length(w.needMm, units)} to ${w.limitMm >= 30 ? 'no limit near' : length(w.limitMm, units)} deep${w.closed.length ? `; keep out at ${w.closed.map((c) => c.by.name).join(', ')}` : ''}; ${s.reasons.map((r) => reasonWords[r]).join(', ')}`;
+          return job.freeEdges.has(s.edge)
+            ? w.closed.length
+              ? t('freeToDeepKeepOutAt', {
+                  i: i + 1,
+                  edge: edgeName(s.edge),
+                  needMm: length(w.needMm, units),
+                  limitMm: w.limitMm >= 30 ? t('noLimitNear') : length(w.limitMm, units),
+                  join: w.closed.map((c) => c.by.name).join(', '),
+                  join2: s.reasons.map((r) => reasonWords[r]).join(', '),
+                })
+              : t('freeToDeep', {
+                  i: i + 1,
+                  edge: edgeName(s.edge),
+                  needMm: length(w.needMm, units),
+                  limitMm: w.limitMm >= 30 ? t('noLimitNear') : length(w.limitMm, units),
+                  join: s.reasons.map((r) => reasonWords[r]).join(', '),
+                })
+            : w.closed.length
+              ? t('toDeepKeepOutAt', {
+                  i: i + 1,
+                  edge: edgeName(s.edge),
+                  needMm: length(w.needMm, units),
+                  limitMm: w.limitMm >= 30 ? t('noLimitNear') : length(w.limitMm, units),
+                  join: w.closed.map((c) => c.by.name).join(', '),
+                  join2: s.reasons.map((r) => reasonWords[r]).join(', '),
+                })
+              : t('toDeep', {
+                  i: i + 1,
+                  edge: edgeName(s.edge),
+                  needMm: length(w.needMm, units),
+                  limitMm: w.limitMm >= 30 ? t('noLimitNear') : length(w.limitMm, units),
+                  join: s.reasons.map((r) => reasonWords[r]).join(', '),
+                });
         }),
         ...thermal.arcs.map(
           (a, i) =>
             `${placeName(thermal.path, (a.fromMm + a.toMm) / 2)}: ${temp(arcsC[i]!.mean, units)}, ${lift.order.includes(i) ? arcVerdict(arcsC[i]!, lift, lift.upperC) : 'free'}`,
         ),
-        ...pegs.map((s) => `a pick stays at the ${placeName(thermal.path, s)}`),
+        ...pegs.map((s) => t('leaveAPickAtThe', { path: placeName(thermal.path, s) })),
       ]}
       readAt={(p) => {
         const s = thermal.path.locate(p);
         const i = Math.floor((s + thermal.path.lengthMm / 48) / (thermal.path.lengthMm / 24)) % 24;
-        return `${placeName(thermal.path, s)}: ${temp(arcsC[i]!.mean, units)}; deepest ${length(depthLimitAt(thermal.path, job.bond, outs, s).limitMm, units)}`;
+        return t('deepest', {
+          path: placeName(thermal.path, s),
+          mean: temp(arcsC[i]!.mean, units),
+          limitMm: length(depthLimitAt(thermal.path, job.bond, outs, s).limitMm, units),
+        });
       }}
     >
       <DepthLine limits={limits} />

@@ -16,6 +16,7 @@ import { Disclosure } from '@/ui/Disclosure';
 import { Txt } from '@/ui/Txt';
 import { percent, price, span } from '@/words/units';
 import { flawAt } from './ringWork';
+import { t } from '@/words/lift';
 
 export const coverCleanMin = judgement(6, 'old adhesive off a saved cover, min');
 
@@ -45,20 +46,26 @@ export function SavePanel(p: SavePanelProps) {
   if (!job.keepCover)
     return job.writtenOff ? (
       <View className="border-t border-rule py-2" role="status">
-        <Txt strong>Cover written off</Txt>
-        <Txt size="s">
-          {words[job.writtenOff.why]} A new one is needed: quote and promise may change. Undo puts it back.
-        </Txt>
+        <Txt strong>{t('backWrittenOff')}</Txt>
+        <Txt size="s">{t('youNeedANewOnePrice', { why: words[job.writtenOff.why] })}</Txt>
       </View>
     ) : null;
   return <Saving {...p} writeOff={writeOff} />;
 }
 
 const words: Record<EventOf<'writeOff'>['why'], string> = {
-  broke: 'It broke.',
-  printLayer: 'The printed layer comes off with the tape: the glass would show bare.',
-  cost: 'Saving it would have cost more than a new one.',
-  other: 'Said by hand.',
+  get broke() {
+    return t('itBroke2');
+  },
+  get printLayer() {
+    return t('thePrintedLayerComesOffWith');
+  },
+  get cost() {
+    return t('savingItWouldHaveCostMore');
+  },
+  get other() {
+    return t('saidByHand');
+  },
 };
 
 function Saving({
@@ -108,48 +115,56 @@ function Saving({
         });
   const grips = job.effective.filter((e) => e.type === 'observed' && e.what === 'grips').length;
   return (
-    <Disclosure title={`Save or write off: ${percent(chance.careful)} to break from here`}>
-      <Txt size="s" testID="saving">
-        {percent(chance.careful)} from now on when every gripped stretch is reheated, {percent(chance.forced)} when it
-        is forced as it is; the next 10 mm alone {percent(chance.next10)}.
-        {grips ? ` Gripped ${grips} ${grips === 1 ? 'time' : 'times'} so far.` : ''}
-      </Txt>
+    <Disclosure title={t('saveOrWriteOffToBreak', { careful: percent(chance.careful) })}>
+      <Txt
+        size="s"
+        testID="saving"
+      >{`${t('fromHereIfYouReheatEvery', { careful: percent(chance.careful), forced: percent(chance.forced), next10: percent(chance.next10) })}${grips ? ` ${grips === 1 ? t('itHasGrippedTimeSoFar', { grips }) : t('itHasGrippedTimesSoFar', { grips })}` : ''}`}</Txt>
       {choice ? (
         <Txt size="s" className="mt-1" testID="stopSaving">
           {choice.choose === 'save'
-            ? `Go on saving: ${price(choice.save, settings.money.currency)} expected against ${price(choice.fresh, settings.money.currency)} for a new one. Stop when the chance passes ${percent(Math.min(1, choice.breakEven))}, or after ${span(choice.stopAfterMin * 60)} more than planned.`
-            : `Stop saving: ${price(choice.save, settings.money.currency)} expected against ${price(choice.fresh, settings.money.currency)} for a new one.`}
+            ? t('goOnSavingItOnAverage', {
+                save: price(choice.save, settings.money.currency),
+                fresh: price(choice.fresh, settings.money.currency),
+                min: percent(Math.min(1, choice.breakEven)),
+                stopAfterMin: span(choice.stopAfterMin * 60),
+              })
+            : t('stopSavingItOnAverageAgainst', {
+                save: price(choice.save, settings.money.currency),
+                fresh: price(choice.fresh, settings.money.currency),
+              })}
         </Txt>
       ) : (
         <Txt size="s" className="mt-1">
-          {newMinor === null
-            ? 'No price of a new cover in Shop: nothing to compare with.'
-            : 'The plan is being computed.'}
+          {newMinor === null ? t('shopHasNoPriceForA') : t('workingOutThePlan')}
         </Txt>
       )}
       <View className="flex-row flex-wrap gap-2 mt-2">
-        <Button kind="small" label="The cover broke" onPress={() => writeOff('broke')} />
-        <Button kind="small" label="Print layer comes off" onPress={() => writeOff('printLayer')} />
+        <Button kind="small" label={t('theBackBroke')} onPress={() => writeOff('broke')} />
+        <Button kind="small" label={t('printedLayerComesOff')} onPress={() => writeOff('printLayer')} />
         <Button
           kind="small"
-          label="Write it off"
+          label={t('writeItOff')}
           onPress={() => writeOff(choice?.choose === 'new' ? 'cost' : 'other')}
         />
       </View>
       <WhyRows
         rows={[
-          { name: 'Not good enough after all', sourced: savingDefaults.reject, unit: '' },
-          { name: 'Clearing up after a break', sourced: savingDefaults.cleanUpMin, unit: 'min' },
-          { name: 'Cleaning a saved cover', sourced: coverCleanMin, unit: 'min' },
+          { name: t('notGoodEnoughAfterAll'), sourced: savingDefaults.reject, unit: '' },
+          { name: t('clearingUpAfterABreak'), sourced: savingDefaults.cleanUpMin, unit: 'min' },
+          { name: t('cleaningASavedBack'), sourced: coverCleanMin, unit: 'min' },
           {
-            name: 'This shop against the computed chance',
+            name: t('thisShopAgainstTheEstimate'),
             sourced: {
               value: scale.mean,
               u: scale.sd,
               source: saved.length
                 ? {
                     kind: 'calibrated',
-                    note: `${saved.filter((j) => j.broke).length} broke of ${saved.length} that were to be saved`,
+                    note: t('brokeOfThatWereToBe', {
+                      length: saved.filter((j) => j.broke).length,
+                      length2: saved.length,
+                    }),
                   }
                 : scalePrior.source,
             },

@@ -55,7 +55,7 @@ it('the order of the edges covers every arc once, starting in the middle of the 
 
 it('go, slow and reheat say how long, how deep and what a reheat takes', () => {
   expect(say({}).sentence).toBe('Cut the bottom edge now: easy for 0:45.');
-  expect(say({}).reason).toContain('Between 3.0 mm and 5.0 mm deep: camera island behind.');
+  expect(say({}).reason).toContain('3.0 mm to 5.0 mm deep: camera island behind.');
   // the pace goes down with the line between easy (62) and gripping (45)
   const slow = (arcUsualC: number) => say({ verdict: 'slow', arcUsualC }).sentence;
   expect(slow(61)).toBe('Bottom edge slowly, a little under full speed.');
@@ -70,8 +70,8 @@ it('go, slow and reheat say how long, how deep and what a reheat takes', () => {
 });
 
 it('hazards and limits come before the bond (law 2)', () => {
-  expect(say({ swollen: true, batteryHighC: 90 }).sentence).toBe('Stop: the cell is swollen.');
-  expect(say({ batteryHighC: 81 }).sentence).toBe('Hands off: let the cell cool.');
+  expect(say({ swollen: true, batteryHighC: 90 }).sentence).toBe('Stop: the battery is swollen.');
+  expect(say({ batteryHighC: 81 }).sentence).toBe('Hands off: let the battery cool.');
   expect(say({ verdict: 'stop', arcHighC: 125 }).sentence).toBe('Wait: too hot to pry.');
   const never = { ...lift, easyC: null, workC: null };
   expect(say({ verdict: 'stop', lift: never, wedge: { verdict: 'thicker', goC: 60, goPickMm: 1.2 } }).sentence).toBe(

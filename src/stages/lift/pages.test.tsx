@@ -100,13 +100,17 @@ describe('along the edges', () => {
   it('this edge now: first gap with its lift, corner, cable; saving with its chance and what it costs', async () => {
     await open();
     const list = within(screen.getByRole('list', { name: 'This edge now' }));
-    expect(list.getByText(/Cup \d+ mm in from the bottom edge.*It starts to give at \d\.\d\d mm of lift/)).toBeTruthy();
+    expect(
+      list.getByText(/Suction cup \d+ mm in from the bottom edge.*It starts to give at \d\.\d\d mm of lift/),
+    ).toBeTruthy();
     expect(list.getByText(/corner only with the pick within|no corner gives/)).toBeTruthy();
     await press(/^Save or write off/);
     await pass(600);
-    expect(screen.getByTestId('saving').textContent).toMatch(/% from now on when every gripped stretch is reheated/);
-    expect(screen.getByTestId('stopSaving').textContent).toMatch(/^(Go on|Stop) saving: \d+\.\d\d.€ expected against/);
-    await press('Print layer comes off');
+    expect(screen.getByTestId('saving').textContent).toMatch(/% from here if you reheat every stuck stretch/);
+    expect(screen.getByTestId('stopSaving').textContent).toMatch(
+      /^(Go on|Stop) saving it: \d+\.\d\d.€ on average against/,
+    );
+    await press('Printed layer comes off');
     expect(jobNow(save)).toMatchObject({ keepCover: false, broke: false });
     expect(jobNow(save).findings.looseLayer?.answer).toBe('yes');
     expect(screen.getByText(/The printed layer comes off with the tape/)).toBeTruthy();
@@ -116,12 +120,12 @@ describe('along the edges', () => {
     await open();
     await press('It gave way, or it did not');
     expect(screen.getByTestId('scale').textContent).toContain('foam ring in this shop: ×1.00');
-    expect(screen.getByRole('button', { name: 'Adjust the foam ring with it: how far was it lifted?' })).toBeTruthy();
+    expect(screen.getByRole('button', { name: 'Adjust foam ring with it: how far did you lift?' })).toBeTruthy();
     await enter('Lift, mm', '7');
-    expect(screen.getByRole('alert').textContent).toBe('Lift: 7 is out of range, allowed is 0.05 to 2 mm');
+    expect(screen.getByRole('alert').textContent).toBe('Lift: enter 0.05 to 2 mm (you entered 7)');
     await enter('Lift, mm', '0.4');
-    await enter('Line at about, °C', '95');
-    await press('Adjust the foam ring with it');
+    await enter('Glue at about, °C', '95');
+    await press('Adjust foam ring with it');
     expect(settingsNow().seen).toHaveLength(1);
     expect(settingsNow().seen[0]).toMatchObject({
       adhesive: 'foamRing',
@@ -143,8 +147,8 @@ describe('along the edges', () => {
     startShop(t0, { [save]: [...heated(120), { type: 'finding', kind: 'cellSwollen', answer: 'yes' }] });
     renderStage(LiftStage, save);
     await pass(600);
-    expect(call()).toBe('Stop: the cell is swollen.');
-    expect(screen.getByRole('button', { name: 'It grips: reheat: cell is swollen' })).toBeTruthy();
+    expect(call()).toBe('Stop: the battery is swollen.');
+    expect(screen.getByRole('button', { name: 'It grips: reheat: the battery is swollen' })).toBeTruthy();
   });
 });
 
@@ -159,11 +163,11 @@ describe('piece by piece', () => {
     expect(jobNow(shattered).piecesOff.size).toBe(1);
     expect(reading(/pieces left/)).toMatch(/^16pieces left, 1 off/);
     const before = jobNow(shattered).cracks.size;
-    await choose('The finger: Stroke: broke again');
+    await choose('The finger: Stroke: it broke again');
     await dragMm([0, 100], [44, 118]);
     expect(jobNow(shattered).cracks.size).toBe(before + 1);
     // back to taking off, with more pieces to go and the same one gone
-    expect(screen.getByRole('radio', { name: 'The finger: Tap: is off' }).getAttribute('aria-checked')).toBe('true');
+    expect(screen.getByRole('radio', { name: 'The finger: Tap: it is off' }).getAttribute('aria-checked')).toBe('true');
     expect(Number(/^(\d+)/.exec(reading(/pieces left/)!)![1])).toBeGreaterThan(16);
     expect(reading(/pieces left/)).toContain('1 off');
   });
@@ -234,9 +238,7 @@ describe('clips', () => {
     expect(screen.getByText(/A broken clip leaves a gap/)).toBeTruthy();
     for (let i = 3; i <= 13; i++) await press(`Clip ${i} is open`);
     expect(call()).toBe('All clips are open.');
-    expect(reason()).toMatch(
-      /Unstick the reader from the cover, or unplug it; do not turn the cover further than \d\d°/,
-    );
+    expect(reason()).toMatch(/Peel the reader off the back, or unplug it\. Do not turn the back further than \d\d°/);
   });
 });
 
@@ -266,12 +268,12 @@ describe('lens covers', () => {
     await press('Tapped out');
     await press('Openings are clear');
     expect(call()).toBe('Test the cameras now.');
-    expect(screen.getByRole('button', { name: 'Go to clean: cameras not tested' })).toBeTruthy();
+    expect(screen.getByRole('button', { name: 'Go to Clean: cameras not tested' })).toBeTruthy();
     for (const fn of ['main rear camera', 'other rear cameras', 'stabiliser noise']) await choose(`${fn}: works`);
     await choose('flash: does not');
     expect(screen.getByText(/No new cover over a camera that fails/)).toBeTruthy();
     await choose('flash: works');
-    await press('Go to clean');
+    await press('Go to Clean');
     expect(went.at(-1)).toContain('/clean');
   });
 
@@ -304,7 +306,7 @@ describe('lens covers', () => {
     expect(call()).toBe('Let go.');
     await press('Pressed');
     expect(call()).toBe('All covers are on.');
-    await press('Go to cure');
+    await press('Go to Cure');
     expect(logged(lens).at(-2)).toMatchObject({ type: 'bonded', adhesive: 'precutRing' });
   });
 
@@ -357,7 +359,7 @@ describe('alcohol', () => {
     startShop(t0);
     const page = renderStage(AlcoholScreen, save);
     await pass(1100);
-    expect(call()).toMatch(/^0\.0\d ml along the bottom edge, not more\.$/);
+    expect(call()).toMatch(/^0\.0\d ml along the bottom edge, no more\.$/);
     expect(screen.getByTestId('plateNear').textContent).toContain('J-0142');
     page.unmount();
     startShop(t0, { [heating]: [...nothingHot(), gunOn] });
@@ -368,8 +370,8 @@ describe('alcohol', () => {
     startShop(t0, { [heating]: nothingHot() });
     renderStage(AlcoholScreen, save);
     await pass(1100);
-    expect(call()).toMatch(/^0\.0\d ml along the bottom edge, not more\.$/);
-    expect(reason()).toMatch(/fills the ring in under a second; a flood would run \d+ mm deep in ten seconds/);
+    expect(call()).toMatch(/^0\.0\d ml along the bottom edge, no more\.$/);
+    expect(reason()).toMatch(/fills the ring in under a second\. Flooded, it would run \d+ mm deep in ten seconds/);
     await choose('Edge: top edge');
     expect(call()).toBe('No alcohol yet: an open camera is near.');
     await tick('Cameras masked');
@@ -458,7 +460,7 @@ it('a lens cover that was warmed has no model that cools: alcohol waits ten minu
   expect(call()).toBe('No alcohol yet: over 60 °C.');
   jest.setSystemTime(t0 + 601_000);
   await pass(1100);
-  expect(call()).toMatch(/^0\.\d\d ml along the bottom edge, not more\.$/);
+  expect(call()).toMatch(/^0\.\d\d ml along the bottom edge, no more\.$/);
 });
 
 describe('clean', () => {
@@ -474,25 +476,29 @@ describe('clean', () => {
     startShop(t0);
     renderStage(CleanStage, save);
     await pass(1100);
-    expect(call()).toBe('1, bottom edge, middle: residue off.');
-    const n = Number(/\/ (\d+)/.exec(reading(/zones bare on the frame/)!)![1]);
+    expect(call()).toBe('1, bottom edge, middle: take the old glue off.');
+    const n = Number(/\/ (\d+)/.exec(reading(/zones clean on the frame/)!)![1]);
     let dry = 0;
     for (let i = 1; i <= n; i++) {
       if (/dry\.$/.test(call()!)) {
         dry++;
-        expect(screen.queryByRole('button', { name: 'Alcohol' })).toBeNull();
+        expect(
+          screen.queryByRole('button', {
+            name: 'Alcohol',
+          }),
+        ).toBeNull();
       } else expect(screen.getByRole('button', { name: 'Alcohol' })).toBeTruthy();
-      await press(`${i} is wiped dry`);
+      await press(`${i}: wiped dry`);
     }
     expect(dry).toBeGreaterThan(0);
     expect(dry).toBeLessThan(n);
-    expect(call()).toBe('The cover has its own residue.');
-    await press('Now the cover');
-    for (let i = 1; i <= n; i++) await press(`${i} is wiped dry`);
-    await press('All bare at a glance');
+    expect(call()).toBe('The back has old glue of its own.');
+    await press('Now the back');
+    for (let i = 1; i <= n; i++) await press(`${i}: wiped dry`);
+    await press('All clean at a glance');
     await choose('Side of the bond: Frame');
     expect(call()).toBe('Look along it at a glancing angle.');
-    await press('All bare at a glance');
+    await press('All clean at a glance');
     expect(jobNow(save).prep.has('glanced')).toBe(true);
     expect(call()).toBe('Look for crumbs along the ledge.');
     await tick('No crumbs on the ledge');
@@ -501,7 +507,7 @@ describe('clean', () => {
     await choose('2, left edge, lower: film stays');
     expect(call()).toBe('Clean enough for a bead, not for tape.');
     expect(screen.getByRole('button', { name: 'Clean and cool: a film stays' })).toBeTruthy();
-    await choose('2, left edge, lower: bare, looked at');
+    await choose('2, left edge, lower: clean, looked at');
     await press('Clean and cool');
     expect(went.at(-1)).toContain('/dryFit');
   });
@@ -520,7 +526,7 @@ describe('clean', () => {
     });
     renderStage(CleanStage, save);
     await pass(1100);
-    await press('1 wiped wet');
+    await press('1: wiped with alcohol');
     expect(jobNow(save).zones.frame.get(0)).toMatchObject({ state: 'wet', tC: 22 });
     expect(screen.getByText(/^dry in \d:\d\d$/)).toBeTruthy();
     jest.setSystemTime(t0 + 700_000);
@@ -606,7 +612,7 @@ it('adhesives: what was seen stands there, is taken out and put back', async () 
 it('the stop card: one tap, what to do, noted on the job; what smells or swells is not heated any more', async () => {
   startShop(t0);
   renderStage(CleanStage, save);
-  await press('Stop card: cell touched, smells or swells');
+  await press('Stop card: battery touched, smells or swells');
   const card = within(screen.getByRole('dialog', { name: 'Stop card' }));
   expect(card.getByText('Hands off. Heat off.')).toBeTruthy();
   await act(async () => void fireEvent.click(card.getByRole('button', { name: 'Touched or scratched' })));

@@ -5,6 +5,7 @@ import type { Settings } from '@/model/settings';
 import { pieceReasons } from '@/bench-kit/crackMap';
 import { area, clock, length, temp } from '@/words/units';
 import type { CallText } from './liftCall';
+import { t } from '@/words/lift';
 
 export interface PiecesCallInput {
   /** null: pieces are not there yet */
@@ -33,10 +34,10 @@ export interface PiecesCallInput {
 /** Which way a blade goes in, as somebody sees it who looks at the face. */
 export function fromSide([x, y]: readonly [number, number]): string {
   const a = (Math.atan2(y, x) * 180) / Math.PI;
-  if (a > -45 && a <= 45) return 'from the left';
-  if (a > 45 && a <= 135) return 'from above';
-  if (a > -135 && a <= -45) return 'from below';
-  return 'from the right';
+  if (a > -45 && a <= 45) return t('fromTheLeft');
+  if (a > 45 && a <= 135) return t('fromAbove');
+  if (a > -135 && a <= -45) return t('fromBelow');
+  return t('fromTheRight');
 }
 
 /** The piece now, how it is worked, or what has to come first. */
@@ -44,53 +45,71 @@ export function piecesCall(i: PiecesCallInput): CallText {
   const { units, step, piece } = i;
   if (i.swollen)
     return {
-      sentence: 'Stop: the cell is swollen.',
-      reason: 'No heat and no prying over it. Into the fire-proof bag; follow the maker and local rules.',
+      sentence: t('stopTheBatteryIsSwollen'),
+      reason: t('noHeatAndNoPryingOver'),
       tone: 'caution',
     };
-  if (i.left === null)
-    return { sentence: 'Reading the cracks.', reason: 'Pieces and order are computed.', tone: 'ink' };
+  if (i.left === null) return { sentence: t('readingTheCracks'), reason: t('workingOutPiecesAndOrder'), tone: 'ink' };
   if (i.left === 0)
     return {
-      sentence: i.glassLeft ? `All pieces are off, ${i.glassLeft} with glass left.` : 'All glass is off.',
-      reason: i.glassLeft
-        ? 'Pick it out with tweezers while it is warm; it is carried over to Clean.'
-        : 'Face down, tap: shards fall out, not in. Residue is next.',
+      sentence: i.glassLeft ? t('allPiecesAreOffWithGlass', { glassLeft: i.glassLeft }) : t('allGlassIsOff'),
+      reason: i.glassLeft ? t('pickItOutWithTweezersWhile') : t('faceDownTapShardsFallOut'),
       tone: 'ink',
     };
   if (!step || !piece || (i.left === 1 && i.offCount === 0))
     return {
-      sentence: 'No crack frees a piece.',
-      reason: 'Draw how it is cracked, lift it along the edges, or break it on purpose and draw the stroke.',
+      sentence: t('noCrackFreesAPiece'),
+      reason: t('drawHowItIsCrackedLift'),
       tone: 'caution',
     };
   if (i.batteryHighC !== null && i.batteryHighC >= i.stopC)
     return {
-      sentence: 'Hands off: let the cell cool.',
-      reason: `It may be at ${temp(i.batteryHighC, units)}, stop mark ${temp(i.stopC, units)}.`,
+      sentence: t('handsOffLetTheBatteryCool'),
+      reason: t('itMayBeAtLimit', { batteryHighC: temp(i.batteryHighC, units), stopC: temp(i.stopC, units) }),
       tone: 'caution',
     };
   if (i.onHeat)
     return {
-      sentence: 'The heat is on.',
-      reason: 'Take it off first: the clock runs on the heat page.',
+      sentence: t('theHeatIsOn'),
+      reason: t('takeItOffFirstTheClock'),
       tone: 'ink',
     };
   const how = step.entry
-    ? `Blade ${fromSide(step.entry.into)}, ${step.entry.depthMm < 1 ? 'hardly in' : `up to ${length(step.entry.depthMm, units, 0)} in`}${step.entry.stoppedBy ? `: ${step.entry.stoppedBy} behind` : ''}.`
-    : 'No free edge: break it loose in the middle.';
+    ? step.entry.depthMm < 1
+      ? step.entry.stoppedBy
+        ? t('bladeHardlyInBehind', { into: fromSide(step.entry.into), stoppedBy: step.entry.stoppedBy })
+        : t('bladeHardlyIn', { into: fromSide(step.entry.into) })
+      : step.entry.stoppedBy
+        ? t('bladeUpToInBehind', {
+            into: fromSide(step.entry.into),
+            depthMm: length(step.entry.depthMm, units, 0),
+            stoppedBy: step.entry.stoppedBy,
+          })
+        : t('bladeUpToIn', { into: fromSide(step.entry.into), depthMm: length(step.entry.depthMm, units, 0) })
+    : t('noFreeEdgeBreakItLoose');
   const soft = i.workLeftS !== null ? i.workLeftS > 0 : ['go', 'slow'].includes(i.wedge.verdict);
   if (!soft)
     return {
       sentence: i.everHeated
-        ? `Piece 1 has gripped: heat it to ${i.targetC === null ? 'more' : temp(i.targetC, units)}.`
-        : `Heat piece 1 to ${i.targetC === null ? 'no temperature' : temp(i.targetC, units)}.`,
-      reason: `${temp(i.lowC, units)} now; the blade works from ${i.workC === null ? 'no temperature' : temp(i.workC, units)}. Never force it: ${pieceReasons(step, units)}.`,
+        ? t('piece1GripsAgainHeatIt', { targetC: i.targetC === null ? 'more' : temp(i.targetC, units) })
+        : t('heatPiece1To', { targetC: i.targetC === null ? t('noTemperature') : temp(i.targetC, units) }),
+      reason: t('nowTheBladeWorksFromNever', {
+        lowC: temp(i.lowC, units),
+        workC: i.workC === null ? t('noTemperature') : temp(i.workC, units),
+        step: pieceReasons(step, units),
+      }),
       tone: i.everHeated ? 'caution' : 'ink',
     };
   return {
-    sentence: `Piece 1, ${area(piece.areaMm2, units)}${i.workLeftS !== null ? `: ${clock(i.workLeftS)} left` : ' now'}.`,
-    reason: `${how} ${i.breakLines ? 'Break it first along the dashed lines: two parts round the camera.' : i.leverMm === null ? '' : `Lever its edge up by ${length(i.leverMm, units, 1)} at most.`} Because: ${pieceReasons(step, units)}.`,
+    sentence:
+      i.workLeftS !== null
+        ? t('piece1Left', { areaMm2: area(piece.areaMm2, units), workLeftS: clock(i.workLeftS) })
+        : t('piece1Now', { areaMm2: area(piece.areaMm2, units) }),
+    reason: i.breakLines
+      ? t('breakItFirstAlongTheDashed', { how, step: pieceReasons(step, units) })
+      : i.leverMm === null
+        ? t('whyThisOne', { how, step: pieceReasons(step, units) })
+        : t('leverItsEdgeUpByAt', { how, leverMm: length(i.leverMm, units, 1), step: pieceReasons(step, units) }),
     tone: 'ink',
   };
 }

@@ -14,11 +14,12 @@ import { heatCount } from '@/model/stages/heat';
 import type { Settings } from '@/model/settings';
 import { heaterWords } from '@/words/heaterWords';
 import { batteryMarks } from '@/work/heat/watchMarks';
-import { placeName } from '@/work/heat/placeNames';
+import { placeName } from '@/words/placeNames';
 import type { ReadingItem } from '@/ui/Readings';
 import { clock, length, tempNumber } from '@/words/units';
 import { liftCall } from './liftCall';
 import type { RingNow } from './useRing';
+import { t } from '@/words/lift';
 
 /** What follows from a ring as it stands: the call, the readings, and what they are made of. */
 export function ringFacts(job: JobState, settings: Settings, ring: RingNow) {
@@ -61,30 +62,59 @@ export function ringFacts(job: JobState, settings: Settings, ring: RingNow) {
   const heldMm = thermal.path.lengthMm - job.cut.freeMm;
   const readings: ReadingItem[] =
     arc === null
-      ? [{ id: 'done', value: `${heatCount(job)}`, label: 'heats in all', tone: 'go' }, dose()]
+      ? [{ id: 'done', value: `${heatCount(job)}`, label: t('heatsInAll'), tone: 'go' }, dose()]
       : [
           {
             id: 'arc',
             value: `${tempNumber(arcC.mean, units)}°`,
-            label: `${placeName(thermal.path, (thermal.arcs[arc]!.fromMm + thermal.arcs[arc]!.toMm) / 2)}, usually. Easy ${lift.easyC === null ? 'never' : `${tempNumber(lift.easyC, units)}°`}, works ${lift.workC === null ? 'never' : `${tempNumber(lift.workC, units)}°`}`,
+            label:
+              lift.easyC === null
+                ? lift.workC === null
+                  ? t('usuallyNeverEasyNeverWorks', {
+                      path: placeName(thermal.path, (thermal.arcs[arc]!.fromMm + thermal.arcs[arc]!.toMm) / 2),
+                    })
+                  : t('usuallyNeverEasyWorksFrom', {
+                      path: placeName(thermal.path, (thermal.arcs[arc]!.fromMm + thermal.arcs[arc]!.toMm) / 2),
+                      workC: tempNumber(lift.workC, units),
+                    })
+                : lift.workC === null
+                  ? t('usuallyEasyFromNeverWorks', {
+                      path: placeName(thermal.path, (thermal.arcs[arc]!.fromMm + thermal.arcs[arc]!.toMm) / 2),
+                      easyC: tempNumber(lift.easyC, units),
+                    })
+                  : t('usuallyEasyFromWorksFrom', {
+                      path: placeName(thermal.path, (thermal.arcs[arc]!.fromMm + thermal.arcs[arc]!.toMm) / 2),
+                      easyC: tempNumber(lift.easyC, units),
+                      workC: tempNumber(lift.workC, units),
+                    }),
             tone: verdict === 'go' ? 'go' : verdict === 'slow' ? 'ink' : 'caution',
           },
           {
             id: 'wedge',
             value: length(safe.pickHolds || !job.keepCover ? lift.pickMm : safe.highestMm, units, 2),
             label: !job.keepCover
-              ? `pick, ${pace} mm/s; it may break further`
+              ? t('pickMmSItMayBreak', { pace })
               : safe.pickHolds
-                ? `pick, ${pace} mm/s; up to ${safe.highestMm >= thickestWedgeMm ? `over ${length(thickestWedgeMm, units, 0)}` : length(safe.highestMm, units, 2)} holds now`
-                : `highest wedge now, your pick is ${length(lift.pickMm, units)}`,
+                ? t('pickMmSUpToHolds', {
+                    pace,
+                    thickestWedgeMm:
+                      safe.highestMm >= thickestWedgeMm
+                        ? t('over', { thickestWedgeMm: length(thickestWedgeMm, units, 0) })
+                        : length(safe.highestMm, units, 2),
+                  })
+                : t('thickestWedgeNowYourPickIs', { pickMm: length(lift.pickMm, units) }),
             tone: job.keepCover && !safe.pickHolds ? 'caution' : 'ink',
           },
           {
             id: 'mm',
             value: length(rest ? (rest.windowsMm[0] ?? 0) : heldMm, units, 0),
             label: rest
-              ? `of ${length(heldMm, units, 0)} fit in this window. ${rest.finished ? `${rest.reheats} reheats to expect` : rest.stoppedBy === 'battery' ? 'then the cell is too hot for more' : 'then it stays too cold'}`
-              : 'still to cut',
+              ? rest.finished
+                ? t('ofFitInThisWindowReheats', { heldMm: length(heldMm, units, 0), reheats: rest.reheats })
+                : rest.stoppedBy === 'battery'
+                  ? t('ofFitInThisWindowThen', { heldMm: length(heldMm, units, 0) })
+                  : t('ofFitInThisWindowThen2', { heldMm: length(heldMm, units, 0) })
+              : t('stillToCut'),
           },
           dose(),
         ];
@@ -92,7 +122,7 @@ export function ringFacts(job: JobState, settings: Settings, ring: RingNow) {
     return {
       id: 'battery',
       value: `${tempNumber(battery?.hotC ?? thermal.ambientC, units)}°`,
-      label: `battery, at most. ${clock(doseS)} above ${tempNumber(marks.cautionC, units)}° in all heats`,
+      label: t('batteryAtMostAboveInAll', { doseS: clock(doseS), cautionC: tempNumber(marks.cautionC, units) }),
       tone: (battery?.hotC ?? 0) >= marks.cautionC ? 'caution' : 'ink',
     };
   }

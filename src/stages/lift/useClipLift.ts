@@ -9,13 +9,13 @@ import { liftThresholds } from '@/core/lift/verdict';
 import type { JobState } from '@/model/fold';
 import { useActions } from '@/bench-kit/actions';
 import { liftCase } from '@/work/heat/thermalJob';
-import { placeName } from '@/work/heat/placeNames';
+import { placeName } from '@/words/placeNames';
 import { useGoOn } from '@/bench-kit/useGoOn';
 import { useSettings } from '@/store/shop';
 import { useNow } from '@/bench-kit/useNow';
+import { t } from '@/words/lift';
 
-export const caution =
-  'Eye cover: clips fly. Plastic pick, one clip after the other, never two corners at once; never lever on the cell. Maker’s instructions go first.';
+export const caution = () => t('eyeCoverClipsFlyPlasticPick');
 
 /** How it stands: what ClipLift shows and does. */
 export function useClipLift({ job }: { job: JobState }) {

@@ -17,9 +17,9 @@ import { useAlarm, useAwake } from '@/ui/alarm';
 import { type ReadingItem } from '@/ui/Readings';
 import { clock, length, lengthNumber, temp, tempNumber } from '@/words/units';
 import { useNow } from '@/bench-kit/useNow';
+import { t } from '@/words/lift';
 
-export const caution =
-  'Splinters of lens glass are small and sharp: eye cover, tape over the glass, gloves. Hot air burns; every camera masked, never dwell on a lens. Maker’s instructions go first.';
+export const caution = () => t('splintersOfLensGlassAreSmall');
 
 type Step = EventOf<'lens'>['step'];
 
@@ -128,75 +128,100 @@ function useLensCall(p: { job: JobState }) {
   const text = ((): { sentence: string; reason: string; tone: 'ink' | 'caution' } => {
     if (swollen)
       return {
-        sentence: 'Stop: the cell is swollen.',
-        reason: 'No heat on this device. Into the fire-proof bag; follow the maker and local rules.',
+        sentence: t('stopTheBatteryIsSwollen'),
+        reason: t('noHeatOnThisDeviceInto'),
         tone: 'caution',
       };
-    if (!chosen.length)
-      return { sentence: 'Which lens covers?', reason: 'Tap them on the plan, or tick them in the list.', tone: 'ink' };
+    if (!chosen.length) return { sentence: t('whichLensCovers'), reason: t('tapThemOnThePlanOr'), tone: 'ink' };
     if (on) {
       const left = dueAt === null ? 0 : (dueAt - now) / 1e3;
       return left > 0
         ? {
-            sentence: `Air off in ${clock(left)}.`,
-            reason: 'Circle over this one cover, never still; the others masked.',
+            sentence: t('airOffIn', { left: clock(left) }),
+            reason: t('circleOverThisOneCoverNever'),
             tone: 'ink',
           }
         : {
-            sentence: 'Air off now, and lift.',
-            reason: `Soft since ${clock(-left)}; every second goes into the camera.`,
+            sentence: t('airOffNowAndLift'),
+            reason: t('softForNowEverySecondMore', { left: clock(-left) }),
             tone: -left > 10 ? 'caution' : 'ink',
           };
     }
     if (next && plan) {
       if (needsBehind && !cameraOut)
         return {
-          sentence: `${capital(name(next))}: from the front, in pieces.`,
-          reason:
-            'From behind only with the camera out of the way: take it out on Strip first, or pick the glass out with tweezers, blade flat.',
+          sentence: t('fromTheFrontInPieces', { next: capital(name(next)) }),
+          reason: t('fromBehindOnlyWithTheCamera'),
           tone: 'ink',
         };
       if (warm && !soft)
         return plan.heat?.readyS
           ? {
-              sentence: `${workLeftS === null ? 'Warm' : 'It grips: warm'} ${name(next)} for ${clock(plan.heat.readyS.mean)}, at the latest ${clock(plan.heat.readyS.high)}.`,
-              reason: `${temp(air.setC, units)} air; then the camera is at ${temp(plan.heat.cameraC.high, units)} at most, workable for ${clock(plan.heat.workS)}. All cameras masked.`,
+              sentence:
+                workLeftS === null
+                  ? t('warmForAtTheLatest', {
+                      next: name(next),
+                      mean: clock(plan.heat.readyS.mean),
+                      high: clock(plan.heat.readyS.high),
+                    })
+                  : t('itGripsWarmForAtThe', {
+                      next: name(next),
+                      mean: clock(plan.heat.readyS.mean),
+                      high: clock(plan.heat.readyS.high),
+                    }),
+              reason: t('airOfTheCameraIsAt', {
+                setC: temp(air.setC, units),
+                high: temp(plan.heat.cameraC.high, units),
+                workS: clock(plan.heat.workS),
+              }),
               tone: plan.heat.cameraStops ? 'caution' : 'ink',
             }
           : {
-              sentence: `This air does not warm ${name(next)} enough.`,
-              reason: `The tape goes from ${plan.targetC === null ? 'no temperature' : temp(plan.targetC, units)}. Hotter air, or cold.`,
+              sentence: t('thisAirDoesNotWarmEnough', { next: name(next) }),
+              reason: t('theTapeGoesFromHotterAir', {
+                targetC: plan.targetC === null ? t('noTemperature') : temp(plan.targetC, units),
+              }),
               tone: 'caution',
             };
       return {
-        sentence: `${capital(name(next))}: ${needsBehind ? 'push it out from behind' : 'blade under the tape'}${workLeftS !== null && workLeftS > 0 ? `, ${clock(workLeftS)} left` : ''}.`,
+        sentence: needsBehind
+          ? workLeftS !== null && workLeftS > 0
+            ? t('pushItOutFromBehindLeft', { next: capital(name(next)), workLeftS: clock(workLeftS) })
+            : t('pushItOutFromBehind', { next: capital(name(next)) })
+          : workLeftS !== null && workLeftS > 0
+            ? t('bladeUnderTheTapeLeft', { next: capital(name(next)), workLeftS: clock(workLeftS) })
+            : t('bladeUnderTheTape2', { next: capital(name(next)) }),
         reason: needsBehind
-          ? 'Soft tool on the middle of the glass, even pressure, never on a lens.'
-          : `${length(next.bladeUnderMm, units, 2)} under its face, in by ${length(next.needMm, units)} to ${length(next.limitMm, units)}, all round: disc and tape together.`,
+          ? t('aSoftToolOnTheMiddle')
+          : t('underItsFaceToInAll', {
+              bladeUnderMm: length(next.bladeUnderMm, units, 2),
+              needMm: length(next.needMm, units),
+              limitMm: length(next.limitMm, units),
+            }),
         tone: 'ink',
       };
     }
     if (missing.tapped)
       return {
-        sentence: 'Tap the splinters out.',
-        reason: 'Face down, so that they fall out and not in; then a puff of air.',
+        sentence: t('tapTheSplintersOut'),
+        reason: t('faceDownSoThatTheyFall'),
         tone: 'ink',
       };
     if (missing.inspected)
       return {
-        sentence: 'Look into every opening.',
-        reason: 'Light from the side: no splinter, no tape, no lint on a lens, bezel not bent.',
+        sentence: t('lookIntoEveryOpening'),
+        reason: t('lightFromTheSideNoSplinter'),
         tone: 'ink',
       };
     if (!tested)
       return {
-        sentence: 'Test the cameras now.',
-        reason: 'Before new covers go on: a picture with each. Slightly over-exposed is normal with no cover.',
+        sentence: t('testTheCamerasNow'),
+        reason: t('beforeNewCoversGoOnA'),
         tone: 'ink',
       };
     return {
-      sentence: 'Lens covers are off, cameras work.',
-      reason: 'Clean the seats next; then sizes, then press.',
+      sentence: t('lensCoversAreOffCamerasWork'),
+      reason: t('cleanTheSeatsNextThenSizes'),
       tone: 'ink',
     };
   })();
@@ -231,53 +256,54 @@ export function useLensLift(p: { job: JobState }) {
   } = so;
 
   const main = ((): { label: string; act: () => void; why: string | null } => {
-    const why = swollen ? 'cell is swollen' : null;
-    if (on) return { label: 'Air off', act: airOff, why: null };
+    const why = swollen ? t('theBatteryIsSwollen') : null;
+    if (on) return { label: t('airOff'), act: airOff, why: null };
     if (next && warm && !soft)
       return {
-        label: 'Air on',
+        label: t('airOn'),
         act: airOn,
-        why: why ?? wetStop(job, jobs, settings, now) ?? (plan?.heat?.readyS ? null : 'this air does not get there'),
+        why: why ?? wetStop(job, jobs, settings, now) ?? (plan?.heat?.readyS ? null : t('thisAirDoesNotGetThere')),
       };
-    if (next) return { label: `${capital(name(next))} is off`, act: () => void log([step(next, 'off')]), why };
-    if (!chosen.length) return { label: 'Cover is off', act: () => {}, why: 'choose the covers first' };
+    if (next)
+      return { label: t('isOff2', { next: capital(name(next)) }), act: () => void log([step(next, 'off')]), why };
+    if (!chosen.length) return { label: t('coverIsOff'), act: () => {}, why: t('chooseTheCoversFirst') };
     if (missing.tapped)
       return {
-        label: 'Tapped out',
+        label: t('tappedOut'),
         act: () => void log(lacking(job, chosen, 'tapped').map((l) => step(l, 'tapped'))),
         why,
       };
     if (missing.inspected)
       return {
-        label: 'Openings are clear',
+        label: t('openingsAreClear'),
         act: () => void log(lacking(job, chosen, 'inspected').map((l) => step(l, 'inspected'))),
         why,
       };
-    return { label: 'Go to clean', act: () => goOn(), why: tested ? why : 'cameras not tested' };
+    return { label: t('goToClean'), act: () => goOn(), why: tested ? why : t('camerasNotTested') };
   })();
   const readings: ReadingItem[] = [
     {
       id: 'left',
       value: `${chosen.length - lacking(job, chosen, 'off').length} / ${chosen.length}`,
-      label: 'covers off',
+      label: t('coversOff'),
       tone: next ? 'ink' : 'go',
     },
     {
       id: 'depth',
       value: shown ? `${lengthNumber(shown.needMm, units)}–${lengthNumber(shown.limitMm, units)}` : '–',
-      label: `${units.length}, blade in: past the tape, short of what the camera sees`,
+      label: t('bladeInPastTheTapeShort', { length: units.length }),
       tone: shown && shown.limitMm < shown.needMm ? 'caution' : 'ink',
     },
     {
       id: 'camera',
       value: plan?.heat ? `${tempNumber(plan.heat.cameraC.high, units)}°` : '–',
-      label: 'camera behind it when warmed, at most',
+      label: t('cameraBehindItWhenWarmedAt'),
       tone: plan?.heat?.cameraStops ? 'caution' : 'ink',
     },
     {
       id: 'press',
       value: `${Math.round(pressS.value)} s`,
-      label: 'under the finger later, each; common practice 1 to 2 min',
+      label: t('withTheFingerLaterEachUsually'),
     },
   ];
   return { ...so, main, readings };

@@ -24,6 +24,7 @@ import { type ReadingItem } from '@/ui/Readings';
 import { length, tempNumber } from '@/words/units';
 import { useNow } from '@/bench-kit/useNow';
 import { piecesCall } from './piecesCall';
+import { t } from '@/words/lift';
 
 type Finger = 'off' | 'break' | 'left' | 'look';
 
@@ -33,7 +34,7 @@ const leastLeverMm = 4;
 export const round = (v: number) => Math.round(v * 100) / 100;
 
 export const where = (p: Pt, units: Parameters<typeof length>[1]) =>
-  `${length(p[0], units, 0)} from the left, ${length(p[1], units, 0)} from the top`;
+  t('fromTheLeftFromTheTop', { p: length(p[0], units, 0), p2: length(p[1], units, 0) });
 
 /** The modes of a device read a spot up to 5 K wrong (own refinement study), a plate about 1.5 K. */
 export const spotModelK = 5;
@@ -236,7 +237,7 @@ export function usePiecesLift(p: { job: JobState }) {
       return;
     }
     const hit = drawn.find((d) => contains({ kind: 'polygon', pts: d.loops[0]! }, p));
-    if (!hit) return setProblem('no glass there');
+    if (!hit) return setProblem(t('noGlassThere'));
     if (hit.state === 'done') {
       const back = [...job.piecesOff].find(([, o]) => contains({ kind: 'polygon', pts: o.loops[0]! }, p));
       if (back) void log([{ type: 'pieceBack', offId: back[0] }]);
@@ -257,7 +258,7 @@ export function usePiecesLift(p: { job: JobState }) {
       setFinger('off');
     } catch (e) {
       preview(null);
-      setProblem(e instanceof Error ? e.message : 'not a crack');
+      setProblem(e instanceof Error ? e.message : t('notACrack'));
     }
   };
   const finished = leftCount === 0 && fresh;
@@ -265,31 +266,43 @@ export function usePiecesLift(p: { job: JobState }) {
     {
       id: 'temp',
       value: `${tempNumber(lowC, units)}°`,
-      label: `piece 1, at least. ${targetC === null ? 'Nothing softens it' : `Blade works from ${th.workC === null ? '–' : `${tempNumber(th.workC, units)}°`}, heat to ${tempNumber(targetC, units)}°`}`,
+      label:
+        targetC === null
+          ? t('piece1AtLeastNothingSoftens')
+          : th.workC === null
+            ? t('piece1AtLeastBladeWorks', { targetC: tempNumber(targetC, units) })
+            : t('piece1AtLeastBladeWorks2', {
+                workC: tempNumber(th.workC, units),
+                targetC: tempNumber(targetC, units),
+              }),
       tone: wedge?.verdict === 'go' ? 'go' : wedge?.verdict === 'slow' ? 'ink' : 'caution',
     },
     {
       id: 'depth',
       value: step?.entry ? length(step.entry.depthMm, units, 0) : '–',
       label: step?.entry
-        ? `blade in at most${step.entry.stoppedBy ? `: ${step.entry.stoppedBy}` : ', to the far side'}`
-        : 'no free edge',
+        ? step.entry.stoppedBy
+          ? t('bladeInAtMost', { stoppedBy: step.entry.stoppedBy })
+          : t('bladeInAtMostToThe')
+        : t('noFreeEdge'),
       tone: step && step.risk > 0 ? 'caution' : 'ink',
     },
     {
       id: 'left',
       value: leftCount === null ? '–' : `${leftCount}`,
-      label: `pieces left, ${job.piecesOff.size} off${job.glassLeft.size ? `, glass left at ${job.glassLeft.size}` : ''}`,
+      label: job.glassLeft.size
+        ? t('piecesLeftOffGlassLeftAt', { size: job.piecesOff.size, size2: job.glassLeft.size })
+        : t('piecesLeftOff', { size: job.piecesOff.size }),
       tone: finished ? 'go' : 'ink',
     },
     {
       id: 'battery',
       value: battery ? `${tempNumber(battery.high, units)}°` : '–',
-      label: `battery, at most; caution ${tempNumber(marks.cautionC, units)}°`,
+      label: t('batteryAtMostWarning', { cautionC: tempNumber(marks.cautionC, units) }),
       tone: (battery?.high ?? 0) >= marks.cautionC ? 'caution' : 'ink',
     },
   ];
-  const shut = swollen ? 'cell is swollen' : on ? 'the heat is on' : !fresh ? 'order is being computed' : null;
+  const shut = swollen ? t('theBatteryIsSwollen') : on ? t('theHeatIsOn2') : !fresh ? t('workingOutTheOrder') : null;
   return { ...so, takeOff, finished, shut, onStroke, onTap, readings };
 }
 export type PiecesLiftState = ReturnType<typeof usePiecesLift>;

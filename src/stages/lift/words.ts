@@ -1,22 +1,42 @@
 import type { EdgeReason } from '@/core/lift/order';
 import type { FirstGap } from '@/core/lift/firstGap';
+import { t } from '@/words/lift';
 
-export const liftCaution =
-  'Glass splinters: eye cover, gloves, tape over cracked glass, brush instead of a hand. Hot glass burns. Plastic pick near cables; never lever on the cell. Maker’s instructions go first.';
+export const liftCaution = () => t('glassSplintersEyeCoverGlovesTape');
 
 export const reasonWords: Record<EdgeReason, string> = {
-  farFromCamera: 'farthest from camera and cables',
-  camera: 'camera beside it, so late',
-  cable: 'a cable crosses here',
-  buttons: 'keys behind it',
+  get farFromCamera() {
+    return t('farthestFromCameraAndCables');
+  },
+  get camera() {
+    return t('cameraBesideItSoLate');
+  },
+  get cable() {
+    return t('aCableCrossesHere');
+  },
+  get buttons() {
+    return t('buttonsBehindIt');
+  },
   warmest: 'warmest',
-  joinsOpen: 'joins an open edge',
+  get joinsOpen() {
+    return t('joinsAnOpenEdge');
+  },
 };
 
 export const gapReasonWords: Record<FirstGap['reasons'][number], string> = {
-  nearPort: 'by the charge port, as is common practice',
-  awayFromPart: 'nothing near behind it',
-  awayFromChip: 'away from the chip',
-  awayFromVent: 'beside the vent, not in it',
-  shattered: 'a cup does not hold on cracked glass',
+  get nearPort() {
+    return t('byTheChargePortAsIs');
+  },
+  get awayFromPart() {
+    return t('nothingNearBehindIt');
+  },
+  get awayFromChip() {
+    return t('awayFromTheChip');
+  },
+  get awayFromVent() {
+    return t('besideTheVentNotInIt');
+  },
+  get shattered() {
+    return t('aSuctionCupDoesNotHold');
+  },
 };

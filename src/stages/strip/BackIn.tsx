@@ -19,7 +19,7 @@ export function BackIn(p: { job: JobState; work: StripWork; tabs: ReactNode }) {
       job={job}
       stage="strip"
       now={now}
-      caution={stripCaution}
+      caution={stripCaution()}
       onMain={shut ? undefined : act}
       picture={(size) => <BackInPicture here={here} size={size} />}
       call={<Call {...text} />}

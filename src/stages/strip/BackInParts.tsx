@@ -18,6 +18,7 @@ import type { BackInState } from './useBackIn';
 import { functionTests } from '@/core/functions/tables';
 import { commonPractice } from '@/core/source';
 import { type JobState } from '@/model/fold';
+import { t as tr } from '@/words/strip';
 
 export const oneTurn = commonPractice(
   1,
@@ -41,9 +42,13 @@ export function BackInPicture({
       job={job}
       work={work}
       size={size}
-      label={`${work.back.filter(work.isBack).length} of ${work.back.length} steps back in`}
+      label={tr('ofStepsBackIn', { length: work.back.filter(work.isBack).length, length2: work.back.length })}
       lines={[
-        ...work.back.map((id, i) => `${i + 1}. ${work.items.get(id)!.name}: ${work.isBack(id) ? 'in' : 'to go'}`),
+        ...work.back.map((id, i) =>
+          work.isBack(id)
+            ? tr('in', { i: i + 1, name: work.items.get(id)!.name })
+            : tr('toGo', { i: i + 1, name: work.items.get(id)!.name }),
+        ),
         ...work.check.findings.map((f) => say(f)),
       ]}
       next={next}
@@ -72,12 +77,14 @@ export function BackInReadings({ here: { work, job, zones, stops, item } }: { he
         {
           id: 'steps',
           value: `${work.back.filter(work.isBack).length} / ${work.back.length}`,
-          label: 'steps back in',
+          label: tr('stepsBackIn'),
         },
         {
           id: 'screws',
           value: `${job.screwsIn.size} / ${[...job.screwsOut.values()].filter((r) => !r.missing).length}`,
-          label: `screws in${zones.length ? `. ${zones.map(([z, n]) => `${z} ${n.refit}/${n.expected}`).join(', ')}` : ''}`,
+          label: zones.length
+            ? tr('screwsIn', { join: zones.map(([z, n]) => `${z} ${n.refit}/${n.expected}`).join(', ') })
+            : tr('screwsIn2'),
           tone: stops.length && !item ? 'caution' : 'ink',
         },
       ]}
@@ -95,14 +102,14 @@ export function ScrewFindings({
     <>
       {hole && kinds.length > 1 ? (
         <Choice
-          label={`Screw that goes into ${hole}`}
+          label={tr('screwThatGoesInto', { hole })}
           value={given ? key(given) : null}
           options={kinds.map((k) => ({ id: key(k), name: specText(k, units) }))}
           onChange={setOther}
         />
       ) : null}
       {work.check.findings.filter((f) => f.type !== 'missing').length ? (
-        <View role="list" aria-label="Findings" className="mt-2">
+        <View role="list" aria-label={tr('findings')} className="mt-2">
           {work.check.findings
             .filter((f) => f.type !== 'missing')
             .map((f) => (
@@ -114,7 +121,7 @@ export function ScrewFindings({
                   <Button
                     key={h}
                     kind="small"
-                    label={`${h}: take it out again`}
+                    label={tr('takeItOutAgain', { h })}
                     onPress={() => void log([{ type: 'screw', hole: h, to: 'open' }])}
                   />
                 ))}
@@ -129,19 +136,18 @@ export function ScrewFindings({
 /** Connected and tested before it is shut. */
 export function TestBeforeClosing({ here: { item, tested, battery, job, log } }: { here: BackInState }) {
   return item === null ? (
-    <Disclosure title="Test before closing" open={!tested}>
+    <Disclosure title={tr('testBeforeClosing')} open={!tested}>
       <Txt size="s" className="mb-2">
-        Connect the least: {battery?.name ?? 'battery'}, display, what is to be tested. {openTests(job).length}{' '}
-        functions.
+        {tr('connectOnlyScreenAndWhatYou', { name: battery?.name ?? 'battery', length: openTests(job).length })}
       </Txt>
       <FunctionList job={job} phase="open" short={false} only={openTests(job)} />
       <Tick
-        label="Tested, all that should work works"
+        label={tr('testedAllThatShouldWorkWorks')}
         on={job.prep.has('closedTest')}
         onChange={(v) => void log([{ type: 'prep', item: 'closedTest', done: v }])}
       />
       <Tick
-        label="Battery plug off again"
+        label={tr('batteryUnpluggedAgain')}
         on={job.prep.has('batteryOffAgain')}
         onChange={(v) => void log([{ type: 'prep', item: 'batteryOffAgain', done: v }])}
       />
@@ -157,14 +163,11 @@ export function BackInWhy({ here: { job, work } }: { here: BackInState }) {
       call="refit"
       inputs={{ in: [...job.screwsIn.keys()] }}
       computed={{ order: work.back, findings: work.check.findings }}
-      notes={[
-        'The reverse of the way out, with the battery’s plug as late as what lies over it allows; board far end first, every screw one turn before any is tight.',
-        'A screw holds by its length less what it passes before the boss; what is left of the boss is the room under it.',
-      ]}
+      notes={[tr('theReverseOfTheWayOut'), tr('aScrewHoldsByItsLength')]}
       rows={[
-        rowOf('One turn first', oneTurn, 'turn'),
-        rowOf('Tight', tightMm, 'mm'),
-        rowOf('Thread that holds', engageRule, '× diameter'),
+        rowOf(tr('oneTurnFirst'), oneTurn, 'turn'),
+        rowOf(tr('tight'), tightMm, 'mm'),
+        rowOf(tr('threadThatHolds'), engageRule, tr('diameter')),
       ]}
     />
   );

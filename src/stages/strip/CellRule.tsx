@@ -10,6 +10,7 @@ import { Button } from '@/ui/Button';
 import { Choice, Tick } from '@/ui/Choice';
 import { Txt } from '@/ui/Txt';
 import { clock } from '@/words/units';
+import { t } from '@/words/strip';
 
 export const warmFront = commonPractice(90, 'one to two minutes from the front on the plate', 30);
 export const soakS = judgement(180, 'a few minutes’ wait with the device tilted, so that it runs under');
@@ -39,7 +40,7 @@ export function CellRule({ job, onWarm }: { job: JobState; onWarm: () => void })
               type: 'finding' as const,
               kind: 'cellSwollen' as const,
               answer: 'yes' as const,
-              note: 'bent or punctured while it was taken out',
+              note: t('bentOrPuncturedWhileItWas'),
             },
           ]
         : []),
@@ -49,32 +50,33 @@ export function CellRule({ job, onWarm }: { job: JobState; onWarm: () => void })
   return (
     <View className="mt-2">
       <Txt size="s">
-        Pull tabs: slowly, flat, away from parts. Warm from the front: {Math.round(warmFront.value / 60)} to 2 minutes,
-        time and dose computed. Alcohol round the edge: tilted, {clock(soakS.value)} of waiting, then a plastic card; it
-        dries under the cell in about {clock(slotDryS(settings.roomC, 5))}, no heat before.
+        {t('pullTabsSlowlyFlatAwayFrom', {
+          value: Math.round(warmFront.value / 60),
+          value2: clock(soakS.value),
+          roomC: clock(slotDryS(settings.roomC, 5)),
+        })}
       </Txt>
       <View className="flex-row flex-wrap gap-2 my-2">
-        {swollen ? null : <Button kind="small" label="Warm from the front" onPress={onWarm} />}
+        {swollen ? null : <Button kind="small" label={t('warmFromTheFront')} onPress={onWarm} />}
         <Link href={`/jobs/${job.id}/alcohol` as Href} className="font-body text-m text-ink underline py-2">
-          Alcohol
+          {t('alcohol')}
         </Link>
       </View>
-      <Tick label="It came out flat" on={c.flat} onChange={(flat) => put({ flat })} />
-      <Tick label="It is bent" on={c.bent} onChange={(bent) => put({ bent })} />
-      <Tick label="It is scratched or punctured" on={c.punctured} onChange={(punctured) => put({ punctured })} />
+      <Tick label={t('itCameOutFlat')} on={c.flat} onChange={(flat) => put({ flat })} />
+      <Tick label={t('itIsBent')} on={c.bent} onChange={(bent) => put({ bent })} />
+      <Tick label={t('itIsScratchedOrPunctured')} on={c.punctured} onChange={(punctured) => put({ punctured })} />
       <Choice
-        label="Back in goes"
+        label={t('whatGoesBackIn')}
         value={ok ? c.fit : 'new'}
-        options={[...(ok ? [{ id: 'same' as const, name: 'the same cell' }] : []), { id: 'new', name: 'a new cell' }]}
+        options={[
+          ...(ok ? [{ id: 'same' as const, name: t('theSameBattery') }] : []),
+          { id: 'new', name: t('aNewBattery') },
+        ]}
         onChange={(fit) => put({ fit })}
-        hint={
-          ok
-            ? 'Two schools: one always fits a new cell, the other uses one again that came out flat and undamaged. The shop chooses.'
-            : 'Only a cell that came out flat and undamaged goes in again; a bent or punctured one never does.'
-        }
+        hint={ok ? t('benchesDifferSomeAlwaysFitA') : t('onlyABatteryThatCameOut')}
       />
       <Tick
-        label="This shop always fits a new cell"
+        label={t('thisShopAlwaysFitsANew')}
         on={settings.newCell}
         onChange={(newCell) => void saveSettings({ ...settings, newCell })}
       />

@@ -15,6 +15,7 @@ import { Txt } from '@/ui/Txt';
 import { length } from '@/words/units';
 import { useNow } from '@/bench-kit/useNow';
 import { specText } from './words';
+import { t } from '@/words/strip';
 
 /** The tray was knocked over: what the map still tells of every screw of the heap. */
 export function HeapScreen({ job }: { job: JobState }) {
@@ -28,26 +29,28 @@ export function HeapScreen({ job }: { job: JobState }) {
   return (
     <JobPage
       job={job}
-      title="Tray knocked over"
+      title={t('trayKnockedOver')}
       now={now}
       stage="strip"
-      main={<Button kind="main" label="Back to strip" onPress={() => router.replace(stageHref(job.id, 'strip'))} />}
+      main={<Button kind="main" label={t('backToStrip')} onPress={() => router.replace(stageHref(job.id, 'strip'))} />}
     >
       <View className="mt-2">
         <Call
           sentence={
             open.length
-              ? `${open.length} screws should lie there, of ${kinds.length} ${kinds.length === 1 ? 'kind' : 'kinds'}.`
-              : 'No screw is out.'
+              ? kinds.length === 1
+                ? t('screwsShouldLieThereOfKind', { length: open.length, length2: kinds.length })
+                : t('screwsShouldLieThereOfKinds', { length: open.length, length2: kinds.length })
+              : t('noScrewIsOut')
           }
           reason={
             alike.length
-              ? `By head, then by length. ${alike.length} kinds differ by less than ${length(alikeMm.value, units)}: callipers.`
-              : 'By head, then by length: every kind can be told by eye.'
+              ? t('byHeadThenByLengthKinds', { length: alike.length, value: length(alikeMm.value, units) })
+              : t('byHeadThenByLengthYou')
           }
           tone={alike.length ? 'caution' : 'ink'}
         />
-        <View role="table" aria-label="Kinds in the heap" className="mt-3">
+        <View role="table" aria-label={t('kindsInTheHeap')} className="mt-3">
           {kinds.map((k) => {
             const zones = [...new Set(k.holes.map((h) => job.screwsOut.get(h)!.zone))];
             return (
@@ -57,17 +60,25 @@ export function HeapScreen({ job }: { job: JobState }) {
                     {k.holes.length} × {specText(k, units)}
                   </Txt>
                   <Txt size="s">
-                    {zones
-                      .map((z) => {
-                        const own = k.holes.filter((h) => job.screwsOut.get(h)!.zone === z);
-                        return `${own.length} to ${z}, cell ${work.cellOf(own[0]!)}`;
-                      })
-                      .join('; ')}
-                    {zones.length > 1 ? ': the same kind, so it does not matter which' : ''}
+                    {zones.length > 1
+                      ? t('theSameKindSoAnyWill', {
+                          join: zones
+                            .map((z) => {
+                              const own = k.holes.filter((h) => job.screwsOut.get(h)!.zone === z);
+                              return t('toBox', { length: own.length, z, own: work.cellOf(own[0]!) });
+                            })
+                            .join('; '),
+                        })
+                      : zones
+                          .map((z) => {
+                            const own = k.holes.filter((h) => job.screwsOut.get(h)!.zone === z);
+                            return t('toBox', { length: own.length, z, own: work.cellOf(own[0]!) });
+                          })
+                          .join('; ')}
                   </Txt>
                   {k.alike.length ? (
                     <Txt size="s" tone="caution">
-                      Looks like {k.alike.map((l) => length(l, units)).join(', ')}: measure.
+                      {t('looksLikeMeasure', { join: k.alike.map((l) => length(l, units)).join(', ') })}
                     </Txt>
                   ) : null}
                 </View>
@@ -76,18 +87,15 @@ export function HeapScreen({ job }: { job: JobState }) {
           })}
         </View>
         <Txt size="s" className="mt-2">
-          Count again at the end: {open.length} in all. One too few lies on the floor or in the device; tap it out, face
-          down.
+          {t('countAgainAtTheEndIn', { length: open.length })}
         </Txt>
         <Why
           job={job}
           call="heap"
           inputs={{ open: open.length }}
           computed={kinds}
-          notes={[
-            'Head and diameter tell most; a length that differs by little needs callipers, and the wrong one pierces what lies under it.',
-          ]}
-          rows={[rowOf('Told apart by eye from', alikeMm, 'mm')]}
+          notes={[t('headAndDiameterTellMostLengths')]}
+          rows={[rowOf(t('toldApartByEyeFrom'), alikeMm, 'mm')]}
         />
       </View>
     </JobPage>

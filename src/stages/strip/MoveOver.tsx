@@ -21,8 +21,18 @@ import type { StripPhase } from './StripStage';
 import { StripLinks } from './StripLinks';
 import { stripCaution } from './TakeOut';
 import { moveHints } from './words';
+import { t as tr } from '@/words/strip';
+import { told } from '@/words/told';
 
-const wayWords = { move: 'move over', renew: 'renew', peel: 'peel off' } as const;
+const wayWords = {
+  get move() {
+    return tr('moveOver');
+  },
+  renew: 'renew',
+  get peel() {
+    return tr('peelOff');
+  },
+} as const;
 
 /** Old and new shell side by side, and everything that has to be on the new one. */
 export function MoveOver({
@@ -51,16 +61,16 @@ export function MoveOver({
       job={job}
       stage="strip"
       now={now}
-      caution={stripCaution}
+      caution={stripCaution()}
       onMain={next ? () => done(next.id, next.way) : () => onPhase('back')}
       picture={(size) => <ShellPair job={job} work={work} size={size} next={next?.id ?? null} />}
       call={
         <Call
-          sentence={next ? `${capital(next.name)}: ${wayWords[next.way]}.` : 'Every small piece is dealt with.'}
+          sentence={next ? `${capital(told(next.name))}: ${wayWords[next.way]}.` : tr('everySmallPieceIsDone')}
           reason={
             next
-              ? `${capital(moveHints[next.kind] ?? 'Same place, same side')}.`
-              : `${parts.length} parts go in with the screws: back in, the reverse of the way out.`
+              ? `${capital(moveHints[next.kind] ?? tr('samePlaceSameSide'))}.`
+              : tr('partsGoInWithTheScrews', { length: parts.length })
           }
         />
       }
@@ -70,13 +80,13 @@ export function MoveOver({
             {
               id: 'small',
               value: `${small.length - left.length} / ${small.length}`,
-              label: `small pieces; ${small.filter((t) => t.way === 'renew').length} to renew`,
+              label: tr('smallPiecesToRenew', { length: small.filter((t) => t.way === 'renew').length }),
               tone: left.length ? 'ink' : 'go',
             },
             {
               id: 'parts',
               value: `${parts.filter((t) => transferred(job, t)).length} / ${parts.length}`,
-              label: 'parts in the new shell',
+              label: tr('partsInTheNewHousing'),
             },
           ]}
         />
@@ -85,20 +95,26 @@ export function MoveOver({
         next ? (
           <Button
             kind="main"
-            label={`${capital(next.name)} is ${next.way === 'renew' ? 'new' : next.way === 'peel' ? 'off' : 'over'}`}
+            label={
+              next.way === 'renew'
+                ? tr('isNew', { name: capital(told(next.name)) })
+                : next.way === 'peel'
+                  ? tr('isOff', { name: capital(told(next.name)) })
+                  : tr('isOver', { name: capital(told(next.name)) })
+            }
             onPress={() => done(next.id, next.way)}
           />
         ) : (
-          <Button kind="main" label="Now back in" onPress={() => onPhase('back')} />
+          <Button kind="main" label={tr('nowBackIn')} onPress={() => onPhase('back')} />
         )
       }
     >
       {tabs}
-      <View role="list" aria-label="What moves over" className="mt-1">
+      <View role="list" aria-label={tr('whatMovesOver')} className="mt-1">
         {small.map((t) => (
           <View role="listitem" key={t.id}>
             <Tick
-              label={`${capital(t.name)}: ${wayWords[t.way]}${t.qty > 1 ? `, ${t.qty}` : ''}`}
+              label={`${capital(told(t.name))}: ${wayWords[t.way]}${t.qty > 1 ? `, ${t.qty}` : ''}`}
               on={transferred(job, t)}
               {...(moveHints[t.kind] ? { note: moveHints[t.kind]! } : {})}
               onChange={(v) => (v ? done(t.id, t.way) : void log([{ type: 'stripped', itemId: t.id, to: 'asItWas' }]))}
@@ -108,8 +124,7 @@ export function MoveOver({
       </View>
       {parts.length ? (
         <Txt size="s" className="mt-2">
-          Parts, with the screws: {parts.map((t) => t.name).join(', ')}. A part that the new shell comes with is ticked
-          here:
+          {tr('partsWithTheScrewsTickHere', { join: parts.map((t) => told(t.name)).join(', ') })}
         </Txt>
       ) : null}
       {job.device.parts
@@ -117,12 +132,12 @@ export function MoveOver({
         .map((p) => (
           <Tick
             key={p.id}
-            label={`${capital(p.name)} is on the new shell already`}
+            label={tr('isOnTheNewHousingAlready', { name: capital(p.name) })}
             on={job.parts[p.id] === 'onNew'}
             onChange={(v) => void log([{ type: 'partState', partId: p.id, to: v ? 'onNew' : 'out' }])}
           />
         ))}
-      <Disclosure title="Photos: how lines cross, where tapes lie">
+      <Disclosure title={tr('photosHowCablesCrossWhereTapes')}>
         <PhotosSection job={job} />
       </Disclosure>
       <StripLinks job={job} />
@@ -131,8 +146,8 @@ export function MoveOver({
         call="move"
         inputs={{ partHas: job.route?.partHas ?? [] }}
         computed={{ list: work.transfer }}
-        notes={['Old less what the new shell comes with; single-use pieces are renewed, films peeled off the new one.']}
-        rows={[rowOf('What gets forgotten', forgotten, '')]}
+        notes={[tr('whatTheOldOneHasAnd')]}
+        rows={[rowOf(tr('whatGetsForgotten'), forgotten, '')]}
       />
     </StageShell>
   );

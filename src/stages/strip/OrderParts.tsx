@@ -9,6 +9,9 @@ import { Txt } from '@/ui/Txt';
 import { StripPicture } from './StripPicture';
 import type { PlanSize } from '@/bench-kit/StageShell';
 import type { OrderScreenState } from './useOrderScreen';
+import { t } from '@/words/strip';
+import { told } from '@/words/told';
+import { digits } from '@/words/units';
 
 /** Steps on the device. */
 export function OrderPicture({
@@ -23,8 +26,8 @@ export function OrderPicture({
       job={job}
       work={work}
       size={size}
-      label={`${relevant} steps in order`}
-      lines={items.map((i) => `${i.name}: after ${(i.needs[0] ?? []).map(name).join(', ') || 'nothing'}`)}
+      label={t('stepsInOrder', { relevant })}
+      lines={items.map((i) => t('after', { name: i.name, join: (i.needs[0] ?? []).map(name).join(', ') || 'nothing' }))}
       next={id}
       nextHole={null}
       onDrag={onDrag}
@@ -50,10 +53,16 @@ export function OrderSteps({
       <Call
         sentence={
           work.removal === null
-            ? 'It goes round in a circle.'
-            : `${relevant} steps, ${work.removal.cost.toFixed(0)} min, ${work.removal.exact ? 'the fewest there are' : `not proven; none under ${work.removal.bound.toFixed(0)} min`}.`
+            ? t('itGoesRoundInACircle')
+            : work.removal.exact
+              ? t('stepsMinTheFewestThereAre', { relevant, toFixed: digits(work.removal.cost) })
+              : t('stepsMinNoneCanBeUnder', {
+                  relevant,
+                  toFixed: digits(work.removal.cost),
+                  toFixed2: digits(work.removal.bound),
+                })
         }
-        reason="Draw from a thing to what lies over it: it then comes off after that. Or tick it below."
+        reason={t('drawFromAThingToWhat')}
         tone={work.removal === null ? 'caution' : 'ink'}
       />
       {problem ? (
@@ -62,21 +71,25 @@ export function OrderSteps({
         </View>
       ) : null}
       <View className="mt-3">
-        <Choice label="This" value={id} options={items.map((i) => ({ id: i.id, name: i.name }))} onChange={setId} />
+        <Choice
+          label={t('this')}
+          value={id}
+          options={items.map((i) => ({ id: i.id, name: told(i.name) }))}
+          onChange={setId}
+        />
         {id ? (
-          <View role="group" aria-label={`${name(id)} comes off after`}>
-            <Txt strong>{name(id)} comes off after</Txt>
+          <View role="group" aria-label={t('comesOffAfter', { id: name(id) })}>
+            <Txt strong>{t('comesOffAfter', { id: name(id) })}</Txt>
             {items
               .filter((i) => i.id !== id)
               .map((i) => (
-                <Tick key={i.id} label={i.name} on={needs.has(i.id)} onChange={(on) => put(id, i.id, on)} />
+                <Tick key={i.id} label={told(i.name)} on={needs.has(i.id)} onChange={(on) => put(id, i.id, on)} />
               ))}
           </View>
         ) : null}
       </View>
       <Txt size="s" tone="ink2" className="mt-2">
-        With alternatives the order is exact up to {exactUpTo} things; without, at any number. What is changed here
-        belongs to this job; the model of the device stays as it is.
+        {t('withAlternativesTheOrderIsExact', { exactUpTo })}
       </Txt>
     </View>
   );

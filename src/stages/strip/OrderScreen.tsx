@@ -4,6 +4,7 @@ import { stageHref } from '@/bench-kit/stageHref';
 import { Button } from '@/ui/Button';
 import { useOrderScreen } from './useOrderScreen';
 import { OrderPicture, OrderSteps } from './OrderParts';
+import { t } from '@/words/strip';
 
 /** What lies under what, as the model says and as the bench finds out: a finger from the one to what lies over it. */
 export function OrderScreen(p: { job: JobState }) {
@@ -12,11 +13,11 @@ export function OrderScreen(p: { job: JobState }) {
   return (
     <JobPage
       job={job}
-      title="What is under what"
+      title={t('whatIsUnderWhat')}
       now={now}
       stage="strip"
       picture={(size) => <OrderPicture here={here} size={size} />}
-      main={<Button kind="main" label="Order is right" onPress={() => router.replace(stageHref(job.id, 'strip'))} />}
+      main={<Button kind="main" label={t('orderIsRight')} onPress={() => router.replace(stageHref(job.id, 'strip'))} />}
     >
       <OrderSteps here={here} />
     </JobPage>

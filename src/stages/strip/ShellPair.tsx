@@ -6,6 +6,9 @@ import type { PlanSize } from '@/bench-kit/StageShell';
 import { transferred, type StripWork } from '@/work/strip/stripJob';
 import { Numbers } from '@/ui/plan/layers';
 import { Txt } from '@/ui/Txt';
+import { t as tr } from '@/words/strip';
+import { said } from '@/words/codes';
+import { told } from '@/words/told';
 
 /** The old shell with what is still on it beside the new one with what is over: the same places on both. */
 export function ShellPair({
@@ -29,14 +32,14 @@ export function ShellPair({
     return (
       <View>
         <Txt size="s" strong>
-          {which === 'old' ? 'old' : 'new'}
+          {said(which)}
         </Txt>
         <PlainPlan
           job={job}
           size={half}
           bare
-          label={`${which} shell: ${shown.length} pieces`}
-          lines={shown.map((t) => t.name)}
+          label={tr('housingPieces', { which: said(which), length: shown.length })}
+          lines={shown.map((t) => told(t.name))}
         >
           <Numbers
             items={shown.map((t) => ({

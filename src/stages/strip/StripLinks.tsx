@@ -2,6 +2,7 @@ import { Link, type Href } from 'expo-router';
 import { View } from 'react-native';
 
 import type { JobState } from '@/model/fold';
+import { t } from '@/words/strip';
 
 /** Pages beside the strip stage. */
 export function StripLinks({ job }: { job: JobState }) {
@@ -9,9 +10,9 @@ export function StripLinks({ job }: { job: JobState }) {
     <View className="flex-row flex-wrap gap-x-5 gap-y-1 my-2">
       {(
         [
-          ['order', 'What is under what'],
-          ['tray', 'Tray, mat, screw list'],
-          ['heap', 'Tray knocked over'],
+          ['order', t('whatIsUnderWhat')],
+          ['tray', t('trayMatScrewList')],
+          ['heap', t('trayKnockedOver')],
         ] as const
       ).map(([page, name]) => (
         <Link key={page} href={`/jobs/${job.id}/${page}` as Href} className="font-body text-m text-ink underline py-2">

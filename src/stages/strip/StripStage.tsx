@@ -16,6 +16,7 @@ import { useNow } from '@/bench-kit/useNow';
 import { BackIn } from './BackIn';
 import { MoveOver } from './MoveOver';
 import { TakeOut } from './TakeOut';
+import { t as tr } from '@/words/strip';
 
 const stripEvents = new Set(['screw', 'stripped', 'partState', 'tightened']);
 
@@ -38,14 +39,12 @@ export function StripStage({ job }: { job: JobState }) {
             job={job}
             size={size}
             label={job.device.name}
-            lines={job.device.parts.map((p) => `${p.name}: stays in`)}
+            lines={job.device.parts.map((p) => tr('staysIn', { name: p.name }))}
           />
         )}
-        call={
-          <Call sentence="Not needed on this route." reason="Nothing inside comes out, and nothing has to be moved." />
-        }
+        call={<Call sentence={tr('notNeededOnThisRoute')} reason={tr('nothingInsideComesOutAndNothing')} />}
         readings={null}
-        main={<Button kind="main" label="Go to clean" onPress={() => router.replace(stageHref(job.id, 'clean'))} />}
+        main={<Button kind="main" label={tr('goToClean')} onPress={() => router.replace(stageHref(job.id, 'clean'))} />}
       />
     );
   return <Strip job={job} />;
@@ -67,7 +66,7 @@ function Strip({ job }: { job: JobState }) {
       <View className="flex-row justify-end mt-2">
         <Button
           kind="small"
-          label="Undo the last one"
+          label={tr('undoTheLastOne')}
           disabled={!last}
           onPress={() => {
             if (last) undo(last.id);
@@ -75,12 +74,12 @@ function Strip({ job }: { job: JobState }) {
         />
       </View>
       <Choice
-        label="Now"
+        label={tr('now')}
         value={phase}
         options={[
-          { id: 'out', name: 'Out' },
-          { id: 'move', name: 'Move over' },
-          { id: 'back', name: 'Back in' },
+          { id: 'out', name: tr('out') },
+          { id: 'move', name: tr('moveOver2') },
+          { id: 'back', name: tr('backIn') },
         ]}
         onChange={setPhase}
       />

@@ -21,9 +21,9 @@ import {
   AllSteps,
   TakeOutWhy,
 } from './TakeOutParts';
+import { t } from '@/words/strip';
 
-export const stripCaution =
-  'Wrist strap on. Battery unplugged first, plugged in last, with plastic, never metal. Never bend, lever under or heat a swollen cell. The maker’s instructions and local rules go first.';
+export const stripCaution = () => t('wristStrapOnBatteryUnpluggedFirst');
 
 /** One thing after the other comes off; screws hole by hole into their cells. */
 export function TakeOut(p: { job: JobState; work: StripWork; tabs: ReactNode; onPhase: (p: StripPhase) => void }) {
@@ -34,7 +34,7 @@ export function TakeOut(p: { job: JobState; work: StripWork; tabs: ReactNode; on
       job={job}
       stage="strip"
       now={now}
-      caution={stripCaution}
+      caution={stripCaution()}
       onMain={work.removal === null ? undefined : act}
       picture={(size) => <TakeOutPicture here={here} size={size} />}
       call={<Call {...text} />}
@@ -45,14 +45,14 @@ export function TakeOut(p: { job: JobState; work: StripWork; tabs: ReactNode; on
           label={label}
           onPress={act}
           disabled={work.removal === null}
-          {...(work.removal === null ? { why: 'order goes in a circle' } : {})}
+          {...(work.removal === null ? { why: t('theOrderGoesInACircle') } : {})}
         />
       }
       side={<TakeOutSide here={here} />}
     >
       {tabs}
       <Tick
-        label="Wrist strap on, grounded"
+        label={t('wristStrapOnGrounded')}
         on={job.prep.has('strapOn')}
         onChange={(v) => void log([{ type: 'prep', item: 'strapOn', done: v }])}
       />
@@ -60,15 +60,16 @@ export function TakeOut(p: { job: JobState; work: StripWork; tabs: ReactNode; on
       <ToComeOut here={here} />
       <AllSteps here={here} />
       <Tick
-        label="Say the counts aloud"
+        label={t('sayTheCountsAloud')}
         on={settings.spoken}
         onChange={(spoken) => void saveSettings({ ...settings, spoken })}
       />
       <StripLinks job={job} />
       <TakeOutWhy here={here} />
       <Txt size="s" tone="ink2" className="mt-1">
-        Screws in {length(work.tray.totalMm / Math.max(1, work.groups.length), units, 0)} from their place on average:
-        the tray mirrors the device.
+        {t('screwsInFromTheirPlaceOn', {
+          totalMm: length(work.tray.totalMm / Math.max(1, work.groups.length), units, 0),
+        })}
       </Txt>
     </StageShell>
   );

@@ -11,7 +11,7 @@ import { Disclosure } from '@/ui/Disclosure';
 import { NumberField } from '@/ui/NumberField';
 import { Readings } from '@/ui/Readings';
 import { Txt } from '@/ui/Txt';
-import { lengthNumber, typedToMm } from '@/words/units';
+import { lengthValue, typedToMm } from '@/words/units';
 import { CellRule } from './CellRule';
 import { nearestHole, StripPicture } from './StripPicture';
 import { specText } from './words';
@@ -20,6 +20,7 @@ import { because } from './useTakeOut';
 import type { PlanSize } from '@/bench-kit/StageShell';
 import type { TakeOutState } from './useTakeOut';
 import { commonPractice } from '@/core/source';
+import { t } from '@/words/strip';
 
 export const batteryFirst = commonPractice(0, 'battery unplugged first, plugged in last');
 
@@ -36,12 +37,19 @@ export function TakeOutPicture({
       job={job}
       work={work}
       size={size}
-      label={`${work.out.filter(work.isOff).length} of ${work.out.length} steps out`}
+      label={t('ofStepsOut', { length: work.out.filter(work.isOff).length, length2: work.out.length })}
       lines={[
-        ...work.out.map((id, i) => `${i + 1}. ${work.items.get(id)!.name}: ${work.isOff(id) ? 'out' : 'in'}`),
-        ...job.device.screws.map(
-          (s) =>
-            `${s.id}: ${specText(s, units)}, cell ${work.cellOf(s.id)}, ${job.screwsOut.has(s.id) ? (job.screwsOut.get(s.id)!.missing ? 'missing' : 'out') : 'in'}`,
+        ...work.out.map((id, i) =>
+          work.isOff(id)
+            ? t('out2', { i: i + 1, name: work.items.get(id)!.name })
+            : t('in', { i: i + 1, name: work.items.get(id)!.name }),
+        ),
+        ...job.device.screws.map((s) =>
+          job.screwsOut.has(s.id)
+            ? job.screwsOut.get(s.id)!.missing
+              ? t('boxMissing', { id: s.id, s: specText(s, units), id2: work.cellOf(s.id) })
+              : t('boxOut', { id: s.id, s: specText(s, units), id2: work.cellOf(s.id) })
+            : t('boxIn', { id: s.id, s: specText(s, units), id2: work.cellOf(s.id) }),
         ),
       ]}
       next={next}
@@ -63,12 +71,15 @@ export function TakeOutReadings({ here: { work, outCount, job } }: { here: TakeO
         {
           id: 'steps',
           value: `${work.out.filter(work.isOff).length} / ${work.out.length}`,
-          label: `steps out${work.removal && !work.removal.exact ? '; order not proven cheapest' : ''}`,
+          label: work.removal && !work.removal.exact ? t('stepsOutACheaperOrderMay') : t('stepsOut'),
         },
         {
           id: 'screws',
           value: `${outCount} / ${job.device.screws.length}`,
-          label: `screws out${job.screwsOut.size > outCount ? `, ${job.screwsOut.size - outCount} missing` : ''}`,
+          label:
+            job.screwsOut.size > outCount
+              ? t('screwsOutMissing', { size: job.screwsOut.size - outCount })
+              : t('screwsOut'),
           tone: job.screwsOut.size > outCount ? 'caution' : 'ink',
         },
       ]}
@@ -80,13 +91,13 @@ export function TakeOutReadings({ here: { work, outCount, job } }: { here: TakeO
 export function TakeOutSide({ here: { hole, log, take, finished, goOn } }: { here: TakeOutState }) {
   return hole ? (
     <Button
-      label="Missing"
+      label={t('missing')}
       onPress={() =>
         void log([take(hole.id, true), { type: 'finding', kind: 'screwMissing', answer: 'yes', note: hole.id }])
       }
     />
   ) : finished ? (
-    <Button label="Go to clean" onPress={() => goOn()} />
+    <Button label={t('goToClean')} onPress={() => goOn()} />
   ) : undefined;
 }
 
@@ -100,17 +111,17 @@ export function ThisStep({
     <>
       {hole ? (
         <NumberField
-          label="It is longer or shorter: length"
+          label={t('itIsLongerOrShorterLength')}
           unit={units.length}
-          low={Number(lengthNumber(0.5, units, 1))}
-          high={Number(lengthNumber(30, units, 1))}
+          low={lengthValue(0.5, units, 1)}
+          high={lengthValue(30, units, 1)}
           digits={1}
-          value={Number(lengthNumber(lengthMm ?? hole.lengthMm, units, 1))}
+          value={lengthValue(lengthMm ?? hole.lengthMm, units, 1)}
           onCommit={(v) => setLengthMm(typedToMm(v, units))}
         />
       ) : null}
       {plug?.kind === 'coax' ? (
-        <Entry label="How the lines cross: which lies over which" value={lies} onChange={setLies} max={200} />
+        <Entry label={t('howTheCablesCrossWhichLies')} value={lies} onChange={setLies} max={200} />
       ) : null}
       {isCell ? <CellRule job={job} onWarm={() => router.push(`/jobs/${job.id}/glue` as Href)} /> : null}
     </>
@@ -121,11 +132,11 @@ export function ThisStep({
 export function ToComeOut({ here: { job, log } }: { here: TakeOutState }) {
   return (
     <Choice
-      label="To come out"
+      label={t('toComeOut')}
       value={job.stripTarget === null || job.stripTarget.length !== 1 ? 'all' : job.stripTarget[0]!}
       options={[
         { id: 'all', name: 'everything' },
-        ...job.device.parts.filter(strippable).map((p) => ({ id: p.id, name: `only the ${p.name}` })),
+        ...job.device.parts.filter(strippable).map((p) => ({ id: p.id, name: t('onlyThe', { name: p.name }) })),
       ]}
       onChange={(id) =>
         void log([
@@ -142,7 +153,7 @@ export function ToComeOut({ here: { job, log } }: { here: TakeOutState }) {
 /** All steps in their order. */
 export function AllSteps({ here: { work } }: { here: TakeOutState }) {
   return (
-    <Disclosure title="All steps">
+    <Disclosure title={t('allSteps')}>
       {work.out.map((id, i) => (
         <View key={id} className="flex-row gap-2 py-1 border-b border-rule">
           <Txt num strong className="w-[34px]">
@@ -168,17 +179,20 @@ export function TakeOutWhy({ here: { job, work } }: { here: TakeOutState }) {
       notes={[
         work.removal
           ? work.removal.exact
-            ? `The fewest minutes that reach it: ${work.removal.cost.toFixed(1)} in all, exact.`
-            : `About ${work.removal.cost.toFixed(1)} minutes; no order is under ${work.removal.bound.toFixed(1)}: too many alternatives for an exact search.`
-          : 'No order: a circle.',
-        'What lies over what comes from depths and outlines, from brackets and screws of the model, and from what was found here.',
+            ? t('theFewestMinutesThatReachIt', { toFixed: work.removal.cost.toFixed(1) })
+            : t('aboutMinutesNoOrderIsUnder', {
+                toFixed: work.removal.cost.toFixed(1),
+                toFixed2: work.removal.bound.toFixed(1),
+              })
+          : t('noOrderACircle'),
+        t('whatLiesOverWhatComesFrom'),
       ]}
       rows={[
-        rowOf('Battery', batteryFirst, ''),
-        rowOf('One screw', stripMinutes.screw, 'min'),
-        rowOf('One plug', stripMinutes.connector, 'min'),
-        rowOf('One part', stripMinutes.part, 'min'),
-        rowOf('At risk beside a plug', neighbourMm, 'mm'),
+        rowOf(t('battery'), batteryFirst, ''),
+        rowOf(t('oneScrew'), stripMinutes.screw, 'min'),
+        rowOf(t('onePlug'), stripMinutes.connector, 'min'),
+        rowOf(t('onePart'), stripMinutes.part, 'min'),
+        rowOf(t('atRiskBesideAPlug'), neighbourMm, 'mm'),
       ]}
     />
   );

@@ -19,6 +19,7 @@ import { length } from '@/words/units';
 import { useNow } from '@/bench-kit/useNow';
 import { StripPicture } from './StripPicture';
 import { specText } from './words';
+import { t } from '@/words/strip';
 
 /** Where every screw lies: the tray mirrors the device. The mat prints at 1:1. */
 export function TrayScreen({ job }: { job: JobState }) {
@@ -33,7 +34,7 @@ export function TrayScreen({ job }: { job: JobState }) {
     const file = await pickFile('.csv,text/csv');
     if (!file) return;
     const answer = readScrewCsv(await file.text(), job.device);
-    if ('problem' in answer) return setTold({ text: `${answer.problem}. Nothing was changed.`, bad: true });
+    if ('problem' in answer) return setTold({ text: t('nothingWasChanged', { problem: answer.problem }), bad: true });
     const rows = answer.rows.filter((r) => r.state !== 'in');
     void log(
       rows.map((r) => ({
@@ -44,12 +45,12 @@ export function TrayScreen({ job }: { job: JobState }) {
         ...(r.cell ? { cell: r.cell } : {}),
       })),
     );
-    setTold({ text: `${rows.length} screws read.`, bad: false });
+    setTold({ text: t('screwsRead', { length: rows.length }), bad: false });
   };
   return (
     <JobPage
       job={job}
-      title="Tray"
+      title={t('tray')}
       now={now}
       stage="strip"
       picture={(size) => (
@@ -57,7 +58,7 @@ export function TrayScreen({ job }: { job: JobState }) {
           job={job}
           work={work}
           size={size}
-          label={`${groups.length} kinds of screws by zone`}
+          label={t('kindsOfScrewsByZone', { length: groups.length })}
           lines={groups.map(
             (g) => `${tray.cells.get(g.id)}: ${g.zone}, ${g.holes.length} × ${specText(g.spec, units)}`,
           )}
@@ -69,10 +70,10 @@ export function TrayScreen({ job }: { job: JobState }) {
           />
         </StripPicture>
       )}
-      main={<Button kind="main" label="Back to strip" onPress={() => router.replace(stageHref(job.id, 'strip'))} />}
+      main={<Button kind="main" label={t('backToStrip')} onPress={() => router.replace(stageHref(job.id, 'strip'))} />}
       side={
         <Button
-          label="Print mat"
+          label={t('printMat')}
           onPress={() =>
             download(
               `mat-${job.label}.svg`,
@@ -85,8 +86,8 @@ export function TrayScreen({ job }: { job: JobState }) {
     >
       <View className="mt-2">
         <Call
-          sentence={`${job.device.screws.length} screws, ${groups.length} cells.`}
-          reason={`One kind of one zone in a cell; ${length(tray.totalMm / Math.max(1, groups.length), units, 0)} from its place on average.`}
+          sentence={t('screwsBoxes', { length: job.device.screws.length, length2: groups.length })}
+          reason={t('oneKindOfOneZoneIn', { totalMm: length(tray.totalMm / Math.max(1, groups.length), units, 0) })}
           tone="ink"
         />
         {told ? (
@@ -94,7 +95,7 @@ export function TrayScreen({ job }: { job: JobState }) {
             <Txt tone={told.bad ? 'caution' : 'ink'}>{told.text}</Txt>
           </View>
         ) : null}
-        <View role="table" aria-label="Tray" className="mt-3">
+        <View role="table" aria-label={t('tray')} className="mt-3">
           {Array.from({ length: tray.rows }, (_, r) => (
             <View role="row" key={r} className="flex-row">
               {Array.from({ length: tray.cols }, (_, c) => {
@@ -110,8 +111,9 @@ export function TrayScreen({ job }: { job: JobState }) {
                     </Txt>
                     {g ? (
                       <Txt size="s">
-                        {g.zone}: {g.holes.length} × {specText(g.spec, units)}
-                        {inside ? `; ${inside} in it` : ''}
+                        {inside
+                          ? t('inIt', { zone: g.zone, length: g.holes.length, spec: specText(g.spec, units), inside })
+                          : `${g.zone}: ${g.holes.length} × ${specText(g.spec, units)}`}
                       </Txt>
                     ) : null}
                   </View>
@@ -123,13 +125,13 @@ export function TrayScreen({ job }: { job: JobState }) {
         <View className="flex-row flex-wrap gap-2 mt-3">
           <Button
             kind="small"
-            label="Screw list as CSV"
+            label={t('screwListAsCsv')}
             onPress={() => download(`screws-${job.label}.csv`, screwCsv(job, work.cellOf), 'text/csv')}
           />
-          <Button kind="small" label="Read a screw list" onPress={() => void read()} />
+          <Button kind="small" label={t('readAScrewList')} onPress={() => void read()} />
         </View>
         <Txt size="s" tone="ink2" className="mt-2">
-          Print at 100 %: the bar on the mat is 50 mm long. Under glass or a clear sheet it stays clean.
+          {t('printAt100TheBarOn')}
         </Txt>
       </View>
     </JobPage>

@@ -123,7 +123,7 @@ describe('out', () => {
     fresh(before);
     const page = renderStage(StripStage, housing);
     expect(call()).toBe('Antenna plug off.');
-    await enter('How the lines cross: which lies over which', 'black over white, under the clip');
+    await enter('How the cables cross: which lies over which', 'black over white, under the clip');
     await press('Antenna plug is off');
     expect(jobNow(housing).layNotes.get('antennaPlug')).toBe('black over white, under the clip');
     page.unmount();
@@ -165,16 +165,16 @@ describe('out', () => {
     fresh(everythingOut().filter((e) => !(e.type === 'partState' && e.partId === 'battery')));
     renderStage(StripStage, housing);
     expect(call()).toBe('Battery: pull tabs first.');
-    expect(screen.queryByRole('radio', { name: 'Back in goes: the same cell' })).toBeNull();
+    expect(screen.queryByRole('radio', { name: 'What goes back in: the same battery' })).toBeNull();
     await tick('It came out flat');
-    await choose('Back in goes: the same cell');
+    await choose('What goes back in: the same battery');
     expect(jobNow(housing).cellChoice).toMatchObject({ fit: 'same', flat: true });
     await press('Warm from the front');
     expect(went.at(-1)).toBe('/jobs/demo-0135/glue');
     await tick('It is bent');
     expect(jobNow(housing).cellChoice).toMatchObject({ fit: 'new', bent: true });
     expect(jobNow(housing).findings.cellSwollen?.answer).toBe('yes');
-    expect(call()).toBe('The cell is swollen: no heat, no prying.');
+    expect(call()).toBe('The battery is swollen: no heat, no prying.');
     expect(screen.queryByRole('button', { name: 'Warm from the front' })).toBeNull();
   });
 });
@@ -188,7 +188,7 @@ it('move over: one small piece after the other, with what is easily forgotten; w
   expect(jobNow(housing).stripped.get('motor')).toBe('moved');
   expect(jobNow(housing).stripped.get('newFilm')).toBe('peeled');
   await choose('Now: Move over');
-  await tick('Camera island is on the new shell already');
+  await tick('Camera island is on the new housing already');
   expect(jobNow(housing).parts.camera).toBe('onNew');
 });
 
@@ -251,13 +251,13 @@ describe('back in', () => {
     ];
     start(inAll);
     expect(call()).toBe('Test before closing.');
-    expect(screen.getByRole('button', { name: 'Go to clean: test before closing' })).toBeTruthy();
+    expect(screen.getByRole('button', { name: 'Go to Clean: test before closing' })).toBeTruthy();
     await press('The rest works');
     expect(Object.values(jobNow(housing).functions.open).every((r) => r === 'ok')).toBe(true);
     await tick('Tested, all that should work works');
-    await tick('Battery plug off again');
+    await tick('Battery unplugged again');
     expect(call()).toBe('All back in, tested, battery off.');
-    await press('Go to clean');
+    await press('Go to Clean');
     expect(jobNow(housing).stages.strip).toBe('done');
   });
 
@@ -337,7 +337,7 @@ describe('pages', () => {
     expect(call()).toBe('34 screws should lie there, of 7 kinds.');
     const rows = within(screen.getByRole('table', { name: 'Kinds in the heap' })).getAllByRole('row');
     expect(rows).toHaveLength(7);
-    expect(rows.some((r) => /^1 × cross, 1\.4 mm × 3\.8 mm1 to foot, cell/.test(r.textContent!))).toBe(true);
+    expect(rows.some((r) => /^1 × cross, 1\.4 mm × 3\.8 mm1 to foot, box/.test(r.textContent!))).toBe(true);
     expect(screen.getAllByText(/^Looks like .*: measure\.$/).length).toBeGreaterThan(0);
   });
 });

@@ -11,6 +11,8 @@ import { capital } from '@/words/capital';
 import { useNow } from '@/bench-kit/useNow';
 import { speak } from '@/bench-kit/speak';
 import { findingText, specText } from './words';
+import { t as tr } from '@/words/strip';
+import { told } from '@/words/told';
 
 /** Holes whose screw has to come out again. */
 export const wrongOf = (f: ScrewFinding): string[] =>
@@ -100,84 +102,90 @@ export function useBackIn(p: { job: JobState; work: StripWork; tabs: ReactNode }
   const { serious, say, item, stops, missingPieces, tested, hole, own, work, units, holes, job, zone, next } = so;
   const text = ((): { sentence: string; reason: string; tone: 'ink' | 'caution' } => {
     const bad = serious.find((f) => ['pierce', 'swapped', 'wrongSpec'].includes(f.type));
-    if (bad) return { sentence: say(bad), reason: 'Tap the hole to take it out again.', tone: 'caution' };
+    if (bad) return { sentence: say(bad), reason: tr('tapTheHoleToTakeIt'), tone: 'caution' };
     if (!item)
       return stops.length
         ? {
             sentence: say(stops[0]!),
-            reason: 'The cover cannot be called ready like this.',
+            reason: tr('theBackCannotBeCalledReady'),
             tone: 'caution',
           }
         : missingPieces.length
           ? {
-              sentence: `${missingPieces.length} small pieces are not over yet.`,
-              reason: missingPieces.map((t) => t.name).join(', ') + '.',
+              sentence: tr('smallPiecesAreNotOverYet', { length: missingPieces.length }),
+              reason: missingPieces.map((t) => told(t.name)).join(', ') + '.',
               tone: 'caution',
             }
           : !tested
             ? {
-                sentence: 'Test before closing.',
-                reason: 'The least connected, every function that can be tried open; then the battery off again.',
+                sentence: tr('testBeforeClosing2'),
+                reason: tr('connectAsLittleAsPossibleAnd'),
                 tone: 'ink',
               }
             : {
-                sentence: 'All back in, tested, battery off.',
-                reason: 'Clean and close; the battery goes on last.',
+                sentence: tr('allBackInTestedBatteryOff'),
+                reason: tr('cleanAndCloseTheBatteryGoes'),
                 tone: 'ink',
               };
     if (hole && own)
       return {
-        sentence: `From ${work.cellOf(hole)} into ${hole}: one turn.`,
-        reason: `${specText(own, units)}. ${holes.filter((h) => job.screwsIn.has(h)).length} of ${holes.length} started; none tight before all are.`,
+        sentence: tr('fromIntoOneTurn', { hole: work.cellOf(hole), hole2: hole }),
+        reason: tr('ofStartedTightenNoneBeforeAll', {
+          own: specText(own, units),
+          length: holes.filter((h) => job.screwsIn.has(h)).length,
+          length2: holes.length,
+        }),
         tone: 'ink',
       };
     if (zone)
       return {
-        sentence: `All ${holes.length} started: tighten them crosswise.`,
-        reason: 'Straight, hard on the driver, not hard on the thread.',
+        sentence: tr('allStartedTightenThemCrosswise', { length: holes.length }),
+        reason: tr('straightPressHardOnTheDriver'),
         tone: 'ink',
       };
     if (item.kind === 'connector')
       return {
-        sentence: `${capital(item.name)} on, until it clicks.`,
+        sentence: tr('onUntilItClicks', { name: capital(told(item.name)) }),
         reason: item.battery
-          ? 'Last of all; nothing lies on the board.'
-          : `${job.layNotes.has(item.id) ? `As it lay: ${job.layNotes.get(item.id)}. ` : ''}Lined up first, then pressed flat; no cable trapped under it.`,
+          ? tr('lastOfAllNothingLiesOn')
+          : job.layNotes.has(item.id)
+            ? tr('asItLayLineItUp', { id: job.layNotes.get(item.id) })
+            : tr('lineItUpFirstThenPress'),
         tone: 'ink',
       };
     const part = job.device.parts.find((p) => p.id === next);
     if (part?.kind === 'board')
       return {
-        sentence: 'Main board in: far end first.',
-        reason: 'Nothing trapped under it; plugs out of the way, films peeled.',
+        sentence: tr('mainBoardInFarEndFirst'),
+        reason: tr('nothingTrappedUnderItPlugsOut'),
         tone: 'ink',
       };
     if (part?.kind === 'battery' && job.cellChoice?.fit === 'new')
       return {
-        sentence: 'A new cell in.',
-        reason: 'The old one to the collection for waste cells, contacts taped.',
+        sentence: tr('aNewBatteryIn'),
+        reason: tr('theOldOneToTheCollection'),
         tone: 'ink',
       };
-    return { sentence: `${capital(item.name)} in.`, reason: 'Cables over it, not under it.', tone: 'ink' };
+    return { sentence: `${capital(told(item.name))} in.`, reason: tr('cablesOverItNotUnderIt'), tone: 'ink' };
   })();
   const label = !item
-    ? 'Go to clean'
+    ? tr('goToClean')
     : hole
-      ? `${hole} is started`
+      ? tr('isStarted', { hole })
       : zone
-        ? `${capital(zone)} screws are tight`
+        ? tr('screwsAreTight', { zone: capital(zone) })
         : item.kind === 'connector'
-          ? 'It clicked'
-          : `${capital(item.name)} is in`;
+          ? tr('itClicked')
+          : tr('isIn', { name: capital(told(item.name)) });
   const shut =
     item !== null
       ? null
       : stops.length
         ? say(stops[0]!)
         : missingPieces.length
-          ? `${missingPieces.length} small pieces to go`
+          ? tr('smallPiecesToGo', { length: missingPieces.length })
           : !tested
-            ? 'test before closing'
+            ? tr('testBeforeClosing3')
             : null;
   const wrong = new Set(work.check.findings.flatMap(wrongOf));
   const zones = [...work.check.zones];

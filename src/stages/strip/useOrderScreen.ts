@@ -10,6 +10,7 @@ import { useActions } from '@/bench-kit/actions';
 import { stripWork, targetsOf } from '@/work/strip/stripJob';
 import { useNow } from '@/bench-kit/useNow';
 import { nearestHole } from './StripPicture';
+import { t as tr } from '@/words/strip';
 
 function area(s: Parameters<typeof boxOf>[0]): number {
   const b = boxOf(s);
@@ -58,7 +59,7 @@ export function useOrderScreen({ job }: { job: JobState }) {
         targetsOf(job).filter((t) => list.some((i) => i.id === t)),
       ) === null
     ) {
-      setProblem(`${name(itemId)} under ${name(by)} goes round in a circle: nothing was changed`);
+      setProblem(tr('underGoesRoundInACircle', { itemId: name(itemId), by: name(by) }));
       return;
     }
     setProblem(null);

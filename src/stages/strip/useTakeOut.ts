@@ -14,12 +14,13 @@ import { useNow } from '@/bench-kit/useNow';
 import { speak } from '@/bench-kit/speak';
 import type { StripPhase } from './StripStage';
 import { specText } from './words';
+import { t } from '@/words/strip';
 
 /** Why it comes here: what it waited for. */
 export function because(work: StripWork, id: string): string {
   const needs = work.items.get(id)!.needs[0] ?? [];
   const names = needs.map((n) => work.items.get(n)!.name);
-  return names.length ? `after ${names.join(', ')}` : 'nothing lies over it';
+  return names.length ? t('after2', { join: names.join(', ') }) : t('nothingLiesOverIt');
 }
 
 /** What comes out next. */
@@ -119,55 +120,79 @@ export function useTakeOut(p: { job: JobState; work: StripWork; tabs: ReactNode;
   const text = ((): { sentence: string; reason: string; tone: 'ink' | 'caution' } => {
     if (work.removal === null)
       return {
-        sentence: 'These things block each other.',
-        reason: 'What is under what goes round in a circle: take one of them back on the order page.',
+        sentence: t('theseThingsBlockEachOther'),
+        reason: t('whatIsUnderWhatGoesRound'),
         tone: 'caution',
       };
     if (!item)
       return {
-        sentence: 'Everything that comes out is out.',
-        reason: `${outCount} screws in their cells${job.screwsOut.size > outCount ? `, ${job.screwsOut.size - outCount} missing` : ''}. Next: what moves over.`,
+        sentence: t('everythingThatComesOutIsOut'),
+        reason:
+          job.screwsOut.size > outCount
+            ? t('screwsInTheirBoxesMissingNext', { outCount, size: job.screwsOut.size - outCount })
+            : t('screwsInTheirBoxesNextWhat', { outCount }),
         tone: 'ink',
       };
     if (hole) {
       const n = holes.indexOf(hole) + 1;
       return {
-        sentence: `Screw ${n} of ${holes.length}, ${hole.zone}: into ${work.cellOf(hole.id)}.`,
-        reason: `${specText({ ...hole, lengthMm: lengthMm ?? hole.lengthMm }, units)}. Press hard, straight; tap the hole that it came out of.`,
+        sentence: t('screwOfInto', { n, length: holes.length, zone: hole.zone, id: work.cellOf(hole.id) }),
+        reason: t('pressHardStraightTapTheHole', {
+          specText: specText({ ...hole, lengthMm: lengthMm ?? hole.lengthMm }, units),
+        }),
         tone: 'ink',
       };
     }
     if (plug)
       return {
-        sentence: `${capital(plug.name)} off.`,
-        reason: `${plug.battery ? 'First of all. ' : ''}Plastic or a fingernail, ${plug.kind === 'latch' ? 'latch up, then pull' : 'straight up'}, from ${near!.from}${near!.names.length ? `: ${near!.names.join(', ')} beside it` : ''}.`,
+        sentence: t('off', { name: capital(plug.name) }),
+        reason:
+          plug.kind === 'latch'
+            ? near!.names.length
+              ? t('plasticOrAFingernailLatchUp', {
+                  part: plug.battery ? `${t('firstOfAll')} ` : '',
+                  from: near!.from,
+                  join: near!.names.join(', '),
+                })
+              : t('plasticOrAFingernailLatchUp2', { part: plug.battery ? `${t('firstOfAll')} ` : '', from: near!.from })
+            : near!.names.length
+              ? t('plasticOrAFingernailStraightUp', {
+                  part: plug.battery ? `${t('firstOfAll')} ` : '',
+                  from: near!.from,
+                  join: near!.names.join(', '),
+                })
+              : t('plasticOrAFingernailStraightUp2', {
+                  part: plug.battery ? `${t('firstOfAll')} ` : '',
+                  from: near!.from,
+                }),
         tone: 'ink',
       };
     if (isCell && swollen)
       return {
-        sentence: 'The cell is swollen: no heat, no prying.',
-        reason: 'Alcohol and patience only, by who is trained for it; fire-proof bag at hand.',
+        sentence: t('theBatteryIsSwollenNoHeat'),
+        reason: t('alcoholAndPatienceOnlyBySomebody'),
         tone: 'caution',
       };
     if (isCell)
       return {
-        sentence: `${capital(item.name)}: pull tabs first.`,
-        reason:
-          'No tab: warm it from the front, or alcohol round its edge with a tilt and a wait. Plastic card, no bending.',
+        sentence: t('pullTabsFirst', { name: capital(item.name) }),
+        reason: t('noTabWarmItFromThe'),
         tone: 'ink',
       };
     return {
-      sentence: `${capital(item.name)} out.`,
+      sentence: t('out3', { name: capital(item.name) }),
       reason: because(work, item.id),
       tone: 'ink',
     };
   })();
   const finished = item === null && work.removal !== null;
   const label = !item
-    ? 'Now move over'
+    ? t('nowMoveOver')
     : hole
-      ? `Out, into ${work.cellOf(hole.id)}`
-      : `${capital(item.name)} is ${item.kind === 'connector' ? 'off' : 'out'}`;
+      ? t('outInto', { id: work.cellOf(hole.id) })
+      : item.kind === 'connector'
+        ? t('isOff', { name: capital(item.name) })
+        : t('isOut', { name: capital(item.name) });
   const act = () => (finished ? onPhase('move') : doNext());
   return { ...so, finished, act, text, label };
 }

@@ -3,6 +3,7 @@ import type { TransferItem } from '@/core/strip/transfer';
 import type { ScrewHole } from '@/core/device/types';
 import type { Settings } from '@/model/settings';
 import { length } from '@/words/units';
+import { t } from '@/words/strip';
 
 type Units = Pick<Settings, 'temperature' | 'length'>;
 
@@ -21,41 +22,65 @@ export const specText = (s: ScrewSpec, units: Units) =>
 export function findingText(f: ScrewFinding, units: Units, under: string | null = null): string {
   switch (f.type) {
     case 'missing':
-      return `${f.hole}: came out and is not back in.`;
+      return t('cameOutAndIsNotBack', { hole: f.hole });
     case 'missingAtIntake':
-      return `${f.hole}: was missing when it was opened.`;
+      return t('wasMissingWhenItWasOpened', { hole: f.hole });
     case 'added':
-      return `${f.hole}: was missing, has one now.`;
+      return t('wasMissingHasOneNow', { hole: f.hole });
     case 'extra':
-      return `${f.hole}: a screw in a hole that none came out of.`;
+      return t('aScrewInAHoleThat', { hole: f.hole });
     case 'duplicate':
-      return `${f.hole}: put in twice.`;
+      return t('putInTwice', { hole: f.hole });
     case 'swapped':
-      return `${f.hole} and ${f.with}: each has the other’s screw. Change them.`;
+      return t('andEachHasTheOthersScrew', { hole: f.hole, with: f.with });
     case 'wrongSpec':
-      return `${f.hole}: not the screw that came out.`;
+      return t('notTheScrewThatCameOut', { hole: f.hole });
     case 'pierce':
-      return `${f.hole}: ${length(f.overMm, units, 2)} too long, it pierces what lies under it${under ? `, the ${under}` : ''}. Out with it.`;
+      return under
+        ? t('tooLongItPiercesWhatLies', { hole: f.hole, overMm: length(f.overMm, units, 2), under })
+        : t('tooLongItPiercesWhatLies2', { hole: f.hole, overMm: length(f.overMm, units, 2) });
     case 'tight':
-      return `${f.hole}: ${length(f.roomMm, units, 2)} of room under it, tight.`;
+      return t('onlyOfRoomUnderIt', { hole: f.hole, roomMm: length(f.roomMm, units, 2) });
     case 'weak':
-      return `${f.hole}: ${length(f.engageMm, units, 2)} of thread holds, weak.`;
+      return t('onlyOfThreadHolds', { hole: f.hole, engageMm: length(f.engageMm, units, 2) });
     case 'mixedCell':
-      return `cell ${f.cell}: two kinds of screws lie in it.`;
+      return t('boxTwoKindsOfScrewsLie', { cell: f.cell });
   }
 }
 
 export const moveHints: Partial<Record<TransferItem['kind'], string>> = {
-  motor: 'with its glue, or it rattles; a drop of flexible glue',
-  magnet: 'same side up: a missing or turned one disables functions',
-  mesh: 'new, glued side down, nothing over the hole',
-  gasket: 'new, no old glue under it',
-  antenna: 'note how the lines cross before it comes off',
-  insulation: 'new tape over the same fields',
-  paste: 'old off, a rice grain of new',
-  spreader: 'flat, over the same chips',
-  film: 'peel it before anything lies on it',
-  earpiece: 'contacts clean',
-  button: 'bracket first, press each key',
+  get motor() {
+    return t('withItsGlueOrItRattles');
+  },
+  get magnet() {
+    return t('sameSideUpAMissingOr');
+  },
+  get mesh() {
+    return t('newGlueSideDownNothingOver');
+  },
+  get gasket() {
+    return t('newNoOldGlueUnderIt');
+  },
+  get antenna() {
+    return t('noteHowTheCablesCrossBefore');
+  },
+  get insulation() {
+    return t('newTapeOverTheSamePlaces');
+  },
+  get paste() {
+    return t('oldOffARiceGrainOf');
+  },
+  get spreader() {
+    return t('flatOverTheSameChips');
+  },
+  get film() {
+    return t('peelItBeforeAnythingLiesOn');
+  },
+  get earpiece() {
+    return t('contactsClean');
+  },
+  get button() {
+    return t('bracketFirstPressEachButton');
+  },
   part: '',
 };

@@ -18,6 +18,7 @@ import { keepOuts } from '@/core/lift/depth';
 import { useTokens } from '../theme';
 import { Txt } from '../Txt';
 import { PlanFrameProvider } from './frame';
+import { t } from '@/words/ui';
 
 interface PlanProps {
   device: Device;
@@ -84,7 +85,9 @@ export function Plan(props: PlanProps) {
     if (onTap) return onTap(p);
     const part = frame.outs.find((k) => contains(k.shape, p));
     const value = readAt?.(p) ?? null;
-    setReading([value, part ? `${part.name}: keep out` : null].filter(Boolean).join(' · ') || 'nothing here');
+    setReading(
+      [value, part ? t('keepOut', { name: part.name }) : null].filter(Boolean).join(' · ') || t('nothingHere'),
+    );
   };
 
   // gestures read the latest geometry through this box, which is filled after each render
@@ -122,11 +125,11 @@ export function Plan(props: PlanProps) {
         </PlanFrameProvider>
       </View>
       <View className={bare ? 'hidden' : 'flex-row items-center gap-1 no-print'}>
-        <PlanButton name="−" label="Zoom out" onPress={() => zoomBy(1 / 1.6)} />
-        <PlanButton name="+" label="Zoom in" onPress={() => zoomBy(1.6)} />
+        <PlanButton name="−" label={t('zoomOut')} onPress={() => zoomBy(1 / 1.6)} />
+        <PlanButton name="+" label={t('zoomIn')} onPress={() => zoomBy(1.6)} />
         <PlanButton
-          name="Text"
-          label={asText ? 'Hide the plan as text' : 'Show the plan as text'}
+          name={t('text')}
+          label={asText ? t('hideThePlanAsText') : t('showThePlanAsText')}
           onPress={() => setAsText(!asText)}
         />
       </View>
@@ -136,7 +139,7 @@ export function Plan(props: PlanProps) {
         </View>
       ) : null}
       {asText ? (
-        <View role="list" aria-label="The plan as text" className="mt-1">
+        <View role="list" aria-label={t('thePlanAsText')} className="mt-1">
           {lines.map((l, i) => (
             <View key={i} role="listitem">
               <Txt size="s">{l}</Txt>

@@ -191,4 +191,4 @@ export function usedOf(
 }
 
 export const problemOf = (e: unknown): string | null =>
-  e instanceof CoreInputError ? `${e.field}: ${String(e.given)} is not possible, allowed is ${e.allowed}.` : null;
+  e instanceof CoreInputError ? `${e.field}: ${String(e.given)} does not work; it takes ${e.allowed}.` : null;

@@ -81,15 +81,3 @@ export function cameraOf(job: JobState, lens: string, scatter: ShotScatter = pri
   if (seat && hole) out.seat = coverFromGaps(hole.rMm, seat.gaps, seat.steps);
   return out;
 }
-
-export const sharpWords: Record<SharpRatio['verdict'], string> = {
-  noLoss: 'no loss of sharpness seen',
-  someLoss: 'some sharpness lost',
-  clearLoss: 'clear loss of sharpness',
-  undecided: 'sharpness not decided',
-};
-export const flareWords: Record<Flare['verdict'], string> = {
-  added: 'haze or flare added',
-  notSeen: 'no added haze seen',
-  undecided: 'haze not decided',
-};

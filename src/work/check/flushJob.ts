@@ -1,7 +1,7 @@
 import { boxOf } from '@/core/device/shapes';
 import { coverOf } from '@/core/device/perimeter';
 import { flushByEye, knownSpots, type EyeSpot } from '@/core/fit/byEye';
-import { flushness, tolHighMm, tolLowMm, uStepMm, type FlushAction, type Flushness } from '@/core/fit/flushness';
+import { flushness, tolHighMm, tolLowMm, uStepMm, type Flushness } from '@/core/fit/flushness';
 import { gaugePoints, type GaugePoint } from '@/core/fit/gaugePoints';
 import type { JobState } from '@/model/fold';
 
@@ -51,15 +51,3 @@ export function flushOf(job: JobState): FlushView {
   known.set(job, view);
   return view;
 }
-
-export const actionWords: Record<FlushAction, string> = {
-  clearDebris: 'Lift it and clear what is trapped.',
-  remeasureLow: 'Measure the low point again; then look for a chipped frame or missing adhesive.',
-  accept: 'Flush all round.',
-  remeasureFiner: 'Not decided: measure again, or with a finer gauge.',
-  twist: 'Twisted: check the frame for a bend, clamp the high diagonal.',
-  clampHighEdge: 'Clamp the high edge again while the adhesive gives.',
-  standsProud: 'Stands proud all round: too much adhesive or too thick a part.',
-  sitsLow: 'Sits too low: thicker adhesive.',
-  reclamp: 'Clamp again and measure again.',
-};

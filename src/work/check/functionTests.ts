@@ -29,23 +29,6 @@ export function stepsOf(job: JobState): string[] {
   return [...steps];
 }
 
-/** What a step is called at the bench. */
-export const stepNames: Record<string, string> = {
-  heatPlate: 'heating on the plate',
-  hotAir: 'hot air',
-  solventWick: 'alcohol in the gap',
-  bladePass: 'the blade along the edge',
-  liftWithFlex: 'lifting over a cable',
-  battDisconnect: 'the battery plug',
-  coilRemove: 'taking out the coil',
-  cameraRemove: 'taking out the camera',
-  lensCoverSwap: 'changing the lens cover',
-  housingSwap: 'moving everything over',
-  residueScrape: 'scraping',
-  adhesiveBead: 'the bead',
-  clamp: 'clamping',
-};
-
 /** What can be wrong on a short test before opening: the functions this route puts at risk most, per minute. */
 export function testsOf(job: JobState, short: boolean, tables: FaultTables = shippedTables) {
   const all = orderTests(stepsOf(job), job.device.functions, tables);

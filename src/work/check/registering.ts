@@ -1,12 +1,4 @@
-import type { EventOf } from '@/model/event';
 import type { JobState } from '@/model/fold';
-
-export const outcomeNames: Record<EventOf<'registered'>['outcome'], string> = {
-  registered: 'Registered',
-  notNeeded: 'Not needed',
-  refused: 'Refused by the device',
-  notPossible: 'Not possible here',
-};
 
 /** Parts of this job that a device may have to be told about: those with a chip of their own. */
 export function partsToRegister(job: JobState): string[] {

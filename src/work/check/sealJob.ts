@@ -143,28 +143,3 @@ function suspectsOf(job: JobState): Suspect[] {
       round('press', path.locate(log.place), suspectFigures.pressReachMm.value);
   return suspectStretches(path.lengthMm, sources);
 }
-
-export const suspectWords: Record<SuspectSource['kind'], string> = {
-  bump: 'a bump of the glass',
-  step: 'stands proud',
-  seat: 'the seat is too low for the tape',
-  press: 'the bump decays when it is pressed there',
-};
-
-/** The only words that a result may have; checked by the wording rules. */
-export const ratioWords: Record<LeakRatio['verdict'], string> = {
-  noWorse: 'no worse than before',
-  leakier: 'leakier than before',
-  undecided: 'undecided',
-};
-export const limitWords: Record<NonNullable<SealResult['verdict']>, string> = {
-  below: 'below the limit of the shop',
-  above: 'above the limit of the shop',
-  undecided: 'undecided against the limit of the shop',
-};
-export const pressWords: Record<PressResult['kind'], string> = {
-  noBump: 'pressure bump not seen',
-  disturbed: 'disturbed, press again',
-  holds: 'pressure bump held',
-  decays: 'pressure bump decayed',
-};

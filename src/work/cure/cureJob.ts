@@ -74,6 +74,7 @@ export function climateOf(job: Pick<JobState, 'airs' | 'shelved'>, settings: Set
 }
 
 const mostNights = 400;
+
 /** Nights from a day on, by the hours that they have: the jobs of a shop ask for the same ones. */
 const nightsKnown = new Map<string, { from: number; to: number }[]>();
 
@@ -158,12 +159,4 @@ export function clocksAhead(
   return { kind, bondMm, clocks, unlockS: unlocksOf(clocks, settings.cureBy) };
 }
 
-export const cureMarkNames: Record<CureMark, string> = {
-  clampOff: 'Clamps off',
-  handle: 'May be moved',
-  build: 'Work goes on',
-  handOver: 'Hand over',
-  sealTest: 'Press or hold test',
-  full: 'Full bond',
-};
 export { cureMarks };

@@ -8,7 +8,7 @@ import { foldJob, type JobState } from '@/model/fold';
 import { shippedDevices } from '@/model/shippedDevices';
 import { liftCase, liftState, thermalJob } from './thermalJob';
 import { batteryMarks, everyPart, partStopC } from './watchMarks';
-import { edgeName, placeName } from './placeNames';
+import { edgeName, placeName } from '../../words/placeNames';
 
 const t0 = Date.UTC(2026, 3, 14, 13);
 const jobs = demoJobs(t0).map((l) => foldJob(l)!);

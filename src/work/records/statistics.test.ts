@@ -1,3 +1,4 @@
+import { comeBackNames, workNames } from '../../words/eventLine';
 import Papa from 'papaparse';
 
 import { demoHistory } from '@/demo/history';
@@ -64,13 +65,16 @@ it('many jobs a week: weekly shares within three standard deviations', () => {
 });
 
 it('CSV: a line for each job, with who checked it and what came back', () => {
-  const { data, errors } = Papa.parse<Record<string, string>>(statisticsCsv(list), { header: true });
+  const { data, errors } = Papa.parse<Record<string, string>>(
+    statisticsCsv(list, { work: workNames, cause: comeBackNames }),
+    { header: true },
+  );
   expect(errors).toEqual([]);
   expect(data).toHaveLength(59);
   const one = data.find((r) => r.job === 'J-0126')!;
   expect(one).toMatchObject({
     came_back_as: 'J-0133',
-    presumed_cause: 'bond lifted',
+    presumed_cause: 'the glue let go',
     repaired_by: 'Osk',
     checked_by: 'Mirel',
   });

@@ -2,10 +2,11 @@ import { diagnose } from '@/core/functions/diagnose';
 import { learnTables } from '@/core/functions/learn';
 import { judgement } from '@/core/source';
 import { bernoulliCusum, bernoulliCusumRun, mcnemar, pChart, wilson, type Cusum } from '@/core/statistics/rates';
-import { comeBackNames, workNames } from '@/model/eventLine';
 import type { JobState, JobWay } from '@/model/fold';
 import type { CheckSlice } from '@/model/stages/check';
+import type { Work } from '@/core/intake/route';
 import { rowsCsv } from '@/model/csv';
+import type { ComeBackCause } from '@/model/entries/check';
 import { functionState, repairerOf, shopFaults } from '@/work/check/faults';
 import { flushOf } from '@/work/check/flushJob';
 import { sealOf } from '@/work/check/sealJob';
@@ -139,8 +140,14 @@ export function controlChart(list: readonly Finished[]): Chart | null {
 
 const iso = (at: number | null) => (at === null ? '' : format(at, "yyyy-MM-dd'T'HH:mm"));
 
+/** What kinds of work and causes are called in the file, by whoever writes it. */
+export interface CsvNames {
+  work: Readonly<Record<Work, string>>;
+  cause: Readonly<Record<ComeBackCause, string>>;
+}
+
 /** One line for each job that was handed over. */
-export function statisticsCsv(list: readonly Finished[]): string {
+export function statisticsCsv(list: readonly Finished[], names: CsvNames): string {
   return rowsCsv(
     [
       'job',
@@ -167,7 +174,7 @@ export function statisticsCsv(list: readonly Finished[]): string {
       return [
         job.label,
         job.model.name,
-        job.route ? workNames[job.route.work] : '',
+        job.route ? names.work[job.route.work] : '',
         iso(job.openedAt),
         iso(job.promiseAt),
         iso(job.closedAt),
@@ -182,7 +189,7 @@ export function statisticsCsv(list: readonly Finished[]): string {
         repairerOf(job) ?? '',
         state.checker ?? '',
         cameBack?.label ?? '',
-        cameBack ? comeBackNames[cameBack.comeBack!.presumed] : '',
+        cameBack ? names.cause[cameBack.comeBack!.presumed] : '',
       ];
     }),
   );

@@ -1,7 +1,7 @@
 import { demoJobs } from '@/demo/shop';
 import type { JobEvent, NewEvent } from '@/model/event';
 import { foldJob, type JobState } from '@/model/fold';
-import { eventLine } from '@/model/eventLine';
+import { eventLine } from '@/words/eventLine';
 import { isOut } from '@/work/heat/present';
 import { openScrews, stopsClosing, stripWork, targetsOf, transferred } from './stripJob';
 
@@ -136,12 +136,12 @@ it('what the bench noted reads in the log as it is said at the bench', () => {
     'motor: moved, with its glue',
     'camera is under battery',
     'to come out: camera',
-    'cell: a new one, bent',
-    '40 mm of the bond cut at 66 °C',
+    'battery: a new one, bent',
+    '40 mm of the glue cut at 66 °C',
     'lens1Tape: off',
     'alcohol 0.05 ml into the gap',
-    'cover written off: the print layer comes off',
-    'cover, zone 3: film',
-    'the cell swells',
+    'back written off: the printed layer comes off',
+    'back, zone 3: film',
+    'the battery swells',
   ]);
 });

@@ -1,0 +1,31 @@
+import { expect, test } from '@playwright/test';
+
+import { Hands, openDemo } from './hands';
+
+test('Spanish is chosen in Shop and spoken at once, everywhere, and after a reload', async ({ page }) => {
+  test.setTimeout(240_000);
+  await page.clock.install({ time: new Date('2026-04-14T13:02:00') });
+  await openDemo(page, '/shop');
+  const h = new Hands(page, false);
+  await h.press(page.getByRole('radio', { name: 'Language: Español' }));
+  await expect(page.getByRole('heading', { name: 'Taller', level: 1 })).toBeVisible();
+  await expect(page.locator('html')).toHaveAttribute('lang', 'es');
+  for (const [where, says] of [
+    ['/jobs', 'Trabajos'],
+    ['/jobs/demo-0143/heat', /Empieza por (el|la) /],
+    ['/jobs/demo-0143/bond', 'Pegar'],
+    ['/jobs/demo-0143/functions', 'Funciona'],
+    ['/stock', 'Existencias'],
+  ] as const) {
+    await page.goto(where);
+    await page.clock.runFor(1500);
+    await expect(page.getByText(says).first()).toBeVisible();
+    // longer words push nothing off a phone
+    expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth), where).toBeLessThan(1);
+    await h.noViolations(`${where}, Spanish`);
+  }
+  await page.goto('/shop');
+  await h.press(page.getByRole('radio', { name: 'Idioma: English' }));
+  await expect(page.getByRole('heading', { name: 'Shop', level: 1 })).toBeVisible();
+  await expect(page.locator('html')).toHaveAttribute('lang', 'en');
+});

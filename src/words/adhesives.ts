@@ -1,0 +1,4 @@
+import en from './en/adhesives';
+import { speaks } from './speaks';
+
+export const t = speaks('adhesives', en);

@@ -1,0 +1,4 @@
+import en from './en/check';
+import { speaks } from './speaks';
+
+export const t = speaks('check', en);

@@ -1,0 +1,4 @@
+import en from './en/clean';
+import { speaks } from './speaks';
+
+export const t = speaks('clean', en);

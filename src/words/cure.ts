@@ -1,0 +1,4 @@
+import en from './en/cure';
+import { speaks } from './speaks';
+
+export const t = speaks('cure', en);

@@ -1,0 +1,4 @@
+import en from './en/dryFit';
+import { speaks } from './speaks';
+
+export const t = speaks('dryFit', en);

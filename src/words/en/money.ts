@@ -1,0 +1,36 @@
+export default {
+  stayOf: '{{at}}: {{marginMinor}} stay, {{share}} of {{netMinor}}.',
+  theQuotesHadCountedOnOf:
+    'The quotes had counted on {{quotedShare}}. {{over}} of {{length}} jobs took over a tenth longer than quoted.',
+  marginByMonth: 'Margin by month: {{join}}',
+  months: 'Months',
+  month: 'Month',
+  net: 'net, {{currency}}',
+  cost: 'cost, {{currency}}',
+  inBracketsWithoutAPriceAs:
+    'In brackets: without a price, as come-backs are. Cost: the part at today’s list price, what the log says was used, the minutes in the log at today’s rate, overhead, and a new back where one broke that was to be saved.',
+  nothingWasHandedOverYet: 'Nothing was handed over yet.',
+  first: 'First',
+  newest: 'Newest',
+  leastMargin: 'Least margin',
+  longestOver: 'Longest over',
+  noPriceCost: '{{label}} {{job}}: no price, cost {{costMinor}}',
+  quoteAndOutcomeOf: 'Quote and outcome of {{label}}',
+  what: 'What',
+  cameTo: 'came to',
+  netPrice: 'Net price',
+  minutes: 'Minutes',
+  notMeasured: '{{toFixed}} (not measured)',
+  cost2: 'Cost',
+  stays: 'Stays',
+  partUsedLabourOverheadANew:
+    '{{closedAt}}. Part {{partMinor}}, used {{usedMinor}}, labour {{labourMinor}}, overhead {{overheadMinor}}, a new back for the one that broke {{brokeMinor}}.',
+  partUsedLabourOverhead:
+    '{{closedAt}}. Part {{partMinor}}, used {{usedMinor}}, labour {{labourMinor}}, overhead {{overheadMinor}}.',
+  recordOf: 'Record of {{label}}',
+  money: 'Money',
+  jobsHandedOverWithAQuote: '{{length}} jobs handed over, {{length2}} with a quote',
+  moneyAsCsv: 'Money as CSV',
+  quoteAgainstOutcome: 'Quote against outcome',
+  ratesAndPriceList: 'Rates and price list',
+} as const;

@@ -1,0 +1,62 @@
+import { below } from './below';
+import adhesives from './adhesives';
+import alcohol from './alcohol';
+import bench from './bench';
+import bond from './bond';
+import check from './check';
+import clean from './clean';
+import codes from './codes';
+import common from './common';
+import cure from './cure';
+import deviceTest from './deviceTest';
+import dryFit from './dryFit';
+import handover from './handover';
+import heat from './heat';
+import heaters from './heaters';
+import intake from './intake';
+import jobs from './jobs';
+import kit from './kit';
+import lift from './lift';
+import log from './log';
+import money from './money';
+import records from './records';
+import shelf from './shelf';
+import shop from './shop';
+import stages from './stages';
+import stock from './stock';
+import strip from './strip';
+import ui from './ui';
+
+/** All of it in Spanish, fetched as one. */
+export const es = {
+  words: {
+    adhesives,
+    alcohol,
+    bench,
+    bond,
+    check,
+    clean,
+    codes,
+    common,
+    cure,
+    deviceTest,
+    dryFit,
+    handover,
+    heat,
+    heaters,
+    intake,
+    jobs,
+    kit,
+    lift,
+    log,
+    money,
+    records,
+    shelf,
+    shop,
+    stages,
+    stock,
+    strip,
+    ui,
+  },
+  below,
+};

@@ -1,0 +1,39 @@
+import type en from '../en/money';
+import type { Same } from '../same';
+
+export default {
+  stayOf: '{{at}}: quedan {{marginMinor}}, {{share}} de {{netMinor}}.',
+  theQuotesHadCountedOnOf:
+    'Los presupuestos contaban con {{quotedShare}}. {{over}} de {{length}} trabajos tardaron más de una décima parte de más.',
+  marginByMonth: 'Margen por mes: {{join}}',
+  months: 'Meses',
+  month: 'Mes',
+  net: 'neto, {{currency}}',
+  cost: 'coste, {{currency}}',
+  inBracketsWithoutAPriceAs:
+    'Entre paréntesis: sin precio, como las vueltas. Coste: la pieza a precio de hoy, lo gastado según el registro, los minutos del registro a la tarifa de hoy, gastos fijos y una tapa nueva si se rompió una que se quería salvar.',
+  nothingWasHandedOverYet: 'Aún no se ha entregado nada.',
+  first: 'Primero',
+  newest: 'Lo más nuevo',
+  leastMargin: 'Menor margen',
+  longestOver: 'Más exceso',
+  noPriceCost: '{{label}} {{job}}: sin precio, coste {{costMinor}}',
+  quoteAndOutcomeOf: 'Presupuesto y resultado de {{label}}',
+  what: 'Qué',
+  cameTo: 'resultó',
+  netPrice: 'Precio neto',
+  minutes: 'Minutos',
+  notMeasured: '{{toFixed}} (sin medir)',
+  cost2: 'Coste',
+  stays: 'Queda',
+  partUsedLabourOverheadANew:
+    '{{closedAt}}. Pieza {{partMinor}}, gastado {{usedMinor}}, mano de obra {{labourMinor}}, gastos fijos {{overheadMinor}}, tapa nueva por la rota {{brokeMinor}}.',
+  partUsedLabourOverhead:
+    '{{closedAt}}. Pieza {{partMinor}}, gastado {{usedMinor}}, mano de obra {{labourMinor}}, gastos fijos {{overheadMinor}}.',
+  recordOf: 'Registro de {{label}}',
+  money: 'Dinero',
+  jobsHandedOverWithAQuote: '{{length}} trabajos entregados, {{length2}} con presupuesto',
+  moneyAsCsv: 'Dinero en CSV',
+  quoteAgainstOutcome: 'Presupuesto y resultado',
+  ratesAndPriceList: 'Tarifas y lista de precios',
+} satisfies Same<typeof en>;

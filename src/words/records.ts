@@ -1,0 +1,4 @@
+import en from './en/records';
+import { speaks } from './speaks';
+
+export const t = speaks('records', en);

@@ -1,0 +1,41 @@
+import i18next from 'i18next';
+
+import { language } from './language';
+import { told } from './told';
+
+type Holes<S> = S extends `${string}{{${infer Hole}}}${infer Rest}` ? Hole | Holes<Rest> : never;
+/** Words that go by number are kept as `key_one` and `key_other`, and asked for as `key` with a `count`. */
+type Asked<K> = K extends `${infer Key}_one` | `${infer Key}_other` ? Key : K;
+type Text<W, K extends string> = K extends keyof W ? W[K] : `${K}_other` extends keyof W ? W[`${K}_other`] : never;
+type Counted<W, K extends string> = K extends keyof W ? never : 'count';
+type Filled<S, C> = [Holes<S> | C] extends [never]
+  ? []
+  : [{ readonly [H in (Holes<S> | C) & string]: H extends C ? number : string | number | null | undefined }];
+
+export type Key<W> = Asked<keyof W & string>;
+
+/** Spanish draws two pairs of words together; a name that begins with its article brings them side by side. */
+const joined = (text: string): string =>
+  language() === 'es' ? text.replace(/\b([Dd])e el /g, '$1el ').replace(/\b([Aa]) el /g, '$1l ') : text;
+
+/** One of several ways to say something to fill a sentence with. */
+export type Say<W> = <K extends Key<W>>(key: K, ...holes: Filled<Text<W, K>, Counted<W, K>>) => string;
+
+/**
+ * The words of one stage or place. English is handed over here, so that it comes with the screen that needs it.
+ * @returns what to say for a key; every hole of it must be filled, which the compiler sees to
+ */
+export function speaks<const W extends Record<string, string>>(namespace: string, en: W): Say<W> {
+  i18next.addResourceBundle('en', namespace, en);
+  // the compiler has checked key and holes; the library's own types know one fixed catalogue only
+  const say = i18next.t as unknown as (key: string, holes: object) => string;
+  return (key, ...holes) => {
+    const filled: Readonly<Record<string, unknown>> = holes[0] ?? {};
+    // what fills a hole may come from below, where names are English
+    const inWords =
+      language() === 'en'
+        ? filled
+        : Object.fromEntries(Object.entries(filled).map(([k, v]) => [k, typeof v === 'string' ? told(v) : v]));
+    return joined(say(key, { ns: namespace, ...inWords }));
+  };
+}

@@ -1,0 +1,4 @@
+import en from './en/stages';
+import { speaks } from './speaks';
+
+export const t = speaks('stages', en);

@@ -1,0 +1,4 @@
+import en from './en/stock';
+import { speaks } from './speaks';
+
+export const t = speaks('stock', en);

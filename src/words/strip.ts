@@ -1,0 +1,4 @@
+import en from './en/strip';
+import { speaks } from './speaks';
+
+export const t = speaks('strip', en);
