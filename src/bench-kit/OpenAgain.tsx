@@ -8,7 +8,7 @@ import { useSettings } from '@/store/shop';
 import { HoldButton } from '@/ui/Button';
 import { Disclosure } from '@/ui/Disclosure';
 import { Txt } from '@/ui/Txt';
-import { clock, time } from '@/words/units';
+import { spoken, time } from '@/words/units';
 import { useActions } from './actions';
 import { cureOf } from '@/work/cure/cureJob';
 import { stageHref } from './stageHref';
@@ -29,7 +29,7 @@ export function OpenAgain({ job, now }: { job: JobState; now: number }) {
   const hard = at + limit.heatS * 1e3;
   const text =
     now < until
-      ? t('opensWithoutHeatForMoreUntil', { until: clock((until - now) / 1e3), until2: time(until) })
+      ? t('opensWithoutHeatForMoreUntil', { until: spoken((until - now) / 1e3), until2: time(until) })
       : now < hard
         ? t('itHoldsTooWellToPull', { hard: time(hard) })
         : t('itHasBondedOpeningItIs');

@@ -15,12 +15,14 @@ export function SignBox({
   title,
   texts,
   enabled,
+  signedFor,
   why = t('notYet2'),
 }: {
   job: JobState;
   title: string;
   texts: readonly string[];
   enabled: boolean;
+  signedFor: 'quote' | 'received';
   /** why nobody can sign yet */
   why?: string;
 }) {
@@ -45,6 +47,7 @@ export function SignBox({
             {
               type: 'signed',
               role: 'customer',
+              signedFor,
               text: texts.join('\n').slice(0, 2000),
               mark: name.trim().slice(0, 80) || t('byHand'),
               ...(drawing ? { drawing: drawing.slice(0, 20000) } : {}),

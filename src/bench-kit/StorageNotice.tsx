@@ -81,6 +81,8 @@ function Refusal() {
 }
 
 function ClockNotice() {
+  // reads what changes beside React, so the compiler may keep nothing of it
+  'use no memo';
   useNow(5000);
   const news = clockNews();
   if (!news) return null;

@@ -43,9 +43,8 @@ import {
 
 export type { LiquidStock, Lot, PartStock, StockMove, TapeStock } from './settingsStock';
 
-/** Languages that there are words in. */
-export const languageIds = ['en', 'es'] as const;
-export type Language = (typeof languageIds)[number];
+export { languageIds, type Language } from './languages';
+import { languageIds } from './languages';
 
 /** A roll as new shops have it. */
 export const defaultTape: TapeStock = {

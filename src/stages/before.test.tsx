@@ -138,7 +138,7 @@ describe('heat', () => {
     renderStage(HeatStage, heating);
     await pass(50);
     const first = call();
-    expect(first).toMatch(/^Try from 0:\d\d, easy by \d:\d\d, at the latest \d:\d\d\.$/);
+    expect(first).toMatch(/^Try from [\d hmins]+, easy by [\d hmins]+, at the latest [\d hmins]+\.$/);
     expect(reason()).toMatch(/^Start at the bottom edge\. /);
     await press('+5');
     expect(call()).not.toBe(first);
@@ -167,20 +167,21 @@ describe('heat', () => {
     expect(decision.inputs.setC).toBe(110);
     const on = logged(heating).at(-1) as { readyInS: number };
     expect(on.readyInS).toBeCloseTo(decision.computed.readyS.mean, 6);
-    expect(call()).toMatch(/^Try in 0:\d\d, easy in \d:\d\d\.$/);
+    expect(call()).toMatch(/^Try in [\d hmins]+, easy in [\d hmins]+\.$/);
   });
 
   it('counts down live, then off the plate starts the window clock', async () => {
     startShop(t0);
     renderStage(HeatStage, heating);
     await pass(20_000);
-    const seconds = () => Number(/0:(\d\d)/.exec(call()!)![1]);
+    const seconds = () => Number(/(\d+) s/.exec(call()!)![1]);
     const a = seconds();
     await pass(10_000);
-    expect(a - seconds()).toBeGreaterThanOrEqual(9);
-    expect(a - seconds()).toBeLessThanOrEqual(11);
+    // said to 5 s
+    expect(a - seconds()).toBeGreaterThanOrEqual(5);
+    expect(a - seconds()).toBeLessThanOrEqual(15);
     await pass(30_000);
-    expect(call()).toMatch(/^Try the bottom edge now\. Easy in \d:\d\d\.$/);
+    expect(call()).toMatch(/^Try the bottom edge now\. Easy in [\d hmins]+\.$/);
     await pass(90_000);
     expect(call()).toBe('Lift now. Start at the bottom edge.');
     expect(reading(/bottom edge now/)).toMatch(/^7\d°/);
@@ -202,9 +203,9 @@ describe('heat', () => {
     await press('Called away');
     expect(jobNow(heating).calledAway).toBe(true);
     await jump(60_000);
-    expect(call()).toMatch(/^Safe: off the plate for 1:0[01]\.$/);
+    expect(call()).toMatch(/^Safe: off the plate for [\d hmins]+\.$/);
     expect(reason()).toMatch(
-      /^The bottom edge is at \d\d °C\. (Easy for|It can be worked|It has gripped).* \d:\d\d of heat get it back\.$/,
+      /^The bottom edge is at \d\d °C\. (Easy for|It can be worked|It has gripped).* [\d hmins]+ of heat get it back\.$/,
     );
     await press('I’m back');
     expect(logged(heating).at(-1)).toMatchObject({ type: 'observed', what: 'back' });
@@ -215,7 +216,7 @@ describe('heat', () => {
     startShop(t0);
     renderStage(HeatStage, save);
     await pass(50);
-    expect(call()).toMatch(/^Try from \d:\d\d, easy by \d:\d\d, at the latest \d:\d\d\.$/);
+    expect(call()).toMatch(/^Try from [\d hmins]+, easy by [\d hmins]+, at the latest [\d hmins]+\.$/);
     await press('Heat and pick, side by side');
     const rows = within(screen.getByRole('table', { name: 'Picks side by side' })).getAllByRole('row');
     expect(rows).toHaveLength(5);
@@ -244,7 +245,7 @@ describe('lift', () => {
     jest.setSystemTime(t0 + 155_000);
     renderStage(LiftStage, heating);
     await pass(600);
-    expect(call()).toMatch(/^Cut the bottom edge now: easy for \d:\d\d\.$/);
+    expect(call()).toMatch(/^Cut the bottom edge now: easy for [\d hmins]+\.$/);
     expect(reading(/bottom edge, middle/)).toMatch(/^[67]\d°/);
     await jump(150_000);
     expect(call()).toBe('Bottom edge slowly, a quarter of the speed.');

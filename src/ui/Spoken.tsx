@@ -7,6 +7,8 @@ import { fetchWords, hasWords, speak } from '@/words/language';
 
 /** Everything under it is said in one language, and anew as soon as another one is chosen. */
 function Anew({ children }: { children: ReactNode }) {
+  // reads what changes beside React, so the compiler may keep nothing of it
+  'use no memo';
   const { i18n } = useTranslation(undefined, { useSuspense: false });
   return <Fragment key={i18n.language}>{children}</Fragment>;
 }

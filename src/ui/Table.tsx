@@ -40,6 +40,8 @@ const ariaSort = { asc: 'ascending', desc: 'descending' } as const;
 
 /** A small table: the first column in words, the others in figures; pressing a heading sorts by it, up, down and as it was. */
 export function Table({ label, columns, rows, marked = none }: TableProps) {
+  // the table is one object that changes within, which the compiler would keep
+  'use no memo';
   const [sorting, setSorting] = useState<SortingState>([]);
   const data = useMemo<TableRow[]>(
     () => rows.map((cells, i) => ({ cells, marked: marked.includes(i) })),

@@ -37,6 +37,8 @@ export function ring(kind: 'opens' | 'closes'): boolean {
  * does not ring late; the call says how long ago it was. `silent`: the browser will not ring before a tap.
  */
 export function useAlarm(dueAt: number | null, now: number, kind: 'opens' | 'closes', sound: boolean) {
+  // reads what changes beside React, so the compiler may keep nothing of it
+  'use no memo';
   const rung = useRef<number | null>(null);
   const age = dueAt === null ? -1 : now - dueAt;
   useEffect(() => {

@@ -39,8 +39,23 @@ const fetchers: Record<Exclude<Language, 'en'>, () => Promise<Fetched>> = {
 
 export const isLanguage = (x: string): x is Language => (languages as readonly string[]).includes(x);
 
+/** The language of what is said just now to somebody who reads another one than the bench. */
+let aside: Language | null = null;
+
 /** The language that is spoken now. */
-export const language = (): Language => (isLanguage(i18next.language) ? i18next.language : 'en');
+export const language = (): Language => aside ?? (isLanguage(i18next.language) ? i18next.language : 'en');
+
+/** Says something in a language of its own: what a customer reads. Its words must be there, or the bench's are said. */
+export function speaking<T>(l: Language, say: () => T): T {
+  if (!fetched.has(l)) return say();
+  const before = aside;
+  aside = l;
+  try {
+    return say();
+  } finally {
+    aside = before;
+  }
+}
 export const locale = (l: Language = language()): string => locales[l];
 
 /** Gets a language's words, so that they can be spoken: the interface's own, or a customer's. */

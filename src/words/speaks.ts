@@ -1,6 +1,7 @@
 import i18next from 'i18next';
 
 import { language } from './language';
+import { lengthOf } from './longer';
 import { told } from './told';
 
 type Holes<S> = S extends `${string}{{${infer Hole}}}${infer Rest}` ? Hole | Holes<Rest> : never;
@@ -26,16 +27,24 @@ export type Say<W> = <K extends Key<W>>(key: K, ...holes: Filled<Text<W, K>, Cou
  * @returns what to say for a key; every hole of it must be filled, which the compiler sees to
  */
 export function speaks<const W extends Record<string, string>>(namespace: string, en: W): Say<W> {
-  i18next.addResourceBundle('en', namespace, en);
+  i18next.addResourceBundle('en', namespace, lengthOf(en));
   // the compiler has checked key and holes; the library's own types know one fixed catalogue only
   const say = i18next.t as unknown as (key: string, holes: object) => string;
+  // a screen that ticks asks for the same few hundred lines each second
+  const said = new Map<string, string>();
   return (key, ...holes) => {
+    const asked = `${language()} ${key} ${holes[0] ? Object.entries(holes[0]).flat().join('\u0000') : ''}`;
+    const before = said.get(asked);
+    if (before !== undefined) return before;
     const filled: Readonly<Record<string, unknown>> = holes[0] ?? {};
     // what fills a hole may come from below, where names are English
     const inWords =
       language() === 'en'
         ? filled
         : Object.fromEntries(Object.entries(filled).map(([k, v]) => [k, typeof v === 'string' ? told(v) : v]));
-    return joined(say(key, { ns: namespace, ...inWords }));
+    const text = joined(say(key, { lng: language(), ns: namespace, ...inWords }));
+    if (said.size > 3000) said.clear();
+    said.set(asked, text);
+    return text;
   };
 }

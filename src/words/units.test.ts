@@ -1,7 +1,21 @@
 import fc from 'fast-check';
 
 import { readNumber, readTime } from './read';
-import { clock, dial, fromF, kelvin, length, percent, span, temp, toF, typedToC, typedToMm } from './units';
+import {
+  chance,
+  clock,
+  dial,
+  fromF,
+  kelvin,
+  length,
+  percent,
+  span,
+  spoken,
+  temp,
+  toF,
+  typedToC,
+  typedToMm,
+} from './units';
 
 const metric = { temperature: 'C', length: 'mm' } as const;
 const inch = { temperature: 'F', length: 'in' } as const;
@@ -33,6 +47,23 @@ it('clocks and spans', () => {
   expect([0, 28, 75, 3599].map(clock)).toEqual(['0:00', '0:28', '1:15', '59:59']);
   expect(clock(3660)).toBe('1:01 h');
   expect(clock(-40)).toBe('+0:40');
+  expect([3.4, 47, 72, 132, 1228, 5160].map(spoken)).toEqual([
+    '3 s',
+    '45 s',
+    '1 min 10 s',
+    '2 min 10 s',
+    '20 min',
+    '1 h 26 min',
+  ]);
+  expect([0.0004, 0.018, 0.08, 0.31, 0.5, 0.62, 0.995].map(chance)).toEqual([
+    'under 1 in 1000',
+    '1 in 55',
+    '1 in 13',
+    '1 in 3',
+    '1 in 2',
+    '6 in 10',
+    'almost surely',
+  ]);
   expect([1800, 5160, 7200, 200_000].map(span)).toEqual(['30 min', '1 h 26 min', '2 h', '56 h']);
   expect([0.5, 0.018, 0.00002].map(percent)).toEqual(['50 %', '1.8 %', 'under 0.1 %']);
 });

@@ -24,25 +24,25 @@ export function digits(value: number, places = 0): string {
   return f.format(value);
 }
 
-const instants = new Map<string, Intl.DateTimeFormat>();
-/** Parts of an instant by their names, as the language calls them. */
+const two = (n: number) => String(n).padStart(2, '0');
+
+const days = new Map<string, Intl.DateTimeFormat>();
+const dayNames = new Map<string, Record<string, string>>();
+/** Parts of a day by their names, as the language calls them. Asked a few thousand times a minute, so each day is asked of it once. */
 function partsOf(ms: number): Record<string, string> {
-  const key = locale();
-  let f = instants.get(key);
+  const d = new Date(ms);
+  const key = `${locale()} ${d.getFullYear()}-${d.getMonth()}-${d.getDate()}`;
+  const known = dayNames.get(key);
+  if (known) return known;
+  let f = days.get(locale());
   if (!f) {
-    f = new Intl.DateTimeFormat(key, {
-      weekday: 'short',
-      day: 'numeric',
-      month: 'short',
-      year: 'numeric',
-      hour: '2-digit',
-      minute: '2-digit',
-      second: '2-digit',
-      hourCycle: 'h23',
-    });
-    instants.set(key, f);
+    f = new Intl.DateTimeFormat(locale(), { weekday: 'short', day: 'numeric', month: 'short', year: 'numeric' });
+    days.set(locale(), f);
   }
-  return Object.fromEntries(f.formatToParts(ms).map((p) => [p.type, p.value]));
+  const parts = Object.fromEntries(f.formatToParts(d).map((p) => [p.type, p.value]));
+  if (dayNames.size > 2000) dayNames.clear();
+  dayNames.set(key, parts);
+  return parts;
 }
 
 export const toF = (c: number) => (c * 9) / 5 + 32;
@@ -77,6 +77,22 @@ export function clock(s: number): string {
   return `${over ? '+' : ''}${Math.floor(t / 60)}:${String(t % 60).padStart(2, '0')}`;
 }
 
+/** How far a person rounds a stretch of time up to so many seconds. Judgement: what nobody would say more finely. */
+const saidTo = [
+  { belowS: 20, stepS: 1 },
+  { belowS: 120, stepS: 5 },
+  { belowS: 600, stepS: 10 },
+  { belowS: Infinity, stepS: 60 },
+];
+/** A stretch of time as it is said: 45 s, 2 min 10 s, 1 h 26 min. What runs on a button or a ring goes by the second, see `clock`. */
+export function spoken(s: number): string {
+  const { stepS } = saidTo.find((r) => Math.abs(s) < r.belowS)!;
+  const t = Math.round(Math.abs(s) / stepS) * stepS;
+  if (t < 60) return `${t} s`;
+  if (t >= 3600) return span(t);
+  return t % 60 ? `${Math.floor(t / 60)} min ${t % 60} s` : `${t / 60} min`;
+}
+
 /** A stretch of work in words: 54 min, 1 h 26 min, 41 h. */
 export function span(s: number): string {
   const min = Math.round(Math.abs(s) / 60);
@@ -85,9 +101,10 @@ export function span(s: number): string {
   return min % 60 ? `${Math.floor(min / 60)} h ${min % 60} min` : `${min / 60} h`;
 }
 
+/** Hours to 24, in both languages. */
 export const time = (ms: number) => {
-  const p = partsOf(ms);
-  return `${p.hour}:${p.minute}`;
+  const d = new Date(ms);
+  return `${two(d.getHours())}:${two(d.getMinutes())}`;
 };
 export const day = (ms: number) => {
   const p = partsOf(ms);
@@ -97,11 +114,26 @@ export const day = (ms: number) => {
 export const dayTime = (ms: number, now: number) => (isSameDay(ms, now) ? time(ms) : `${day(ms)} ${time(ms)}`);
 export const stamp = (ms: number) => {
   const p = partsOf(ms);
-  return `${p.day} ${p.month} ${p.year} ${p.hour}:${p.minute}:${p.second}`;
+  return `${p.day} ${p.month} ${p.year} ${time(ms)}:${two(new Date(ms).getSeconds())}`;
 };
 
 export const percent = (share: number) =>
   share >= 0.1 ? `${Math.round(share * 100)} %` : share >= 0.001 ? `${digits(share * 100, 1)} %` : tr('under01');
+
+/** A chance as it is said: 1 in 12, 3 in 10; what is close to nothing or to certain by its bound. Exact under Why. */
+export function chance(share: number): string {
+  if (!(share > 0)) return tr('chanceNone');
+  if (share < 1 / 1000) return tr('chanceUnder', { of: 1000 });
+  if (share > 0.99) return tr('chanceSure');
+  const of = 1 / share;
+  if (of >= 2.75) {
+    const step = of < 20 ? 1 : of < 100 ? 5 : of < 300 ? 20 : 100;
+    return tr('chanceOf', { n: 1, of: Math.max(3, Math.round(of / step) * step) });
+  }
+  // about a half and above, in tenths; a half is one in two
+  const tenths = Math.min(9, Math.round(10 * share));
+  return tenths === 5 ? tr('chanceOf', { n: 1, of: 2 }) : tr('chanceOf', { n: tenths, of: 10 });
+}
 
 /** Area in cm² or square inches; small ones in mm². */
 export const area = (mm2: number, u: Units) =>

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 
 import { deviceSchema } from '../device';
+import { languageIds } from '../languages';
 import { id, instant, text } from './parts';
 import { stageIds } from '../stageIds';
 
@@ -34,6 +35,8 @@ export const jobEntries = {
     backup: z.enum(['made', 'declined', 'asked']).nullable(),
     lock: z.enum(['noLock', 'codeGiven', 'customerUnlocks', 'testsWithout']).nullable(),
     note: text,
+    /** what the customer reads; none: as the bench */
+    language: z.enum(languageIds).optional(),
   },
   decision: {
     call: z.string().max(80),
@@ -46,6 +49,8 @@ export const jobEntries = {
   signed: {
     role: z.enum(['customer', 'repairer', 'checker']),
     text,
+    /** what a customer signs for; entries before it had a name are told by their words */
+    signedFor: z.enum(['quote', 'received']).optional(),
     mark: z.string().max(80),
     /** a signature as drawn: nothing but moves and lines of a path */
     drawing: z

@@ -6,7 +6,7 @@ import type { IntakeSlice } from '@/model/stages/intake';
 import { onPlate } from '@/model/stages/heat';
 import { type StageId } from '@/model/stages';
 import { heaterWords } from '@/words/heaterWords';
-import { clock } from '@/words/units';
+import { spoken } from '@/words/units';
 import { heaterOf, type Settings } from '@/model/settings';
 import { t } from '@/words/bench';
 import { stageName, stageWaits } from '@/words/stageWords';
@@ -69,11 +69,11 @@ function itemOf(job: JobState, settings: Settings, now: number): BenchItem {
             : t('neverQuiteEasyAtThisSetting')
           : over
             ? late !== null && now > late
-              ? t('tooLongLiftItNow', { now: clock((now - late) / 1e3) })
+              ? t('tooLongLiftItNow', { now: spoken((now - late) / 1e3) })
               : t('softEnoughEverySecondMoreGoes')
             : toTry === null || toTry <= now
               ? t('tryItNowThenLiftPick', { pickMm: job.plan?.pickMm ?? 0.5 })
-              : t('tryInThenLiftPickMm', { toTry: clock((toTry - now) / 1e3), pickMm: job.plan?.pickMm ?? 0.5 }),
+              : t('tryInThenLiftPickMm', { toTry: spoken((toTry - now) / 1e3), pickMm: job.plan?.pickMm ?? 0.5 }),
       dueAt: due ?? now,
       rank: 0,
     };

@@ -11,7 +11,7 @@ import { Choice } from '@/ui/Choice';
 import { NumberField } from '@/ui/NumberField';
 import { useTokens } from '@/ui/theme';
 import { Txt } from '@/ui/Txt';
-import { digits, clock, kelvin, temp, tempNumber, toF, typedToC } from '@/words/units';
+import { digits, kelvin, spoken, temp, tempNumber, toF, typedToC } from '@/words/units';
 import { correlationWords, reachesWords } from './fitWords';
 import { largest, smallest } from '@/core/numeric/ends';
 import type { CalibrateState } from './useCalibrate';
@@ -69,7 +69,7 @@ function FitChart({
         ))}
         {[0, 0.5, 1].map((u) => (
           <SvgText key={u} x={x(u * t1)} y={height - 6} textAnchor={u === 1 ? 'end' : u ? 'middle' : 'start'} {...tone}>
-            {clock(u * t1)}
+            {spoken(u * t1)}
           </SvgText>
         ))}
         {log.tS.map((s, i) =>
@@ -98,10 +98,10 @@ export function CalibrateCall({ here: { good, model, setC, at, input, s, before,
         before && after
           ? tr('aFirstEdgeIsAtAfter', {
               temp: temp(60, s),
-              low: clock(after.low),
-              high: clock(after.high),
-              low2: clock(before.low),
-              high2: clock(before.high),
+              low: spoken(after.low),
+              high: spoken(after.high),
+              low2: spoken(before.low),
+              high2: spoken(before.high),
             })
           : tr('heatShowsWhatItChanges')
       }
@@ -154,7 +154,7 @@ export function LogFacts({ here: { log, from, durationS, read } }: { here: Calib
               ? tr('readingsOverAgainstReadAsGuessed', {
                   name: from.name,
                   length: log.tS.length,
-                  durationS: clock(durationS),
+                  durationS: spoken(durationS),
                   tempName: log.tempName,
                   timeName: log.timeName,
                   unit: log.unit,
@@ -163,7 +163,7 @@ export function LogFacts({ here: { log, from, durationS, read } }: { here: Calib
               : tr('readingsOverAgainstReadAsGuessed2', {
                   name: from.name,
                   length: log.tS.length,
-                  durationS: clock(durationS),
+                  durationS: spoken(durationS),
                   tempName: log.tempName,
                   timeName: log.timeName,
                   unit: log.unit,
@@ -172,7 +172,7 @@ export function LogFacts({ here: { log, from, durationS, read } }: { here: Calib
               ? tr('readingsOverAgainstReadAsWithout', {
                   name: from.name,
                   length: log.tS.length,
-                  durationS: clock(durationS),
+                  durationS: spoken(durationS),
                   tempName: log.tempName,
                   timeName: log.timeName,
                   unit: log.unit,
@@ -181,7 +181,7 @@ export function LogFacts({ here: { log, from, durationS, read } }: { here: Calib
               : tr('readingsOverAgainstReadAs', {
                   name: from.name,
                   length: log.tS.length,
-                  durationS: clock(durationS),
+                  durationS: spoken(durationS),
                   tempName: log.tempName,
                   timeName: log.timeName,
                   unit: log.unit,

@@ -2,7 +2,7 @@ import type { Calibration } from '@/core/heat/calibrate';
 import type { ContactHeater } from '@/core/heat/heater';
 import type { Sourced } from '@/core/source';
 import type { Settings } from '@/model/settings';
-import { digits, clock, dial, kelvin, temp } from '@/words/units';
+import { dial, digits, kelvin, spoken, temp } from '@/words/units';
 import { t } from '@/words/heaters';
 
 type Units = Pick<Settings, 'temperature' | 'length'>;
@@ -20,7 +20,7 @@ export const reachesWords = (setC: number, tS: number, p: { meanC: number; seK: 
     setC: dial(setC),
     meanC: temp(p.meanC, units),
     seK: kelvin(2 * p.seK, units),
-    tS: clock(tS),
+    tS: spoken(tS),
   });
 
 /** Where calibrated figures usually lie (judgement): outside it something else is wrong more often than the heater. */

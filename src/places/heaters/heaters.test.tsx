@@ -101,10 +101,10 @@ describe('calibration', () => {
     render(<CalibrateScreen id="plate" />);
     await load('plate.csv', logText(480));
     expect(screen.getByTestId('logFacts').textContent).toMatch(
-      /plate\.csv: 121 readings over 8:00, probe C against time s, read as °C\./,
+      /plate\.csv: 121 readings over 8 min, probe C against time s, read as °C\./,
     );
     expect(screen.getByTestId('call').textContent).toMatch(
-      /^Reads 110 °C \/ 230 °F; the glue reaches \d\d °C ± \d\.\d K at 2:00\.$/,
+      /^Reads 110 °C \/ 230 °F; the glue reaches \d\d °C ± \d\.\d K at 2 min\.$/,
     );
     expect(screen.getByTestId('reason').textContent).toMatch(/with the figures so far/);
     await press('Keep for this heater');

@@ -15,6 +15,9 @@ import type { Device } from '@/core/device/types';
 import { append, useJobs, useSettings, useDevices } from '@/store/shop';
 import { nowMs } from '@/store/clock';
 import { Button } from '@/ui/Button';
+import { Choice } from '@/ui/Choice';
+import { languageNames, languages } from '@/words/language';
+import { languageIds, type Language } from '@/model/languages';
 import { useDraft } from '@/ui/draft';
 import { PlaceFrame } from '@/bench-kit/PlaceFrame';
 import { readTime } from '@/words/read';
@@ -27,11 +30,14 @@ const formSchema = () =>
   z.object({
     deviceId: z.string().min(1, tr('deviceChooseOneFromTheList')),
     customerMark: z.string().max(80, tr('markUpTo80Characters')),
+    language: z.enum(languageIds),
     promise: z.string().refine((t) => !t.trim() || readTime(t) !== null, tr('promisedForEnterATimeFrom')),
   });
 
 /** The form as it was typed so far. */
-const draftSchema = z.object({ deviceId: z.string(), customerMark: z.string(), promise: z.string() }).partial();
+const draftSchema = z
+  .object({ deviceId: z.string(), customerMark: z.string(), promise: z.string(), language: z.enum(languageIds) })
+  .partial();
 
 function parsed(text: string): unknown {
   try {
@@ -53,7 +59,13 @@ function heldBy(d: Device): string {
 }
 
 /** Opens a job with its device model copied into the log; returns its id. */
-function openJob(label: string, person: string, device: Device, v: z.output<ReturnType<typeof formSchema>>): string {
+function openJob(
+  label: string,
+  person: string,
+  device: Device,
+  v: z.output<ReturnType<typeof formSchema>>,
+  own: Language,
+): string {
   const t = readTime(v.promise);
   const now = nowMs();
   const today = t ? set(now, { hours: t.hours, minutes: t.minutes, seconds: 0, milliseconds: 0 }).getTime() : null;
@@ -70,39 +82,44 @@ function openJob(label: string, person: string, device: Device, v: z.output<Retu
       customerMark: v.customerMark.trim(),
       steps: plainWay(bondId),
     },
+    ...(v.language === own
+      ? []
+      : [{ type: 'customer' as const, backup: null, lock: null, note: '', language: v.language }]),
     { type: 'stage', stage: 'intake', to: 'started' },
   ]);
   return jobId;
 }
 
 export function NewJobScreen() {
+  // the form keeps its state beside React and tells by proxies, which the compiler would keep
+  'use no memo';
   const router = useRouter();
   const jobs = useJobs();
   const devices = useDevices();
-  const { person } = useSettings();
+  const { person, language } = useSettings();
   const form = useForm<z.input<ReturnType<typeof formSchema>>, unknown, z.output<ReturnType<typeof formSchema>>>({
     resolver: zodResolver(formSchema()),
-    defaultValues: { deviceId: '', customerMark: '', promise: '' },
+    defaultValues: { deviceId: '', customerMark: '', promise: '', language },
   });
   const saveDraft = useDraft(
     tr('newJob2'),
     (text) => {
       const kept = draftSchema.safeParse(parsed(text));
-      if (kept.success) form.reset({ deviceId: '', customerMark: '', promise: '', ...kept.data });
+      if (kept.success) form.reset({ deviceId: '', customerMark: '', promise: '', language, ...kept.data });
     },
     true,
   );
   useEffect(() => {
     return form.subscribe({
       formState: { values: true },
-      callback: ({ values: v }) => saveDraft(Object.values(v).some(Boolean) ? JSON.stringify(v) : null),
+      callback: ({ values: v }) => saveDraft(v.deviceId || v.customerMark || v.promise ? JSON.stringify(v) : null),
     });
   }, [form, saveDraft]);
   const label = nextLabel(jobs.map((j) => j.label));
   const open = form.handleSubmit((v) => {
     const chosen = devices.find((d) => d.device.id === v.deviceId);
     if (!chosen) return;
-    const jobId = openJob(label, person, chosen.device, v);
+    const jobId = openJob(label, person, chosen.device, v, language);
     saveDraft(null);
     router.replace(stageHref(jobId, 'intake'));
   });
@@ -174,6 +191,18 @@ export function NewJobScreen() {
           )}
         />
       ))}
+      <Controller
+        control={form.control}
+        name="language"
+        render={({ field }) => (
+          <Choice
+            label={tr('customerReads')}
+            value={field.value}
+            options={languages.map((id) => ({ id, name: languageNames[id] }))}
+            onChange={field.onChange}
+          />
+        )}
+      />
       {problems.length ? (
         <View role="alert">
           {problems.map((p) => (

@@ -4,7 +4,7 @@ import type { EdgeId } from '@/core/device/types';
 import type { Closing } from '@/core/bond/closing';
 import type { JobState } from '@/model/fold';
 import type { Settings } from '@/model/settings';
-import { digits, clock, length, time } from '@/words/units';
+import { digits, length, spoken, time } from '@/words/units';
 import type { BondWork, TapeWork } from '@/work/bond/bondWork';
 import type { BeadWork } from '@/work/bond/beadWork';
 import { t as tr } from '@/words/bond';
@@ -142,9 +142,9 @@ export function beadText(
       ? {
           sentence: tr('tooSlowForThisGlueA'),
           reason: tr('toLayThenOpenTheSkin', {
-            totalS: clock(b.pace.totalS),
-            waitS: clock(b.open.waitS),
-            skinS: clock(b.open.skinS),
+            totalS: spoken(b.pace.totalS),
+            waitS: spoken(b.open.waitS),
+            skinS: spoken(b.open.skinS),
           }),
           tone: 'caution',
         }
@@ -152,7 +152,7 @@ export function beadText(
           sentence: tr('layMlInAtMmS', {
             toFixed: digits(b.ml, 2),
             strokes,
-            totalS: clock(b.pace.totalS),
+            totalS: spoken(b.pace.totalS),
             toFixed2: digits(b.bead.feedMmS, 1),
           }),
           reason: tr('aBeadWideAndHighCloses', {
@@ -169,7 +169,7 @@ export function beadText(
     const left = b.pace.totalS - (now - startAt) / 1e3;
     return {
       sentence:
-        left > 0 ? tr('followTheMarkToGo', { left: clock(left) }) : tr('theMarkIsRoundOver', { left: clock(-left) }),
+        left > 0 ? tr('followTheMarkToGo', { left: spoken(left) }) : tr('theMarkIsRoundOver', { left: spoken(-left) }),
       reason: tr('theSkinComesAtCloseBefore', { strokes, startAt: time(startAt + b.open.skinS * 1e3) }),
       tone: left < -20 ? 'caution' : 'ink',
     };
@@ -177,20 +177,20 @@ export function beadText(
   const w = closingWindow(startAt, endAt, b.open);
   if (now < w.fromAt)
     return {
-      sentence: tr('leaveItOpenCloseIn', { fromAt: clock((w.fromAt - now) / 1e3) }),
+      sentence: tr('leaveItOpenCloseIn', { fromAt: spoken((w.fromAt - now) / 1e3) }),
       reason: w.shut
         ? tr('layingTookSoLongThatThe')
-        : tr('lastChanceToCloseIn', { untilAt: time(w.untilAt), untilAt2: clock((w.untilAt - now) / 1e3) }),
+        : tr('lastChanceToCloseIn', { untilAt: time(w.untilAt), untilAt2: spoken((w.untilAt - now) / 1e3) }),
       tone: w.shut ? 'caution' : 'ink',
     };
   if (now < w.untilAt)
     return {
-      sentence: tr('closeNowLeft', { untilAt: clock((w.untilAt - now) / 1e3) }),
+      sentence: tr('closeNowLeft', { untilAt: spoken((w.untilAt - now) / 1e3) }),
       reason: tr('blowTheLensesOffOnceMore'),
       tone: (w.untilAt - now) / 1e3 < 20 ? 'caution' : 'ink',
     };
   return {
-    sentence: tr('itHasHadASkinFor', { now: clock((now - w.untilAt) / 1e3) }),
+    sentence: tr('itHasHadASkinFor', { now: spoken((now - w.untilAt) / 1e3) }),
     reason: tr('wipeItOffWithWhatIts'),
     tone: 'caution',
   };

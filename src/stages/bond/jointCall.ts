@@ -58,7 +58,7 @@ export function jointCall(job: JobState, jobs: readonly JobState[], settings: Se
       : bead.ml > bead.leftMl
         ? t('notEnoughInTheTube')
         : null;
-  const tooEarly = window && now < window.fromAt ? `in ${clock((window.fromAt - now) / 1e3)}` : null;
+  const tooEarly = window && now < window.fromAt ? t('inLeft', { left: clock((window.fromAt - now) / 1e3) }) : null;
   const stop = {
     closed: null,
     tape: closeStop ?? lacksStock ?? lacksTick,

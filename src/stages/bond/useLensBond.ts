@@ -6,7 +6,7 @@ import { camerasTested, lacking, lensWork } from '@/work/lift/lensJob';
 import { useGoOn } from '@/bench-kit/useGoOn';
 import { useSettings } from '@/store/shop';
 import { useAlarm, useAwake } from '@/ui/alarm';
-import { clock, length, percent } from '@/words/units';
+import { length, percent, spoken } from '@/words/units';
 import { useNow } from '@/bench-kit/useNow';
 import { t } from '@/words/bond';
 
@@ -62,14 +62,14 @@ export function useLensBond({ job }: { job: JobState }) {
       : pressed
         ? leftS > 0
           ? {
-              sentence: t('press2', { name: pressed.face.name, leftS: clock(leftS) }),
+              sentence: t('press2', { name: pressed.face.name, leftS: spoken(leftS) }),
               reason: t('flatFingerClothUnderItEven'),
               tone: 'ink' as const,
             }
           : {
               sentence: t('letGo2'),
               reason: t('pressedForAboutOfTheTapes', {
-                value: clock(pressS.value - leftS),
+                value: spoken(pressS.value - leftS),
                 value2: percent(buildShare((pressS.value - leftS) * rate(roomC))),
               }),
               tone: 'ink' as const,

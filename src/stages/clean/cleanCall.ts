@@ -10,7 +10,7 @@ import { lacksOf, type ZoneNow } from '@/work/clean/cleanJob';
 import { lensWork } from '@/work/lift/lensJob';
 import { placeName } from '@/words/placeNames';
 import { capital } from '@/words/capital';
-import { clock, length, temp } from '@/words/units';
+import { length, spoken, temp } from '@/words/units';
 import type { FrameHeat } from './useFrameHeat';
 import { methodWords } from './words';
 import { t } from '@/words/clean';
@@ -110,7 +110,7 @@ export function cleanCall(
   if (wet.length) {
     const till = Math.max(...wet.map((z) => z.dryAtMs!));
     return {
-      sentence: t('dryIn2', { till: clock((till - now) / 1e3) }),
+      sentence: t('dryIn2', { till: spoken((till - now) / 1e3) }),
       reason:
         wet.length === 1
           ? t('zoneIsWetNoHeatAnd', { length: wet.length })
@@ -139,7 +139,7 @@ export function cleanCall(
     return { sentence: t('blowOffTheLenses'), reason: t('lintUnderTheGlassShowsIn'), tone: 'ink' };
   if (!cool)
     return {
-      sentence: t('letItCoolTo', { coolInS: clock(coolInS), value: temp(coolC.value, units) }),
+      sentence: t('letItCoolTo', { coolInS: spoken(coolInS), value: temp(coolC.value, units) }),
       reason: t('tapeAlcoholAndDryFitWant'),
       tone: 'ink',
     };

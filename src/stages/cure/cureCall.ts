@@ -1,7 +1,7 @@
 import type { JobState } from '@/model/fold';
 import type { Settings } from '@/model/settings';
 import { cureEnd, type JobCure } from '@/work/cure/cureJob';
-import { digits, clock, dayTime, length, percent } from '@/words/units';
+import { dayTime, digits, length, percent, spoken } from '@/words/units';
 import type { HoldWay } from '@/work/cure/holdWays';
 import { t } from '@/words/cure';
 
@@ -77,18 +77,18 @@ export function cureText(job: JobState, cure: JobCure, way: HoldWay, now: number
   const since = (now - start) / 1e3;
   if (left > 0)
     return {
-      sentence: t('clampsOffIn', { left: clock(left) }),
+      sentence: t('clampsOffIn', { left: spoken(left) }),
       reason:
         cure.unlockS.clampOff === cure.clocks.clampOff.high
           ? t('atTheLatestTimeEarlyFrom', {
               due: dayTime(due, now),
-              max: clock(Math.max(0, cure.clocks.clampOff.low - since)),
-              max2: clock(Math.max(0, cure.clocks.clampOff.high - since)),
+              max: spoken(Math.max(0, cure.clocks.clampOff.low - since)),
+              max2: spoken(Math.max(0, cure.clocks.clampOff.high - since)),
             })
           : t('atTheUsualTimeEarlyFrom', {
               due: dayTime(due, now),
-              max: clock(Math.max(0, cure.clocks.clampOff.low - since)),
-              max2: clock(Math.max(0, cure.clocks.clampOff.high - since)),
+              max: spoken(Math.max(0, cure.clocks.clampOff.low - since)),
+              max2: spoken(Math.max(0, cure.clocks.clampOff.high - since)),
             }),
       tone: 'ink',
     };
@@ -96,10 +96,10 @@ export function cureText(job: JobState, cure: JobCure, way: HoldWay, now: number
     sentence: t('clampsMayComeOff2'),
     reason:
       cure.kind === 'tape'
-        ? t('readyForNowOfTheFinal', { left: clock(-left), shareHigh: percent(cure.shareHigh) })
+        ? t('readyForNowOfTheFinal', { left: spoken(-left), shareHigh: percent(cure.shareHigh) })
         : cure.kind === 'solvent'
-          ? t('readyForNowAtLeastOf', { left: clock(-left), shareLow: percent(cure.shareLow) })
-          : t('readyForNowAtLeastOf2', { left: clock(-left), shareLow: percent(cure.shareLow) }),
+          ? t('readyForNowAtLeastOf', { left: spoken(-left), shareLow: percent(cure.shareLow) })
+          : t('readyForNowAtLeastOf2', { left: spoken(-left), shareLow: percent(cure.shareLow) }),
     tone: 'ink',
   };
 }

@@ -80,7 +80,7 @@ export function useCureStage({ job }: { job: JobState }) {
       return {
         label: t('clampsOff'),
         act: left > 0 ? undefined : () => clampOff(false),
-        why: left > 0 ? `in ${clock(left)}` : null,
+        why: left > 0 ? t('inLeft', { left: clock(left) }) : null,
       };
     return { label: t('goToCheck'), act: () => goOn(), why: null };
   };

@@ -3,6 +3,7 @@ import { View } from 'react-native';
 
 import { markOf } from '@/core/cure/laws';
 import { exportJob } from '@/bench-kit/exportJob';
+import { CustomerLanguage, langOf } from '@/bench-kit/CustomerLanguage';
 import { SignBox } from '@/bench-kit/SignBox';
 import { rowOf, Why } from '@/bench-kit/Why';
 import { Button, HoldButton } from '@/ui/Button';
@@ -15,6 +16,7 @@ import { SheetPlanView } from './SheetPlanView';
 import { receivedText } from './useHandoverStage';
 import type { HandoverStageState } from './useHandoverStage';
 import { t } from '@/words/handover';
+import { speaking } from '@/words/language';
 
 /** Promise, price and what is open. */
 export function HandoverReadings({ here: { job, now, closed, fullAt } }: { here: HandoverStageState }) {
@@ -56,9 +58,9 @@ export function HandoverMain({ here: { closed, handOver, can, open } }: { here: 
 }
 
 /** The customer's sheet. */
-export function Sheet({ here: { doc, sections, received } }: { here: HandoverStageState }) {
-  return (
-    <View className="sheet bg-panel border-[1.5px] border-ink p-4 mt-3" testID="sheet">
+export function Sheet({ here: { doc, sections, received, tongue } }: { here: HandoverStageState }) {
+  return speaking(tongue, () => (
+    <View className="sheet bg-panel border-[1.5px] border-ink p-4 mt-3" testID="sheet" {...langOf(tongue)}>
       <Txt strong size="l" level={2}>
         {doc.title}
       </Txt>
@@ -91,13 +93,14 @@ export function Sheet({ here: { doc, sections, received } }: { here: HandoverSta
         </Txt>
       )}
     </View>
-  );
+  ));
 }
 
 /** Printed, kept, signed. */
-export function SheetActions({ here: { job, closed, sections } }: { here: HandoverStageState }) {
+export function SheetActions({ here: { job, closed, sections, tongue } }: { here: HandoverStageState }) {
   return (
     <>
+      <CustomerLanguage job={job} />
       <View className="mt-3 gap-2">
         <Button kind="small" label={t('printTheSheet')} onPress={() => window.print()} />
         <Button kind="small" label={t('exportTheJob')} onPress={() => void exportJob(job)} />
@@ -110,7 +113,8 @@ export function SheetActions({ here: { job, closed, sections } }: { here: Handov
           <SignBox
             job={job}
             title={t('receivedAndTheSheetRead')}
-            texts={[`${receivedText()} ${job.label}.`, ...sections.flatMap((s) => s.lines)]}
+            signedFor="received"
+            texts={[`${speaking(tongue, receivedText)} ${job.label}.`, ...sections.flatMap((s) => s.lines)]}
             enabled
           />
         </Disclosure>

@@ -2,6 +2,7 @@ import { AtkinsonHyperlegibleNext_400Regular } from '@expo-google-fonts/atkinson
 import { AtkinsonHyperlegibleNext_700Bold } from '@expo-google-fonts/atkinson-hyperlegible-next/700Bold';
 import { Asset } from 'expo-asset';
 
+import type { Language } from '@/model/languages';
 import type { SheetDoc } from './sheetPdf';
 import { t } from '@/words/handover';
 
@@ -12,11 +13,11 @@ const bytesOf = async (font: number): Promise<ArrayBuffer> => {
 };
 
 /** The PDF of a sheet; what makes it is loaded when it is asked for. */
-export async function makeSheet(doc: SheetDoc): Promise<Uint8Array> {
+export async function makeSheet(doc: SheetDoc, language: Language): Promise<Uint8Array> {
   const [{ sheetPdf }, regular, bold] = await Promise.all([
     import('./sheetPdf'),
     bytesOf(AtkinsonHyperlegibleNext_400Regular as unknown as number),
     bytesOf(AtkinsonHyperlegibleNext_700Bold as unknown as number),
   ]);
-  return sheetPdf(doc, { regular, bold });
+  return sheetPdf(doc, { regular, bold }, language);
 }

@@ -1,9 +1,11 @@
 import fontkit from '@pdf-lib/fontkit';
 import { PDFDocument, rgb, type PDFFont } from 'pdf-lib';
 
+import type { Language } from '@/model/languages';
 import type { SheetSection } from './sheet';
 import { lineStyle, type SheetPlan } from './sheetPlans';
 import { t as tr } from '@/words/handover';
+import { speaking } from '@/words/language';
 
 export interface SheetDoc {
   title: string;
@@ -57,8 +59,9 @@ const shown = (text: string, has: Set<number>) =>
  * The hand-over sheet on one page. The size of the letters gives way until it fits.
  * @throws Error when it does not fit at the smallest size: a sheet that loses a line is no sheet
  */
-export async function sheetPdf(doc: SheetDoc, fonts: SheetFonts): Promise<Uint8Array> {
+export async function sheetPdf(doc: SheetDoc, fonts: SheetFonts, language: Language = 'en'): Promise<Uint8Array> {
   const pdf = await PDFDocument.create();
+  pdf.setLanguage(language);
   pdf.registerFontkit(fontkit);
   const regular = await pdf.embedFont(fonts.regular, { subset: true });
   const bold = await pdf.embedFont(fonts.bold, { subset: true });
@@ -136,13 +139,19 @@ export async function sheetPdf(doc: SheetDoc, fonts: SheetFonts): Promise<Uint8A
     color: ink,
     thickness: 0.7,
   });
-  sheet.drawText(shown(doc.signature ? tr('received3', { name: doc.signature.name }) : tr('received4'), has), {
-    x: page.margin,
-    y: foot - 12,
-    size: 9,
-    font: regular,
-    color: ink,
-  });
+  sheet.drawText(
+    shown(
+      speaking(language, () => (doc.signature ? tr('received3', { name: doc.signature.name }) : tr('received4'))),
+      has,
+    ),
+    {
+      x: page.margin,
+      y: foot - 12,
+      size: 9,
+      font: regular,
+      color: ink,
+    },
+  );
   if (doc.signature?.path)
     sheet.drawSvgPath(doc.signature.path, {
       x: page.margin,

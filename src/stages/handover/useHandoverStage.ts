@@ -4,27 +4,34 @@ import { markOf } from '@/core/cure/laws';
 import type { JobState } from '@/model/fold';
 import { cureEnd, cureOf } from '@/work/cure/cureJob';
 import { useActions } from '@/bench-kit/actions';
+import { useCustomerLanguage } from '@/bench-kit/useCustomerLanguage';
 import { useSettings } from '@/store/shop';
 import { download } from '@/ui/download';
-import { clock, dayTime, length, stamp } from '@/words/units';
+import { dayTime, length, spoken, stamp } from '@/words/units';
 import { useNow } from '@/bench-kit/useNow';
 import { bondPerimeter } from '@/core/device/perimeter';
 import { makeSheet } from './makeSheet';
 import { openPoints, sheetOf } from './sheet';
 import { sheetPlans } from './sheetPlans';
 import { t } from '@/words/handover';
+import { speaking } from '@/words/language';
 
 export const caution = () => t('oldBatteriesAndSolventWipesGo');
 
 /** First words of what a customer signs on taking the device back. */
 export const receivedText = () => t('received4');
 
+/** A customer has the device back. Entries of before what is signed for had a name begin with the English word. */
+const isReceived = (s: JobState['signed'][number]) =>
+  s.role === 'customer' && (s.signedFor === 'received' || (!s.signedFor && s.text.startsWith('Received')));
+
 /** How it stands: what HandoverStage shows and does. */
 export function useHandoverStage({ job }: { job: JobState }) {
   const settings = useSettings();
   const now = useNow(5000);
   const { log } = useActions(job);
-  const sections = sheetOf(job, settings, now);
+  const tongue = useCustomerLanguage(job);
+  const sections = speaking(tongue, () => sheetOf(job, settings, now));
   const open = openPoints(job);
   const overridden = job.decisions.some((d) => d.call === 'handover' && d.because);
   const cure = cureOf(job, settings, now);
@@ -50,7 +57,7 @@ export function useHandoverStage({ job }: { job: JobState }) {
         }
       : early
         ? {
-            sentence: t('readyInAt', { readyAt: clock((readyAt - now) / 1e3), readyAt2: dayTime(readyAt, now) }),
+            sentence: t('readyInAt', { readyAt: spoken((readyAt - now) / 1e3), readyAt2: dayTime(readyAt, now) }),
             reason: {
               tape: t('theTapeNeedsOfItsBond', { value: Math.round(mark.value * 100) }),
               solvent: t('ofTheSolventHasToLeave', { value: Math.round((1 - mark.value) * 100) }),
@@ -66,18 +73,18 @@ export function useHandoverStage({ job }: { job: JobState }) {
             tone: 'ink' as const,
           };
   const [problem, setProblem] = useState<string | null>(null);
-  const received = job.signed.findLast((s) => s.role === 'customer' && s.text.startsWith(receivedText())) ?? null;
-  const doc = {
+  const received = job.signed.findLast(isReceived) ?? null;
+  const doc = speaking(tongue, () => ({
     title: `${job.label} · ${job.device.name}`,
     sub: `${job.customerMark ? `${job.customerMark} · ` : ''}${stamp(job.closedAt ?? now)}`,
     sections,
     plans: sheetPlans(job, (mm) => length(mm, settings, 2).replace(/ .*/, '')),
     signature: received ? { path: received.drawing ?? '', name: received.mark } : null,
-  };
+  }));
   const savePdf = async () => {
     try {
       setProblem(null);
-      download(`${job.label.toLowerCase()}-sheet.pdf`, await makeSheet(doc), 'application/pdf');
+      download(`${job.label.toLowerCase()}-sheet.pdf`, await makeSheet(doc, tongue), 'application/pdf');
     } catch (e) {
       setProblem(e instanceof Error ? t('printTheSheetInstead', { message: e.message }) : t('noPdf'));
     }
@@ -101,6 +108,7 @@ export function useHandoverStage({ job }: { job: JobState }) {
     mark,
     closed,
     sections,
+    tongue,
     doc,
     received,
     handOver,

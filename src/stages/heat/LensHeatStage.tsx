@@ -12,7 +12,7 @@ import { Button } from '@/ui/Button';
 import { Call } from '@/ui/Call';
 import { Outlines } from '@/ui/plan/pieceLayers';
 import { Readings } from '@/ui/Readings';
-import { clock, temp, tempNumber } from '@/words/units';
+import { clock, spoken, temp, tempNumber } from '@/words/units';
 import { useNow } from '@/bench-kit/useNow';
 import { t } from '@/words/heat';
 
@@ -60,15 +60,18 @@ export function LensHeatStage({ job }: { job: JobState }) {
               ? {
                   sentence: t('noHeatNeededTheBladeGoes'),
                   reason: ready
-                    ? t('warmWouldBeOfAirThe', { high: clock(ready.high), high2: temp(plan.heat!.cameraC.high, units) })
+                    ? t('warmWouldBeOfAirThe', {
+                        high: spoken(ready.high),
+                        high2: temp(plan.heat!.cameraC.high, units),
+                      })
                     : t('thisAirIsTooWeakTo'),
                   tone: 'ink',
                 }
               : {
-                  sentence: t('oneAfterTheOtherOnLift', { high: clock(ready?.high ?? 0) }),
+                  sentence: t('oneAfterTheOtherOnLift', { high: spoken(ready?.high ?? 0) }),
                   reason: t('maskAllCamerasTheOneBehind', {
                     high: temp(plan.heat!.cameraC.high, units),
-                    workS: clock(plan.heat!.workS),
+                    workS: spoken(plan.heat!.workS),
                   }),
                   tone: 'ink',
                 })}

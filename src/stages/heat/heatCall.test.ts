@@ -5,7 +5,7 @@ import { foldJob, type JobState } from '@/model/fold';
 import { liftState, thermalJob } from '@/work/heat/thermalJob';
 import { watchMarks } from '@/work/heat/watchMarks';
 import { heaterWords } from '@/words/heaterWords';
-import { clock } from '@/words/units';
+import { spoken } from '@/words/units';
 import { curvesOf, heatForecast, hotNow } from '@/work/heat/heatForecast';
 import { awayCall, heatCall } from './heatCall';
 
@@ -66,22 +66,22 @@ function callOf(
 it('before the plate: try from, easy by, at the latest, and which edge', () => {
   const { text, f } = callOf(jobWith(plan(110, 0.5)), 0);
   expect(text.sentence).toBe(
-    `Try from ${clock(f.tryFromS!.mean)}, easy by ${clock(f.readyS!.mean)}, at the latest ${clock(f.readyS!.high)}.`,
+    `Try from ${spoken(f.tryFromS!.mean)}, easy by ${spoken(f.readyS!.mean)}, at the latest ${spoken(f.readyS!.high)}.`,
   );
   // what benches report (common practice): works after about a minute, easy after about two
   expect(f.tryFromS!.mean).toBeGreaterThan(40);
   expect(f.readyS!.mean).toBeGreaterThan(90);
   expect(f.readyS!.mean).toBeLessThan(170);
-  expect(text.reason).toMatch(/^Start at the bottom edge\. Then you have 0:\d\d easy, \d+:\d\d in all\./);
+  expect(text.reason).toMatch(/^Start at the bottom edge\. Then you have [\d hmins]+ easy, [\d hmins]+ in all\./);
   expect(text.tone).toBe('ink');
 });
 
 it('on the plate: counts down to trying, then to easy, then says lift now', () => {
   const job = jobWith(plan(110, 0.5), heatOn);
   const { f } = callOf(job, 0);
-  const easyIn = clock(f.readyS!.mean - f.tryFromS!.mean + 10);
-  expect(callOf(job, f.tryFromS!.mean - 10).text.sentence).toBe(`Try in 0:10, easy in ${easyIn}.`);
-  expect(callOf(job, f.readyS!.mean - 10).text.sentence).toBe('Try the bottom edge now. Easy in 0:10.');
+  const easyIn = spoken(f.readyS!.mean - f.tryFromS!.mean + 10);
+  expect(callOf(job, f.tryFromS!.mean - 10).text.sentence).toBe(`Try in 10 s, easy in ${easyIn}.`);
+  expect(callOf(job, f.readyS!.mean - 10).text.sentence).toBe('Try the bottom edge now. Easy in 10 s.');
   expect(callOf(job, f.readyS!.mean + 5).text.sentence).toBe('Lift now. Start at the bottom edge.');
 });
 
@@ -103,7 +103,7 @@ it('a reheat counts from its own start, not from the first heat', () => {
 
 it('a plate that only makes it workable says so; one that is colder says what is needed', () => {
   const slow = callOf(jobWith(plan(60, 0.5)), 0, 60).text;
-  expect(slow.sentence).toMatch(/^Hard work from \d+:\d\d; never easy at 60 °C\.$/);
+  expect(slow.sentence).toMatch(/^Hard work from [\d hmins]+; never easy at 60 °C\.$/);
   const { text } = callOf(jobWith(plan(50, 0.5)), 0, 50);
   expect(text.sentence).toBe('50 °C is not enough for a 0.5 mm pick.');
   expect(text.reason).toContain('62 °C');
@@ -149,7 +149,7 @@ it('a cover that is to be saved with chips unsure has the clock of its bond; its
     { breakChance: 0.6, breakLimit: 0.02 },
   );
   expect(f.readyS).not.toBeNull();
-  expect(text.reason).toContain('The glass may break: 60 %');
+  expect(text.reason).toContain('The glass may break: 6 in 10');
 });
 
 it('curves rise while heating and fall after, and the cell’s curve is its usual value', () => {
@@ -176,7 +176,7 @@ it('over-time is told as it is: how long, what is hot by now, and that it is lif
   const job = jobWith(plan(110, 0.5), heatOn);
   const late = callOf(job, 0).f.readyS!.high;
   const { text } = callOf(job, late + 20, 110, false, { hotC: { battery: 74, camera: 83 } });
-  expect(text.sentence).toBe('0:20 too long. Off the plate: camera 83 °C, battery 74 °C.');
+  expect(text.sentence).toBe('20 s too long. Off the plate: camera 83 °C, battery 74 °C.');
   expect(text.reason).toContain('let it rest before the next heat');
   expect(text.tone).toBe('caution');
 });
@@ -192,14 +192,14 @@ it('called away ends in a safe state that is said first', () => {
     reheatS: 40,
     units: demoSettings,
   });
-  expect(text.sentence).toBe('Safe: off the plate for 1:20.');
-  expect(text.reason).toBe('The bottom edge is at 58 °C. It works slowly for 5:00 more. 0:40 of heat get it back.');
+  expect(text.sentence).toBe('Safe: off the plate for 1 min 20 s.');
+  expect(text.reason).toBe('The bottom edge is at 58 °C. It works slowly for 5 min more. 40 s of heat get it back.');
 });
 
 it('a heater that switched itself off is said, and so is what forbids the setpoint', () => {
   const job = jobWith(plan(110, 0.8), heatOn);
   expect(callOf(job, 50, 110, false, { autoOffInS: -65, hotC: { battery: 50 } }).text.sentence).toBe(
-    'The plate switched itself off 1:05 ago.',
+    'The plate switched itself off 1 min 5 s ago.',
   );
   expect(callOf(jobWith(plan(110, 0.8)), 0, 250, false, { refused: 'Battery still inside' }).text).toMatchObject({
     sentence: 'Not with the parts inside.',

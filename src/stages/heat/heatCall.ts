@@ -3,7 +3,7 @@ import type { Watched } from '@/core/heat/member';
 import type { HeaterWords } from '@/words/heaterWords';
 import type { LiftState } from '@/work/heat/thermalJob';
 import { edgeName } from '@/words/placeNames';
-import { clock, length, percent, temp } from '@/words/units';
+import { chance as sayChance, length, spoken, temp } from '@/words/units';
 import type { Settings } from '@/model/settings';
 import type { HeatForecast } from '@/work/heat/heatForecast';
 import { t } from '@/words/heat';
@@ -89,7 +89,7 @@ export function heatCall(input: HeatCallInput): CallText {
     return {
       sentence: t('theSwitchedItselfOffAgo', {
         toLowerCase: words.name.toLowerCase(),
-        autoOffInS: clock(-input.autoOffInS),
+        autoOffInS: spoken(-input.autoOffInS),
       }),
       reason: t('theDeviceIsCoolingOnIt'),
       tone: 'caution',
@@ -110,7 +110,7 @@ export function heatCall(input: HeatCallInput): CallText {
     return f.tryFromS
       ? {
           sentence: t('hardWorkFromNeverEasyAt', {
-            mean: clock(f.tryFromS.mean - f.heatStartS),
+            mean: spoken(f.tryFromS.mean - f.heatStartS),
             setC: temp(f.setC, units),
           }),
           reason: t('getsToWhereItWorksSlowly', {
@@ -133,7 +133,7 @@ export function heatCall(input: HeatCallInput): CallText {
   }
   const easyFor = Math.max(0, (f.easyUntilS?.mean ?? 0) - f.readyS.mean);
   const gripsFor = Math.max(0, (f.gripsAtS?.mean ?? 0) - f.readyS.mean);
-  const window = t('thenYouHaveEasyInAll', { easyFor: clock(easyFor), gripsFor: clock(gripsFor) });
+  const window = t('thenYouHaveEasyInAll', { easyFor: spoken(easyFor), gripsFor: spoken(gripsFor) });
   const tryS = f.tryFromS?.mean ?? f.readyS.mean;
   // a limit outranks the bond; once the line is soft there is nothing to wait for any more
   // of plastic the back itself comes first
@@ -150,42 +150,42 @@ export function heatCall(input: HeatCallInput): CallText {
           };
     return {
       sentence: what.s,
-      reason: `${t('upToLimit', { peak: peak === undefined ? '–' : temp(peak, units), stopC: temp(stopC, units), r: what.r })}${on ? ` ${t('softIn', { mean: clock(f.readyS.mean - nowS) })}` : ''}`,
+      reason: `${t('upToLimit', { peak: peak === undefined ? '–' : temp(peak, units), stopC: temp(stopC, units), r: what.r })}${on ? ` ${t('softIn', { mean: spoken(f.readyS.mean - nowS) })}` : ''}`,
       tone: 'caution',
     };
   }
   const chance =
     input.breakChance != null && input.breakLimit !== undefined && input.breakChance > input.breakLimit
       ? lift.safeC === null
-        ? ` ${t('theGlassMayBreakOnA', { breakChance: percent(input.breakChance) })}`
-        : ` ${t('theGlassMayBreakOnA2', { breakChance: percent(input.breakChance), safeC: temp(lift.safeC, units) })}`
+        ? ` ${t('theGlassMayBreakOnA', { breakChance: sayChance(input.breakChance) })}`
+        : ` ${t('theGlassMayBreakOnA2', { breakChance: sayChance(input.breakChance), safeC: temp(lift.safeC, units) })}`
       : '';
   if (!on)
     return {
       sentence: t('tryFromEasyByAtThe2', {
-        tryS: clock(tryS - f.heatStartS),
-        mean: clock(f.readyS.mean - f.heatStartS),
-        high: clock(f.readyS.high - f.heatStartS),
+        tryS: spoken(tryS - f.heatStartS),
+        mean: spoken(f.readyS.mean - f.heatStartS),
+        high: spoken(f.readyS.high - f.heatStartS),
       }),
       reason: t('startAtThe', { where, window, chance }),
       tone: 'ink',
     };
   if (nowS < tryS)
     return {
-      sentence: t('tryInEasyIn', { tryS: clock(tryS - nowS), mean: clock(f.readyS.mean - nowS) }),
+      sentence: t('tryInEasyIn', { tryS: spoken(tryS - nowS), mean: spoken(f.readyS.mean - nowS) }),
       reason: t('startAtThe2', { where, window }),
       tone: 'ink',
     };
   if (nowS < f.readyS.mean)
     return {
-      sentence: t('tryTheNowEasyIn', { where, mean: clock(f.readyS.mean - nowS) }),
+      sentence: t('tryTheNowEasyIn', { where, mean: spoken(f.readyS.mean - nowS) }),
       reason: t('fromHereItWorksSlowlyIf'),
       tone: 'ink',
     };
   if (nowS <= f.readyS.high)
     return {
       sentence: t('liftNowStartAtThe', { where }),
-      reason: t('easyForNowMoreHeatOnly', { nowS: clock(nowS - f.readyS.mean), window }),
+      reason: t('easyForNowMoreHeatOnly', { nowS: spoken(nowS - f.readyS.mean), window }),
       tone: 'ink',
     };
   const hottest = (['camera', 'battery', 'display', 'cover'] as const)
@@ -193,11 +193,11 @@ export function heatCall(input: HeatCallInput): CallText {
     .map((id) => `${watchedNames[id]} ${temp(hotC[id]!, units)}`);
   return {
     sentence: hottest.length
-      ? t('tooLong', { nowS: clock(nowS - f.readyS.high), off: words.off, join: hottest.join(', ') })
-      : t('tooLong2', { nowS: clock(nowS - f.readyS.high), off: words.off }),
+      ? t('tooLong', { nowS: spoken(nowS - f.readyS.high), off: words.off, join: hottest.join(', ') })
+      : t('tooLong2', { nowS: spoken(nowS - f.readyS.high), off: words.off }),
     reason: hottest.length
-      ? t('itHasBeenSoftForLift', { nowS: clock(nowS - f.readyS.mean) })
-      : t('itHasBeenSoftForLift2', { nowS: clock(nowS - f.readyS.mean) }),
+      ? t('itHasBeenSoftForLift', { nowS: spoken(nowS - f.readyS.mean) })
+      : t('itHasBeenSoftForLift2', { nowS: spoken(nowS - f.readyS.mean) }),
     tone: 'caution',
   };
 }
@@ -215,19 +215,19 @@ export function awayCall(i: {
 }): CallText {
   const left =
     i.easyForS > 0
-      ? t('easyForMoreInAll', { easyForS: clock(i.easyForS), max: clock(Math.max(0, i.gripsInS)) })
+      ? t('easyForMoreInAll', { easyForS: spoken(i.easyForS), max: spoken(Math.max(0, i.gripsInS)) })
       : i.gripsInS > 0
-        ? t('itWorksSlowlyForMore', { gripsInS: clock(i.gripsInS) })
+        ? t('itWorksSlowlyForMore', { gripsInS: spoken(i.gripsInS) })
         : t('itHasGrippedAgain');
   return {
-    sentence: t('safeFor', { toLowerCase: i.words.off.toLowerCase(), offForS: clock(i.offForS) }),
+    sentence: t('safeFor', { toLowerCase: i.words.off.toLowerCase(), offForS: spoken(i.offForS) }),
     reason:
       i.reheatS === null
         ? t('theIsAtThisSettingDoes', { where: i.where, lineC: temp(i.lineC, i.units), left })
-        : t('theIsAtOfHeatGet', { where: i.where, lineC: temp(i.lineC, i.units), left, reheatS: clock(i.reheatS) }),
+        : t('theIsAtOfHeatGet', { where: i.where, lineC: temp(i.lineC, i.units), left, reheatS: spoken(i.reheatS) }),
     tone: 'ink',
   };
 }
 
 export const chanceText = (chance: number | null, keepCover: boolean) =>
-  chance === null ? 'none' : keepCover ? percent(chance) : t('writtenOff');
+  chance === null ? 'none' : keepCover ? sayChance(chance) : t('writtenOff');

@@ -1,7 +1,7 @@
 import type { MovingResult } from '@/core/heat/moving';
 import type { PathPlan } from '@/core/heat/pathPlan';
 import type { Settings } from '@/model/settings';
-import { clock, kelvin, length, percent, temp } from '@/words/units';
+import { kelvin, length, percent, spoken, temp } from '@/words/units';
 import { t } from '@/words/heat';
 
 type Units = Pick<Settings, 'temperature' | 'length'>;
@@ -54,8 +54,8 @@ export function pathCall({ plan, moving, targetC, units }: PathCallInput): {
   const readyS = moving?.planned.readyS ?? best.readyS;
   return {
     sentence: paced
-      ? t('goRoundSlowerWhereItIs', { line, readyS: clock(readyS) })
-      : t('goRoundAtASteadyPace', { line, readyS: clock(readyS) }),
+      ? t('goRoundSlowerWhereItIs', { line, readyS: spoken(readyS) })
+      : t('goRoundAtASteadyPace', { line, readyS: spoken(readyS) }),
     reason: `${paced ? t('againstASteadyRound', { basis, join: gains.join(', ') }) : best.shares ? t('pacingBringsNothingYouWouldNotice', { basis }) : against === best ? t('noPacingBeatsTheSteadyRound', { basis }) : t('noPacingBeatsTheSteadyRound2', { basis })}${plan.withinLimits ? '' : ` ${t('somethingGetsPastItsLimitOne')}`}`,
     tone: plan.withinLimits ? 'ink' : 'caution',
   };

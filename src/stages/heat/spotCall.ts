@@ -1,7 +1,7 @@
 import { judgement } from '@/core/source';
 import type { SpotResult } from '@/core/heat/spot';
 import type { Settings } from '@/model/settings';
-import { clock, length, temp } from '@/words/units';
+import { length, spoken, temp } from '@/words/units';
 import { t } from '@/words/heat';
 
 /** Shorter windows are no time to put the nozzle away. */
@@ -73,9 +73,9 @@ export function spotCall({ result: r, name, pickMm, easyC, targetC, workC, units
   // a strip by the blade loses its heat in seconds: then the air stays with the blade
   if (first.workS < withAirS.value)
     return {
-      sentence: t('heatForThenWorkWithThe', { name, heatS: clock(first.heatS) }),
+      sentence: t('heatForThenWorkWithThe', { name, heatS: spoken(first.heatS) }),
       reason: t('byItselfItStaysSoftFor', {
-        workS: clock(first.workS),
+        workS: spoken(first.workS),
         rest: rest ?? t('theBatteryGetsTo', { batteryC: r.batteryC === null ? '–' : temp(r.batteryC, units) }),
       }),
       tone: stop ? 'caution' : 'ink',
@@ -84,11 +84,11 @@ export function spotCall({ result: r, name, pickMm, easyC, targetC, workC, units
     sentence: next
       ? t('heatForWorkThenOfHeat', {
           name,
-          heatS: clock(first.heatS),
-          workS: clock(first.workS),
-          heatS2: clock(next.heatS),
+          heatS: spoken(first.heatS),
+          workS: spoken(first.workS),
+          heatS2: spoken(next.heatS),
         })
-      : t('heatForWork', { name, heatS: clock(first.heatS), workS: clock(first.workS) }),
+      : t('heatForWork', { name, heatS: spoken(first.heatS), workS: spoken(first.workS) }),
     reason:
       rest ??
       t('turnsCountedTheBatteryGetsTo', {
@@ -113,10 +113,10 @@ export function spotClock({ on, off, againS, now, name }: SpotClockInput): Retur
   if (on) {
     const left = (on.readyInS ?? 0) - (now - on.atMs) / 1e3;
     return left > 0
-      ? { sentence: t('airOffIn', { left: clock(left) }), reason: t('circleOverNeverStill', { name }), tone: 'ink' }
+      ? { sentence: t('airOffIn', { left: spoken(left) }), reason: t('circleOverNeverStill', { name }), tone: 'ink' }
       : {
           sentence: t('airOffNowAndWork'),
-          reason: t('softEnoughForNowEverySecond', { left: clock(-left) }),
+          reason: t('softEnoughForNowEverySecond', { left: spoken(-left) }),
           tone: -left > 10 ? 'caution' : 'ink',
         };
   }
@@ -124,13 +124,13 @@ export function spotClock({ on, off, againS, now, name }: SpotClockInput): Retur
   const left = off.gripsInS === null ? 0 : off.gripsInS - (now - off.atMs) / 1e3;
   if (left > 0)
     return {
-      sentence: t('workOnLeft', { name, left: clock(left) }),
+      sentence: t('workOnLeft', { name, left: spoken(left) }),
       reason: t('stopWhenItGripsNeverForce'),
       tone: 'ink',
     };
   return {
     sentence:
-      againS === null ? t('itGripsAgainWorkOutAgain', { name }) : t('itGripsAgainOfHeat', { againS: clock(againS) }),
+      againS === null ? t('itGripsAgainWorkOutAgain', { name }) : t('itGripsAgainOfHeat', { againS: spoken(againS) }),
     reason: t('orTakeTheNextPieceTap'),
     tone: 'ink',
   };

@@ -13,7 +13,7 @@ import { heatUse } from '@/work/heat/heating';
 import { type LiftState, type ThermalJob } from '@/work/heat/thermalJob';
 import { watchMarks } from '@/work/heat/watchMarks';
 import { edgeName } from '@/words/placeNames';
-import { clock, dial, length, temp } from '@/words/units';
+import { dial, length, spoken, temp } from '@/words/units';
 import { airUse, usualOf, withinUse } from '@/work/heat/heatPlan';
 import { watchedNames } from './heatCall';
 import { t as tr } from '@/words/heat';
@@ -136,7 +136,7 @@ export function waysCall(i: WaysCallInput): { sentence: string; reason: string; 
     b && b.peakC.high >= i.cautionC
       ? tr('theBatteryGetsToOver', {
           mean: temp(b.peakC.mean, units),
-          mean2: clock(b.aboveCautionS.mean),
+          mean2: spoken(b.aboveCautionS.mean),
           cautionC: temp(i.cautionC, units),
         })
       : b
@@ -144,7 +144,7 @@ export function waysCall(i: WaysCallInput): { sentence: string; reason: string; 
         : tr('noBatteryInside');
   return {
     sentence: tr('theGentlest2', { best: name(best), setC: dial(best.setC) }),
-    reason: `${tr('tryFromEasyByAtThe3', { mean: clock((best.tryFromS ?? best.readyS)!.mean), mean2: clock(best.readyS!.mean), high: clock(best.readyS!.high), promise })}${i.plastic ? ` ${tr('orPryItColdStartingAt2')}` : ''}`,
+    reason: `${tr('tryFromEasyByAtThe3', { mean: spoken((best.tryFromS ?? best.readyS)!.mean), mean2: spoken(best.readyS!.mean), high: spoken(best.readyS!.high), promise })}${i.plastic ? ` ${tr('orPryItColdStartingAt2')}` : ''}`,
     tone: 'ink',
   };
 }

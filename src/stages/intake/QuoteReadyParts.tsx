@@ -1,5 +1,6 @@
 import { Pressable, View } from 'react-native';
 
+import { langOf } from '@/bench-kit/CustomerLanguage';
 import { SignBox } from '@/bench-kit/SignBox';
 import { Choice } from '@/ui/Choice';
 import { Disclosure } from '@/ui/Disclosure';
@@ -10,16 +11,17 @@ import { dayTime } from '@/words/units';
 import { validDays } from './useQuoteReady';
 import type { QuoteReadyState } from './useQuoteReady';
 import { t as tr } from '@/words/intake';
+import { speaking } from '@/words/language';
 import { told } from '@/words/told';
 
 /** What the customer reads and agrees to. */
 export function QuoteSheet({
-  here: { job, now, rows, row, money, setPicked, texts, agreed },
+  here: { job, now, rows, row, money, setPicked, texts, agreed, tongue },
 }: {
   here: QuoteReadyState;
 }) {
-  return (
-    <View className="sheet" testID="quote">
+  return speaking(tongue, () => (
+    <View className="sheet" testID="quote" {...langOf(tongue)}>
       <Txt strong size="m" level={2}>
         {job.model.name}, {job.label}
       </Txt>
@@ -77,7 +79,7 @@ export function QuoteSheet({
         </Txt>
       )}
     </View>
-  );
+  ));
 }
 
 /** What happens if more is damaged, and until when it stands. */
@@ -117,6 +119,7 @@ export function QuoteSign({ here: { agreed, row, job, texts, current } }: { here
       why={tr('quoteItFirst')}
       job={job}
       texts={texts}
+      signedFor="quote"
       enabled={current}
     />
   );

@@ -5,6 +5,9 @@ import { View } from 'react-native';
 import type { JobState } from '@/model/fold';
 import { tagCode } from '@/model/tagCode';
 import { useActions } from '@/bench-kit/actions';
+import { CustomerLanguage, langOf } from '@/bench-kit/CustomerLanguage';
+import { useCustomerLanguage } from '@/bench-kit/useCustomerLanguage';
+import { speaking } from '@/words/language';
 import { JobPage } from '@/bench-kit/JobPage';
 import { backHref, cameFrom } from '@/bench-kit/cameFrom';
 import { Entry } from '@/bench-kit/Why';
@@ -23,6 +26,7 @@ export function TagScreen({ job }: { job: JobState }) {
   const { log } = useActions(job);
   const code = tagCode(job.id);
   const c = job.customer;
+  const tongue = useCustomerLanguage(job);
   const [note, setNote] = useState<string | null>(null);
   const agree = (change: Partial<NonNullable<JobState['customer']>>) =>
     void log([
@@ -31,6 +35,7 @@ export function TagScreen({ job }: { job: JobState }) {
         backup: change.backup ?? c?.backup ?? null,
         lock: change.lock ?? c?.lock ?? null,
         note: (change.note ?? c?.note ?? '').slice(0, 500),
+        ...(c?.language ? { language: c.language } : {}),
       },
     ]);
   return (
@@ -59,7 +64,11 @@ export function TagScreen({ job }: { job: JobState }) {
           </Txt>
           <Txt size="s">{job.model.name}</Txt>
           {job.customerMark ? <Txt size="s">{job.customerMark}</Txt> : null}
-          {job.promiseAt ? <Txt size="s">{t('promised', { promiseAt: dayTime(job.promiseAt, now) })}</Txt> : null}
+          {job.promiseAt ? (
+            <Txt size="s" {...langOf(tongue)}>
+              {speaking(tongue, () => t('promised', { promiseAt: dayTime(job.promiseAt!, now) }))}
+            </Txt>
+          ) : null}
         </View>
       </View>
       <Txt size="s" tone="ink2" className="mt-2 mb-2">
@@ -76,6 +85,7 @@ export function TagScreen({ job }: { job: JobState }) {
         onChange={(done) => void log([{ type: 'prep', item: 'tagTray', done }])}
       />
       <View className="mt-4">
+        <CustomerLanguage job={job} />
         <Choice
           label={t('backupOfTheCustomersData')}
           value={c?.backup ?? null}

@@ -6,6 +6,8 @@ import type { QuoteLine } from '@/core/money/quote';
 import type { EventOf } from '@/model/event';
 import type { JobState } from '@/model/fold';
 import { useActions } from '@/bench-kit/actions';
+import { useCustomerLanguage } from '@/bench-kit/useCustomerLanguage';
+import { speaking } from '@/words/language';
 import { useCrackMap } from '@/bench-kit/crackMap';
 import { useJobs, useSettings } from '@/store/shop';
 import { price } from '@/words/units';
@@ -44,6 +46,7 @@ export function useQuoteBase({ job }: { job: JobState }) {
   const [picked, setPicked] = useState<string | null>(null);
   const [goOn, setGoOn] = useState<'stop' | 'upTo'>('stop');
   const [upTo, setUpTo] = useState<number | null>(null);
+  const tongue = useCustomerLanguage(job);
   const currency = settings.money.currency;
   const money = (minor: number) => price(minor, currency);
 
@@ -61,7 +64,7 @@ export function useQuoteBase({ job }: { job: JobState }) {
     const ready = earliestFor(job, settings, now, { minutes, closedBy: closedByOf(job) });
     return {
       id: o.id,
-      name: optionName(o),
+      name: speaking(tongue, () => optionName(o)),
       grossMinor: quoted.gross,
       taxMinor: quoted.tax,
       netMinor: quoted.net,
@@ -73,7 +76,7 @@ export function useQuoteBase({ job }: { job: JobState }) {
       lines: quoted.lines,
     };
   });
-  const signed = job.signed.findLast((x) => x.role === 'customer') ?? null;
+  const signed = job.signed.findLast((x) => x.role === 'customer' && x.signedFor !== 'received') ?? null;
   // what was agreed stands as it was signed, whatever the figures do later; another choice is a new quote
   const agreed =
     signed && job.quote && signed.loggedAt >= job.quote.loggedAt && (picked === null || picked === job.quote.chosenId)
@@ -88,7 +91,9 @@ export function useQuoteBase({ job }: { job: JobState }) {
   const texts = agreed
     ? agreed.signed.text.split('\n')
     : row && risk
-      ? consents(job, settings, row.name, money(row.grossMinor), risk, limit === null ? null : money(limit))
+      ? speaking(tongue, () =>
+          consents(job, settings, row.name, money(row.grossMinor), risk, limit === null ? null : money(limit)),
+        )
       : [];
   const current =
     row !== null &&
@@ -129,6 +134,7 @@ export function useQuoteBase({ job }: { job: JobState }) {
     setUpTo,
     settings,
     risk,
+    tongue,
   };
 }
 
@@ -179,6 +185,7 @@ export function useQuoteReady({
   currency,
   setUpTo,
   settings,
+  tongue,
 }: QuoteReadyProps) {
   return {
     row,
@@ -197,6 +204,7 @@ export function useQuoteReady({
     rows,
     setPicked,
     put,
+    tongue,
   };
 }
 export type QuoteReadyState = ReturnType<typeof useQuoteReady>;

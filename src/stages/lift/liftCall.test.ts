@@ -54,7 +54,7 @@ it('the order of the edges covers every arc once, starting in the middle of the 
 });
 
 it('go, slow and reheat say how long, how deep and what a reheat takes', () => {
-  expect(say({}).sentence).toBe('Cut the bottom edge now: easy for 0:45.');
+  expect(say({}).sentence).toBe('Cut the bottom edge now: easy for 45 s.');
   expect(say({}).reason).toContain('3.0 mm to 5.0 mm deep: camera island behind.');
   // the pace goes down with the line between easy (62) and gripping (45)
   const slow = (arcUsualC: number) => say({ verdict: 'slow', arcUsualC }).sentence;
@@ -62,7 +62,7 @@ it('go, slow and reheat say how long, how deep and what a reheat takes', () => {
   expect(slow(57)).toBe('Bottom edge slowly, half the speed.');
   expect(slow(51)).toBe('Bottom edge slowly, a quarter of the speed.');
   expect(slow(45.5)).toBe('Bottom edge slowly, a tenth of the speed.');
-  expect(say({ verdict: 'slow' }).reason).toMatch(/It grips in 3:50.*Reheating takes about 0:50/);
+  expect(say({ verdict: 'slow' }).reason).toMatch(/It grips in 3 min 50 s.*Reheating takes about 50 s/);
   expect(say({ verdict: 'reheat', arcUsualC: 24 }).sentence).toBe(
     'Back on the plate: the bottom edge has gripped, to 66 °C.',
   );

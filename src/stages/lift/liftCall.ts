@@ -5,7 +5,7 @@ import { type LiftState } from '@/work/heat/thermalJob';
 import { edgeName } from '@/words/placeNames';
 import type { Settings } from '@/model/settings';
 import type { EdgeWindow } from '@/core/lift/depth';
-import { clock, length, percent, temp } from '@/words/units';
+import { chance, length, spoken, temp } from '@/words/units';
 import { t } from '@/words/lift';
 
 export interface LiftCallInput {
@@ -125,9 +125,9 @@ export function liftCall(i: LiftCallInput): CallText {
     : '';
   if (i.verdict === 'go')
     return {
-      sentence: t('cutTheNowEasyFor', { edge, easyForS: clock(i.easyForS) }),
+      sentence: t('cutTheNowEasyFor', { edge, easyForS: spoken(i.easyForS) }),
       reason: lift.case.keepCover
-        ? t('chanceOfBreakingForTheWhole', { depth, breakChance: percent(i.breakChance) })
+        ? t('chanceOfBreakingForTheWhole', { depth, breakChance: chance(i.breakChance) })
         : t('tapeOverTheShardsItMay', { depth }),
       tone: 'ink',
     };
@@ -139,8 +139,8 @@ export function liftCall(i: LiftCallInput): CallText {
         arcUsualC: paceWords(paceMmS(i.arcUsualC, lift.easyC, lift.workC)),
       }),
       reason: (i.reheatS === null
-        ? `${t('itGripsIn', { gripsForS: clock(i.gripsForS), depth })} `
-        : t('itGripsInReheatingTakesAbout', { gripsForS: clock(i.gripsForS), depth, reheatS: clock(i.reheatS) })
+        ? `${t('itGripsIn', { gripsForS: spoken(i.gripsForS), depth })} `
+        : t('itGripsInReheatingTakesAbout', { gripsForS: spoken(i.gripsForS), depth, reheatS: spoken(i.reheatS) })
       ).trim(),
       tone: 'ink',
     };
@@ -149,7 +149,7 @@ export function liftCall(i: LiftCallInput): CallText {
       i.wedge.goC !== null && i.wedge.goPickMm === lift.pickMm
         ? t('theHasGrippedTo', { again: i.words.again, edge, goC: temp(i.wedge.goC, units) })
         : t('theHasGripped', { again: i.words.again, edge }),
-    reason: `${t('nowItWorksFromNeverForce', { arcUsualC: temp(i.arcUsualC, units), workC: lift.workC === null ? t('noTemperature') : temp(lift.workC, units) })}${i.reheatS === null ? '' : ` ${t('about', { reheatS: clock(i.reheatS), of: i.words.of })}`}`,
+    reason: `${t('nowItWorksFromNeverForce', { arcUsualC: temp(i.arcUsualC, units), workC: lift.workC === null ? t('noTemperature') : temp(lift.workC, units) })}${i.reheatS === null ? '' : ` ${t('about', { reheatS: spoken(i.reheatS), of: i.words.of })}`}`,
     tone: 'caution',
   };
 }

@@ -3,7 +3,7 @@ import type { Piece } from '@/core/lift/cracks/pieces';
 import type { WedgeVerdict } from '@/core/lift/verdict';
 import type { Settings } from '@/model/settings';
 import { pieceReasons } from '@/bench-kit/crackMap';
-import { area, clock, length, temp } from '@/words/units';
+import { area, length, spoken, temp } from '@/words/units';
 import type { CallText } from './liftCall';
 import { t } from '@/words/lift';
 
@@ -103,7 +103,7 @@ export function piecesCall(i: PiecesCallInput): CallText {
   return {
     sentence:
       i.workLeftS !== null
-        ? t('piece1Left', { areaMm2: area(piece.areaMm2, units), workLeftS: clock(i.workLeftS) })
+        ? t('piece1Left', { areaMm2: area(piece.areaMm2, units), workLeftS: spoken(i.workLeftS) })
         : t('piece1Now', { areaMm2: area(piece.areaMm2, units) }),
     reason: i.breakLines
       ? t('breakItFirstAlongTheDashed', { how, step: pieceReasons(step, units) })

@@ -15,7 +15,7 @@ import { useJobs, useSettings } from '@/store/shop';
 import { capital } from '@/words/capital';
 import { useAlarm, useAwake } from '@/ui/alarm';
 import { type ReadingItem } from '@/ui/Readings';
-import { clock, length, lengthNumber, temp, tempNumber } from '@/words/units';
+import { length, lengthNumber, spoken, temp, tempNumber } from '@/words/units';
 import { useNow } from '@/bench-kit/useNow';
 import { t } from '@/words/lift';
 
@@ -137,13 +137,13 @@ function useLensCall(p: { job: JobState }) {
       const left = dueAt === null ? 0 : (dueAt - now) / 1e3;
       return left > 0
         ? {
-            sentence: t('airOffIn', { left: clock(left) }),
+            sentence: t('airOffIn', { left: spoken(left) }),
             reason: t('circleOverThisOneCoverNever'),
             tone: 'ink',
           }
         : {
             sentence: t('airOffNowAndLift'),
-            reason: t('softForNowEverySecondMore', { left: clock(-left) }),
+            reason: t('softForNowEverySecondMore', { left: spoken(-left) }),
             tone: -left > 10 ? 'caution' : 'ink',
           };
     }
@@ -161,18 +161,18 @@ function useLensCall(p: { job: JobState }) {
                 workLeftS === null
                   ? t('warmForAtTheLatest', {
                       next: name(next),
-                      mean: clock(plan.heat.readyS.mean),
-                      high: clock(plan.heat.readyS.high),
+                      mean: spoken(plan.heat.readyS.mean),
+                      high: spoken(plan.heat.readyS.high),
                     })
                   : t('itGripsWarmForAtThe', {
                       next: name(next),
-                      mean: clock(plan.heat.readyS.mean),
-                      high: clock(plan.heat.readyS.high),
+                      mean: spoken(plan.heat.readyS.mean),
+                      high: spoken(plan.heat.readyS.high),
                     }),
               reason: t('airOfTheCameraIsAt', {
                 setC: temp(air.setC, units),
                 high: temp(plan.heat.cameraC.high, units),
-                workS: clock(plan.heat.workS),
+                workS: spoken(plan.heat.workS),
               }),
               tone: plan.heat.cameraStops ? 'caution' : 'ink',
             }
@@ -186,10 +186,10 @@ function useLensCall(p: { job: JobState }) {
       return {
         sentence: needsBehind
           ? workLeftS !== null && workLeftS > 0
-            ? t('pushItOutFromBehindLeft', { next: capital(name(next)), workLeftS: clock(workLeftS) })
+            ? t('pushItOutFromBehindLeft', { next: capital(name(next)), workLeftS: spoken(workLeftS) })
             : t('pushItOutFromBehind', { next: capital(name(next)) })
           : workLeftS !== null && workLeftS > 0
-            ? t('bladeUnderTheTapeLeft', { next: capital(name(next)), workLeftS: clock(workLeftS) })
+            ? t('bladeUnderTheTapeLeft', { next: capital(name(next)), workLeftS: spoken(workLeftS) })
             : t('bladeUnderTheTape2', { next: capital(name(next)) }),
         reason: needsBehind
           ? t('aSoftToolOnTheMiddle')

@@ -277,4 +277,5 @@ export default {
   pressForMore: 'press for {{leftS}} more',
   lessThanASecond: 'less than a second',
   thisJob: 'this job',
+  inLeft: 'in {{left}}',
 } as const;

@@ -47,4 +47,8 @@ export default {
   enterYouEntered: '{{label}}: enter {{allowed}} (you entered "{{slice}}")',
   enterYouEntered2: '{{label}}: enter {{allowed}} (you entered {{slice}})',
   under01: 'under 0.1 %',
+  chanceNone: 'none',
+  chanceUnder: 'under 1 in {{of}}',
+  chanceSure: 'almost surely',
+  chanceOf: '{{n}} in {{of}}',
 } as const;

@@ -133,4 +133,5 @@ export default {
   leftWhenItCountsAsCured: 'Left when it counts as cured',
   curedFromTheEdgeIn24: 'Cured from the edge in 24 h',
   shareForWorkToGoOn: 'Share for work to go on',
+  inLeft: 'in {{left}}',
 } as const;

@@ -44,4 +44,5 @@ export default {
   markOfTheDeviceNoName: 'Mark of the device (no name needed)',
   locker12: 'locker 12',
   promisedFor: 'Promised for',
+  customerReads: 'The customer reads',
 } as const;

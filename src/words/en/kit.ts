@@ -222,5 +222,6 @@ export default {
   noEnd: 'no end',
   notRead: 'not read',
   aPart: 'A part',
+  customerReads: 'The customer reads',
   thisJob: 'this job',
 } as const;

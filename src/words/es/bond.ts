@@ -281,4 +281,5 @@ export default {
   pressForMore: 'presiona {{leftS}} más',
   lessThanASecond: 'menos de un segundo',
   thisJob: 'este trabajo',
+  inLeft: 'en {{left}}',
 } satisfies Same<typeof en>;

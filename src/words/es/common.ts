@@ -50,4 +50,8 @@ export default {
   enterYouEntered: '{{label}}: escribe {{allowed}} (pusiste "{{slice}}")',
   enterYouEntered2: '{{label}}: escribe {{allowed}} (pusiste {{slice}})',
   under01: 'menos del 0,1 %',
+  chanceNone: 'ninguna',
+  chanceUnder: 'menos de 1 de cada {{of}}',
+  chanceSure: 'casi seguro',
+  chanceOf: '{{n}} de cada {{of}}',
 } satisfies Same<typeof en>;

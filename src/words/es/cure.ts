@@ -137,4 +137,5 @@ export default {
   leftWhenItCountsAsCured: 'Queda cuando cuenta como curado',
   curedFromTheEdgeIn24: 'Curado desde el borde en 24 h',
   shareForWorkToGoOn: 'Parte para seguir trabajando',
+  inLeft: 'en {{left}}',
 } satisfies Same<typeof en>;

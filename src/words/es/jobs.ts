@@ -47,4 +47,5 @@ export default {
   markOfTheDeviceNoName: 'Marca del aparato (sin nombre)',
   locker12: 'taquilla 12',
   promisedFor: 'Prometido para',
+  customerReads: 'El cliente lee',
 } satisfies Same<typeof en>;

@@ -227,5 +227,6 @@ export default {
   noEnd: 'sin fin',
   notRead: 'sin leer',
   aPart: 'Una pieza',
+  customerReads: 'El cliente lee',
   thisJob: 'este trabajo',
 } satisfies Same<typeof en>;
