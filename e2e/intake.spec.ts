@@ -132,7 +132,7 @@ test(
 test('a device model is changed on the shelf, saved, exported, and used by a new job', async ({ page }, info) => {
   const h = new Hands(page, isKeyboard(info.project.name));
   await openDemo(page, '/jobs');
-  await h.press(page.getByRole('link', { name: 'Phone models' }));
+  await h.press(page.getByRole('link', { name: 'Phones' }));
   await h.press(page.getByRole('link', { name: 'Ring-bond 6.1' }));
   await expect(page.getByTestId('checks')).toContainText('The model holds together');
   await h.noViolations('device editor');

@@ -13,9 +13,27 @@ export const unreadable = (page: Page): Promise<string[]> =>
       return null;
     };
     const scrolls = (e: Element | null): boolean => {
-      for (let x = e; x; x = x.parentElement)
-        if (/auto|scroll/.test(getComputedStyle(x).overflowX) && x.scrollWidth > x.clientWidth) return true;
+      for (let x = e; x; x = x.parentElement) {
+        const s = getComputedStyle(x);
+        if (/auto|scroll/.test(s.overflowX) && s.overflowY === 'hidden' && x.scrollWidth > x.clientWidth) return true;
+      }
       return false;
+    };
+    /** What of a box can be seen in the lists that scroll around it. */
+    const seen = (b: DOMRect, e: Element): DOMRect => {
+      let [top, bottom] = [b.top, b.bottom];
+      for (let x: Element | null = e; x; x = x.parentElement)
+        if (/auto|scroll/.test(getComputedStyle(x).overflowY)) {
+          const own = x.getBoundingClientRect();
+          top = Math.max(top, own.top);
+          bottom = Math.min(bottom, own.bottom);
+        }
+      return new DOMRect(b.left, top, b.width, Math.max(0, bottom - top));
+    };
+    /** A line takes the height that its style gives it; the box of its letters is taller. */
+    const line = (b: DOMRect, e: Element): DOMRect => {
+      const own = Math.min(b.height, parseFloat(getComputedStyle(e).lineHeight) || b.height);
+      return new DOMRect(b.left, b.top + (b.height - own) / 2, b.width, own);
     };
     const wide = document.documentElement.scrollWidth - window.innerWidth;
     if (wide > 1) out.push(`the page is ${wide} px too wide`);
@@ -43,8 +61,13 @@ export const unreadable = (page: Page): Promise<string[]> =>
           const s = svg.getBoundingClientRect();
           if (b.left < s.left - 1 || b.right > s.right + 1) out.push(`cut by its picture: ${name}`);
         }
-        texts.push({ text: name, box: b, layer: svg ?? layerOf(e), svg });
+        texts.push({ text: name, box: seen(line(b, e), e), layer: svg ?? layerOf(e), svg });
       }
+    }
+    for (const e of document.querySelectorAll('button,a,[role=button],[role=radio],[role=checkbox]')) {
+      const b = e.getBoundingClientRect();
+      if (b.width && !scrolls(e.parentElement) && (b.right > window.innerWidth + 1 || b.left < -1))
+        out.push(`off the screen: ${(e.getAttribute('aria-label') ?? e.textContent ?? '').slice(0, 60)}`);
     }
     texts.forEach((a, i) =>
       texts.slice(i + 1).forEach((b) => {

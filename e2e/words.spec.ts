@@ -1,6 +1,7 @@
 import { expect, test } from '@playwright/test';
 
 import { Hands, openDemo } from './hands';
+import { unreadable } from './room';
 
 test('Spanish is chosen in Shop and spoken at once, everywhere, and after a reload', async ({ page }) => {
   test.setTimeout(240_000);
@@ -28,4 +29,55 @@ test('Spanish is chosen in Shop and spoken at once, everywhere, and after a relo
   await h.press(page.getByRole('radio', { name: 'Idioma: English' }));
   await expect(page.getByRole('heading', { name: 'Shop', level: 1 })).toBeVisible();
   await expect(page.locator('html')).toHaveAttribute('lang', 'en');
+});
+
+test('words that run 40 % longer have room on a phone, on every page', async ({ page }) => {
+  test.setTimeout(240_000);
+  await page.addInitScript(() => localStorage.setItem('northcove:longerWords', '1'));
+  await page.clock.install({ time: new Date('2026-04-14T13:02:00') });
+  await page.goto('/jobs');
+  await expect(page.getByRole('link', { name: /J-0143/ }).first()).toBeVisible();
+  const problems: string[] = [];
+  const job = (id: string, pages: string[]) => pages.map((p) => `/jobs/demo-${id}/${p}`);
+  for (const where of [
+    ...['/', '/plan', '/jobs', '/jobs/new', '/shelf', '/heaters', '/adhesives', '/stock', '/money', '/records'],
+    ...['/statistics', '/shop', '/figures'],
+    ...job('0143', [
+      'intake',
+      'heat',
+      'ways',
+      'path',
+      'spot',
+      'glue',
+      'cracks',
+      'route',
+      'quote',
+      'frame',
+      'tag',
+      'order',
+    ]),
+    ...job('0143', [
+      'tray',
+      'lift',
+      'strip',
+      'clean',
+      'dryFit',
+      'bond',
+      'cure',
+      'check',
+      'handover',
+      'log',
+      'record',
+      'heap',
+    ]),
+    ...job('0139', ['functions', 'camera', 'seal', 'comeback', 'alcohol', 'check', 'cure', 'handover']),
+    ...job('0136', ['heat', 'lift', 'bond', 'camera']),
+    ...job('0135', ['strip', 'tray']),
+  ]) {
+    await page.goto(where);
+    await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
+    await page.clock.runFor(600);
+    problems.push(...(await unreadable(page)).map((p) => `${where}: ${p}`));
+  }
+  expect(problems).toEqual([]);
 });

@@ -12,13 +12,13 @@ import { Button, HoldButton } from '@/ui/Button';
 import { pickFile } from '@/ui/download';
 import { readPicture } from '@/ui/pictures';
 import { Txt } from '@/ui/Txt';
-import { stamp } from '@/words/units';
+import { digits, stamp } from '@/words/units';
 import { t } from '@/words/kit';
 
 /** Pictures of one job take up to this much of the browser's storage, bytes. */
 export const photoBudgetBytes = 2.5e6;
 
-const mb = (bytes: number) => (bytes / 1e6).toFixed(2);
+const mb = (bytes: number) => digits(bytes / 1e6, 2);
 
 /** Photos of a job: from the camera or a file, scaled down, within a budget that is shown. */
 export function PhotosSection({ job }: { job: JobState }) {

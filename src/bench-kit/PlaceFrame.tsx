@@ -24,7 +24,7 @@ const places: { href: Href; name: string }[] = [
   {
     href: '/shelf',
     get name() {
-      return t('phoneModels');
+      return t('phones');
     },
   },
   {
@@ -52,18 +52,19 @@ export function PlaceFrame({
   return (
     <View className="flex-1 bg-paper">
       <View role="banner" className="px-4 pt-3 w-full max-w-[1080px] self-center">
-        <View role="navigation" aria-label={t('places')} className="flex-row gap-4 min-h-[44px] items-center">
-          {places.map((p) => (
-            <Link
-              key={p.name}
-              href={p.href}
-              aria-current={path === p.href ? 'page' : undefined}
-              className={`text-m py-1 ${path === p.href ? 'font-strong text-ink' : 'font-body text-ink2 underline'}`}
-            >
-              {p.name}
-            </Link>
-          ))}
-          <View className="flex-1" />
+        <View role="navigation" aria-label={t('places')} className="flex-row gap-2 items-start">
+          <View className="flex-1 flex-row flex-wrap gap-x-4">
+            {places.map((p) => (
+              <Link
+                key={p.name}
+                href={p.href}
+                aria-current={path === p.href ? 'page' : undefined}
+                className={`text-m min-h-[48px] py-3 ${path === p.href ? 'font-strong text-ink' : 'font-body text-ink2 underline'}`}
+              >
+                {p.name}
+              </Link>
+            ))}
+          </View>
           <StopCard />
         </View>
         <View className="flex-row justify-between items-baseline">

@@ -11,6 +11,7 @@ import { useDraft } from '@/ui/draft';
 import { TextBox } from '@/ui/TextBox';
 import { Txt } from '@/ui/Txt';
 import { stamp, toF } from '@/words/units';
+import { said } from '@/words/codes';
 import { useActions } from './actions';
 import { t as tr } from '@/words/kit';
 
@@ -143,7 +144,7 @@ export function Why({ job, call, rows, notes = [], inputs, computed }: WhyProps)
       <Button kind="small" label={tr('logTheOverride')} onPress={save} />
       {past.map((d) => (
         <Txt key={d.id} size="s" tone="ink2" className="mt-2">
-          {tr('because', { at: stamp(d.at), by: d.by, chosen: String(d.chosen), because: d.because })}
+          {tr('because', { at: stamp(d.at), by: d.by, chosen: String(d.chosen), because: said(d.because ?? '') })}
         </Txt>
       ))}
     </Disclosure>

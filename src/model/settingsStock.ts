@@ -53,6 +53,11 @@ export const stockMove = z.object({
   what: z.enum(['counted', 'ordered', 'arrived', 'scrapped', 'imported']),
   before: z.number().min(0).max(1e7).nullable(),
   after: z.number().min(0).max(1e7),
+  /** how many were ordered */
+  count: z.number().int().min(0).max(1e6).optional(),
+  /** the tube or packet, and what of it changed */
+  lot: z.object({ id: stockId, change: z.enum(['qty', 'date', 'openLife', 'open', 'gone', 'new']) }).optional(),
+  /** a person's own words; entries of before hold what was done in words here */
   note: z.string().max(200),
 });
 

@@ -1,6 +1,8 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 
+import { defaultSettings } from '@/model/defaultSettings';
+import { shippedDevices } from '@/model/shippedDevices';
 import { es } from './es';
 import { fetchWords, hasWords, language, speak } from './language';
 import { told } from './told';
@@ -118,5 +120,22 @@ describe('languages', () => {
     );
     for (const typed of ['locker 12', '<b>battery</b>', 'Osk’s phone', '__proto__', 'constructor'])
       expect(told(typed)).toBe(typed);
+  });
+
+  it('every part, cable, heater, glue and function that ships has its name in Spanish', () => {
+    // the same in both languages, or a name of our own
+    const same = /^(hub|flash|tape|antena|NFC|LED|[A-Z]\d*|[^a-z]*)$/i;
+    const names = new Set<string>();
+    const gather = (x: unknown, key = ''): void => {
+      if (typeof x === 'string' && ['name', 'area'].includes(key)) names.add(x);
+      else if (Array.isArray(x)) x.forEach((y) => gather(y));
+      else if (x && typeof x === 'object') for (const [k, y] of Object.entries(x)) gather(y, k);
+    };
+    const models = new Set(shippedDevices.map((d) => d.name));
+    gather(shippedDevices);
+    gather(defaultSettings);
+    speak('es');
+    const left = [...names].filter((n) => !models.has(n) && !same.test(n) && told(n) === n);
+    expect(left).toEqual([]);
   });
 });

@@ -1,5 +1,5 @@
+import { digits as inDigits, stamp } from './units';
 import type { BondingMethodId } from '@/core/bond/bondingMethods';
-import { format } from 'date-fns/format';
 
 import type { Construction } from '@/core/device/types';
 import type { Origin, Work } from '@/core/intake/route';
@@ -9,13 +9,13 @@ import { taskName, stageName } from './stageWords';
 import { said } from './codes';
 import { t } from './log';
 
-const instant = (ms: number) => format(ms, 'd MMM yyyy HH:mm:ss');
+const instant = stamp;
 
 export interface LineUnits {
   mm: (mm: number, digits: number) => string;
   c: (c: number) => string;
 }
-const asStored: LineUnits = { mm: (v, d) => `${v.toFixed(d)} mm`, c: (v) => `${v} °C` };
+const asStored: LineUnits = { mm: (v, d) => `${inDigits(v, d)} mm`, c: (v) => `${v} °C` };
 
 export const findingNames: Record<EventOf<'finding'>['kind'], string> = {
   get chip() {
@@ -221,7 +221,7 @@ const lines: { [T in KnownEvent['type']]: (e: EventOf<T>, units: LineUnits) => s
   quoted: (e) =>
     t('quotedAt', {
       name: e.choices.find((c) => c.id === e.chosenId)?.name ?? e.chosenId,
-      toFixed: ((e.choices.find((c) => c.id === e.chosenId)?.grossMinor ?? 0) / 100).toFixed(2),
+      toFixed: inDigits((e.choices.find((c) => c.id === e.chosenId)?.grossMinor ?? 0) / 100, 2),
       currency: e.currency,
     }),
   charge: (e) => t('batteryAt', { percent: e.percent }),
@@ -300,7 +300,7 @@ const lines: { [T in KnownEvent['type']]: (e: EventOf<T>, units: LineUnits) => s
           phase: said(e.phase),
           lens: e.lens,
           length: e.edges.length,
-          toFixed: (e.edges.reduce((s, x) => s + x.mtf50, 0) / e.edges.length).toFixed(3),
+          toFixed: inDigits(e.edges.reduce((s, x) => s + x.mtf50, 0) / e.edges.length, 3),
         })
       : t('targetThroughEdges', { phase: said(e.phase), lens: e.lens, length: e.edges.length }),
   flatShot: (e) =>
@@ -501,35 +501,28 @@ const lines: { [T in KnownEvent['type']]: (e: EventOf<T>, units: LineUnits) => s
     e.rh === undefined
       ? t('room', { tempC: units.c(e.tempC) })
       : t('roomHumidity', { tempC: units.c(e.tempC), rh: e.rh }),
-  decision: (e) =>
-    e.because
-      ? e.because
-        ? t('overrideBecause', {
-            call: e.call,
-            chosen: typeof e.chosen === 'string' ? e.chosen : JSON.stringify(e.chosen),
-            because: e.because,
-          })
-        : t('override', { call: e.call, chosen: typeof e.chosen === 'string' ? e.chosen : JSON.stringify(e.chosen) })
-      : e.because
-        ? t('callBecause', {
-            call: e.call,
-            chosen: typeof e.chosen === 'string' ? e.chosen : JSON.stringify(e.chosen),
-            because: e.because,
-          })
-        : t('call', { call: e.call, chosen: typeof e.chosen === 'string' ? e.chosen : JSON.stringify(e.chosen) }),
+  decision: (e) => {
+    const chosen = typeof e.chosen === 'string' ? said(e.chosen) : JSON.stringify(e.chosen);
+    return e.because
+      ? t('overrideBecause', { call: e.call, chosen, because: said(e.because) })
+      : t('call', { call: e.call, chosen });
+  },
   work: (e) =>
     e.to === 'begun' ? t('takenUp', { stage: stageName(e.stage) }) : t('laidAside', { stage: stageName(e.stage) }),
   planWish(e) {
     const when = e.wishAt === null ? '' : instant(e.wishAt);
-    const kind = { notBefore: t('notBefore', { wishAt: when }), pinned: `at ${when}`, who: '', free: t('freeAgain') }[
-      e.kind
-    ];
+    const kind = {
+      notBefore: t('notBefore', { wishAt: when }),
+      pinned: t('pinnedAt', { wishAt: when }),
+      who: '',
+      free: t('freeAgain'),
+    }[e.kind];
     const wish = { task: taskName(e.task), kind, part: e.person ? ` ${t('by', { person: e.person })}` : '' };
     if (e.heater)
       return e.because
-        ? t('planOnBecause', { ...wish, heater: e.heater, because: e.because })
+        ? t('planOnBecause', { ...wish, heater: e.heater, because: said(e.because) })
         : t('planOn', { ...wish, heater: e.heater });
-    return e.because ? t('planBecause', { ...wish, because: e.because }) : t('plan', wish);
+    return e.because ? t('planBecause', { ...wish, because: said(e.because) }) : t('plan', wish);
   },
   partDue: (e) =>
     e.here

@@ -1,4 +1,9 @@
-import { t as tr } from '@/words/common';
+import { digits } from './units';
+import { t as tr } from './common';
+
+/** A limit as it is written: no more places than it has. */
+const shown = (v: number) => digits(v, Number.isInteger(v) ? 0 : Math.min(6, (String(v).split('.')[1] ?? '').length));
+
 /** Reads what was typed: a comma is a decimal point. Null with a message when it is not a number in range. */
 export function readNumber(
   text: string,
@@ -8,7 +13,7 @@ export function readNumber(
   unit: string,
 ): { value: number } | { problem: string } {
   const t = text.trim().replace(',', '.');
-  const allowed = `${low} to ${high} ${unit}`;
+  const allowed = tr('allowedRange', { low: shown(low), high: shown(high), unit }).trim();
   if (!t) return { problem: tr('enter', { label, allowed }) };
   if (!/^[+-]?(\d+\.?\d*|\.\d+)$/.test(t))
     return { problem: tr('enterYouEntered', { label, allowed, slice: t.slice(0, 20) }) };

@@ -110,6 +110,23 @@ export const day = (ms: number) => {
   const p = partsOf(ms);
   return `${p.weekday} ${p.day} ${p.month}`;
 };
+/** A day of this year, without its weekday: 14 Apr. */
+export const dayMonth = (ms: number) => {
+  const p = partsOf(ms);
+  return `${p.day} ${p.month}`;
+};
+export const dayMonthYear = (ms: number) => `${dayMonth(ms)} ${partsOf(ms).year}`;
+const months = new Map<string, Intl.DateTimeFormat>();
+/** A month by its name, long or short, with its year where that is asked for. */
+export function monthName(ms: number, how: 'long' | 'short' = 'short', year = false): string {
+  const key = `${locale()} ${how} ${year}`;
+  let f = months.get(key);
+  if (!f) {
+    f = new Intl.DateTimeFormat(locale(), { month: how, ...(year ? { year: 'numeric' } : {}) });
+    months.set(key, f);
+  }
+  return f.format(ms);
+}
 /** Time today, day and time otherwise. */
 export const dayTime = (ms: number, now: number) => (isSameDay(ms, now) ? time(ms) : `${day(ms)} ${time(ms)}`);
 export const stamp = (ms: number) => {

@@ -13,7 +13,7 @@ import { Button } from '@/ui/Button';
 import { Disclosure } from '@/ui/Disclosure';
 import { PlaceFrame } from '@/bench-kit/PlaceFrame';
 import { Txt } from '@/ui/Txt';
-import { day, length, temp } from '@/words/units';
+import { day, digits, length, temp } from '@/words/units';
 import { t as tr } from '@/words/adhesives';
 import { told } from '@/words/told';
 
@@ -50,7 +50,7 @@ function Family({
   const { value, u } = a.debond.scale;
   const d = a.debond;
   return (
-    <Disclosure title={`${told(record.name)}: ×${value.toFixed(2)}${u === undefined ? '' : ` ± ${u.toFixed(2)}`}`}>
+    <Disclosure title={`${told(record.name)}: ×${digits(value, 2)}${u === undefined ? '' : ` ± ${digits(u, 2)}`}`}>
       <Txt size="s" className="mb-1">
         {tr('needsAt1MmS', {
           join: [23, 60, 100]

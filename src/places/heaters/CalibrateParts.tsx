@@ -216,14 +216,9 @@ export function FitResult({ here: { good, log, width, s, preheated, advice } }: 
       <FitChart log={log} fit={good} width={Math.min(width - 32, 760)} units={s} />
       {(
         [
-          [
-            tr('heatPassingAtTheContact'),
-            good.value.conductanceWm2K.toFixed(0),
-            good.se.conductanceWm2K.toFixed(0),
-            'W/m²K',
-          ],
+          [tr('heatPassingAtTheContact'), digits(good.value.conductanceWm2K), digits(good.se.conductanceWm2K), 'W/m²K'],
           [tr('readsOffByTheHeaterLess'), kelvin(good.value.offsetK, s), kelvin(good.se.offsetK, s), ''],
-          ...(preheated ? [] : [[tr('timeConstant'), good.value.lagS.toFixed(0), good.se.lagS.toFixed(1), 's']]),
+          ...(preheated ? [] : [[tr('timeConstant'), digits(good.value.lagS), digits(good.se.lagS, 1), 's']]),
         ] as string[][]
       ).map(([name, v, u, unit]) => (
         <View key={name} className="flex-row justify-between border-b border-rule py-1">

@@ -1,17 +1,14 @@
 import { MoreList } from '@/ui/MoreList';
-import { format } from 'date-fns/format';
 import { Link, type Href } from 'expo-router';
-import { Suspense } from 'react';
-import { View } from 'react-native';
 
 import { workNames } from '@/words/eventLine';
 import { workOf } from '@/work/bench/shopDurations';
 import { Choice } from '@/ui/Choice';
 import { Disclosure } from '@/ui/Disclosure';
-import { Charts } from '@/ui/LazyCharts';
+import { BarList } from '@/ui/BarList';
 import { Table } from '@/ui/Table';
 import { Txt } from '@/ui/Txt';
-import { digits, day, percent } from '@/words/units';
+import { day, digits, monthName, percent } from '@/words/units';
 import type { MoneyScreenState } from './useMoneyScreen';
 import { t } from '@/words/money';
 
@@ -23,7 +20,7 @@ export function Months({ here: { last, money, over, quoted, months, width, curre
     <>
       <Txt strong size="xl" level={2} testID="monthNow">
         {t('stayOf', {
-          at: format(last.at, 'MMMM'),
+          at: monthName(last.at, 'long'),
           marginMinor: money(last.marginMinor),
           share: share(last.share),
           netMinor: money(last.netMinor),
@@ -32,26 +29,20 @@ export function Months({ here: { last, money, over, quoted, months, width, curre
       <Txt tone="ink2">
         {t('theQuotesHadCountedOnOf', { quotedShare: share(last.quotedShare), over, length: quoted.length })}
       </Txt>
-      <Suspense fallback={<View style={{ height: 190 }} />}>
-        <Charts
-          kind="bars"
-          label={t('marginByMonth', {
-            join: months.map((m) => `${format(m.at, 'MMM')} ${money(m.marginMinor)}`).join(', '),
-          })}
-          names={months.map((m) => format(m.at, 'MMM'))}
-          values={months.map((m) => Math.round(m.marginMinor / 100))}
-          suffix=""
-          width={Math.min(1040, width - 40)}
-        />
-      </Suspense>
+      <BarList
+        label={t('marginByMonth', {
+          join: months.map((m) => `${monthName(m.at)} ${money(m.marginMinor)}`).join(', '),
+        })}
+        bars={months.map((m) => ({ name: monthName(m.at), value: m.marginMinor, text: digits(m.marginMinor / 100) }))}
+      />
       <Table
         label={t('months')}
         columns={[t('month'), 'jobs', t('net', { currency }), t('cost', { currency }), 'stays', 'quoted']}
         rows={months.map((m) => [
-          format(m.at, 'MMM yyyy'),
+          monthName(m.at, 'short', true),
           `${m.jobs}${m.free ? ` (${m.free})` : ''}`,
-          (m.netMinor / 100).toFixed(0),
-          (m.costMinor / 100).toFixed(0),
+          digits(m.netMinor / 100),
+          digits(m.costMinor / 100),
           `${share(m.share)}`,
           share(m.quotedShare),
         ])}
@@ -102,7 +93,7 @@ export function Outcomes({ here: { sort, setSort, list, money } }: { here: Money
                 [
                   t('minutes'),
                   o.quoted ? String(o.quoted.minutes) : '–',
-                  o.measured ? o.minutes.toFixed(0) : t('notMeasured', { toFixed: digits(o.minutes) }),
+                  o.measured ? digits(o.minutes) : t('notMeasured', { toFixed: digits(o.minutes) }),
                 ],
                 [t('cost2'), o.quoted ? money(o.quoted.costMinor) : '–', money(o.margin.costMinor)],
                 [t('stays'), o.quoted ? share(o.quoted.margin) : '–', share(o.margin.share)],

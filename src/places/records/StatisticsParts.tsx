@@ -9,6 +9,7 @@ import { rowOf, WhyRows } from '@/bench-kit/Why';
 import { breakWeight } from '@/core/intake/routeFigures';
 import { Choice } from '@/ui/Choice';
 import { Disclosure } from '@/ui/Disclosure';
+import { BarList } from '@/ui/BarList';
 import { Charts } from '@/ui/LazyCharts';
 import { Table } from '@/ui/Table';
 import { Txt } from '@/ui/Txt';
@@ -91,29 +92,27 @@ export function Filters({
 }
 
 /** Minutes of each stage against plan. */
-export function MinutesOfStages({ here: { minutes, chartWidth } }: { here: StatisticsScreenState }) {
+export function MinutesOfStages({ here: { minutes } }: { here: StatisticsScreenState }) {
   return minutes.length ? (
     <>
-      <Suspense fallback={<View style={{ height: 190 }} />}>
-        <Charts
-          kind="bars"
-          label={t('minutesInTheMiddle', {
-            join: minutes.map((m) => `${stageName(m.stage)} ${digits(m.medianMin)}`).join(', '),
-          })}
-          names={minutes.map((m) => stageName(m.stage).split(' ')[0]!)}
-          values={minutes.map((m) => Number(m.medianMin.toFixed(1)))}
-          suffix=""
-          width={chartWidth}
-        />
-      </Suspense>
+      <BarList
+        label={t('minutesInTheMiddle', {
+          join: minutes.map((m) => `${stageName(m.stage)} ${digits(m.medianMin)}`).join(', '),
+        })}
+        bars={minutes.map((m) => ({
+          name: stageName(m.stage),
+          value: m.medianMin,
+          text: `${digits(m.medianMin)} min`,
+        }))}
+      />
       <Table
         label={t('minutesOfEachStage')}
         columns={[t('stage'), t('middleMin'), t('n4Of5Min'), t('ofPlan'), 'jobs']}
         rows={minutes.map((m) => [
           stageName(m.stage),
-          m.medianMin.toFixed(1),
-          m.p80Min.toFixed(1),
-          m.overrun ? `× ${m.overrun.ratio.toFixed(2)}` : '–',
+          digits(m.medianMin, 1),
+          digits(m.p80Min, 1),
+          m.overrun ? `× ${digits(m.overrun.ratio, 2)}` : '–',
           String(m.n),
         ])}
         marked={minutes.flatMap((m, i) => (m.stands ? [i] : []))}
@@ -127,7 +126,7 @@ export function MinutesOfStages({ here: { minutes, chartWidth } }: { here: Stati
               ? [
                   [
                     stageName(m.stage),
-                    `× ${m.overrun.ratio.toFixed(2)}`,
+                    `× ${digits(m.overrun.ratio, 2)}`,
                     m.overrun.n > 1
                       ? t('to', { toFixed: digits(m.overrun.low, 2), toFixed2: digits(m.overrun.high, 2) })
                       : t('oneJob'),
@@ -262,12 +261,10 @@ export function LearningCurve({
           </Txt>
           <Suspense fallback={<View style={{ height: 190 }} />}>
             <Charts
-              kind="lines"
               label={t('minutesOfJobAfterJob', { join: curve.minutes.map((m) => digits(m)).join(', ') })}
               names={curve.minutes.map((_, i) => String(i + 1))}
               values={curve.minutes.map((m) => Number(m.toFixed(1)))}
               other={curve.minutes.map((_, i) => Number(wrightAt(curve.curve, i + 1).toFixed(1)))}
-              suffix=" min"
               width={chartWidth}
             />
           </Suspense>
@@ -275,7 +272,7 @@ export function LearningCurve({
             <Table
               label={t('minutesOfJobAfterJob2')}
               columns={[t('job'), t('tookMin'), t('curveMin')]}
-              rows={curve.minutes.map((m, i) => [String(i + 1), m.toFixed(1), wrightAt(curve.curve, i + 1).toFixed(1)])}
+              rows={curve.minutes.map((m, i) => [String(i + 1), digits(m, 1), digits(wrightAt(curve.curve, i + 1), 1)])}
             />
             <Txt size="s" tone="ink2">
               {t('tT1NBWright1936')}

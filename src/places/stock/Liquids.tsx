@@ -1,3 +1,4 @@
+import { digits as inDigits } from '@/words/units';
 import { View } from 'react-native';
 
 import { firstOut } from '@/core/stock/firstOut';
@@ -81,8 +82,8 @@ function LiquidRow({
       <Txt strong>{told(l.name)}</Txt>
       <Txt size="s" tone={left <= 0 || expired(l, now) ? 'caution' : 'ink2'}>
         {expired(l, now)
-          ? t('mlLeftByTheLogNone', { toFixed: left.toFixed(2) })
-          : t('mlLeftByTheLog', { toFixed: left.toFixed(2) })}
+          ? t('mlLeftByTheLogNone', { toFixed: inDigits(left, 2) })
+          : t('mlLeftByTheLog', { toFixed: inDigits(left, 2) })}
       </Txt>
       <Lots
         name={l.name}
@@ -92,7 +93,7 @@ function LiquidRow({
         now={now}
         digits={1}
         pack={l.tubeMl}
-        onChange={(next, what, note) =>
+        onChange={(next, what, lot) =>
           onChange({
             liquids: s.liquids.map((x) =>
               x.id === l.id ? { ...x, tubes: next, leftMl: quantityOf(next), countedAt: nowMs() } : x,
@@ -102,7 +103,8 @@ function LiquidRow({
               what,
               before: Number(left.toFixed(2)),
               after: Number(quantityOf(next).toFixed(2)),
-              note,
+              lot,
+              note: '',
             }),
           })
         }

@@ -1,9 +1,9 @@
-import { format } from 'date-fns/format';
+import { dayMonth, dayMonthYear, digits as inDigits } from '@/words/units';
 import { useState } from 'react';
 import { View } from 'react-native';
 
 import { goodUntil } from '@/core/stock/firstOut';
-import type { Lot } from '@/model/settings';
+import type { Lot, StockMove } from '@/model/settings';
 import { newId } from '@/store/ids';
 import { Button } from '@/ui/Button';
 import { NumberField } from '@/ui/NumberField';
@@ -23,17 +23,17 @@ interface LotsProps {
   digits: number;
   /** size of a new one */
   pack: number;
-  onChange: (lots: Lot[], what: 'counted' | 'scrapped' | 'arrived', note: string) => void;
+  onChange: (lots: Lot[], what: 'counted' | 'scrapped' | 'arrived', lot: NonNullable<StockMove['lot']>) => void;
 }
 
 /** Tubes or packets with their dates: what goes off first is taken first. */
 export function Lots({ name, unit, lots, next, now, digits, pack, onChange }: LotsProps) {
   const [open, setOpen] = useState<string | null>(null);
-  const put = (id: string, c: Partial<Lot>, note: string) =>
+  const put = (id: string, c: Partial<Lot>, change: NonNullable<StockMove['lot']>['change']) =>
     onChange(
       lots.map((l) => (l.id === id ? { ...l, ...c } : l)),
       'counted',
-      note,
+      { id, change },
     );
   const sorted = [...lots].sort((a, b) => goodUntil(a) - goodUntil(b));
   return (
@@ -51,41 +51,41 @@ export function Lots({ name, unit, lots, next, now, digits, pack, onChange }: Lo
                       ? l.id === next
                         ? t('pastItsDateTakeThisOne', {
                             id: l.id,
-                            digits: l.qty.toFixed(digits),
+                            digits: inDigits(l.qty, digits),
                             unit,
-                            part: l.openedAt === null ? '' : t('openSince', { openedAt: format(l.openedAt, 'd MMM') }),
-                            until: format(until, 'd MMM'),
+                            part: l.openedAt === null ? '' : t('openSince', { openedAt: dayMonth(l.openedAt) }),
+                            until: dayMonth(until),
                           })
                         : t('pastItsDate', {
                             id: l.id,
-                            digits: l.qty.toFixed(digits),
+                            digits: inDigits(l.qty, digits),
                             unit,
-                            part: l.openedAt === null ? '' : t('openSince', { openedAt: format(l.openedAt, 'd MMM') }),
-                            until: format(until, 'd MMM'),
+                            part: l.openedAt === null ? '' : t('openSince', { openedAt: dayMonth(l.openedAt) }),
+                            until: dayMonth(until),
                           })
                       : l.id === next
                         ? t('goodUntilTakeThisOne', {
                             id: l.id,
-                            digits: l.qty.toFixed(digits),
+                            digits: inDigits(l.qty, digits),
                             unit,
-                            part: l.openedAt === null ? '' : t('openSince', { openedAt: format(l.openedAt, 'd MMM') }),
-                            until: format(until, 'd MMM yyyy'),
+                            part: l.openedAt === null ? '' : t('openSince', { openedAt: dayMonth(l.openedAt) }),
+                            until: dayMonthYear(until),
                           })
                         : t('goodUntil', {
                             id: l.id,
-                            digits: l.qty.toFixed(digits),
+                            digits: inDigits(l.qty, digits),
                             unit,
-                            part: l.openedAt === null ? '' : t('openSince', { openedAt: format(l.openedAt, 'd MMM') }),
-                            until: format(until, 'd MMM yyyy'),
+                            part: l.openedAt === null ? '' : t('openSince', { openedAt: dayMonth(l.openedAt) }),
+                            until: dayMonthYear(until),
                           })
                     : l.id === next
                       ? t('takeThisOne', {
                           id: l.id,
-                          digits: l.qty.toFixed(digits),
+                          digits: inDigits(l.qty, digits),
                           unit,
-                          part: l.openedAt === null ? '' : t('openSince', { openedAt: format(l.openedAt, 'd MMM') }),
+                          part: l.openedAt === null ? '' : t('openSince', { openedAt: dayMonth(l.openedAt) }),
                         })
-                      : `${l.id}: ${l.qty.toFixed(digits)} ${unit}${l.openedAt === null ? '' : t('openSince', { openedAt: format(l.openedAt, 'd MMM') })}`}
+                      : `${l.id}: ${inDigits(l.qty, digits)} ${unit}${l.openedAt === null ? '' : t('openSince', { openedAt: dayMonth(l.openedAt) })}`}
                 </Txt>
                 <Button
                   kind="small"
@@ -103,7 +103,7 @@ export function Lots({ name, unit, lots, next, now, digits, pack, onChange }: Lo
                     high={10000}
                     digits={digits}
                     value={Number(l.qty.toFixed(digits))}
-                    onCommit={(qty) => put(l.id, { qty }, t('counted', { id: l.id }))}
+                    onCommit={(qty) => put(l.id, { qty }, 'qty')}
                   />
                   <NumberField
                     label={t('ofIsGoodFor', { id: l.id, name })}
@@ -111,7 +111,7 @@ export function Lots({ name, unit, lots, next, now, digits, pack, onChange }: Lo
                     low={0}
                     high={3650}
                     value={l.expiresAt === null ? null : Math.max(0, Math.ceil((l.expiresAt - now) / day))}
-                    onCommit={(v) => put(l.id, { expiresAt: now + v * day }, t('date', { id: l.id }))}
+                    onCommit={(v) => put(l.id, { expiresAt: now + v * day }, 'date')}
                   />
                   <NumberField
                     label={t('ofOnceOpenIsGoodFor', { id: l.id, name })}
@@ -119,16 +119,14 @@ export function Lots({ name, unit, lots, next, now, digits, pack, onChange }: Lo
                     low={0}
                     high={3650}
                     value={l.openLifeDays}
-                    onCommit={(v) => put(l.id, { openLifeDays: v }, t('openLife', { id: l.id }))}
+                    onCommit={(v) => put(l.id, { openLifeDays: v }, 'openLife')}
                   />
                   <View className="flex-row gap-2">
                     <View className="flex-1">
                       <Button
                         kind="small"
                         label={l.openedAt === null ? t('isOpenFromToday', { id: l.id }) : t('isNotOpen', { id: l.id })}
-                        onPress={() =>
-                          put(l.id, { openedAt: l.openedAt === null ? now : null }, t('open', { id: l.id }))
-                        }
+                        onPress={() => put(l.id, { openedAt: l.openedAt === null ? now : null }, 'open')}
                       />
                     </View>
                     <View className="flex-1">
@@ -140,7 +138,7 @@ export function Lots({ name, unit, lots, next, now, digits, pack, onChange }: Lo
                           onChange(
                             lots.filter((x) => x.id !== l.id),
                             'scrapped',
-                            t('thrownAway', { id: l.id }),
+                            { id: l.id, change: 'gone' },
                           );
                         }}
                       />
@@ -158,12 +156,13 @@ export function Lots({ name, unit, lots, next, now, digits, pack, onChange }: Lo
           label={unit === 'ml' ? t('anotherTubeOfMl', { pack }) : t('anotherPacketOfOne')}
           say={unit === 'ml' ? t('anotherTubeOfMl2', { pack, name }) : t('anotherPacketOfOne2', { name })}
           disabled={lots.length >= 40}
-          onPress={() =>
+          onPress={() => {
+            const id = newId().slice(0, 5);
             onChange(
               [
                 ...lots,
                 {
-                  id: newId().slice(0, 5),
+                  id,
                   qty: pack,
                   expiresAt: null,
                   openedAt: null,
@@ -171,9 +170,9 @@ export function Lots({ name, unit, lots, next, now, digits, pack, onChange }: Lo
                 },
               ],
               'arrived',
-              t('aNewLot'),
-            )
-          }
+              { id, change: 'new' },
+            );
+          }}
         />
       </View>
     </View>

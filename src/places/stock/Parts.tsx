@@ -107,7 +107,7 @@ export function Parts({ settings: s, stock, advice, now, onChange }: PartsProps)
                   put(
                     p,
                     { onOrder: [...p.onOrder, { id: newId().slice(0, 12), qty, at: nowMs(), dueAt }].slice(-20) },
-                    { item: p.id, what: 'ordered', before: have, after: have, note: t('pieces', { qty }) },
+                    { item: p.id, what: 'ordered', before: have, after: have, count: qty, note: '' },
                   )
                 }
               />
@@ -121,13 +121,14 @@ export function Parts({ settings: s, stock, advice, now, onChange }: PartsProps)
                 now={now}
                 digits={0}
                 pack={1}
-                onChange={(next, what, note) =>
+                onChange={(next, what, lot) =>
                   put(p, rebase(next.map((l) => ({ ...l, qty: Math.round(l.qty) }))), {
                     item: p.id,
                     what,
                     before: have,
                     after: Math.round(quantityOf(next)),
-                    note,
+                    lot,
+                    note: '',
                   })
                 }
               />

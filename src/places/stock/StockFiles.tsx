@@ -14,7 +14,7 @@ import { Txt } from '@/ui/Txt';
 import { stamp } from '@/words/units';
 import { nowMs } from '@/store/clock';
 import { stockOf } from '@/workers/filesClient';
-import { moveWords, withMove } from './moves';
+import { moveWords, noteOf, withMove } from './moves';
 import { t } from '@/words/stock';
 
 interface StockFilesProps {
@@ -41,7 +41,7 @@ export function StockFiles({ settings: s, stock, onChange }: StockFilesProps) {
           what: 'imported',
           before: null,
           after: r.lines,
-          note: t('lines', { lines: r.lines }),
+          note: '',
         }),
       };
       const checked = checkSettings({ ...s, ...change });
@@ -75,8 +75,8 @@ export function StockFiles({ settings: s, stock, onChange }: StockFilesProps) {
         .map((m) => (
           <Txt key={m.id} size="s">
             {m.before === null
-              ? `${stamp(m.at)} ${m.who}: ${m.item} ${moveWords[m.what]}${m.note ? ` (${m.note})` : ''}`
-              : m.note
+              ? `${stamp(m.at)} ${m.who}: ${m.item} ${moveWords[m.what]}${noteOf(m) ? ` (${noteOf(m)})` : ''}`
+              : noteOf(m)
                 ? t('to', {
                     at: stamp(m.at),
                     who: m.who,
@@ -84,7 +84,7 @@ export function StockFiles({ settings: s, stock, onChange }: StockFilesProps) {
                     what: moveWords[m.what],
                     before: m.before,
                     after: m.after,
-                    note: m.note,
+                    note: noteOf(m),
                   })
                 : t('to2', {
                     at: stamp(m.at),

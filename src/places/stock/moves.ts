@@ -10,9 +10,15 @@ export const withMove = (s: Settings, m: Omit<StockMove, 'id' | 'at' | 'who'>, a
   [...s.stockMoves, { ...m, id: newId().slice(0, 16), at, who: s.person }].slice(-most);
 
 export const moveWords: Record<StockMove['what'], string> = {
-  counted: 'counted',
-  ordered: 'ordered',
-  arrived: 'arrived',
+  get counted() {
+    return t('wasCounted');
+  },
+  get ordered() {
+    return t('wasOrdered');
+  },
+  get arrived() {
+    return t('hasArrived');
+  },
   get scrapped() {
     return t('thrownAway2');
   },
@@ -20,3 +26,26 @@ export const moveWords: Record<StockMove['what'], string> = {
     return t('readInFromAFile');
   },
 };
+
+/** What of it changed, in words. Entries of before codes hold it as text, in the language of that day. */
+export function noteOf(m: StockMove): string {
+  if (m.note) return m.note;
+  if (m.what === 'imported') return t('lines', { lines: m.after });
+  if (m.count !== undefined) return t('pieces', { qty: m.count });
+  if (!m.lot) return '';
+  const { id } = m.lot;
+  switch (m.lot.change) {
+    case 'qty':
+      return t('counted', { id });
+    case 'date':
+      return t('date', { id });
+    case 'openLife':
+      return t('openLife', { id });
+    case 'open':
+      return t('open', { id });
+    case 'gone':
+      return t('thrownAway', { id });
+    case 'new':
+      return t('aNewLot');
+  }
+}

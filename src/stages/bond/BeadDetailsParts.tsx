@@ -4,7 +4,7 @@ import { Choice } from '@/ui/Choice';
 import { NumberField } from '@/ui/NumberField';
 import { LengthField, TempField } from '@/ui/QuantityField';
 import { Txt } from '@/ui/Txt';
-import { length, percent } from '@/words/units';
+import { digits as inDigits, length, percent } from '@/words/units';
 import type { BeadDetailsState } from './useBeadDetails';
 import { t } from '@/words/bond';
 
@@ -127,14 +127,14 @@ export function BeadNumbers({ here: { bead, s, picks } }: { here: BeadDetailsSta
       <Txt size="s">
         {bead.bead.fillsGaps
           ? t('laidMmAStrandThickA', {
-              toFixed: bead.bead.sectionMm2.toFixed(3),
+              toFixed: inDigits(bead.bead.sectionMm2, 3),
               strandDiaMm: length(bead.bead.strandDiaMm, s, 2),
               bondMinMm: length(bead.bead.bondMinMm, s, 2),
               bondMaxMm: length(bead.bead.bondMaxMm, s, 2),
               dryFill: percent(bead.bead.dryFill),
             })
           : t('laidMmAStrandThickA2', {
-              toFixed: bead.bead.sectionMm2.toFixed(3),
+              toFixed: inDigits(bead.bead.sectionMm2, 3),
               strandDiaMm: length(bead.bead.strandDiaMm, s, 2),
               bondMinMm: length(bead.bead.bondMinMm, s, 2),
               bondMaxMm: length(bead.bead.bondMaxMm, s, 2),
@@ -175,13 +175,13 @@ export function BeadNumbers({ here: { bead, s, picks } }: { here: BeadDetailsSta
             ? t('linesInStrokeMlEachWide', {
                 lines: bead.fill.lines,
                 length: bead.fill.strokes.length,
-                toFixed: bead.fillMl.toFixed(2),
+                toFixed: inDigits(bead.fillMl, 2),
                 coverage: length(picks.coverage * picks.pitchMm, s, 1),
               })
             : t('linesInStrokesMlEachWide', {
                 lines: bead.fill.lines,
                 length: bead.fill.strokes.length,
-                toFixed: bead.fillMl.toFixed(2),
+                toFixed: inDigits(bead.fillMl, 2),
                 coverage: length(picks.coverage * picks.pitchMm, s, 1),
               })}
         </Txt>
@@ -190,7 +190,7 @@ export function BeadNumbers({ here: { bead, s, picks } }: { here: BeadDetailsSta
         <Txt
           size="s"
           tone={bead.dots.figures.touching ? 'caution' : 'ink'}
-        >{`${t('dotsOfLMlEachSpreads', { length: bead.dots.at.length, toFixed: bead.dots.figures.ulPerDot.toFixed(1), toFixed2: bead.fillMl.toFixed(2), discRadiusMm: length(2 * bead.dots.figures.discRadiusMm, s, 1) })}${bead.dots.figures.touching ? ` ${t('theyTouchAirIsShutIn')}` : ''}`}</Txt>
+        >{`${t('dotsOfLMlEachSpreads', { length: bead.dots.at.length, toFixed: inDigits(bead.dots.figures.ulPerDot, 1), toFixed2: inDigits(bead.fillMl, 2), discRadiusMm: length(2 * bead.dots.figures.discRadiusMm, s, 1) })}${bead.dots.figures.touching ? ` ${t('theyTouchAirIsShutIn')}` : ''}`}</Txt>
       ) : null}
     </>
   ) : null;

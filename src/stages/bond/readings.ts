@@ -7,7 +7,7 @@ import { moistureFigures } from '@/core/cure/laws';
 import type { Settings } from '@/model/settings';
 import { rowOf, type WhyRow } from '@/bench-kit/Why';
 import type { ReadingItem } from '@/ui/Readings';
-import { digits, clock, length } from '@/words/units';
+import { clock, digits, length } from '@/words/units';
 import type { BondWork, TapeWork } from '@/work/bond/bondWork';
 import type { BeadWork } from '@/work/bond/beadWork';
 import { t as tr } from '@/words/bond';
@@ -43,13 +43,13 @@ export const ringReadings = (w: BondWork): ReadingItem[] => [
 export const beadReadings = (b: BeadWork, c: BondingMethodChoice, units: Units): ReadingItem[] => [
   {
     id: 'ml',
-    value: `${b.ml.toFixed(2)} ml`,
+    value: `${digits(b.ml, 2)} ml`,
     label: tr('ofMlLikeItLeft', { toFixed: digits(b.leftMl, 1), jobsPerTube: b.bead.jobsPerTube }),
     tone: b.ml > b.leftMl || b.bead.jobsPerTube < 2 ? 'caution' : 'ink',
   },
   {
     id: 'speed',
-    value: `${b.bead.feedMmS.toFixed(1)} mm/s`,
+    value: `${digits(b.bead.feedMmS, 1)} mm/s`,
     label: tr('nOnThePlunger', { totalS: clock(b.pace.totalS), plungerN: Math.round(b.bead.plungerN) }),
     tone: b.bead.plungerN > beadFigures.plungerN.value * 1.01 ? 'caution' : 'ink',
   },

@@ -21,7 +21,7 @@ export function useJointActions(job: JobState, { work, best, school, bead, picks
       },
       computed: work.choices.map((c) => ({ school: c.school.id, cost: c.cost, readyH: c.readyH, blocks: c.blocks })),
       chosen: school,
-      ...(school !== best.school.id ? { because: t('anotherWayWasChosenOnThe') } : {}),
+      ...(school !== best.school.id ? { because: 'otherWayNoReason' } : {}),
     }),
     {
       type: 'bonded',

@@ -6,7 +6,7 @@ import { camerasTested, lacking, lensWork } from '@/work/lift/lensJob';
 import { useGoOn } from '@/bench-kit/useGoOn';
 import { useSettings } from '@/store/shop';
 import { useAlarm, useAwake } from '@/ui/alarm';
-import { length, percent, spoken } from '@/words/units';
+import { clock, length, percent, spoken } from '@/words/units';
 import { useNow } from '@/bench-kit/useNow';
 import { t } from '@/words/bond';
 

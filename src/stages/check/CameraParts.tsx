@@ -28,7 +28,7 @@ export function CameraReadings({ here: { sharp, flare, view } }: { here: CameraS
       items={[
         {
           id: 'sharp',
-          value: sharp ? `${sharp.ratio.toFixed(2)} ×` : '–',
+          value: sharp ? `${digits(sharp.ratio, 2)} ×` : '–',
           label: sharp
             ? t('sharpnessTo', { toFixed: digits(sharp.low, 2), toFixed2: digits(sharp.high, 2) })
             : t('sharpnessAfterAgainstBefore'),
@@ -36,7 +36,7 @@ export function CameraReadings({ here: { sharp, flare, view } }: { here: CameraS
         },
         {
           id: 'flare',
-          value: flare ? `${(100 * flare.added).toFixed(1)} %` : '–',
+          value: flare ? `${digits(100 * flare.added, 1)} %` : '–',
           label: flare
             ? t('ofWhiteAddedInTheBlack', {
                 toFixed: digits(200 * flare.u, 1),

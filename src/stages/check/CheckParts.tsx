@@ -13,7 +13,7 @@ import { Button } from '@/ui/Button';
 import { Disclosure } from '@/ui/Disclosure';
 import { Numbers, Soundings } from '@/ui/plan/layers';
 import { Readings } from '@/ui/Readings';
-import { length, percent } from '@/words/units';
+import { digits, length, percent } from '@/words/units';
 import { RegisterParts } from './RegisterParts';
 import { SignOff } from './SignOff';
 import type { PlanSize } from '@/bench-kit/StageShell';
@@ -21,7 +21,7 @@ import type { CheckStageState } from './useCheckStage';
 import { t } from '@/words/check';
 
 const signed = (mm: number, u: { length: 'mm' | 'in'; temperature: 'C' | 'F' }) => {
-  const v = u.length === 'mm' ? mm.toFixed(2) : (mm / 25.4).toFixed(4);
+  const v = u.length === 'mm' ? digits(mm, 2) : digits(mm / 25.4, 4);
   return (mm > 0 ? '+' : '') + v.replace(/^(-?)0/, '$1');
 };
 

@@ -1,3 +1,4 @@
+import { digits as inDigits } from '@/words/units';
 import { View } from 'react-native';
 
 import { ratioFigures } from '@/core/seal/compare';
@@ -82,7 +83,7 @@ export function SealReadings({ here: { result, units } }: { here: SealScreenStat
           label: result
             ? t('paMSAt1Kpa', {
                 toExponential: (2 * result.uLeak).toExponential(0),
-                toFixed: units!.sccm20C.toFixed(2),
+                toFixed: inDigits(units!.sccm20C, 2),
               })
             : t('leakAt1KpaPaM'),
           ...(result?.verdict === 'above' ? { tone: 'caution' as const } : {}),
@@ -180,26 +181,26 @@ export function SealFindings({ here: { seal, suspectLine, result } }: { here: Se
               ? t('pressesPa', {
                   k,
                   kind: pressWords[seal.press[k].kind],
-                  toFixed: seal.press[k].amplitudePa.toFixed(0),
+                  toFixed: inDigits(seal.press[k].amplitudePa),
                 })
               : seal.press[k].tauS > 20
                 ? t('pressesPaLongerThan20S', {
                     k,
                     kind: pressWords[seal.press[k].kind],
-                    toFixed: seal.press[k].amplitudePa.toFixed(0),
+                    toFixed: inDigits(seal.press[k].amplitudePa),
                   })
                 : t('pressesPaAboutS', {
                     k,
                     kind: pressWords[seal.press[k].kind],
-                    toFixed: seal.press[k].amplitudePa.toFixed(0),
-                    toFixed2: seal.press[k].tauS.toFixed(0),
+                    toFixed: inDigits(seal.press[k].amplitudePa),
+                    toFixed2: inDigits(seal.press[k].tauS),
                   })}
           </Txt>
         ) : null,
       )}
       {result?.channel ? (
         <Txt size="s" tone="ink2">
-          {t('asOneRoundHoleItWould', { toFixed: (result.channel.diameterM * 1e6).toFixed(0) })}
+          {t('asOneRoundHoleItWould', { toFixed: inDigits(result.channel.diameterM * 1e6) })}
         </Txt>
       ) : null}
     </>
@@ -240,7 +241,7 @@ export function SealWhy({ here: { job, r, seal, press } }: { here: SealScreenSta
       notes={[
         t('thePressureInALeakyClosed'),
         t('aDeviceThatBreathesThroughA'),
-        t('freeVolumeTakenAsMl', { toFixed: (freeVolumeM3(job) * 1e6).toFixed(1) }),
+        t('freeVolumeTakenAsMl', { toFixed: inDigits(freeVolumeM3(job) * 1e6, 1) }),
       ]}
       rows={[
         rowOf(t('freeShareOfTheOuterVolume'), sealFigures.freeShare, ''),

@@ -4,7 +4,7 @@ import { crumbState, type CrumbInput } from '@/core/clean/crumb';
 import { Disclosure } from '@/ui/Disclosure';
 import { NumberField } from '@/ui/NumberField';
 import { Txt } from '@/ui/Txt';
-import { length, lengthValue, typedToMm } from '@/words/units';
+import { digits as inDigits, length, lengthValue, typedToMm } from '@/words/units';
 import { t } from '@/words/clean';
 
 /** What one crumb of a given height does to the glass over it. */
@@ -35,7 +35,7 @@ export function Crumb({ input, units }: { input: CrumbInput; units: Parameters<t
                 liftMm: length(s.liftMm, units, 2),
                 stressMPa: Math.round(s.stressMPa),
                 lastingMPa: Math.round(s.lastingMPa),
-                toFixed: s.margin.toFixed(1),
+                toFixed: inDigits(s.margin, 1),
               })}
       </Txt>
     </Disclosure>

@@ -52,7 +52,7 @@ export function useCureStage({ job }: { job: JobState }) {
         inputs: { air: cure.steps[0], bondMm: cure.bondMm, kind: cure.kind },
         computed: { clocks: cure.clocks, ways: ways.map((w) => ({ id: w.id, against: w.against })) },
         chosen: way.id,
-        ...(way !== ways[0] ? { because: t('anotherWayWasChosenOnThe') } : {}),
+        ...(way !== ways[0] ? { because: 'otherWayNoReason' } : {}),
       }),
       // the air of the beginning stands in the log: a figure of the shop that is changed later does not change it
       { type: 'ambient', tempC: job.ambientC ?? settings.roomC, rh: settings.humidity },

@@ -16,7 +16,7 @@ import type { CoverSlice } from '@/model/stages/cover';
 import { heatCount } from '@/model/stages/heat';
 import type { Settings } from '@/model/settings';
 import { capital } from '@/words/capital';
-import { digits, dayTime, length, percent, price } from '@/words/units';
+import { dayTime, digits, length, percent, price } from '@/words/units';
 import { t } from '@/words/handover';
 
 export interface SheetSection {
@@ -172,7 +172,7 @@ function measuredLines(job: JobState, settings: Settings): string[] {
           ]
         : []),
       ...(c.flare
-        ? [`${flareWords[c.flare.verdict]}, ${(100 * c.flare.added).toFixed(1)} ± ${(200 * c.flare.u).toFixed(1)} %`]
+        ? [`${flareWords[c.flare.verdict]}, ${digits(100 * c.flare.added, 1)} ± ${digits(200 * c.flare.u, 1)} %`]
         : []),
       ...(c.seat ? [c.seat.seated && c.seat.concentric ? t('coverIsCentred') : t('coverDoesNotSitAsIt')] : []),
     ];

@@ -7,7 +7,7 @@ import { Disclosure } from '@/ui/Disclosure';
 import { NumberField } from '@/ui/NumberField';
 import { Signature } from '@/ui/SignPad';
 import { Txt } from '@/ui/Txt';
-import { dayTime } from '@/words/units';
+import { dayTime, digits as inDigits } from '@/words/units';
 import { validDays } from './useQuoteReady';
 import type { QuoteReadyState } from './useQuoteReady';
 import { t as tr } from '@/words/intake';
@@ -148,13 +148,13 @@ export function PriceLines({ here: { row, money, settings } }: { here: QuoteRead
       <Txt size="s" tone="ink2">
         {settings.money.offMinor
           ? tr('ofTheNetPriceOfStay', {
-              toFixed: (100 * (1 - row.costMinor / row.netMinor)).toFixed(1),
+              toFixed: inDigits(100 * (1 - row.costMinor / row.netMinor), 1),
               netMinor: money(row.netMinor),
               stepMinor: money(settings.money.stepMinor),
               offMinor: money(settings.money.offMinor),
             })
           : tr('ofTheNetPriceOfStay2', {
-              toFixed: (100 * (1 - row.costMinor / row.netMinor)).toFixed(1),
+              toFixed: inDigits(100 * (1 - row.costMinor / row.netMinor), 1),
               netMinor: money(row.netMinor),
               stepMinor: money(settings.money.stepMinor),
             })}

@@ -19,7 +19,7 @@ import { Choice } from '@/ui/Choice';
 import { Disclosure } from '@/ui/Disclosure';
 import { NumberField } from '@/ui/NumberField';
 import { Txt } from '@/ui/Txt';
-import { lengthValue, temp, tempNumber, typedToC, typedToMm } from '@/words/units';
+import { digits as inDigits, lengthValue, temp, tempNumber, typedToC, typedToMm } from '@/words/units';
 import { t } from '@/words/lift';
 
 const familyOf = (o: Seen) => adhesiveRecord(o.adhesive).name;
@@ -44,11 +44,11 @@ export function GaveWay({ job, lift, arcC }: { job: JobState; lift: Pick<LiftSta
     const { easyC } = liftThresholds({ ...lift.case, adhesive });
     return u === undefined
       ? easyC === null
-        ? t('neverEasy', { toFixed: value.toFixed(2) })
-        : t('easyFrom', { toFixed: value.toFixed(2), easyC: temp(easyC, units) })
+        ? t('neverEasy', { toFixed: inDigits(value, 2) })
+        : t('easyFrom', { toFixed: inDigits(value, 2), easyC: temp(easyC, units) })
       : easyC === null
-        ? t('neverEasy2', { toFixed: value.toFixed(2), toFixed2: u.toFixed(2) })
-        : t('easyFrom2', { toFixed: value.toFixed(2), toFixed2: u.toFixed(2), easyC: temp(easyC, units) });
+        ? t('neverEasy2', { toFixed: inDigits(value, 2), toFixed2: inDigits(u, 2) })
+        : t('easyFrom2', { toFixed: inDigits(value, 2), toFixed2: inDigits(u, 2), easyC: temp(easyC, units) });
   };
   const save = async () => {
     if (lifted === null) return;

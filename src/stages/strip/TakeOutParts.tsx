@@ -11,7 +11,7 @@ import { Disclosure } from '@/ui/Disclosure';
 import { NumberField } from '@/ui/NumberField';
 import { Readings } from '@/ui/Readings';
 import { Txt } from '@/ui/Txt';
-import { lengthValue, typedToMm } from '@/words/units';
+import { digits as inDigits, lengthValue, typedToMm } from '@/words/units';
 import { CellRule } from './CellRule';
 import { nearestHole, StripPicture } from './StripPicture';
 import { specText } from './words';
@@ -179,10 +179,10 @@ export function TakeOutWhy({ here: { job, work } }: { here: TakeOutState }) {
       notes={[
         work.removal
           ? work.removal.exact
-            ? t('theFewestMinutesThatReachIt', { toFixed: work.removal.cost.toFixed(1) })
+            ? t('theFewestMinutesThatReachIt', { toFixed: inDigits(work.removal.cost, 1) })
             : t('aboutMinutesNoOrderIsUnder', {
-                toFixed: work.removal.cost.toFixed(1),
-                toFixed2: work.removal.bound.toFixed(1),
+                toFixed: inDigits(work.removal.cost, 1),
+                toFixed2: inDigits(work.removal.bound, 1),
               })
           : t('noOrderACircle'),
         t('whatLiesOverWhatComesFrom'),

@@ -59,4 +59,6 @@ export default {
   cold: 'cold',
   pass: 'pass',
   notDecided: 'not decided',
+  otherWayNoReason: 'another way was chosen on the screen; no reason was given',
+  dragged: 'dragged',
 } as const;

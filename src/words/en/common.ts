@@ -51,4 +51,5 @@ export default {
   chanceUnder: 'under 1 in {{of}}',
   chanceSure: 'almost surely',
   chanceOf: '{{n}} in {{of}}',
+  allowedRange: '{{low}} to {{high}} {{unit}}',
 } as const;

@@ -92,7 +92,6 @@ export default {
   youMaySwitchItOnNo: 'You may switch it on. No wireless charging before the full bond: the coil warms the joint.',
   clipsWithPaddedJawsNoneOver:
     'Clips with padded jaws, none over camera, board or the middle of the screen. Too much force cracks the new glass.',
-  anotherWayWasChosenOnThe: 'another way was chosen on the screen; no reason was given',
   clampsOn: 'Clamps on',
   bondItFirst2: 'bond it first',
   itIsHeld: 'It is held',

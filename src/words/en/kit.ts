@@ -113,7 +113,7 @@ export default {
   takeOut: 'Take out: {{what}}',
   bench: 'Bench',
   jobs: 'Jobs',
-  phoneModels: 'Phone models',
+  phones: 'Phones',
   shop: 'Shop',
   places: 'Places',
   screwIsOpen: '{{open}} screw is open',

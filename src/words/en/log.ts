@@ -197,8 +197,6 @@ export default {
   room: 'room {{tempC}}',
   roomHumidity: 'room {{tempC}}, {{rh}} % humidity',
   overrideBecause: 'override {{call}}: {{chosen}}, because {{because}}',
-  override: 'override {{call}}: {{chosen}}',
-  callBecause: 'call {{call}}: {{chosen}}, because {{because}}',
   call: 'call {{call}}: {{chosen}}',
   takenUp: '{{stage}} taken up',
   laidAside: '{{stage}} laid aside',
@@ -290,4 +288,5 @@ export default {
   aJobThatIsNotHere: 'a job that is not here',
   notBefore: 'not before {{wishAt}}',
   freeAgain: 'free again',
+  pinnedAt: 'at {{wishAt}}',
 } as const;

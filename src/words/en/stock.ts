@@ -159,4 +159,7 @@ export default {
   orderHereOrderWhenDownTo:
     '{{name}}: order {{qty}} {{pack}}. Here: {{there}}{{days}}; order when down to {{a}}; more would go off first.',
   orderHereOrderWhenDownTo2: '{{name}}: order {{qty}} {{pack}}. Here: {{there}}{{days}}; order when down to {{a}}.',
+  wasCounted: 'counted',
+  wasOrdered: 'ordered',
+  hasArrived: 'arrived',
 } as const;

@@ -3,6 +3,8 @@
  * `{x}` stands for whatever is there; what fills it is said in Spanish too.
  */
 export const below: Record<string, string> = {
+  hinge: 'bisagra',
+  front: 'delantera',
   'foam ring': 'anillo de espuma',
   'flexible contact adhesive': 'pegamento de contacto flexible',
   'strong wide ring of a large cover': 'anillo ancho y fuerte de una tapa grande',

@@ -251,7 +251,6 @@ export default {
   howFastSolventLeavesAt23: 'Rapidez con que se va el disolvente a 23 °C',
   activationEnergy: 'Energía de activación',
   curedFromTheEdgeIn24: 'Curado desde el borde en 24 h',
-  anotherWayWasChosenOnThe: 'se eligió otra forma en la pantalla; no se dio motivo',
   goToCure: 'Ir a Curar',
   laidAndClosed: 'Puesto y cerrado',
   ringLaidAndClosed: 'Anillo puesto y cerrado',

@@ -62,4 +62,6 @@ export default {
   cold: 'frío',
   pass: 'pasa',
   notDecided: 'sin decidir',
+  otherWayNoReason: 'se eligió otra forma en la pantalla; no se dio motivo',
+  dragged: 'arrastrado',
 } satisfies Same<typeof en>;

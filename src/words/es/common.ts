@@ -54,4 +54,5 @@ export default {
   chanceUnder: 'menos de 1 de cada {{of}}',
   chanceSure: 'casi seguro',
   chanceOf: '{{n}} de cada {{of}}',
+  allowedRange: 'de {{low}} a {{high}} {{unit}}',
 } satisfies Same<typeof en>;

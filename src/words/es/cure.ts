@@ -96,7 +96,6 @@ export default {
   youMaySwitchItOnNo: 'Se puede encender. Sin carga inalámbrica hasta la unión completa: la bobina calienta la unión.',
   clipsWithPaddedJawsNoneOver:
     'Clips con protección, ninguno sobre cámara, placa o el centro de la pantalla. Demasiada fuerza rompe el cristal nuevo.',
-  anotherWayWasChosenOnThe: 'se eligió otra forma en la pantalla; no se dio motivo',
   clampsOn: 'Pinzas puestas',
   bondItFirst2: 'primero pega',
   itIsHeld: 'Está sujeto',

@@ -117,7 +117,7 @@ export default {
   takeOut: 'Quitar: {{what}}',
   bench: 'Banco',
   jobs: 'Trabajos',
-  phoneModels: 'Modelos',
+  phones: 'Móviles',
   shop: 'Taller',
   places: 'Sitios',
   screwIsOpen: 'queda {{open}} tornillo',

@@ -200,8 +200,6 @@ export default {
   room: 'sala {{tempC}}',
   roomHumidity: 'sala {{tempC}}, {{rh}} % de humedad',
   overrideBecause: 'excepción {{call}}: {{chosen}}, porque {{because}}',
-  override: 'excepción {{call}}: {{chosen}}',
-  callBecause: 'decisión {{call}}: {{chosen}}, porque {{because}}',
   call: 'decisión {{call}}: {{chosen}}',
   takenUp: '{{stage}} empezado',
   laidAside: '{{stage}} dejado',
@@ -293,4 +291,5 @@ export default {
   aJobThatIsNotHere: 'un trabajo que no está aquí',
   notBefore: 'no antes de {{wishAt}}',
   freeAgain: 'libre otra vez',
+  pinnedAt: 'a las {{wishAt}}',
 } satisfies Same<typeof en>;

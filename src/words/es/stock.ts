@@ -162,4 +162,7 @@ export default {
   orderHereOrderWhenDownTo:
     '{{name}}: pide {{qty}} {{pack}}. Aquí: {{there}}{{days}}; se pide al bajar a {{a}}; más caducaría antes.',
   orderHereOrderWhenDownTo2: '{{name}}: pide {{qty}} {{pack}}. Aquí: {{there}}{{days}}; se pide al bajar a {{a}}.',
+  wasCounted: 'contado',
+  wasOrdered: 'pedido',
+  hasArrived: 'llegado',
 } satisfies Same<typeof en>;
