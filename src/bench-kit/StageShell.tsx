@@ -1,3 +1,4 @@
+import { said } from '@/words/codes';
 import { Link, type Href } from 'expo-router';
 import { useCallback, useState, type ReactNode } from 'react';
 import { Pressable, ScrollView, useWindowDimensions, View } from 'react-native';
@@ -253,7 +254,7 @@ function StageBar({ job, stage }: { job: JobState; stage: StageId }) {
 }
 
 function StageList({ job, stage, onGo }: { job: JobState; stage: StageId; onGo?: () => void }) {
-  const words = { done: 'done', skipped: t('notNeeded'), now: 'now', todo: '' };
+  const words = { done: said('done'), skipped: t('notNeeded'), now: said('now'), todo: '' };
   return (
     <View role="navigation" aria-label={t('stages')}>
       {job.way.map(({ key, stage: id }) => {

@@ -1,3 +1,4 @@
+import { told } from '@/words/told';
 import { useEffect, useRef, useState } from 'react';
 import { View } from 'react-native';
 
@@ -53,7 +54,7 @@ function valueText({ sourced: { value, u }, unit }: WhyRow, units: Pick<Settings
       (v) => number(v * 1.8),
     )} °F`;
   if (unit === 'K' && units.temperature === 'F') return `${both((v) => number(v * 1.8))} °F`;
-  return `${both(number)} ${unit}`.trim();
+  return `${both(number)} ${told(unit)}`.trim();
 }
 
 /** Values with their sources, as the call used them. */

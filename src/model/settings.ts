@@ -16,6 +16,7 @@ import { defaultRoom } from '../core/alcohol/vapour';
 import { bondingMethodIds } from '../core/bond/bondingMethods';
 import { uGapMm } from '../core/fit/dryFit';
 import { uStepMm } from '../core/fit/flushness';
+import { languageIds } from './languages';
 import { contactHeaterSchema, heaterSchema } from './heater';
 import {
   absence,
@@ -44,7 +45,6 @@ import {
 export type { LiquidStock, Lot, PartStock, StockMove, TapeStock } from './settingsStock';
 
 export { languageIds, type Language } from './languages';
-import { languageIds } from './languages';
 
 /** A roll as new shops have it. */
 export const defaultTape: TapeStock = {

@@ -1,3 +1,4 @@
+import { said } from '@/words/codes';
 import Svg, { Circle, Path } from 'react-native-svg';
 
 import { useTokens } from './theme';
@@ -6,7 +7,7 @@ import { t as tr } from '@/words/ui';
 /** State by shape first: waits, runs by itself, hands needed, done. */
 export function Mark({ state, size = 18 }: { state: 'waits' | 'runs' | 'hands' | 'done'; size?: number }) {
   const t = useTokens();
-  const names = { waits: 'waits', runs: tr('runsByItself'), hands: tr('handsNeeded'), done: 'done' };
+  const names = { waits: said('waits'), runs: tr('runsByItself'), hands: tr('handsNeeded'), done: said('done') };
   return (
     <Svg width={size} height={size} viewBox="0 0 20 20" role="img" aria-label={names[state]}>
       {state === 'waits' ? (

@@ -1,3 +1,4 @@
+import { told } from './told';
 import { digits as inDigits, stamp } from './units';
 import type { BondingMethodId } from '@/core/bond/bondingMethods';
 
@@ -217,7 +218,7 @@ const lines: { [T in KnownEvent['type']]: (e: EventOf<T>, units: LineUnits) => s
       newMm: units.mm(e.newMm, 2),
     }),
   partState: (e) =>
-    `${e.partId}: ${{ in: t('in'), out: t('out'), moved: t('movedOver'), onNew: t('isOnTheNewPart'), missing: t('missing') }[e.to]}`,
+    `${told(e.partId)}: ${{ in: t('in'), out: t('out'), moved: t('movedOver'), onNew: t('isOnTheNewPart'), missing: t('missing') }[e.to]}`,
   quoted: (e) =>
     t('quotedAt', {
       name: e.choices.find((c) => c.id === e.chosenId)?.name ?? e.chosenId,

@@ -152,6 +152,16 @@ export function chance(share: number): string {
   return tenths === 5 ? tr('chanceOf', { n: 1, of: 2 }) : tr('chanceOf', { n: tenths, of: 10 });
 }
 
+/** Words in a row, the last joined as the language joins it. */
+export const listed = (words: readonly string[]): string =>
+  new Intl.ListFormat(locale(), { type: 'conjunction' }).format(words);
+/** From one to another, both with their unit. */
+export const rangeText = (low: string, high: string): string => tr('rangeOf', { low, high });
+/** So many of so many. */
+export const countOf = (count: number, of: number): string => tr('countOf', { n: count, of });
+/** What, and where it is. */
+export const whereText = (what: string, where: string): string => tr('thingAt', { what, where });
+
 /** Area in cm² or square inches; small ones in mm². */
 export const area = (mm2: number, u: Units) =>
   u.length === 'in'

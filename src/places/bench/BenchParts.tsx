@@ -1,3 +1,4 @@
+import { said } from '@/words/codes';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 
@@ -202,5 +203,5 @@ function planned(i: BenchItem, state: ShopPlanState, now: number): string | null
     ?.tasks.find((t) => t.id === e.task)?.modes[e.mode];
   const who = Object.keys(mode?.use ?? {}).find((r) => r.startsWith('person:'));
   const from = atOf(shop, e.startS);
-  return `${taskTitle(e.task, '').trim().toLowerCase()} ${from <= now + 30e3 ? 'now' : dayTime(from, now)}${who ? `, ${bareId(who)}` : ''}`;
+  return `${taskTitle(e.task, '').trim().toLowerCase()} ${from <= now + 30e3 ? said('now') : dayTime(from, now)}${who ? `, ${bareId(who)}` : ''}`;
 }

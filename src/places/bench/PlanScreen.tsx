@@ -1,3 +1,4 @@
+import { listed } from '@/words/units';
 import { useRouter } from 'expo-router';
 import { useWindowDimensions, View } from 'react-native';
 
@@ -36,7 +37,7 @@ export function PlanScreen() {
       title={t('plan')}
       line={
         now
-          ? t('jobs', { length: now.plan.bench.jobs.length, join: [...now.shop.spans.keys()].join(' and ') })
+          ? t('jobs', { length: now.plan.bench.jobs.length, join: listed([...now.shop.spans.keys()]) })
           : t('noPlanYet')
       }
       actions={

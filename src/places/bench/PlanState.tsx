@@ -4,7 +4,7 @@ import { LongRunLine } from '@/bench-kit/LongRunLine';
 import type { ShopPlanState } from '@/bench-kit/useShopPlan';
 import { Txt } from '@/ui/Txt';
 import { taskName } from '@/words/stageWords';
-import { span } from '@/words/units';
+import { span, listed } from '@/words/units';
 import { qualityText } from './planWords';
 import { t } from '@/words/bench';
 
@@ -71,7 +71,7 @@ export function Improving({ state }: { state: ShopPlanState }) {
         ))}
       {now.shop.late.length ? (
         <Txt size="s" tone="ink2">
-          {t('outsideOpeningHoursThePlanCounts', { join: now.shop.late.join(' and ') })}
+          {t('outsideOpeningHoursThePlanCounts', { join: listed(now.shop.late) })}
         </Txt>
       ) : null}
       {improving !== null ? (

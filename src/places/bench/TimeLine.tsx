@@ -86,7 +86,7 @@ export function TimeLine(p: TimeLineProps) {
     const y = s.box(row, bar).y + slotHeight / 2 + e.delta.y;
     p.onDrop({ bar, at: s.movedTo(bar, e.delta.x), lane: s.rowAt(y)?.lane ?? null });
   };
-  const said = (a: Active) => `${barOf(a).label} at ${time(s.movedTo(barOf(a), movedPx(a)))}`;
+  const said = (a: Active) => tr('barAt', { label: barOf(a).label, at: time(s.movedTo(barOf(a), movedPx(a))) });
   return (
     <DndContext
       sensors={sensors}

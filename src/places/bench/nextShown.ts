@@ -1,3 +1,4 @@
+import { said } from '@/words/codes';
 import { nextHands, type NextHands } from '@/core/schedule/nextHands';
 import type { JobState } from '@/model/fold';
 import type { StageId } from '@/model/stages';
@@ -40,7 +41,7 @@ export function nextUp(
       const job = state.now!.shop.jobs.get(n.entry.job);
       if (!job) return [];
       const from = atOf(state.now!.shop, n.entry.startS);
-      const when = from <= now + 30e3 ? 'now' : dayTime(from, now);
+      const when = from <= now + 30e3 ? said('now') : dayTime(from, now);
       return [{ who: bareId(n.person), text: `${taskTitle(n.entry.task, label(n.entry.job))}, ${when}`, job }];
     });
   const [first] = items;
@@ -50,7 +51,7 @@ export function nextUp(
       next: {
         shown: {
           title: first.title,
-          figure: first.dueAt === null ? 'now' : clock((first.dueAt - now) / 1e3),
+          figure: first.dueAt === null ? said('now') : clock((first.dueAt - now) / 1e3),
           line: first.line,
           why:
             own && state.now && first.rank === 0 && first.state === 'hands'
@@ -78,7 +79,7 @@ export function nextUp(
         next: {
           shown: {
             title: taskTitle(mine.entry.task, job.label),
-            figure: isNow ? 'now' : from - now < 3600e3 ? clock((from - now) / 1e3) : dayTime(from, now),
+            figure: isNow ? said('now') : from - now < 3600e3 ? clock((from - now) / 1e3) : dayTime(from, now),
             line: t('min2', {
               max: Math.max(1, Math.round((mine.entry.endS - mine.entry.startS) / 60)),
               name: job.model.name,
@@ -101,7 +102,7 @@ export function nextUp(
         title: first.title,
         figure:
           first.dueAt === null
-            ? 'now'
+            ? said('now')
             : first.state === 'waits'
               ? dayTime(first.dueAt, now)
               : clock((first.dueAt - now) / 1e3),

@@ -67,7 +67,7 @@ export function DeviceTest() {
               {capital(current.name)}
             </Txt>
             <Txt>{capital(told(current.how))}.</Txt>
-            {testCautions[current.id] ? <Txt size="s">{testCautions[current.id]}</Txt> : null}
+            {testCautions[current.id] ? <Txt size="s">{told(testCautions[current.id]!)}</Txt> : null}
             <Tool fn={current.id} onResult={(ok) => put(current.id, ok ? 'ok' : 'fail')} />
           </View>
         ) : (

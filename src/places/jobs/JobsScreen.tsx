@@ -16,7 +16,7 @@ import { MoreList } from '@/ui/MoreList';
 import { PlaceFrame } from '@/bench-kit/PlaceFrame';
 import { TextBox } from '@/ui/TextBox';
 import { textSearch } from '@/work/textSearch';
-import { dayTime } from '@/words/units';
+import { dayTime, countOf } from '@/words/units';
 import { useNow } from '@/bench-kit/useNow';
 import { t } from '@/words/jobs';
 
@@ -39,7 +39,7 @@ export function JobsScreen() {
   return (
     <PlaceFrame
       title={t('jobs')}
-      line={`${shown.length} of ${jobs.length}`}
+      line={countOf(shown.length, jobs.length)}
       actions={
         <View className="flex-1">
           <Button kind="main" label={t('newJob')} onPress={() => router.push('/jobs/new')} />

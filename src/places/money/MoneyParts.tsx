@@ -1,3 +1,4 @@
+import { said } from '@/words/codes';
 import { MoreList } from '@/ui/MoreList';
 import { Link, type Href } from 'expo-router';
 
@@ -37,7 +38,14 @@ export function Months({ here: { last, money, over, quoted, months, width, curre
       />
       <Table
         label={t('months')}
-        columns={[t('month'), 'jobs', t('net', { currency }), t('cost', { currency }), 'stays', 'quoted']}
+        columns={[
+          t('month'),
+          said('jobs'),
+          t('net', { currency }),
+          t('cost', { currency }),
+          said('stays'),
+          said('quoted'),
+        ]}
         rows={months.map((m) => [
           monthName(m.at, 'short', true),
           `${m.jobs}${m.free ? ` (${m.free})` : ''}`,
@@ -87,7 +95,7 @@ export function Outcomes({ here: { sort, setSort, list, money } }: { here: Money
           >
             <Table
               label={t('quoteAndOutcomeOf', { label: o.job.label })}
-              columns={[t('what'), 'quoted', t('cameTo')]}
+              columns={[t('what'), said('quoted'), t('cameTo')]}
               rows={[
                 [t('netPrice'), o.quoted ? money(o.quoted.netMinor) : '–', o.quoted ? money(o.quoted.netMinor) : '–'],
                 [

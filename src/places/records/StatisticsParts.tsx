@@ -1,3 +1,4 @@
+import { said } from '@/words/codes';
 import { Suspense } from 'react';
 import { View } from 'react-native';
 
@@ -13,7 +14,7 @@ import { BarList } from '@/ui/BarList';
 import { Charts } from '@/ui/LazyCharts';
 import { Table } from '@/ui/Table';
 import { Txt } from '@/ui/Txt';
-import { digits, percent } from '@/words/units';
+import { digits, percent, countOf, rangeText, listed } from '@/words/units';
 import { all } from './useStatisticsScreen';
 
 import type { StatisticsScreenState } from './useStatisticsScreen';
@@ -30,9 +31,9 @@ const shareOf = (v: number) => (v <= 0 ? '0 %' : percent(v));
 
 const countRow = (name: string, c: Count): string[] => [
   name,
-  `${c.hits} of ${c.of}`,
+  countOf(c.hits, c.of),
   shareOf(c.hits / c.of),
-  `${shareOf(c.low)} to ${shareOf(c.high)}`,
+  rangeText(shareOf(c.low), shareOf(c.high)),
 ];
 
 const percentSigned = (v: number) => `${v < 0 ? '−' : '+'}${Math.round(Math.abs(v) * 100)} %`;
@@ -107,7 +108,7 @@ export function MinutesOfStages({ here: { minutes } }: { here: StatisticsScreenS
       />
       <Table
         label={t('minutesOfEachStage')}
-        columns={[t('stage'), t('middleMin'), t('n4Of5Min'), t('ofPlan'), 'jobs']}
+        columns={[t('stage'), t('middleMin'), t('n4Of5Min'), t('ofPlan'), said('jobs')]}
         rows={minutes.map((m) => [
           stageName(m.stage),
           digits(m.medianMin, 1),
@@ -177,7 +178,7 @@ export function BreakageFigures({ here: { breakage } }: { here: StatisticsScreen
         <Txt size="s" tone="ink2">
           {breakage.difference.low <= 0 && breakage.difference.high >= 0
             ? t('cannotBeToldApartByThis', {
-                join: breakage.difference.names.join(' and '),
+                join: listed(breakage.difference.names),
                 low: percentSigned(breakage.difference.low),
                 high: percentSigned(breakage.difference.high),
               })

@@ -1,3 +1,4 @@
+import { said } from '@/words/codes';
 import { comeBackNames, eventLine, findingNames, workNames, type LineUnits } from '@/words/eventLine';
 import type { JobState } from '@/model/fold';
 import { heatCount } from '@/model/stages/heat';
@@ -76,7 +77,7 @@ export function recordOf(
   put(t('found'), [
     ...Object.entries(job.findings).map(
       ([k, f]) =>
-        `${findingNames[k as keyof typeof findingNames]}: ${f.answer}${f.edges.length ? ` (${f.edges.join(', ')})` : ''}${f.note ? `, ${f.note}` : ''}.`,
+        `${findingNames[k as keyof typeof findingNames]}: ${said(f.answer)}${f.edges.length ? ` (${f.edges.map(said).join(', ')})` : ''}${f.note ? `, ${f.note}` : ''}.`,
     ),
     ...(job.cracks.size ? [t('cracksAndChipsDrawn', { size: job.cracks.size, size2: job.chips.size })] : []),
   ]);

@@ -1,3 +1,4 @@
+import { said } from '@/words/codes';
 import { View } from 'react-native';
 
 import type { Settings, TapeStock } from '@/model/settings';
@@ -148,7 +149,9 @@ function Offcuts({ t, settings: s, stock, put }: TapeProps) {
   return (
     <>
       <Txt size="s" className="mt-2">
-        {tr('offcuts', { join: offcuts.length ? offcuts.map((o) => length(o.lengthMm, s, 0)).join(', ') : 'none' })}
+        {tr('offcuts', {
+          join: offcuts.length ? offcuts.map((o) => length(o.lengthMm, s, 0)).join(', ') : said('none'),
+        })}
       </Txt>
       <LengthField
         key={`o${offcuts.length}`}

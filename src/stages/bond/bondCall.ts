@@ -1,6 +1,6 @@
+import { said } from '@/words/codes';
 import { closingWindow } from '@/core/bond/openTime';
 import type { Block, BondingMethodId } from '@/core/bond/bondingMethods';
-import type { EdgeId } from '@/core/device/types';
 import type { Closing } from '@/core/bond/closing';
 import type { JobState } from '@/model/fold';
 import type { Settings } from '@/model/settings';
@@ -65,13 +65,11 @@ export const consequence: Record<BondingMethodId, string> = {
   },
 };
 
-const edgeWords: Record<EdgeId, string> = { top: 'top', bottom: 'bottom', left: 'left', right: 'right' };
-
 /** Which side goes down first, in words. */
 export function closingText(c: Closing): string {
   if (c.first === 'cableEdge')
-    return tr('edgeFirstTheCableFoldsThere', { edge: cap(edgeWords[c.edge]), then: edgeWords[c.then] });
-  if (c.first === 'camera') return tr('cameraOpeningFirstThenTheEdge', { then: edgeWords[c.then] });
+    return tr('edgeFirstTheCableFoldsThere', { edge: cap(said(c.edge)), then: said(c.then) });
+  if (c.first === 'camera') return tr('cameraOpeningFirstThenTheEdge', { then: said(c.then) });
   return tr('oneCornerFirstThenAlongOne');
 }
 const cap = (s: string) => `${s[0]!.toUpperCase()}${s.slice(1)}`;

@@ -1,3 +1,4 @@
+import { told } from '@/words/told';
 import { View } from 'react-native';
 
 import { learnFigures } from '@/core/functions/learn';
@@ -45,7 +46,7 @@ export function FunctionLead({
       ) : null}
       {current && testCautions[current.test.id] ? (
         <Txt size="s" className="mt-2" testID="caution">
-          {testCautions[current.test.id]}
+          {told(testCautions[current.test.id]!)}
         </Txt>
       ) : null}
       {current && asking === current.test.id ? (

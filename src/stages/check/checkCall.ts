@@ -8,7 +8,7 @@ import { flushOf } from '@/work/check/flushJob';
 import { actionWords } from '@/words/checkNames';
 import { testsOf } from '@/work/check/functionTests';
 import { notRegistered } from '@/work/check/registering';
-import { length } from '@/words/units';
+import { length, whereText } from '@/words/units';
 import { releaseWords } from './releaseWords';
 import { t as tr } from '@/words/check';
 
@@ -58,7 +58,7 @@ export function checkCall(
   if (eye && eye.action !== 'accept')
     return {
       sentence: actionWords[eye.action],
-      reason: `${tr('byEyeAndFinger2', { join: spots.map((s) => `${eyeWords.step[s.how]} at ${placeOf(s.point)}`).join(', ') })}${eye.action === 'clearDebris' ? ` ${tr('glassCracksOverATrappedCrumb')}` : ''}`,
+      reason: `${tr('byEyeAndFinger2', { join: spots.map((s) => whereText(eyeWords.step[s.how], placeOf(s.point))).join(', ') })}${eye.action === 'clearDebris' ? ` ${tr('glassCracksOverATrappedCrumb')}` : ''}`,
       tone: 'caution',
     };
   if (!eye && unread && job.eyes.step)
@@ -84,7 +84,7 @@ export function checkCall(
       sentence: actionWords[flush.action],
       reason: flush.bumps.length
         ? tr('glassCracksOverATrappedCrumb2', {
-            join: flush.bumps.map((b) => `${length(b.heightMm, units, 2)} at ${placeOf(b.id)}`).join(', '),
+            join: flush.bumps.map((b) => whereText(length(b.heightMm, units, 2), placeOf(b.id))).join(', '),
           })
         : tr('allowedToGuardBand', {
             value: length(tolLowMm.value, units, 2),

@@ -1,3 +1,4 @@
+import { said } from '@/words/codes';
 import { View } from 'react-native';
 
 import { noPress } from '@/core/bond/hold';
@@ -10,7 +11,7 @@ import { Button } from '@/ui/Button';
 import { NoPressAreas } from '@/ui/plan/bondLayers';
 import { Numbers } from '@/ui/plan/layers';
 import { Txt } from '@/ui/Txt';
-import { dayTime, percent, span } from '@/words/units';
+import { dayTime, percent, span, rangeText } from '@/words/units';
 import { cureNotes, cureRows } from './whyCure';
 import type { PlanSize } from '@/bench-kit/StageShell';
 import type { CureStageState } from './useCureStage';
@@ -20,7 +21,7 @@ const reportText = (kind: CureKind, m: CureMark): string => {
   const r = benchReports[kind][m];
   if (!r) return '–';
   const [a, b] = r.map((x) => span(x.value));
-  return a === b ? a! : `${a} to ${b}`;
+  return a === b ? a! : rangeText(a!, b!);
 };
 
 function MarkRow({ cells, head, bold }: { cells: string[]; head?: boolean; bold?: number }) {
@@ -132,7 +133,7 @@ export function CureMarks({ here: { start, short, now, cure, settings } }: { her
   return (
     <>
       <View className="mt-2" role="table" aria-label={t('when')}>
-        <MarkRow head cells={['mark', 'early', 'usually', 'latest', t('benchesSay')]} />
+        <MarkRow head cells={[said('mark'), said('early'), said('usually'), said('latest'), t('benchesSay')]} />
         {cureMarks.map((m) => {
           const at = (s: number) => (start === null ? short(s) : dayTime(start + s * 1e3, now));
           const c = cure.clocks[m];

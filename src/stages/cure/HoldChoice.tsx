@@ -1,3 +1,4 @@
+import { objectionsText } from './holdWords';
 import { View } from 'react-native';
 
 import { useSettings } from '@/store/shop';
@@ -32,7 +33,7 @@ export function HoldChoice({ ways, way, onWay }: HoldChoiceProps) {
           size="s"
           tone={w.against.length ? 'ink2' : 'ink'}
           className="mb-1"
-        >{`${holdText(w, settings).sentence}${w.against.length ? ` ${t('againstIt', { join: w.against.join(', ') })}` : ''}`}</Txt>
+        >{`${holdText(w, settings).sentence}${w.against.length ? ` ${t('againstIt', { join: objectionsText(w.against) })}` : ''}`}</Txt>
       ))}
       <Txt size="s" tone="ink2">
         {t('hatchedOnThePlanNotPressed')}

@@ -1,3 +1,4 @@
+import { objectionsText } from './holdWords';
 import type { JobState } from '@/model/fold';
 import type { Settings } from '@/model/settings';
 import { cureEnd, type JobCure } from '@/work/cure/cureJob';
@@ -59,7 +60,7 @@ export function cureText(job: JobState, cure: JobCure, way: HoldWay, now: number
     if (way.id === 'hand' || way.against.length === 0) return holdText(way, units);
     return {
       sentence: t('nothingHereHoldsThisEvenly'),
-      reason: t('againstIt2', { sentence: holdText(way, units).sentence, join: way.against.join(', ') }),
+      reason: t('againstIt2', { sentence: holdText(way, units).sentence, join: objectionsText(way.against) }),
       tone: 'caution',
     };
   }

@@ -1,3 +1,4 @@
+import { said } from '@/words/codes';
 import { useMemo, useState } from 'react';
 
 import { clipPlaces } from '@/core/bond/hold';
@@ -105,7 +106,7 @@ export function useCureStage({ job }: { job: JobState }) {
     return {
       id: m,
       // before it is closed nothing is known of its glue
-      value: !bonded ? '–' : start === null ? short(unlock) : reached ? 'now' : short(unlock - since),
+      value: !bonded ? '–' : start === null ? short(unlock) : reached ? said('now') : short(unlock - since),
       label:
         unlock === c.high
           ? bonded

@@ -1,3 +1,4 @@
+import { objectionsText } from './holdWords';
 import { bondLimitKPa, beadPressKPa, displayLimitKPa, evennessMin, tapePressKPa } from '@/core/bond/clampPlan';
 import { coilLimitKPa } from '@/core/bond/hold';
 import { moistureFigures, moistureMarks } from '@/core/cure/laws';
@@ -15,7 +16,7 @@ export function cureNotes(c: JobCure, ways: readonly HoldWay[], settings: Settin
   return [
     ...ways.map((w) => {
       const clips = w.clips;
-      return `${holdText(w, settings).sentence}${clips ? ` ${t('evenToKpaOnAverageKpa', { max: percent(Math.max(0, clips.evenness)), meanKPa: Math.round(clips.meanKPa), peakKPa: Math.round(clips.ways[0]!.peakKPa) })}` : ''}${w.against.length ? ` ${t('againstIt', { join: w.against.join(', ') })}` : ''}`;
+      return `${holdText(w, settings).sentence}${clips ? ` ${t('evenToKpaOnAverageKpa', { max: percent(Math.max(0, clips.evenness)), meanKPa: Math.round(clips.meanKPa), peakKPa: Math.round(clips.ways[0]!.peakKPa) })}` : ''}${w.against.length ? ` ${t('againstIt', { join: objectionsText(w.against) })}` : ''}`;
     }),
     t('numberAndForceGoTogetherFew2'),
     c.kind === 'tape'

@@ -1,17 +1,18 @@
+import { said } from '@/words/codes';
 import type { Pt } from '@/core/device/types';
 import { noticedMm, type EyeFit } from '@/core/fit/byEye';
 import type { GaugePoint } from '@/core/fit/gaugePoints';
 import type { Settings } from '@/model/settings';
 import type { ByEye } from '@/bench-kit/ByEye';
 import { eyeWords } from '@/words/eyeWords';
-import { length } from '@/words/units';
+import { length, listed, whereText } from '@/words/units';
 import { t } from '@/words/dryFit';
 
 /** Eight directions of the plan as seen from behind. */
 function towardsWord([dx, dy]: Pt): string {
-  const across = dx > 0.38 ? 'right' : dx < -0.38 ? 'left' : '';
-  const along = dy > 0.38 ? 'bottom' : dy < -0.38 ? 'top' : '';
-  return [along, across].filter(Boolean).join(' and ');
+  const across = dx > 0.38 ? said('right') : dx < -0.38 ? said('left') : '';
+  const along = dy > 0.38 ? said('bottom') : dy < -0.38 ? said('top') : '';
+  return listed([along, across].filter(Boolean));
 }
 
 /** The call of a dry fit that is judged by eye. */
@@ -36,7 +37,7 @@ export function eyeText(
       tone: 'ink',
     };
   const spots = by.eye.spots
-    .map((s) => `${eyeWords.gap[s.how]} at ${placeOf(points.find((p) => p.id === s.point)!)}`)
+    .map((s) => whereText(eyeWords.gap[s.how], placeOf(points.find((p) => p.id === s.point)!)))
     .join(', ');
   if (eye.action === 'tooTight')
     return {

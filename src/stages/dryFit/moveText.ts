@@ -1,6 +1,6 @@
 import type { DryFit } from '@/core/fit/dryFit';
 import type { Settings } from '@/model/settings';
-import { digits, length } from '@/words/units';
+import { digits, length, listed } from '@/words/units';
 import { t } from '@/words/dryFit';
 
 /** The slide and turn in words; a component is said only when it is big enough and sure enough. */
@@ -19,7 +19,7 @@ export function moveText(f: DryFit, units: Pick<Settings, 'temperature' | 'lengt
         ? t('towardTheRight', { towardRightMm: length(Math.abs(f.move.towardRightMm), units, d) })
         : t('towardTheLeft', { towardRightMm: length(Math.abs(f.move.towardRightMm), units, d) }),
     );
-  const slide = parts.length ? t('slide', { join: parts.join(' and ') }) : '';
+  const slide = parts.length ? t('slide', { join: listed(parts) }) : '';
   const turn = f.say.turn
     ? f.move.clockwiseDeg > 0
       ? t('turnDegreeClockwise', { toFixed: digits(Math.abs(f.move.clockwiseDeg), 2) })

@@ -1,3 +1,4 @@
+import { said } from '@/words/codes';
 import { Link, type Href } from 'expo-router';
 import { View } from 'react-native';
 
@@ -25,7 +26,7 @@ export function HandoverReadings({ here: { job, now, closed, fullAt } }: { here:
       items={[
         {
           id: 'promise',
-          value: job.promiseAt ? time(job.promiseAt) : 'none',
+          value: job.promiseAt ? time(job.promiseAt) : said('none'),
           label: job.promiseAt
             ? job.promiseAt >= now || closed
               ? t('promisedToSpare', { promiseAt: span((job.promiseAt - (job.closedAt ?? now)) / 1e3) })

@@ -1,3 +1,4 @@
+import { said } from '@/words/codes';
 import { View } from 'react-native';
 
 import { cameraReachMm, handSpeed } from '@/core/heat/pathPlan';
@@ -73,7 +74,7 @@ export function Rounds({ here: { p, units, speeds, roundS } }: { here: PathReady
                   : r.shares
                     ? t('outPaced', { insetMm: length(-r.insetMm, units, 0) })
                     : t('outSteady', { insetMm: length(-r.insetMm, units, 0) }),
-                r.readyS === null ? 'never' : clock(r.readyS),
+                r.readyS === null ? said('never') : clock(r.readyS),
                 ...[r.batteryC, r.cameraC, r.displayC].map((v) => (v === null ? '–' : `${tempNumber(v, units)}°`)),
               ]}
             />

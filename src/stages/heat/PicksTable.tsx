@@ -1,3 +1,4 @@
+import { said } from '@/words/codes';
 import { View } from 'react-native';
 
 import type { choosePick, PickWay } from '@/core/lift/picks';
@@ -32,8 +33,8 @@ export function PicksTable({ ways, choice, pickMm, fromS, keepCover, units }: Pi
             strong={w.pickMm === pickMm}
             cells={[
               lengthNumber(w.pickMm, units),
-              w.easyC === null ? 'never' : `${tempNumber(w.easyC, units)}°`,
-              w.readyS ? clock(w.readyS.high - fromS) : 'never',
+              w.easyC === null ? said('never') : `${tempNumber(w.easyC, units)}°`,
+              w.readyS ? clock(w.readyS.high - fromS) : said('never'),
               w.battery ? `${tempNumber(w.battery.peakC.high, units)}°` : '–',
               chanceText(w.breakChance, keepCover),
               w.plan

@@ -26,7 +26,8 @@ interface WayRowProps {
 function WayRow({ listed, r, on, best, place, units, onPress }: WayRowProps) {
   const tone = on ? 'onInk' : 'ink';
   const soft = on ? 'onInk' : 'ink2';
-  const peak = (e: WayResult['battery'], name: string) => (e ? `${name} ${tempNumber(e.peakC.high, units)}°` : null);
+  const peak = (e: WayResult['battery'], name: string) =>
+    e ? `${told(name)} ${tempNumber(e.peakC.high, units)}°` : null;
   const parts = [
     peak(r.battery, 'battery'),
     peak(r.camera, 'camera'),

@@ -1,3 +1,4 @@
+import { said } from '@/words/codes';
 import type { Marks } from '@/core/heat/opening';
 import type { Watched } from '@/core/heat/member';
 import type { HeaterWords } from '@/words/heaterWords';
@@ -230,4 +231,4 @@ export function awayCall(i: {
 }
 
 export const chanceText = (chance: number | null, keepCover: boolean) =>
-  chance === null ? 'none' : keepCover ? sayChance(chance) : t('writtenOff');
+  chance === null ? said('none') : keepCover ? sayChance(chance) : t('writtenOff');

@@ -1,3 +1,4 @@
+import { said } from '@/words/codes';
 import { addDays } from 'date-fns/addDays';
 import { set } from 'date-fns/set';
 import { Link, type Href } from 'expo-router';
@@ -84,7 +85,7 @@ export function IntakeReadings({ here: { job, honest, now, promised, earliest } 
       items={[
         {
           id: 'promise',
-          value: job.promiseAt ? time(job.promiseAt) : 'none',
+          value: job.promiseAt ? time(job.promiseAt) : said('none'),
           label: t('promisedWord'),
           tone: job.promiseAt && honest !== null && job.promiseAt < honest ? 'caution' : 'ink',
         },

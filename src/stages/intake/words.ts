@@ -9,7 +9,7 @@ import type { RouteBlock, RouteOption } from '@/core/intake/route';
 import { constructionNames, originNames, workNames } from '@/words/eventLine';
 import type { Settings } from '@/model/settings';
 import { capital } from '@/words/capital';
-import { digits, length, percent } from '@/words/units';
+import { digits, length, percent, whereText } from '@/words/units';
 import { t } from '@/words/intake';
 
 type Units = Pick<Settings, 'temperature' | 'length'>;
@@ -85,7 +85,7 @@ export function seatByEye(
     sentence: t('bentMeasureItBeforeYouBond'),
     reason: t('byEyeHowFarDecidesBetween', {
       join: by.eye.spots
-        .map((s) => `${eyeWords.seat[s.how]} at ${placeOf(points.find((p) => p.id === s.point)!)}`)
+        .map((s) => whereText(eyeWords.seat[s.how], placeOf(points.find((p) => p.id === s.point)!)))
         .join(', '),
     }),
     bad: true,

@@ -1,3 +1,4 @@
+import { said } from '@/words/codes';
 import { View } from 'react-native';
 
 import { boxOf, contains } from '@/core/device/shapes';
@@ -50,7 +51,7 @@ export function LensPicture({
         t('acrossBladeInTo', {
           l: name(l),
           sizeMm: length(l.sizeMm, units),
-          job: chosen.includes(l) ? stateWord(job, l) : 'stays',
+          job: chosen.includes(l) ? stateWord(job, l) : said('stays'),
           needMm: length(l.needMm, units),
           limitMm: length(l.limitMm, units),
         }),
@@ -169,7 +170,7 @@ export function LensWhy({ here: { job, chosen, air, plan, units } }: { here: Len
         t('bladeOfEasyFromWorksSlowly', {
           value: length(lensBladeMm.value, units),
           easyC: plan?.easyC == null ? t('noTemperature') : temp(plan.easyC, units),
-          workC: plan?.workC == null ? 'none' : temp(plan.workC, units),
+          workC: plan?.workC == null ? said('none') : temp(plan.workC, units),
         }),
         t('glassHeldByACameraFrame'),
       ]}

@@ -1,3 +1,4 @@
+import { told } from '@/words/told';
 import { View } from 'react-native';
 
 import { functionTests } from '@/core/functions/tables';
@@ -10,7 +11,7 @@ import { useSettings } from '@/store/shop';
 import { Choice } from '@/ui/Choice';
 import { NumberField } from '@/ui/NumberField';
 import { Txt } from '@/ui/Txt';
-import { length, lengthValue, typedToMm } from '@/words/units';
+import { length, lengthValue, typedToMm, whereText } from '@/words/units';
 import { t as tr } from '@/words/lift';
 
 /** New covers by size against the old ones: a set has different sizes, and a swapped one pinches or rattles. */
@@ -64,8 +65,8 @@ export function Sizes({ job, chosen }: { job: JobState; chosen: readonly LensCov
             : crossed
               ? tr('theyFitButSwapped', {
                   join: match.pairs
-                    .map(
-                      (p) => `${length(p.newMm, units, 2)} on ${chosen.find((l) => l.bond.id === p.bondId)!.face.name}`,
+                    .map((p) =>
+                      whereText(length(p.newMm, units, 2), told(chosen.find((l) => l.bond.id === p.bondId)!.face.name)),
                     )
                     .join(', '),
                 })

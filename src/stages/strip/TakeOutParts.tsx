@@ -1,3 +1,4 @@
+import { told } from '@/words/told';
 import { type Href } from 'expo-router';
 import { View } from 'react-native';
 
@@ -160,7 +161,7 @@ export function AllSteps({ here: { work } }: { here: TakeOutState }) {
             {work.isOff(id) ? '✓' : i + 1}
           </Txt>
           <Txt size="s" className="flex-1">
-            {work.items.get(id)!.name}: {because(work, id)}
+            {told(work.items.get(id)!.name)}: {because(work, id)}
           </Txt>
         </View>
       ))}

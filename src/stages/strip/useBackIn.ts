@@ -1,3 +1,4 @@
+import { countOf } from '@/words/units';
 import { useState, type ReactNode } from 'react';
 
 import { zoneId } from '@/core/strip/graph';
@@ -62,7 +63,7 @@ function useNextIn({ job, work, tabs }: { job: JobState; work: StripWork; tabs: 
     if (!item) return goOn();
     if (hole && given) {
       void log([put(hole, given)]);
-      speak(`${holes.filter((h) => job.screwsIn.has(h)).length + 1} of ${holes.length}`, settings.spoken);
+      speak(countOf(holes.filter((h) => job.screwsIn.has(h)).length + 1, holes.length), settings.spoken);
       setOther(null);
     } else if (zone) void log([{ type: 'tightened', zone, done: true }]);
     else if (item.kind === 'part') void log([{ type: 'partState', partId: item.id, to: 'moved' }]);
@@ -166,7 +167,11 @@ export function useBackIn(p: { job: JobState; work: StripWork; tabs: ReactNode }
         reason: tr('theOldOneToTheCollection'),
         tone: 'ink',
       };
-    return { sentence: `${capital(told(item.name))} in.`, reason: tr('cablesOverItNotUnderIt'), tone: 'ink' };
+    return {
+      sentence: tr('nowIsIn', { name: capital(told(item.name)) }),
+      reason: tr('cablesOverItNotUnderIt'),
+      tone: 'ink',
+    };
   })();
   const label = !item
     ? tr('goToClean')
@@ -176,7 +181,7 @@ export function useBackIn(p: { job: JobState; work: StripWork; tabs: ReactNode }
         ? tr('screwsAreTight', { zone: capital(zone) })
         : item.kind === 'connector'
           ? tr('itClicked')
-          : tr('isIn', { name: capital(told(item.name)) });
+          : tr('nowIsIn', { name: capital(told(item.name)) });
   const shut =
     item !== null
       ? null

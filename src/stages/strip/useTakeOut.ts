@@ -1,3 +1,4 @@
+import { countOf } from '@/words/units';
 import { useRouter } from 'expo-router';
 import { useState, type ReactNode } from 'react';
 
@@ -73,7 +74,7 @@ function useNextOut({
       const done = holes.filter((s) => job.screwsOut.has(s.id)).length + 1;
       void log([take(hole.id)]);
       setLengthMm(null);
-      speak(`${done} of ${holes.length}`, settings.spoken);
+      speak(countOf(done, holes.length), settings.spoken);
     } else if (item.kind === 'part') void log([{ type: 'partState', partId: item.id, to: 'out' }]);
     else {
       void log([

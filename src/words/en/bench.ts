@@ -165,4 +165,5 @@ export default {
   stillLateReady: '{{what}}: still {{max}} late, ready {{shop}}{{costs}}.',
   to3: '{{shop}} to {{shop2}}, {{task}} {{job}}, {{who}}',
   toByItself2: '{{shop}} to {{shop2}}, {{task}} {{job}}, by itself',
+  barAt: '{{label}} at {{at}}',
 } as const;

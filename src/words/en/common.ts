@@ -52,4 +52,7 @@ export default {
   chanceSure: 'almost surely',
   chanceOf: '{{n}} in {{of}}',
   allowedRange: '{{low}} to {{high}} {{unit}}',
+  rangeOf: '{{low}} to {{high}}',
+  countOf: '{{n}} of {{of}}',
+  thingAt: '{{what}} at {{where}}',
 } as const;

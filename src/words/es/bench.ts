@@ -166,4 +166,5 @@ export default {
   stillLateReady: '{{what}}: aún {{max}} tarde, listo {{shop}}{{costs}}.',
   to3: '{{shop}} a {{shop2}}, {{task}} {{job}}, {{who}}',
   toByItself2: '{{shop}} a {{shop2}}, {{task}} {{job}}, solo',
+  barAt: '{{label}} a las {{at}}',
 } satisfies Same<typeof en>;

@@ -55,4 +55,7 @@ export default {
   chanceSure: 'casi seguro',
   chanceOf: '{{n}} de cada {{of}}',
   allowedRange: 'de {{low}} a {{high}} {{unit}}',
+  rangeOf: '{{low}} a {{high}}',
+  countOf: '{{n}} de {{of}}',
+  thingAt: '{{what}}: {{where}}',
 } satisfies Same<typeof en>;

@@ -216,4 +216,5 @@ export default {
   peelItBeforeAnythingLiesOn: 'despégala antes de poner nada encima',
   contactsClean: 'contactos limpios',
   bracketFirstPressEachButton: 'primero el soporte, pulsa cada botón',
+  nowIsIn: '{{name}}: puesto.',
 } satisfies Same<typeof en>;

@@ -18,25 +18,17 @@ export interface HoldWay {
   forceN: number;
   clips: ClampPlan | null;
   spread: WeightWay | null;
-  against: string[];
+  against: Objection[];
 }
 
-const words: Record<string, string> = {
-  force: 'presses too little',
-  uneven: 'lifts between clips',
-  peak: 'too hard on the joint',
-  display: 'too much on the display',
-  coil: 'too much on the coil',
-  owned: 'not enough of them here',
-};
-
-/** What speaks against these clips; what enough of them for an even press would not mend is told once, with "still". */
-function clipObjections(w: ClampPlan['ways'][number]): string[] {
+/** What speaks against these clips; what enough of them for an even press would not mend is told once. */
+function clipObjections(w: ClampPlan['ways'][number]): Objection[] {
   const even = w.against.includes('uneven') && w.evenAt?.against.length ? w.evenAt : null;
-  if (!even) return w.against.map((a) => words[a]!);
-  const then = even.against.map((b) => `${w.against.includes(b) ? 'still' : 'then'} ${words[b]}`).join(', ');
+  if (!even) return w.against.map((why) => ({ why }));
   const rest = w.against.filter((a) => a !== 'uneven' && !even.against.includes(a));
-  return [`${words.uneven}; ${even.count} would be even, but ${then}`, ...rest.map((a) => words[a]!)];
+  const still = even.against.filter((b) => w.against.includes(b));
+  const then = even.against.filter((b) => !w.against.includes(b));
+  return [{ why: 'uneven', evenCount: even.count, still, then }, ...rest.map((why) => ({ why }))];
 }
 
 /** What holds this bond: clips of one kind, weights on a board, a bag; what nothing speaks against comes first. */
@@ -80,8 +72,8 @@ export function holdWays(job: JointSeen & Pick<BondSlice, 'bonded'>, settings: S
       clips: null,
       spread: s,
       against: [
-        ...s.against.map((a) => words[a]!),
-        ...(count > weight.owned ? [`${count} are asked for, ${weight.owned} are here`] : []),
+        ...s.against.map((why) => ({ why })),
+        ...(count > weight.owned ? [{ why: 'fewer' as const, count, owned: weight.owned }] : []),
       ],
     });
   }
@@ -94,10 +86,7 @@ export function holdWays(job: JointSeen & Pick<BondSlice, 'bonded'>, settings: S
       forceN: s.forceN,
       clips: null,
       spread: s,
-      against: [
-        ...s.against.map((a) => words[a]!),
-        ...(s.bagKPa > settings.bagKPa ? ['more than this bag gives'] : []),
-      ],
+      against: [...s.against.map((why) => ({ why })), ...(s.bagKPa > settings.bagKPa ? [{ why: 'bag' as const }] : [])],
     });
   }
   // fewest objections first; clips before boards, for they sit where the joint is; then the fewest of them
@@ -113,4 +102,9 @@ export function holdWays(job: JointSeen & Pick<BondSlice, 'bonded'>, settings: S
     against: [],
   });
   return out;
-}
+} /** What speaks against a way to hold: a code, with its numbers. */
+export type Objection =
+  | { why: 'force' | 'uneven' | 'peak' | 'display' | 'coil' | 'owned' | 'bag' }
+  /** so many would press evenly, but what spoke against fewer still does, and something more then */
+  | { why: 'uneven'; evenCount: number; still: string[]; then: string[] }
+  | { why: 'fewer'; count: number; owned: number };
