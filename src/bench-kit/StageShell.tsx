@@ -6,7 +6,7 @@ import { Pressable, ScrollView, useWindowDimensions, View } from 'react-native';
 import type { JobState, JobWay } from '@/model/fold';
 import { workNames } from '@/words/eventLine';
 import { type StageId } from '@/model/stages';
-import { nextStage, placeOn } from '@/model/way';
+import { hasJoints, nextStep, placeOn, stepOf, type Step } from '@/model/way';
 import { Mark } from '@/ui/Mark';
 import { Txt } from '@/ui/Txt';
 import { dayTime, time } from '@/words/units';
@@ -14,6 +14,7 @@ import { useWide } from '@/ui/useWide';
 import { JobStopCard } from './JobStopCard';
 import { LastTap } from './LastTap';
 import { keyHelp, useStageKeys } from './keys';
+import { faceName } from './faceName';
 import { stageHref } from './stageHref';
 import { t } from '@/words/kit';
 import { stageName } from '@/words/stageWords';
@@ -212,40 +213,50 @@ function JobLine({ job, now }: { job: JobState; now: number }) {
   );
 }
 
-const stateOf = (job: Pick<JobWay, 'stage' | 'stages'>, id: StageId) =>
-  job.stages[id] === 'done' ? 'done' : job.stages[id] === 'skipped' ? 'skipped' : job.stage === id ? 'now' : 'todo';
+const stateOf = (job: Pick<JobWay, 'step' | 'progress'>, { key }: Step) => {
+  const at = job.progress[key];
+  return at === 'done' || at === 'skipped' ? at : job.step.key === key ? 'now' : 'todo';
+};
+
+/** A step by its name; with its face where the job opens several. */
+function stepName(job: JobState, { stage, joint }: Step): string {
+  if (joint === null || !hasJoints(job)) return stageName(stage);
+  return t('stageAt', { stage: stageName(stage), face: faceName(job.model, joint) });
+}
 
 /** Ten ticks and the name of the stage; opens into the list. */
 function StageBar({ job, stage }: { job: JobState; stage: StageId }) {
   const [open, setOpen] = useState(false);
-  const next = nextStage(job, stage);
+  const next = nextStep(job, stage);
+  const here = stepOf(job.way, stage, job.joint);
   return (
     <View>
       <Pressable
         role="button"
         aria-expanded={open}
         aria-label={t('stageOfAllStages', {
-          stage: stageName(stage),
-          way: placeOn(job.way, stage),
+          stage: here ? stepName(job, here) : stageName(stage),
+          way: placeOn(job.way, stage, job.joint),
           length: job.way.length,
         })}
         onPress={() => setOpen(!open)}
         className="pt-2 pb-1"
       >
         <View className="flex-row gap-1">
-          {job.way.map(({ key, stage: id }) => {
-            const s = stateOf(job, id);
+          {job.way.map((step) => {
+            const s = stateOf(job, step);
+            const on = step.key === here?.key;
             return (
               <View
-                key={key}
-                className={`flex-1 ${id === stage ? 'h-[9px]' : 'h-[5px]'} ${s === 'done' ? 'bg-go' : id === stage ? 'bg-ink' : 'bg-rule'}`}
+                key={step.key}
+                className={`flex-1 ${on ? 'h-[9px]' : 'h-[5px]'} ${s === 'done' ? 'bg-go' : on ? 'bg-ink' : 'bg-rule'}`}
               />
             );
           })}
         </View>
         <View className="flex-row justify-between mt-1">
-          <Txt strong>{stageName(stage)}</Txt>
-          <Txt tone="ink2">{next ? t('next', { next: stageName(next) }) : ` ▾`}</Txt>
+          <Txt strong>{here ? stepName(job, here) : stageName(stage)}</Txt>
+          <Txt tone="ink2">{next ? t('next', { next: stepName(job, next) }) : ` ▾`}</Txt>
         </View>
       </Pressable>
       {open ? <StageList job={job} stage={stage} onGo={() => setOpen(false)} /> : null}
@@ -254,20 +265,28 @@ function StageBar({ job, stage }: { job: JobState; stage: StageId }) {
 }
 
 function StageList({ job, stage, onGo }: { job: JobState; stage: StageId; onGo?: () => void }) {
+  const here = stepOf(job.way, stage, job.joint);
   const words = { done: said('done'), skipped: t('notNeeded'), now: said('now'), todo: '' };
   return (
     <View role="navigation" aria-label={t('stages')}>
-      {job.way.map(({ key, stage: id }) => {
-        const s = stateOf(job, id);
+      {job.way.map((step) => {
+        const s = stateOf(job, step);
+        const on = step.key === here?.key;
         return (
-          <Link key={key} href={stageHref(job.id, id)} replace asChild onPress={() => onGo?.()}>
+          <Link
+            key={step.key}
+            href={stageHref(job.id, step.stage, hasJoints(job) ? step.joint : null)}
+            replace
+            asChild
+            onPress={() => onGo?.()}
+          >
             <Pressable
-              aria-label={`${stageName(id)} ${words[s]}`}
-              aria-current={id === stage ? 'page' : undefined}
-              className={`min-h-[42px] px-4 flex-row items-center justify-between ${id === stage ? 'bg-panel border-l-4 border-ink' : ''}`}
+              aria-label={`${stepName(job, step)} ${words[s]}`}
+              aria-current={on ? 'page' : undefined}
+              className={`min-h-[42px] px-4 flex-row items-center justify-between ${on ? 'bg-panel border-l-4 border-ink' : ''}`}
             >
-              <Txt strong={id === stage} tone={s === 'todo' || s === 'skipped' ? 'ink2' : 'ink'}>
-                {stageName(id)}
+              <Txt strong={on} tone={s === 'todo' || s === 'skipped' ? 'ink2' : 'ink'}>
+                {stepName(job, step)}
               </Txt>
               {s === 'done' ? (
                 <Mark state="done" size={16} />

@@ -1,4 +1,4 @@
-import { Link } from 'expo-router';
+import { Link, useLocalSearchParams } from 'expo-router';
 import type { ReactNode } from 'react';
 import { View } from 'react-native';
 
@@ -10,7 +10,8 @@ import { t } from '@/words/kit';
 
 /** Renders with a job once the log is read; says plainly when there is none of that id. */
 export function WithJob({ id, children }: { id: string; children: (job: JobState) => ReactNode }) {
-  const { job, loading } = useJob(id);
+  const { joint } = useLocalSearchParams<{ joint?: string }>();
+  const { job, loading } = useJob(id, joint);
   const readingText = useReadingText();
   if (job) return <>{children(job)}</>;
   return (

@@ -2,6 +2,7 @@ import { useRouter } from 'expo-router';
 import { useEffect } from 'react';
 
 import type { JobState } from '@/model/fold';
+import { hasJoints } from '@/model/way';
 import { useActions } from './actions';
 import { stageHref } from './stageHref';
 import { t as tr } from '@/words/kit';
@@ -33,7 +34,7 @@ export function useStageKeys(job: JobState, onMain?: () => void, onHelp?: () => 
       if (e.ctrlKey || e.metaKey || e.altKey || typing(e.target)) return;
       const digit = '1234567890'.indexOf(e.key);
       const step = digit >= 0 ? job.way[digit] : undefined;
-      if (step) router.replace(stageHref(job.id, step.stage));
+      if (step) router.replace(stageHref(job.id, step.stage, hasJoints(job) ? step.joint : null));
       else if (e.key === ' ' && onMain && !onControl(e.target)) {
         e.preventDefault();
         onMain();

@@ -3,7 +3,7 @@ import { useRouter } from 'expo-router';
 import type { NewEvent } from '@/model/event';
 import type { JobState } from '@/model/fold';
 import type { StageId } from '@/model/stages';
-import { nextStage } from '@/model/way';
+import { hasJoints, nextStep } from '@/model/way';
 import { useActions } from './actions';
 import { stageHref } from './stageHref';
 
@@ -13,7 +13,7 @@ export function useGoOn(job: JobState, stage: StageId): (events?: readonly NewEv
   const { log } = useActions(job);
   return (events = []) => {
     void log([...events, { type: 'stage', stage, to: 'done' }]);
-    const next = nextStage(job, stage);
-    router.replace(next ? stageHref(job.id, next) : '/');
+    const next = nextStep(job, stage);
+    router.replace(next ? stageHref(job.id, next.stage, hasJoints(job) ? next.joint : null) : '/');
   };
 }

@@ -11,7 +11,7 @@ import { foldJob } from './fold';
 import type { StageDef } from './stageDefs';
 import { usualMinutes, type StageId } from './stages';
 import { stageName, taskName, taskTitle } from '../words/stageWords';
-import { nextStage, placeOn, plainWay } from './way';
+import { nextStep, placeOn, plainWay } from './way';
 
 // one stage more, by its definition and its place alone: nothing else of the application is touched
 jest.mock('./stageIds', () => {
@@ -58,7 +58,7 @@ const toClean: StageId[] = ['intake', 'heat', 'lift', 'strip', 'clean'];
 
 it('stands on the way of new jobs in its place; jobs of before keep their ten steps and are not moved', () => {
   expect(plainWay('b').map((s) => s.key)).toContain('polish@b');
-  expect([placeOn(plainWay('b'), polish), plainWay('b').length]).toEqual([6, 11]);
+  expect([placeOn(plainWay('b'), polish, 'b'), plainWay('b').length]).toEqual([6, 11]);
   for (const log of logs) {
     const old = foldJob(log)!;
     expect(old.way).toHaveLength(10);
@@ -69,7 +69,7 @@ it('stands on the way of new jobs in its place; jobs of before keep their ten st
 
 it('comes next when the step before is done, is done by its entry, and is skipped where its definition says so', () => {
   const before = job(toClean);
-  expect([before.stage, nextStage(before, 'clean')]).toEqual(['polish', 'polish']);
+  expect([before.stage, nextStep(before, 'clean')?.stage]).toEqual(['polish', 'polish']);
   const after = job([...toClean, polish]);
   expect([after.stages[polish], after.stage]).toEqual(['done', 'dryFit']);
   const open = { ...route, work: 'openClose' } as NewEvent;

@@ -13,7 +13,9 @@ import { jobEntries } from './entries/job';
 import { liftEntries } from './entries/lift';
 import { id, instant } from './entries/parts';
 import { stripEntries } from './entries/strip';
+import { wayProblem } from './jobWay';
 import { keepUnknown } from './keepUnknown';
+import { knownSteps } from './way';
 
 export type { UseRecord } from './entries/heat';
 
@@ -104,6 +106,11 @@ export function parseEvent(data: unknown): Parsed<JobEvent> {
     });
   }
   const strict = schema.safeParse(data);
+  const opened = strict.success ? (strict.data as KnownEvent) : null;
+  if (opened?.type === 'opened' && opened.steps) {
+    const wrong = wayProblem(knownSteps(opened.steps), opened.device);
+    if (wrong) return { ok: false, problem: `steps: ${wrong}` };
+  }
   return strict.success
     ? noted(keepUnknown(data, strict.data) as KnownEvent)
     : { ok: false, problem: explain(strict.error) };

@@ -4,7 +4,7 @@ import { foldJob } from './fold';
 import { stageDefs, stageIds } from './stages';
 import { taskName, taskTitle } from '../words/stageWords';
 import { stageOf } from './taskNames';
-import { nextStage, placeOn, plainWay } from './way';
+import { nextStep, placeOn, plainWay } from './way';
 
 const jobs = demoJobs(Date.UTC(2026, 3, 14, 13));
 
@@ -33,16 +33,17 @@ it('a job keeps the steps that it was opened with: what is not on its way is not
   expect(job.way).toEqual(steps);
   expect(job.stages.heat).toBe('skipped');
   expect(job.stage).toBe('dryFit');
-  expect(nextStage(job, 'intake')).toBe('dryFit');
-  expect(nextStage(job, 'handover')).toBeNull();
-  expect([placeOn(job.way, 'bond'), job.way.length, placeOn(job.way, 'lift')]).toEqual([3, 6, 0]);
+  expect(nextStep(job, 'intake')?.stage).toBe('dryFit');
+  expect(nextStep(job, 'handover')).toBeNull();
+  expect([placeOn(job.way, 'bond', 'b'), job.way.length, placeOn(job.way, 'lift', 'b')]).toEqual([3, 6, 0]);
 });
 
 it('a stage of a later version stands in the log as it came, and is left out of the way here', () => {
+  const { bondId } = jobs[0]!.find((e) => e.type === 'opened')!;
   const later = [
-    ...plainWay('b').slice(0, 5),
+    ...plainWay(bondId).slice(0, 5),
     { key: 'polish', stage: 'polish', joint: null },
-    ...plainWay('b').slice(5),
+    ...plainWay(bondId).slice(5),
   ];
   const log = withSteps(jobs[0]!, later);
   const job = foldJob(log)!;

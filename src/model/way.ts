@@ -8,7 +8,7 @@ export interface Step {
   joint: string | null;
 }
 
-const stepAt = (stage: StageId, bondId: string): Step =>
+export const stepAt = (stage: StageId, bondId: string): Step =>
   stageDefs[stage].atJoint ? { key: `${stage}@${bondId}`, stage, joint: bondId } : { key: stage, stage, joint: null };
 
 /** The steps of a job with one joint, as they are noted with it when it is opened: stages that come later do not touch it. */
@@ -28,10 +28,15 @@ const tenStages = [
   'handover',
 ] as const satisfies readonly StageId[];
 
+/** Steps of stages that this version knows. */
+export const knownSteps = (steps: EventOf<'opened'>['steps']): Step[] => {
+  const known = new Set<string>(stageIds);
+  return steps?.filter((s): s is Step => known.has(s.stage)) ?? [];
+};
+
 /** The steps of a job: those that it was opened with, or the ten of before. A stage that this version does not know is left out. */
 export function wayOf(opened: Pick<EventOf<'opened'>, 'steps' | 'bondId'>): Step[] {
-  const known = new Set<string>(stageIds);
-  const own = opened.steps?.filter((s): s is Step => known.has(s.stage)) ?? [];
+  const own = knownSteps(opened.steps);
   return own.length ? own : tenStages.map((s) => stepAt(s, opened.bondId));
 }
 
@@ -41,14 +46,24 @@ export function stepOf(way: readonly Step[], stage: StageId, joint: string): Ste
   return steps.find((s) => s.joint === null || s.joint === joint) ?? (steps.length === 1 ? steps[0]! : null);
 }
 
-/** The stage that comes after one on this way, of those that the job needs. */
-export function nextStage(
-  job: { way: readonly Step[]; stages: Readonly<Record<StageId, string>> },
+/** The step that comes after a stage on this way, of those that the job needs: after that of the joint that is looked at. */
+export function nextStep(
+  job: { way: readonly Step[]; progress: Readonly<Record<string, string>>; joint: string },
   stage: StageId,
-): StageId | null {
-  const at = job.way.findLastIndex((s) => s.stage === stage);
-  return job.way.slice(at + 1).find((s) => job.stages[s.stage] !== 'skipped')?.stage ?? null;
+): Step | null {
+  const here = stepOf(job.way, stage, job.joint);
+  const at = here ? job.way.indexOf(here) : job.way.findLastIndex((s) => s.stage === stage);
+  return job.way.slice(at + 1).find((s) => job.progress[s.key] !== 'skipped') ?? null;
 }
 
+/** The joints that a job is about, in the order in which they are opened. */
+export const jointsOfWay = (way: readonly Step[]): string[] => [
+  ...new Set(way.flatMap((s) => (s.joint === null ? [] : [s.joint]))),
+];
+
 /** "3 of 10": where a stage stands on the way, from 1; 0: it is not on it. */
-export const placeOn = (way: readonly Step[], stage: StageId): number => way.findIndex((s) => s.stage === stage) + 1;
+export const placeOn = (way: readonly Step[], stage: StageId, joint: string): number =>
+  way.indexOf(stepOf(way, stage, joint) ?? way.find((s) => s.stage === stage)!) + 1;
+
+/** Somebody opens more than one joint in this job. */
+export const hasJoints = (job: { way: readonly Step[] }): boolean => jointsOfWay(job.way).length > 1;

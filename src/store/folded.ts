@@ -1,5 +1,6 @@
 import type { JobEvent } from '@/model/event';
 import type { JobState } from '@/model/fold';
+import { foldJob } from '@/model/fold';
 import { safeFold, type SafeFold } from '@/model/safeFold';
 
 const folded = new WeakMap<readonly JobEvent[], SafeFold>();
@@ -9,6 +10,18 @@ export function foldOnce(events: readonly JobEvent[]): SafeFold {
   let made = folded.get(events);
   if (!made) folded.set(events, (made = safeFold(events)));
   return made;
+}
+
+const atJoints = new WeakMap<readonly JobEvent[], Map<string, JobState | null>>();
+/** A job seen at one of its joints, without what cannot be folded; kept like the whole. */
+export function foldAt(events: readonly JobEvent[], joint: string): JobState | null {
+  let made = atJoints.get(events);
+  if (!made) atJoints.set(events, (made = new Map()));
+  if (!made.has(joint)) {
+    const spoiled = new Set(foldOnce(events).spoiled.map((x) => x.event.id));
+    made.set(joint, foldJob(spoiled.size ? events.filter((e) => !spoiled.has(e.id)) : events, joint));
+  }
+  return made.get(joint)!;
 }
 
 export const foldCached = (events: readonly JobEvent[]): JobState | null => foldOnce(events).state;

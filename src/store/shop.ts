@@ -22,7 +22,7 @@ import { onReading, tellReading } from './reading';
 import { patience } from '@/workers/ticks';
 import { Repository, type ShopLog } from './repository';
 import { RefusedError } from './storageErrors';
-import { foldOnce, foldCached, jobsOf } from './folded';
+import { foldAt, foldOnce, foldCached, jobsOf } from './folded';
 
 const database = 'northcove';
 
@@ -176,10 +176,11 @@ export function useJobs(): JobState[] {
   return jobsOf((data ?? noLog).jobs);
 }
 
-export function useJob(id: string): { job: JobState | null; loading: boolean } {
+/** @param joint the joint to look at; none: that of the step where the job stands */
+export function useJob(id: string, joint?: string): { job: JobState | null; loading: boolean } {
   const { data } = useQuery(logQuery);
   const events = data?.jobs.get(id);
-  return { job: events ? foldCached(events) : null, loading: !data };
+  return { job: events ? (joint ? foldAt(events, joint) : foldCached(events)) : null, loading: !data };
 }
 
 function patchLog(change: (log: ShopLog) => ShopLog): void {

@@ -84,11 +84,15 @@ export function JobsScreen() {
                 : j.customerMark
                   ? t('stageOf', {
                       stage: stageName(j.stage),
-                      way: placeOn(j.way, j.stage),
+                      way: placeOn(j.way, j.stage, j.joint),
                       length: j.way.length,
                       customerMark: j.customerMark,
                     })
-                  : t('stageOf2', { stage: stageName(j.stage), way: placeOn(j.way, j.stage), length: j.way.length })
+                  : t('stageOf2', {
+                      stage: stageName(j.stage),
+                      way: placeOn(j.way, j.stage, j.joint),
+                      length: j.way.length,
+                    })
             }
             at={j.promiseAt ? dayTime(j.promiseAt, now) : ''}
             late={j.promiseAt !== null && j.promiseAt < now && !j.closedAt}

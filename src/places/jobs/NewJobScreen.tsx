@@ -4,18 +4,24 @@ import { addDays } from 'date-fns/addDays';
 import { set } from 'date-fns/set';
 import { useRouter } from 'expo-router';
 import { useEffect } from 'react';
-import { Controller, useForm } from 'react-hook-form';
+import { Controller, useForm, useWatch, type UseFormReturn } from 'react-hook-form';
 import { Pressable, View } from 'react-native';
 import { z } from 'zod';
 
 import { stageHref } from '@/bench-kit/stageHref';
 import { newId } from '@/store/ids';
-import { plainWay } from '@/model/way';
+import { jobWay } from '@/model/jobWay';
+import { jointsOfWay } from '@/model/way';
 import type { Device } from '@/core/device/types';
 import { append, useJobs, useSettings, useDevices } from '@/store/shop';
 import { nowMs } from '@/store/clock';
 import { Button } from '@/ui/Button';
-import { Choice } from '@/ui/Choice';
+import { coverKindOf } from '@/core/device/coverKinds';
+import { faceOf } from '@/core/device/perimeter';
+import { faceName } from '@/bench-kit/faceName';
+import { capital } from '@/words/capital';
+import { stageName } from '@/words/stageWords';
+import { Choice, Tick } from '@/ui/Choice';
 import { languageNames, languages } from '@/words/language';
 import { languageIds, type Language } from '@/model/languages';
 import { useDraft } from '@/ui/draft';
@@ -29,6 +35,7 @@ import { told } from '@/words/told';
 const formSchema = () =>
   z.object({
     deviceId: z.string().min(1, tr('deviceChooseOneFromTheList')),
+    joints: z.array(z.string()),
     customerMark: z.string().max(80, tr('markUpTo80Characters')),
     language: z.enum(languageIds),
     promise: z.string().refine((t) => !t.trim() || readTime(t) !== null, tr('promisedForEnterATimeFrom')),
@@ -63,6 +70,7 @@ function openJob(
   label: string,
   person: string,
   device: Device,
+  bondIds: readonly string[],
   v: z.output<ReturnType<typeof formSchema>>,
   own: Language,
 ): string {
@@ -71,7 +79,8 @@ function openJob(
   const today = t ? set(now, { hours: t.hours, minutes: t.minutes, seconds: 0, milliseconds: 0 }).getTime() : null;
   const promiseAt = today === null ? null : today < now ? addDays(today, 1).getTime() : today;
   const jobId = newId();
-  const bondId = device.bonds[0]!.id;
+  const steps = jobWay(device, bondIds);
+  const bondId = jointsOfWay(steps)[0]!;
   void append(jobId, person, [
     {
       type: 'opened',
@@ -80,7 +89,7 @@ function openJob(
       bondId,
       promiseAt,
       customerMark: v.customerMark.trim(),
-      steps: plainWay(bondId),
+      steps,
     },
     ...(v.language === own
       ? []
@@ -88,6 +97,60 @@ function openJob(
     { type: 'stage', stage: 'intake', to: 'started' },
   ]);
   return jobId;
+}
+
+/** What can be opened on a model: each face, and all its lens covers as one. */
+const openable = (device: Device): string[] => {
+  const lens = device.bonds.filter((b) => coverKindOf(faceOf(device, b)).lens);
+  return device.bonds.filter((b) => !lens.includes(b) || b === lens[0]).map((b) => b.id);
+};
+/** What was chosen, or the first of them. */
+const opens = (device: Device, chosen: readonly string[]): string[] => {
+  const can = openable(device);
+  const own = can.filter((id) => chosen.includes(id));
+  return own.length ? own : can.slice(0, 1);
+};
+
+type NewJobForm = UseFormReturn<
+  z.input<ReturnType<typeof formSchema>>,
+  unknown,
+  z.output<ReturnType<typeof formSchema>>
+>;
+
+/** What is to be opened, where the model has more than one thing to open, and the steps that this makes. */
+function WhatOpens({ form, devices }: { form: NewJobForm; devices: readonly Device[] }) {
+  // the form tells by proxies, which the compiler would keep
+  'use no memo';
+  const [deviceId, joints] = useWatch({ control: form.control, name: ['deviceId', 'joints'] });
+  const device = devices.find((d) => d.id === deviceId);
+  const can = device ? openable(device) : [];
+  if (!device || can.length < 2) return null;
+  const chosen = opens(device, joints);
+  const steps = jobWay(device, chosen);
+  return (
+    <View className="mb-3" testID="whatOpens">
+      <Txt strong className="mb-1">
+        {tr('whatIsOpened')}
+      </Txt>
+      {can.map((id) => (
+        <Tick
+          key={id}
+          label={capital(faceName(device, id))}
+          on={chosen.includes(id)}
+          onChange={(on) => form.setValue('joints', on ? [...chosen, id] : chosen.filter((x) => x !== id))}
+        />
+      ))}
+      <Txt size="s" tone="ink2" testID="way">
+        {steps
+          .map((x) =>
+            x.joint === null || chosen.length < 2
+              ? stageName(x.stage)
+              : `${stageName(x.stage)} (${faceName(device, x.joint)})`,
+          )
+          .join(' · ')}
+      </Txt>
+    </View>
+  );
 }
 
 export function NewJobScreen() {
@@ -99,13 +162,13 @@ export function NewJobScreen() {
   const { person, language } = useSettings();
   const form = useForm<z.input<ReturnType<typeof formSchema>>, unknown, z.output<ReturnType<typeof formSchema>>>({
     resolver: zodResolver(formSchema()),
-    defaultValues: { deviceId: '', customerMark: '', promise: '', language },
+    defaultValues: { deviceId: '', joints: [], customerMark: '', promise: '', language },
   });
   const saveDraft = useDraft(
     tr('newJob2'),
     (text) => {
       const kept = draftSchema.safeParse(parsed(text));
-      if (kept.success) form.reset({ deviceId: '', customerMark: '', promise: '', language, ...kept.data });
+      if (kept.success) form.reset({ deviceId: '', joints: [], customerMark: '', promise: '', language, ...kept.data });
     },
     true,
   );
@@ -119,7 +182,7 @@ export function NewJobScreen() {
   const open = form.handleSubmit((v) => {
     const chosen = devices.find((d) => d.device.id === v.deviceId);
     if (!chosen) return;
-    const jobId = openJob(label, person, chosen.device, v, language);
+    const jobId = openJob(label, person, chosen.device, opens(chosen.device, v.joints), v, language);
     saveDraft(null);
     router.replace(stageHref(jobId, 'intake'));
   });
@@ -150,7 +213,10 @@ export function NewJobScreen() {
                 role="radio"
                 aria-checked={field.value === d.id}
                 aria-label={d.name}
-                onPress={() => field.onChange(d.id)}
+                onPress={() => {
+                  field.onChange(d.id);
+                  form.setValue('joints', []);
+                }}
                 className={`min-h-[60px] px-3 mb-2 justify-center rounded-[6px] border-[1.5px] ${field.value === d.id ? 'bg-ink border-ink' : 'bg-panel border-ink2'}`}
               >
                 <Txt strong tone={field.value === d.id ? 'onInk' : 'ink'}>
@@ -165,6 +231,7 @@ export function NewJobScreen() {
           </View>
         )}
       />
+      <WhatOpens form={form} devices={devices.map((d) => d.device)} />
       {(
         [
           ['customerMark', tr('markOfTheDeviceNoName'), tr('locker12')],

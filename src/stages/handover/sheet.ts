@@ -109,8 +109,8 @@ function doneLines(job: JobState, settings: Settings): string[] {
   return out;
 }
 
-/** What was measured and tested. */
-function measuredLines(job: JobState, settings: Settings): string[] {
+/** How this joint sits. */
+function flushLines(job: JobState, settings: Settings): string[] {
   const out: string[] = [];
   const steps = Object.values(job.steps);
   if (steps.length)
@@ -124,6 +124,12 @@ function measuredLines(job: JobState, settings: Settings): string[] {
     );
   else if (job.eyes.step?.fine)
     out.push(t('flushByEyeAndFingerA', { noticedMm: length(noticedMm('step'), settings, 2) }));
+  return out;
+}
+
+/** What was measured and tested. */
+function measuredLines(job: JobState, settings: Settings, joints: readonly JobState[]): string[] {
+  const out = joints.flatMap((j) => flushLines(j, settings));
   const tested = Object.values(job.functions.after).filter((r) => r === 'ok' || r === 'fail').length;
   const state = functionState(job);
   const failing = [...state.newFaults, ...state.unclear, ...state.oldFaults].map((c) => nameOf(c.fn));
@@ -240,25 +246,43 @@ function untilLines(job: JobState, settings: Settings, now: number): string[] {
   return out;
 }
 
-/** The sheet for the customer: found, done, measured, not until when. Says what was measured and nothing more. */
-export function sheetOf(job: JobState, settings: Settings, now: number): SheetSection[] {
-  const measured = measuredLines(job, settings);
+/**
+ * The sheet for the customer: found, done, measured, not until when. Says what was measured and nothing more.
+ * @param joints the job at each joint that was opened; the last of them to hold says until when
+ */
+export function sheetOf(
+  job: JobState,
+  settings: Settings,
+  now: number,
+  joints: readonly JobState[] = [job],
+): SheetSection[] {
+  const measured = measuredLines(job, settings, joints);
   const agreed = agreedLines(job);
   return [
     { title: t('found'), lines: foundLines(job) },
-    { title: t('done'), lines: doneLines(job, settings) },
+    { title: t('done'), lines: joints.flatMap((j) => doneLines(j, settings)) },
     { title: t('measured'), lines: measured.length ? measured : [t('nothingMeasured')] },
     ...(agreed.length ? [{ title: t('agreed'), lines: agreed }] : []),
-    { title: t('untilThen'), lines: untilLines(job, settings, now) },
+    { title: t('untilThen'), lines: untilLines(latestOf(joints, settings, now) ?? job, settings, now) },
   ];
 }
 
+/** The joint that holds last: the device waits for it. Null: none was closed. */
+export function latestOf(joints: readonly JobState[], settings: Settings, now: number): JobState | null {
+  const endOf = (j: JobState) => {
+    const start = j.clampOn?.at ?? j.bonded?.at;
+    return start === undefined ? -Infinity : start + cureOf(j, settings, now).clocks.full.high * 1e3;
+  };
+  const closed = joints.filter((j) => Number.isFinite(endOf(j)));
+  return closed.length ? closed.reduce((a, b) => (endOf(b) > endOf(a) ? b : a)) : null;
+}
+
 /** What is still open before a job may be closed. */
-export function openPoints(job: JobState): string[] {
+export function openPoints(job: JobState, joints: readonly JobState[] = [job]): string[] {
   const out: string[] = [];
   const overridden = (call: string) => job.decisions.some((d) => d.call === call && d.because);
-  if (!job.bonded && job.stages.bond !== 'skipped') out.push(t('notBonded'));
-  if (job.clampOn && job.clampOffAt === null) out.push(t('clampsStillOn'));
+  if (joints.some((j) => !j.bonded && j.stages.bond !== 'skipped')) out.push(t('notBonded'));
+  if (joints.some((j) => j.clampOn && j.clampOffAt === null)) out.push(t('clampsStillOn'));
   if (job.stages.check !== 'done' && !overridden('check')) out.push(t('checkNotDone'));
   if (!overridden('check')) out.push(...notRegistered(job).map((p) => t('notRegistered', { p })));
   if (job.findings.cellSwollen?.answer === 'yes') out.push(t('swollenBattery'));

@@ -11,7 +11,8 @@ import { dayTime, length, spoken, stamp } from '@/words/units';
 import { useNow } from '@/bench-kit/useNow';
 import { bondPerimeter } from '@/core/device/perimeter';
 import { makeSheet } from './makeSheet';
-import { openPoints, sheetOf } from './sheet';
+import { jointsSeen } from '@/bench-kit/jointsSeen';
+import { latestOf, openPoints, sheetOf } from './sheet';
 import { sheetPlans } from './sheetPlans';
 import { t } from '@/words/handover';
 import { speaking } from '@/words/language';
@@ -31,10 +32,12 @@ export function useHandoverStage({ job }: { job: JobState }) {
   const now = useNow(5000);
   const { log } = useActions(job);
   const tongue = useCustomerLanguage(job);
-  const sections = speaking(tongue, () => sheetOf(job, settings, now));
-  const open = openPoints(job);
+  const joints = jointsSeen(job);
+  const sections = speaking(tongue, () => sheetOf(job, settings, now, joints));
+  const open = openPoints(job, joints);
   const overridden = job.decisions.some((d) => d.call === 'handover' && d.because);
-  const cure = cureOf(job, settings, now);
+  // two joints cure side by side: the device waits for the later one
+  const cure = cureOf(latestOf(joints, settings, now) ?? job, settings, now);
   const mark = markOf(cure.kind, 'handOver');
   const readyAt = cureEnd(cure, 'handOver');
   const sealAt = cureEnd(cure, 'sealTest');

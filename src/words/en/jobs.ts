@@ -45,4 +45,5 @@ export default {
   locker12: 'locker 12',
   promisedFor: 'Promised for',
   customerReads: 'The customer reads',
+  whatIsOpened: 'What is opened',
 } as const;

@@ -224,4 +224,8 @@ export default {
   aPart: 'A part',
   customerReads: 'The customer reads',
   thisJob: 'this job',
+  stageAt: '{{stage}}, {{face}}',
+  faceLens: 'lens covers',
+  faceFront: 'front',
+  faceBack: 'back',
 } as const;

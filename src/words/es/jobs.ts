@@ -48,4 +48,5 @@ export default {
   locker12: 'taquilla 12',
   promisedFor: 'Prometido para',
   customerReads: 'El cliente lee',
+  whatIsOpened: 'Qué se abre',
 } satisfies Same<typeof en>;

@@ -229,4 +229,8 @@ export default {
   aPart: 'Una pieza',
   customerReads: 'El cliente lee',
   thisJob: 'este trabajo',
+  stageAt: '{{stage}}, {{face}}',
+  faceLens: 'cristales de cámara',
+  faceFront: 'delante',
+  faceBack: 'detrás',
 } satisfies Same<typeof en>;

@@ -13,7 +13,10 @@ export type JobHands = ReturnType<typeof jobHands>;
 export function jobHands(job: JobState, o: BenchInput, f: Frame) {
   const { book } = o;
   const kind = kindOf(job);
-  const todo = (stage: keyof JobState['stages']) => job.stages[stage] === 'todo' || job.stages[stage] === 'started';
+  /** steps of a stage that are left: one for each joint that it is still to be done at */
+  const steps = (stage: keyof JobState['stages']) =>
+    job.way.filter((s) => s.stage === stage && ['todo', 'started'].includes(job.progress[s.key] ?? '')).length;
+  const todo = (stage: keyof JobState['stages']) => steps(stage) > 0;
   const left = new Set<TaskId>();
   const going: Going[] = [];
   const stretch = o.stretch?.get(job.id) ?? 1;
@@ -25,7 +28,7 @@ export function jobHands(job: JobState, o: BenchInput, f: Frame) {
     const stage = learnedStage(t);
     if (!stage) return 60;
     const l = book.of(stage, kind, person);
-    const usual = l.medianS * stretch;
+    const usual = l.medianS * stretch * Math.max(1, steps(stage));
     const before = aside(stage);
     return before > 0 ? Math.max(60, remainingS({ mu: Math.log(usual), sigma: l.scatter.sigma }, before)) : usual;
   };

@@ -11,7 +11,7 @@ export function jobWork(job: JobState, o: BenchInput, f: Frame): JobWork {
   const { settings } = o;
   const at = jobHands(job, o, f);
   const { left, going, todo, handsS, running, begin, works } = at;
-  for (const { stage } of job.way) {
+  for (const stage of new Set(job.way.map((s) => s.stage))) {
     const { work } = stageDefs[stage];
     if (work.how !== 'hands' || !todo(stage)) continue;
     left.add(work.task);
@@ -26,7 +26,8 @@ export function jobWork(job: JobState, o: BenchInput, f: Frame): JobWork {
       : null;
   return {
     id: job.id,
-    steps: job.way.map((s) => stageDefs[s.stage].work),
+    // the schedule knows a stage once; that it is done at several joints is in its minutes
+    steps: [...new Set(job.way.map((s) => s.stage))].map((s) => stageDefs[s].work),
     releaseS: Math.min(f.s(job.openedAt), f.nowS),
     dueS: job.promiseAt === null ? null : f.s(job.promiseAt),
     weight: job.comeBack ? benchFigures.comeBackWeight.value : 1,

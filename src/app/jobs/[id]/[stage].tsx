@@ -29,7 +29,7 @@ export default function Stage() {
         const Screen = screens[known];
         return (
           <Suspense fallback={null}>
-            <Screen key={`${job.id}-${known}`} job={job} />
+            <Screen key={`${job.id}-${known}-${job.joint}`} job={job} />
           </Suspense>
         );
       }}
