@@ -95,7 +95,8 @@ for (const name of readdirSync('.'))
 symlinkSync(path.resolve('node_modules'), path.join(copy, 'node_modules'));
 
 const node = (args: string[]): boolean =>
-  spawnSync(process.execPath, args, { cwd: copy, stdio: 'ignore', timeout: limitMs, killSignal: 'SIGKILL' }).status === 0;
+  spawnSync(process.execPath, args, { cwd: copy, stdio: 'ignore', timeout: limitMs, killSignal: 'SIGKILL' }).status ===
+  0;
 const jest = (args: string[]): boolean =>
   node(['node_modules/jest/bin/jest.js', '--selectProjects', 'core', '--bail', '--forceExit', ...args]);
 

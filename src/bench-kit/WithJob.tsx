@@ -1,5 +1,5 @@
 import { Link, useLocalSearchParams } from 'expo-router';
-import type { ReactNode } from 'react';
+import { useEffect, type ReactNode } from 'react';
 import { View } from 'react-native';
 
 import type { JobState } from '@/model/fold';
@@ -7,11 +7,18 @@ import { useReadingText } from '@/store/reading';
 import { useJob } from '@/store/shop';
 import { Txt } from '@/ui/Txt';
 import { t } from '@/words/kit';
+import { lastJoint, noteJoint } from './lastJoint';
 
 /** Renders with a job once the log is read; says plainly when there is none of that id. */
 export function WithJob({ id, children }: { id: string; children: (job: JobState) => ReactNode }) {
-  const { joint } = useLocalSearchParams<{ joint?: string }>();
-  const { job, loading } = useJob(id, joint);
+  // reads which joint was looked at last, which changes beside React
+  'use no memo';
+  const { joint, stage } = useLocalSearchParams<{ joint?: string; stage?: string }>();
+  const { job, loading } = useJob(id, joint ?? (stage ? undefined : lastJoint(id)));
+  const seen = stage ? job?.joint : undefined;
+  useEffect(() => {
+    if (seen !== undefined) noteJoint(id, seen);
+  }, [id, seen]);
   const readingText = useReadingText();
   if (job) return <>{children(job)}</>;
   return (

@@ -18,8 +18,8 @@ export function foldAt(events: readonly JobEvent[], joint: string): JobState | n
   let made = atJoints.get(events);
   if (!made) atJoints.set(events, (made = new Map()));
   if (!made.has(joint)) {
-    const spoiled = new Set(foldOnce(events).spoiled.map((x) => x.event.id));
-    made.set(joint, foldJob(spoiled.size ? events.filter((e) => !spoiled.has(e.id)) : events, joint));
+    const { state } = foldOnce(events);
+    made.set(joint, state && foldJob(state.log, joint));
   }
   return made.get(joint)!;
 }

@@ -11,6 +11,7 @@ import { z } from 'zod';
 import { stageHref } from '@/bench-kit/stageHref';
 import { newId } from '@/store/ids';
 import { jobWay } from '@/model/jobWay';
+import { stageDefs } from '@/model/stages';
 import { jointsOfWay } from '@/model/way';
 import type { Device } from '@/core/device/types';
 import { append, useJobs, useSettings, useDevices } from '@/store/shop';
@@ -126,7 +127,10 @@ function WhatOpens({ form, devices }: { form: NewJobForm; devices: readonly Devi
   const can = device ? openable(device) : [];
   if (!device || can.length < 2) return null;
   const chosen = opens(device, joints);
-  const steps = jobWay(device, chosen);
+  const steps = jobWay(device, chosen).filter((x) => {
+    const bond = device.bonds.find((b) => b.id === (x.joint ?? chosen[0]))!;
+    return !stageDefs[x.stage].needless({ route: null, bond, face: faceOf(device, bond) });
+  });
   return (
     <View className="mb-3" testID="whatOpens">
       <Txt strong className="mb-1">
@@ -140,15 +144,20 @@ function WhatOpens({ form, devices }: { form: NewJobForm; devices: readonly Devi
           onChange={(on) => form.setValue('joints', on ? [...chosen, id] : chosen.filter((x) => x !== id))}
         />
       ))}
-      <Txt size="s" tone="ink2" testID="way">
-        {steps
-          .map((x) =>
-            x.joint === null || chosen.length < 2
-              ? stageName(x.stage)
-              : `${stageName(x.stage)} (${faceName(device, x.joint)})`,
-          )
-          .join(' · ')}
-      </Txt>
+      <View role="list" aria-label={tr('stepsOfTheJob')} className="flex-row flex-wrap gap-1" testID="way">
+        {steps.map((x) => (
+          <View key={x.key} role="listitem" className="border border-ink2 rounded-[4px] px-2 py-1">
+            <Txt size="s" strong>
+              {stageName(x.stage)}
+            </Txt>
+            {x.joint !== null && chosen.length > 1 ? (
+              <Txt size="s" tone="ink2">
+                {faceName(device, x.joint)}
+              </Txt>
+            ) : null}
+          </View>
+        ))}
+      </View>
     </View>
   );
 }

@@ -46,4 +46,5 @@ export default {
   promisedFor: 'Promised for',
   customerReads: 'The customer reads',
   whatIsOpened: 'What is opened',
+  stepsOfTheJob: 'Steps of the job',
 } as const;

@@ -49,4 +49,5 @@ export default {
   promisedFor: 'Prometido para',
   customerReads: 'El cliente lee',
   whatIsOpened: 'Qué se abre',
+  stepsOfTheJob: 'Pasos del trabajo',
 } satisfies Same<typeof en>;
