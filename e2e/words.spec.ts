@@ -29,6 +29,22 @@ test('Spanish is chosen in Shop and spoken at once, everywhere, and after a relo
   await h.press(page.getByRole('radio', { name: 'Idioma: English' }));
   await expect(page.getByRole('heading', { name: 'Shop', level: 1 })).toBeVisible();
   await expect(page.locator('html')).toHaveAttribute('lang', 'en');
+
+  await test.step('a customer reads Spanish at a bench that speaks English: sheet and tag, and what is signed', async () => {
+    await page.goto('/jobs/demo-0139/handover');
+    const sheet = page.getByTestId('sheet');
+    await expect(sheet).toContainText('Done');
+    await h.choose('The customer reads', 'Español');
+    await expect(sheet).toContainText('Hecho');
+    await expect(sheet).toHaveAttribute('lang', 'es');
+    await expect(page.locator('html')).toHaveAttribute('lang', 'en');
+    await expect(page.getByRole('button', { name: 'Print the sheet' })).toBeVisible();
+    await page.reload();
+    await expect(sheet).toContainText('Hecho');
+    await page.goto('/jobs/demo-0139/tag');
+    await expect(page.getByTestId('tag')).toContainText('prometido');
+    await h.noViolations('tag, customer in Spanish');
+  });
 });
 
 test('words that run 40 % longer have room on a phone, on every page', async ({ page }) => {

@@ -87,7 +87,7 @@ function WideShell({ p, help }: { p: StageShellProps; help: boolean }) {
       <View className="w-[230px] border-r border-rule">
         <ScrollView contentContainerClassName="pb-6">
           <View role="banner" className="p-4">
-            <View className="flex-row justify-between items-center">
+            <View className="flex-row flex-wrap justify-between items-center gap-y-1 mb-1">
               <BackLinks />
               <JobStopCard job={p.job} />
             </View>
