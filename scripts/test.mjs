@@ -27,8 +27,8 @@ const single = async (name, command, args) => {
   else failed++;
 };
 /** A runner that counts its own tests; a crash without a count is a failure. */
-const counted = async (name, command, args, read) => {
-  const { code, text } = await check(name, command, args);
+const counted = async (name, command, args, read, quiet = false) => {
+  const { code, text } = await check(name, command, args, quiet);
   const [p, f] = read(text);
   passed += p;
   failed += f;
@@ -36,10 +36,19 @@ const counted = async (name, command, args, read) => {
 };
 const number = (text, pattern) => Number(pattern.exec(text)?.[1] ?? 0);
 
-// one core lints while the other checks the types and builds
+const jest = (name, project, workers, quiet) =>
+  counted(
+    name,
+    'npx',
+    ['jest', '--ci', '--forceExit', '--selectProjects', project, `--maxWorkers=${workers}`],
+    (t) => [number(t, /^Tests:.*?(\d+) passed/m), number(t, /^Tests:.*?(\d+) failed/m)],
+    quiet,
+  );
+
+// one core lints and tests what needs no browser, while the other checks the types and builds
 let built = true;
 await Promise.all([
-  single('Lint', 'npx', ['eslint', '.', '--max-warnings', '0']),
+  single('Lint', 'npx', ['eslint', '.', '--max-warnings', '0']).then(() => jest('Unit tests', 'core', '1', true)),
   (async () => {
     await single('Format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']);
     // route types are generated; a clean tree has none
@@ -65,10 +74,7 @@ await Promise.all([
     );
   })(),
 ]);
-await counted('Unit and component tests', 'npx', ['jest', '--ci', '--forceExit', '--maxWorkers=100%'], (t) => [
-  number(t, /^Tests:.*?(\d+) passed/m),
-  number(t, /^Tests:.*?(\d+) failed/m),
-]);
+await jest('Component tests', 'web', '100%', false);
 if (built)
   await counted('End-to-end tests', 'npx', ['playwright', 'test'], (t) => [
     number(t, /^\s*(\d+) passed/m) + (secondTime = number(t, /^\s*(\d+) flaky/m)),

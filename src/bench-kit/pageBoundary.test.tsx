@@ -65,7 +65,7 @@ it.each(routes)('%s: a throw leaves the bar, the stop card and the export, and n
   show();
   const text = screen.getByTestId('broken').textContent!;
   expect(text).toContain('37.25');
-  for (const name of ['Bench', 'Jobs', 'Phone models', 'Shop']) expect(screen.getByText(name)).toBeTruthy();
+  for (const name of ['Bench', 'Jobs', 'Phones', 'Shop']) expect(screen.getByText(name)).toBeTruthy();
   expect(screen.getByLabelText(/Stop card/)).toBeTruthy();
   expect(screen.getByText('Export everything')).toBeTruthy();
   expect(screen.getByText('Leave this entry out')).toBeTruthy();

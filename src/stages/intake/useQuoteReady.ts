@@ -6,6 +6,7 @@ import type { QuoteLine } from '@/core/money/quote';
 import type { EventOf } from '@/model/event';
 import type { JobState } from '@/model/fold';
 import { useActions } from '@/bench-kit/actions';
+import { jointsSeen } from '@/bench-kit/jointsSeen';
 import { useCustomerLanguage } from '@/bench-kit/useCustomerLanguage';
 import { speaking } from '@/words/language';
 import { useCrackMap } from '@/bench-kit/crackMap';
@@ -19,6 +20,7 @@ import {
   earliestFor,
   factsOf,
   furtherDamage,
+  moreWork,
   minutesOf,
   priceOf,
 } from '@/work/intake/facts';
@@ -47,6 +49,12 @@ export function useQuoteBase({ job }: { job: JobState }) {
   const [goOn, setGoOn] = useState<'stop' | 'upTo'>('stop');
   const [upTo, setUpTo] = useState<number | null>(null);
   const tongue = useCustomerLanguage(job);
+  // what else is opened in the same job is in the price
+  const more = moreWork(
+    jointsSeen(job).filter((j) => j.joint !== job.joint),
+    jobs,
+    settings,
+  );
   const currency = settings.money.currency;
   const money = (minor: number) => price(minor, currency);
 
@@ -60,16 +68,17 @@ export function useQuoteBase({ job }: { job: JobState }) {
   );
   const live = shown.map((o): Shown => {
     const minutes = minutesOf(o, facts, job);
-    const quoted = priceOf(o, minutes, job, settings);
-    const ready = earliestFor(job, settings, now, { minutes, closedBy: closedByOf(job) });
+    const quoted = priceOf(o, minutes, job, settings, more);
+    const all = minutes + more.reduce((s, x) => s + x.minutes, 0);
+    const ready = earliestFor(job, settings, now, { minutes: all, closedBy: closedByOf(job) });
     return {
       id: o.id,
-      name: speaking(tongue, () => optionName(o)),
+      name: speaking(tongue, () => [o, ...more.map((x) => x.option)].map(optionName).join(' + ')),
       grossMinor: quoted.gross,
       taxMinor: quoted.tax,
       netMinor: quoted.net,
       costMinor: Math.round(quoted.cost),
-      minutes: Math.round(minutes),
+      minutes: Math.round(all),
       // before the queue is counted no time is told; what is stored then is the estimate without it
       readyAt: promises.get(o.id)?.sayAt ?? roundUpQuarter(now + ready.high * 1e3),
       counted: promises.has(o.id),
@@ -86,7 +95,11 @@ export function useQuoteBase({ job }: { job: JobState }) {
   const chosenId = picked ?? job.quote?.chosenId ?? rows[0]?.id ?? null;
   const row = rows.find((r) => r.id === chosenId) ?? rows[0] ?? null;
   const option = advice.options.find((o) => o.id === row?.id) ?? null;
-  const risk = agreed ? agreed.quote.risk : option ? furtherDamage(option, riskQuantile) : null;
+  const risk = agreed
+    ? agreed.quote.risk
+    : option
+      ? furtherDamage({ risks: [option, ...more.map((x) => x.option)].flatMap((x) => x.risks) }, riskQuantile)
+      : null;
   const limit = goOn === 'upTo' ? upTo : null;
   const texts = agreed
     ? agreed.signed.text.split('\n')

@@ -200,7 +200,7 @@ describe('back in', () => {
 
   it('the reverse, every screw started before any is tight, the battery’s plug as late as its covers allow', async () => {
     start();
-    expect(call()).toBe('Charge port is in.');
+    expect(call()).toBe('Put in: charge port.');
     await press('Charge port is in');
     expect(call()).toMatch(/^From [A-C]\d into port2: one turn\.$/);
     await press('port2 is started');

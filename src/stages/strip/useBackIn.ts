@@ -168,7 +168,7 @@ export function useBackIn(p: { job: JobState; work: StripWork; tabs: ReactNode }
         tone: 'ink',
       };
     return {
-      sentence: tr('nowIsIn', { name: capital(told(item.name)) }),
+      sentence: tr('putIn', { name: told(item.name) }),
       reason: tr('cablesOverItNotUnderIt'),
       tone: 'ink',
     };
@@ -181,7 +181,7 @@ export function useBackIn(p: { job: JobState; work: StripWork; tabs: ReactNode }
         ? tr('screwsAreTight', { zone: capital(zone) })
         : item.kind === 'connector'
           ? tr('itClicked')
-          : tr('nowIsIn', { name: capital(told(item.name)) });
+          : tr('isIn', { name: capital(told(item.name)) });
   const shut =
     item !== null
       ? null

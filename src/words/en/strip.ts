@@ -211,5 +211,5 @@ export default {
   peelItBeforeAnythingLiesOn: 'peel it before anything lies on it',
   contactsClean: 'contacts clean',
   bracketFirstPressEachButton: 'bracket first, press each button',
-  nowIsIn: '{{name}} is in.',
+  putIn: 'Put in: {{name}}.',
 } as const;

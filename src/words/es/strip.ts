@@ -216,5 +216,5 @@ export default {
   peelItBeforeAnythingLiesOn: 'despégala antes de poner nada encima',
   contactsClean: 'contactos limpios',
   bracketFirstPressEachButton: 'primero el soporte, pulsa cada botón',
-  nowIsIn: '{{name}}: puesto.',
+  putIn: 'Coloca: {{name}}.',
 } satisfies Same<typeof en>;

@@ -19,7 +19,7 @@ import { breakAtPlan, defaultPickMm } from '@/core/lift/verdict';
 import { closeCall } from '@/core/money/choices';
 import { quote, type Quote } from '@/core/money/quote';
 import type { Range } from '@/core/source';
-import { stageMinutes, usualMinutes } from '@/model/stages';
+import { stageDefs, stageMinutes, usualMinutes } from '@/model/stages';
 import type { JobState } from '@/model/fold';
 import type { Settings } from '@/model/settings';
 import { clocksAhead, cureOf } from '@/work/cure/cureJob';
@@ -139,7 +139,7 @@ export interface CustomerRisk {
 
 /** Chance that something more is damaged on the way: the cover that is saved, or a part inside. */
 export function furtherDamage(
-  o: RouteOption,
+  o: Pick<RouteOption, 'risks'>,
   quantile: (r: RouteOption['risks'][number], q: number) => number,
 ): CustomerRisk {
   const own = o.risks.filter((r) => !r.id.startsWith('comeback'));
@@ -151,12 +151,39 @@ export function furtherDamage(
   };
 }
 
-/** Price of an option for the customer. */
-export function priceOf(o: RouteOption, minutes: number, job: JobState, settings: Settings): Quote {
+/** What is done at one more joint of the same job. */
+export interface MoreWork {
+  job: JobState;
+  option: RouteOption;
+  /** hands on at this joint; taking in, checking and handing over are once for the whole job */
+  minutes: number;
+}
+
+/** Share of a job's minutes that its joint takes: heating to closing, without what is done once for the device. Shop figures. */
+function jointShare(): number {
+  const of = (atJoint: boolean) =>
+    Object.values(stageDefs)
+      .filter((d) => d.minutes?.ofRoute && d.atJoint === atJoint)
+      .reduce((m, d) => m + d.minutes!.p50.value, 0);
+  return of(true) / (of(true) + of(false));
+}
+
+/** What the other joints of a job add, each by its own route, or the cheapest where none was chosen. */
+export function moreWork(others: readonly JobState[], jobs: readonly JobState[], settings: Settings): MoreWork[] {
+  return others.flatMap((job) => {
+    const facts = factsOf(job, jobs, settings, 1);
+    const advice = adviceOf(facts, job, settings);
+    const option = chosenOption(advice, job) ?? advice.best;
+    return option ? [{ job, option, minutes: minutesOf(option, facts, job) * jointShare() }] : [];
+  });
+}
+
+/** What one joint takes: part, ring or glue, and what is put by for what may go wrong. */
+function takenBy(o: RouteOption, job: JobState, settings: Settings) {
   const m = settings.money;
   const by = closedByOf(job);
   const ring = by === 'tape' && (settings.ringsInStock[job.model.id] ?? 0) > 0;
-  return quote({
+  return {
     parts: [
       ...(itemOf[o.work] ? [{ name: 'part', unit: o.partCost, qty: 1 }] : []),
       ...(ring ? [{ name: 'pre-cut ring', unit: m.ringMinor, qty: 1 }] : []),
@@ -169,13 +196,33 @@ export function priceOf(o: RouteOption, minutes: number, job: JobState, settings
         ? [{ name: 'bead, ml', unit: m.beadPerMlMinor, qty: round(beadMl(job), 3), waste: m.wasteShare }]
         : []),
     ],
-    minutes: Math.round(minutes),
-    ratePerHour: Math.round(settings.ratePerH * 100),
     reserves: o.risks.map((r) => ({
       name: r.id.startsWith('comeback') ? 'warranty' : r.id === 'break' ? 'breakage' : 'damage inside',
       p: round(r.a / (r.a + r.b), 4),
       cost: Math.round(r.cost),
     })),
+  };
+}
+
+/**
+ * Price of an option for the customer.
+ * @param more what is done at the other joints of the job
+ */
+export function priceOf(
+  o: RouteOption,
+  minutes: number,
+  job: JobState,
+  settings: Settings,
+  more: readonly MoreWork[] = [],
+): Quote {
+  const m = settings.money;
+  const all = [takenBy(o, job, settings), ...more.map((x) => takenBy(x.option, x.job, settings))];
+  return quote({
+    parts: all.flatMap((x) => x.parts),
+    consumables: all.flatMap((x) => x.consumables),
+    reserves: all.flatMap((x) => x.reserves),
+    minutes: Math.round(minutes + more.reduce((s, x) => s + x.minutes, 0)),
+    ratePerHour: Math.round(settings.ratePerH * 100),
     overhead: m.overheadMinor,
     margin: m.marginShare,
     tax: m.taxShare,
