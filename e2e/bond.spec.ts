@@ -116,16 +116,17 @@ test('one device bonded by each school to its cure: files measured, reloaded whi
     await h.press('All of it is laid');
     await expect(h.call()).toHaveText(/^Leave it open\. Close in [\d hmins]+\.$/);
     const left = async () => {
-      const [, m, s] = /in (\d):(\d\d)/.exec((await h.call().textContent())!)!;
-      return Number(m) * 60 + Number(s);
+      const [, m, s] = /Close in (?:(\d+) min)? ?(?:(\d+) s)?/.exec((await h.call().textContent())!)!;
+      return Number(m ?? 0) * 60 + Number(s ?? 0);
     };
     const before = await left();
     await page.reload();
     await expect(h.call()).toHaveText(/^Leave it open\. Close in [\d hmins]+\.$/);
     const after = await left();
     expect(after).toBeLessThanOrEqual(before);
-    expect(before - after).toBeLessThan(12);
-    await h.wait(after * 1000 + 1500);
+    // said to ten seconds at most
+    expect(before - after).toBeLessThan(21);
+    await h.wait(after * 1000 + 6500);
     await expect(h.call()).toHaveText(/^Close now: [\d hmins]+ left\.$/);
     await h.noViolations('bond, open');
     await beforeClosing();

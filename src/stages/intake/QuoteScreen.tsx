@@ -29,7 +29,7 @@ export function QuoteScreen(p: { job: JobState }) {
 /** The page with all that it needs at hand. */
 function QuoteReady(p: QuoteReadyProps) {
   const here = useQuoteReady(p);
-  const { job, now, current, goOn, upTo, put } = here;
+  const { counting, job, now, current, goOn, upTo, put } = here;
   return (
     <JobPage
       job={job}
@@ -41,8 +41,12 @@ function QuoteReady(p: QuoteReadyProps) {
         <Button
           kind="main"
           label={current ? t('quoted') : t('quoteIt')}
-          disabled={current || (goOn === 'upTo' && upTo === null)}
-          {...(goOn === 'upTo' && upTo === null ? { why: t('sayUpToHowMuch') } : {})}
+          disabled={current || counting || (goOn === 'upTo' && upTo === null)}
+          {...(counting
+            ? { why: t('piecesAreCounted') }
+            : goOn === 'upTo' && upTo === null
+              ? { why: t('sayUpToHowMuch') }
+              : {})}
           onPress={put}
         />
       }

@@ -40,7 +40,9 @@ export function useQuoteBase({ job }: { job: JobState }) {
   const jobs = useJobs();
   const now = useNow(30_000);
   const { log, decide } = useActions(job);
-  const { answer } = useCrackMap(job);
+  const { answer, fresh } = useCrackMap(job);
+  // a price is not quoted before the pieces that it counts are known: it would be another one a moment later
+  const counting = job.cracks.size > 0 && !fresh;
   const pieces = answer && !('problem' in answer) ? answer.map.pieces.length : 1;
   const facts = factsOf(job, jobs, settings, pieces);
   const advice = adviceOf(facts, job, settings);
@@ -148,6 +150,7 @@ export function useQuoteBase({ job }: { job: JobState }) {
     settings,
     risk,
     tongue,
+    counting,
   };
 }
 
@@ -199,6 +202,7 @@ export function useQuoteReady({
   setUpTo,
   settings,
   tongue,
+  counting,
 }: QuoteReadyProps) {
   return {
     row,
@@ -218,6 +222,7 @@ export function useQuoteReady({
     setPicked,
     put,
     tongue,
+    counting,
   };
 }
 export type QuoteReadyState = ReturnType<typeof useQuoteReady>;

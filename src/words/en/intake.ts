@@ -322,4 +322,5 @@ export default {
     'Chosen: {{name}}, {{priceText}}. Estimated chance of further damage {{mean}} (range {{low}} to {{high}}). In that case: stop and ask.',
   noEdgeNoted: 'no edge noted',
   aJobThatIsNotHere: 'a job that is not here',
+  piecesAreCounted: 'the pieces are being counted',
 } as const;

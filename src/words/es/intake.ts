@@ -325,4 +325,5 @@ export default {
     'Elegido: {{name}}, {{priceText}}. Probabilidad estimada de más daño {{mean}} (entre {{low}} y {{high}}). En ese caso: parar y preguntar.',
   noEdgeNoted: 'ningún borde anotado',
   aJobThatIsNotHere: 'un trabajo que no está aquí',
+  piecesAreCounted: 'se están contando los trozos',
 } satisfies Same<typeof en>;
