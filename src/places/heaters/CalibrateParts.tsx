@@ -145,47 +145,26 @@ export function LogSource({
 
 /** How the log was read, and how else it can be. */
 export function LogFacts({ here: { log, from, durationS, read } }: { here: CalibrateState }) {
+  const facts = log &&
+    from && {
+      name: from.name,
+      length: log.tS.length,
+      durationS: spoken(durationS),
+      tempName: log.tempName,
+      timeName: log.timeName,
+      unit: log.unit,
+    };
   return (
     <>
-      {log && from ? (
+      {log && facts ? (
         <Txt size="s" testID="logFacts">
           {log.unitFrom === 'guess'
             ? log.skipped
-              ? tr('readingsOverAgainstReadAsGuessed', {
-                  name: from.name,
-                  length: log.tS.length,
-                  durationS: spoken(durationS),
-                  tempName: log.tempName,
-                  timeName: log.timeName,
-                  unit: log.unit,
-                  skipped: log.skipped,
-                })
-              : tr('readingsOverAgainstReadAsGuessed2', {
-                  name: from.name,
-                  length: log.tS.length,
-                  durationS: spoken(durationS),
-                  tempName: log.tempName,
-                  timeName: log.timeName,
-                  unit: log.unit,
-                })
+              ? tr('readingsOverAgainstReadAsGuessed', { ...facts, skipped: log.skipped })
+              : tr('readingsOverAgainstReadAsGuessed2', facts)
             : log.skipped
-              ? tr('readingsOverAgainstReadAsWithout', {
-                  name: from.name,
-                  length: log.tS.length,
-                  durationS: spoken(durationS),
-                  tempName: log.tempName,
-                  timeName: log.timeName,
-                  unit: log.unit,
-                  skipped: log.skipped,
-                })
-              : tr('readingsOverAgainstReadAs', {
-                  name: from.name,
-                  length: log.tS.length,
-                  durationS: spoken(durationS),
-                  tempName: log.tempName,
-                  timeName: log.timeName,
-                  unit: log.unit,
-                })}
+              ? tr('readingsOverAgainstReadAsWithout', { ...facts, skipped: log.skipped })
+              : tr('readingsOverAgainstReadAs', facts)}
         </Txt>
       ) : null}
       {log && from?.text ? (

@@ -42,6 +42,12 @@ export function Lots({ name, unit, lots, next, now, digits, pack, onChange }: Lo
         {sorted.map((l) => {
           const until = goodUntil(l);
           const over = until < now;
+          const what = {
+            id: l.id,
+            digits: inDigits(l.qty, digits),
+            unit,
+            part: l.openedAt === null ? '' : t('openSince', { openedAt: dayMonth(l.openedAt) }),
+          };
           return (
             <View key={l.id} role="listitem" className="border-b border-rule py-1">
               <View className="flex-row items-center gap-2">
@@ -50,42 +56,25 @@ export function Lots({ name, unit, lots, next, now, digits, pack, onChange }: Lo
                     ? over
                       ? l.id === next
                         ? t('pastItsDateTakeThisOne', {
-                            id: l.id,
-                            digits: inDigits(l.qty, digits),
-                            unit,
-                            part: l.openedAt === null ? '' : t('openSince', { openedAt: dayMonth(l.openedAt) }),
+                            ...what,
                             until: dayMonth(until),
                           })
                         : t('pastItsDate', {
-                            id: l.id,
-                            digits: inDigits(l.qty, digits),
-                            unit,
-                            part: l.openedAt === null ? '' : t('openSince', { openedAt: dayMonth(l.openedAt) }),
+                            ...what,
                             until: dayMonth(until),
                           })
                       : l.id === next
                         ? t('goodUntilTakeThisOne', {
-                            id: l.id,
-                            digits: inDigits(l.qty, digits),
-                            unit,
-                            part: l.openedAt === null ? '' : t('openSince', { openedAt: dayMonth(l.openedAt) }),
+                            ...what,
                             until: dayMonthYear(until),
                           })
                         : t('goodUntil', {
-                            id: l.id,
-                            digits: inDigits(l.qty, digits),
-                            unit,
-                            part: l.openedAt === null ? '' : t('openSince', { openedAt: dayMonth(l.openedAt) }),
+                            ...what,
                             until: dayMonthYear(until),
                           })
                     : l.id === next
-                      ? t('takeThisOne', {
-                          id: l.id,
-                          digits: inDigits(l.qty, digits),
-                          unit,
-                          part: l.openedAt === null ? '' : t('openSince', { openedAt: dayMonth(l.openedAt) }),
-                        })
-                      : `${l.id}: ${inDigits(l.qty, digits)} ${unit}${l.openedAt === null ? '' : t('openSince', { openedAt: dayMonth(l.openedAt) })}`}
+                      ? t('takeThisOne', what)
+                      : `${what.id}: ${what.digits} ${unit}${what.part}`}
                 </Txt>
                 <Button
                   kind="small"

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 
-import type { Settings } from '@/model/settings';
+import type { Settings, StockMove } from '@/model/settings';
 import type { Stock } from '@/model/stock';
 import { checkSettings } from '@/model/readSettings';
 import { maxStockChars, stockCsv } from '@/model/stockCsv';
@@ -22,6 +22,15 @@ interface StockFilesProps {
   stock: Stock;
   onChange: (c: Partial<Settings>) => void;
 }
+
+/** Who changed what, and when. */
+const moved = (m: StockMove) => ({
+  at: stamp(m.at),
+  who: m.who,
+  item: m.item,
+  what: moveWords[m.what],
+  after: m.after,
+});
 
 /** Stock as a table in and out, and what was changed by hand. */
 export function StockFiles({ settings: s, stock, onChange }: StockFilesProps) {
@@ -78,21 +87,13 @@ export function StockFiles({ settings: s, stock, onChange }: StockFilesProps) {
               ? `${stamp(m.at)} ${m.who}: ${m.item} ${moveWords[m.what]}${noteOf(m) ? ` (${noteOf(m)})` : ''}`
               : noteOf(m)
                 ? t('to', {
-                    at: stamp(m.at),
-                    who: m.who,
-                    item: m.item,
-                    what: moveWords[m.what],
+                    ...moved(m),
                     before: m.before,
-                    after: m.after,
                     note: noteOf(m),
                   })
                 : t('to2', {
-                    at: stamp(m.at),
-                    who: m.who,
-                    item: m.item,
-                    what: moveWords[m.what],
+                    ...moved(m),
                     before: m.before,
-                    after: m.after,
                   })}
           </Txt>
         ))}

@@ -14,6 +14,19 @@ import { t } from '@/words/check';
 const gapPlaces = ['right', 'top', 'left', 'bottom'];
 const stepPlaces = () => [t('atTheTop'), t('lowerLeft'), t('lowerRight')];
 
+/** How a cover sits, and by how much. */
+function seatText(seat: LensCoverSeat, units: Parameters<typeof length>[1]): string {
+  const how = {
+    part: seat.seated ? t('itSits') : t('itDoesNotSitPressIt'),
+    offsetMm: length(seat.offsetMm, units, 2),
+    gapMinMm: length(seat.gapMinMm, units, 2),
+    value: length(coverFigures.leastRingMm.value, units, 2),
+    toFixed: digits(seat.tiltDeg!, 1),
+  };
+  if (!seat.seated) return t('offByLeastGapFromTilt', how);
+  return seat.concentric ? t('centredOffByLeastGapFrom', how) : t('butOffCentreItRubsAt2', how);
+}
+
 /** Four ring gaps and three steps of a camera cover: does it sit down, and in the middle. */
 export function CoverSeat({ job, lens, seat }: { job: JobState; lens: string; seat: LensCoverSeat | null }) {
   const units = useSettings();
@@ -55,37 +68,7 @@ export function CoverSeat({ job, lens, seat }: { job: JobState; lens: string; se
       />
       {seat ? (
         <Txt className="mt-2" tone={seat.seated && seat.concentric ? 'ink' : 'caution'} testID="seat">
-          {seat.seated && !seat.concentric
-            ? seat.seated && seat.concentric
-              ? t('butOffCentreItRubsAt', {
-                  part: seat.seated ? t('itSits') : t('itDoesNotSitPressIt'),
-                  offsetMm: length(seat.offsetMm, units, 2),
-                  gapMinMm: length(seat.gapMinMm, units, 2),
-                  value: length(coverFigures.leastRingMm.value, units, 2),
-                  toFixed: digits(seat.tiltDeg!, 1),
-                })
-              : t('butOffCentreItRubsAt2', {
-                  part: seat.seated ? t('itSits') : t('itDoesNotSitPressIt'),
-                  offsetMm: length(seat.offsetMm, units, 2),
-                  gapMinMm: length(seat.gapMinMm, units, 2),
-                  value: length(coverFigures.leastRingMm.value, units, 2),
-                  toFixed: digits(seat.tiltDeg!, 1),
-                })
-            : seat.seated && seat.concentric
-              ? t('centredOffByLeastGapFrom', {
-                  part: seat.seated ? t('itSits') : t('itDoesNotSitPressIt'),
-                  offsetMm: length(seat.offsetMm, units, 2),
-                  gapMinMm: length(seat.gapMinMm, units, 2),
-                  value: length(coverFigures.leastRingMm.value, units, 2),
-                  toFixed: digits(seat.tiltDeg!, 1),
-                })
-              : t('offByLeastGapFromTilt', {
-                  part: seat.seated ? t('itSits') : t('itDoesNotSitPressIt'),
-                  offsetMm: length(seat.offsetMm, units, 2),
-                  gapMinMm: length(seat.gapMinMm, units, 2),
-                  value: length(coverFigures.leastRingMm.value, units, 2),
-                  toFixed: digits(seat.tiltDeg!, 1),
-                })}
+          {seatText(seat, units)}
         </Txt>
       ) : null}
     </View>

@@ -80,8 +80,6 @@ export default {
   noteHowItSits: 'Note how it sits',
   itSits: 'It sits',
   itDoesNotSitPressIt: 'It does not sit: press it down while the glue gives, or lift it and look for a crumb',
-  butOffCentreItRubsAt:
-    '{{part}}, but off centre: it rubs at one side, in the middle. Off by {{offsetMm}}, least gap {{gapMinMm}} (from {{value}}), tilt {{toFixed}}°.',
   butOffCentreItRubsAt2:
     '{{part}}, but off centre: it rubs at one side. Off by {{offsetMm}}, least gap {{gapMinMm}} (from {{value}}), tilt {{toFixed}}°.',
   centredOffByLeastGapFrom:

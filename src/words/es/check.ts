@@ -85,8 +85,6 @@ export default {
   noteHowItSits: 'Anotar cómo asienta',
   itSits: 'Asienta',
   itDoesNotSitPressIt: 'No asienta: presiónalo mientras el pegamento cede, o levántalo y busca una miga',
-  butOffCentreItRubsAt:
-    '{{part}}, pero descentrado: roza por un lado, en el medio. Desvío {{offsetMm}}, menor hueco {{gapMinMm}} (desde {{value}}), inclinación {{toFixed}}°.',
   butOffCentreItRubsAt2:
     '{{part}}, pero descentrado: roza por un lado. Desvío {{offsetMm}}, menor hueco {{gapMinMm}} (desde {{value}}), inclinación {{toFixed}}°.',
   centredOffByLeastGapFrom:
