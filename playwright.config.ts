@@ -1,6 +1,6 @@
 import { defineConfig } from '@playwright/test';
 
-import { portOf, workers } from './e2e/servers';
+import { chromium, portOf, workers } from './e2e/servers';
 
 export default defineConfig({
   testDir: 'e2e',
@@ -17,7 +17,7 @@ export default defineConfig({
     browserName: 'chromium',
     serviceWorkers: 'block',
     launchOptions: {
-      executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+      executablePath: chromium,
       args: [
         '--no-sandbox',
         '--disable-gpu',

@@ -4,6 +4,9 @@ import { needBuild, needChromium, needPackages, run, say } from './lib.mjs';
 await needPackages();
 await needChromium();
 
+/** The compiler of types in native code: the same answer in a quarter of the time; what lints needs the one before. */
+const typesBy = 'node_modules/typescript-native/bin/tsc';
+
 const start = Date.now();
 let passed = 0;
 let failed = 0;
@@ -53,7 +56,7 @@ await Promise.all([
     await single('Format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']);
     // route types are generated; a clean tree has none
     await run('npx', ['expo', 'customize', 'tsconfig.json'], { quiet: true });
-    await single('Types', 'npx', ['tsc', '--noEmit']);
+    await single('Types', process.execPath, [typesBy, '--noEmit']);
     // what nothing uses, and what only tests use
     await single('Dead code', 'npx', ['knip', '--no-progress']);
     await single('Dead code but for tests', 'npx', [

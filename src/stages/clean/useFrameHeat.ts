@@ -6,7 +6,7 @@ import { heatModelled } from '@/core/device/thermalStack';
 import { firstTrue } from '@/core/heat/forecast';
 import type { JobState } from '@/model/fold';
 import type { Settings } from '@/model/settings';
-import { thermalJob } from '@/work/heat/thermalJob';
+import { lookedAtS, thermalJob } from '@/work/heat/thermalJob';
 import { useThermal } from '@/bench-kit/useThermal';
 
 /** How warm the frame still is, at most, and when it is cool enough for tape, alcohol and a dry fit. */
@@ -24,7 +24,7 @@ export function useFrameHeat(job: JobState, settings: Settings, now: number) {
   const nowS = thermal ? (now - thermal.t0) / 1e3 : 0;
   const frameC = thermal ? Math.max(...thermal.run.arcsC(nowS, thermal.arcs).map((r) => r.high)) : roomC;
   // looked at every half minute
-  const lookS = Math.floor(nowS / 30) * 30;
+  const lookS = thermal ? lookedAtS(thermal, nowS, 30) : 0;
   const coolAtS = useMemo(
     () =>
       thermal

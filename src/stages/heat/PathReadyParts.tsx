@@ -13,6 +13,7 @@ import { Txt } from '@/ui/Txt';
 import { clock, kelvin, length, percent, temp, tempNumber } from '@/words/units';
 import type { PlanSize } from '@/bench-kit/StageShell';
 import type { PathReadyState } from './usePathReady';
+import { AirFrom } from './AirFrom';
 import { t } from '@/words/heat';
 
 function RoundRow({ cells, head = false, strong = false }: { cells: string[]; head?: boolean; strong?: boolean }) {
@@ -55,6 +56,11 @@ export function PathPicture({
   );
 }
 
+const roundWords = {
+  in: { paced: 'inPaced', steady: 'inSteady' },
+  out: { paced: 'outPaced', steady: 'outSteady' },
+} as const;
+
 /** Rounds side by side. */
 export function Rounds({ here: { p, units, speeds, roundS } }: { here: PathReadyState }) {
   return (
@@ -67,13 +73,9 @@ export function Rounds({ here: { p, units, speeds, roundS } }: { here: PathReady
               key={i}
               strong={r === p.best || (r.insetMm === p.best.insetMm && r.shares === p.best.shares)}
               cells={[
-                r.insetMm >= 0
-                  ? r.shares
-                    ? t('inPaced', { insetMm: length(r.insetMm, units, 0) })
-                    : t('inSteady', { insetMm: length(r.insetMm, units, 0) })
-                  : r.shares
-                    ? t('outPaced', { insetMm: length(-r.insetMm, units, 0) })
-                    : t('outSteady', { insetMm: length(-r.insetMm, units, 0) }),
+                t(roundWords[r.insetMm >= 0 ? 'in' : 'out'][r.shares ? 'paced' : 'steady'], {
+                  insetMm: length(Math.abs(r.insetMm), units, 0),
+                }),
                 r.readyS === null ? said('never') : clock(r.readyS),
                 ...[r.batteryC, r.cameraC, r.displayC].map((v) => (v === null ? '–' : `${tempNumber(v, units)}°`)),
               ]}
@@ -94,6 +96,12 @@ export function Rounds({ here: { p, units, speeds, roundS } }: { here: PathReady
     </>
   );
 }
+
+/** What the moving air says of a round: the glue never gets soft, or when it does. */
+const movingWords = {
+  steady: ['steadyWithTheAirReallyMoving', 'steadyWithTheAirReallyMoving2'],
+  planned: ['pacedWithTheAirReallyMoving', 'pacedWithTheAirReallyMoving2'],
+} as const;
 
 /** Confirmed with the moving air. */
 export function ConfirmMoving({ here: { moving, p, confirm, units } }: { here: PathReadyState }) {
@@ -116,34 +124,16 @@ export function ConfirmMoving({ here: { moving, p, confirm, units } }: { here: P
       {moving.result ? (
         <View testID="moving" className="mt-1">
           {(['steady', 'planned'] as const).map((k) => {
-            const r = moving.result![k];
+            const { readyS, batteryC, cameraC, rippleK } = moving.result![k];
+            const felt = {
+              batteryC: temp(batteryC, units),
+              cameraC: temp(cameraC, units),
+              rippleK: kelvin(rippleK, units),
+            };
+            const [never, ready] = movingWords[k];
             return (
               <Txt key={k} size="s">
-                {k === 'steady'
-                  ? r.readyS === null
-                    ? t('steadyWithTheAirReallyMoving', {
-                        batteryC: temp(r.batteryC, units),
-                        cameraC: temp(r.cameraC, units),
-                        rippleK: kelvin(r.rippleK, units),
-                      })
-                    : t('steadyWithTheAirReallyMoving2', {
-                        readyS: clock(r.readyS),
-                        batteryC: temp(r.batteryC, units),
-                        cameraC: temp(r.cameraC, units),
-                        rippleK: kelvin(r.rippleK, units),
-                      })
-                  : r.readyS === null
-                    ? t('pacedWithTheAirReallyMoving', {
-                        batteryC: temp(r.batteryC, units),
-                        cameraC: temp(r.cameraC, units),
-                        rippleK: kelvin(r.rippleK, units),
-                      })
-                    : t('pacedWithTheAirReallyMoving2', {
-                        readyS: clock(r.readyS),
-                        batteryC: temp(r.batteryC, units),
-                        cameraC: temp(r.cameraC, units),
-                        rippleK: kelvin(r.rippleK, units),
-                      })}
+                {readyS === null ? t(never, felt) : t(ready, { ...felt, readyS: clock(readyS) })}
               </Txt>
             );
           })}
@@ -154,21 +144,11 @@ export function ConfirmMoving({ here: { moving, p, confirm, units } }: { here: P
 }
 
 /** Which air, how hot, how fast. */
-export function PathControls({
-  here: { airs, heater, setHeaterId, roundS, setRoundS, zones, masked, setMasked },
-}: {
-  here: PathReadyState;
-}) {
+export function PathControls({ here }: { here: PathReadyState }) {
+  const { airs, roundS, setRoundS, zones, masked, setMasked } = here;
   return (
     <View className="mt-3">
-      {airs.length > 1 ? (
-        <Choice
-          label={t('airFrom')}
-          value={heater.id}
-          options={airs.map((h) => ({ id: h.id, name: h.name }))}
-          onChange={setHeaterId}
-        />
-      ) : null}
+      {airs.length > 1 ? <AirFrom here={here} /> : null}
       <Choice
         label={t('oneRoundIn')}
         value={roundS}

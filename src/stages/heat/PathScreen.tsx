@@ -8,8 +8,7 @@ import { Button } from '@/ui/Button';
 import { Call } from '@/ui/Call';
 import { Txt } from '@/ui/Txt';
 import { BackToHeat, isSwollen, SwollenPage } from './heatPage';
-import { usePathBase, type PathReadyProps } from './usePathReady';
-import { usePathReady } from './usePathReady';
+import { usePathBase, usePathReady, type PathReadyProps } from './usePathReady';
 import { PathPicture, Rounds, ConfirmMoving, PathControls, PathWhy } from './PathReadyParts';
 import { t } from '@/words/heat';
 
@@ -20,10 +19,10 @@ export function PathScreen({ job }: { job: JobState }) {
 
 function Path(p: { job: JobState }) {
   const base = usePathBase(p);
-  const { thermal, lift, heater, job, now, back, source } = base;
+  const { thermal, lift, heater, job, now, source } = base;
   if (!thermal || !lift || !heater)
     return (
-      <JobPage job={job} title={t('pathOfTheAir')} now={now} stage="heat" main={back}>
+      <JobPage job={job} title={t('pathOfTheAir')} now={now} stage="heat" main={<BackToHeat job={job} kind="main" />}>
         {heater ? <ThermalWait thermal={source} /> : <Txt>{t('noHotAirOnThisBench')}</Txt>}
       </JobPage>
     );
@@ -33,7 +32,7 @@ function Path(p: { job: JobState }) {
 /** The page with all that it needs at hand. */
 function PathReady(props: PathReadyProps) {
   const here = usePathReady(props);
-  const { job, now, take, p, text, plan, cancel } = here;
+  const { job, now, take, p, text, plan } = here;
   return (
     <JobPage
       job={job}
@@ -56,7 +55,7 @@ function PathReady(props: PathReadyProps) {
       <View className="mt-2">
         <Call {...text} />
       </View>
-      <LongRunLine name={t('workingOutTheRound')} share={plan.share} problem={plan.problem} onCancel={cancel} />
+      <LongRunLine name={t('workingOutTheRound')} share={plan.share} problem={plan.problem} onCancel={plan.cancel} />
       <Rounds here={here} />
       <ConfirmMoving here={here} />
       <PathControls here={here} />

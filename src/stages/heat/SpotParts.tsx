@@ -6,7 +6,6 @@ import { PlainPlan } from '@/bench-kit/PlainPlan';
 import { rowOf, Why } from '@/bench-kit/Why';
 import { creepAboveK } from '@/core/lift/verdict';
 import { Button } from '@/ui/Button';
-import { Choice } from '@/ui/Choice';
 import { NumberField } from '@/ui/NumberField';
 import { PaceMaker } from '@/ui/plan/PaceMaker';
 import { Pieces } from '@/ui/plan/pieceLayers';
@@ -15,6 +14,7 @@ import { clock, length, lengthValue, temp, tempNumber, typedToC, typedToMm } fro
 import { stripMm } from './useSpot';
 import type { PlanSize } from '@/bench-kit/StageShell';
 import type { SpotState } from './useSpot';
+import { AirFrom } from './AirFrom';
 import { t } from '@/words/heat';
 
 /** The spot, and its isotherms. */
@@ -102,19 +102,11 @@ export function SpotCycles({ here: { r, units } }: { here: SpotState }) {
 }
 
 /** Air, setpoint, place and size. */
-export function SpotControls({
-  here: { heaterId, airs, setHeaterId, heater, units, setC, setSetting, radiusMm, setRadiusMm },
-}: {
-  here: SpotState;
-}) {
+export function SpotControls({ here }: { here: SpotState }) {
+  const { heater, units, setC, setSetting, radiusMm, setRadiusMm } = here;
   return (
     <View className="mt-3">
-      <Choice
-        label={t('airFrom')}
-        value={heaterId}
-        options={airs.map((h) => ({ id: h.id, name: h.name }))}
-        onChange={setHeaterId}
-      />
+      <AirFrom here={here} />
       {heater ? (
         <NumberField
           label={t('air')}

@@ -1,5 +1,4 @@
 import { jointOf } from '@/core/device/jointKinds';
-import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 
 import { toThermalStack } from '@/core/device/thermalStack';
@@ -12,23 +11,19 @@ import { heatAt } from '@/core/lift/cracks/bladeEntry';
 import type { SpotResult } from '@/core/heat/spot';
 import type { JobState } from '@/model/fold';
 import { onPlate } from '@/model/stages/heat';
-import { airsOf } from '@/model/settings';
-import { useActions } from '@/bench-kit/actions';
 import { piecesDrawn, useCrackMap } from '@/bench-kit/crackMap';
 import { heatUse } from '@/work/heat/heating';
-import { presentJob } from '@/work/heat/present';
 import { liftCase, pickInForce } from '@/work/heat/thermalJob';
 import { batteryMarks, everyPart, partStopC } from '@/work/heat/watchMarks';
 import { useLongRun } from '@/bench-kit/useLongRun';
 import { wetStop } from '@/bench-kit/wet';
-import { useJobs, useSettings } from '@/store/shop';
+import { useJobs } from '@/store/shop';
 import { liftThresholds, pieceTargetC } from '@/core/lift/verdict';
 import { useAlarm, useAwake } from '@/ui/alarm';
-import { useNow } from '@/bench-kit/useNow';
 import { spotInWorker } from '@/workers/thermalClient';
-import { usualOf } from '@/work/heat/heatPlan';
 import { missingBeforeHeat } from './heatPage';
 import { spotClock } from './spotCall';
+import { useAir } from './useAir';
 import { t } from '@/words/heat';
 
 const cycles = 4;
@@ -38,20 +33,11 @@ export const stripMm = judgement(5, 'strip by the blade that is softened at a ti
 
 /** Where the spot is, and its run. */
 function useSpotPlan({ job: whole }: { job: JobState }) {
-  const settings = useSettings();
-  const units = settings;
-  const now = useNow(500);
-  const router = useRouter();
-  const job = useMemo(() => presentJob(whole), [whole]);
-  const { log, decide } = useActions(job);
+  const air = useAir(whole, finestAir, 500);
+  const { settings, job, heater, setC } = air;
   const { answer } = useCrackMap(job);
   const found = answer && !('problem' in answer) ? answer : null;
   const drawn = useMemo(() => (found ? piecesDrawn(found).filter((p) => p.state !== 'done') : []), [found]);
-  const airs = airsOf(settings);
-  const [heaterId, setHeaterId] = useState(finestAir(airs)?.id ?? '');
-  const heater = airs.find((h) => h.id === heaterId);
-  const [setting, setSetting] = useState<number | null>(null);
-  const setC = setting ?? (heater ? usualOf(heater) : 0);
   const [tapped, setTapped] = useState<Pt | null>(null);
   const [radiusMm, setRadiusMm] = useState(jointOf(job.bond).wholeFace ? 4 : 6);
   const many = drawn.length > 1;
@@ -101,35 +87,8 @@ function useSpotPlan({ job: whole }: { job: JobState }) {
       ),
     );
   };
-  return {
-    at,
-    radiusMm,
-    piece,
-    run,
-    job,
-    now,
-    settings,
-    heater,
-    log,
-    setC,
-    pickMm,
-    decide,
-    ambientC,
-    heaterId,
-    byBlade,
-    units,
-    airs,
-    setHeaterId,
-    setSetting,
-    setRadiusMm,
-    start,
-    targetC,
-    setTapped,
-    many,
-    drawn,
-    router,
-    th,
-  };
+  const place = { at, radiusMm, setRadiusMm, piece, byBlade, setTapped, many, drawn };
+  return { ...air, ...place, units: settings, run, pickMm, ambientC, start, targetC, th };
 }
 
 /** How it stands: what Spot shows and does. */

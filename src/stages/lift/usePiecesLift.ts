@@ -13,7 +13,7 @@ import type { JobState } from '@/model/fold';
 import { heatCount, onPlate } from '@/model/stages/heat';
 import { useActions } from '@/bench-kit/actions';
 import { piecesDrawn, useCrackMap } from '@/bench-kit/crackMap';
-import { liftState, pickInForce, thermalJob, type ThermalJob } from '@/work/heat/thermalJob';
+import { liftState, lookedAtS, pickInForce, thermalJob, type ThermalJob } from '@/work/heat/thermalJob';
 import { batteryMarks } from '@/work/heat/watchMarks';
 import { useGoOn } from '@/bench-kit/useGoOn';
 import { useThermal } from '@/bench-kit/useThermal';
@@ -89,7 +89,7 @@ function usePiecesHeat({ job }: { job: JobState }) {
   const step = found?.steps[0] ?? null;
   const piece = step && found ? found.map.pieces[step.pieceId]! : null;
   const spotted = job.heat.some((h) => h.use?.path?.kind === 'spot');
-  const lookS = Math.floor(nowS * 2) / 2;
+  const lookS = thermal ? lookedAtS(thermal, nowS, 0.5) : 0;
   const lowC = useMemo(
     () => (thermal && piece ? pieceLowC(thermal, piece.outer, lookS, spotted) : settings.roomC),
     [thermal, piece, lookS, spotted, settings.roomC],

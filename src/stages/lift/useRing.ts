@@ -5,7 +5,7 @@ import { heatCount, onPlate } from '@/model/stages/heat';
 import type { Settings } from '@/model/settings';
 import { batteryDoseS } from '@/work/heat/batteryDose';
 import { lookAt } from '@/work/heat/look';
-import { edgeMeans, liftState, thermalJob, type LiftState, type ThermalJob } from '@/work/heat/thermalJob';
+import { edgeMeans, liftState, lookedAtS, thermalJob, type LiftState, type ThermalJob } from '@/work/heat/thermalJob';
 import { batteryMarks } from '@/work/heat/watchMarks';
 import { useRest } from '@/bench-kit/usePicks';
 import { useThermal } from '@/bench-kit/useThermal';
@@ -57,14 +57,14 @@ export function useRing(
   const nowS = thermal && heated ? (now - thermal.t0) / 1e3 : 0;
   const setC = job.plan?.setC ?? 110;
   // one look at the cooling line every 5 s settles the window and what a reheat takes
-  const lookS = Math.floor(nowS / 5) * 5;
+  const lookS = thermal ? lookedAtS(thermal, nowS, 5) : 0;
   const look = useMemo(
     () => (thermal && lift && lift.order.length && !on && heated ? lookAt(thermal, lift, setC, lookS) : null),
     [thermal, lift, on, heated, lookS, setC],
   );
   const { cautionC } = batteryMarks(job.device);
   const doseS = useMemo(() => (thermal ? batteryDoseS(thermal, lookS, cautionC) : 0), [thermal, lookS, cautionC]);
-  const restS = Math.floor(nowS / 20) * 20;
+  const restS = thermal ? lookedAtS(thermal, nowS, 20) : 0;
   const rest = useRest(job, settings, thermal, lift, setC, restS).data?.[0]?.plan ?? null;
   const ring = thermal && lift ? { thermal, lift, geometry, on, heated, nowS, setC, look, doseS, restS, rest } : null;
   return { source, ring };

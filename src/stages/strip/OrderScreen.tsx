@@ -1,6 +1,5 @@
 import type { JobState } from '@/model/fold';
 import { JobPage } from '@/bench-kit/JobPage';
-import { stageHref } from '@/bench-kit/stageHref';
 import { Button } from '@/ui/Button';
 import { useOrderScreen } from './useOrderScreen';
 import { OrderPicture, OrderSteps } from './OrderParts';
@@ -9,7 +8,7 @@ import { t } from '@/words/strip';
 /** What lies under what, as the model says and as the bench finds out: a finger from the one to what lies over it. */
 export function OrderScreen(p: { job: JobState }) {
   const here = useOrderScreen(p);
-  const { job, now, router } = here;
+  const { job, now, backToStrip } = here;
   return (
     <JobPage
       job={job}
@@ -17,7 +16,7 @@ export function OrderScreen(p: { job: JobState }) {
       now={now}
       stage="strip"
       picture={(size) => <OrderPicture here={here} size={size} />}
-      main={<Button kind="main" label={t('orderIsRight')} onPress={() => router.replace(stageHref(job.id, 'strip'))} />}
+      main={<Button kind="main" label={t('orderIsRight')} onPress={backToStrip} />}
     >
       <OrderSteps here={here} />
     </JobPage>

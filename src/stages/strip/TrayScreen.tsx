@@ -1,14 +1,10 @@
-import { useRouter } from 'expo-router';
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import { View } from 'react-native';
 
 import { cellName, matSvg } from '@/core/strip/tray';
 import type { JobState } from '@/model/fold';
 import { readScrewCsv, screwCsv } from '@/model/screwCsv';
-import { useActions } from '@/bench-kit/actions';
 import { JobPage } from '@/bench-kit/JobPage';
-import { stripWork } from '@/work/strip/stripJob';
-import { stageHref } from '@/bench-kit/stageHref';
 import { useSettings } from '@/store/shop';
 import { Button } from '@/ui/Button';
 import { Call } from '@/ui/Call';
@@ -16,18 +12,15 @@ import { download, pickFile } from '@/ui/download';
 import { Numbers } from '@/ui/plan/layers';
 import { Txt } from '@/ui/Txt';
 import { length } from '@/words/units';
-import { useNow } from '@/bench-kit/useNow';
 import { StripPicture } from './StripPicture';
+import { useStripPage } from './useStripPage';
 import { specText } from './words';
 import { t } from '@/words/strip';
 
 /** Where every screw lies: the tray mirrors the device. The mat prints at 1:1. */
 export function TrayScreen({ job }: { job: JobState }) {
   const units = useSettings();
-  const now = useNow(10_000);
-  const router = useRouter();
-  const { log } = useActions(job);
-  const work = useMemo(() => stripWork(job), [job]);
+  const { now, log, work, backToStrip } = useStripPage(job);
   const [told, setTold] = useState<{ text: string; bad: boolean } | null>(null);
   const { tray, groups } = work;
   const read = async () => {
@@ -70,7 +63,7 @@ export function TrayScreen({ job }: { job: JobState }) {
           />
         </StripPicture>
       )}
-      main={<Button kind="main" label={t('backToStrip')} onPress={() => router.replace(stageHref(job.id, 'strip'))} />}
+      main={<Button kind="main" label={t('backToStrip')} onPress={backToStrip} />}
       side={
         <Button
           label={t('printMat')}

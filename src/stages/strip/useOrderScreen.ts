@@ -1,15 +1,13 @@
-import { useRouter } from 'expo-router';
-import { useMemo, useRef, useState } from 'react';
+import { useRef, useState } from 'react';
 
 import { boxOf, contains } from '@/core/device/shapes';
 import type { Pt } from '@/core/device/types';
 import { removalOrder } from '@/core/strip/removal';
 import { stripGraph } from '@/core/strip/graph';
 import type { JobState } from '@/model/fold';
-import { useActions } from '@/bench-kit/actions';
-import { stripWork, targetsOf } from '@/work/strip/stripJob';
-import { useNow } from '@/bench-kit/useNow';
+import { targetsOf } from '@/work/strip/stripJob';
 import { nearestHole } from './StripPicture';
+import { useStripPage } from './useStripPage';
 import { t as tr } from '@/words/strip';
 
 function area(s: Parameters<typeof boxOf>[0]): number {
@@ -19,10 +17,8 @@ function area(s: Parameters<typeof boxOf>[0]): number {
 
 /** How it stands: what OrderScreen shows and does. */
 export function useOrderScreen({ job }: { job: JobState }) {
-  const now = useNow(10_000);
-  const router = useRouter();
-  const { log } = useActions(job);
-  const work = useMemo(() => stripWork(job), [job]);
+  const page = useStripPage(job);
+  const { log, work } = page;
   const [line, setLine] = useState<{ from: Pt; to: Pt } | null>(null);
   // a quick finger is up again before the page has been drawn
   const begun = useRef<{ from: Pt; id: string } | null>(null);
@@ -81,6 +77,6 @@ export function useOrderScreen({ job }: { job: JobState }) {
   };
   const needs = id ? new Set(work.items.get(id)?.needs.flat() ?? []) : new Set<string>();
   const relevant = work.out.length;
-  return { work, relevant, problem, id, items, setId, name, needs, put, job, onDrag, line, now, router };
+  return { ...page, relevant, problem, id, items, setId, name, needs, put, onDrag, line };
 }
 export type OrderScreenState = ReturnType<typeof useOrderScreen>;

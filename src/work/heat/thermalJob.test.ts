@@ -6,7 +6,7 @@ import { demoJobs, demoSettings } from '@/demo/shop';
 import type { NewEvent } from '@/model/event';
 import { foldJob, type JobState } from '@/model/fold';
 import { shippedDevices } from '@/model/shippedDevices';
-import { liftCase, liftState, thermalJob } from './thermalJob';
+import { liftCase, liftState, lookedAtS, thermalJob } from './thermalJob';
 import { batteryMarks, everyPart, partStopC } from './watchMarks';
 import { edgeName, placeName } from '../../words/placeNames';
 
@@ -32,6 +32,15 @@ const withEvents = (...more: NewEvent[]): JobState =>
       by: 'x',
     })),
   ])!;
+
+it('a page that looks every 20 s never looks at the time before the device came off', () => {
+  const off = { atS: 140.6, setC: null, preheated: true };
+  const thermal = { switches: [{ atS: 0, setC: 110, preheated: true }, off] };
+  expect(lookedAtS(thermal, 139.9, 20)).toBe(120);
+  expect(lookedAtS(thermal, 141, 20)).toBe(140.6);
+  expect(lookedAtS(thermal, 161, 20)).toBe(160);
+  expect(lookedAtS({ switches: [] }, 19, 20)).toBe(0);
+});
 
 it('marks and limits come from the parts that the device has', () => {
   expect(batteryMarks(device)).toEqual({ cautionC: 60, stopC: 80 });

@@ -110,6 +110,15 @@ export function thermalJob(
   };
 }
 
+/**
+ * The instant at which a page looks that looks every `everyS` seconds, s of the run: never before the last switch, for what
+ * it would see there is a device that still lies on the heater.
+ */
+export function lookedAtS(thermal: Pick<ThermalJob, 'switches'>, nowS: number, everyS: number): number {
+  const switched = thermal.switches.findLast((s) => s.atS <= nowS)?.atS ?? 0;
+  return Math.max(Math.floor(nowS / everyS) * everyS, switched);
+}
+
 export interface LiftState extends LiftThresholds {
   pickMm: number;
   case: LiftCase;

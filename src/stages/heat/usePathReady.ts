@@ -1,4 +1,3 @@
-import { useRouter } from 'expo-router';
 import { useEffect, useMemo, useState } from 'react';
 
 import { cameraZones, toThermalStack } from '@/core/device/thermalStack';
@@ -6,35 +5,22 @@ import { loopSpeeds } from '@/core/heat/airPath';
 import type { MovingResult } from '@/core/heat/moving';
 import { type PathPlan, type RoundResult } from '@/core/heat/pathPlan';
 import type { JobState } from '@/model/fold';
-import { airsOf } from '@/model/settings';
-import { useActions } from '@/bench-kit/actions';
 import { heatUse } from '@/work/heat/heating';
-import { presentJob } from '@/work/heat/present';
 import { stageHref } from '@/bench-kit/stageHref';
 import { batteryMarks, everyPart, partStopC } from '@/work/heat/watchMarks';
 import { useLongRun } from '@/bench-kit/useLongRun';
-import { useSettings } from '@/store/shop';
-import { useNow } from '@/bench-kit/useNow';
 import { movingInWorker, roundInWorker } from '@/workers/thermalClient';
-import { usualOf } from '@/work/heat/heatPlan';
-import { BackToHeat, useHeatPage } from './heatPage';
+import { useHeatPage } from './heatPage';
 import { pathCall } from './pathCall';
+import { useAir } from './useAir';
 
 export const insetsMm = [2, -10, -20] as const;
 
 /** What is known before anything is drawn. */
 export function usePathBase({ job: whole }: { job: JobState }) {
-  const settings = useSettings();
-  const units = settings;
-  const now = useNow(10_000);
-  const router = useRouter();
-  const job = useMemo(() => presentJob(whole), [whole]);
-  const { log, decide } = useActions(job);
+  const air = useAir(whole, (airs) => airs.find((h) => h.id === whole.plan?.heater) ?? airs[0], 10_000);
+  const { settings, job, heater, setC } = air;
   const { source, model, thermal, lift } = useHeatPage(job);
-  const airs = airsOf(settings);
-  const [heaterId, setHeaterId] = useState(airs.find((h) => h.id === job.plan?.heater)?.id ?? airs[0]?.id ?? null);
-  const heater = airs.find((h) => h.id === heaterId);
-  const setC = job.plan?.heater === heaterId && job.plan ? job.plan.setC : heater ? usualOf(heater) : 0;
   const zones = useMemo(() => cameraZones(job.device, job.bond), [job.device, job.bond]);
   const [masked, setMasked] = useState(zones.length > 0);
   const [roundS, setRoundS] = useState<'4' | '8'>('4');
@@ -65,30 +51,19 @@ export function usePathBase({ job: whole }: { job: JobState }) {
   }, [model, thermal, heater, targetC, masked, setC, roundS, job.device, job.bond, zones, start, cancel]);
   const moving = useLongRun<{ steady: MovingResult; planned: MovingResult }>();
 
-  const back = <BackToHeat job={job} kind="main" />;
   return {
+    ...air,
+    units: settings,
     plan,
     roundS,
+    setRoundS,
     moving,
     targetC,
-    units,
-    job,
     masked,
-    heater,
-    setC,
-    thermal,
-    log,
-    lift,
-    decide,
-    router,
-    now,
-    cancel,
-    airs,
-    setHeaterId,
-    setRoundS,
-    zones,
     setMasked,
-    back,
+    zones,
+    thermal,
+    lift,
     source,
   };
 }
@@ -102,29 +77,8 @@ export type PathReadyProps = PathBase & {
 };
 
 /** How it stands: what PathReady shows and does. */
-export function usePathReady({
-  plan,
-  roundS,
-  moving,
-  targetC,
-  units,
-  job,
-  masked,
-  heater,
-  setC,
-  thermal,
-  log,
-  lift,
-  decide,
-  router,
-  now,
-  cancel,
-  airs,
-  setHeaterId,
-  setRoundS,
-  zones,
-  setMasked,
-}: PathReadyProps) {
+export function usePathReady(base: PathReadyProps) {
+  const { plan, roundS, moving, targetC, units, job, masked, heater, setC, thermal, log, lift, decide, router } = base;
   const p = plan.result;
   const pathOf = (r: RoundResult) => ({
     kind: 'loop' as const,
@@ -185,30 +139,6 @@ export function usePathReady({
     router.replace(stageHref(job.id, 'heat'));
   };
   const speeds = bestPath ? loopSpeeds(thermal.model.modes.outline, bestPath) : [];
-  return {
-    job,
-    heater,
-    setC,
-    masked,
-    targetC,
-    p,
-    units,
-    airs,
-    setHeaterId,
-    roundS,
-    setRoundS,
-    zones,
-    setMasked,
-    moving,
-    confirm,
-    speeds,
-    bestPath,
-    thermal,
-    now,
-    take,
-    text,
-    plan,
-    cancel,
-  };
+  return { ...base, p, confirm, speeds, bestPath, take, text };
 }
 export type PathReadyState = ReturnType<typeof usePathReady>;
