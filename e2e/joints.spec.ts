@@ -12,6 +12,7 @@ test('a back and its lens covers in one job: each has its own steps, and what is
   await h.press(page.getByRole('radio', { name: 'Lens-ring 6.7' }));
   const way = page.getByRole('list', { name: 'Steps of the job' }).getByRole('listitem');
   const before = await way.count();
+  await h.tick('Back glass');
   await h.tick('Lens covers');
   await expect(way.filter({ hasText: 'Heat' })).toHaveText(['Heatback', 'Heatlens covers']);
   expect(await way.count()).toBeGreaterThan(before);

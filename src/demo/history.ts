@@ -1,7 +1,8 @@
 import { gaugePoints } from '@/core/fit/gaugePoints';
 import type { ComeBackCause } from '@/model/entries/check';
 import type { JobEvent, NewEvent } from '@/model/event';
-import { itemOf, routeMinutes, type Work } from '@/core/intake/route';
+import { routeMinutes } from '@/core/intake/route';
+import { workDefs, type Work } from '@/core/intake/works';
 import { quote } from '@/core/money/quote';
 import { stageMinutes, usualMinutes, type StageId } from '@/model/stages';
 import { device, done, intake, minute, Script, wobble } from './script';
@@ -188,7 +189,7 @@ function took(stage: StageId, i: number, d: Model, work: Work): number {
 /** The quote that the customer agreed to. */
 function quoted(i: number, d: Model, work: Work, origin: 'genuine' | 'aftermarket' | null, at: number): NewEvent {
   const m = demoSettings.money;
-  const item = itemOf[work];
+  const item = workDefs[work].item;
   const part = item && origin ? (m.prices[d.kind]?.[`${item}.${origin}`] ?? 0) : 0;
   const minutes = Math.round(
     (['intake', 'heat', 'lift', 'clean', 'dryFit', 'bond', 'check', 'handover'] as const).reduce(

@@ -1,4 +1,4 @@
-import type { Work } from '@/core/intake/route';
+import type { Work } from '@/core/intake/works';
 import type { JobEvent, NewEvent } from '@/model/event';
 import { shippedDevices } from '@/model/shippedDevices';
 import type { StageId } from '@/model/stages';

@@ -14,6 +14,7 @@ import { liftEntries } from './entries/lift';
 import { id, instant } from './entries/parts';
 import { stripEntries } from './entries/strip';
 import { wayProblem } from './jobWay';
+import { worksProblem } from './jobWorks';
 import { keepUnknown } from './keepUnknown';
 import { knownSteps } from './way';
 
@@ -107,6 +108,10 @@ export function parseEvent(data: unknown): Parsed<JobEvent> {
   }
   const strict = schema.safeParse(data);
   const opened = strict.success ? (strict.data as KnownEvent) : null;
+  if (opened?.type === 'opened' && opened.works) {
+    const wrong = worksProblem(opened.works, opened.device);
+    if (wrong) return { ok: false, problem: `works: ${wrong}` };
+  }
   if (opened?.type === 'opened' && opened.steps) {
     const wrong = wayProblem(knownSteps(opened.steps), opened.device);
     if (wrong) return { ok: false, problem: `steps: ${wrong}` };

@@ -123,9 +123,10 @@ export function foldJob(events: readonly JobEvent[], joint?: string): JobState |
   }
   for (const j of joints.values()) settleJoint(j.slices, j.view);
   for (const x of way) {
-    const facts = joints.get(x.joint ?? opened.bondId) ?? own;
-    if (progress[x.key] === 'todo' && stageDefs[x.stage].needless({ ...facts.slices.cover, ...facts.view }))
-      progress[x.key] = 'skipped';
+    if (progress[x.key] !== 'todo') continue;
+    // what the whole job goes through is needless when none of its joints needs it
+    const at = x.joint === null ? [...joints.values()] : [joints.get(x.joint) ?? own];
+    if (at.every((j) => stageDefs[x.stage].needless({ ...j.slices.cover, ...j.view }))) progress[x.key] = 'skipped';
   }
   const step = way.find((x) => progress[x.key] === 'todo' || progress[x.key] === 'started') ?? way.at(-1)!;
   const seen = joint !== undefined && joints.has(joint) ? joint : (step.joint ?? opened.bondId);

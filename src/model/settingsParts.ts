@@ -122,6 +122,9 @@ export const defaultMoney: z.infer<typeof money> = {
       'display.genuine': 14900,
       'display.pulled': 9900,
       'display.aftermarket': 7900,
+      'inner.genuine': 3900,
+      'inner.pulled': 2400,
+      'inner.aftermarket': 1900,
     },
     tablet: {
       'glass.genuine': 7800,
@@ -138,6 +141,9 @@ export const defaultMoney: z.infer<typeof money> = {
       'display.genuine': 21900,
       'display.pulled': 14900,
       'display.aftermarket': 11900,
+      'inner.genuine': 6900,
+      'inner.pulled': 4200,
+      'inner.aftermarket': 3600,
     },
   },
 };

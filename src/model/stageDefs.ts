@@ -2,6 +2,7 @@ import { coverKindOf } from '../core/device/coverKinds';
 import { jointOf } from '../core/device/jointKinds';
 import type { StageMinutes } from '../core/intake/collection';
 import type { WorkStep } from '../core/schedule/jobTasks';
+import type { Work } from '../core/intake/works';
 import { judgement } from '../core/source';
 import type { KnownEvent } from './event';
 import type { JointSeen } from './fold';
@@ -18,7 +19,10 @@ interface TaskWords {
 }
 
 /** What is known of a job when its way is asked for. */
-export type WayFacts = Pick<CoverSlice, 'route'> & Pick<JointSeen, 'bond' | 'face'>;
+export type WayFacts = {
+  route:
+    (Pick<NonNullable<CoverSlice['route']>, 'internalsOut'> & { work?: Work } & { closedBy: string | null }) | null;
+} & Pick<JointSeen, 'bond' | 'face'>;
 
 /** What a stage answers to everybody who asks. */
 export interface StageDef {

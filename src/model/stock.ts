@@ -1,6 +1,6 @@
 import { coverKindOf } from '../core/device/coverKinds';
 import type { StockLength } from '../core/bond/cutStock';
-import { itemOf } from '../core/intake/route';
+import { workDefs, worksAt } from '../core/intake/works';
 import { judgement } from '../core/source';
 import { firstOut, goodUntil } from '../core/stock/firstOut';
 import type { JobState } from './fold';
@@ -56,15 +56,19 @@ function take(lots: readonly Lot[], amount: number, at: number): Lot[] {
 export const partKey = (deviceId: string, item: string, origin: string) => `${deviceId}|${item}|${origin}`;
 export const keyOfPart = (p: Pick<PartStock, 'deviceId' | 'item' | 'origin'>) => partKey(p.deviceId, p.item, p.origin);
 
-/** Part that a job's route takes; null: none. */
-export function partOfJob(job: Pick<Log, 'route' | 'model'>): string | null {
-  const item = job.route ? itemOf[job.route.work] : null;
-  return item && job.route?.origin ? partKey(job.model.id, item, job.route.origin) : null;
+/** Parts that a job's route takes. */
+export function partsOfJob(job: Pick<Log, 'route' | 'model'>): string[] {
+  const { route } = job;
+  if (!route?.origin) return [];
+  return worksAt(route).flatMap((w) => {
+    const { item } = workDefs[w];
+    return item ? [partKey(job.model.id, item, route.origin!)] : [];
+  });
 }
 
 /** When a job took its part: as it was bonded, or checked where nothing is bonded; null: not yet. */
 export function partTakenAt(job: Pick<Log, 'route' | 'model' | 'bondings' | 'effective'>): number | null {
-  if (!partOfJob(job)) return null;
+  if (!partsOfJob(job).length) return null;
   const set = job.effective.find(
     (e) =>
       (e.type === 'lens' && e.step === 'set' && e.done) ||
@@ -139,13 +143,14 @@ export function stockNow(s: Counted, jobs: readonly Log[]): Stock {
     }
   }
   for (const job of [...jobs].sort((a, b) => (partTakenAt(a) ?? Infinity) - (partTakenAt(b) ?? Infinity))) {
-    const key = partOfJob(job);
-    const own = key ? partOf.get(key) : undefined;
-    if (!own) continue;
     const at = partTakenAt(job);
-    if (at === null) {
-      if (job.closedAt === null) reserved.set(own.id, (reserved.get(own.id) ?? 0) + 1);
-    } else if (at > own.countedAt) parts.set(own.id, takeOne(parts.get(own.id)!, at));
+    for (const key of partsOfJob(job)) {
+      const own = partOf.get(key);
+      if (!own) continue;
+      if (at === null) {
+        if (job.closedAt === null) reserved.set(own.id, (reserved.get(own.id) ?? 0) + 1);
+      } else if (at > own.countedAt) parts.set(own.id, takeOne(parts.get(own.id)!, at));
+    }
   }
   for (const [id, lots] of tubes) liquids.set(id, sum(lots));
   return { rolls, offcuts, liquids, rings, tubes, parts, reserved };

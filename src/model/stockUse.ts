@@ -3,7 +3,7 @@ import { goodUntil } from '../core/stock/firstOut';
 import { judgement } from '../core/source';
 import type { JobState } from './fold';
 import type { LiquidStock, PartStock, Settings, TapeStock } from './settings';
-import { keyOfPart, partOfJob, partTakenAt, quantityOf, rollsOf, type Stock } from './stock';
+import { keyOfPart, partsOfJob, partTakenAt, quantityOf, rollsOf, type Stock } from './stock';
 import { largest } from '../core/numeric/ends';
 
 export const rateFigures = {
@@ -80,7 +80,7 @@ export function partUse(p: PartStock, jobs: readonly Log[], now: number): { coun
   const days = coveredDays(jobs, now);
   const key = keyOfPart(p);
   const count = jobs.filter((j) => {
-    const at = partOfJob(j) === key ? partTakenAt(j) : null;
+    const at = partsOfJob(j).includes(key) ? partTakenAt(j) : null;
     return at !== null && now - at <= days * day;
   }).length;
   return { count, days };

@@ -8,7 +8,8 @@ import { choose, enter, pass, press, renderStage } from '../../test-support/stag
 import { BenchScreen } from './bench/BenchScreen';
 import { JobsScreen } from './jobs/JobsScreen';
 import { LogScreen } from './jobs/LogScreen';
-import { NewJobScreen, nextLabel } from './jobs/NewJobScreen';
+import { nextLabel } from '@/bench-kit/openJob';
+import { NewJobScreen } from './jobs/NewJobScreen';
 import { FiguresScreen } from './shop/FiguresScreen';
 import { ShopScreen } from './shop/ShopScreen';
 

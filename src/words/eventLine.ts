@@ -3,7 +3,7 @@ import { digits as inDigits, stamp } from './units';
 import type { BondingMethodId } from '@/core/bond/bondingMethods';
 
 import type { Construction } from '@/core/device/types';
-import type { Origin, Work } from '@/core/intake/route';
+import type { Origin, Work } from '@/core/intake/works';
 import type { EventOf, JobEvent, KnownEvent } from '@/model/event';
 import type { ComeBackCause } from '@/model/entries/check';
 import { taskName, stageName } from './stageWords';
@@ -137,6 +137,9 @@ export const workNames: Record<Work, string> = {
   },
   get displayAlone() {
     return t('screenAlone');
+  },
+  get inside() {
+    return t('batteryOrInnerPart');
   },
 };
 

@@ -115,15 +115,16 @@ export const ringRouteSteps = ['heatPlate', 'bladePass', 'liftWithFlex', 'residu
 export function stepsOfRoute(r: {
   heated: boolean;
   lensOnly: boolean;
-  internalsOut: boolean;
-  wholeHousing: boolean;
+  /** steps that the works of the job add */
+  puts: readonly string[];
   bead: boolean;
   /** a cable crosses to the cover, there is a coil, a camera: what the device has not puts nothing at risk */
   has?: { cable: boolean; coil: boolean; camera: boolean } | undefined;
 }): string[] {
-  const steps: string[] = r.lensOnly ? ['lensCoverSwap'] : ringRouteSteps.filter((s) => r.heated || s !== 'heatPlate');
-  if (r.internalsOut)
-    steps.push('battDisconnect', ...(r.wholeHousing ? ['housingSwap'] : ['coilRemove', 'cameraRemove']));
+  const steps: string[] = [
+    ...(r.lensOnly ? [] : ringRouteSteps.filter((s) => r.heated || s !== 'heatPlate')),
+    ...r.puts,
+  ];
   if (r.bead) steps.push('adhesiveBead');
   const without = new Set([
     ...(r.has && !r.has.cable ? ['liftWithFlex'] : []),

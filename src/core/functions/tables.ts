@@ -294,6 +294,7 @@ export const stepCauses: Readonly<Record<string, Readonly<Record<string, number>
     boardCell: 0.008,
     micGlue: 0.005,
   },
+  displaySwap: { dispConn: 0.03, frontFlex: 0.025 },
   residueScrape: { coilCut: 0.004, rearFlex: 0.004, antenna: 0.004, micGlue: 0.003 },
   adhesiveBead: { micGlue: 0.012, camSolvent: 0.004 },
   clamp: { dispHeat: 0.002, sideFlex: 0.002, coilFlex: 0.003 },

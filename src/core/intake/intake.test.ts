@@ -7,11 +7,13 @@ import { cureClocks, steady } from '../cure/laws';
 import { byPolicy } from '../cure/policy';
 import { earliestCollectionS } from './collection';
 import { howHard } from './difficulty';
-import { piecesToMove, routeMinutes, routeOptions, worksFor, type RouteFacts, type RouteMoney } from './route';
+import { piecesToMove, routeMinutes, routeOptions, type RouteFacts, type RouteMoney } from './route';
+import { coverOf, worksFor } from './works';
 
 const facts: RouteFacts = {
   construction: 'ringGlass',
   side: 'back',
+  frontOpens: false,
   coverCracked: false,
   looseLayer: false,
   bent: false,
@@ -45,6 +47,22 @@ describe('route', () => {
     expect(routeOptions({ ...facts, swollen: true }, money, close).best).toBeNull();
   });
 
+  it('what was asked for is compared with its own ways; a second work adds its part, its minutes and its risk', () => {
+    const alone = routeOptions({ ...facts, asked: 'glassOnly' }, money, close);
+    expect(alone.best!.id).toBe('glassOnly.aftermarket');
+    const list = { ...money, prices: { ...money.prices, 'inner.genuine': 3900 } };
+    const both = routeOptions({ ...facts, asked: 'glassOnly', also: ['inside'] }, list, close).best!;
+    // no aftermarket inner part has a price: it comes new
+    expect(both.partCost - alone.best!.partCost).toBe(3900);
+    expect(both.minutes - alone.best!.minutes).toBe(routeMinutes('inside', facts) - routeMinutes('openClose', facts));
+    const risk = (o: typeof both) => o.risks.find((r) => r.id.startsWith('damage'))!;
+    expect(risk(both).a / (risk(both).a + risk(both).b)).toBeGreaterThan(
+      risk(alone.best!).a / (risk(alone.best!).a + risk(alone.best!).b),
+    );
+    // without any price for it, it is not to be had
+    expect(routeOptions({ ...facts, also: ['inside'] }, money, close).best).toBeNull();
+  });
+
   it('saving is chosen while the chance of breaking is under its break-even, and not over it', () => {
     const at = (breakChance: number) =>
       routeOptions({ ...facts, breakChance }, { ...money, prices: { 'glass.genuine': 4200 } }, close);
@@ -69,8 +87,14 @@ describe('route', () => {
     expect(routeMinutes('glassOnly', { construction: 'fullGlass', pieces: 1 }, ['adhesive', 'lens'])).toBe(
       56 + 50 - 11,
     );
-    expect(worksFor('lensInRing', 'back')).toEqual(['lensCovers']);
-    expect(worksFor('ringGlass', 'front')).toContain('displayWithFrame');
+    expect(worksFor({ construction: 'lensInRing', side: 'back', frontOpens: false })).toEqual(['lensCovers']);
+    expect(worksFor({ construction: 'ringGlass', side: 'front', frontOpens: true })).toContain('displayWithFrame');
+    // where the front does not open, the screen with its frame is reached through the back; the back goes on again
+    const back = { construction: 'ringPlastic', side: 'back' } as const;
+    expect(worksFor({ ...back, frontOpens: false })).toContain('displayWithFrame');
+    expect(worksFor({ ...back, frontOpens: true })).not.toContain('displayWithFrame');
+    expect(coverOf('displayWithFrame', 'back')).toBe('save');
+    expect(coverOf('displayWithFrame', 'front')).toBe('new');
   });
 
   it('a bent frame makes new glass come back more often, a new frame does not care', () => {

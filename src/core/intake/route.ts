@@ -1,4 +1,4 @@
-import { coverKindOf, coverKinds } from '../device/coverKinds';
+import { coverKindOf } from '../device/coverKinds';
 import { faceOf } from '../device/perimeter';
 import type { Bond, Construction, Device } from '../device/types';
 import {
@@ -11,6 +11,7 @@ import {
   type Risk,
 } from '../money/choices';
 import { judgement } from '../source';
+import { coverOf, coverWork, workDefs, worksFor, type Origin, type Side, type Work } from './works';
 import {
   workMinutes,
   constructionMinutes,
@@ -24,72 +25,22 @@ import {
   fullBondDamage,
 } from './routeFigures';
 
-export const works = [
-  'openClose',
-  'glassOnly',
-  'rearAssembly',
-  'wholeHousing',
-  'lensCovers',
-  'displayWithFrame',
-  'displayAlone',
-] as const;
-
-export type Work = (typeof works)[number];
-
-export const origins = ['genuine', 'pulled', 'aftermarket'] as const;
-
-export type Origin = (typeof origins)[number];
-
 /** What a part may come with; each saves a step. */
 export const partExtras = ['adhesive', 'lens', 'flash', 'coil', 'mesh', 'frame'] as const;
 
 export type PartExtra = (typeof partExtras)[number];
 
-/** Item of the price list that a work buys; null: nothing. */
-export const itemOf: Record<Work, string | null> = {
-  openClose: null,
-  glassOnly: 'glass',
-  rearAssembly: 'assembly',
-  wholeHousing: 'housing',
-  lensCovers: 'lensSet',
-  displayWithFrame: 'displayFrame',
-  displayAlone: 'display',
-};
-
-const offered: Record<Work, readonly Origin[]> = {
-  openClose: [],
-  glassOnly: origins,
-  rearAssembly: ['genuine', 'pulled'],
-  wholeHousing: ['pulled', 'aftermarket'],
-  lensCovers: ['genuine', 'aftermarket'],
-  displayWithFrame: ['genuine', 'pulled'],
-  displayAlone: origins,
-};
-
-/** Works that make sense on a face. */
-export function worksFor(construction: Construction, side: 'back' | 'front'): readonly Work[] {
-  if (coverKinds[construction].lens) return ['lensCovers'];
-  return side === 'front'
-    ? ['openClose', 'displayWithFrame', 'displayAlone']
-    : ['openClose', 'glassOnly', 'rearAssembly', 'wholeHousing'];
-}
-
-/** Do the internals come out? */
-export const internalsOut: Record<Work, boolean> = {
-  openClose: false,
-  glassOnly: false,
-  rearAssembly: true,
-  wholeHousing: true,
-  lensCovers: false,
-  displayWithFrame: true,
-  displayAlone: false,
-};
-
 export interface RouteFacts {
   construction: Construction;
-  side: 'back' | 'front';
+  side: Side;
+  /** the front of this device opens too */
+  frontOpens: boolean;
   coverCracked: boolean;
   looseLayer: boolean;
+  /** what was asked for, where it was: ways of doing that are compared, the rest only shown */
+  asked?: Work | null | undefined;
+  /** what is done at the same joint besides */
+  also?: readonly Work[] | undefined;
   bent: boolean;
   swollen: boolean;
   pieces: number;
@@ -135,15 +86,22 @@ export interface RouteAdvice {
   saveOrNew: (BreakEven & { save: RouteOption; new: RouteOption }) | null;
 }
 
+const others = (work: Work, f: Pick<RouteFacts, 'also'>) => (f.also ?? []).filter((w) => w !== work);
+
 /** Hands-on minutes of a route in this shop, with what construction, pieces and the part take or save. */
 export function routeMinutes(
   work: Work,
-  f: Pick<RouteFacts, 'construction' | 'pieces'>,
+  f: Pick<RouteFacts, 'construction' | 'pieces' | 'also'>,
   has: readonly PartExtra[] = [],
 ): number {
   const saved = has.reduce((m, e) => m + extraSaves[e].value, 0);
   const pieces = work === 'lensCovers' ? 0 : Math.max(0, f.pieces - 1) * minutesPerPiece.value;
-  return Math.max(5, workMinutes[work].value + constructionMinutes[f.construction].value + pieces - saved);
+  // beside the first work the device lies open already
+  const beside = others(work, f).reduce(
+    (m, w) => m + Math.max(0, workMinutes[w].value - workMinutes.openClose.value),
+    0,
+  );
+  return Math.max(5, workMinutes[work].value + beside + constructionMinutes[f.construction].value + pieces - saved);
 }
 
 /**
@@ -151,15 +109,19 @@ export function routeMinutes(
  * a saved cover that breaks costs a new one, its extra minutes, and clearing up.
  */
 export function routeOptions(f: RouteFacts, money: RouteMoney, close: { low: number; high: number }): RouteAdvice {
-  const options = worksFor(f.construction, f.side).flatMap((work): RouteOption[] => {
-    const list: (Origin | null)[] = offered[work].length ? [...offered[work]] : [null];
+  const options = worksFor(f).flatMap((work): RouteOption[] => {
+    const own = workDefs[work].origins;
+    const list: (Origin | null)[] = own.length ? [...own] : [null];
     return list.map((origin) => option(f, money, work, origin));
   });
-  const free = options.filter((o) => !o.blocks.length).sort((a, b) => a.cost.mean - b.cost.mean);
+  const can = options.filter((o) => !o.blocks.length).sort((a, b) => a.cost.mean - b.cost.mean);
+  const asked = can.filter((o) => o.work === f.asked);
+  const free = asked.length ? asked : can;
   const [best, second] = free;
   const probBest = best && second ? probCheaper(best, second) : 1;
-  const save = free.find((o) => o.cover === 'save');
-  const fresh = free.find((o) => o.cover === 'new');
+  // against a new cover stands the cover that goes back on with nothing else done
+  const save = can.find((o) => o.work === 'openClose');
+  const fresh = can.find((o) => o.cover === 'new');
   const risk = save?.risks.find((r) => r.id === 'break');
   return {
     options,
@@ -177,9 +139,18 @@ export function routeOptions(f: RouteFacts, money: RouteMoney, close: { low: num
 }
 
 function option(f: RouteFacts, money: RouteMoney, work: Work, origin: Origin | null): RouteOption {
-  const cover = work === 'openClose' ? 'save' : 'new';
-  const item = itemOf[work];
-  const price = item && origin ? money.prices[`${item}.${origin}`] : 0;
+  const cover = coverOf(work, f.side);
+  const { item } = workDefs[work];
+  const priceOf = (i: string | null, o: Origin | null) => (i && o ? money.prices[`${i}.${o}`] : 0);
+  // what is bought besides comes new where it is not to be had like this
+  const besides = others(work, f).map((w) => {
+    const own = workDefs[w];
+    const fresh = own.origins[0]!;
+    return own.item === null ? 0 : (priceOf(own.item, origin ?? fresh) ?? priceOf(own.item, fresh));
+  });
+  const first = priceOf(item, origin);
+  const price =
+    first === undefined || besides.includes(undefined) ? undefined : besides.reduce<number>((m, x) => m + x!, first);
   const minutes = routeMinutes(work, f);
   const perMinute = money.ratePerHour / 60;
   const base = (price ?? 0) + minutes * perMinute + money.closing;
@@ -199,7 +170,9 @@ function option(f: RouteFacts, money: RouteMoney, work: Work, origin: Origin | n
     ),
     learned(
       `damage.${work}`,
-      damageChance[work].value + (coverKindOf(f).heldAllOver ? fullBondDamage.value : 0),
+      damageChance[work].value +
+        others(work, f).reduce((m, w) => m + Math.max(0, damageChance[w].value - damageChance.openClose.value), 0) +
+        (coverKindOf(f).heldAllOver ? fullBondDamage.value : 0),
       w,
       0,
       0,
@@ -207,8 +180,8 @@ function option(f: RouteFacts, money: RouteMoney, work: Work, origin: Origin | n
     ),
   ];
   if (cover === 'save') {
-    const fallback: Work = f.side === 'front' ? 'displayAlone' : 'glassOnly';
-    const spare = money.prices[`${itemOf[fallback]}.genuine`] ?? 0;
+    const fallback = coverWork(f);
+    const spare = money.prices[`${workDefs[fallback].item}.genuine`] ?? 0;
     const more = Math.max(0, workMinutes[fallback].value - workMinutes.openClose.value) + clearUpMinutes.value;
     risks.unshift(
       learned('break', f.breakChance, breakWeight.value, f.counts.broke, f.counts.saved, spare + more * perMinute),
@@ -241,8 +214,10 @@ export function piecesToMove(
   bond: Bond,
   work: Work,
 ): { id: string; name: string; extra: PartExtra | null }[] {
-  if (work === 'openClose') return [];
+  if (work === 'openClose' || work === 'inside') return [];
   const face = faceOf(device, bond);
+  // a display with its frame that goes in through the back takes everything along, but for the display
+  const whole = work === 'wholeHousing' || (work === 'displayWithFrame' && face.side === 'back');
   const out: { id: string; name: string; extra: PartExtra | null }[] = [];
   const lenses = face.holes.filter((h) => h.role === 'camera').length;
   if (lenses && face.side === 'back' && work !== 'lensCovers')
@@ -253,10 +228,12 @@ export function piecesToMove(
   for (const p of device.parts) {
     if (p.kind === 'coil' && face.side === 'back') out.push({ id: p.id, name: p.name, extra: 'coil' });
     if (p.kind === 'reader') out.push({ id: p.id, name: p.name, extra: null });
-    if (work === 'wholeHousing' || work === 'rearAssembly') {
+    if (whole || work === 'rearAssembly') {
       if (p.kind === 'button') out.push({ id: p.id, name: p.name, extra: 'frame' });
+      const stays = work === 'displayWithFrame' && p.kind === 'display';
       if (
-        work === 'wholeHousing' &&
+        whole &&
+        !stays &&
         p.removable &&
         ['battery', 'board', 'camera', 'speaker', 'mic', 'display'].includes(p.kind)
       )

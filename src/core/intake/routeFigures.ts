@@ -1,6 +1,7 @@
 import type { Construction } from '../device/types';
 import { judgement, type Sourced } from '../source';
-import { type Work, type Origin, type PartExtra } from './route';
+import type { PartExtra } from './route';
+import type { Origin, Work } from './works';
 
 const figure = (v: number, of: string) => judgement(v, `${of}: no log of its own yet, shop figure`);
 
@@ -20,6 +21,7 @@ export const workMinutes: Record<Work, Sourced> = figures('hands-on minutes', {
   lensCovers: 24,
   displayWithFrame: 78,
   displayAlone: 64,
+  inside: 72,
 });
 
 /** Minutes on top, by construction; shattered glass comes off piece by piece. */
@@ -66,6 +68,7 @@ export const damageChance: Record<Work, Sourced> = figures('chance of damage', {
   lensCovers: 0.01,
   displayWithFrame: 0.03,
   displayAlone: 0.02,
+  inside: 0.02,
 });
 
 export const fullBondDamage = figure(0.04, 'chance of damage where glue lies under the whole cover');

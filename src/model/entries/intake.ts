@@ -1,6 +1,7 @@
 import { z } from 'zod';
 
-import { origins, partExtras, works } from '../../core/intake/route';
+import { partExtras } from '../../core/intake/route';
+import { origins, works } from '../../core/intake/works';
 import { edge, id, instant, mm, place, text } from './parts';
 const pathLength = (pts: readonly (readonly [number, number])[]) =>
   pts.reduce((m, p, i) => (i ? m + Math.hypot(p[0] - pts[i - 1]![0], p[1] - pts[i - 1]![1]) : 0), 0);
@@ -44,6 +45,8 @@ export const intakeEntries = {
   jobRoute: {
     bondId: id,
     work: z.enum(works),
+    /** what else is done at the same joint */
+    also: z.array(z.enum(works)).max(4).optional(),
     cover: z.enum(['save', 'new']),
     origin: z.enum(origins).nullable(),
     through: id,

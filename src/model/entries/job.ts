@@ -1,5 +1,6 @@
 import { z } from 'zod';
 
+import { works } from '../../core/intake/works';
 import { deviceSchema } from '../device';
 import { languageIds } from '../languages';
 import { id, instant, text } from './parts';
@@ -13,6 +14,12 @@ export const jobEntries = {
     bondId: id,
     promiseAt: instant.nullable(),
     customerMark: z.string().max(80),
+    /** what is to be done, each at its joint; none: it is said with the route */
+    works: z
+      .array(z.object({ joint: id, work: z.enum(works) }))
+      .min(1)
+      .max(12)
+      .optional(),
     /** the steps that it goes through; none: the ten of before. A stage of a later version is kept as it is */
     steps: z
       .array(z.object({ key: z.string().min(1).max(120), stage: z.string().min(1).max(40), joint: id.nullable() }))

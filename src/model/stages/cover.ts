@@ -1,6 +1,8 @@
-import type { Pt } from '../../core/device/types';
+import type { Face, Pt } from '../../core/device/types';
+import { coverOf, coverWork, internalsOutOf, workDefs, worksAt, type Work } from '../../core/intake/works';
 import type { EventOf } from '../event';
-import type { SliceDef } from './slice';
+import { leading, usualClosing } from '../jobWorks';
+import type { JointView, SliceDef } from './slice';
 
 /** The cover of one joint: cracked or whole, saved or written off, and what is to be done with it. */
 export interface CoverSlice {
@@ -16,37 +18,72 @@ export interface CoverSlice {
 }
 
 /** Saved or written off: route and part follow at once, also those of a route that was taken. */
-function settleCover(own: CoverSlice, keep: boolean): void {
+function settleCover(own: CoverSlice, keep: boolean, face: Face): void {
   own.keepCover = keep;
   if (!own.route) return;
-  const { work, origin } = own.route;
-  own.route = keep
-    ? { ...own.route, cover: 'save', origin: null, work: work === 'glassOnly' ? 'openClose' : work }
-    : { ...own.route, cover: 'new', origin: origin ?? 'genuine', work: work === 'openClose' ? 'glassOnly' : work };
+  const renewing = coverWork(face);
+  const done = worksAt(own.route);
+  // what renews nothing but the cover goes or comes with it; all else stays
+  const [work = 'openClose', ...also]: Work[] = keep
+    ? done.filter((w) => w !== renewing)
+    : coverOf(done[0]!, face.side) === 'new'
+      ? [...done]
+      : [renewing, ...done.filter((w) => w !== 'openClose')];
+  const buys = [work, ...also].some((w) => workDefs[w].item !== null);
+  own.route = {
+    ...own.route,
+    cover: keep ? 'save' : 'new',
+    origin: buys ? (own.route.origin ?? 'genuine') : null,
+    work,
+    also,
+  };
+}
+
+/** The route that a job was opened with: what is to be done at this joint, by new parts until somebody says otherwise. */
+function routeAsOpened({ opened, bond, face, model }: JointView): EventOf<'jobRoute'> | null {
+  const lead = leading(opened.works ?? [], bond.id);
+  if (!lead) return null;
+  const { v, id, jobId, writer, seq, at, loggedAt, by } = opened;
+  const { origins } = workDefs[lead.work];
+  return {
+    ...{ v, id, jobId, writer, seq, at, loggedAt, by },
+    type: 'jobRoute',
+    bondId: bond.id,
+    ...lead,
+    cover: coverOf(lead.work, face.side),
+    origin: origins.includes('genuine') ? 'genuine' : (origins[0] ?? null),
+    through: model.insideThrough,
+    internalsOut: internalsOutOf(lead),
+    partHas: [],
+    closedBy: usualClosing(bond),
+  };
 }
 
 export const coverSlice = {
-  empty: () => ({
-    keepCover: false,
-    coverSaid: false,
-    route: null,
-    cracks: new Map(),
-    chips: new Map(),
-    broke: false,
-    writtenOff: null,
-  }),
+  empty: (view) => {
+    const route = routeAsOpened(view);
+    return {
+      keepCover: route?.cover === 'save',
+      coverSaid: false,
+      route,
+      cracks: new Map(),
+      chips: new Map(),
+      broke: false,
+      writtenOff: null,
+    };
+  },
   hears: {
-    finding(own, e, { so }) {
+    finding(own, e, { so, face }) {
       if (e.kind !== 'crack') return;
       // a cracked cover is written off unless somebody says otherwise, also after a route was taken (law 22)
       const before = so.intake.findings.crack;
       const newly = e.answer === 'yes' && before?.answer !== 'yes';
-      if (!own.coverSaid) settleCover(own, e.answer === 'no');
-      else if (newly && before) settleCover(own, false);
+      if (!own.coverSaid) settleCover(own, e.answer === 'no', face);
+      else if (newly && before) settleCover(own, false, face);
     },
     crack(own, e, { face }) {
       if (e.onFace !== face.id) return;
-      if (!own.coverSaid && !own.cracks.size) settleCover(own, false);
+      if (!own.coverSaid && !own.cracks.size) settleCover(own, false, face);
       own.cracks.set(e.crackId, e.pts);
     },
     crackGone(own, e) {
@@ -63,8 +100,8 @@ export const coverSlice = {
       own.keepCover = e.cover === 'save';
       own.coverSaid = true;
     },
-    route(own, e) {
-      settleCover(own, e.keepCover);
+    route(own, e, { face }) {
+      settleCover(own, e.keepCover, face);
       own.coverSaid = true;
     },
     observed(own, e) {

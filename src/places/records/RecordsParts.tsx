@@ -4,7 +4,7 @@ import { type Href } from 'expo-router';
 import { Suspense } from 'react';
 import { View } from 'react-native';
 
-import { works } from '@/core/intake/route';
+import { works } from '@/core/intake/works';
 import { comeBackNames, workNames } from '@/words/eventLine';
 import { WhyRows, rowOf } from '@/bench-kit/Why';
 import { capital } from '@/words/capital';

@@ -1,7 +1,7 @@
 import { useDeferredValue, useMemo, useState } from 'react';
 import { useWindowDimensions } from 'react-native';
 
-import { type Work } from '@/core/intake/route';
+import { type Work } from '@/core/intake/works';
 import { tagCode } from '@/model/tagCode';
 import { functionState } from '@/work/check/faults';
 import { flushOf } from '@/work/check/flushJob';

@@ -1,6 +1,6 @@
 import { View } from 'react-native';
 
-import { itemOf, origins, works } from '@/core/intake/route';
+import { workDefs, origins, works } from '@/core/intake/works';
 import { originNames, workNames } from '@/words/eventLine';
 import type { Settings } from '@/model/settings';
 import { Entry } from '@/bench-kit/Why';
@@ -79,7 +79,7 @@ export function MoneySettings({ settings: s, onChange, onRate }: MoneySettingsPr
             {tr('whatAPartCostsTheShop')}
           </Txt>
           {works.flatMap((w) => {
-            const item = itemOf[w];
+            const item = workDefs[w].item;
             if (!item) return [];
             return origins.map((o) => {
               const key = `${item}.${o}`;

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 
-import { itemOf, origins, works } from '@/core/intake/route';
+import { origins, workDefs, works } from '@/core/intake/works';
 import { firstOut } from '@/core/stock/firstOut';
 import { originNames } from '@/words/eventLine';
 import type { PartStock, Settings } from '@/model/settings';
@@ -211,7 +211,7 @@ function OrderBox({
   );
 }
 
-const items = [...new Set(works.map((w) => itemOf[w]).filter((i): i is string => i !== null))];
+const items = [...new Set(works.map((w) => workDefs[w].item).filter((i): i is string => i !== null))];
 
 function NewPart({ settings: s, onAdd }: { settings: Settings; onAdd: (p: PartStock) => void }) {
   const devices = useDevices();

@@ -1,4 +1,4 @@
-import { itemOf, works } from '@/core/intake/route';
+import { workDefs, works } from '@/core/intake/works';
 import { originNames, workNames } from '@/words/eventLine';
 import type { PartStock, Settings } from '@/model/settings';
 import type { ItemAdvice } from '@/model/stockUse';
@@ -10,7 +10,7 @@ export function partName(
   p: Pick<PartStock, 'deviceId' | 'item' | 'origin'>,
   nameOf: (deviceId: string) => string,
 ): string {
-  const work = works.find((w) => itemOf[w] === p.item);
+  const work = works.find((w) => workDefs[w].item === p.item);
   const origin = originNames[p.origin as keyof typeof originNames] ?? p.origin;
   return `${nameOf(p.deviceId)}: ${work ? workNames[work] : p.item}, ${origin}`;
 }

@@ -12,6 +12,7 @@ import { edgeName } from '@/words/placeNames';
 import type { EventOf } from '@/model/event';
 import { comeBackNames, bondingMethodNames } from '@/words/eventLine';
 import type { JobState, JointSeen } from '@/model/fold';
+import { worksAt, type Work } from '@/core/intake/works';
 import type { CoverSlice } from '@/model/stages/cover';
 import { heatCount } from '@/model/stages/heat';
 import type { Settings } from '@/model/settings';
@@ -48,21 +49,24 @@ const glassName = (job: Pick<JointSeen, 'face'>) =>
         ? t('backGlass')
         : t('backCover');
 
+/** What was done at a joint, work by work; a cover that went back on is told in any case. */
+const doneOf: Record<Work, (glass: string) => string> = {
+  openClose: (job) => t('takenOffAndClosedAgain', { job }),
+  glassOnly: (job) => t('replaced', { job }),
+  lensCovers: (job) => t('replaced', { job }),
+  rearAssembly: () => t('rearAssemblyReplaced'),
+  wholeHousing: () => t('wholeHousingReplacedEverythingMovedOver'),
+  displayWithFrame: () => t('screenAndFrameReplaced'),
+  displayAlone: () => t('screenReplaced'),
+  inside: () => t('innerPartReplaced'),
+};
+
 /** What was done, by the route that was taken. */
 function doneText(job: Pick<JointSeen, 'face'> & CoverSlice): string {
-  if (job.keepCover) return t('takenOffAndClosedAgain', { job: glassName(job) });
-  switch (job.route?.work) {
-    case 'rearAssembly':
-      return t('rearAssemblyReplaced');
-    case 'wholeHousing':
-      return t('wholeHousingReplacedEverythingMovedOver');
-    case 'displayWithFrame':
-      return t('screenAndFrameReplaced');
-    case 'displayAlone':
-      return t('screenReplaced');
-    default:
-      return t('replaced', { job: glassName(job) });
-  }
+  const glass = glassName(job);
+  if (!job.route) return doneOf[job.keepCover ? 'openClose' : 'glassOnly'](glass);
+  const done = worksAt(job.route).filter((w) => w !== 'openClose');
+  return [...done, ...(job.keepCover ? (['openClose'] as const) : [])].map((w) => doneOf[w](glass)).join('; ');
 }
 
 /** What was found. */

@@ -1,7 +1,8 @@
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 
-import { internalsOut, type RouteOption } from '@/core/intake/route';
+import type { RouteOption } from '@/core/intake/route';
+import { internalsOutOf } from '@/core/intake/works';
 import type { NewEvent } from '@/model/event';
 import type { JobState } from '@/model/fold';
 import { useActions } from '@/bench-kit/actions';
@@ -45,14 +46,16 @@ export function useRouteScreen({ job }: { job: JobState }) {
   const other = option !== null && advice.best !== null && option.id !== advice.best.id && !advice.next?.close;
   const text = routeCall(advice, money);
 
+  const also = job.route?.also ?? [];
   const route = (change: Partial<NonNullable<JobState['route']>>, o: RouteOption): NewEvent => ({
     type: 'jobRoute',
     bondId: job.route?.bondId ?? job.bond.id,
     work: o.work,
+    ...(also.length ? { also } : {}),
     cover: o.cover,
     origin: o.origin,
     through: job.route?.through ?? job.model.insideThrough,
-    internalsOut: internalsOut[o.work],
+    internalsOut: internalsOutOf({ work: o.work, also }),
     partHas: job.route?.partHas ?? [],
     closedBy: closedByOf(job),
     ...pick(change),

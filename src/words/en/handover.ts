@@ -35,6 +35,7 @@ export default {
   rearAssemblyReplaced: 'Rear assembly replaced',
   wholeHousingReplacedEverythingMovedOver: 'Whole housing replaced, everything moved over',
   screenAndFrameReplaced: 'Screen and frame replaced',
+  innerPartReplaced: 'Battery or inner part replaced',
   screenReplaced: 'Screen replaced',
   replaced: '{{job}} replaced',
   crackedAtThe: '{{job}} cracked at the {{join}}.',

@@ -45,6 +45,10 @@ export default {
   locker12: 'locker 12',
   promisedFor: 'Promised for',
   customerReads: 'The customer reads',
-  whatIsOpened: 'What is opened',
+  anotherModel: 'Another model',
+  whatIsToBeDone: 'What is to be done',
+  backGlass: 'back glass',
+  backCover: 'back cover',
+  workAt: '{{own}}, {{face}}',
   stepsOfTheJob: 'Steps of the job',
 } as const;

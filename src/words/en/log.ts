@@ -33,6 +33,7 @@ export default {
   wholeHousing: 'whole housing',
   lensCovers: 'lens covers',
   screenWithItsFrame: 'screen with its frame',
+  batteryOrInnerPart: 'battery or an inner part',
   screenAlone: 'screen alone',
   newGenuine: 'new genuine',
   usedFromAnotherDevice: 'used, from another device',

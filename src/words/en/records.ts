@@ -1,5 +1,6 @@
 export default {
   days: '{{ms}} days',
+  itCameBack: 'It came back: new job',
   comeBack: 'Come-back',
   comeBackOf: 'Come-back of {{firstLabel}}: {{presumed}}.',
   whichJobDoesItComeBack: 'Which job does it come back from?',

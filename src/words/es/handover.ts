@@ -38,6 +38,7 @@ export default {
   rearAssemblyReplaced: 'Conjunto trasero cambiado',
   wholeHousingReplacedEverythingMovedOver: 'Carcasa entera cambiada, todo pasado',
   screenAndFrameReplaced: 'Pantalla y marco cambiados',
+  innerPartReplaced: 'Batería o pieza interior cambiada',
   screenReplaced: 'Pantalla cambiada',
   replaced: '{{job}}: cambiado',
   crackedAtThe: '{{job}}: roto en {{join}}.',

@@ -48,6 +48,10 @@ export default {
   locker12: 'taquilla 12',
   promisedFor: 'Prometido para',
   customerReads: 'El cliente lee',
-  whatIsOpened: 'Qué se abre',
+  anotherModel: 'Otro modelo',
+  whatIsToBeDone: 'Qué hay que hacer',
+  backGlass: 'cristal trasero',
+  backCover: 'tapa trasera',
+  workAt: '{{own}}, {{face}}',
   stepsOfTheJob: 'Pasos del trabajo',
 } satisfies Same<typeof en>;

@@ -36,6 +36,7 @@ export default {
   wholeHousing: 'carcasa entera',
   lensCovers: 'cristales de cámara',
   screenWithItsFrame: 'pantalla con su marco',
+  batteryOrInnerPart: 'batería o pieza interior',
   screenAlone: 'pantalla sola',
   newGenuine: 'original nueva',
   usedFromAnotherDevice: 'usada, de otro aparato',

@@ -3,6 +3,7 @@ import type { Same } from '../same';
 
 export default {
   days: '{{ms}} días',
+  itCameBack: 'Ha vuelto: trabajo nuevo',
   comeBack: 'Vuelve',
   comeBackOf: 'Vuelve de {{firstLabel}}: {{presumed}}.',
   whichJobDoesItComeBack: '¿De qué trabajo vuelve?',

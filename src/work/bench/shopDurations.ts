@@ -1,6 +1,6 @@
-import { coverKindOf } from '@/core/device/coverKinds';
 import type { StageMinutes } from '@/core/intake/collection';
-import { routeMinutes, type Work } from '@/core/intake/route';
+import { routeMinutes } from '@/core/intake/route';
+import { coverWork, workDefs, type Work } from '@/core/intake/works';
 import { DurationBook, type Worked } from '@/core/schedule/learned';
 import type { JobState, JointSeen } from '@/model/fold';
 import type { CoverSlice } from '@/model/stages/cover';
@@ -9,14 +9,7 @@ import { stageMinutes, usualMinutes } from '@/model/stages';
 
 /** What a job is worked as, before anything was chosen. */
 export const workOf = (job: Pick<JointSeen, 'face'> & CoverSlice): Work =>
-  job.route?.work ??
-  (job.keepCover
-    ? 'openClose'
-    : coverKindOf(job.face).lens
-      ? 'lensCovers'
-      : job.face.side === 'front'
-        ? 'displayAlone'
-        : 'glassOnly');
+  job.route?.work ?? (job.keepCover ? 'openClose' : coverWork(job.face));
 
 /** Kind of job that durations are learned by: how the cover is held, and what is done. */
 export const kindOf = (job: Pick<JointSeen, 'face'> & CoverSlice): string => `${job.face.construction}/${workOf(job)}`;
@@ -27,8 +20,9 @@ export function usualS(stage: string, kind: string, pieces = 1): { p50: number; 
   const m = (stageMinutes as Readonly<Record<string, StageMinutes | undefined>>)[stage];
   if (!m) return { p50: 300, p90: 600 };
   if (!m.ofRoute) return { p50: m.p50.value * 60, p90: m.p90.value * 60 };
-  const inside = work === 'wholeHousing' || work === 'rearAssembly' || work === 'displayWithFrame';
-  const own = routeMinutes(work, { construction, pieces }) - (inside ? (stageMinutes.strip?.p50.value ?? 0) : 0);
+  const own =
+    routeMinutes(work, { construction, pieces }) -
+    (workDefs[work].internalsOut ? (stageMinutes.strip?.p50.value ?? 0) : 0);
   const factor = Math.max(0.3, own / usualMinutes);
   return { p50: m.p50.value * 60 * factor, p90: m.p90.value * 60 * factor };
 }

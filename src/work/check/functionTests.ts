@@ -1,15 +1,26 @@
 import { orderTests, stepsOfRoute } from '@/core/functions/riskOrder';
+import { coverKindOf } from '@/core/device/coverKinds';
+import { workDefs, worksAt } from '@/core/intake/works';
 import { shippedTables, type FaultTables } from '@/core/functions/tables';
 import type { JobState } from '@/model/fold';
+
+/** Steps that the works of a route add; the inside that comes out all the same takes its plugs with it. */
+function putsOf(route: JobState['route']): string[] {
+  if (!route) return [];
+  const own = worksAt(route).filter((w) => route.internalsOut || !workDefs[w].internalsOut);
+  const puts = own.flatMap((w) => workDefs[w].puts);
+  return route.internalsOut && !puts.includes('battDisconnect')
+    ? [...puts, 'battDisconnect', 'coilRemove', 'cameraRemove']
+    : puts;
+}
 
 /** Steps that this job's route puts the device through, and those that its log tells of besides. */
 export function stepsOf(job: JobState): string[] {
   const steps = new Set(
     stepsOfRoute({
       heated: job.stages.heat !== 'skipped',
-      lensOnly: job.route?.work === 'lensCovers',
-      internalsOut: job.route?.internalsOut ?? false,
-      wholeHousing: job.route?.work === 'wholeHousing',
+      lensOnly: coverKindOf(job.face).lens,
+      puts: putsOf(job.route),
       bead: job.route?.closedBy === 'bead',
       has: {
         cable: job.device.cables.length > 0,

@@ -1,11 +1,9 @@
-import { coverKindOf } from '@/core/device/coverKinds';
 import { jointOf } from '@/core/device/jointKinds';
 import { bondPerimeter } from '@/core/device/perimeter';
 import { byPolicy } from '@/core/cure/policy';
 import { earliestCollectionS, type ClosedBy } from '@/core/intake/collection';
 import { howHard, type HardInput } from '@/core/intake/difficulty';
 import {
-  itemOf,
   piecesToMove,
   routeMinutes,
   routeOptions,
@@ -16,11 +14,14 @@ import {
 } from '@/core/intake/route';
 import type { PieceStep } from '@/core/lift/cracks/liftOrder';
 import { breakAtPlan, defaultPickMm } from '@/core/lift/verdict';
+import { workDefs } from '@/core/intake/works';
 import { closeCall } from '@/core/money/choices';
 import { quote, type Quote } from '@/core/money/quote';
 import type { Range } from '@/core/source';
 import { stageDefs, stageMinutes, usualMinutes } from '@/model/stages';
 import type { JobState } from '@/model/fold';
+import { leading, workFace } from '@/model/jobWorks';
+import { workOf } from '@/work/bench/shopDurations';
 import type { Settings } from '@/model/settings';
 import { clocksAhead, cureOf } from '@/work/cure/cureJob';
 import { frameOf } from '@/work/bond/frameOf';
@@ -48,10 +49,17 @@ export function shopCounts(jobs: readonly JobState[], except: string): RouteFact
   };
 }
 
+/** What the job was opened for at this joint; null: it was not said. */
+const askedAt = (job: JobState) => {
+  const opened = job.effective.find((e) => e.type === 'opened');
+  return leading(opened?.type === 'opened' ? (opened.works ?? []) : [], job.joint)?.work ?? null;
+};
+
 export function factsOf(job: JobState, jobs: readonly JobState[], settings: Settings, pieces: number): RouteFacts {
   return {
-    construction: job.face.construction,
-    side: job.face.side,
+    ...workFace(job.model, job.bond),
+    asked: askedAt(job),
+    also: job.route?.also,
     coverCracked: job.cracks.size > 0 || job.findings.crack?.answer === 'yes',
     looseLayer: job.findings.looseLayer?.answer === 'yes',
     bent: job.findings.bent?.answer === 'yes',
@@ -123,13 +131,14 @@ export function earliestFor(
 }
 
 export function earliestOf(job: JobState, settings: Settings, now: number, pieces: number): Range {
-  const work = job.route?.work ?? (job.keepCover ? 'openClose' : defaultWork(job));
-  const minutes = routeMinutes(work, { construction: job.face.construction, pieces }, job.route?.partHas ?? []);
+  const work = workOf(job);
+  const minutes = routeMinutes(
+    work,
+    { construction: job.face.construction, pieces, also: job.route?.also },
+    job.route?.partHas ?? [],
+  );
   return earliestFor(job, settings, now, { minutes, closedBy: closedByOf(job) });
 }
-
-const defaultWork = (job: JobState) =>
-  coverKindOf(job.face).lens ? 'lensCovers' : job.face.side === 'front' ? 'displayAlone' : 'glassOnly';
 
 export interface CustomerRisk {
   mean: number;
@@ -185,7 +194,7 @@ function takenBy(o: RouteOption, job: JobState, settings: Settings) {
   const ring = by === 'tape' && (settings.ringsInStock[job.model.id] ?? 0) > 0;
   return {
     parts: [
-      ...(itemOf[o.work] ? [{ name: 'part', unit: o.partCost, qty: 1 }] : []),
+      ...(o.partCost || workDefs[o.work].item ? [{ name: 'part', unit: o.partCost, qty: 1 }] : []),
       ...(ring ? [{ name: 'pre-cut ring', unit: m.ringMinor, qty: 1 }] : []),
     ],
     consumables: [
@@ -233,7 +242,7 @@ export function priceOf(
 const round = (v: number, d: number) => Math.round(v * 10 ** d) / 10 ** d;
 
 export function hardOf(job: JobState, steps: readonly PieceStep[]): ReturnType<typeof howHard> {
-  const work = job.route?.work ?? (job.keepCover ? 'openClose' : defaultWork(job));
+  const work = workOf(job);
   const input: HardInput = {
     device: job.device,
     bond: job.bond,

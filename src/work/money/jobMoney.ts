@@ -1,4 +1,4 @@
-import { itemOf } from '@/core/intake/route';
+import { workDefs } from '@/core/intake/works';
 import { marginOf, type Margin } from '@/core/money/margin';
 import type { JobState, JointSeen } from '@/model/fold';
 import type { BondSlice } from '@/model/stages/bond';
@@ -58,7 +58,7 @@ export function outcomeOf(job: JobState, settings: Settings): Outcome {
   const measured = worked.length > 0;
   const minutes = measured ? worked.reduce((s, w) => s + w.workS, 0) / 60 : (choice?.minutes ?? 0);
   const ratePerHourMinor = settings.ratePerH * 100;
-  const partMinor = listPrice(job, settings, itemOf[work], job.route?.origin ?? null);
+  const partMinor = listPrice(job, settings, workDefs[work].item, job.route?.origin ?? null);
   // a cover that was to be saved and broke has to be bought after all
   const saved = job.effective.some((e) => e.type === 'jobRoute' && e.cover === 'save');
   const brokeMinor = job.broke && saved && !partMinor ? listPrice(job, settings, 'glass', 'genuine') : 0;

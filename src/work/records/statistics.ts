@@ -4,7 +4,7 @@ import { judgement } from '@/core/source';
 import { bernoulliCusum, bernoulliCusumRun, mcnemar, pChart, wilson, type Cusum } from '@/core/statistics/rates';
 import type { JobState, JobWay } from '@/model/fold';
 import type { CheckSlice } from '@/model/stages/check';
-import type { Work } from '@/core/intake/route';
+import type { Work } from '@/core/intake/works';
 import { rowsCsv } from '@/model/csv';
 import type { ComeBackCause } from '@/model/entries/check';
 import { functionState, repairerOf, shopFaults } from '@/work/check/faults';
