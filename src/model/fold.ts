@@ -24,7 +24,8 @@ import {
 } from './stages/slices';
 import type { StripSlice } from './stages/strip';
 import type { WholeJobSlice } from './stages/wholeJob';
-import { stepOf, wayOf, type Step } from './way';
+import { wayProblem } from './jobWay';
+import { knownSteps, stepOf, wayOf, type Step } from './way';
 
 export type StepState = 'todo' | 'started' | 'done' | 'skipped';
 
@@ -78,6 +79,16 @@ export interface JobState
     CureSlice,
     CheckSlice {}
 
+/** The way as it was changed last; a change that cannot be worked, from a file or of a later version, changes nothing. */
+function wayNow(opened: EventOf<'opened'>, effective: readonly KnownEvent[]): Step[] {
+  const changes = effective.filter((e): e is EventOf<'wayChange'> => e.type === 'wayChange');
+  for (const change of changes.reverse()) {
+    const steps = knownSteps(change.steps);
+    if (steps.length && wayProblem(steps, opened.device) === null) return steps;
+  }
+  return wayOf(opened);
+}
+
 /** The joints of a way, the job's own first. */
 const jointsOf = (way: readonly Step[], own: string): string[] => [
   ...new Set([own, ...way.flatMap((x) => (x.joint === null ? [] : [x.joint]))]),
@@ -105,7 +116,7 @@ export function foldJob(events: readonly JobEvent[], joint?: string): JobState |
   const effective = effectiveEvents(events);
   const opened = effective.find((e): e is EventOf<'opened'> => e.type === 'opened');
   if (!opened) return null;
-  const way = wayOf(opened);
+  const way = wayNow(opened, effective);
   const joints = new Map<string, { view: JointView; slices: JointSlices }>();
   for (const id of jointsOf(way, opened.bondId)) {
     const view = viewOf(opened, effective, id);

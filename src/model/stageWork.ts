@@ -27,6 +27,9 @@ export interface StageWork {
 export const besideWork = new Set<KnownEvent['type']>([
   'opened',
   'note',
+  'happened',
+  'customerSaid',
+  'wayChange',
   'promise',
   'undo',
   'leaveOut',

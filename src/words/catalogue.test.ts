@@ -44,8 +44,8 @@ describe('the catalogue', () => {
     const tabled = (ns: string) =>
       new Set(
         code
-          .filter((c) => c.includes(`'@/words/${ns}'`))
-          .flatMap((c) => [...c.matchAll(/'([a-z]\w*[A-Z]\w*)'/g)].map((m) => m[1])),
+          .filter((c) => c.includes(`'@/words/${ns}'`) || c.includes(`'./${ns}'`))
+          .flatMap((c) => [...c.matchAll(/'([a-z]\w{3,})'/g)].map((m) => m[1])),
       );
     // stages, codes and places are asked for by an id
     const byId = new Set(['stages', 'codes']);

@@ -1,13 +1,17 @@
 import { told } from './told';
-import { digits as inDigits, stamp } from './units';
+import { digits as inDigits, listed, stamp } from './units';
 import type { BondingMethodId } from '@/core/bond/bondingMethods';
 
 import type { Construction } from '@/core/device/types';
 import type { Origin, Work } from '@/core/intake/works';
 import type { EventOf, JobEvent, KnownEvent } from '@/model/event';
+import type { StageId } from '@/model/stageIds';
 import type { ComeBackCause } from '@/model/entries/check';
 import { taskName, stageName } from './stageWords';
 import { said } from './codes';
+import { t as happenedWords } from './happened';
+import { happeningName, screwPlaceName } from './happenedNames';
+import { edgeName } from './placeNames';
 import { t } from './log';
 
 const instant = stamp;
@@ -495,6 +499,22 @@ const lines: { [T in KnownEvent['type']]: (e: EventOf<T>, units: LineUnits) => s
       : t('bonded2', { adhesive: bondingMethodNames[e.adhesive] }),
   bead: (e) => ({ start: t('layingTheBead'), end: t('beadIsLaid'), off: t('beadWipedOff') })[e.phase],
   consumed: (e) => t('reallyUsed', { join: e.items.map((i) => `${i.id} ${i.amount}`).join(', ') }),
+  wayChange: (e) => t('wayChanged', { steps: listed(e.steps.map((s) => stageName(s.stage as StageId))), why: e.why }),
+  happened: (e) => {
+    const more = e.edge ? edgeName(e.edge) : e.where ? screwPlaceName(e.where) : e.partName ? told(e.partName) : '';
+    const at = { stage: stageName(e.stage), what: happeningName(e.what) };
+    return more ? happenedWords('eventHappenedMore', { ...at, more }) : happenedWords('eventHappened', at);
+  },
+  customerSaid: (e) =>
+    happenedWords(
+      (
+        {
+          agreed: 'eventCustomerAgreed',
+          refused: 'eventCustomerRefused',
+          notReached: 'eventCustomerNotReached',
+        } as const
+      )[e.answer],
+    ),
   reopened: (e) => t('openedAgain', { why: e.why }),
   cureHeld: (e) => (e.held ? t('heldAfterTheClamps') : t('slippedAfterTheClamps')),
   shelved: (e, units) =>

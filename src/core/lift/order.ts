@@ -4,7 +4,7 @@ import type { Bond, Device, EdgeId } from '../device/types';
 import { judgement } from '../source';
 import type { KeepOut } from './depth';
 
-export type EdgeReason = 'farFromCamera' | 'camera' | 'cable' | 'buttons' | 'warmest' | 'joinsOpen';
+export type EdgeReason = 'loose' | 'farFromCamera' | 'camera' | 'cable' | 'buttons' | 'warmest' | 'joinsOpen';
 
 export interface EdgeStep {
   edge: EdgeId;
@@ -26,6 +26,7 @@ const neighbours: Record<EdgeId, EdgeId[]> = {
 /**
  * Order of the edges: start farthest from camera and cables, go on only next to what is open, the camera edge last
  * (common practice); an edge that is 20 K warmer than the mean is as good as the bottom edge. Weights are judgement.
+ * An edge that gives already comes before all of this.
  * @param meanC mean bond-line temperature of each edge, or null before heating
  */
 export function edgeOrder(
@@ -33,6 +34,8 @@ export function edgeOrder(
   bond: Bond,
   outs: readonly KeepOut[],
   meanC: Partial<Record<EdgeId, number>> = {},
+  /** where somebody found it loose: nothing is easier than that */
+  loose: EdgeId | null = null,
 ): EdgeStep[] {
   const path = bondPerimeter(device, bond);
   const edges: EdgeId[] = ['bottom', 'left', 'top', 'right'];
@@ -62,6 +65,7 @@ export function edgeOrder(
     const f = facts.get(e)!;
     const length = path.edgeSpan(e).toMm - path.edgeSpan(e).fromMm;
     // the top edge waits for the end where a camera sits at it; a cable edge is the hinge
+    if (e === loose) return -Infinity;
     return (
       (f.camera ? (e === 'top' ? 6 : 1.5) : 0) +
       (f.cable ? 3 : 0) +
@@ -80,7 +84,8 @@ export function edgeOrder(
     left.delete(next);
     const f = facts.get(next)!;
     const reasons: EdgeReason[] = [];
-    if (!open.length) reasons.push('farFromCamera');
+    if (next === loose) reasons.push('loose');
+    else if (!open.length) reasons.push('farFromCamera');
     else reasons.push('joinsOpen');
     if (f.camera) reasons.push('camera');
     if (f.cable) reasons.push('cable');

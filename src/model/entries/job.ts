@@ -3,8 +3,23 @@ import { z } from 'zod';
 import { works } from '../../core/intake/works';
 import { deviceSchema } from '../device';
 import { languageIds } from '../languages';
-import { id, instant, text } from './parts';
+import { edge, id, instant, text } from './parts';
 import { stageIds } from '../stageIds';
+
+export const happenings = [
+  'broke',
+  'stuckAgain',
+  'givesHere',
+  'wrongPart',
+  'screw',
+  'damaged',
+  'calledAway',
+  'changedMind',
+  'foundDamage',
+] as const;
+export type Happening = (typeof happenings)[number];
+/** Where a screw was found that nobody knew of. */
+export const screwPlaces = ['underLabel', 'underCap', 'besidePort', 'underPart', 'elsewhere'] as const;
 
 /** Entries of the job as a whole. */
 export const jobEntries = {
@@ -26,6 +41,14 @@ export const jobEntries = {
       .min(1)
       .max(60)
       .optional(),
+  },
+  /** another way from here on, and why */
+  wayChange: {
+    steps: z
+      .array(z.object({ key: z.string().min(1).max(120), stage: z.string().min(1).max(40), joint: id.nullable() }))
+      .min(1)
+      .max(60),
+    why: text,
   },
   stage: { stage: z.enum(stageIds), to: z.enum(['started', 'done', 'skipped']), why: text.optional() },
   promise: { promiseAt: instant.nullable() },
@@ -53,6 +76,24 @@ export const jobEntries = {
     because: text.optional(),
   },
   note: { text },
+  /** what came in between, at which stage; what follows from it is noted with it */
+  happened: {
+    what: z.enum(happenings),
+    stage: z.enum(stageIds),
+    edge: edge.optional(),
+    /** part, cable or plug of the model */
+    partId: id.optional(),
+    /** as the model calls it */
+    partName: z.string().max(120).optional(),
+    where: z.enum(screwPlaces).optional(),
+  },
+  /** what the customer said to it */
+  customerSaid: {
+    happenedId: id,
+    answer: z.enum(['agreed', 'refused', 'notReached']),
+    /** the sentence as it was read to them, in their language */
+    told: text.optional(),
+  },
   signed: {
     role: z.enum(['customer', 'repairer', 'checker']),
     text,

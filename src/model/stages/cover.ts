@@ -104,14 +104,14 @@ export const coverSlice = {
       settleCover(own, e.keepCover, face);
       own.coverSaid = true;
     },
-    observed(own, e) {
+    observed(own, e, { face }) {
       if (e.what !== 'broke') return;
       own.broke = true;
-      own.keepCover = false;
+      settleCover(own, false, face);
     },
-    writeOff(own, e) {
+    writeOff(own, e, { face }) {
       own.writtenOff = e;
-      own.keepCover = false;
+      settleCover(own, false, face);
       if (e.why === 'broke') own.broke = true;
     },
   },

@@ -15,6 +15,8 @@ export interface LiftSlice {
   freeEdges: Set<EdgeId>;
   /** expected breaks of what was cut so far while the cover was to be saved, as computed then */
   hazard: number;
+  /** where somebody found it loose: the lift starts there; null: nobody did */
+  looseEdge: EdgeId | null;
   liftMode: EventOf<'liftMode'>['mode'] | null;
   piecesOff: Map<string, EventOf<'pieceOff'>>;
   glassLeft: Map<string, Pt>;
@@ -42,6 +44,7 @@ export const liftSlice = {
     cut: Advance.none(path.lengthMm),
     freeEdges: new Set(),
     hazard: 0,
+    looseEdge: null,
     liftMode: null,
     piecesOff: new Map(),
     glassLeft: new Map(),
@@ -55,6 +58,9 @@ export const liftSlice = {
     },
     cut(own, e, ctx) {
       if (e.toMm >= e.fromMm) cutStretch(own, e, e, ctx);
+    },
+    happened(own, e) {
+      if (e.what === 'givesHere' && e.edge) own.looseEdge = e.edge;
     },
     liftMode(own, e) {
       own.liftMode = e.mode;

@@ -53,7 +53,7 @@ export const jobSlices = {
 const all = { ...jointSlices, ...jobSlices };
 
 /** Kinds of entries that no slice hears: what opens a job, or speaks of other entries, is read before they are folded. */
-type ReadBefore = 'opened' | 'undo' | 'leaveOut' | 'amend';
+type ReadBefore = 'opened' | 'wayChange' | 'undo' | 'leaveOut' | 'amend';
 type Heard = { [K in keyof typeof all]: keyof (typeof all)[K]['hears'] }[keyof typeof all];
 /** Never, as long as every kind of entry has a slice that hears it: a new kind that nobody folds does not compile. */
 type Unheard = Exclude<EventType, Heard | ReadBefore>;

@@ -10,6 +10,9 @@ export interface WholeJobSlice {
   customer: EventOf<'customer'> | null;
   decisions: EventOf<'decision'>[];
   notes: EventOf<'note'>[];
+  /** what came in between, and what the customer said to it by its entry */
+  happened: EventOf<'happened'>[];
+  customerSaid: Map<string, EventOf<'customerSaid'>>;
   signed: EventOf<'signed'>[];
   /** who took up and laid aside what, and what is wished of the plan by task */
   works: EventOf<'work'>[];
@@ -35,6 +38,8 @@ export const wholeJobSlice = {
     customer: null,
     decisions: [],
     notes: [],
+    happened: [],
+    customerSaid: new Map(),
     signed: [],
     works: [],
     wishes: new Map(),
@@ -73,6 +78,12 @@ export const wholeJobSlice = {
     },
     note(own, e) {
       own.notes.push(e);
+    },
+    happened(own, e) {
+      own.happened.push(e);
+    },
+    customerSaid(own, e) {
+      own.customerSaid.set(e.happenedId, e);
     },
     signed(own, e) {
       own.signed.push(e);

@@ -17,7 +17,12 @@ export const reasonWords: Record<EdgeReason, string> = {
   get buttons() {
     return t('buttonsBehindIt');
   },
-  warmest: 'warmest',
+  get warmest() {
+    return t('warmestEdge');
+  },
+  get loose() {
+    return t('foundLoose');
+  },
   get joinsOpen() {
     return t('joinsAnOpenEdge');
   },

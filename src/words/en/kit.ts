@@ -1,4 +1,6 @@
 export default {
+  changeTheSteps: 'Change the steps',
+  somethingHappened: 'Something happened',
   notBackedUp: 'Not backed up: {{message}}.',
   entriesAreInThisBrowserOnly: '{{entries}} entries are in this browser only: no backup yet.',
   newEntriesInDaySinceThe: '{{entries}} new entries in {{days}} day since the last backup.',

@@ -1,4 +1,6 @@
 export default {
+  warmestEdge: 'warmest',
+  foundLoose: 'found loose already',
   theNewPartComesWithIts: 'The new part comes with its rings, so the old ones go.',
   theNewGlassHasTheLarger: 'The new glass has the larger hole, so the ring can stay.',
   leaveItInNothingNearThe: 'Leave it in: nothing near the cameras is touched. It needs glass with the larger hole.',

@@ -34,6 +34,7 @@ export default {
   lensCovers: 'lens covers',
   screenWithItsFrame: 'screen with its frame',
   batteryOrInnerPart: 'battery or an inner part',
+  wayChanged: 'steps changed to {{steps}}: {{why}}',
   screenAlone: 'screen alone',
   newGenuine: 'new genuine',
   usedFromAnotherDevice: 'used, from another device',

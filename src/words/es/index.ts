@@ -11,6 +11,7 @@ import cure from './cure';
 import deviceTest from './deviceTest';
 import dryFit from './dryFit';
 import handover from './handover';
+import happened from './happened';
 import heat from './heat';
 import heaters from './heaters';
 import intake from './intake';
@@ -42,6 +43,7 @@ export const es = {
     deviceTest,
     dryFit,
     handover,
+    happened,
     heat,
     heaters,
     intake,

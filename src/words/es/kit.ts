@@ -2,6 +2,8 @@ import type en from '../en/kit';
 import type { Same } from '../same';
 
 export default {
+  changeTheSteps: 'Cambiar los pasos',
+  somethingHappened: 'Ha pasado algo',
   notBackedUp: 'Sin copia: {{message}}.',
   entriesAreInThisBrowserOnly: '{{entries}} anotaciones están solo en este navegador: aún sin copia.',
   newEntriesInDaySinceThe: '{{entries}} anotaciones nuevas en {{days}} día desde la última copia.',

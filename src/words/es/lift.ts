@@ -2,6 +2,8 @@ import type en from '../en/lift';
 import type { Same } from '../same';
 
 export default {
+  warmestEdge: 'el más caliente',
+  foundLoose: 'ya estaba suelto',
   theNewPartComesWithIts: 'La pieza nueva trae sus aros, así que los viejos salen.',
   theNewGlassHasTheLarger: 'El cristal nuevo tiene el agujero grande, así que el aro puede quedarse.',
   leaveItInNothingNearThe:

@@ -37,6 +37,7 @@ export default {
   lensCovers: 'cristales de cámara',
   screenWithItsFrame: 'pantalla con su marco',
   batteryOrInnerPart: 'batería o pieza interior',
+  wayChanged: 'pasos cambiados a {{steps}}: {{why}}',
   screenAlone: 'pantalla sola',
   newGenuine: 'original nueva',
   usedFromAnotherDevice: 'usada, de otro aparato',

@@ -69,12 +69,12 @@ export interface ThermalJob {
 
 /** Air on one edge goes to the edge that is to be cut next; every other use stays as it is. */
 export function followEdge(
-  job: JointSeen & Pick<LiftSlice, 'freeEdges'>,
+  job: JointSeen & Pick<LiftSlice, 'freeEdges' | 'looseEdge'>,
   use: UseRecord | undefined,
 ): UseRecord | undefined {
   if (use?.path?.kind !== 'strip') return use;
   const outs = keepOuts(job.device, job.bond, everyPart(job.device));
-  const next = edgeOrder(job.device, job.bond, outs).find((s) => !job.freeEdges.has(s.edge));
+  const next = edgeOrder(job.device, job.bond, outs, {}, job.looseEdge).find((s) => !job.freeEdges.has(s.edge));
   if (!next) return use;
   const { lengthMm } = bondPerimeter(job.device, job.bond);
   return { ...use, path: { ...use.path, from: next.fromMm / lengthMm, to: next.toMm / lengthMm } };
@@ -229,7 +229,7 @@ export function liftState(
   const pick = pickMm ?? pickInForce(job, settings);
   const plain: LiftCase = { ...liftCase(job, settings), pickMm: pick };
   const outs = keepOuts(job.device, job.bond, everyPart(job.device));
-  const steps = edgeOrder(job.device, job.bond, outs, meanC);
+  const steps = edgeOrder(job.device, job.bond, outs, meanC, job.looseEdge);
   const left = steps.filter((s) => !job.freeEdges.has(s.edge));
   const held = (i: number) => {
     const a = arcs[i]!;

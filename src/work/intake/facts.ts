@@ -239,6 +239,31 @@ export function priceOf(
     off: m.offMinor,
   });
 }
+/**
+ * What the job costs the customer as it stands, and when it is ready: what was agreed on while nothing has changed it.
+ * @returns null when there is no way that can be priced
+ */
+export function priceNow(
+  job: JobState,
+  others: readonly JobState[],
+  jobs: readonly JobState[],
+  settings: Settings,
+  now: number,
+  pieces: number,
+): { grossMinor: number; readyS: Range } | null {
+  const facts = factsOf(job, jobs, settings, pieces);
+  const advice = adviceOf(facts, job, settings);
+  // a price is told also for what stands blocked: it is under way
+  const option = chosenOption(advice, job) ?? advice.best;
+  if (!option) return null;
+  const more = moreWork(others, jobs, settings);
+  const minutes = minutesOf(option, facts, job);
+  const all = minutes + more.reduce((s, x) => s + x.minutes, 0);
+  return {
+    grossMinor: priceOf(option, minutes, job, settings, more).gross,
+    readyS: earliestFor(job, settings, now, { minutes: all, closedBy: closedByOf(job) }),
+  };
+}
 const round = (v: number, d: number) => Math.round(v * 10 ** d) / 10 ** d;
 
 export function hardOf(job: JobState, steps: readonly PieceStep[]): ReturnType<typeof howHard> {

@@ -1,4 +1,4 @@
-import { workDefs } from '@/core/intake/works';
+import { coverWork, workDefs, worksAt } from '@/core/intake/works';
 import { marginOf, type Margin } from '@/core/money/margin';
 import type { JobState, JointSeen } from '@/model/fold';
 import type { BondSlice } from '@/model/stages/bond';
@@ -58,10 +58,14 @@ export function outcomeOf(job: JobState, settings: Settings): Outcome {
   const measured = worked.length > 0;
   const minutes = measured ? worked.reduce((s, w) => s + w.workS, 0) / 60 : (choice?.minutes ?? 0);
   const ratePerHourMinor = settings.ratePerH * 100;
-  const partMinor = listPrice(job, settings, workDefs[work].item, job.route?.origin ?? null);
   // a cover that was to be saved and broke has to be bought after all
   const saved = job.effective.some((e) => e.type === 'jobRoute' && e.cover === 'save');
-  const brokeMinor = job.broke && saved && !partMinor ? listPrice(job, settings, 'glass', 'genuine') : 0;
+  const renews = coverWork(job.face);
+  const broken = job.broke && saved ? renews : null;
+  const brokeMinor = broken ? listPrice(job, settings, workDefs[broken].item, job.route?.origin ?? 'genuine') : 0;
+  const partMinor = (job.route ? worksAt(job.route) : [work])
+    .filter((w) => w !== broken)
+    .reduce((m, w) => m + listPrice(job, settings, workDefs[w].item, job.route?.origin ?? null), 0);
   const used = usedMinor(job, settings);
   const netMinor = choice?.netMinor ?? 0;
   return {

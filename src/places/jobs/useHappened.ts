@@ -1,0 +1,126 @@
+import { useRouter, type Href } from 'expo-router';
+import { useState } from 'react';
+
+import { useActions } from '@/bench-kit/actions';
+import { useCrackMap } from '@/bench-kit/crackMap';
+import { jointsSeen } from '@/bench-kit/jointsSeen';
+import { stageHref } from '@/bench-kit/stageHref';
+import { useCustomerLanguage } from '@/bench-kit/useCustomerLanguage';
+import { useNow } from '@/bench-kit/useNow';
+import type { Happening } from '@/model/entries/job';
+import type { EventOf } from '@/model/event';
+import type { JobState } from '@/model/fold';
+import type { StageId } from '@/model/stageIds';
+import { hasJoints } from '@/model/way';
+import { nowMs } from '@/store/clock';
+import { newId } from '@/store/ids';
+import { saveSettings, useJobs, useSettings } from '@/store/shop';
+import { roundUpQuarter } from '@/core/schedule/promise';
+import { followsFrom, type Said } from '@/work/happened';
+import { priceNow } from '@/work/intake/facts';
+import { speaking } from '@/words/language';
+import { dayTime, price } from '@/words/units';
+import { customerSentence, handsSentence, type Before } from './happenedSentence';
+
+/** What was tapped, and how the job stood then. */
+interface Noted {
+  id: string;
+  what: Happening;
+  said: Said;
+  before: Before;
+  beforeMinor: number | null;
+}
+
+/** How it stands: what the page of what happened shows and does. */
+export function useHappened(job: JobState, stage: StageId) {
+  const settings = useSettings();
+  const jobs = useJobs();
+  const router = useRouter();
+  const now = useNow(30_000);
+  const { log } = useActions(job);
+  const { answer } = useCrackMap(job);
+  const tongue = useCustomerLanguage(job);
+  const [what, setWhat] = useState<Happening | null>(null);
+  const [noted, setNoted] = useState<Noted | null>(null);
+  const pieces = answer && !('problem' in answer) ? answer.map.pieces.length : 1;
+  const money = (minor: number) => price(minor, settings.money.currency);
+  const stands = priceNow(
+    job,
+    jointsSeen(job).filter((j) => j.joint !== job.joint),
+    jobs,
+    settings,
+    now,
+    pieces,
+  );
+  // what was agreed is what it cost, whatever the figures have done since
+  const agreedMinor = job.quote?.choices.find((c) => c.id === job.quote!.chosenId)?.grossMinor ?? null;
+  const back = () => router.replace(stageHref(job.id, stage, hasJoints(job) ? job.joint : null));
+
+  const note = async (happening: Happening, said: Said) => {
+    const at = nowMs();
+    const written = await log(followsFrom(job, happening, stage, said, at));
+    const first = written.find((e) => e.type === 'happened');
+    if (!first) return;
+    const beforeMinor = agreedMinor ?? stands?.grossMinor ?? null;
+    setNoted({
+      id: first.id,
+      what: happening,
+      said,
+      before: {
+        job: { keepCover: job.keepCover, stages: job.stages },
+        price: beforeMinor === null ? null : speaking(tongue, () => money(beforeMinor)),
+      },
+      beforeMinor,
+    });
+  };
+  const away = (minutes: number) => {
+    const at = nowMs();
+    void log(followsFrom(job, 'calledAway', stage, {}, at));
+    const absence = { id: newId().slice(0, 12), person: settings.person, fromAt: at, toAt: at + minutes * 60e3 };
+    void saveSettings({ ...settings, absences: [...settings.absences, absence].slice(-200) });
+    back();
+  };
+  const due = job.partDue?.dueAt ?? null;
+  const nowMinor = stands?.grossMinor ?? null;
+  // a price that went down by what happened is not promised: it stays as it was
+  const saidMinor =
+    noted && nowMinor !== null && noted.beforeMinor !== null ? Math.max(nowMinor, noted.beforeMinor) : nowMinor;
+  const toCustomer = noted
+    ? speaking(tongue, () =>
+        customerSentence(job, noted.what, stage, noted.said, noted.before, {
+          price: saidMinor === null ? null : money(saidMinor),
+          ready: stands ? dayTime(roundUpQuarter(now + stands.readyS.high * 1e3), now) : null,
+          due: due === null ? null : dayTime(due, now),
+        }),
+      )
+    : null;
+  const limit = job.quote?.upToMinor ?? null;
+  const dearer = noted !== null && saidMinor !== null && noted.beforeMinor !== null && saidMinor > noted.beforeMinor;
+  const bound = dearer && limit !== null ? { within: saidMinor! <= limit, limit: money(limit) } : null;
+  const answerOf = noted ? (job.customerSaid.get(noted.id)?.answer ?? null) : null;
+  const customer = (said: EventOf<'customerSaid'>['answer']) => {
+    if (noted)
+      void log([
+        { type: 'customerSaid', happenedId: noted.id, answer: said, ...(toCustomer ? { told: toCustomer } : {}) },
+      ]);
+  };
+  return {
+    job,
+    stage,
+    now,
+    what,
+    setWhat,
+    noted,
+    note,
+    away,
+    back,
+    toHands: noted ? handsSentence(job, noted.what, noted.said) : null,
+    toCustomer,
+    bound,
+    answerOf,
+    customer,
+    toRoute: () => router.replace(`/jobs/${job.id}/route` as Href),
+    toHeat: () => router.replace(stageHref(job.id, 'heat', hasJoints(job) ? job.joint : null)),
+  };
+}
+export type HappenedState = ReturnType<typeof useHappened>;
