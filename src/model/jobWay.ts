@@ -74,6 +74,8 @@ export function wayProblem(steps: readonly Step[], device: Pick<Device, 'bonds'>
       ['heat', 'lift'],
       ['bond', 'cure'],
       ['lift', 'clean'],
+      ['clean', 'bond'],
+      ['dryFit', 'bond'],
     ] as const) {
       const [a, b] = [at(first, joint), at(then, joint)];
       if (a >= 0 && b >= 0 && a > b) return `joint ${joint}: ${then} comes before ${first}; it takes ${first} first`;

@@ -44,6 +44,8 @@ it('a step is moved while the order can still be worked', () => {
   // no lift before its heat, nothing after hand-over
   expect(moved(job, job.way, at('lift'), -1, model)).toBeNull();
   expect(moved(job, job.way, at('check'), 1, model)).toBeNull();
+  // nothing is bonded before it was cleaned and laid in dry
+  expect(moved(job, job.way, at('bond'), -1, model)).toBeNull();
 });
 
 it('the job goes by the changed way; a change that cannot be worked changes nothing', () => {

@@ -50,6 +50,8 @@ describe('route', () => {
   it('what was asked for is compared with its own ways; a second work adds its part, its minutes and its risk', () => {
     const alone = routeOptions({ ...facts, asked: 'glassOnly' }, money, close);
     expect(alone.best!.id).toBe('glassOnly.aftermarket');
+    expect(alone.options[0]!.work).toBe('glassOnly');
+    expect(routeOptions({ ...facts, asked: 'wholeHousing' }, money, close).saveOrNew).toBeNull();
     const list = { ...money, prices: { ...money.prices, 'inner.genuine': 3900 } };
     const both = routeOptions({ ...facts, asked: 'glassOnly', also: ['inside'] }, list, close).best!;
     // no aftermarket inner part has a price: it comes new

@@ -109,10 +109,13 @@ export function routeMinutes(
  * a saved cover that breaks costs a new one, its extra minutes, and clearing up.
  */
 export function routeOptions(f: RouteFacts, money: RouteMoney, close: { low: number; high: number }): RouteAdvice {
-  const options = worksFor(f).flatMap((work): RouteOption[] => {
+  // what was asked for stands first
+  const order = worksFor(f);
+  const list = f.asked ? [...order.filter((w) => w === f.asked), ...order.filter((w) => w !== f.asked)] : order;
+  const options = list.flatMap((work): RouteOption[] => {
     const own = workDefs[work].origins;
-    const list: (Origin | null)[] = own.length ? [...own] : [null];
-    return list.map((origin) => option(f, money, work, origin));
+    const from: (Origin | null)[] = own.length ? [...own] : [null];
+    return from.map((origin) => option(f, money, work, origin));
   });
   const can = options.filter((o) => !o.blocks.length).sort((a, b) => a.cost.mean - b.cost.mean);
   const asked = can.filter((o) => o.work === f.asked);
@@ -122,7 +125,9 @@ export function routeOptions(f: RouteFacts, money: RouteMoney, close: { low: num
   // against a new cover stands the cover that goes back on with nothing else done
   const save = can.find((o) => o.work === 'openClose');
   const fresh = can.find((o) => o.cover === 'new');
-  const risk = save?.risks.find((r) => r.id === 'break');
+  // saving is weighed where the cover is what it is about
+  const cover = !f.asked || f.asked === 'openClose' || f.asked === coverWork(f);
+  const risk = cover ? save?.risks.find((r) => r.id === 'break') : undefined;
   return {
     options,
     best: best ?? null,

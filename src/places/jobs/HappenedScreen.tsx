@@ -41,9 +41,9 @@ function Which({ here }: { here: HappenedState }) {
     else void note(id, {});
   };
   return (
-    <View className="mt-2 gap-2" role="list" aria-label={t('whatHappened')}>
+    <View className="mt-2 flex-row flex-wrap justify-between gap-y-2" role="list" aria-label={t('whatHappened')}>
       {happenings.map((id) => (
-        <View key={id} role="listitem">
+        <View key={id} role="listitem" className="w-full lg:w-[49%]">
           <Pressable
             role="button"
             aria-label={happeningName(id)}
