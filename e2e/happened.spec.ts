@@ -7,7 +7,10 @@ test('something happened, from Lift: the glass breaks while it is saved, the cus
 }, info) => {
   await page.clock.install({ time: new Date('2026-04-14T13:02:00') });
   const h = new Hands(page, isKeyboard(info.project.name));
-  await openDemo(page, '/jobs/demo-0143/lift');
+  await openDemo(page, '/jobs/demo-0143/quote');
+  await h.press('Quote it');
+  await expect(page.getByRole('radio', { checked: true }).first()).toContainText('57.90');
+  await page.goto('/jobs/demo-0143/lift');
   const stages = page.locator('[role=banner] [aria-expanded]');
 
   await test.step('it broke: what it costs now in place of before, said once, answered once', async () => {
@@ -27,7 +30,11 @@ test('something happened, from Lift: the glass breaks while it is saved, the cus
     await h.noViolations('what follows');
     await h.press('Back to Lift');
     await expect(page).toHaveURL(/\/demo-0143\/lift$/);
-    // the route has gone along: a new back, at the same price on the quote
+    // the quote is the one that was agreed now, and the route has gone along: a new back
+    await page.goto('/jobs/demo-0143/quote');
+    const quoted = page.getByRole('radio', { name: /^Glass only, new genuine/ }).first();
+    await expect(quoted).toBeChecked();
+    await expect(quoted).toContainText(String(after));
     await page.goto('/jobs/demo-0143/route');
     await expect(page.getByRole('radio', { name: /^Glass only, new genuine/ })).toBeChecked();
   });

@@ -75,6 +75,8 @@ test('words that run 40 % longer have room on a phone, on every page', async ({ 
     ...job('0143', [
       'tray',
       'lift',
+      'happened?from=lift',
+      'way',
       'strip',
       'clean',
       'dryFit',

@@ -5,6 +5,7 @@ import type { JobState } from '@/model/fold';
 import { Button } from '@/ui/Button';
 import { Txt } from '@/ui/Txt';
 import { useActions } from './actions';
+import { said } from '@/words/codes';
 import { t } from '@/words/kit';
 
 const names: Partial<Record<EventType, string>> = {
@@ -23,8 +24,12 @@ const names: Partial<Record<EventType, string>> = {
   get clampOff() {
     return t('clampsOff');
   },
-  bonded: 'bonded',
-  bead: 'bead',
+  get bonded() {
+    return said('bonded');
+  },
+  get bead() {
+    return said('bead');
+  },
   get reopened() {
     return t('openedAgain');
   },

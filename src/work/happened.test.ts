@@ -18,7 +18,7 @@ const after = (job: JobState, more: readonly NewEvent[]): JobState => {
   const base = { v, jobId, writer, by, at: t0, loggedAt: t0 };
   return foldJob([...job.log, ...more.map((e, i) => ({ ...base, ...e, id: `x${i}`, seq: 900 + i }) as JobEvent)])!;
 };
-const priceOf = (job: JobState) => priceNow(job, [], [], defaultSettings, t0, 1)!.grossMinor;
+const priceOf = (job: JobState) => priceNow(job, [], [], defaultSettings, t0, 1)!.price.gross;
 
 it('glass that breaks while it is saved is written off: new part, dearer, and later', () => {
   expect(whatBroke(saved, 'lift')).toBe('savedCover');

@@ -8,7 +8,7 @@ import { stageHref } from '@/bench-kit/stageHref';
 import { useCustomerLanguage } from '@/bench-kit/useCustomerLanguage';
 import { useNow } from '@/bench-kit/useNow';
 import type { Happening } from '@/model/entries/job';
-import type { EventOf } from '@/model/event';
+import type { EventOf, NewEvent } from '@/model/event';
 import type { JobState } from '@/model/fold';
 import type { StageId } from '@/model/stageIds';
 import { hasJoints } from '@/model/way';
@@ -17,7 +17,8 @@ import { newId } from '@/store/ids';
 import { saveSettings, useJobs, useSettings } from '@/store/shop';
 import { roundUpQuarter } from '@/core/schedule/promise';
 import { followsFrom, type Said } from '@/work/happened';
-import { priceNow } from '@/work/intake/facts';
+import { priceNow, type PricedNow } from '@/work/intake/facts';
+import { optionName } from '@/words/optionName';
 import { speaking } from '@/words/language';
 import { dayTime, price } from '@/words/units';
 import { customerSentence, handsSentence, type Before } from './happenedSentence';
@@ -30,6 +31,28 @@ interface Noted {
   before: Before;
   beforeMinor: number | null;
 }
+
+/** The quote as it is now, in place of the one before. */
+const quoteAgain = (
+  quote: EventOf<'quoted'>,
+  { option, minutes, price: p, risk }: PricedNow,
+  readyAt: number,
+  now: number,
+  name: string,
+): NewEvent => ({
+  type: 'quoted',
+  currency: quote.currency,
+  choices: [
+    {
+      ...{ id: option.id, name: name.slice(0, 120), minutes, readyAt },
+      ...{ grossMinor: p.gross, taxMinor: p.tax, netMinor: p.net, costMinor: Math.round(p.cost) },
+    },
+  ],
+  chosenId: option.id,
+  risk,
+  upToMinor: quote.upToMinor,
+  validUntil: Math.max(now, quote.validUntil),
+});
 
 /** How it stands: what the page of what happened shows and does. */
 export function useHappened(job: JobState, stage: StageId) {
@@ -61,7 +84,7 @@ export function useHappened(job: JobState, stage: StageId) {
     const written = await log(followsFrom(job, happening, stage, said, at));
     const first = written.find((e) => e.type === 'happened');
     if (!first) return;
-    const beforeMinor = agreedMinor ?? stands?.grossMinor ?? null;
+    const beforeMinor = agreedMinor ?? stands?.price.gross ?? null;
     setNoted({
       id: first.id,
       what: happening,
@@ -81,7 +104,8 @@ export function useHappened(job: JobState, stage: StageId) {
     back();
   };
   const due = job.partDue?.dueAt ?? null;
-  const nowMinor = stands?.grossMinor ?? null;
+  const readyAt = stands ? roundUpQuarter(Math.max(now, due ?? 0) + stands.readyS.high * 1e3) : null;
+  const nowMinor = stands?.price.gross ?? null;
   // a price that went down by what happened is not promised: it stays as it was
   const saidMinor =
     noted && nowMinor !== null && noted.beforeMinor !== null ? Math.max(nowMinor, noted.beforeMinor) : nowMinor;
@@ -89,7 +113,7 @@ export function useHappened(job: JobState, stage: StageId) {
     ? speaking(tongue, () =>
         customerSentence(job, noted.what, stage, noted.said, noted.before, {
           price: saidMinor === null ? null : money(saidMinor),
-          ready: stands ? dayTime(roundUpQuarter(now + stands.readyS.high * 1e3), now) : null,
+          ready: readyAt === null ? null : dayTime(readyAt, now),
           due: due === null ? null : dayTime(due, now),
         }),
       )
@@ -99,10 +123,25 @@ export function useHappened(job: JobState, stage: StageId) {
   const bound = dearer && limit !== null ? { within: saidMinor! <= limit, limit: money(limit) } : null;
   const answerOf = noted ? (job.customerSaid.get(noted.id)?.answer ?? null) : null;
   const customer = (said: EventOf<'customerSaid'>['answer']) => {
-    if (noted)
-      void log([
-        { type: 'customerSaid', happenedId: noted.id, answer: said, ...(toCustomer ? { told: toCustomer } : {}) },
-      ]);
+    if (!noted) return;
+    // what is agreed is the new quote and the new promise; what was signed before stands in the log as it was
+    const later = readyAt !== null && job.promiseAt !== null && readyAt > job.promiseAt;
+    const again = said === 'agreed' && answerOf !== 'agreed' && toCustomer !== null;
+    void log([
+      { type: 'customerSaid', happenedId: noted.id, answer: said, ...(toCustomer ? { told: toCustomer } : {}) },
+      ...(again && dearer && job.quote && stands && readyAt !== null
+        ? [
+            quoteAgain(
+              job.quote,
+              stands,
+              readyAt,
+              now,
+              speaking(tongue, () => optionName(stands.option)),
+            ),
+          ]
+        : []),
+      ...(again && later ? [{ type: 'promise' as const, promiseAt: readyAt }] : []),
+    ]);
   };
   return {
     job,

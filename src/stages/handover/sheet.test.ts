@@ -16,6 +16,19 @@ it('the sheet says what was found, done and measured, and until when', () => {
   expect(text[3]).toContain('No water resistance is promised.');
 });
 
+it('what came in between is told in the words that the customer heard, with what was answered', () => {
+  const { v, jobId, writer, by, at, loggedAt } = finished.log.at(-1)!;
+  const base = { v, jobId, writer, by, at, loggedAt };
+  const told = 'The back broke while it was taken off.';
+  const job = foldJob([
+    ...finished.log,
+    { ...base, id: 'h1', seq: 900, type: 'happened', what: 'broke', stage: 'lift' },
+    { ...base, id: 'h2', seq: 901, type: 'customerSaid', happenedId: 'h1', answer: 'agreed', told },
+  ])!;
+  const lines = sheetOf(job, demoSettings, t0).flatMap((s) => s.lines);
+  expect(lines).toContain(`${told} Customer agreed.`);
+});
+
 it('no sheet of any job promises water resistance', () => {
   for (const j of jobs)
     for (const s of sheetOf(j, demoSettings, t0))

@@ -18,6 +18,7 @@ import { heatCount } from '@/model/stages/heat';
 import type { Settings } from '@/model/settings';
 import { capital } from '@/words/capital';
 import { dayTime, digits, length, percent, price } from '@/words/units';
+import { t as happened } from '@/words/happened';
 import { t } from '@/words/handover';
 
 export interface SheetSection {
@@ -109,6 +110,12 @@ function doneLines(job: JobState, settings: Settings): string[] {
         ? t('bondedWithTapeCutInStrips', { usedMm: length(job.bonded.usedMm, settings, 0) })
         : t('bonded', { adhesive: bondingMethodNames[job.bonded.adhesive] }),
     );
+  // what came in between, in the words that the customer was told
+  for (const { id } of job.happened) {
+    const said = job.customerSaid.get(id);
+    if (said?.told)
+      out.push(`${said.told}${said.answer === 'agreed' ? ` ${capital(happened('eventCustomerAgreed'))}.` : ''}`);
+  }
   if (job.clampOn?.count) out.push(t('heldWithClips', { count: job.clampOn.count }));
   return out;
 }

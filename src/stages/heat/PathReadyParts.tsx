@@ -67,7 +67,7 @@ export function Rounds({ here: { p, units, speeds, roundS } }: { here: PathReady
     <>
       {p ? (
         <View className="mt-3" role="table" aria-label={t('roundsSideBySide')}>
-          <RoundRow cells={['round', t('glueSoft'), 'cell', 'camera', 'display']} head />
+          <RoundRow cells={[said('round'), t('glueSoft'), said('battery'), said('camera'), said('display')]} head />
           {[...p.steady, ...p.planned].map((r, i) => (
             <RoundRow
               key={i}

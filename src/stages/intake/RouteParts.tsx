@@ -9,7 +9,8 @@ import { Choice } from '@/ui/Choice';
 import { Txt } from '@/ui/Txt';
 import { percent } from '@/words/units';
 import { adviceOf, minutesOf } from '@/work/intake/facts';
-import { blockText, optionName } from './words';
+import { optionName } from '@/words/optionName';
+import { blockText } from './words';
 import type { RouteScreenState } from './useRouteScreen';
 import { t } from '@/words/intake';
 

@@ -1,6 +1,7 @@
 import type { RouteAdvice } from '@/core/intake/route';
 import { percent } from '@/words/units';
-import { blockText, optionName } from './words';
+import { optionName } from '@/words/optionName';
+import { blockText } from './words';
 import { t } from '@/words/intake';
 
 /** What comes out cheapest, and how sure that is. */

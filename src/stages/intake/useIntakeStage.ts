@@ -14,7 +14,7 @@ import { earliestOf, hardOf } from '@/work/intake/facts';
 import { intakeCall, missingAtIntake } from './intakeCall';
 import { useSteadyPromise } from '@/bench-kit/usePromises';
 import { useShopPlan } from '@/bench-kit/useShopPlan';
-import { optionName } from './words';
+import { optionName } from '@/words/optionName';
 import { t } from '@/words/intake';
 
 export const caution = () => t('crackedGlassEyeCoverGlovesTape');

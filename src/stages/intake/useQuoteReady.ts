@@ -28,7 +28,8 @@ import { frameOf } from '@/work/bond/frameOf';
 import { roundUpQuarter } from '@/core/schedule/promise';
 import { usePromises } from '@/bench-kit/usePromises';
 import { useShopPlan } from '@/bench-kit/useShopPlan';
-import { consentText, optionName } from './words';
+import { optionName } from '@/words/optionName';
+import { consentText } from './words';
 
 export const validDays = 14;
 
@@ -46,7 +47,9 @@ export function useQuoteBase({ job }: { job: JobState }) {
   const pieces = answer && !('problem' in answer) ? answer.map.pieces.length : 1;
   const facts = factsOf(job, jobs, settings, pieces);
   const advice = adviceOf(facts, job, settings);
-  const shown = threeOf(advice.options, chosenOption(advice, job));
+  // what was asked for is quoted by its own ways
+  const asked = advice.options.filter((o) => o.work === facts.asked && !o.blocks.length);
+  const shown = threeOf(asked.length ? asked : advice.options, chosenOption(advice, job));
   const [picked, setPicked] = useState<string | null>(null);
   const [goOn, setGoOn] = useState<'stop' | 'upTo'>('stop');
   const [upTo, setUpTo] = useState<number | null>(null);
@@ -75,7 +78,11 @@ export function useQuoteBase({ job }: { job: JobState }) {
     const ready = earliestFor(job, settings, now, { minutes: all, closedBy: closedByOf(job) });
     return {
       id: o.id,
-      name: speaking(tongue, () => [o, ...more.map((x) => x.option)].map(optionName).join(' + ')),
+      name: speaking(tongue, () =>
+        [{ ...o, also: facts.also }, ...more.map((x) => ({ ...x.option, also: x.job.route?.also }))]
+          .map(optionName)
+          .join(' + '),
+      ),
       grossMinor: quoted.gross,
       taxMinor: quoted.tax,
       netMinor: quoted.net,

@@ -5,17 +5,14 @@ import type { ByEye } from '@/bench-kit/ByEye';
 import { eyeWords } from '@/words/eyeWords';
 import type { BentFrame } from '@/core/fit/bentFrame';
 import type { HardReason } from '@/core/intake/difficulty';
-import type { RouteBlock, RouteOption } from '@/core/intake/route';
-import { constructionNames, originNames, workNames } from '@/words/eventLine';
+import type { RouteBlock } from '@/core/intake/route';
+import { constructionNames } from '@/words/eventLine';
 import type { Settings } from '@/model/settings';
 import { capital } from '@/words/capital';
 import { digits, length, percent, whereText } from '@/words/units';
 import { t } from '@/words/intake';
 
 type Units = Pick<Settings, 'temperature' | 'length'>;
-
-export const optionName = (o: Pick<RouteOption, 'work' | 'origin' | 'cover'>) =>
-  `${capital(workNames[o.work])}${o.origin ? `, ${originNames[o.origin]}` : ''}`;
 
 export const blockText: Record<RouteBlock, string> = {
   get coverCracked() {

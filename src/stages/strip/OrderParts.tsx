@@ -10,6 +10,7 @@ import { StripPicture } from './StripPicture';
 import type { PlanSize } from '@/bench-kit/StageShell';
 import type { OrderScreenState } from './useOrderScreen';
 import { t } from '@/words/strip';
+import { said } from '@/words/codes';
 import { told } from '@/words/told';
 import { digits } from '@/words/units';
 
@@ -27,7 +28,9 @@ export function OrderPicture({
       work={work}
       size={size}
       label={t('stepsInOrder', { relevant })}
-      lines={items.map((i) => t('after', { name: i.name, join: (i.needs[0] ?? []).map(name).join(', ') || 'nothing' }))}
+      lines={items.map((i) =>
+        t('after', { name: i.name, join: (i.needs[0] ?? []).map(name).join(', ') || said('nothing') }),
+      )}
       next={id}
       nextHole={null}
       onDrag={onDrag}

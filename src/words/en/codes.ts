@@ -1,4 +1,11 @@
 export default {
+  bonded: 'bonded',
+  bead: 'bead',
+  nothing: 'nothing',
+  round: 'round',
+  battery: 'battery',
+  camera: 'camera',
+  display: 'screen',
   yes: 'yes',
   no: 'no',
   unsure: 'unsure',

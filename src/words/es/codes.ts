@@ -2,6 +2,13 @@ import type en from '../en/codes';
 import type { Same } from '../same';
 
 export default {
+  bonded: 'pegado',
+  bead: 'cordón',
+  nothing: 'nada',
+  round: 'vuelta',
+  battery: 'batería',
+  camera: 'cámara',
+  display: 'pantalla',
   yes: 'sí',
   no: 'no',
   unsure: 'no sé',

@@ -16,6 +16,7 @@ import type { PieceStep } from '@/core/lift/cracks/liftOrder';
 import { breakAtPlan, defaultPickMm } from '@/core/lift/verdict';
 import { workDefs } from '@/core/intake/works';
 import { closeCall } from '@/core/money/choices';
+import { riskQuantile } from '@/core/money/betaQuantile';
 import { quote, type Quote } from '@/core/money/quote';
 import type { Range } from '@/core/source';
 import { stageDefs, stageMinutes, usualMinutes } from '@/model/stages';
@@ -239,6 +240,15 @@ export function priceOf(
     off: m.offMinor,
   });
 }
+export interface PricedNow {
+  option: RouteOption & Pick<RouteFacts, 'also'>;
+  /** hands on, all joints */
+  minutes: number;
+  price: Quote;
+  risk: CustomerRisk;
+  readyS: Range;
+}
+
 /**
  * What the job costs the customer as it stands, and when it is ready: what was agreed on while nothing has changed it.
  * @returns null when there is no way that can be priced
@@ -250,7 +260,7 @@ export function priceNow(
   settings: Settings,
   now: number,
   pieces: number,
-): { grossMinor: number; readyS: Range } | null {
+): PricedNow | null {
   const facts = factsOf(job, jobs, settings, pieces);
   const advice = adviceOf(facts, job, settings);
   // a price is told also for what stands blocked: it is under way
@@ -260,7 +270,10 @@ export function priceNow(
   const minutes = minutesOf(option, facts, job);
   const all = minutes + more.reduce((s, x) => s + x.minutes, 0);
   return {
-    grossMinor: priceOf(option, minutes, job, settings, more).gross,
+    option: { ...option, also: facts.also },
+    minutes: Math.round(all),
+    price: priceOf(option, minutes, job, settings, more),
+    risk: furtherDamage({ risks: [option, ...more.map((x) => x.option)].flatMap((x) => x.risks) }, riskQuantile),
     readyS: earliestFor(job, settings, now, { minutes: all, closedBy: closedByOf(job) }),
   };
 }
