@@ -113,3 +113,42 @@ test('a screen with its frame goes in through a plastic back: two taps at the co
     page.getByText(/Screen and frame replaced; back cover taken off and closed again/i).first(),
   ).toBeVisible();
 });
+
+test('a wrong part is found when it arrives: the device stays shut, the customer hears it, the next one is looked at anew', async ({
+  page,
+}, info) => {
+  await page.clock.install({ time: new Date('2026-04-14T13:02:00') });
+  const h = new Hands(page, isKeyboard(info.project.name));
+  await openDemo(page, '/jobs');
+  await page.goto('/jobs/new');
+  await h.press(page.getByRole('radio', { name: 'Front-opening 6.2' }));
+  await h.tick('Screen alone');
+  await h.press('Open the job');
+  await expect(h.call()).toBeVisible();
+  const job = new URL(page.url()).pathname.replace(/\/intake$/, '');
+  await h.tick('Power is off');
+  await h.tick('Card tray is out');
+  await h.press(page.getByRole('link', { name: /^New part/ }));
+  await expect(h.call()).toHaveText('Lay it beside the old one.');
+  await h.noViolations('new part');
+  await expect(h.button(/^It is the right one/)).toBeDisabled();
+  await h.choose('Every hole where it belongs?', 'yes');
+  await h.choose('Plugged in, does it work?', 'no');
+  await expect(h.call()).toHaveText('Not the right part.');
+  await h.press('Wrong part');
+  await h.press(page.getByRole('radio', { name: 'When does the next one come?: tomorrow' }));
+  await expect(page.getByTestId('toCustomer')).toContainText(
+    'The part that came is not the right one. The next one comes',
+  );
+  await h.press('Back to Intake');
+  await expect(page.getByRole('link', { name: /^New part/ })).toContainText('a wrong one');
+  await page.goto(`${job}/heat`);
+  await expect(h.button(/^On the plate: wrong part/)).toBeDisabled();
+  await page.goto(`${job}/part`);
+  await h.choose('Every hole where it belongs?', 'yes');
+  await h.choose('Plugged in, does it work?', 'yes');
+  await h.press('It is the right one');
+  await expect(page.getByRole('link', { name: /^New part/ })).toContainText('the right one');
+  await page.goto(`${job}/heat`);
+  await expect(h.button(/^On the plate/)).not.toContainText('wrong part');
+});

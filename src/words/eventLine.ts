@@ -224,6 +224,7 @@ const lines: { [T in KnownEvent['type']]: (e: EventOf<T>, units: LineUnits) => s
       oldMm: units.mm(e.oldMm, 2),
       newMm: units.mm(e.newMm, 2),
     }),
+  partChecked: (e) => (e.right ? t('newPartIsRight') : t('newPartIsWrong')),
   partState: (e) =>
     `${told(e.partId)}: ${{ in: t('in'), out: t('out'), moved: t('movedOver'), onNew: t('isOnTheNewPart'), missing: t('missing') }[e.to]}`,
   quoted: (e) =>

@@ -39,6 +39,8 @@ export interface WorkDef {
   keepsCover(side: Side): boolean;
   /** what it puts at risk beside opening and closing: steps of the table of causes */
   puts: readonly string[];
+  /** the part has a plug: it can be tried before anything is opened */
+  plugs: boolean;
   /** the part that a device may have to be told about */
   registers: 'display' | null;
   /** faces at which it makes sense; one under lenses is asked apart */
@@ -60,6 +62,7 @@ export const workDefs: Record<Work, WorkDef> = {
     internalsOut: false,
     keepsCover: always,
     puts: [],
+    plugs: false,
     registers: null,
     at: anywhere,
   },
@@ -69,6 +72,7 @@ export const workDefs: Record<Work, WorkDef> = {
     internalsOut: false,
     keepsCover: never,
     puts: [],
+    plugs: false,
     registers: null,
     at: back,
   },
@@ -78,6 +82,7 @@ export const workDefs: Record<Work, WorkDef> = {
     internalsOut: true,
     keepsCover: never,
     puts: ['battDisconnect', 'coilRemove', 'cameraRemove'],
+    plugs: true,
     registers: null,
     at: back,
   },
@@ -87,6 +92,7 @@ export const workDefs: Record<Work, WorkDef> = {
     internalsOut: true,
     keepsCover: never,
     puts: ['battDisconnect', 'housingSwap'],
+    plugs: false,
     registers: null,
     at: back,
   },
@@ -96,6 +102,7 @@ export const workDefs: Record<Work, WorkDef> = {
     internalsOut: false,
     keepsCover: never,
     puts: ['lensCoverSwap'],
+    plugs: false,
     registers: null,
     at: nowhere,
   },
@@ -106,6 +113,7 @@ export const workDefs: Record<Work, WorkDef> = {
     // through the back the cover is only opened, and closes the new frame
     keepsCover: (side) => side === 'back',
     puts: ['battDisconnect', 'housingSwap', 'displaySwap'],
+    plugs: true,
     registers: 'display',
     at: display,
   },
@@ -115,6 +123,7 @@ export const workDefs: Record<Work, WorkDef> = {
     internalsOut: false,
     keepsCover: never,
     puts: ['battDisconnect', 'displaySwap'],
+    plugs: true,
     registers: 'display',
     at: (f) => f.side === 'front',
   },
@@ -124,6 +133,7 @@ export const workDefs: Record<Work, WorkDef> = {
     internalsOut: true,
     keepsCover: always,
     puts: ['battDisconnect', 'coilRemove'],
+    plugs: true,
     // a new cell is told of where it is chosen
     registers: null,
     at: anywhere,

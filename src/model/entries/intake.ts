@@ -59,6 +59,13 @@ export const intakeEntries = {
     oldMm: mm(0.05, 500),
     newMm: mm(0.05, 500),
   },
+  /** the new part laid beside the old one or its model, before anything is opened */
+  partChecked: {
+    holes: z.enum(['yes', 'no']),
+    /** tried with its plug where it has one */
+    works: z.enum(['yes', 'no', 'notTried']),
+    right: z.boolean(),
+  },
   partState: { partId: id, to: z.enum(['in', 'out', 'moved', 'onNew', 'missing']) },
   quoted: {
     currency: z.string().min(1).max(8),

@@ -14,6 +14,8 @@ export interface CoverSlice {
   cracks: Map<string, readonly Pt[]>;
   chips: Map<string, Pt>;
   broke: boolean;
+  /** the new part was looked at: the right one or a wrong one; null: not yet, or another has come */
+  partCheck: Pick<EventOf<'partChecked'>, 'holes' | 'works' | 'right'> | null;
   writtenOff: EventOf<'writeOff'> | null;
 }
 
@@ -69,6 +71,7 @@ export const coverSlice = {
       cracks: new Map(),
       chips: new Map(),
       broke: false,
+      partCheck: null,
       writtenOff: null,
     };
   },
@@ -103,6 +106,16 @@ export const coverSlice = {
     route(own, e, { face }) {
       settleCover(own, e.keepCover, face);
       own.coverSaid = true;
+    },
+    partChecked(own, e) {
+      own.partCheck = e;
+    },
+    partDue(own, e) {
+      // another one has come: it is looked at like the first
+      if (e.here) own.partCheck = null;
+    },
+    happened(own, e) {
+      if (e.what === 'wrongPart') own.partCheck = { holes: 'no', works: 'notTried', right: false };
     },
     observed(own, e, { face }) {
       if (e.what !== 'broke') return;

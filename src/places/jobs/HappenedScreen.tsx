@@ -18,8 +18,8 @@ import { stageName } from '@/words/stageWords';
 import { useHappened, type HappenedState } from './useHappened';
 
 /** One page for whatever comes in between, from any step: a tap or two, then back to where the hands were. */
-export function HappenedScreen({ job, stage }: { job: JobState; stage: StageId }) {
-  const here = useHappened(job, stage);
+export function HappenedScreen({ job, stage, first }: { job: JobState; stage: StageId; first: Happening | null }) {
+  const here = useHappened(job, stage, first);
   return (
     <JobPage
       job={job}

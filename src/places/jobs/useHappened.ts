@@ -55,7 +55,8 @@ const quoteAgain = (
 });
 
 /** How it stands: what the page of what happened shows and does. */
-export function useHappened(job: JobState, stage: StageId) {
+/** @param first what is opened already when the page comes up; null: nothing */
+export function useHappened(job: JobState, stage: StageId, first: Happening | null) {
   const settings = useSettings();
   const jobs = useJobs();
   const router = useRouter();
@@ -63,7 +64,7 @@ export function useHappened(job: JobState, stage: StageId) {
   const { log } = useActions(job);
   const { answer } = useCrackMap(job);
   const tongue = useCustomerLanguage(job);
-  const [what, setWhat] = useState<Happening | null>(null);
+  const [what, setWhat] = useState<Happening | null>(first);
   const [noted, setNoted] = useState<Noted | null>(null);
   const pieces = answer && !('problem' in answer) ? answer.map.pieces.length : 1;
   const money = (minor: number) => price(minor, settings.money.currency);

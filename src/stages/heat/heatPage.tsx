@@ -2,6 +2,7 @@ import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 
 import type { JobState } from '@/model/fold';
+import type { CoverSlice } from '@/model/stages/cover';
 import type { IntakeSlice } from '@/model/stages/intake';
 import { JobPage } from '@/bench-kit/JobPage';
 import { stageHref } from '@/bench-kit/stageHref';
@@ -21,7 +22,7 @@ export const isSwollen = (job: Pick<IntakeSlice, 'findings'>): boolean => job.fi
  * @param wet why alcohol forbids it
  */
 export const missingBeforeHeat = (
-  job: Pick<IntakeSlice, 'findings' | 'prep'>,
+  job: Pick<IntakeSlice, 'findings' | 'prep'> & Pick<CoverSlice, 'partCheck'>,
   where: string,
   wet: string | null,
 ): string | null =>
@@ -29,13 +30,15 @@ export const missingBeforeHeat = (
     ? t('theBatteryIsSwollen')
     : wet !== null
       ? wet
-      : !job.prep.has('powerOff')
-        ? t('powerOffFirstIntake')
-        : !job.prep.has('trayOut')
-          ? t('cardTrayOutFirstIntake')
-          : !job.prep.has('toolsReady')
-            ? t('toolsAtHandFirst', { where })
-            : null;
+      : job.partCheck?.right === false
+        ? t('theRightPartFirst')
+        : !job.prep.has('powerOff')
+          ? t('powerOffFirstIntake')
+          : !job.prep.has('trayOut')
+            ? t('cardTrayOutFirstIntake')
+            : !job.prep.has('toolsReady')
+              ? t('toolsAtHandFirst', { where })
+              : null;
 
 export function BackToHeat({ job, kind = 'side' }: { job: JobState; kind?: 'main' | 'side' }) {
   const router = useRouter();

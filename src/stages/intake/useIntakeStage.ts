@@ -7,7 +7,7 @@ import { useActions } from '@/bench-kit/actions';
 import { useCrackMap } from '@/bench-kit/crackMap';
 import { useGoOn } from '@/bench-kit/useGoOn';
 import { useSettings } from '@/store/shop';
-import { price } from '@/words/units';
+import { dayTime, price } from '@/words/units';
 import { useNow } from '@/bench-kit/useNow';
 import { frameOf } from '@/work/bond/frameOf';
 import { earliestOf, hardOf } from '@/work/intake/facts';
@@ -93,6 +93,22 @@ export function useIntakeStage({ job }: { job: JobState }) {
       line: job.route ? optionName(job.route) : t('notChosen'),
       done: job.route !== null,
     },
+    ...(job.route?.origin
+      ? [
+          {
+            to: 'part',
+            name: t('newPart'),
+            line: job.partCheck
+              ? job.partCheck.right
+                ? t('partIsRight')
+                : t('partIsWrong')
+              : job.partDue?.dueAt != null
+                ? t('partComes', { dueAt: dayTime(job.partDue.dueAt, now) })
+                : t('partNotChecked'),
+            done: job.partCheck?.right === true,
+          },
+        ]
+      : []),
     {
       to: 'quote',
       name: t('quote'),

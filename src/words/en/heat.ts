@@ -1,4 +1,5 @@
 export default {
+  theRightPartFirst: 'wrong part: the right one first',
   stopped: 'Stopped.',
   theFullCheckStopped: 'The full check stopped.',
   checkWithTheFullModel: 'Check with the full model',

@@ -35,6 +35,8 @@ export default {
   screenWithItsFrame: 'screen with its frame',
   batteryOrInnerPart: 'battery or an inner part',
   wayChanged: 'steps changed to {{steps}}: {{why}}',
+  newPartIsRight: 'new part is the right one',
+  newPartIsWrong: 'new part is a wrong one',
   screenAlone: 'screen alone',
   newGenuine: 'new genuine',
   usedFromAnotherDevice: 'used, from another device',

@@ -2,6 +2,7 @@ import type en from '../en/heat';
 import type { Same } from '../same';
 
 export default {
+  theRightPartFirst: 'pieza equivocada: antes la correcta',
   stopped: 'Detenido.',
   theFullCheckStopped: 'La comprobación completa se detuvo.',
   checkWithTheFullModel: 'Comprobar con el modelo completo',

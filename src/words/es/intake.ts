@@ -2,6 +2,26 @@ import type en from '../en/intake';
 import type { Same } from '../same';
 
 export default {
+  newPart: 'Pieza nueva',
+  partIsRight: 'es la correcta',
+  partIsWrong: 'equivocada: antes la siguiente',
+  partNotChecked: 'aún sin mirar',
+  noNewPartOnThisRoute: 'Sin pieza nueva en esta ruta: lo que sale vuelve a entrar.',
+  notTheRightPart: 'No es la pieza correcta.',
+  doNotOpenTheDevice: 'No abras el aparato para esto. Pide otra y avisa al cliente.',
+  partIsTheRightOne: 'Es la pieza correcta.',
+  goOnToHeat: 'El aparato se puede abrir.',
+  layItBesideTheOldOne: 'Ponla junto a la vieja.',
+  sizeHolesAndWhatIsOnIt: 'Tamaño, agujeros, lo que trae y lo que falta: ahora, con el aparato aún cerrado.',
+  holesFirst: 'di si los agujeros coinciden',
+  tryItFirst: 'di si funciona',
+  wrongPart: 'Pieza equivocada',
+  itIsTheRightOne: 'Es la correcta',
+  everyHoleWhereItBelongs: '¿Cada agujero en su sitio?',
+  pluggedInDoesItWork: 'Enchufada, ¿funciona?',
+  cannotBeTried: 'No se puede probar',
+  onlyAsFarAsItsPlugReaches:
+    'Solo hasta donde llegue su conector sin abrir; si no, pruébala tras Levantar, antes de pegar.',
   promisedWord: 'prometido',
   theFinger: 'El dedo',
   draws: 'Dibuja',

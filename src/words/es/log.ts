@@ -38,6 +38,8 @@ export default {
   screenWithItsFrame: 'pantalla con su marco',
   batteryOrInnerPart: 'batería o pieza interior',
   wayChanged: 'pasos cambiados a {{steps}}: {{why}}',
+  newPartIsRight: 'la pieza nueva es la correcta',
+  newPartIsWrong: 'la pieza nueva no es la correcta',
   screenAlone: 'pantalla sola',
   newGenuine: 'original nueva',
   usedFromAnotherDevice: 'usada, de otro aparato',
