@@ -132,8 +132,8 @@ test('a wrong part is found when it arrives: the device stays shut, the customer
   await expect(h.call()).toHaveText('Lay it beside the old one.');
   await h.noViolations('new part');
   await expect(h.button(/^It is the right one/)).toBeDisabled();
-  await h.choose('Every hole where it belongs?', 'yes');
-  await h.choose('Plugged in, does it work?', 'no');
+  await h.choose('Every hole where it belongs?', 'Yes');
+  await h.choose('Plugged in, does it work?', 'No');
   await expect(h.call()).toHaveText('Not the right part.');
   await h.press('Wrong part');
   await h.press(page.getByRole('radio', { name: 'When does the next one come?: tomorrow' }));
@@ -145,8 +145,8 @@ test('a wrong part is found when it arrives: the device stays shut, the customer
   await page.goto(`${job}/heat`);
   await expect(h.button(/^On the plate: wrong part/)).toBeDisabled();
   await page.goto(`${job}/part`);
-  await h.choose('Every hole where it belongs?', 'yes');
-  await h.choose('Plugged in, does it work?', 'yes');
+  await h.choose('Every hole where it belongs?', 'Yes');
+  await h.choose('Plugged in, does it work?', 'Yes');
   await h.press('It is the right one');
   await expect(page.getByRole('link', { name: /^New part/ })).toContainText('the right one');
   await page.goto(`${job}/heat`);

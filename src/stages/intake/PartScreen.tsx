@@ -1,5 +1,6 @@
 import { useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
+import { View } from 'react-native';
 
 import { useActions } from '@/bench-kit/actions';
 import { JobPage } from '@/bench-kit/JobPage';
@@ -13,6 +14,7 @@ import { Button } from '@/ui/Button';
 import { Call } from '@/ui/Call';
 import { Choice } from '@/ui/Choice';
 import { Txt } from '@/ui/Txt';
+import { capital } from '@/words/capital';
 import { said } from '@/words/codes';
 import { t } from '@/words/intake';
 import { MustMove, NewPartHas, SideBySide } from './RouteDetailsParts';
@@ -91,12 +93,13 @@ function Part({ job, route, now }: { job: JobState; route: NonNullable<JobState[
       }
     >
       <Call {...partCall(job, holes, works)} />
+      <View className="mt-3" />
       <Choice
         label={t('everyHoleWhereItBelongs')}
         value={holes}
         options={[
-          { id: 'yes', name: said('yes') },
-          { id: 'no', name: said('no') },
+          { id: 'yes', name: capital(said('yes')) },
+          { id: 'no', name: capital(said('no')) },
         ]}
         onChange={setHoles}
       />
@@ -105,8 +108,8 @@ function Part({ job, route, now }: { job: JobState; route: NonNullable<JobState[
           label={t('pluggedInDoesItWork')}
           value={works}
           options={[
-            { id: 'yes', name: said('yes') },
-            { id: 'no', name: said('no') },
+            { id: 'yes', name: capital(said('yes')) },
+            { id: 'no', name: capital(said('no')) },
             { id: 'notTried', name: t('cannotBeTried') },
           ]}
           onChange={setWorks}
