@@ -129,4 +129,14 @@ export async function openDemo(page: Page, at = '/'): Promise<void> {
   if (at !== '/jobs') await page.goto(at);
 }
 
+/** The page of a new job with this model chosen, at two minutes past one. */
+export async function newJobOf(page: Page, project: string, model: string): Promise<Hands> {
+  await page.clock.install({ time: new Date('2026-04-14T13:02:00') });
+  const h = new Hands(page, isKeyboard(project));
+  await openDemo(page, '/jobs');
+  await page.goto('/jobs/new');
+  await h.press(page.getByRole('radio', { name: model }));
+  return h;
+}
+
 export const isKeyboard = (project: string) => project === 'wide';

@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 
-import { Hands, isKeyboard, openDemo } from './hands';
+import { Hands, isKeyboard, newJobOf, openDemo } from './hands';
 
 test('something happened, from Lift: the glass breaks while it is saved, the customer agrees, a part is damaged, a step is left out', async ({
   page,
@@ -86,11 +86,7 @@ test('something happened, from Lift: the glass breaks while it is saved, the cus
 test('a screen with its frame goes in through a plastic back: two taps at the counter, the way, the price and the sheet follow', async ({
   page,
 }, info) => {
-  await page.clock.install({ time: new Date('2026-04-14T13:02:00') });
-  const h = new Hands(page, isKeyboard(info.project.name));
-  await openDemo(page, '/jobs');
-  await page.goto('/jobs/new');
-  await h.press(page.getByRole('radio', { name: 'Plastic-back 6.0' }));
+  const h = await newJobOf(page, info.project.name, 'Plastic-back 6.0');
   await h.tick('Screen with its frame');
   // a whole housing would be the same device once more
   await h.tick('Whole housing');
@@ -117,11 +113,7 @@ test('a screen with its frame goes in through a plastic back: two taps at the co
 test('a wrong part is found when it arrives: the device stays shut, the customer hears it, the next one is looked at anew', async ({
   page,
 }, info) => {
-  await page.clock.install({ time: new Date('2026-04-14T13:02:00') });
-  const h = new Hands(page, isKeyboard(info.project.name));
-  await openDemo(page, '/jobs');
-  await page.goto('/jobs/new');
-  await h.press(page.getByRole('radio', { name: 'Front-opening 6.2' }));
+  const h = await newJobOf(page, info.project.name, 'Front-opening 6.2');
   await h.tick('Screen alone');
   await h.press('Open the job');
   await expect(h.call()).toBeVisible();

@@ -1,15 +1,11 @@
 import { expect, test } from '@playwright/test';
 
-import { Hands, isKeyboard, openDemo } from './hands';
+import { newJobOf } from './hands';
 
 test('a back and its lens covers in one job: each has its own steps, and what is noted at one is not noted at the other', async ({
   page,
 }, info) => {
-  await page.clock.install({ time: new Date('2026-04-14T13:02:00') });
-  const h = new Hands(page, isKeyboard(info.project.name));
-  await openDemo(page, '/jobs');
-  await page.goto('/jobs/new');
-  await h.press(page.getByRole('radio', { name: 'Lens-ring 6.7' }));
+  const h = await newJobOf(page, info.project.name, 'Lens-ring 6.7');
   const way = page.getByRole('list', { name: 'Steps of the job' }).getByRole('listitem');
   const before = await way.count();
   await h.tick('Back glass');

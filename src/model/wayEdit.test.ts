@@ -58,3 +58,18 @@ it('the job goes by the changed way; a change that cannot be worked changes noth
   expect(foldJob([...log, changed(without), changed(back, 'upside down', 901)])!.way).toEqual(without);
   expect(parseEvent(JSON.parse(JSON.stringify(changed([])))).ok).toBe(false);
 });
+
+it('nonsense in a file is refused by name: what happened, a part, an answer, a step', () => {
+  const { id: _, ...base } = JSON.parse(JSON.stringify(changed(job.way))) as Record<string, unknown>;
+  const entry = (e: object) => parseEvent({ ...base, steps: undefined, why: undefined, id: 'n1', ...e });
+  expect(entry({ type: 'happened', what: 'screw', stage: 'lift', where: 'underLabel' }).ok).toBe(true);
+  for (const [bad, field] of [
+    [{ type: 'happened', what: 'explosion', stage: 'lift' }, /^what: /],
+    [{ type: 'happened', what: 'broke', stage: 'nowhere' }, /^stage: /],
+    [{ type: 'happened', what: 'damaged', stage: 'lift', partName: 'x'.repeat(121) }, /^partName: /],
+    [{ type: 'customerSaid', happenedId: 'h1', answer: 'perhaps' }, /^answer: /],
+    [{ type: 'partChecked', holes: 'yes', works: NaN, right: true }, /^works: /],
+    [{ type: 'wayChange', steps: [{ key: '', stage: 'heat', joint: null }], why: 'x' }, /^steps\.0\.key: /],
+  ] as const)
+    expect(entry(bad)).toMatchObject({ ok: false, problem: expect.stringMatching(field) as string });
+});

@@ -45,7 +45,11 @@ describe('the catalogue', () => {
       new Set(
         code
           .filter((c) => c.includes(`'@/words/${ns}'`) || c.includes(`'./${ns}'`))
-          .flatMap((c) => [...c.matchAll(/'([a-z]\w{3,})'/g)].map((m) => m[1])),
+          .flatMap((c) =>
+            [...c.matchAll(/\{([^;]*?)\} as const/g)].flatMap((m) =>
+              [...m[1]!.matchAll(/'([a-z]\w*)'/g)].map((k) => k[1]),
+            ),
+          ),
       );
     // stages, codes and places are asked for by an id
     const byId = new Set(['stages', 'codes']);

@@ -9,7 +9,7 @@ import type { StageId } from '@/model/stageIds';
 import type { ComeBackCause } from '@/model/entries/check';
 import { taskName, stageName } from './stageWords';
 import { said } from './codes';
-import { t as happenedWords } from './happened';
+import { t as tr } from './happened';
 import { happeningName, screwPlaceName } from './happenedNames';
 import { edgeName } from './placeNames';
 import { t } from './log';
@@ -504,10 +504,10 @@ const lines: { [T in KnownEvent['type']]: (e: EventOf<T>, units: LineUnits) => s
   happened: (e) => {
     const more = e.edge ? edgeName(e.edge) : e.where ? screwPlaceName(e.where) : e.partName ? told(e.partName) : '';
     const at = { stage: stageName(e.stage), what: happeningName(e.what) };
-    return more ? happenedWords('eventHappenedMore', { ...at, more }) : happenedWords('eventHappened', at);
+    return more ? tr('eventHappenedMore', { ...at, more }) : tr('eventHappened', at);
   },
   customerSaid: (e) =>
-    happenedWords(
+    tr(
       (
         {
           agreed: 'eventCustomerAgreed',

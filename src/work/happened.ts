@@ -3,6 +3,7 @@ import type { EdgeId } from '@/core/device/types';
 import type { EventOf, NewEvent } from '@/model/event';
 import type { Happening, screwPlaces } from '@/model/entries/job';
 import type { JobState } from '@/model/fold';
+import { usualClosing } from '@/model/jobWorks';
 import { stageIds, type StageId } from '@/model/stageIds';
 
 /** What is said to what happened, in at most one more tap. */
@@ -42,7 +43,7 @@ function withInside(job: JobState): NewEvent[] {
       through: route?.through ?? job.model.insideThrough,
       internalsOut: true,
       partHas: route?.partHas ?? [],
-      closedBy: route?.closedBy ?? 'tape',
+      closedBy: route?.closedBy ?? usualClosing(job.bond),
     },
   ];
 }

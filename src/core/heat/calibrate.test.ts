@@ -82,7 +82,7 @@ it('a log of the full model with true radiation, another step and no noise is me
   expect(later.seK).toBeLessThan(1);
 });
 
-it('is not biased: ten logs of the full model with true radiation over the allowed range, mean bias under one standard error', () => {
+it('is not biased: 20 logs of the full model with true radiation over the allowed range, mean bias under one standard error', () => {
   const stack = toThermalStack(device, device.bonds[0]!, new Set(device.parts.map((p) => p.id)));
   const grid = makeGrid(stack, { nx: 18, ny: 38 });
   const r = bondReadings(grid)[cell]!;
@@ -90,9 +90,9 @@ it('is not biased: ten logs of the full model with true radiation over the allow
   const u = () => (seed = (seed * 16807) % 2147483647) / 2147483647;
   const gauss = () => Math.sqrt(-2 * Math.log(1 - u())) * Math.cos(2 * Math.PI * u());
   const sum = { conductanceWm2K: 0, offsetK: 0, lagS: 0 };
-  const n = 10;
+  const n = 20;
   for (let k = 0; k < n; k++) {
-    const truth = { conductanceWm2K: 120 + 50 * k, offsetK: -8 + 1.6 * k, lagS: 20 + 6 * k };
+    const truth = { conductanceWm2K: 120 + 25 * k, offsetK: -8 + 0.8 * k, lagS: 20 + 3 * k };
     const s = new HeatSolver(grid, benchEnvironment(22, 'true'), 22, 1e-5);
     const targetC = 110 + truth.offsetK;
     const tS: number[] = [0];

@@ -4,6 +4,7 @@ import { View } from 'react-native';
 import type { Settings } from '@/model/settings';
 import { newId } from '@/store/ids';
 import { useActionsOn } from '@/bench-kit/actions';
+import { absencesKept, absentFor } from '@/work/bench/absence';
 import { atWork } from '@/work/bench/shopBench';
 import { saveSettings, useJobs } from '@/store/shop';
 import { nowMs } from '@/store/clock';
@@ -21,7 +22,7 @@ export function Away({ settings: s, now }: { settings: Settings; now: number }) 
   const [open, setOpen] = useState(false);
   const [problem, setProblem] = useState(false);
   const put = (absences: Settings['absences']) =>
-    void saveSettings({ ...s, absences: absences.slice(-200) }).then(
+    void saveSettings({ ...s, absences: absencesKept(absences) }).then(
       () => setProblem(false),
       () => setProblem(true),
     );
@@ -54,7 +55,7 @@ export function Away({ settings: s, now }: { settings: Settings; now: number }) 
                   const job = jobs.find((j) => j.id === atWork(jobs, at).get(s.person));
                   const tap = job?.works.at(-1);
                   if (job && tap?.to === 'begun') void logOn(job.id, [{ type: 'work', stage: tap.stage, to: 'aside' }]);
-                  put([...s.absences, { id: newId().slice(0, 12), person: s.person, fromAt: at, toAt: at + m * 60e3 }]);
+                  put(absentFor(s, newId(), at, m));
                 }}
               />
             </View>

@@ -28,6 +28,11 @@ export function HappenedScreen({ job, stage, first }: { job: JobState; stage: St
       stage={stage}
       main={<Button kind="main" label={t('backTo', { stage: stageName(stage) })} onPress={here.back} />}
     >
+      {here.noRoom ? (
+        <Txt role="alert" tone="caution">
+          {t('absenceNotNoted')}
+        </Txt>
+      ) : null}
       {here.noted ? <Followed here={here} /> : <Which here={here} />}
     </JobPage>
   );

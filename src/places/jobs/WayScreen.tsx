@@ -85,30 +85,17 @@ function Steps({ job, steps, onChange }: StepsProps) {
               )}
             </View>
             <View className="flex-row flex-wrap gap-2">
-              {earlier ? (
-                <Button
-                  kind="small"
-                  label={t('earlier')}
-                  say={t('stepEarlier', { name })}
-                  onPress={() => onChange(earlier)}
-                />
-              ) : null}
-              {later ? (
-                <Button
-                  kind="small"
-                  label={t('later')}
-                  say={t('stepLater', { name })}
-                  onPress={() => onChange(later)}
-                />
-              ) : null}
-              {canLeaveOut(job, s) ? (
-                <Button
-                  kind="small"
-                  label={t('leaveOut')}
-                  say={t('leaveStepOut', { name })}
-                  onPress={() => onChange(leaveOut(steps, s))}
-                />
-              ) : null}
+              {(
+                [
+                  [earlier, t('earlier'), t('stepEarlier', { name })],
+                  [later, t('later'), t('stepLater', { name })],
+                  [canLeaveOut(job, s) ? leaveOut(steps, s) : null, t('leaveOut'), t('leaveStepOut', { name })],
+                ] as const
+              ).map(([then, label, say]) =>
+                then ? (
+                  <Button key={label} kind="small" label={label} say={say} onPress={() => onChange(then)} />
+                ) : null,
+              )}
             </View>
           </View>
         );

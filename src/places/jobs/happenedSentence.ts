@@ -48,10 +48,14 @@ export function customerSentence(
       return due;
     case 'damaged': {
       const part = told(said.part?.name ?? '');
-      return with_(dearer ? t('partWasDamaged', { part, ...prices }) : t('partWasDamagedSame', { part }));
+      return dearer ? with_(t('partWasDamaged', { part, ...prices })) : t('partWasDamagedSame', { part });
     }
     case 'foundDamage':
-      return said.finding ? t('damageWasFound', { found: findingNames[said.finding] }) : null;
+      if (!said.finding) return null;
+      if (said.finding === 'cellSwollen') return t('swollenWasFound');
+      return dearer
+        ? t('damageWasFoundDearer', { found: findingNames[said.finding], ...prices })
+        : t('damageWasFound', { found: findingNames[said.finding] });
     case 'stuckAgain':
     case 'givesHere':
     case 'screw':

@@ -16,6 +16,7 @@ import { nowMs } from '@/store/clock';
 import { newId } from '@/store/ids';
 import { saveSettings, useJobs, useSettings } from '@/store/shop';
 import { roundUpQuarter } from '@/core/schedule/promise';
+import { absentFor } from '@/work/bench/absence';
 import { followsFrom, type Said } from '@/work/happened';
 import { priceNow, type PricedNow } from '@/work/intake/facts';
 import { optionName } from '@/words/optionName';
@@ -65,6 +66,7 @@ export function useHappened(job: JobState, stage: StageId, first: Happening | nu
   const { answer } = useCrackMap(job);
   const tongue = useCustomerLanguage(job);
   const [what, setWhat] = useState<Happening | null>(first);
+  const [noRoom, setNoRoom] = useState(false);
   const [noted, setNoted] = useState<Noted | null>(null);
   const pieces = answer && !('problem' in answer) ? answer.map.pieces.length : 1;
   const money = (minor: number) => price(minor, settings.money.currency);
@@ -100,9 +102,9 @@ export function useHappened(job: JobState, stage: StageId, first: Happening | nu
   const away = (minutes: number) => {
     const at = nowMs();
     void log(followsFrom(job, 'calledAway', stage, {}, at));
-    const absence = { id: newId().slice(0, 12), person: settings.person, fromAt: at, toAt: at + minutes * 60e3 };
-    void saveSettings({ ...settings, absences: [...settings.absences, absence].slice(-200) });
-    back();
+    void saveSettings({ ...settings, absences: absentFor(settings, newId(), at, minutes) }).then(back, () =>
+      setNoRoom(true),
+    );
   };
   const due = job.partDue?.dueAt ?? null;
   const readyAt = stands ? roundUpQuarter(Math.max(now, due ?? 0) + stands.readyS.high * 1e3) : null;
@@ -153,6 +155,7 @@ export function useHappened(job: JobState, stage: StageId, first: Happening | nu
     noted,
     note,
     away,
+    noRoom,
     back,
     toHands: noted ? handsSentence(job, noted.what, noted.said) : null,
     toCustomer,

@@ -18,7 +18,7 @@ import { heatCount } from '@/model/stages/heat';
 import type { Settings } from '@/model/settings';
 import { capital } from '@/words/capital';
 import { dayTime, digits, length, percent, price } from '@/words/units';
-import { t as happened } from '@/words/happened';
+import { t as tr } from '@/words/happened';
 import { t } from '@/words/handover';
 
 export interface SheetSection {
@@ -114,7 +114,7 @@ function doneLines(job: JobState, settings: Settings): string[] {
   for (const { id } of job.happened) {
     const said = job.customerSaid.get(id);
     if (said?.told)
-      out.push(`${said.told}${said.answer === 'agreed' ? ` ${capital(happened('eventCustomerAgreed'))}.` : ''}`);
+      out.push(`${said.told}${said.answer === 'agreed' ? ` ${capital(tr('eventCustomerAgreed'))}.` : ''}`);
   }
   if (job.clampOn?.count) out.push(t('heldWithClips', { count: job.clampOn.count }));
   return out;

@@ -46,8 +46,12 @@ export default {
     'The part that came is not the right one. We order another and tell you the day; the price stays.',
   partWasDamaged:
     '{{part}} was damaged while the device was open. With a new one it costs {{after}} in place of {{before}}.',
-  partWasDamagedSame: '{{part}} was damaged while the device was open. A new one goes in: the price stays.',
+  partWasDamagedSame:
+    '{{part}} was damaged while the device was open. We tell you what a new one costs before we go on.',
   damageWasFound: 'We found that it was there before: {{found}}. The price stays.',
+  damageWasFoundDearer: 'We found that it was there before: {{found}}. It costs {{after}} in place of {{before}}.',
+  swollenWasFound: 'The battery is swollen. We stop here, and go on only when you have heard what that means.',
+  absenceNotNoted: 'This browser has no room left: your absence is not noted.',
   readyAbout: 'It is ready about {{ready}}.',
   withinTheLimit: 'That is within what was agreed, up to {{limit}}.',
   overTheLimit: 'That is over what was agreed, up to {{limit}}: ask before you go on.',
