@@ -28,6 +28,7 @@ test('one device bonded by each school to its cure: files measured, reloaded whi
   const beforeClosing = async () => {
     await h.tick('Lenses blown off once more');
     await h.tick('Photo of the open inside, or none wanted');
+    await h.tick('All of these work');
   };
   /** Held, and the clock of this school looked at; then a bump is found and it is opened again. */
   const cureAndOpen = async (mark: RegExp) => {

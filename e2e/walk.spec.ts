@@ -138,6 +138,7 @@ test(
       await h.noViolations('bond');
       await h.tick('Lenses blown off once more');
       await h.tick('Photo of the open inside, or none wanted');
+      await h.tick('All of these work');
       await h.press('Laid and closed');
     });
 

@@ -172,6 +172,7 @@ export function foldJob(events: readonly JobEvent[], joint?: string): JobState |
     face: view.face,
     ...job.whole,
     ...job.intake,
+    prep: new Set([...job.intake.prep, ...slices.ticks.ticked]),
     ...job.strip,
     ...job.check,
     ...slices.cover,

@@ -88,6 +88,8 @@ export const liquidStock = z.object({
   barrelDiaMm: z.number().min(2).max(60),
   tubeMl: z.number().min(0.5).max(500),
   black: z.boolean(),
+  /** what comes out is wiped at once, or peeled off when dry; by its kind where it is not said */
+  squeezeOut: z.enum(['now', 'dry']).optional(),
   leftMl: z.number().min(0).max(1e5),
   countedAt: instantMs,
   expiresAt: instantMs.nullable(),

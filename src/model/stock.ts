@@ -131,7 +131,7 @@ export function stockNow(s: Counted, jobs: readonly Log[]): Stock {
         if (own && e.at > own.countedAt) tubes.set(u.id, take(tubes.get(u.id)!, amount, e.at));
       } else if (u.kind === 'ring') less(rings, u.id, amount);
       else {
-        const tape = s.tapes.find((t) => t.id === e.itemId);
+        const tape = s.tapes.find((t) => t.id === (e.tapeId ?? e.itemId));
         if (!tape || e.at <= tape.offcutsAt) continue;
         const list = offcuts.get(tape.id)!;
         const at = list.findIndex((o) => o.id === u.id);

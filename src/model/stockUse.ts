@@ -50,7 +50,7 @@ const takes = (jobs: readonly Log[]) =>
         at: e.at,
         kind: u.kind,
         id: u.id,
-        tape: e.itemId,
+        tape: e.tapeId ?? e.itemId,
         amount: real?.get(u.id) ?? u.amount,
       }));
       // a strip that was noted before stock had items

@@ -119,6 +119,7 @@ describe('bond', () => {
     expect(screen.getByRole('button', { name: 'Laid and closed: blow the lenses off first' })).toBeTruthy();
     await tick('Lenses blown off once more');
     await tick('Photo of the open inside, or none wanted');
+    await tick('All of these work');
     await press('Laid and closed');
     const events = logged(ring61);
     expect(events.find((e) => e.type === 'bonded')).toMatchObject({ adhesive: 'cutTape', widthMm: 2 });

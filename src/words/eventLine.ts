@@ -4,6 +4,7 @@ import type { BondingMethodId } from '@/core/bond/bondingMethods';
 
 import type { Construction } from '@/core/device/types';
 import type { Origin, Work } from '@/core/intake/works';
+import { functionTests } from '@/core/functions/tables';
 import type { EventOf, JobEvent, KnownEvent } from '@/model/event';
 import type { StageId } from '@/model/stageIds';
 import type { ComeBackCause } from '@/model/entries/check';
@@ -117,6 +118,87 @@ export const bondingMethodNames: Record<BondingMethodId, string> = {
   },
   get fullFill() {
     return t('glueAllOver');
+  },
+  get preGlued() {
+    return t('adhesiveOnThePart');
+  },
+  get reuseRing() {
+    return t('oldRingAsItIs');
+  },
+  get tapeAndBead() {
+    return t('tapeAndBead');
+  },
+};
+
+const prepNames: Record<EventOf<'prep'>['item'], string> = {
+  get powerOff() {
+    return t('powerOff');
+  },
+  get trayOut() {
+    return t('cardTrayOut');
+  },
+  get outerScrews() {
+    return t('outerScrewsOut');
+  },
+  get boundMarked() {
+    return t('boundPartsMarked');
+  },
+  get toolsReady() {
+    return t('toolsAtHand');
+  },
+  get crumbsGone() {
+    return t('noCrumbs');
+  },
+  get lensesBlown() {
+    return t('lensesBlownOff');
+  },
+  get glanced() {
+    return t('lookedOverAtAGlancingAngle');
+  },
+  get strapOn() {
+    return t('wristStrapOn');
+  },
+  get closedTest() {
+    return t('testedBeforeClosing');
+  },
+  get batteryOffAgain() {
+    return t('batteryUnpluggedAgain');
+  },
+  get tagDevice() {
+    return t('tagOnTheDevice');
+  },
+  get tagTray() {
+    return t('tagOnTheTray');
+  },
+  get compared() {
+    return t('oldAndNewCompared');
+  },
+  get blownClosing() {
+    return t('lensesBlownOffBeforeClosing');
+  },
+  get photoClosing() {
+    return t('photoBeforeClosing');
+  },
+  get pressedRound() {
+    return t('pressedAllRound');
+  },
+  get squeezeWiped() {
+    return t('squeezedOutGlueWipedOff');
+  },
+  get squeezePeeled() {
+    return t('squeezedOutGluePeeledOff');
+  },
+  get lookedAlong() {
+    return t('lookedAlongTheSurface');
+  },
+  get oldRingWhole() {
+    return t('oldRingWhole');
+  },
+  get sealWanted() {
+    return t('airTestWanted');
+  },
+  get faultsTold() {
+    return t('toldAboutFaultsNobodyCanExplain');
   },
 };
 
@@ -236,55 +318,9 @@ const lines: { [T in KnownEvent['type']]: (e: EventOf<T>, units: LineUnits) => s
   charge: (e) => t('batteryAt', { percent: e.percent }),
   route: (e) => (e.keepCover ? t('saveTheOldBack') : t('newBackGlass')),
   promise: (e) => (e.promiseAt === null ? t('promiseTakenBack') : t('promised', { promiseAt: instant(e.promiseAt) })),
-  prep: (e) =>
-    e.done
-      ? {
-          powerOff: t('powerOff'),
-          trayOut: t('cardTrayOut'),
-          toolsReady: t('toolsAtHand'),
-          crumbsGone: t('noCrumbs'),
-          glanced: t('lookedOverAtAGlancingAngle'),
-          strapOn: t('wristStrapOn'),
-          closedTest: t('testedBeforeClosing'),
-          batteryOffAgain: t('batteryUnpluggedAgain'),
-          lensesBlown: t('lensesBlownOff'),
-          tagDevice: t('tagOnTheDevice'),
-          tagTray: t('tagOnTheTray'),
-          compared: t('oldAndNewCompared'),
-          blownClosing: t('lensesBlownOffBeforeClosing'),
-          photoClosing: t('photoBeforeClosing'),
-          pressedRound: t('pressedAllRound'),
-          squeezeWiped: t('squeezedOutGlueWipedOff'),
-          lookedAlong: t('lookedAlongTheSurface'),
-          oldRingWhole: t('oldRingWhole'),
-          sealWanted: t('airTestWanted'),
-          faultsTold: t('toldAboutFaultsNobodyCanExplain'),
-        }[e.item]
-      : t('no', {
-          item: {
-            powerOff: t('powerOff'),
-            trayOut: t('cardTrayOut'),
-            toolsReady: t('toolsAtHand'),
-            crumbsGone: t('noCrumbs'),
-            glanced: t('lookedOverAtAGlancingAngle'),
-            strapOn: t('wristStrapOn'),
-            closedTest: t('testedBeforeClosing'),
-            batteryOffAgain: t('batteryUnpluggedAgain'),
-            lensesBlown: t('lensesBlownOff'),
-            tagDevice: t('tagOnTheDevice'),
-            tagTray: t('tagOnTheTray'),
-            compared: t('oldAndNewCompared'),
-            blownClosing: t('lensesBlownOffBeforeClosing'),
-            photoClosing: t('photoBeforeClosing'),
-            pressedRound: t('pressedAllRound'),
-            squeezeWiped: t('squeezedOutGlueWipedOff'),
-            lookedAlong: t('lookedAlongTheSurface'),
-            oldRingWhole: t('oldRingWhole'),
-            sealWanted: t('airTestWanted'),
-            faultsTold: t('toldAboutFaultsNobodyCanExplain'),
-          }[e.item],
-        }),
-  function: (e) => `${e.fn} ${said(e.phase)}: ${said(e.result)}`,
+  prep: (e) => (e.done ? prepNames[e.item] : t('no', { item: prepNames[e.item] })),
+  function: (e) =>
+    `${told(functionTests.find((f) => f.id === e.fn)?.name ?? e.fn)}, ${said(e.phase)}: ${said(e.result)}`,
   cause: (e) =>
     e.found
       ? e.note
@@ -495,7 +531,7 @@ const lines: { [T in KnownEvent['type']]: (e: EventOf<T>, units: LineUnits) => s
     return t('byEye', { name, join: e.spots.map((x) => `${x.point} ${how[x.how]}`).join(', ') || t('notEven') });
   },
   bonded: (e, units) =>
-    e.adhesive === 'cutTape'
+    e.usedMm > 0
       ? t('bonded', { adhesive: bondingMethodNames[e.adhesive], usedMm: units.mm(e.usedMm, 0) })
       : t('bonded2', { adhesive: bondingMethodNames[e.adhesive] }),
   bead: (e) => ({ start: t('layingTheBead'), end: t('beadIsLaid'), off: t('beadWipedOff') })[e.phase],

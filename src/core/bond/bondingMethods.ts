@@ -1,6 +1,15 @@
 import { judgement, type Sourced } from '../source';
 
-export const bondingMethodIds = ['precutRing', 'cutTape', 'liquidBead', 'reuseTopup', 'fullFill'] as const;
+export const bondingMethodIds = [
+  'precutRing',
+  'cutTape',
+  'liquidBead',
+  'reuseTopup',
+  'fullFill',
+  'preGlued',
+  'reuseRing',
+  'tapeAndBead',
+] as const;
 export type BondingMethodId = (typeof bondingMethodIds)[number];
 
 /** Figures of a way of bonding. All of them are judgement until the shop puts its own in. */
@@ -14,10 +23,16 @@ export interface BondingMethodFigures {
   gapVariationMm: Sourced;
 }
 
+/** Where liquid goes: all round, where the old ring tore, all round and over the middle, or on single stretches. */
+export type LiquidOn = 'ring' | 'torn' | 'fill' | 'stretches';
+
 export interface BondingMethod extends BondingMethodFigures {
   id: BondingMethodId;
   seal: 'factoryType' | 'nonePromised';
-  liquid: boolean;
+  /** what lies there dry: a new ring, strips from the roll, what the part came with, the old ring; null: nothing */
+  lays: 'ring' | 'strips' | 'onPart' | 'oldRing' | null;
+  /** null: it is closed dry */
+  liquid: LiquidOn | null;
 }
 
 const j = (v: number, of: string) => judgement(v, `${of}: shop figure, no source`);
@@ -29,7 +44,8 @@ const row = (
   readyH: number,
   gap: number,
   seal: BondingMethod['seal'],
-  liquid: boolean,
+  lays: BondingMethod['lays'],
+  liquid: LiquidOn | null,
 ): BondingMethod => ({
   id,
   materialCost: j(cost, `${id}, material`),
@@ -38,16 +54,22 @@ const row = (
   readyH: j(readyH, `${id}, hours until it is ready`),
   gapVariationMm: j(gap, `${id}, uneven gap that it bridges, mm`),
   seal,
+  lays,
   liquid,
 });
 
 export const schools: readonly BondingMethod[] = [
-  row('precutRing', 6, 0.25, 0.03, 0.5, 0.12, 'factoryType', false),
-  row('cutTape', 1.5, 0.5, 0.08, 0.5, 0.08, 'nonePromised', false),
-  row('liquidBead', 1, 0.35, 0.07, 12, 0.4, 'nonePromised', true),
-  row('reuseTopup', 0.5, 0.3, 0.2, 12, 0.1, 'nonePromised', true),
-  row('fullFill', 2.5, 0.6, 0.1, 24, 0.3, 'nonePromised', true),
+  row('precutRing', 6, 0.25, 0.03, 0.5, 0.12, 'factoryType', 'ring', null),
+  row('cutTape', 1.5, 0.5, 0.08, 0.5, 0.08, 'nonePromised', 'strips', null),
+  row('liquidBead', 1, 0.35, 0.07, 12, 0.4, 'nonePromised', null, 'ring'),
+  row('reuseTopup', 0.5, 0.3, 0.2, 12, 0.1, 'nonePromised', 'oldRing', 'torn'),
+  row('fullFill', 2.5, 0.6, 0.1, 24, 0.3, 'nonePromised', null, 'fill'),
+  row('preGlued', 0, 0.12, 0.05, 0.5, 0.1, 'factoryType', 'onPart', null),
+  row('reuseRing', 0, 0.1, 0.3, 0.5, 0.05, 'nonePromised', 'oldRing', null),
+  row('tapeAndBead', 2, 0.6, 0.08, 12, 0.4, 'nonePromised', 'strips', 'stretches'),
 ];
+
+export const methodOf = (id: BondingMethodId): BondingMethod => schools.find((s) => s.id === id)!;
 
 /** A solvent-borne bead dries to about two fifths: what it takes of an uneven gap is only what closing presses flat. */
 export const thinGapMm = judgement(0.05, 'uneven gap that a bead which shrinks still bridges, mm');
@@ -61,7 +83,9 @@ export type Block =
   | 'residue'
   | 'oldRingNotIntact'
   | 'fullAreaNeedsFill'
-  | 'ringOnly';
+  | 'ringOnly'
+  | 'notOnThePart'
+  | 'nowhereABead';
 
 export interface BondingMethodInput {
   /** somebody wants a seal measurement after it */
@@ -78,6 +102,11 @@ export interface BondingMethodInput {
   /** bare enough for tape */
   residueClean: boolean;
   oldRingIntact: boolean;
+  /** the new part came with its adhesive on, and is a genuine one: only then it is the factory's ring */
+  partGlued: boolean;
+  partGenuine: boolean;
+  /** somebody said, or the seat was measured, where a bead goes in place of tape */
+  beadSomewhere: boolean;
   fullArea: boolean;
   /** does the liquid that is at hand keep its volume */
   fillsGaps: boolean;
@@ -120,20 +149,25 @@ export function chooseBondingMethod(input: BondingMethodInput): BondingMethodCho
   const out = schools.map((plain): BondingMethodChoice => {
     const school = withFigures(plain, input.figures?.[plain.id]);
     const readyH = input.readyH?.[school.id] ?? school.readyH.value;
-    const shrinks = school.liquid && !input.fillsGaps;
+    const shrinks = school.liquid !== null && !input.fillsGaps;
     const takes = shrinks ? Math.min(thinGapMm.value, school.gapVariationMm.value) : school.gapVariationMm.value;
     const blocks: Block[] = [];
-    if (input.wantSeal && school.seal !== 'factoryType') blocks.push('noSealClaim');
+    const onPart = school.lays === 'onPart';
+    if (input.wantSeal && (school.seal !== 'factoryType' || (onPart && !input.partGenuine))) blocks.push('noSealClaim');
+    if (onPart && !input.partGlued) blocks.push('notOnThePart');
     if (!input.inStock[school.id]) blocks.push('notInStock');
+    if (school.liquid === 'stretches' && !input.beadSomewhere) blocks.push('nowhereABead');
     const gap = input.gapVariationMm;
     if (!school.liquid && input.tapeTouches === false) blocks.push('gapVariation');
     else if (gap !== null && gap > takes + 1e-9)
       blocks.push(shrinks && gap <= school.gapVariationMm.value ? 'driesThin' : 'gapVariation');
     if (input.hoursLeft !== null && school.hours.value + readyH > input.hoursLeft) blocks.push('notReadyInTime');
-    if (!school.liquid && !input.residueClean) blocks.push('residue');
-    if (school.id === 'reuseTopup' && !input.oldRingIntact) blocks.push('oldRingNotIntact');
-    if (input.fullArea && school.id !== 'fullFill') blocks.push('fullAreaNeedsFill');
-    if (!input.fullArea && school.id === 'fullFill') blocks.push('ringOnly');
+    const oldRing = school.lays === 'oldRing';
+    // a ring that stays is no residue; fresh tape sticks to the bare frame only
+    if (school.lays !== null && !oldRing && !input.residueClean) blocks.push('residue');
+    if (oldRing && !input.oldRingIntact) blocks.push('oldRingNotIntact');
+    if (input.fullArea && school.liquid !== 'fill') blocks.push('fullAreaNeedsFill');
+    if (!input.fullArea && school.liquid === 'fill') blocks.push('ringOnly');
     const parts = {
       material: school.materialCost.value,
       work: school.hours.value * input.ratePerH,

@@ -3,6 +3,7 @@ import { bondPerimeter, faceOf } from '../device/perimeter';
 import { insideDistanceMm } from '../device/shapes';
 import { clampPlan, evenness } from './clampPlan';
 import { clipPlaces, noPress, spreadHold } from './hold';
+import { squeezeOutOf } from './squeezeOut';
 import { chooseBondingMethod, schools, type BondingMethodInput } from './bondingMethods';
 
 describe('weights and bags', () => {
@@ -65,7 +66,19 @@ describe('choice of adhesive', () => {
   const table = Object.fromEntries(schools.map((s) => [s.id, s.readyH.value]));
   const base: BondingMethodInput = {
     wantSeal: false,
-    inStock: { precutRing: true, cutTape: true, liquidBead: true, reuseTopup: true, fullFill: true },
+    inStock: {
+      precutRing: true,
+      cutTape: true,
+      liquidBead: true,
+      reuseTopup: true,
+      fullFill: true,
+      preGlued: true,
+      reuseRing: true,
+      tapeAndBead: true,
+    },
+    partGlued: false,
+    partGenuine: false,
+    beadSomewhere: false,
     gapVariationMm: 0.05,
     tapeTouches: null,
     hoursLeft: 24,
@@ -109,6 +122,39 @@ describe('choice of adhesive', () => {
     // the map of the seat counts more than the figure of the table
     expect(row({ ...base, tapeTouches: false }, 'precutRing').blocks).toEqual(['gapVariation']);
     expect(row({ ...base, tapeTouches: false }, 'liquidBead').blocks).toEqual([]);
+  });
+
+  it('a part that comes with its adhesive is only set: cheapest of all, and the factory’s ring where it is genuine', () => {
+    const glued = { ...base, partGlued: true };
+    expect(chooseBondingMethod(glued)[0]).toMatchObject({ school: { id: 'preGlued' }, blocks: [] });
+    expect(row(base, 'preGlued').blocks).toEqual(['notOnThePart']);
+    expect(row({ ...glued, wantSeal: true }, 'preGlued').blocks).toEqual(['noSealClaim']);
+    expect(row({ ...glued, wantSeal: true, partGenuine: true }, 'preGlued').blocks).toEqual([]);
+    // its tape sticks to a bare frame only, like any
+    expect(row({ ...glued, residueClean: false }, 'preGlued').blocks).toEqual(['residue']);
+  });
+
+  it('the old ring goes on again as it is where somebody says that it is whole; it is no residue then', () => {
+    expect(row(base, 'reuseRing').blocks).toEqual(['oldRingNotIntact']);
+    const whole = { ...base, oldRingIntact: true, residueClean: false };
+    expect(row(whole, 'reuseRing').blocks).toEqual([]);
+    expect(row(whole, 'cutTape').blocks).toEqual(['residue']);
+    expect(row({ ...whole, tapeTouches: false }, 'reuseRing').blocks).toEqual(['gapVariation']);
+  });
+
+  it('tape and bead in one ring: where tape does not touch the bead takes over, if it keeps its volume', () => {
+    const bent = { ...base, tapeTouches: false, gapVariationMm: 0.2, beadSomewhere: true };
+    expect(row(bent, 'tapeAndBead').blocks).toEqual([]);
+    expect(row(bent, 'cutTape').blocks).toEqual(['gapVariation']);
+    expect(row({ ...bent, fillsGaps: false }, 'tapeAndBead').blocks).toEqual(['driesThin']);
+    expect(row({ ...bent, beadSomewhere: false }, 'tapeAndBead').blocks).toEqual(['nowhereABead']);
+    expect(row({ ...bent, residueClean: false }, 'tapeAndBead').blocks).toEqual(['residue']);
+  });
+
+  it('what squeezes out: clear glue is wiped at once, black rubber is peeled when dry, and a shop may say otherwise', () => {
+    expect(squeezeOutOf({ black: false })).toBe('now');
+    expect(squeezeOutOf({ black: true })).toBe('dry');
+    expect(squeezeOutOf({ black: true, squeezeOut: 'now' })).toBe('now');
   });
 
   it('residue speaks against tape, a whole area against everything but the fill', () => {

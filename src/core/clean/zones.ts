@@ -100,6 +100,8 @@ export interface CleanFacts {
   glanced: boolean;
   /** old adhesive on the cover itself: a saved or a pulled one has to be cleaned too; null: a new part */
   coverClean: boolean | null;
+  /** the old ring stays where it is: it is no residue */
+  ringStays?: boolean | undefined;
 }
 
 /**
@@ -111,11 +113,11 @@ export function cleanLacks(f: CleanFacts): { tape: CleanLack[]; liquid: CleanLac
   // a figure that is no number counts against it
   const wet = f.zones.some((z) => z.dryAtMs !== null && !(f.now >= z.dryAtMs));
   const common: CleanLack[] = [];
-  if (has('residue')) common.push('residue');
+  if (has('residue') && !f.ringStays) common.push('residue');
   if (has('glass')) common.push('glass');
   if (wet || (has('wet') && f.zones.some((z) => z.state === 'wet' && z.dryAtMs === null))) common.push('wet');
   if (f.zones.some((z) => z.state === 'dry' || z.state === 'wet')) common.push('notInspected');
-  if (f.coverClean === false) common.push('cover');
+  if (f.coverClean === false && !f.ringStays) common.push('cover');
   if (!f.crumbsGone) common.push('crumbs');
   if (!f.lensesBlown) common.push('lenses');
   if (!f.glanced) common.push('glance');

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 
 import { bondingMethodIds } from '../../core/bond/bondingMethods';
-import { mm, text } from './parts';
+import { id, mm, stretch, text } from './parts';
 
 /** Entries of closing: laid, closed, used, opened again. */
 export const bondEntries = {
@@ -21,6 +21,11 @@ export const bondEntries = {
         pitchMm: mm(1, 40),
         pattern: z.enum(['lines', 'dots']).default('lines'),
         tubeC: z.number().min(-20).max(60),
+        /** where it is laid, when that is not all round */
+        beadOn: z.array(z.object(stretch)).max(40).optional(),
+        /** what lies on the rest of the ring */
+        base: z.enum(['strips', 'ring']).optional(),
+        tapeId: id.optional(),
       })
       .optional(),
   },
@@ -35,6 +40,9 @@ export const bondEntries = {
     gapMm: mm(0.01, 5).optional(),
     /** tape or liquid by its id in the shop's stock */
     itemId: z.string().max(60).optional(),
+    /** the tape beside a liquid, and the stretches that the liquid lies on */
+    tapeId: z.string().max(60).optional(),
+    beadOn: z.array(z.object(stretch)).max(40).optional(),
     /** what was taken from stock: mm of tape, pieces, ml */
     used: z
       .array(

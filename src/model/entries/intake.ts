@@ -97,6 +97,8 @@ export const intakeEntries = {
     item: z.enum([
       'powerOff',
       'trayOut',
+      'outerScrews',
+      'boundMarked',
       'toolsReady',
       'crumbsGone',
       'lensesBlown',
@@ -111,6 +113,7 @@ export const intakeEntries = {
       'photoClosing',
       'pressedRound',
       'squeezeWiped',
+      'squeezePeeled',
       'lookedAlong',
       'oldRingWhole',
       'sealWanted',

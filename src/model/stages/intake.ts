@@ -4,6 +4,7 @@ import type { EventOf, KnownEvent } from '../event';
 import { callStop, stopKinds } from '../stops';
 import { put } from './put';
 import type { SliceDef } from './slice';
+import { isOfJoint } from './ticks';
 
 export type Answer = 'yes' | 'no' | 'unsure';
 
@@ -16,11 +17,9 @@ export interface IntakeSlice {
   parts: Record<string, EventOf<'partState'>['to']>;
   quote: EventOf<'quoted'> | null;
   chargePercent: number | null;
+  /** what was ticked off for the whole job; in the state of a job with what was at the joint that is looked at */
   prep: Set<EventOf<'prep'>['item']>;
 }
-
-/** Seen after closing: gone when it is opened again. */
-const ofClosing = ['blownClosing', 'photoClosing', 'pressedRound', 'squeezeWiped', 'lookedAlong'] as const;
 
 export const intakeSlice = {
   empty: () => ({
@@ -54,10 +53,11 @@ export const intakeSlice = {
       own.chargePercent = e.percent;
     },
     prep(own, e) {
-      put(own.prep, e.item, e.done);
+      if (!isOfJoint(e.item)) put(own.prep, e.item, e.done);
     },
     reopened(own) {
-      for (const item of ofClosing) own.prep.delete(item);
+      // it is tested once more before it is closed again
+      own.prep.delete('closedTest');
     },
   },
 } satisfies SliceDef<IntakeSlice>;

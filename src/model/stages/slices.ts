@@ -10,6 +10,7 @@ import { intakeSlice, type IntakeSlice } from './intake';
 import { liftSlice, type LiftSlice } from './lift';
 import type { FoldContext, JointView, SliceDef } from './slice';
 import { stripSlice, type StripSlice } from './strip';
+import { ticksSlice, type TicksSlice } from './ticks';
 import { wholeJobSlice, type WholeJobSlice } from './wholeJob';
 
 /** What every joint of a job has for itself. */
@@ -21,6 +22,7 @@ export interface JointSlices {
   dryFit: DryFitSlice;
   bond: BondSlice;
   cure: CureSlice;
+  ticks: TicksSlice;
 }
 
 /** What a job has once. */
@@ -41,6 +43,7 @@ export const jointSlices = {
   dryFit: dryFitSlice,
   bond: bondSlice,
   cure: cureSlice,
+  ticks: ticksSlice,
 } satisfies { [K in keyof JointSlices]: SliceDef<JointSlices[K]> };
 
 export const jobSlices = {

@@ -1,6 +1,7 @@
 import { digits as inDigits } from '@/words/units';
 import { View } from 'react-native';
 
+import { squeezeOutOf } from '@/core/bond/squeezeOut';
 import { firstOut } from '@/core/stock/firstOut';
 
 import type { LiquidStock, Settings } from '@/model/settings';
@@ -142,6 +143,15 @@ function LiquidFigures({
         onChange={(cure) => put({ cure })}
       />
       <Tick label={t('isBlack', { name: l.name })} on={l.black} onChange={(black) => put({ black })} />
+      <Choice
+        label={t('whatSqueezesOutOf', { name: l.name })}
+        value={squeezeOutOf(l)}
+        options={[
+          { id: 'now', name: t('wipedAtOnce') },
+          { id: 'dry', name: t('peeledWhenDry') },
+        ]}
+        onChange={(squeezeOut) => put({ squeezeOut })}
+      />
       <NumberField
         label={t('solidsOf', { name: l.name })}
         unit="%"

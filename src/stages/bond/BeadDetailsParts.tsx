@@ -1,12 +1,21 @@
 import { fillFigures } from '@/core/bond/fill';
 import { openFigures } from '@/core/bond/openTime';
-import { Choice } from '@/ui/Choice';
+import { View } from 'react-native';
+
+import { methodOf } from '@/core/bond/bondingMethods';
+import type { EdgeId } from '@/core/device/types';
+import { layOf } from '@/work/bond/bondWork';
+import { Choice, Tick } from '@/ui/Choice';
+import { capital } from '@/words/capital';
 import { NumberField } from '@/ui/NumberField';
 import { LengthField, TempField } from '@/ui/QuantityField';
 import { Txt } from '@/ui/Txt';
+import { edgeName } from '@/words/placeNames';
 import { digits as inDigits, length, percent } from '@/words/units';
 import type { BeadDetailsState } from './useBeadDetails';
 import { t } from '@/words/bond';
+
+const edges: readonly EdgeId[] = ['bottom', 'left', 'top', 'right'];
 
 const kinds = {
   get solvent() {
@@ -72,11 +81,50 @@ export function BeadSettings({
   );
 }
 
+/** Edges that get a bead in place of tape, and what lies on the rest. */
+function BeadInstead({ here: { work, picks, onPicks } }: { here: BeadDetailsState }) {
+  const path = work.path;
+  const on = (e: EdgeId) =>
+    picks.beadEdges
+      ? picks.beadEdges.includes(e)
+      : work.beadOn.some((a) => path.point(path.wrap((a.fromMm + a.toMm) / 2)).edge === e);
+  return (
+    <View className="mb-2">
+      <Choice
+        label={t('onTheRestOfTheRing')}
+        value={layOf('tapeAndBead', picks, work.rings) === 'ring' ? 'ring' : 'strips'}
+        options={[
+          { id: 'ring', name: t('preCutRing') },
+          { id: 'strips', name: t('strips') },
+        ]}
+        onChange={(base) => onPicks({ base })}
+      />
+      <Txt strong>{t('beadInPlaceOfTapeAt')}</Txt>
+      {picks.beadEdges === null && work.beadOn.length ? (
+        <Txt size="s" tone="ink2">
+          {t('whereTheSeatWasMeasured')}
+        </Txt>
+      ) : null}
+      {edges.map((e) => (
+        <Tick
+          key={e}
+          label={capital(edgeName(e))}
+          on={on(e)}
+          onChange={(add) => onPicks({ beadEdges: edges.filter((x) => (x === e ? add : on(x))) })}
+        />
+      ))}
+    </View>
+  );
+}
+
 /** What the way of bonding asks besides. */
-export function BondingMethodSettings({ here: { school, s, work, picks, onPicks } }: { here: BeadDetailsState }) {
+export function BondingMethodSettings({ here }: { here: BeadDetailsState }) {
+  const { school, s, work, picks, onPicks } = here;
+  const where = methodOf(school).liquid;
   return (
     <>
-      {school === 'reuseTopup' ? (
+      {where === 'stretches' ? <BeadInstead here={here} /> : null}
+      {where === 'torn' ? (
         <LengthField
           label={t('tornLengthOfTheOldRing')}
           units={s}
@@ -87,7 +135,7 @@ export function BondingMethodSettings({ here: { school, s, work, picks, onPicks 
           onMm={(v) => onPicks({ tornMm: v })}
         />
       ) : null}
-      {school === 'fullFill' ? (
+      {where === 'fill' ? (
         <>
           <Choice
             label={t('inTheMiddle')}

@@ -36,7 +36,10 @@ export function BondingMethodChoice({
     <Choice
       label={t('wayOfBonding')}
       value={school}
-      options={work.choices.map((c) => ({ id: c.school.id, name: bondingMethodNames[c.school.id] }))}
+      // what the part does not bring is no way to choose; the table below still says why
+      options={work.choices
+        .filter((c) => !c.blocks.includes('notOnThePart'))
+        .map((c) => ({ id: c.school.id, name: bondingMethodNames[c.school.id] }))}
       onChange={onSchool}
       hint={
         best.blocks.length

@@ -1,15 +1,22 @@
 import { View } from 'react-native';
 
 import type { Closing } from '@/core/bond/closing';
+import { squeezeOutOf } from '@/core/bond/squeezeOut';
 import type { JobState } from '@/model/fold';
+import type { Settings } from '@/model/settings';
 import type { IntakeSlice } from '@/model/stages/intake';
 import { useActions, type Actions } from '@/bench-kit/actions';
+import { FunctionList } from '@/bench-kit/FunctionList';
 import { PhotosSection } from '@/bench-kit/PhotosSection';
+import { functionTests } from '@/core/functions/tables';
+import { failsOpen, propFor, testsBeforeClosing, type Prop } from '@/work/check/beforeClosing';
+import { edgeName } from '@/words/placeNames';
+import { told } from '@/words/told';
 import { useSettings } from '@/store/shop';
 import { Tick } from '@/ui/Choice';
 import { Disclosure } from '@/ui/Disclosure';
 import { Txt } from '@/ui/Txt';
-import { clock, length } from '@/words/units';
+import { clock, length, listed } from '@/words/units';
 import { closingText } from './bondCall';
 import type { BeadWork } from '@/work/bond/beadWork';
 import { t } from '@/words/bond';
@@ -42,8 +49,56 @@ export function BeforeClosing({ job }: { job: JobState }) {
       <Disclosure title={t('photos', { length: job.photos.length })}>
         <PhotosSection job={job} />
       </Disclosure>
+      <TestBefore job={job} />
     </View>
   );
+}
+
+/** How the cover lies while the device is tried with its cables on. */
+function propText(prop: Prop, units: Settings): string {
+  switch (prop.how) {
+    case 'aside':
+      return t('propAside');
+    case 'flat':
+      return t('propFlat', { cable: told(prop.cable), mm: length(prop.mm, units, 0) });
+    default: {
+      const at = { cable: told(prop.cable), edge: edgeName(prop.edge), deg: Math.round(prop.deg) };
+      return prop.how === 'upright' ? t('propUpright', at) : t('propTilted', at);
+    }
+  }
+}
+
+/** Tried once more while it can still be reached: the few functions that this work puts at risk. */
+function TestBefore({ job }: { job: JobState }) {
+  const settings = useSettings();
+  const { log } = useActions(job);
+  const tests = testsBeforeClosing(job);
+  const failing = failsOpen(job);
+  const name = (id: string) => told(functionTests.find((f) => f.id === id)?.name ?? id);
+  const done = (yes: boolean) =>
+    void log([
+      ...(yes
+        ? tests
+            .filter((fn) => !job.functions.open[fn])
+            .map((fn) => ({ type: 'function' as const, fn, phase: 'open' as const, result: 'ok' as const }))
+        : []),
+      { type: 'prep', item: 'closedTest', done: yes },
+    ]);
+  return tests.length ? (
+    <View className="mt-2">
+      <Txt strong>{t('testBeforeClosing')}</Txt>
+      <Txt size="s">{propText(propFor(job), settings)}</Txt>
+      <Tick
+        label={failing.length ? t('testedSomeFail', { list: listed(failing.map(name)) }) : t('allOfTheseWork')}
+        note={listed(tests.map(name))}
+        on={job.prep.has('closedTest')}
+        onChange={done}
+      />
+      <Disclosure title={t('oneByOneOrSomethingFails')}>
+        <FunctionList job={job} phase="open" short={false} only={tests} />
+      </Disclosure>
+    </View>
+  ) : null;
 }
 
 /** What comes while it closes and right after, in the order of the work. */
@@ -52,6 +107,7 @@ export function ClosingList({ job, closing, bead, awake }: ClosingListProps) {
   const { log } = useActions(job);
   const tick = ticks(job, log);
   const flow = bead?.squeeze.timeS;
+  const peel = bead !== null && squeezeOutOf(bead.liquid) === 'dry';
   return (
     <View className="mb-2">
       <Txt strong className="mt-2">
@@ -60,32 +116,29 @@ export function ClosingList({ job, closing, bead, awake }: ClosingListProps) {
       <Txt size="s">{closingText(closing)}</Txt>
       <Txt size="s">{t('pressWithAClothFromThere')}</Txt>
       {bead ? (
-        <Txt size="s">
-          {flow === null
-            ? bead.bead.outMm > 0
+        <>
+          <Txt size="s">
+            {flow === null
               ? t('thisGlueStopsByItselfAt', {
                   stopMm: length(bead.squeeze.stopMm, settings, 2),
                   gapMm: length(bead.gapMm, settings, 2),
-                  outMm: length(bead.bead.outMm, settings, 2),
                 })
-              : t('thisGlueStopsByItselfAt2', {
-                  stopMm: length(bead.squeeze.stopMm, settings, 2),
-                  gapMm: length(bead.gapMm, settings, 2),
-                })
-            : bead.bead.outMm > 0
-              ? t('itFlowsForTheFramesLedge', {
-                  flow: flow! < 1 ? t('lessThanASecond') : clock(flow!),
-                  gapMm: length(bead.gapMm, settings, 2),
-                  outMm: length(bead.bead.outMm, settings, 2),
-                })
-              : t('itFlowsForTheFramesLedge2', {
+              : t('itFlowsForTheFramesLedge', {
                   flow: flow! < 1 ? t('lessThanASecond') : clock(flow!),
                   gapMm: length(bead.gapMm, settings, 2),
                 })}
-        </Txt>
+          </Txt>
+          <Txt size="s">
+            {bead.bead.outMm > 0
+              ? peel
+                ? t('comesOutPeelWhenDry', { outMm: length(bead.bead.outMm, settings, 2) })
+                : t('comesOutWipeAtOnce', { outMm: length(bead.bead.outMm, settings, 2) })
+              : t('nothingComesOut')}
+          </Txt>
+        </>
       ) : null}
       <Tick label={t('pressedAllRound')} {...tick('pressedRound')} />
-      {bead ? <Tick label={t('squeezedOutGlueWipedOff')} {...tick('squeezeWiped')} /> : null}
+      {bead && !peel ? <Tick label={t('squeezedOutGlueWipedOff')} {...tick('squeezeWiped')} /> : null}
       <Tick label={t('lookedAlongTheSurface')} note={t('anyBumpSomethingIsTrappedOpen')} {...tick('lookedAlong')} />
       {awake === 'refused' ? (
         <Txt size="s" tone="caution">

@@ -23,13 +23,13 @@ interface JointBelowProps {
 
 /** Under the buttons: screws first, the way's own figures, the order of closing, all ways side by side, why. */
 export function JointBelow({ job, settings, joint }: JointBelowProps) {
-  const { now, picks, pick, work, school, liquid, bead, closing, phase, awake, screwStop } = joint;
+  const { now, picks, pick, work, school, strips, liquid, bead, closing, phase, awake, screwStop } = joint;
   return (
     <View className="mt-2">
       <ScrewGate job={job} stop={screwStop} />
       {phase === 'tape' ? <BeforeClosing job={job} /> : null}
-      {school === 'cutTape' && work.tape && phase === 'tape' ? (
-        <TapeDetails job={job} work={work} tape={work.tape} onTape={(tapeId) => pick({ tapeId })} />
+      {strips && (phase === 'tape' || phase === 'plan') ? (
+        <TapeDetails job={job} work={work} tape={strips} onTape={(tapeId) => pick({ tapeId })} />
       ) : null}
       {isLiquid(school) && phase === 'plan' && liquid ? (
         <BeadDetails job={job} work={work} school={school} liquid={liquid} bead={bead} picks={picks} onPicks={pick} />
@@ -48,16 +48,16 @@ export function JointBelow({ job, settings, joint }: JointBelowProps) {
 }
 
 /** What the way was chosen from. */
-function JointWhy({ job, settings, joint: { work, school, choice, liquid, bead } }: JointBelowProps) {
+function JointWhy({ job, settings, joint: { work, school, strips, choice, liquid, bead } }: JointBelowProps) {
   return (
     <Why
       job={job}
       call="bond"
-      inputs={{ school, rings: work.rings, tape: work.tape?.tape.id, liquid: liquid?.id }}
+      inputs={{ school, rings: work.rings, tape: strips?.tape.id, liquid: liquid?.id }}
       computed={{
         cost: choice.cost,
-        pieces: work.tape?.plan.pieces.length,
-        rollUsedMm: work.tape?.plan.rollUsedMm,
+        pieces: strips?.plan.pieces.length,
+        rollUsedMm: strips?.plan.rollUsedMm,
         ml: bead?.ml,
       }}
       notes={[
@@ -78,7 +78,7 @@ function JointWhy({ job, settings, joint: { work, school, choice, liquid, bead }
             ]
           : []),
       ]}
-      rows={whyRows(school, choice, bead)}
+      rows={whyRows(choice, bead, strips !== null)}
     />
   );
 }

@@ -11,7 +11,7 @@ import { BeforeClosing } from './ClosingList';
 import { JointBelow } from './JointBelow';
 import { jointCall } from './jointCall';
 import { JointPicture } from './JointPicture';
-import { beadReadings, ringReadings, tapeReadings } from './readings';
+import { beadReadings, dryReadings, ringReadings, tapeReadings } from './readings';
 import { BondingMethodChoice } from './BondingMethodTable';
 import { useJoint } from './useJoint';
 import { useJointActions } from './useJointActions';
@@ -34,7 +34,7 @@ export function JointBond({ job }: { job: JobState }) {
   const settings = useSettings();
   const jobs = useJobs();
   const joint = useJoint(job, jobs, settings);
-  const { now, setPicked, work, school, choice, bead, phase, late } = joint;
+  const { now, setPicked, work, school, lays, strips, choice, bead, phase, late } = joint;
   const { main, wipeOff } = useJointActions(job, joint);
   const { text, stop, lacksTick } = jointCall(job, jobs, settings, joint);
   return (
@@ -61,11 +61,13 @@ export function JointBond({ job }: { job: JobState }) {
         readings={
           <Readings
             items={
-              school === 'cutTape' && work.tape
-                ? tapeReadings(work.tape, settings)
-                : bead
-                  ? beadReadings(bead, choice, settings)
-                  : ringReadings(work)
+              bead
+                ? beadReadings(bead, choice, settings)
+                : strips
+                  ? tapeReadings(strips, settings)
+                  : lays === 'ring'
+                    ? ringReadings(work)
+                    : dryReadings(job, choice, settings)
             }
           />
         }

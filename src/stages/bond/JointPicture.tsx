@@ -18,34 +18,39 @@ interface JointPictureProps {
 
 /** Where tape or bead lies, where the hand is, in which order it is pressed. */
 export function JointPicture({ job, settings, size, joint }: JointPictureProps) {
-  const { work, school, bead, closing, phase, at } = joint;
+  const { work, school, strips, bead, closing, phase, at } = joint;
   const points = closing.press.map((s, i) => ({
     at: work.path.point(s).at,
     text: String(i + 1),
     state: i === 0 ? ('next' as const) : ('todo' as const),
   }));
   const label = {
-    cutTape: t('piecesOfTapeOn', { length: work.tape?.plan.pieces.length ?? 0, name: job.device.name }),
+    cutTape: t('piecesOfTapeOn', { length: strips?.plan.pieces.length ?? 0, name: job.device.name }),
     precutRing: t('ringOn', { name: job.device.name }),
     liquidBead: t('beadInStrokesOn', { length: bead?.strokes.length ?? 0, name: job.device.name }),
     reuseTopup: t('topUpOfTheOldRing', { name: job.device.name }),
     fullFill: t('ringAndLinesInStrokesOn', { length: bead?.strokes.length ?? 0, name: job.device.name }),
+    preGlued: t('ringOn', { name: job.device.name }),
+    reuseRing: t('oldRingOn', { name: job.device.name }),
+    tapeAndBead: t('tapeAndBeadOn', { length: bead?.strokes.length ?? 0, name: job.device.name }),
   }[school];
-  const lines =
-    school === 'cutTape' && work.tape
-      ? groupPieces(work.tape.plan.pieces).map((g) => `${g.count} × ${length(g.lengthMm, settings)}: ${g.where}`)
-      : bead
-        ? bead.strokes.map((s, i) =>
-            t('strokeStartsAtMm', { i: i + 1, toFixed: digits(s[0]![0]), toFixed2: digits(s[0]![1]) }),
-          )
-        : [t('ringInOnePieceLaidFrom')];
+  const lines = [
+    ...(strips
+      ? groupPieces(strips.plan.pieces).map((g) => `${g.count} × ${length(g.lengthMm, settings)}: ${g.where}`)
+      : []),
+    ...(bead
+      ? bead.strokes.map((s, i) =>
+          t('strokeStartsAtMm', { i: i + 1, toFixed: digits(s[0]![0]), toFixed2: digits(s[0]![1]) }),
+        )
+      : []),
+  ];
   return (
-    <PlainPlan job={job} size={size} label={label} lines={lines}>
-      {school === 'cutTape' && work.tape ? (
+    <PlainPlan job={job} size={size} label={label} lines={lines.length ? lines : [t('ringInOnePieceLaidFrom')]}>
+      {strips ? (
         <>
-          <TapeBars pieces={work.tape.plan.pieces} widthMm={work.tape.widthMm} />
+          <TapeBars pieces={strips.plan.pieces} widthMm={strips.widthMm} />
           <Soundings
-            items={work.tape.plan.pieces
+            items={strips.plan.pieces
               .filter((p) => p.lengthMm > 12)
               .map((p) => {
                 const mid = [(p.from[0] + p.to[0]) / 2, (p.from[1] + p.to[1]) / 2] as const;
@@ -58,13 +63,14 @@ export function JointPicture({ job, settings, size, joint }: JointPictureProps) 
               })}
           />
         </>
-      ) : bead ? (
+      ) : null}
+      {bead ? (
         <BeadStrokes
           strokes={bead.strokes}
           laidMm={phase === 'plan' ? 0 : (at?.laidMm ?? Infinity)}
           widthMm={bead.bead.layWidthMm}
         />
-      ) : (
+      ) : strips ? null : (
         <RingArcs arcs={[{ fromMm: 0, toMm: work.path.lengthMm, state: 'plain' }]} />
       )}
       {work.frame?.badArcs.length && !job.bonded ? (

@@ -1,6 +1,6 @@
 import { said } from '@/words/codes';
 import { closingWindow } from '@/core/bond/openTime';
-import type { Block, BondingMethodId } from '@/core/bond/bondingMethods';
+import type { BondingMethod, Block, BondingMethodId } from '@/core/bond/bondingMethods';
 import type { Closing } from '@/core/bond/closing';
 import type { JobState } from '@/model/fold';
 import type { Settings } from '@/model/settings';
@@ -45,6 +45,12 @@ export const blockWords: Record<Block, string> = {
   get ringOnly() {
     return tr('onlyForABackThatWas');
   },
+  get notOnThePart() {
+    return tr('thePartHasNoAdhesive');
+  },
+  get nowhereABead() {
+    return tr('nobodySaidWhereABead');
+  },
 };
 
 export const consequence: Record<BondingMethodId, string> = {
@@ -62,6 +68,15 @@ export const consequence: Record<BondingMethodId, string> = {
   },
   get fullFill() {
     return tr('ringFirstThenEvenLinesHolds');
+  },
+  get preGlued() {
+    return tr('peelSetPressNothingToLay');
+  },
+  get reuseRing() {
+    return tr('oldRingAsItIsQuickest');
+  },
+  get tapeAndBead() {
+    return tr('tapeWhereItHoldsBeadWhere');
   },
 };
 
@@ -113,6 +128,28 @@ export function ringText(work: BondWork): BondText {
         tone: 'caution',
       };
 }
+
+/** A part that brings its adhesive: liner off, once set it is not moved. */
+export const onPartText = (): BondText => ({
+  sentence: tr('peelTheLinerSetItPress'),
+  reason: tr('dryFitWithTheLinerOn'),
+  tone: 'ink',
+});
+
+/** The old ring again: only where somebody said that it is whole. */
+export const oldRingText = (job: Pick<JobState, 'prep'>): BondText =>
+  job.prep.has('oldRingWhole')
+    ? { sentence: tr('setItOnTheOldRing'), reason: tr('ringWarmAndTackyPressLonger'), tone: 'ink' }
+    : { sentence: tr('isTheOldRingWhole'), reason: tr('lookRoundItOnceSayIt'), tone: 'caution' };
+
+/** Tape or ring goes down first with its liner on; then the bead, for its clock runs from the first of it. */
+export const tapeFirst = (bead: BondText, lays: BondingMethod['lays'], strips: TapeWork | null): BondText =>
+  bead.tone === 'caution'
+    ? bead
+    : {
+        ...bead,
+        reason: `${lays === 'ring' ? tr('ringFirstCutOutWhereBead') : tr('piecesFirstLinerOn', { count: strips?.plan.pieces.length ?? 0 })} ${bead.reason}`,
+      };
 
 /** A bead before, while and after it is laid. */
 export function beadText(

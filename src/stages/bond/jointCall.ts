@@ -3,14 +3,17 @@ import type { JobState } from '@/model/fold';
 import { onPlate } from '@/model/stages/heat';
 import type { Settings } from '@/model/settings';
 import { capital } from '@/words/capital';
-import { clock } from '@/words/units';
-import { beadText, ringText, tapeText } from './bondCall';
+import { clock, listed } from '@/words/units';
+import { functionTests } from '@/core/functions/tables';
+import { told } from '@/words/told';
+import { failsOpen, testsBeforeClosing } from '@/work/check/beforeClosing';
+import { beadText, oldRingText, onPartText, ringText, tapeFirst, tapeText } from './bondCall';
 import { isLiquid, type Joint } from './useJoint';
 import { t } from '@/words/bond';
 
 /** What is said of a joint now, what stands in the way of its next step, and what a late closing still lacks. */
 export function jointCall(job: JobState, jobs: readonly JobState[], settings: Settings, joint: Joint) {
-  const { now, work, school, liquid, bead, problem, phase, window, screwStop } = joint;
+  const { now, work, school, lays, mixed, strips, liquid, bead, problem, phase, window, screwStop } = joint;
   const hot = jobs.find((j) => j.closedAt === null && onPlate(j));
   const heatStop =
     hot && liquid?.cure === 'solvent' && isLiquid(school)
@@ -26,7 +29,12 @@ export function jointCall(job: JobState, jobs: readonly JobState[], settings: Se
     ? t('blowTheLensesOffFirst')
     : !job.prep.has('photoClosing')
       ? t('photoFirstOrSayNone')
-      : null;
+      : !job.prep.has('closedTest') && testsBeforeClosing(job).length
+        ? t('testBeforeItIsClosed')
+        : null;
+  const failing = job.prep.has('closedTest')
+    ? []
+    : failsOpen(job).map((fn) => told(functionTests.find((f) => f.id === fn)?.name ?? fn));
   const text = job.bonded
     ? {
         sentence: t('closedWith', { adhesive: bondingMethodNames[job.bonded.adhesive] }),
@@ -39,16 +47,27 @@ export function jointCall(job: JobState, jobs: readonly JobState[], settings: Se
           reason: `${capital((cellStop ?? heatStop)!)}.`,
           tone: 'caution' as const,
         }
-      : school === 'cutTape'
-        ? tapeText(work.tape, settings)
-        : school === 'precutRing'
-          ? ringText(work)
-          : beadText(job, bead, problem, now, settings);
+      : failing.length && (phase === 'plan' || phase === 'tape')
+        ? {
+            sentence: capital(t('failsLookBeforeClosing', { list: listed(failing) })),
+            reason: t('theConnectorTouchedNearest'),
+            tone: 'caution' as const,
+          }
+        : phase === 'tape'
+          ? {
+              strips: () => tapeText(strips, settings),
+              ring: () => ringText(work),
+              onPart: () => onPartText(),
+              oldRing: () => oldRingText(job),
+            }[lays ?? 'strips']()
+          : mixed && phase === 'plan' && bead
+            ? tapeFirst(beadText(job, bead, problem, now, settings), lays, strips)
+            : beadText(job, bead, mixed && !work.beadOn.length ? t('sayWhereTheBeadGoes') : problem, now, settings);
 
   const lacksStock =
-    school === 'precutRing' && work.rings < 1
+    lays === 'ring' && work.rings < 1
       ? t('noRingInStock')
-      : school === 'cutTape' && (!work.tape || work.tape.cuts.lacking.length)
+      : lays === 'strips' && (!strips || strips.cuts.lacking.length)
         ? t('notEnoughTape')
         : null;
   const lacksGlue = !bead
@@ -62,7 +81,7 @@ export function jointCall(job: JobState, jobs: readonly JobState[], settings: Se
   const stop = {
     closed: null,
     tape: closeStop ?? lacksStock ?? lacksTick,
-    plan: closeStop ?? heatStop ?? lacksGlue,
+    plan: closeStop ?? heatStop ?? (mixed ? lacksStock : null) ?? lacksGlue,
     laying: null,
     open: cellStop ?? tooEarly ?? lacksTick,
   }[phase];

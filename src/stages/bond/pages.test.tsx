@@ -1,6 +1,7 @@
 import { fireEvent, screen } from '@testing-library/react';
 
 import { spoken } from '@/words/units';
+import { bondPerimeter } from '@/core/device/perimeter';
 import { needOf, steady, timeWhen } from '@/core/cure/laws';
 import { demoSettings } from '@/demo/shop';
 import type { NewEvent } from '@/model/event';
@@ -34,9 +35,16 @@ const phone = 'demo-0143';
 const cold: Record<string, NewEvent[]> = {
   'demo-0142': [{ type: 'heatOff', reason: 'hold', easyForS: null, gripsInS: null }],
 };
+/** The route that the demo's job was opened with, to be noted again with a change. */
+const jobNowRoute = (id: string) => {
+  startShop(t0, cold);
+  const { bondId, work, cover, origin, through, internalsOut, partHas, closedBy } = jobNow(id).route!;
+  return { type: 'jobRoute' as const, bondId, work, cover, origin, through, internalsOut, partHas, closedBy };
+};
 const ticks = async () => {
   await tick('Lenses blown off once more');
   await tick('Photo of the open inside, or none wanted');
+  await tick('All of these work');
 };
 /** Lets time pass without rendering every tick of it. */
 const later = async (ms: number) => {
@@ -164,11 +172,113 @@ describe('a liquid bead', () => {
     renderStage(BondStage, phone);
     await choose('Way of bonding: old ring, topped up');
     const ml = () => Number(/^([\d.]+) ml/.exec(reading(/like it left/)!)![1]);
-    expect(screen.getByText(/nobody has said that the old ring is whole/)).toBeTruthy();
+    // said of both ways that go over the old ring
+    expect(screen.getAllByText(/nobody has said that the old ring is whole/)).toHaveLength(2);
     await enter(/^Torn length/, '100');
     expect(ml()).toBeCloseTo((100 * 1.4 * 0.2) / 0.9 / 1000, 2);
     await tick('The old ring is whole and clean except where it tore');
     expect(screen.queryByText(/nobody has said that the old ring is whole/)).toBeNull();
+  });
+});
+
+describe('ways that lay little or nothing', () => {
+  it('a part with its adhesive on: peel, set, press; nothing is taken from stock and the clock is the tape’s', async () => {
+    const route = jobNowRoute(phone);
+    startShop(t0, { ...cold, [phone]: [{ ...route, cover: 'new', origin: 'genuine', partHas: ['adhesive'] }] });
+    renderStage(BondStage, phone);
+    expect(call()).toBe('Peel the liner, set it, press.');
+    expect(screen.getByRole('radio', { name: 'Way of bonding: adhesive on the part', checked: true })).toBeTruthy();
+    expect(screen.getByRole('button', { name: 'Set and pressed: blow the lenses off first' })).toBeTruthy();
+    await ticks();
+    await press('Set and pressed');
+    expect(jobNow(phone).bonded).toMatchObject({ adhesive: 'preGlued', cure: 'tape', usedMm: 0, used: [] });
+  });
+
+  it('a part without adhesive is not offered that way', () => {
+    startShop(t0, cold);
+    renderStage(BondStage, phone);
+    expect(screen.queryByRole('radio', { name: 'Way of bonding: adhesive on the part' })).toBeNull();
+  });
+
+  it('the old ring as it is: only when somebody says that it is whole', async () => {
+    startShop(t0, cold);
+    renderStage(BondStage, phone);
+    await choose('Way of bonding: old ring as it is');
+    expect(call()).toBe('Is the old ring whole?');
+    await tick('The old ring is whole and clean except where it tore');
+    expect(call()).toBe('Set it on the old ring and press.');
+    await ticks();
+    await press('Set and pressed');
+    expect(jobNow(phone).bonded).toMatchObject({ adhesive: 'reuseRing', used: [] });
+  });
+
+  it('tape and bead: the bead lies on the edge that was named, tape on the rest, both leave the stock', async () => {
+    startShop(t0, cold);
+    renderStage(BondStage, phone);
+    await choose('Way of bonding: tape and bead');
+    expect(call()).toBe('Say where the bead goes.');
+    await choose('On the rest of the ring: strips of tape');
+    const whole = jobNow(phone);
+    await tick('Bottom edge');
+    const path = bondPerimeter(whole.device, whole.bond);
+    const span = path.edgeSpan('bottom');
+    const laid = /^Lay 0\.0\d ml in 1 stroke: /;
+    expect(call()).toMatch(laid);
+    expect(reason()).toMatch(/^\d+ pieces of tape first; their liner stays on until the bead lies\. /);
+    await press('Start laying');
+    expect(jobNow(phone).bead!.plan).toMatchObject({ school: 'tapeAndBead', base: 'strips', beadOn: [span] });
+    await later(20_000);
+    await press('All of it is laid');
+    await later(70_000);
+    await ticks();
+    await press('Closed and pressed');
+    const bonded = jobNow(phone).bonded!;
+    expect(bonded).toMatchObject({ adhesive: 'tapeAndBead', cure: 'solvent', itemId: 'clear', beadOn: [span] });
+    const kinds = bonded.used!.map((u) => u.kind);
+    expect(kinds.filter((k) => k === 'liquid')).toHaveLength(1);
+    expect(kinds.some((k) => k === 'roll' || k === 'offcut')).toBe(true);
+    // the strips leave out what the bead covers
+    const along = path.lengthMm - (span.toMm - span.fromMm);
+    expect(bonded.usedMm).toBeGreaterThan(along * 0.85);
+    expect(bonded.usedMm).toBeLessThan(along * 1.1);
+  });
+
+  it('black rubber is left to dry and peeled off on Cure; clear glue is wiped at once', async () => {
+    const withGlue = (black: boolean) => ({
+      settings: {
+        ...demoSettings,
+        liquids: demoSettings.liquids.map((l) => ({ ...l, black })),
+      },
+    });
+    const out = /Leave it: wet it smears/;
+    startShop(t0, cold, withGlue(true));
+    const first = renderStage(BondStage, 'demo-0142');
+    await choose('Way of bonding: liquid bead');
+    await enter(/^Width of the bead once closed/, '2');
+    expect(screen.getByText(out)).toBeTruthy();
+    expect(screen.queryByRole('checkbox', { name: 'Squeezed-out glue wiped off' })).toBeNull();
+    first.unmount();
+    startShop(t0, cold, withGlue(false));
+    renderStage(BondStage, 'demo-0142');
+    await choose('Way of bonding: liquid bead');
+    await enter(/^Width of the bead once closed/, '2');
+    expect(screen.queryByText(out)).toBeNull();
+    expect(screen.getByRole('checkbox', { name: 'Squeezed-out glue wiped off' })).toBeTruthy();
+  });
+
+  it('is tried once more while it is open; what fails then is looked for before it is closed', async () => {
+    startShop(t0, cold);
+    renderStage(BondStage, phone);
+    await tick('Lenses blown off once more');
+    await tick('Photo of the open inside, or none wanted');
+    expect(screen.getByRole('button', { name: /: test it before it is closed$/ })).toBeTruthy();
+    await press('One by one, or something fails');
+    await press('Fails');
+    const [failed] = Object.entries(jobNow(phone).functions.open).find(([, r]) => r === 'fail')!;
+    expect(call()).toMatch(/ fails: look before you close it\.$/);
+    await tick(/^Tested; .* fails$/);
+    expect(jobNow(phone).functions.open[failed]).toBe('fail');
+    expect(screen.queryByRole('button', { name: /: test it before it is closed$/ })).toBeNull();
   });
 });
 

@@ -1,9 +1,10 @@
 import { beadFigures } from '@/core/bond/bead';
 import { openFigures } from '@/core/bond/openTime';
-import { thinGapMm, type BondingMethodChoice, type BondingMethodId } from '@/core/bond/bondingMethods';
+import { thinGapMm, type BondingMethodChoice } from '@/core/bond/bondingMethods';
 import { kerfMm, sagMm } from '@/core/bond/tapePlan';
 import { diffusion23M2S, solventActivationKJ } from '@/core/cure/solventCure';
 import { moistureFigures } from '@/core/cure/laws';
+import type { JobState } from '@/model/fold';
 import type { Settings } from '@/model/settings';
 import { rowOf, type WhyRow } from '@/bench-kit/Why';
 import type { ReadingItem } from '@/ui/Readings';
@@ -40,6 +41,12 @@ export const ringReadings = (w: BondWork): ReadingItem[] => [
   },
 ];
 
+/** Nothing is taken from stock: how wide it holds, and when it may go. */
+export const dryReadings = (job: Pick<JobState, 'bond'>, c: BondingMethodChoice, units: Units): ReadingItem[] => [
+  { id: 'wide', value: length(job.bond.widthMm, units, 1), label: tr('wideRoundTheBack') },
+  { id: 'ready', value: clock(c.readyH * 3600), label: tr('toTheCustomer') },
+];
+
 export const beadReadings = (b: BeadWork, c: BondingMethodChoice, units: Units): ReadingItem[] => [
   {
     id: 'ml',
@@ -66,16 +73,18 @@ export const beadReadings = (b: BeadWork, c: BondingMethodChoice, units: Units):
   },
 ];
 
-export function whyRows(school: BondingMethodId, c: BondingMethodChoice, bead: BeadWork | null): WhyRow[] {
+export function whyRows(c: BondingMethodChoice, bead: BeadWork | null, strips: boolean): WhyRow[] {
   const common = [
     rowOf(tr('chanceOfReworkThisWay'), c.school.reworkChance, ''),
     rowOf(tr('work'), c.school.hours, 'h'),
     rowOf(tr('unevenGapItTakes'), c.school.gapVariationMm, 'mm'),
   ];
-  if (school === 'cutTape')
-    return [rowOf(tr('aChordMayLeaveTheCorner'), sagMm, 'mm'), rowOf(tr('lostAtEveryCut'), kerfMm, 'mm'), ...common];
-  if (!bead) return common;
+  const cuts = strips
+    ? [rowOf(tr('aChordMayLeaveTheCorner'), sagMm, 'mm'), rowOf(tr('lostAtEveryCut'), kerfMm, 'mm')]
+    : [];
+  if (!bead) return [...cuts, ...common];
   return [
+    ...cuts,
     rowOf(tr('spreadOfAHandLaidBead'), beadFigures.scatter, ''),
     rowOf(tr('lostWhileItWaitsOpen'), beadFigures.flash, ''),
     rowOf(tr('keptFromCameras'), beadFigures.cameraMarginMm, 'mm'),

@@ -3,17 +3,17 @@ import { useMemo, useState } from 'react';
 import { closingOrder } from '@/core/bond/closing';
 import { closingWindow } from '@/core/bond/openTime';
 import { paceAt } from '@/core/bond/pace';
-import type { BondingMethodId } from '@/core/bond/bondingMethods';
+import { methodOf, type BondingMethodId } from '@/core/bond/bondingMethods';
 import type { JobState } from '@/model/fold';
 import type { Settings } from '@/model/settings';
 import { stockNow } from '@/model/stock';
 import { useScrewGate } from '@/bench-kit/ScrewGate';
 import { useAlarm, useAwake } from '@/ui/alarm';
 import { useNow } from '@/bench-kit/useNow';
-import { bondWork, problemOf, tapeFor } from '@/work/bond/bondWork';
+import { bondWork, layOf, problemOf, tapeFor } from '@/work/bond/bondWork';
 import { beadWork, noPicks, type BeadWork, type Picks } from '@/work/bond/beadWork';
 
-export const isLiquid = (s: BondingMethodId) => s === 'liquidBead' || s === 'reuseTopup' || s === 'fullFill';
+export const isLiquid = (s: BondingMethodId) => methodOf(s).liquid !== null;
 
 /** A joint that is being shut, as it stands: the way, how much of it, where the work is, the window that runs. */
 export function useJoint(job: JobState, jobs: readonly JobState[], settings: Settings) {
@@ -24,7 +24,11 @@ export function useJoint(job: JobState, jobs: readonly JobState[], settings: Set
   const [picked, setPicked] = useState<BondingMethodId | null>(null);
   // a bead that lies open keeps the figures it was begun with, over a reload too
   const kept = job.bead?.plan ?? null;
-  const picks = useMemo((): Picks => (kept ? { ...own, ...kept } : own), [kept, own]);
+  const picks = useMemo((): Picks => {
+    if (!kept) return own;
+    const { beadOn = null, base = null, tapeId = null, ...rest } = kept;
+    return { ...own, ...rest, beadOn, base, tapeId };
+  }, [kept, own]);
   const clean = ![...job.zones.frame.values()].some(
     (z) => z.state === 'film' || z.state === 'residue' || z.state === 'glass',
   );
@@ -41,16 +45,27 @@ export function useJoint(job: JobState, jobs: readonly JobState[], settings: Set
   const school = job.bonded?.adhesive ?? kept?.school ?? picked ?? best.school.id;
   const choice = work.choices.find((c) => c.school.id === school)!;
   const liquid = work.liquids.find((l) => l.id === (job.bonded?.itemId ?? picks.liquidId)) ?? work.liquids[0] ?? null;
+  const lays = layOf(school, picks, work.rings);
+  const mixed = methodOf(school).liquid === 'stretches';
+  const { beadOn } = work;
+  // strips that leave room for the bead are cut otherwise than a whole ring of them
+  const strips = useMemo(
+    () => (lays !== 'strips' ? null : mixed ? tapeFor(job, settings, stock, tapeId, beadOn) : tape),
+    [lays, mixed, job, settings, stock, tapeId, beadOn, tape],
+  );
   const laid = useMemo((): { bead: BeadWork | null; problem: string | null } => {
     if (!isLiquid(school) || !liquid) return { bead: null, problem: null };
     try {
-      return { bead: beadWork(job, settings, work.stock, liquid, school, picks, minute), problem: null };
+      return {
+        bead: beadWork(job, settings, work.stock, liquid, school, picks, minute, work.beadOn),
+        problem: null,
+      };
     } catch (e) {
       const problem = problemOf(e);
       if (!problem) throw e;
       return { bead: null, problem };
     }
-  }, [job, settings, work.stock, liquid, school, picks, minute]);
+  }, [job, settings, work.stock, work.beadOn, liquid, school, picks, minute]);
   const { bead, problem } = laid;
   const closing = useMemo(() => closingOrder(job.device, job.bond), [job.device, job.bond]);
   const phase = job.bonded
@@ -79,6 +94,9 @@ export function useJoint(job: JobState, jobs: readonly JobState[], settings: Set
     work,
     best,
     school,
+    lays,
+    mixed,
+    strips,
     choice,
     liquid,
     bead,

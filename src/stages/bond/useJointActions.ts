@@ -7,7 +7,7 @@ import type { Joint } from './useJoint';
 import { t } from '@/words/bond';
 
 /** What is noted while a joint is shut: the main thing of each phase, and a bead that is wiped off. */
-export function useJointActions(job: JobState, { work, best, school, bead, picks, phase }: Joint) {
+export function useJointActions(job: JobState, { work, best, school, lays, mixed, strips, bead, picks, phase }: Joint) {
   const { log, decide } = useActions(job);
   const goOn = useGoOn(job, 'bond');
   const closed = (): NewEvent[] => [
@@ -16,7 +16,7 @@ export function useJointActions(job: JobState, { work, best, school, bead, picks
       inputs: {
         promiseAt: job.promiseAt,
         school,
-        tape: work.tape && { id: work.tape.tape.id, widthMm: work.tape.widthMm },
+        tape: strips && { id: strips.tape.id, widthMm: strips.widthMm },
         liquid: bead && { id: bead.liquid.id, bondMm: bead.bondMm, gapMm: bead.gapMm, tubeC: bead.tubeC },
       },
       computed: work.choices.map((c) => ({ school: c.school.id, cost: c.cost, readyH: c.readyH, blocks: c.blocks })),
@@ -26,17 +26,19 @@ export function useJointActions(job: JobState, { work, best, school, bead, picks
     {
       type: 'bonded',
       adhesive: school,
-      usedMm: school === 'cutTape' && work.tape ? Math.round(work.tape.plan.rollUsedMm * 10) / 10 : 0,
-      widthMm: school === 'cutTape' && work.tape ? work.tape.widthMm : job.bond.widthMm,
+      usedMm: strips ? Math.round(strips.plan.rollUsedMm * 10) / 10 : 0,
+      widthMm: strips && !bead ? strips.widthMm : job.bond.widthMm,
       ...(bead
         ? {
             cure: bead.liquid.cure,
             bondMm: Math.min(60, bead.cureMm),
             gapMm: bead.gapMm,
             itemId: bead.liquid.id,
+            ...(strips ? { tapeId: strips.tape.id } : {}),
+            ...(mixed ? { beadOn: [...work.beadOn] } : {}),
           }
-        : { cure: 'tape' as const, ...(school === 'cutTape' && work.tape ? { itemId: work.tape.tape.id } : {}) }),
-      used: usedOf(school, job, work.tape, bead),
+        : { cure: 'tape' as const, ...(strips ? { itemId: strips.tape.id } : {}) }),
+      used: usedOf(lays, job, strips, bead),
     },
   ];
   const begin = () => {
@@ -56,13 +58,28 @@ export function useJointActions(job: JobState, { work, best, school, bead, picks
           pitchMm: picks.pitchMm,
           pattern: picks.pattern,
           tubeC: bead.tubeC,
+          ...(mixed
+            ? {
+                beadOn: [...work.beadOn],
+                ...(lays === 'ring' || lays === 'strips' ? { base: lays } : {}),
+                ...(strips ? { tapeId: strips.tape.id } : {}),
+              }
+            : {}),
         },
       },
     ]);
   };
   const main = {
     closed: { label: t('goToCure'), act: () => goOn() },
-    tape: { label: school === 'cutTape' ? t('laidAndClosed') : t('ringLaidAndClosed'), act: () => goOn(closed()) },
+    tape: {
+      label: {
+        strips: t('laidAndClosed'),
+        ring: t('ringLaidAndClosed'),
+        onPart: t('setAndPressed'),
+        oldRing: t('setAndPressed'),
+      }[lays ?? 'strips'],
+      act: () => goOn(closed()),
+    },
     plan: { label: t('startLaying'), act: begin },
     laying: { label: t('allOfItIsLaid'), act: () => void log([{ type: 'bead', phase: 'end' }]) },
     open: { label: t('closedAndPressed'), act: () => goOn(closed()) },

@@ -69,6 +69,14 @@ export function CleanBelow({ job, units, now, frameC, c, setSide, put, log }: Cl
           />
         ))}
       </Disclosure>
+      {job.keepCover ? (
+        <Tick
+          label={t('theOldRingStays')}
+          note={t('onlyWhereItIsSetOnAgain')}
+          on={job.prep.has('oldRingWhole')}
+          onChange={(v) => void log([{ type: 'prep', item: 'oldRingWhole', done: v }])}
+        />
+      ) : null}
       <Tick
         label={t('noCrumbsOnTheLedge')}
         on={job.prep.has('crumbsGone')}

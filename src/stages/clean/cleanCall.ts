@@ -33,7 +33,9 @@ export function cleaning(job: JobState, settings: Settings, now: number, side: S
 
   const bead = job.route?.closedBy === 'bead';
   const lacks = bead ? facts.liquid : facts.tape;
-  const dirty = zones.find((z) => z.state === 'glass') ?? zones.find((z) => z.state === 'residue') ?? null;
+  const ringStays = job.prep.has('oldRingWhole');
+  const dirty =
+    zones.find((z) => z.state === 'glass') ?? (ringStays ? null : zones.find((z) => z.state === 'residue')) ?? null;
   const wet = zones.filter((z) => z.dryAtMs !== null && now < z.dryAtMs);
   const toLookAt = zones.filter((z) => z.state === 'dry' || z.state === 'wet');
   const bare = zones.filter((z) => z.state === 'inspected' || z.state === 'film').length;
@@ -41,7 +43,9 @@ export function cleaning(job: JobState, settings: Settings, now: number, side: S
   const moist = job.alcohol.some((a) => a.use === 'wipe' && now - a.at < 600_000);
   const otherDirty =
     facts.cover &&
-    (side === 'frame' ? facts.cover : facts.frame).some((z) => z.state === 'residue' || z.state === 'glass');
+    (side === 'frame' ? facts.cover : facts.frame).some(
+      (z) => (z.state === 'residue' && !ringStays) || z.state === 'glass',
+    );
 
   const cover = coverOf(job.device, job.bond);
   const crumbIn: CrumbInput = {
@@ -143,6 +147,8 @@ export function cleanCall(
       reason: t('tapeAlcoholAndDryFitWant'),
       tone: 'ink',
     };
+  if (job.prep.has('oldRingWhole'))
+    return { sentence: t('cleanRoundTheOldRing'), reason: t('nothingIsLaidOverIt'), tone: 'ink' };
   if (lacks.includes('film'))
     return {
       sentence: t('cleanEnoughForABeadNot'),

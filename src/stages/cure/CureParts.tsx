@@ -2,12 +2,15 @@ import { said } from '@/words/codes';
 import { View } from 'react-native';
 
 import { noPress } from '@/core/bond/hold';
+import { squeezeOutOf } from '@/core/bond/squeezeOut';
 import { cureMarks, type CureKind, type CureMark } from '@/core/cure/laws';
 import { benchReports } from '@/core/cure/policy';
 import { cureMarkNames } from '@/words/cureNames';
+import { useActions } from '@/bench-kit/actions';
 import { PlainPlan } from '@/bench-kit/PlainPlan';
 import { Why } from '@/bench-kit/Why';
 import { Button } from '@/ui/Button';
+import { Tick } from '@/ui/Choice';
 import { NoPressAreas } from '@/ui/plan/bondLayers';
 import { Numbers } from '@/ui/plan/layers';
 import { Txt } from '@/ui/Txt';
@@ -125,6 +128,20 @@ export function DidItHold({ here: { off, cure, job, sayHeld } }: { here: CureSta
         </View>
       </View>
     </View>
+  ) : null;
+}
+
+/** Black rubber that came out beside the cover: dry now, it peels off. */
+export function PeelOff({ here: { off, job, settings } }: { here: CureStageState }) {
+  const { log } = useActions(job);
+  const liquid = settings.liquids.find((l) => l.id === job.bonded?.itemId);
+  return off && liquid && squeezeOutOf(liquid) === 'dry' ? (
+    <Tick
+      label={t('peelOffWhatCameOut')}
+      note={t('inOneStringAwayFromLenses')}
+      on={job.prep.has('squeezePeeled')}
+      onChange={(done) => void log([{ type: 'prep', item: 'squeezePeeled', done }])}
+    />
   ) : null;
 }
 

@@ -13,7 +13,7 @@ import { HoldChoice } from './HoldChoice';
 import { ShelfPlace } from './ShelfPlace';
 import { WhyHours } from './WhyHours';
 import { caution, useCureStage } from './useCureStage';
-import { CurePicture, CureMain, CureNotes, DidItHold, CureMarks, CureWhy } from './CureParts';
+import { CurePicture, CureMain, CureNotes, DidItHold, PeelOff, CureMarks, CureWhy } from './CureParts';
 import { t } from '@/words/cure';
 
 export function CureStage(p: { job: JobState }) {
@@ -41,6 +41,7 @@ export function CureStage(p: { job: JobState }) {
       >
         <CureNotes here={here} />
         {start === null ? <HoldChoice ways={ways} way={way} onWay={setPicked} /> : null}
+        <PeelOff here={here} />
         <DidItHold here={here} />
         <CureMarks here={here} />
         <ShelfPlace job={job} cure={cure} now={now} />

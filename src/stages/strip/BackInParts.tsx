@@ -15,19 +15,14 @@ import { specText } from './words';
 import { wrongOf } from './useBackIn';
 import type { PlanSize } from '@/bench-kit/StageShell';
 import type { BackInState } from './useBackIn';
-import { functionTests } from '@/core/functions/tables';
 import { commonPractice } from '@/core/source';
-import { type JobState } from '@/model/fold';
+import { openTests } from '@/work/check/beforeClosing';
 import { t as tr } from '@/words/strip';
 
 export const oneTurn = commonPractice(
   1,
   'start every screw one turn before any is tightened, so that the bracket sits square',
 );
-
-/** Functions that tell, with the least connected, whether it may be closed. */
-export const openTests = (job: Pick<JobState, 'device'>): string[] =>
-  functionTests.filter((t) => t.stage === 'open' && job.device.functions.includes(t.id)).map((t) => t.id);
 
 /** What goes in next. */
 export function BackInPicture({

@@ -75,13 +75,8 @@ export default {
   pressWithAClothFromThere:
     'Press with a cloth from there outward, both ways in turn, so that air runs ahead. Not over cameras, board, coil or screen.',
   thisGlueStopsByItselfAt:
-    'This glue stops by itself at {{stopMm}}, above the {{gapMm}} you want. Pressing longer does not help: lay less. At its widest {{outMm}} come out. Wipe along the joint at once: dry, then with what its maker names, never toward a lens.',
-  thisGlueStopsByItselfAt2:
-    'This glue stops by itself at {{stopMm}}, above the {{gapMm}} you want. Pressing longer does not help: lay less. Nothing comes out beside the back.',
-  itFlowsForTheFramesLedge:
-    'It flows for {{flow}}; the frame’s ledge stops it at {{gapMm}}, not the glue. At its widest {{outMm}} come out. Wipe along the joint at once: dry, then with what its maker names, never toward a lens.',
-  itFlowsForTheFramesLedge2:
-    'It flows for {{flow}}; the frame’s ledge stops it at {{gapMm}}, not the glue. Nothing comes out beside the back.',
+    'This glue stops by itself at {{stopMm}}, above the {{gapMm}} you want. Pressing longer does not help: lay less.',
+  itFlowsForTheFramesLedge: 'It flows for {{flow}}; the frame’s ledge stops it at {{gapMm}}, not the glue.',
   pressedAllRound: 'Pressed all round',
   squeezedOutGlueWipedOff: 'Squeezed-out glue wiped off',
   lookedAlongTheSurface: 'Looked along the surface',
@@ -277,4 +272,49 @@ export default {
   lessThanASecond: 'less than a second',
   thisJob: 'this job',
   inLeft: 'in {{left}}',
+  comesOutWipeAtOnce:
+    'At its widest {{outMm}} come out. Wipe along the joint at once: dry, then with what its maker names, never toward a lens.',
+  comesOutPeelWhenDry:
+    'At its widest {{outMm}} come out. Leave it: wet it smears. When the clamps come off it peels away in one string, away from the lenses.',
+  nothingComesOut: 'Nothing comes out beside the back.',
+  setAndPressed: 'Set and pressed',
+  thePartHasNoAdhesive: 'the part has no adhesive on it',
+  nobodySaidWhereABead: 'nobody said where the bead goes',
+  sayWhereTheBeadGoes: 'Say where the bead goes.',
+  peelSetPressNothingToLay: 'peel, set, press: nothing to lay; it goes on once, so line it up first',
+  oldRingAsItIsQuickest:
+    'nothing to lay; only over a ring that is whole, clean and still sticky; comes back most often; no air test',
+  tapeWhereItHoldsBeadWhere:
+    'tape where it holds, a bead where it is too weak or too wide; ready when the bead is; no air test',
+  peelTheLinerSetItPress: 'Peel the liner, set it, press.',
+  dryFitWithTheLinerOn: 'Line it up with the liner on. Once it touches it is not moved any more.',
+  setItOnTheOldRing: 'Set it on the old ring and press.',
+  ringWarmAndTackyPressLonger: 'A ring that was warm sticks better: press all round, twice as long as a new one.',
+  isTheOldRingWhole: 'Is the old ring whole?',
+  lookRoundItOnceSayIt: 'Look round it once: no tear, no dust, still sticky. Then say so below.',
+  ringFirstCutOutWhereBead: 'Ring first, cut out where the bead goes; its liner stays on until the bead lies.',
+  piecesFirstLinerOn_one: '{{count}} piece of tape first; its liner stays on until the bead lies.',
+  piecesFirstLinerOn_other: '{{count}} pieces of tape first; their liner stays on until the bead lies.',
+  wideRoundTheBack: 'wide, round the back',
+  toTheCustomer: 'to the customer',
+  oldRingOn: 'Old ring on {{name}}',
+  tapeAndBeadOn: 'Tape, and a bead in {{length}} strokes, on {{name}}',
+  onTheRestOfTheRing: 'On the rest of the ring',
+  strips: 'strips of tape',
+  beadInPlaceOfTapeAt: 'Bead in place of tape at',
+  whereTheSeatWasMeasured: 'Now where the seat was measured to be out of reach of tape. Tap edges to change it.',
+  testBeforeClosing: 'Test before closing',
+  propAside: 'No cable crosses to it: lay it in place, or beside the device.',
+  propUpright:
+    'Plug the {{cable}} on and prop it upright on its {{edge}} edge: the cable allows {{deg}}°. For minutes, never hanging.',
+  propTilted:
+    'Plug the {{cable}} on and prop it over the {{edge}} edge, at most {{deg}}°: then the cable is taut. For minutes, never hanging.',
+  propFlat:
+    'Plug the {{cable}} on and hold it flat over its place, at most {{mm}} up: the cable is too short to fold it open.',
+  allOfTheseWork: 'All of these work',
+  testedSomeFail: 'Tested; {{list}} fails',
+  oneByOneOrSomethingFails: 'One by one, or something fails',
+  testBeforeItIsClosed: 'test it before it is closed',
+  failsLookBeforeClosing: '{{list}} fails: look before you close it.',
+  theConnectorTouchedNearest: 'Reseat the plug you touched nearest to it, and try again while it is open.',
 } as const;

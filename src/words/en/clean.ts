@@ -110,4 +110,8 @@ export default {
   theBackItselfHasOldGlue: 'the back itself has old glue',
   notLookedAtFromTheSide: 'not looked at from the side yet',
   nothingMissing: 'nothing missing',
+  theOldRingStays: 'The old ring stays: whole, clean, still sticky',
+  onlyWhereItIsSetOnAgain: 'Only where the back goes on it again as it is.',
+  cleanRoundTheOldRing: 'Clean round the old ring. Go on.',
+  nothingIsLaidOverIt: 'Nothing is laid over it; a torn place gets a bead.',
 } as const;

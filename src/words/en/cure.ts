@@ -144,4 +144,6 @@ export default {
   stillSo: 'still {{what}}',
   thenSo: 'then {{what}}',
   evenBut: '{{what}}; {{evenCount}} would be even, but {{but}}',
+  peelOffWhatCameOut: 'What came out is rubber now: peel it off',
+  inOneStringAwayFromLenses: 'In one string, away from lenses and microphones.',
 } as const;

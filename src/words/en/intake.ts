@@ -174,9 +174,9 @@ export default {
   stayInShielded: 'Stay in, shielded',
   comeOut: 'Come out',
   closedAgainWith: 'Closed again with',
-  ringOrTape: 'Ring or tape',
+  ringOrTape: 'ring or tape, or what is on the part',
   liquidBead: 'Liquid bead',
-  nothingClipsOrGluedAlready: 'Nothing: clips, or glued already',
+  nothingClipsOrGluedAlready: 'nothing: it clips',
   tapeLeavesTheSameDayA:
     'Tape leaves the same day. A bead that dries needs a day with two open edges, up to four with only one.',
   theNewPartComesWith: 'The new part comes with',

@@ -293,4 +293,10 @@ export default {
   notBefore: 'not before {{wishAt}}',
   freeAgain: 'free again',
   pinnedAt: 'at {{wishAt}}',
+  adhesiveOnThePart: 'adhesive on the part',
+  oldRingAsItIs: 'old ring as it is',
+  tapeAndBead: 'tape and bead',
+  outerScrewsOut: 'outer screws out',
+  boundPartsMarked: 'parts bound to the board marked',
+  squeezedOutGluePeeledOff: 'squeezed-out glue peeled off',
 } as const;

@@ -162,4 +162,7 @@ export default {
   wasCounted: 'counted',
   wasOrdered: 'ordered',
   hasArrived: 'arrived',
+  whatSqueezesOutOf: 'What squeezes out of {{name}}',
+  wipedAtOnce: 'wiped at once',
+  peeledWhenDry: 'peeled off when dry',
 } as const;

@@ -78,13 +78,8 @@ export default {
   pressWithAClothFromThere:
     'Presiona con un paño desde ahí hacia fuera, a un lado y a otro, para que el aire salga. No sobre cámaras, placa, bobina ni pantalla.',
   thisGlueStopsByItselfAt:
-    'Este pegamento se para solo en {{stopMm}}, por encima de los {{gapMm}} que quieres. Presionar más no ayuda: pon menos. Donde más, salen {{outMm}}. Limpia la unión al momento: en seco, luego con lo que diga su fabricante, nunca hacia una lente.',
-  thisGlueStopsByItselfAt2:
-    'Este pegamento se para solo en {{stopMm}}, por encima de los {{gapMm}} que quieres. Presionar más no ayuda: pon menos. No sale nada junto a la tapa.',
-  itFlowsForTheFramesLedge:
-    'Fluye {{flow}}; lo frena el escalón del marco en {{gapMm}}, no el pegamento. Donde más, salen {{outMm}}. Limpia la unión al momento: en seco, luego con lo que diga su fabricante, nunca hacia una lente.',
-  itFlowsForTheFramesLedge2:
-    'Fluye {{flow}}; lo frena el escalón del marco en {{gapMm}}, no el pegamento. No sale nada junto a la tapa.',
+    'Este pegamento se para solo en {{stopMm}}, por encima de los {{gapMm}} que quieres. Presionar más no ayuda: pon menos.',
+  itFlowsForTheFramesLedge: 'Fluye {{flow}}; lo frena el escalón del marco en {{gapMm}}, no el pegamento.',
   pressedAllRound: 'Presionado todo alrededor',
   squeezedOutGlueWipedOff: 'Pegamento sobrante limpio',
   lookedAlongTheSurface: 'Mirada la superficie de lado',
@@ -281,4 +276,50 @@ export default {
   lessThanASecond: 'menos de un segundo',
   thisJob: 'este trabajo',
   inLeft: 'en {{left}}',
+  comesOutWipeAtOnce:
+    'Donde más, salen {{outMm}}. Limpia la unión al momento: en seco, luego con lo que diga su fabricante, nunca hacia una lente.',
+  comesOutPeelWhenDry:
+    'Donde más, salen {{outMm}}. Déjalo: húmedo mancha. Al quitar las pinzas se despega en un hilo, lejos de las lentes.',
+  nothingComesOut: 'No sale nada junto a la tapa.',
+  setAndPressed: 'Puesto y presionado',
+  thePartHasNoAdhesive: 'la pieza no trae adhesivo',
+  nobodySaidWhereABead: 'nadie ha dicho dónde va el cordón',
+  sayWhereTheBeadGoes: 'Di dónde va el cordón.',
+  peelSetPressNothingToLay: 'quitar, poner, presionar: nada que extender; se pone una vez, alinéalo antes',
+  oldRingAsItIsQuickest:
+    'nada que extender; solo sobre un anillo entero, limpio y aún pegajoso; es lo que más vuelve; sin prueba de aire',
+  tapeWhereItHoldsBeadWhere:
+    'cinta donde aguanta, cordón donde es débil o demasiado ancha; listo cuando lo está el cordón; sin prueba de aire',
+  peelTheLinerSetItPress: 'Quita el protector, pon y presiona.',
+  dryFitWithTheLinerOn: 'Alinéalo con el protector puesto. Cuando toca ya no se mueve.',
+  setItOnTheOldRing: 'Ponlo sobre el anillo viejo y presiona.',
+  ringWarmAndTackyPressLonger: 'Un anillo templado pega mejor: presiona todo alrededor, el doble que con uno nuevo.',
+  isTheOldRingWhole: '¿Está entero el anillo viejo?',
+  lookRoundItOnceSayIt: 'Míralo entero una vez: sin roturas, sin polvo, aún pegajoso. Luego dilo abajo.',
+  ringFirstCutOutWhereBead:
+    'Primero el anillo, recortado donde va el cordón; el protector se queda hasta que esté el cordón.',
+  piecesFirstLinerOn_one: '{{count}} trozo de cinta primero; el protector se queda hasta que esté el cordón.',
+  piecesFirstLinerOn_other: '{{count}} trozos de cinta primero; el protector se queda hasta que esté el cordón.',
+  wideRoundTheBack: 'de ancho, alrededor de la tapa',
+  toTheCustomer: 'hasta el cliente',
+  oldRingOn: 'Anillo viejo en {{name}}',
+  tapeAndBeadOn: 'Cinta, y un cordón en {{length}} trazos, en {{name}}',
+  onTheRestOfTheRing: 'En el resto del anillo',
+  strips: 'tiras de cinta',
+  beadInPlaceOfTapeAt: 'Cordón en lugar de cinta en',
+  whereTheSeatWasMeasured: 'Ahora donde se midió que la cinta no llega. Toca los bordes para cambiarlo.',
+  testBeforeClosing: 'Prueba antes de cerrar',
+  propAside: 'No la cruza ningún cable: colócala en su sitio, o al lado.',
+  propUpright:
+    'Conecta {{cable}} y apóyala de pie sobre el borde {{edge}}: el cable permite {{deg}}°. Unos minutos, nunca colgando.',
+  propTilted:
+    'Conecta {{cable}} y apóyala sobre el borde {{edge}}, como mucho {{deg}}°: ahí el cable ya tira. Unos minutos, nunca colgando.',
+  propFlat: 'Conecta {{cable}} y sujétala plana sobre su sitio, a {{mm}} como mucho: el cable es corto para abrirla.',
+  allOfTheseWork: 'Todo esto funciona',
+  testedSomeFail: 'Probado; falla {{list}}',
+  oneByOneOrSomethingFails: 'Uno a uno, o algo falla',
+  testBeforeItIsClosed: 'pruébalo antes de cerrar',
+  failsLookBeforeClosing: 'Falla {{list}}: míralo antes de cerrar.',
+  theConnectorTouchedNearest:
+    'Vuelve a encajar el conector que tocaste más cerca y prueba otra vez mientras está abierto.',
 } satisfies Same<typeof en>;

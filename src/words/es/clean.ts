@@ -113,4 +113,8 @@ export default {
   theBackItselfHasOldGlue: 'la propia tapa tiene pegamento viejo',
   notLookedAtFromTheSide: 'aún sin mirar de lado',
   nothingMissing: 'no falta nada',
+  theOldRingStays: 'El anillo viejo se queda: entero, limpio, aún pegajoso',
+  onlyWhereItIsSetOnAgain: 'Solo si la tapa vuelve sobre él tal cual.',
+  cleanRoundTheOldRing: 'Limpio alrededor del anillo viejo. Sigue.',
+  nothingIsLaidOverIt: 'No se pone nada encima; una rotura lleva cordón.',
 } satisfies Same<typeof en>;

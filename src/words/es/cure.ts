@@ -148,4 +148,6 @@ export default {
   stillSo: 'aún {{what}}',
   thenSo: 'y entonces {{what}}',
   evenBut: '{{what}}; con {{evenCount}} quedaría parejo, pero {{but}}',
+  peelOffWhatCameOut: 'Lo que salió ya es goma: despégalo',
+  inOneStringAwayFromLenses: 'En un hilo, lejos de lentes y micrófonos.',
 } satisfies Same<typeof en>;

@@ -177,9 +177,9 @@ export default {
   stayInShielded: 'Se quedan, protegidas',
   comeOut: 'Salen',
   closedAgainWith: 'Se cierra con',
-  ringOrTape: 'Anillo o cinta',
+  ringOrTape: 'anillo o cinta, o lo que trae la pieza',
   liquidBead: 'Cordón líquido',
-  nothingClipsOrGluedAlready: 'Nada: clips, o ya pegada',
+  nothingClipsOrGluedAlready: 'nada: va con clips',
   tapeLeavesTheSameDayA:
     'Con cinta sale el mismo día. Un cordón que seca pide un día con dos bordes abiertos, hasta cuatro con uno solo.',
   theNewPartComesWith: 'La pieza nueva trae',

@@ -296,4 +296,10 @@ export default {
   notBefore: 'no antes de {{wishAt}}',
   freeAgain: 'libre otra vez',
   pinnedAt: 'a las {{wishAt}}',
+  adhesiveOnThePart: 'adhesivo en la pieza',
+  oldRingAsItIs: 'anillo viejo tal cual',
+  tapeAndBead: 'cinta y cordón',
+  outerScrewsOut: 'tornillos de fuera quitados',
+  boundPartsMarked: 'piezas ligadas a la placa marcadas',
+  squeezedOutGluePeeledOff: 'pegamento sobrante despegado',
 } satisfies Same<typeof en>;

@@ -165,4 +165,7 @@ export default {
   wasCounted: 'contado',
   wasOrdered: 'pedido',
   hasArrived: 'llegado',
+  whatSqueezesOutOf: 'Lo que rebosa de {{name}}',
+  wipedAtOnce: 'se limpia al momento',
+  peeledWhenDry: 'se despega al secar',
 } satisfies Same<typeof en>;

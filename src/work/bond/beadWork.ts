@@ -5,11 +5,12 @@ import { distances, openings, openStretches, startFarFrom, type Distance } from 
 import { openTime, type OpenTime } from '@/core/bond/openTime';
 import { paceOf, type Pace } from '@/core/bond/pace';
 import { orderRuns, runsBetween, type RunOrder } from '@/core/bond/runs';
-import { type BondingMethodId } from '@/core/bond/bondingMethods';
+import { methodOf, type BondingMethodId } from '@/core/bond/bondingMethods';
 import { squeeze, type Squeeze } from '@/core/bond/squeeze';
 import { bondPerimeter, coverOf, type Perimeter } from '@/core/device/perimeter';
 import { boxOf, insideDistanceMm } from '@/core/device/shapes';
-import type { Arc, Pt } from '@/core/device/types';
+import { CoreInputError } from '@/core/errors';
+import type { Arc, EdgeId, Pt } from '@/core/device/types';
 import { judgement } from '@/core/source';
 import type { JointSeen } from '@/model/fold';
 import type { WholeJobSlice } from '@/model/stages/wholeJob';
@@ -29,6 +30,12 @@ export interface Picks {
   pitchMm: number;
   pattern: 'lines' | 'dots';
   tubeC: number | null;
+  /** edges that get a bead in place of tape; null: those where tape was measured not to touch */
+  beadEdges: readonly EdgeId[] | null;
+  /** stretches that a bead was begun on: they stand, whatever is said later */
+  beadOn: readonly Arc[] | null;
+  /** what lies on the rest of the ring; null: a ring where there is one */
+  base: 'strips' | 'ring' | null;
 }
 
 export const noPicks: Picks = {
@@ -42,6 +49,9 @@ export const noPicks: Picks = {
   pitchMm: fillFigures.pitchMm.value,
   pattern: 'lines',
   tubeC: null,
+  beadEdges: null,
+  beadOn: null,
+  base: null,
 };
 
 /** Light comes through where a flash or a display is this near to the bond, mm. */
@@ -102,6 +112,8 @@ export function beadWork(
   school: BondingMethodId,
   picks: Picks,
   now: number,
+  /** stretches that it is laid on, where that is not all round */
+  beadOn: readonly Arc[] = [],
 ): BeadWork {
   const path = bondPerimeter(job.device, job.bond);
   const ringMm = job.bond.widthMm;
@@ -110,10 +122,15 @@ export function beadWork(
   const tubeC = picks.tubeC ?? job.ambientC ?? settings.roomC;
   const leftMl = stock.liquids.get(liquid.id) ?? 0;
   const list = openings(job.device, job.bond);
+  const { liquid: where } = methodOf(school);
+  const stayOpen = openStretches(job.device, job.bond, bondMm);
   const arcs =
-    school === 'reuseTopup'
+    where === 'torn'
       ? [{ fromMm: 0, toMm: Math.min(path.lengthMm, picks.tornMm) }]
-      : runsBetween(path, openStretches(job.device, job.bond, bondMm), startFarFrom(job.device, job.bond, list));
+      : where === 'stretches'
+        ? runsBetween(path, [...runsBetween(path, beadOn), ...stayOpen])
+        : runsBetween(path, stayOpen, startFarFrom(job.device, job.bond, list));
+  if (!arcs.length) throw new CoreInputError('bead', 0, 'at least one stretch of the ring that has to be closed');
   const ringStrokes = arcs.map((a) => polyline(path, a));
   const lengthMm = arcs.reduce((m, a) => m + a.toMm - a.fromMm, 0);
   const bead = beadPlan({
@@ -143,10 +160,10 @@ export function beadWork(
     bead.cameraClearMm,
     picks.pitchMm,
   ] as const;
-  const fill = school === 'fullFill' && picks.pattern === 'lines' ? fillStrokes(...inner, lineMm) : null;
+  const fill = where === 'fill' && picks.pattern === 'lines' ? fillStrokes(...inner, lineMm) : null;
   const box = boxOf(cover);
   const dots =
-    school === 'fullFill' && picks.pattern === 'dots'
+    where === 'fill' && picks.pattern === 'dots'
       ? {
           at: fillDots(...inner),
           figures: dotsPattern(

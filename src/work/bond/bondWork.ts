@@ -2,7 +2,12 @@ import { jointOf } from '@/core/device/jointKinds';
 import { beadFigures } from '@/core/bond/bead';
 import { planCuts, type CutPlan } from '@/core/bond/cutStock';
 import { openStretches } from '@/core/bond/keepClear';
-import { chooseBondingMethod, type BondingMethodChoice, type BondingMethodId } from '@/core/bond/bondingMethods';
+import {
+  chooseBondingMethod,
+  methodOf,
+  type BondingMethodChoice,
+  type BondingMethodId,
+} from '@/core/bond/bondingMethods';
 import { kerfMm, tapeGaps, tapePlan, type TapePlan } from '@/core/bond/tapePlan';
 import { unlocksAtS } from '@/core/cure/policy';
 import { cureClocks } from '@/core/cure/laws';
@@ -15,7 +20,7 @@ import type { JobState, JointSeen } from '@/model/fold';
 import type { LiquidStock, Settings, TapeStock } from '@/model/settings';
 import { expired, rollsOf, type Stock } from '@/model/stock';
 import { climateOf, edgesOf } from '@/work/cure/cureJob';
-import { frameOf } from './frameOf';
+import { badStretches, frameOf } from './frameOf';
 import { type Picks, type BeadWork, bleedsAt } from './beadWork';
 
 export interface TapeWork {
@@ -41,6 +46,8 @@ export interface BondWork {
   liquids: LiquidStock[];
   choices: BondingMethodChoice[];
   open: Arc[];
+  /** stretches that get a bead where tape does the rest */
+  beadOn: readonly Arc[];
 }
 
 export const tapeWidth = (t: TapeStock, job: Pick<JointSeen, 'bond'>) => Math.min(t.widthMm, job.bond.widthMm);
@@ -57,14 +64,21 @@ function tapesFor(settings: Settings, job: Pick<JointSeen, 'bond'>, bleeds: bool
 }
 
 /** The tape that is taken, and how it is cut; the search over offcuts is worth keeping. */
-export function tapeFor(job: JointSeen, settings: Settings, stock: Stock, tapeId: string | null): TapeWork | null {
+export function tapeFor(
+  job: JointSeen,
+  settings: Settings,
+  stock: Stock,
+  tapeId: string | null,
+  /** stretches that get a bead in its place */
+  without: readonly Arc[] = [],
+): TapeWork | null {
   const tapes = tapesFor(settings, job, bleedsAt(job) !== null);
   const tape = tapes.find((t) => t.id === tapeId) ?? tapes[0];
   if (!tape || coverOf(job.device, job.bond).outline.kind !== 'roundRect') return null;
-  return tapeWork(job, tape, stock, bondPerimeter(job.device, job.bond));
+  return tapeWork(job, tape, stock, bondPerimeter(job.device, job.bond), without);
 }
 
-function tapeWork(job: JointSeen, tape: TapeStock, stock: Stock, path: Perimeter): TapeWork {
+function tapeWork(job: JointSeen, tape: TapeStock, stock: Stock, path: Perimeter, without: readonly Arc[]): TapeWork {
   const cover = coverOf(job.device, job.bond).outline;
   const widthMm = tapeWidth(tape, job);
   const rolls = rollsOf(stock, tape);
@@ -73,7 +87,7 @@ function tapeWork(job: JointSeen, tape: TapeStock, stock: Stock, path: Perimeter
     cover,
     job.bond.insetMm + (job.bond.widthMm - widthMm) / 2,
     widthMm,
-    tapeGaps(cover, path, openStretches(job.device, job.bond, widthMm)),
+    tapeGaps(cover, path, [...openStretches(job.device, job.bond, widthMm), ...without]),
     rollMm,
   );
   const cuts = planCuts(
@@ -123,16 +137,25 @@ export function bondWork(
   };
   const bondMm = picks.bondMm ?? Math.min(job.bond.widthMm, beadFigures.usualBondMm.value);
   const lineMm = Math.max(bondMm, picks.coverage * picks.pitchMm);
+  const beadOn = picks.beadOn ?? beadStretches(job, path, frame, picks.beadEdges);
+  const hasTape = cut !== null && cut.cuts.lacking.length === 0;
   const hasLiquid = liquid !== null && (stock.liquids.get(liquid.id) ?? 0) > 0 && !expired(liquid, now);
   const choices = chooseBondingMethod({
     wantSeal: job.prep.has('sealWanted'),
     inStock: {
       precutRing: rings > 0,
-      cutTape: cut !== null && cut.cuts.lacking.length === 0,
+      cutTape: hasTape,
       liquidBead: hasLiquid,
       reuseTopup: hasLiquid,
       fullFill: hasLiquid,
+      // what is on the part or on the frame already is taken from nowhere
+      preGlued: true,
+      reuseRing: true,
+      tapeAndBead: hasLiquid && (hasTape || rings > 0),
     },
+    partGlued: job.route?.partHas.includes('adhesive') === true && job.route.cover === 'new',
+    partGenuine: job.route?.origin === 'genuine',
+    beadSomewhere: beadOn.length > 0,
     gapVariationMm: frame?.maxGapMm ?? null,
     tapeTouches: frame ? frame.badArcs.length === 0 : null,
     hoursLeft: job.promiseAt === null ? null : (job.promiseAt - now) / 3600e3,
@@ -146,10 +169,13 @@ export function bondWork(
     readyH: {
       precutRing: readyH('tape', 2),
       cutTape: readyH('tape', 2),
+      preGlued: readyH('tape', 2),
+      reuseRing: readyH('tape', 2),
       ...(liquid
         ? {
             liquidBead: readyH(liquid.cure, bondMm, liquid.id),
             reuseTopup: readyH(liquid.cure, bondMm, liquid.id),
+            tapeAndBead: readyH(liquid.cure, bondMm, liquid.id),
             fullFill: readyH(liquid.cure, lineMm, liquid.id),
           }
         : {}),
@@ -167,27 +193,46 @@ export function bondWork(
     tape: cut,
     liquids,
     choices,
+    beadOn,
     open: openStretches(job.device, job.bond, job.bond.widthMm),
   };
 }
 
+/** Whole edges that somebody named, or where the seat was measured to be out of reach of tape. */
+function beadStretches(
+  job: JobState,
+  path: Perimeter,
+  frame: BentFrame | null,
+  edges: Picks['beadEdges'],
+): readonly Arc[] {
+  if (edges) return edges.map((e) => path.edgeSpan(e));
+  return frame ? badStretches(job, frame, path) : [];
+}
+
+/** What lies dry under this way: strips or a ring where it may be either. */
+export const layOf = (school: BondingMethodId, picks: Pick<Picks, 'base'>, rings: number) => {
+  const { lays, liquid } = methodOf(school);
+  return lays === 'strips' && liquid === 'stretches' ? (picks.base ?? (rings > 0 ? 'ring' : 'strips')) : lays;
+};
+
 /** What a bonding takes from stock, as the plan has it. */
 export function usedOf(
-  school: BondingMethodId,
+  lays: ReturnType<typeof layOf>,
   job: Pick<JointSeen, 'device'>,
   tape: TapeWork | null,
   bead: BeadWork | null,
 ): NonNullable<EventOf<'bonded'>['used']> {
   const r = (v: number, d = 10) => Math.round(v * d) / d;
-  if (school === 'precutRing') return [{ kind: 'ring', id: job.device.id, amount: 1 }];
-  if (school === 'cutTape')
-    return (tape?.cuts.cuts ?? []).map((c) => ({
+  return [
+    ...(lays === 'ring' ? [{ kind: 'ring' as const, id: job.device.id, amount: 1 }] : []),
+    ...(lays === 'strips' ? (tape?.cuts.cuts ?? []) : []).map((c) => ({
       kind: c.from,
       id: c.id,
       amount: r(c.usedMm),
       ...(c.from === 'offcut' ? { leftMm: r(c.leftMm) } : {}),
-    }));
-  return bead ? [{ kind: 'liquid', id: bead.liquid.id, amount: r(bead.ml, 1000) }] : [];
+    })),
+    ...(bead ? [{ kind: 'liquid' as const, id: bead.liquid.id, amount: r(bead.ml, 1000) }] : []),
+  ];
 }
 
 export const problemOf = (e: unknown): string | null =>

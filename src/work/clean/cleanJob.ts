@@ -86,6 +86,7 @@ export function lacksOf(job: JobState, now: number, frameC: number, ambientC: nu
       lensesBlown: job.prep.has('lensesBlown'),
       glanced: job.prep.has('glanced'),
       coverClean: cover ? cover.every(bare) : null,
+      ringStays: job.prep.has('oldRingWhole'),
     }),
   };
 }
