@@ -5,6 +5,7 @@ import path from 'node:path';
 import { faceView } from '../src/core/device/faceView';
 import { heatModelled, toThermalStack, type ThermalStack } from '../src/core/device/thermalStack';
 import { checkGridSize } from '../src/core/heat/grid';
+import type { Part } from '../src/core/device/types';
 import { buildModes } from '../src/core/heat/modes';
 import { stackDigest } from '../src/core/heat/modeProjection';
 import { shippedDevices } from '../src/model/shippedDevices';
@@ -34,17 +35,30 @@ const build = (key: string, name: string, stack: ThermalStack) => {
   );
 };
 for (const shipped of shippedDevices) {
-  // the bond that a job on it starts with; others are built when somebody asks for them
-  const { device, bond } = faceView(shipped, shipped.bonds[0]!);
-  if (!heatModelled(device, bond)) continue;
-  build(device.id, device.name, toThermalStack(device, bond, new Set(device.parts.map((p) => p.id))));
-  // a cover that is glued all over is also taken off the bare housing
-  if (bond.zone === 'fullArea')
+  // the bond that a job on it starts with, and a back that is glued all over; others are built when somebody asks for them
+  for (const [i, own] of shipped.bonds.entries()) {
+    const whole = own.zone === 'fullArea';
+    if (i > 0 && !whole) continue;
+    const { device, bond } = faceView(shipped, own);
+    if (!heatModelled(device, bond)) continue;
+    const key = i ? `${device.id}.${bond.id}` : device.id;
+    const stack = (left: (p: Part) => boolean) =>
+      toThermalStack(device, bond, new Set(device.parts.filter(left).map((p) => p.id)));
+    // where the front is opened first its display is off
+    const frontFirst = shipped.faces.some((f) => f.side === 'front' && f.id === shipped.insideThrough);
     build(
-      `${device.id}.bare`,
-      `${device.name}, bare`,
-      toThermalStack(device, bond, new Set(device.parts.filter((p) => !p.removable).map((p) => p.id))),
+      key,
+      device.name,
+      stack((p) => !(i > 0 && frontFirst && p.kind === 'display')),
     );
+    // a cover that is glued all over is also taken off the bare housing
+    if (whole)
+      build(
+        `${key}.bare`,
+        `${device.name}, bare`,
+        stack((p) => !p.removable),
+      );
+  }
 }
 for (const f of readdirSync(out))
   if (!Object.values(digests).includes(f.replace('.json', ''))) rmSync(path.join(out, f));

@@ -154,6 +154,7 @@ export const deviceSchema: z.ZodType<Device> = z.object({
         toDepthMm: mm(0, 40),
         material: id,
         removable: z.boolean(),
+        bound: z.boolean().optional(),
         clearMm: sourcedSchema,
         limitC: z.object({ caution: sourcedSchema, stop: sourcedSchema }).optional(),
         needs: z.array(z.array(id).max(40)).max(10).optional(),
@@ -180,4 +181,5 @@ export const deviceSchema: z.ZodType<Device> = z.object({
   pieces: z.array(pieceSchema).max(100).default([]),
   functions: z.array(id).max(60),
   insideThrough: id.default('back'),
+  outside: z.object({ screws: z.number().int().min(0).max(20), stylus: z.boolean() }).optional(),
 });

@@ -2,7 +2,8 @@ import { coverKindOf } from '../core/device/coverKinds';
 import { jointOf } from '../core/device/jointKinds';
 import { faceOf } from '../core/device/perimeter';
 import type { Bond, Device } from '../core/device/types';
-import { coverOf, workDefs, works, worksFor, type Work, type WorkFace } from '../core/intake/works';
+import { coverOf, coverWork, workDefs, works, worksFor, type Work, type WorkFace } from '../core/intake/works';
+import { judgement } from '../core/source';
 
 /** One thing that is to be done, and the joint that it opens and closes. */
 export interface JobWork {
@@ -12,13 +13,33 @@ export interface JobWork {
 
 /** The face of a joint, as far as it is asked what can be done there. */
 export function workFace(device: Device, bond: Bond): WorkFace {
-  const { construction, side } = faceOf(device, bond);
+  const own = faceOf(device, bond);
+  const { construction, side } = own;
   const frontOpens = device.bonds.some((b) => {
     const face = faceOf(device, b);
     return face.side === 'front' && !coverKindOf(face).lens;
   });
-  return { construction, side, frontOpens };
+  return { construction, side, frontOpens, hasDisplay: showsDisplay(device, own) };
 }
+
+/** How deep under a cover a display may begin and still be glued to it, mm: anything between would be seen. */
+const underCoverMm = judgement(0.8, 'cover glass and display are one piece');
+
+/** A display is glued to this cover: a front, or the outer screen of a folding device. */
+export function showsDisplay(device: Pick<Device, 'parts' | 'leaves'>, face: Device['faces'][number]): boolean {
+  if (coverKindOf(face).lens) return false;
+  if (face.side === 'front') return true;
+  const first = device.leaves[0]?.id;
+  return device.parts.some(
+    (p) =>
+      p.kind === 'display' &&
+      (p.leaf ?? first) === face.leaf &&
+      p.fromDepthMm <= face.cover.hMm + underCoverMm.value,
+  );
+}
+
+/** The work that renews the cover of a joint alone. */
+export const coverWorkAt = (at: { model: Device; bond: Bond }): Work => coverWork(workFace(at.model, at.bond));
 
 /** What can be opened on a model: each face, and all its lens covers as one. */
 export function openable(device: Device): string[] {
@@ -57,10 +78,37 @@ function excludes(device: Device, a: JobWork, b: JobWork): boolean {
   );
 }
 
-/** The list with one thing put on or taken off; what cannot be done beside it goes. */
+/** The joint of the front that the inside is reached through; null where it is reached from behind. */
+function frontFirst(device: Device): string | null {
+  const front = device.bonds.find((b) => {
+    const face = faceOf(device, b);
+    return face.side === 'front' && face.id === device.insideThrough;
+  });
+  return front?.id ?? null;
+}
+
+/**
+ * The front has to come off before this back: it is glued all over, so it needs more heat than what is inside bears, and
+ * the inside is reached from the front. Common practice: screen off, the inside covered or out, then the back.
+ */
+export function frontBefore(device: Device, joint: string): string | null {
+  const bond = device.bonds.find((b) => b.id === joint);
+  return bond && jointOf(bond).wholeFace && faceOf(device, bond).side === 'back' ? frontFirst(device) : null;
+}
+
+/** The list with one thing put on or taken off; what cannot be done beside it goes, what has to come before it comes with it. */
 export function chosenWith(device: Device, list: readonly JobWork[], one: JobWork, on: boolean): JobWork[] {
   const rest = list.filter((x) => x.joint !== one.joint || x.work !== one.work);
-  return on ? [...rest.filter((x) => !excludes(device, x, one)), one] : rest;
+  const front = frontBefore(device, one.joint);
+  if (!on) {
+    // a front that was only opened for this back stays shut
+    const still = front !== null && rest.some((x) => frontBefore(device, x.joint) === front);
+    return front === null || still ? rest : rest.filter((x) => x.joint !== front || x.work !== 'openClose');
+  }
+  const kept = [...rest.filter((x) => !excludes(device, x, one)), one];
+  return front === null || kept.some((x) => x.joint === front)
+    ? kept
+    : [{ joint: front, work: 'openClose' }, ...kept];
 }
 
 /** The joints that these works open, each once. */

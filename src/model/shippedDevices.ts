@@ -248,6 +248,46 @@ const front62 = body({
 const frontGlassMm = 0.7;
 const frontGapMm = 0.3;
 
+const o65 = rect(0, 0, 75, 159, 10);
+const both65 = body({
+  outline: o65,
+  rimMm: 2.6,
+  chassis: true,
+  coil: disc(37, 90, 20),
+  board: rect(33, 8, 68, 44),
+  batteries: [rect(8, 50, 67, 134)],
+  camera: rect(6, 7, 30, 45, 9),
+  buttons: [{ name: 'side key', shape: rect(71.2, 52, 73.4, 66) }],
+  more: [
+    port(37.5, 159),
+    {
+      id: 'reader',
+      name: 'fingerprint reader in the side key',
+      kind: 'reader',
+      shape: rect(68.5, 53, 71, 65),
+      material: 'board',
+      layer: 'core',
+    },
+  ],
+  glassMm: 0.7,
+  gapMm: 0.1,
+  clearanceMm: 0.6,
+  coreMm: 4.3,
+  plateMm: 0.6,
+  displayMm: 1.3,
+  displayInsetMm: 2.6,
+});
+
+/** A front that opens: the panel hangs under its glass, the ledge ends at the ring. */
+const underFront = ({ parts, leaf }: ReturnType<typeof body>) =>
+  parts.map((p) =>
+    p.kind === 'display'
+      ? { ...p, toDepthMm: leaf.thicknessMm - frontGlassMm }
+      : p.kind === 'rim'
+        ? { ...p, toDepthMm: leaf.thicknessMm - frontGlassMm - frontGapMm }
+        : p,
+  );
+
 export const shippedDevices: Device[] = [
   device({
     id: 'ring61',
@@ -338,6 +378,10 @@ export const shippedDevices: Device[] = [
       1.6,
     ),
     functions: without('ois', 'camAux'),
+    connectors: [
+      plug('batteryPlug', 'battery plug', [25, 78], 'battery', { battery: true }),
+      plug('cameraPlug', 'camera plug', [22, 14], 'camera'),
+    ],
   }),
   device({
     id: 'tablet10',
@@ -378,7 +422,9 @@ export const shippedDevices: Device[] = [
       3,
       { diaMm: 1.4 },
     ),
+    outside: { screws: 0, stylus: true },
     functions: without('earpiece', 'prox', 'vibra', 'sim', 'cell', 'nfc', 'chargeQ', 'ois', 'camAux'),
+    connectors: [plug('batteryPlug', 'battery plug', [80, 50], 'battery', { battery: true })],
   }),
   device({
     id: 'full64',
@@ -417,6 +463,10 @@ export const shippedDevices: Device[] = [
         2.2,
         { head: 'fiveLobe' },
       ),
+    ],
+    connectors: [
+      plug('batteryPlug', 'battery plug', [48, 43], 'battery', { battery: true }),
+      plug('cameraPlug', 'camera plug', [44, 22], 'camera'),
     ],
   }),
   device({
@@ -511,7 +561,7 @@ export const shippedDevices: Device[] = [
         clipsAtMm: [30, 62, 92, 122, 152, 182, 214, 238, 270, 300, 330, 360, 392],
       }),
     ],
-    parts: clip55.parts,
+    parts: clip55.parts.map((p) => (p.kind === 'reader' ? { ...p, bound: true } : p)),
     cables: [
       cable({
         id: 'readerCable',
@@ -537,6 +587,10 @@ export const shippedDevices: Device[] = [
       { diaMm: 1.6 },
     ),
     functions: [...without('ois', 'chargeQ', 'camAux'), 'finger'],
+    connectors: [
+      plug('batteryPlug', 'battery plug', [40, 38], 'battery', { battery: true }),
+      plug('readerPlug', 'reader plug', [46, 34], 'reader'),
+    ],
   }),
   device({
     id: 'fold78',
@@ -587,6 +641,7 @@ export const shippedDevices: Device[] = [
       { leaf: 'rear', head: 'fiveLobe' },
     ),
     functions: [...without('chargeQ'), 'finger'],
+    connectors: [plug('batteryPlug', 'battery plug', [50, 50], 'battery-rear', { battery: true, leaf: 'rear' })],
   }),
   device({
     id: 'lens67',
@@ -631,6 +686,10 @@ export const shippedDevices: Device[] = [
       ],
       1.6,
     ),
+    connectors: [
+      plug('batteryPlug', 'battery plug', [50, 54], 'battery', { battery: true }),
+      plug('cameraPlug', 'camera plug', [45, 30], 'camera'),
+    ],
   }),
   device({
     id: 'front62',
@@ -658,14 +717,8 @@ export const shippedDevices: Device[] = [
       ringBond('frontRing', 'front', 1.6, { gapMm: frontGapMm }),
       ringBond('lensBond', 'lensGlass', 1.4, { gapMm: 0.15, adhesive: 'solventBorne' }),
     ],
-    // the panel hangs under the front glass, the housing closes the back
-    parts: front62.parts.map((p) =>
-      p.kind === 'display'
-        ? { ...p, toDepthMm: front62.leaf.thicknessMm - frontGlassMm }
-        : p.kind === 'rim'
-          ? { ...p, toDepthMm: front62.leaf.thicknessMm - frontGlassMm - frontGapMm }
-          : p,
-    ),
+    // the housing closes the back
+    parts: underFront(front62),
     cables: [
       cable({
         id: 'displayCable',
@@ -700,5 +753,86 @@ export const shippedDevices: Device[] = [
     ],
     functions: without('ois', 'nfc', 'chargeQ'),
     insideThrough: 'front',
+    connectors: [
+      plug('batteryPlug', 'battery plug', [34, 43], 'battery', { battery: true }),
+      plug('displayPlug', 'display plug', [50, 36], 'board', { kind: 'latch' }),
+    ],
+  }),
+  device({
+    id: 'both65',
+    name: 'Two-glass 6.5',
+    leaves: [both65.leaf],
+    faces: [
+      {
+        id: 'front',
+        name: 'front',
+        leaf: 'body',
+        side: 'front',
+        ...coverOfKind('ringGlass', o65, frontGlassMm),
+        holes: [],
+      },
+      {
+        id: 'back',
+        name: 'back',
+        leaf: 'body',
+        side: 'back',
+        ...coverOfKind('fullGlass', o65, 0.7),
+        holes: [lens('lens1', 18, 15, 5.6), lens('lens2', 18, 30, 5.6), flash(18, 40, 1.6)],
+      },
+    ],
+    bonds: [
+      ringBond('frontRing', 'front', 1.6, { gapMm: frontGapMm }),
+      ringBond('backFull', 'back', 3, { zone: 'fullArea', gapMm: 0.1, adhesive: 'fullAreaPu' }),
+    ],
+    parts: underFront(both65).map((p) => (p.id === 'reader' ? { ...p, bound: true } : p)),
+    cables: [
+      cable({
+        id: 'displayCable',
+        name: 'display cable',
+        onFace: 'front',
+        at: { fromMm: 100, toMm: 108 },
+        widthMm: 8,
+        reachMm: 12,
+        slackMm: 34,
+        foldToward: 'left',
+      }),
+    ],
+    screws: [
+      ...screws(
+        'shield',
+        [
+          [36, 11],
+          [65, 11],
+          [36, 41],
+          [65, 41],
+        ],
+        1.6,
+        { holds: 'shieldPlate' },
+      ),
+      ...screws(
+        'foot',
+        [
+          [15, 142],
+          [60, 142],
+        ],
+        2.4,
+        { head: 'fiveLobe', holds: 'speakerBox' },
+      ),
+    ],
+    connectors: [
+      plug('batteryPlug', 'battery plug', [44, 47], 'battery', { battery: true }),
+      plug('displayPlug', 'display plug', [58, 20], 'board', { kind: 'latch' }),
+      plug('cameraPlug', 'camera plug', [34, 26], 'camera'),
+      plug('coilPlug', 'coil plug', [50, 47], 'coil'),
+    ],
+    pieces: [
+      piece('shieldPlate', 'shield plate', 'bracket', [50, 26], { covers: ['board', 'displayPlug', 'cameraPlug'] }),
+      piece('speakerBox', 'speaker box', 'bracket', [37, 142], { covers: ['port'] }),
+      piece('motor', 'vibration motor', 'motor', [16, 146]),
+      piece('frontFilm', 'film over the inside', 'film', [37, 80], { singleUse: true }),
+    ],
+    functions: [...without('ois'), 'finger'],
+    insideThrough: 'front',
+    outside: { screws: 2, stylus: false },
   }),
 ];

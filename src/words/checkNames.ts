@@ -22,6 +22,39 @@ export const outcomeNames: Record<EventOf<'registered'>['outcome'], string> = {
   },
 };
 
+const registerNames: Record<string, string> = {
+  get display() {
+    return t('registerDisplay');
+  },
+  get battery() {
+    return t('registerBattery');
+  },
+  get back() {
+    return t('registerBack');
+  },
+  get inner() {
+    return t('registerInner');
+  },
+};
+
+/** A part that the maker may want to know about; one that somebody wrote in stands as it was written. */
+export const registerName = (part: string): string => registerNames[part] ?? part;
+
+const notices: Record<string, string> = {
+  get display() {
+    return t('noticeDisplay');
+  },
+  get battery() {
+    return t('noticeBattery');
+  },
+  get back() {
+    return t('noticeBack');
+  },
+};
+
+/** What a customer may see where a part was not registered. */
+export const noticeOf = (part: string): string => notices[part] ?? t('noticeOther');
+
 /** What a step is called at the bench. */
 export const stepNames: Record<string, string> = {
   get heatPlate() {

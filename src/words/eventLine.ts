@@ -140,6 +140,12 @@ const prepNames: Record<EventOf<'prep'>['item'], string> = {
   get outerScrews() {
     return t('outerScrewsOut');
   },
+  get insideCovered() {
+    return t('insideCovered');
+  },
+  get outerBack() {
+    return t('outerScrewsBack');
+  },
   get boundMarked() {
     return t('boundPartsMarked');
   },

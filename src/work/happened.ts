@@ -1,9 +1,9 @@
-import { coverWork, worksAt } from '@/core/intake/works';
+import { worksAt } from '@/core/intake/works';
 import type { EdgeId } from '@/core/device/types';
 import type { EventOf, NewEvent } from '@/model/event';
 import type { Happening, screwPlaces } from '@/model/entries/job';
 import type { JobState } from '@/model/fold';
-import { usualClosing } from '@/model/jobWorks';
+import { coverWorkAt, usualClosing } from '@/model/jobWorks';
 import { stageIds, type StageId } from '@/model/stageIds';
 
 /** What is said to what happened, in at most one more tap. */
@@ -29,7 +29,7 @@ const dayMs = 86400e3;
 /** A part inside has to be bought: the route gets the work inside beside what it is about. */
 function withInside(job: JobState): NewEvent[] {
   const { route } = job;
-  const done = route ? worksAt(route) : [job.keepCover ? ('openClose' as const) : coverWork(job.face)];
+  const done = route ? worksAt(route) : [job.keepCover ? ('openClose' as const) : coverWorkAt(job)];
   if (done.includes('inside') || done.includes('wholeHousing')) return [];
   const [work, ...also] = done[0] === 'openClose' ? (['inside'] as const) : [...done, 'inside' as const];
   return [

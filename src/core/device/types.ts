@@ -53,6 +53,8 @@ export interface Part {
   toDepthMm: number;
   material: string;
   removable: boolean;
+  /** paired with this board: a new one does not work in it, nobody can replace it */
+  bound?: boolean | undefined;
   /** margin that a tool keeps from this part, mm */
   clearMm: Sourced;
   limitC?: { caution: Sourced; stop: Sourced } | undefined;
@@ -208,4 +210,6 @@ export interface Device {
   functions: string[];
   /** face through which the inside is reached */
   insideThrough: string;
+  /** what comes out from outside before any heat, besides the card tray */
+  outside?: { screws: number; stylus: boolean } | undefined;
 }

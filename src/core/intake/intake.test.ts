@@ -14,6 +14,7 @@ const facts: RouteFacts = {
   construction: 'ringGlass',
   side: 'back',
   frontOpens: false,
+  hasDisplay: false,
   coverCracked: false,
   looseLayer: false,
   bent: false,
@@ -89,12 +90,20 @@ describe('route', () => {
     expect(routeMinutes('glassOnly', { construction: 'fullGlass', pieces: 1 }, ['adhesive', 'lens'])).toBe(
       56 + 50 - 11,
     );
-    expect(worksFor({ construction: 'lensInRing', side: 'back', frontOpens: false })).toEqual(['lensCovers']);
-    expect(worksFor({ construction: 'ringGlass', side: 'front', frontOpens: true })).toContain('displayWithFrame');
+    expect(worksFor({ construction: 'lensInRing', side: 'back', frontOpens: false, hasDisplay: false })).toEqual([
+      'lensCovers',
+    ]);
+    expect(worksFor({ construction: 'ringGlass', side: 'front', frontOpens: true, hasDisplay: true })).toContain(
+      'displayWithFrame',
+    );
     // where the front does not open, the screen with its frame is reached through the back; the back goes on again
-    const back = { construction: 'ringPlastic', side: 'back' } as const;
+    const back = { construction: 'ringPlastic', side: 'back', hasDisplay: false } as const;
     expect(worksFor({ ...back, frontOpens: false })).toContain('displayWithFrame');
     expect(worksFor({ ...back, frontOpens: true })).not.toContain('displayWithFrame');
+    // the outer screen of a folding device is such a back: the screen is renewed, not its glass
+    const outer = { construction: 'ringGlass', side: 'back', frontOpens: false, hasDisplay: true } as const;
+    expect(worksFor(outer)).toContain('displayAlone');
+    expect(worksFor(outer)).not.toContain('glassOnly');
     expect(coverOf('displayWithFrame', 'back')).toBe('save');
     expect(coverOf('displayWithFrame', 'front')).toBe('new');
   });

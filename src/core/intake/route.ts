@@ -35,6 +35,7 @@ export interface RouteFacts {
   side: Side;
   /** the front of this device opens too */
   frontOpens: boolean;
+  hasDisplay: boolean;
   coverCracked: boolean;
   looseLayer: boolean;
   /** what was asked for, where it was: ways of doing that are compared, the rest only shown */

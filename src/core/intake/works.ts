@@ -1,5 +1,5 @@
 import { coverKinds } from '../device/coverKinds';
-import type { Construction } from '../device/types';
+import type { Construction, PartKind } from '../device/types';
 
 export const works = [
   'openClose',
@@ -26,6 +26,8 @@ export interface WorkFace {
   side: Side;
   /** the front of this device opens too: a display is swapped there, not through the back */
   frontOpens: boolean;
+  /** a display is glued to this cover: a front, or the outer screen of a folding device */
+  hasDisplay: boolean;
 }
 
 /** Everything that is asked of a kind of work. One that is added here answers everywhere. Common practice. */
@@ -41,17 +43,19 @@ export interface WorkDef {
   puts: readonly string[];
   /** the part has a plug: it can be tried before anything is opened */
   plugs: boolean;
-  /** the part that a device may have to be told about */
-  registers: 'display' | null;
+  /** the part that a device may have to be told about, and whether it commonly leaves a notice when it is not */
+  registers: { part: 'display' | 'back' | 'inner'; asked: boolean } | null;
+  /** what it throws away: nothing inside has to spare it any more */
+  scraps: PartKind | null;
   /** faces at which it makes sense; one under lenses is asked apart */
   at(face: WorkFace): boolean;
 }
 
 const nowhere = () => false;
-const back = (f: WorkFace) => f.side === 'back';
+const back = (f: WorkFace) => f.side === 'back' && !f.hasDisplay;
 const anywhere = () => true;
 /** Through the front where it opens, else through the back. */
-const display = (f: WorkFace) => f.side === 'front' || !f.frontOpens;
+const display = (f: WorkFace) => f.side === 'front' || (!f.frontOpens && !f.hasDisplay);
 const always = () => true;
 const never = () => false;
 
@@ -64,6 +68,7 @@ export const workDefs: Record<Work, WorkDef> = {
     puts: [],
     plugs: false,
     registers: null,
+    scraps: null,
     at: anywhere,
   },
   glassOnly: {
@@ -73,7 +78,8 @@ export const workDefs: Record<Work, WorkDef> = {
     keepsCover: never,
     puts: [],
     plugs: false,
-    registers: null,
+    registers: { part: 'back', asked: false },
+    scraps: null,
     at: back,
   },
   rearAssembly: {
@@ -83,7 +89,8 @@ export const workDefs: Record<Work, WorkDef> = {
     keepsCover: never,
     puts: ['battDisconnect', 'coilRemove', 'cameraRemove'],
     plugs: true,
-    registers: null,
+    registers: { part: 'back', asked: false },
+    scraps: null,
     at: back,
   },
   wholeHousing: {
@@ -93,7 +100,8 @@ export const workDefs: Record<Work, WorkDef> = {
     keepsCover: never,
     puts: ['battDisconnect', 'housingSwap'],
     plugs: false,
-    registers: null,
+    registers: { part: 'back', asked: false },
+    scraps: null,
     at: back,
   },
   lensCovers: {
@@ -104,6 +112,7 @@ export const workDefs: Record<Work, WorkDef> = {
     puts: ['lensCoverSwap'],
     plugs: false,
     registers: null,
+    scraps: null,
     at: nowhere,
   },
   displayWithFrame: {
@@ -114,7 +123,8 @@ export const workDefs: Record<Work, WorkDef> = {
     keepsCover: (side) => side === 'back',
     puts: ['battDisconnect', 'housingSwap', 'displaySwap'],
     plugs: true,
-    registers: 'display',
+    registers: { part: 'display', asked: true },
+    scraps: 'display',
     at: display,
   },
   displayAlone: {
@@ -124,8 +134,9 @@ export const workDefs: Record<Work, WorkDef> = {
     keepsCover: never,
     puts: ['battDisconnect', 'displaySwap'],
     plugs: true,
-    registers: 'display',
-    at: (f) => f.side === 'front',
+    registers: { part: 'display', asked: true },
+    scraps: 'display',
+    at: (f) => f.hasDisplay,
   },
   inside: {
     item: 'inner',
@@ -135,7 +146,8 @@ export const workDefs: Record<Work, WorkDef> = {
     puts: ['battDisconnect', 'coilRemove'],
     plugs: true,
     // a new cell is told of where it is chosen
-    registers: null,
+    registers: { part: 'inner', asked: false },
+    scraps: null,
     at: anywhere,
   },
 };
@@ -159,5 +171,9 @@ export const internalsOutOf = (route: { work: Work; also?: readonly Work[] | und
 export const coverOf = (work: Work, side: Side): 'save' | 'new' => (workDefs[work].keepsCover(side) ? 'save' : 'new');
 
 /** The work that renews the cover alone, where one that was to be saved is written off. */
-export const coverWork = (face: Pick<WorkFace, 'construction' | 'side'>): Work =>
-  coverKinds[face.construction].lens ? 'lensCovers' : face.side === 'front' ? 'displayAlone' : 'glassOnly';
+export const coverWork = (face: Pick<WorkFace, 'construction' | 'hasDisplay'>): Work =>
+  coverKinds[face.construction].lens ? 'lensCovers' : face.hasDisplay ? 'displayAlone' : 'glassOnly';
+
+/** Something of it throws this away. */
+export const scraps = (route: { work: Work; also?: readonly Work[] | undefined } | null, kind: PartKind): boolean =>
+  route !== null && worksAt(route).some((w) => workDefs[w].scraps === kind);

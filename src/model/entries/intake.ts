@@ -99,6 +99,8 @@ export const intakeEntries = {
       'trayOut',
       'outerScrews',
       'boundMarked',
+      'insideCovered',
+      'outerBack',
       'toolsReady',
       'crumbsGone',
       'lensesBlown',

@@ -1,7 +1,7 @@
-import type { Face, Pt } from '../../core/device/types';
-import { coverOf, coverWork, internalsOutOf, workDefs, worksAt, type Work } from '../../core/intake/works';
+import type { Pt } from '../../core/device/types';
+import { coverOf, internalsOutOf, workDefs, worksAt, type Work } from '../../core/intake/works';
 import type { EventOf } from '../event';
-import { leading, usualClosing } from '../jobWorks';
+import { coverWorkAt, leading, usualClosing } from '../jobWorks';
 import type { JointView, SliceDef } from './slice';
 
 /** The cover of one joint: cracked or whole, saved or written off, and what is to be done with it. */
@@ -20,15 +20,15 @@ export interface CoverSlice {
 }
 
 /** Saved or written off: route and part follow at once, also those of a route that was taken. */
-function settleCover(own: CoverSlice, keep: boolean, face: Face): void {
+function settleCover(own: CoverSlice, keep: boolean, view: Pick<JointView, 'model' | 'bond' | 'face'>): void {
   own.keepCover = keep;
   if (!own.route) return;
-  const renewing = coverWork(face);
+  const renewing = coverWorkAt(view);
   const done = worksAt(own.route);
   // what renews nothing but the cover goes or comes with it; all else stays
   const [work = 'openClose', ...also]: Work[] = keep
     ? done.filter((w) => w !== renewing)
-    : coverOf(done[0]!, face.side) === 'new'
+    : coverOf(done[0]!, view.face.side) === 'new'
       ? [...done]
       : [renewing, ...done.filter((w) => w !== 'openClose')];
   const buys = [work, ...also].some((w) => workDefs[w].item !== null);
@@ -76,17 +76,18 @@ export const coverSlice = {
     };
   },
   hears: {
-    finding(own, e, { so, face }) {
+    finding(own, e, ctx) {
+      const { so } = ctx;
       if (e.kind !== 'crack') return;
       // a cracked cover is written off unless somebody says otherwise, also after a route was taken (law 22)
       const before = so.intake.findings.crack;
       const newly = e.answer === 'yes' && before?.answer !== 'yes';
-      if (!own.coverSaid) settleCover(own, e.answer === 'no', face);
-      else if (newly && before) settleCover(own, false, face);
+      if (!own.coverSaid) settleCover(own, e.answer === 'no', ctx);
+      else if (newly && before) settleCover(own, false, ctx);
     },
-    crack(own, e, { face }) {
-      if (e.onFace !== face.id) return;
-      if (!own.coverSaid && !own.cracks.size) settleCover(own, false, face);
+    crack(own, e, ctx) {
+      if (e.onFace !== ctx.face.id) return;
+      if (!own.coverSaid && !own.cracks.size) settleCover(own, false, ctx);
       own.cracks.set(e.crackId, e.pts);
     },
     crackGone(own, e) {
@@ -103,8 +104,8 @@ export const coverSlice = {
       own.keepCover = e.cover === 'save';
       own.coverSaid = true;
     },
-    route(own, e, { face }) {
-      settleCover(own, e.keepCover, face);
+    route(own, e, ctx) {
+      settleCover(own, e.keepCover, ctx);
       own.coverSaid = true;
     },
     partChecked(own, e) {
@@ -117,14 +118,14 @@ export const coverSlice = {
     happened(own, e) {
       if (e.what === 'wrongPart') own.partCheck = { holes: 'no', works: 'notTried', right: false };
     },
-    observed(own, e, { face }) {
+    observed(own, e, ctx) {
       if (e.what !== 'broke') return;
       own.broke = true;
-      settleCover(own, false, face);
+      settleCover(own, false, ctx);
     },
-    writeOff(own, e, { face }) {
+    writeOff(own, e, ctx) {
       own.writtenOff = e;
-      settleCover(own, false, face);
+      settleCover(own, false, ctx);
       if (e.why === 'broke') own.broke = true;
     },
   },

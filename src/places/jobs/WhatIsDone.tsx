@@ -6,7 +6,7 @@ import { coverWork, internalsOutOf } from '@/core/intake/works';
 import { faceOf } from '@/core/device/perimeter';
 import type { Device } from '@/core/device/types';
 import { jobWay } from '@/model/jobWay';
-import { chosenWith, jointsFor, leading, worksOn, type JobWork } from '@/model/jobWorks';
+import { chosenWith, jointsFor, leading, workFace, worksOn, type JobWork } from '@/model/jobWorks';
 import { stageDefs } from '@/model/stages';
 import { Tick } from '@/ui/Choice';
 import { Txt } from '@/ui/Txt';
@@ -85,7 +85,7 @@ export function WhatIsDone({ form, devices }: WhatIsDoneProps) {
 function needless(device: Device, works: readonly JobWork[], joint: string, stage: keyof typeof stageDefs): boolean {
   const bond = device.bonds.find((b) => b.id === joint)!;
   const face = faceOf(device, bond);
-  const lead = leading(works, joint) ?? { work: coverWork(face), also: [] };
+  const lead = leading(works, joint) ?? { work: coverWork(workFace(device, bond)), also: [] };
   return stageDefs[stage].needless({
     route: { internalsOut: internalsOutOf(lead), closedBy: null },
     bond,

@@ -141,6 +141,12 @@ function PartFields({ device, part, shape, put }: { device: Device; part: Part; 
         on={part.removable}
         onChange={(removable) => put<Part>({ removable })}
       />
+      <Tick
+        label={tr('boundToTheBoard', { name: part.name })}
+        note={tr('nobodyCanReplaceIt')}
+        on={part.bound === true}
+        onChange={(bound) => put<Part>({ bound })}
+      />
       {part.limitC ? (
         <Txt size="s" tone="ink2">
           {tr('limitsWarningCLimitC', {

@@ -119,6 +119,19 @@ export function SizeFields({ here: { s, first, t, change, d } }: { here: EditorS
         options={d.faces.filter((f) => !coverKindOf(f).lens).map((f) => ({ id: f.id, name: f.name }))}
         onChange={(insideThrough) => change((x) => ({ ...x, insideThrough }))}
       />
+      <NumberField
+        label={tr('outerScrewsFirst')}
+        unit=""
+        low={0}
+        high={20}
+        value={d.outside?.screws ?? 0}
+        onCommit={(screws) => change((x) => ({ ...x, outside: { stylus: false, ...x.outside, screws } }))}
+      />
+      <Tick
+        label={tr('hasAStylus')}
+        on={d.outside?.stylus === true}
+        onChange={(stylus) => change((x) => ({ ...x, outside: { screws: 0, ...x.outside, stylus } }))}
+      />
     </Disclosure>
   );
 }

@@ -8,6 +8,7 @@ import { gaugeLines } from '@/bench-kit/GaugeEntry';
 import { GaugeOrEye } from '@/bench-kit/GaugeOrEye';
 import { PlainPlan } from '@/bench-kit/PlainPlan';
 import { partsToRegister } from '@/work/check/registering';
+import { registerName } from '@/words/checkNames';
 import { rowOf, Why } from '@/bench-kit/Why';
 import { Button } from '@/ui/Button';
 import { Disclosure } from '@/ui/Disclosure';
@@ -196,6 +197,7 @@ export function CheckSide({ here: { judge, by, measuring } }: { here: CheckStage
 
 /** Functions, air test, camera, registering. */
 export function CheckPages({ here: { tested, tests, router, job } }: { here: CheckStageState }) {
+  const toRegister = partsToRegister(job);
   return (
     <>
       <View className="my-2">
@@ -213,7 +215,9 @@ export function CheckPages({ here: { tested, tests, router, job } }: { here: Che
       </Link>
       <Disclosure
         title={
-          partsToRegister(job).length ? t('registering', { join: partsToRegister(job).join(', ') }) : t('registering2')
+          toRegister.length
+            ? t('registering', { join: toRegister.map((p) => registerName(p.part)).join(', ') })
+            : t('registering2')
         }
       >
         <RegisterParts job={job} />

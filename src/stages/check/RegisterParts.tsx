@@ -6,7 +6,7 @@ import type { JobState } from '@/model/fold';
 import { useActions } from '@/bench-kit/actions';
 import { AddLine } from '@/bench-kit/AddLine';
 import { partsToRegister } from '@/work/check/registering';
-import { outcomeNames } from '@/words/checkNames';
+import { noticeOf, outcomeNames, registerName } from '@/words/checkNames';
 import { Entry } from '@/bench-kit/Why';
 import { Choice } from '@/ui/Choice';
 import { Txt } from '@/ui/Txt';
@@ -29,15 +29,23 @@ export function RegisterParts({ job }: { job: JobState }) {
         {t('withTheMakersOwnToolOr')}
       </Txt>
       <Entry label={t('noteToTheResult')} value={note} onChange={setNote} />
-      {parts.map((part) => (
-        <Choice
-          key={part}
-          label={t('registeringThe', { part })}
-          value={job.registered[part]?.outcome ?? null}
-          options={(Object.keys(outcomeNames) as Outcome[]).map((id) => ({ id, name: outcomeNames[id] }))}
-          onChange={(outcome) => put(part, outcome)}
-          {...(job.registered[part]?.note ? { hint: job.registered[part].note } : {})}
-        />
+      {parts.map(({ part, asked }) => (
+        <View key={part}>
+          <Choice
+            label={t('registeringThe', { part: registerName(part) })}
+            value={job.registered[part]?.outcome ?? null}
+            options={(Object.keys(outcomeNames) as Outcome[]).map((id) => ({ id, name: outcomeNames[id] }))}
+            onChange={(outcome) => put(part, outcome)}
+            {...(job.registered[part]?.note
+              ? { hint: job.registered[part].note }
+              : asked
+                ? {}
+                : { hint: t('onlyWhereTheMakerAsks') })}
+          />
+          <Txt size="s" tone="ink2" className="mb-2">
+            {t('withoutItTheCustomerSees', { what: noticeOf(part) })}
+          </Txt>
+        </View>
       ))}
       {parts.length ? null : (
         <Txt size="s" className="mb-2">

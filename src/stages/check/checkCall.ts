@@ -5,7 +5,7 @@ import type { Settings } from '@/model/settings';
 import { functionName, functionState } from '@/work/check/faults';
 import { eyeWords } from '@/words/eyeWords';
 import { flushOf } from '@/work/check/flushJob';
-import { actionWords } from '@/words/checkNames';
+import { actionWords, registerName } from '@/words/checkNames';
 import { testsOf } from '@/work/check/functionTests';
 import { notRegistered } from '@/work/check/registering';
 import { length, whereText } from '@/words/units';
@@ -41,7 +41,7 @@ export function checkState(job: JobState): CheckState {
   else if (flush && (flush.verdict !== 'pass' || flush.bumps.length)) open.push(tr('notFlush'));
   if (tested < tests.length) open.push(tr('functionsToGo', { length: tests.length - tested }));
   else open.push(...functionState(job).release.open.map((o) => releaseWords[o]));
-  open.push(...notRegistered(job).map((p) => tr('notRegistered', { p })));
+  open.push(...notRegistered(job).map((p) => tr('notRegistered', { p: registerName(p) })));
   return { tested, tests: tests.length, open };
 }
 
@@ -122,7 +122,7 @@ export function checkCall(
   const [part] = notRegistered(job);
   if (part)
     return {
-      sentence: tr('registerThe', { part }),
+      sentence: tr('registerThe', { part: registerName(part) }),
       reason: tr('untilThenTheDeviceMayShow'),
       tone: 'ink',
     };

@@ -3,15 +3,18 @@ import { Link, type Href } from 'expo-router';
 import { View } from 'react-native';
 
 import { markOf } from '@/core/cure/laws';
+import { useActions } from '@/bench-kit/actions';
 import { exportJob } from '@/bench-kit/exportJob';
 import { CustomerLanguage, langOf } from '@/bench-kit/CustomerLanguage';
 import { SignBox } from '@/bench-kit/SignBox';
 import { rowOf, Why } from '@/bench-kit/Why';
 import { Button, HoldButton } from '@/ui/Button';
+import { Tick } from '@/ui/Choice';
 import { Disclosure } from '@/ui/Disclosure';
 import { Readings } from '@/ui/Readings';
 import { Txt } from '@/ui/Txt';
 import { Signature } from '@/ui/SignPad';
+import { outsideText } from '@/words/outside';
 import { dayTime, span, time } from '@/words/units';
 import { SheetPlanView } from './SheetPlanView';
 import { receivedText } from './useHandoverStage';
@@ -56,6 +59,18 @@ export function HandoverMain({ here: { closed, handOver, can, open } }: { here: 
       {...(can ? {} : { why: open[0] ?? t('notCuredFarEnough') })}
     />
   );
+}
+
+/** What came out from outside goes back in before the customer has it. */
+export function OutsideBack({ here: { job, closed } }: { here: HandoverStageState }) {
+  const { log } = useActions(job);
+  return job.prep.has('outerScrews') && !closed ? (
+    <Tick
+      label={t('outsideBack', { what: outsideText(job.device) })}
+      on={job.prep.has('outerBack')}
+      onChange={(done) => void log([{ type: 'prep', item: 'outerBack', done }])}
+    />
+  ) : null;
 }
 
 /** The customer's sheet. */

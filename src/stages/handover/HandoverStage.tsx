@@ -8,7 +8,7 @@ import { Call } from '@/ui/Call';
 import { RingArcs } from '@/ui/plan/layers';
 import { Txt } from '@/ui/Txt';
 import { caution, useHandoverStage } from './useHandoverStage';
-import { HandoverReadings, HandoverMain, Sheet, SheetActions, HandoverWhy } from './HandoverParts';
+import { HandoverReadings, HandoverMain, OutsideBack, Sheet, SheetActions, HandoverWhy } from './HandoverParts';
 import { t } from '@/words/handover';
 
 export function HandoverStage(p: { job: JobState }) {
@@ -35,6 +35,7 @@ export function HandoverStage(p: { job: JobState }) {
           <Txt tone="caution">{problem}</Txt>
         </View>
       ) : null}
+      <OutsideBack here={here} />
       <Sheet here={here} />
       <SheetActions here={here} />
       <HandoverWhy here={here} />

@@ -5,7 +5,16 @@ import { uStepMm } from '@/core/fit/flushness';
 import { cureOf } from '@/work/cure/cureJob';
 import { functionName as nameOf, functionState } from '@/work/check/faults';
 import { cameraOf, lensesOf } from '@/work/check/cameraJob';
-import { flareWords, sharpWords, limitWords, pressWords, ratioWords } from '@/words/checkNames';
+import {
+  flareWords,
+  limitWords,
+  noticeOf,
+  pressWords,
+  ratioWords,
+  registerName,
+  sharpWords,
+} from '@/words/checkNames';
+import { outsideText } from '@/words/outside';
 import { notRegistered } from '@/work/check/registering';
 import { sealOf } from '@/work/check/sealJob';
 import { edgeName } from '@/words/placeNames';
@@ -196,7 +205,9 @@ function measuredLines(job: JobState, settings: Settings, joints: readonly JobSt
     if (parts.length) out.push(t('throughItsCover', { name: lens.name, join: parts.join('; ') }));
   }
   for (const [part, r] of Object.entries(job.registered))
-    out.push(`${capital(part)}: ${outcomeText[r.outcome]}${r.note ? `, ${r.note}` : ''}.`);
+    out.push(
+      `${capital(registerName(part))}: ${outcomeText[r.outcome]}${r.outcome === 'refused' || r.outcome === 'notPossible' ? ` (${noticeOf(part)})` : ''}${r.note ? `, ${r.note}` : ''}.`,
+    );
   const checker = state.checker;
   if (checker)
     out.push(
@@ -288,6 +299,10 @@ export function latestOf(joints: readonly JobState[], settings: Settings, now: n
   return closed.length ? closed.reduce((a, b) => (endOf(b) > endOf(a) ? b : a)) : null;
 }
 
+/** What came out from outside before the heat is not back in. */
+export const outerIsOut = (job: Pick<JobState, 'prep'>): boolean =>
+  job.prep.has('outerScrews') && !job.prep.has('outerBack');
+
 /** What is still open before a job may be closed. */
 export function openPoints(job: JobState, joints: readonly JobState[] = [job]): string[] {
   const out: string[] = [];
@@ -295,7 +310,8 @@ export function openPoints(job: JobState, joints: readonly JobState[] = [job]): 
   if (joints.some((j) => !j.bonded && j.stages.bond !== 'skipped')) out.push(t('notBonded'));
   if (joints.some((j) => j.clampOn && j.clampOffAt === null)) out.push(t('clampsStillOn'));
   if (job.stages.check !== 'done' && !overridden('check')) out.push(t('checkNotDone'));
-  if (!overridden('check')) out.push(...notRegistered(job).map((p) => t('notRegistered', { p })));
+  if (!overridden('check')) out.push(...notRegistered(job).map((p) => t('notRegistered', { p: registerName(p) })));
   if (job.findings.cellSwollen?.answer === 'yes') out.push(t('swollenBattery'));
+  if (outerIsOut(job)) out.push(t('outsideNotBack', { what: outsideText(job.device) }));
   return out;
 }

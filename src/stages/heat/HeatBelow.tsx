@@ -8,6 +8,7 @@ import { Tick } from '@/ui/Choice';
 import { Disclosure } from '@/ui/Disclosure';
 import { Txt } from '@/ui/Txt';
 import { useWide } from '@/ui/useWide';
+import { needsCovering } from '@/work/heat/present';
 import { ConfirmFull } from './ConfirmFull';
 import { Links } from './HeatParts';
 import { HeatWhy } from './HeatWhy';
@@ -87,6 +88,14 @@ export function HeatBelow({ job, settings, now, view, warm, act, at, wet, quiet 
         units={settings}
       />
       <Links job={job} />
+      {!on && needsCovering(job) ? (
+        <Tick
+          label={t('insideIsCovered')}
+          note={t('insideIsCoveredWhy')}
+          on={job.prep.has('insideCovered')}
+          onChange={act.covered}
+        />
+      ) : null}
       {on ? null : <Tick label={t('atHandPicksBladeGlovesEye')} on={job.prep.has('toolsReady')} onChange={act.tools} />}
       {view.curves ? (
         <Suspense fallback={<View style={{ height: 190 }} />}>

@@ -6,6 +6,8 @@ import type { CoverSlice } from '@/model/stages/cover';
 import type { IntakeSlice } from '@/model/stages/intake';
 import { JobPage } from '@/bench-kit/JobPage';
 import { stageHref } from '@/bench-kit/stageHref';
+import { outsideOf } from '@/core/device/beforeOpening';
+import { needsCovering, type Covering } from '@/work/heat/present';
 import { liftState, pickInForce, thermalJob } from '@/work/heat/thermalJob';
 import { useThermal } from '@/bench-kit/useThermal';
 import { useSettings } from '@/store/shop';
@@ -22,7 +24,7 @@ export const isSwollen = (job: Pick<IntakeSlice, 'findings'>): boolean => job.fi
  * @param wet why alcohol forbids it
  */
 export const missingBeforeHeat = (
-  job: Pick<IntakeSlice, 'findings' | 'prep'> & Pick<CoverSlice, 'partCheck'>,
+  job: Pick<IntakeSlice, 'findings' | 'prep'> & Pick<CoverSlice, 'partCheck'> & Covering,
   where: string,
   wet: string | null,
 ): string | null =>
@@ -36,6 +38,10 @@ export const missingBeforeHeat = (
           ? t('powerOffFirstIntake')
           : !job.prep.has('trayOut')
             ? t('cardTrayOutFirstIntake')
+            : outsideOf(job.device).length && !job.prep.has('outerScrews')
+              ? t('outerScrewsFirstIntake')
+              : needsCovering(job) && !job.prep.has('insideCovered')
+                ? t('coverTheInsideFirst')
             : !job.prep.has('toolsReady')
               ? t('toolsAtHandFirst', { where })
               : null;

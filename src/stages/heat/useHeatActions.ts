@@ -18,6 +18,7 @@ export interface HeatActions {
   callAway: () => void;
   toLift: () => void;
   tools: (ready: boolean) => void;
+  covered: (done: boolean) => void;
 }
 
 /**
@@ -122,5 +123,6 @@ export function useHeatActions(
     ]);
   };
   const tools = (done: boolean) => void log([{ type: 'prep', item: 'toolsReady', done }]);
-  return { layOn, takeOff, comeBack, onAgain, callAway, toLift, tools };
+  const covered = (done: boolean) => void log([{ type: 'prep', item: 'insideCovered', done }]);
+  return { layOn, takeOff, comeBack, onAgain, callAway, toLift, tools, covered };
 }

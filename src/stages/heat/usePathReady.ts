@@ -39,7 +39,7 @@ export function usePathBase({ job: whole }: { job: JobState }) {
           ambientC: thermal.ambientC,
           arcs: thermal.arcs,
           targetC,
-          stopC: { battery: batteryMarks(job.device).stopC, ...partStopC(job.device) },
+          stopC: { battery: batteryMarks(job.device).stopC, ...partStopC(job) },
           cameraZones: zones,
           insetsMm,
           roundS: Number(roundS),

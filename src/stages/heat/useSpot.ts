@@ -81,7 +81,7 @@ function useSpotPlan({ job: whole }: { job: JobState }) {
           easyC: targetC,
           workC,
           cycles,
-          stopC: { battery: batteryMarks(job.device).stopC, ...partStopC(job.device) },
+          stopC: { battery: batteryMarks(job.device).stopC, ...partStopC(job) },
         },
         tell,
       ),

@@ -4,6 +4,7 @@ import { set } from 'date-fns/set';
 import { Link, type Href } from 'expo-router';
 import { Pressable, View } from 'react-native';
 
+import { boundOf, outsideOf } from '@/core/device/beforeOpening';
 import { chipFlawUm } from '@/core/lift/strength';
 import { commonPractice } from '@/core/source';
 import { constructionNames } from '@/words/eventLine';
@@ -23,7 +24,9 @@ import { Chips, Pieces } from '@/ui/plan/pieceLayers';
 import { Readings } from '@/ui/Readings';
 import { TimeField } from '@/ui/TimeField';
 import { Txt } from '@/ui/Txt';
-import { area, dayTime, length, span, temp, time } from '@/words/units';
+import { outsideText } from '@/words/outside';
+import { told } from '@/words/told';
+import { area, dayTime, length, listed, span, temp, time } from '@/words/units';
 import { HoldTest } from '@/bench-kit/HoldTest';
 import { MoreFindings, yesNo } from './MoreFindings';
 import { PartDue } from '@/bench-kit/PartDue';
@@ -197,6 +200,22 @@ export function PowerAndTray({ here: { job, log } }: { here: IntakeStageState })
         on={job.prep.has('trayOut')}
         onChange={(v) => void log([{ type: 'prep', item: 'trayOut', done: v }])}
       />
+      {outsideOf(job.device).length ? (
+        <Tick
+          label={t('outsideIsOut', { what: outsideText(job.device) })}
+          note={t('outsideWhy')}
+          on={job.prep.has('outerScrews')}
+          onChange={(v) => void log([{ type: 'prep', item: 'outerScrews', done: v }])}
+        />
+      ) : null}
+      {boundOf(job.device).length ? (
+        <Tick
+          label={t('boundMarkedTick', { list: listed(boundOf(job.device).map((p) => told(p.name))) })}
+          note={t('boundWhy')}
+          on={job.prep.has('boundMarked')}
+          onChange={(v) => void log([{ type: 'prep', item: 'boundMarked', done: v }])}
+        />
+      ) : null}
     </>
   );
 }

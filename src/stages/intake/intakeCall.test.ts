@@ -16,6 +16,23 @@ describe('the call at intake', () => {
     expect(intakeCall({ ...late, promiseAt: t0 + 5400e3 }, earliest, t0).sentence).toBe('Ready to heat.');
   });
 
+  it('asks for what comes out from outside, and for parts that nobody can replace, where the model has them', () => {
+    const ring = jobs[1]!;
+    const [part, ...rest] = ring.device.parts;
+    const device = {
+      ...ring.device,
+      outside: { screws: 2, stylus: true },
+      parts: [{ ...part!, bound: true }, ...rest],
+    };
+    expect(missingAtIntake(ring)).toEqual([]);
+    expect(missingAtIntake({ ...ring, device })).toEqual([
+      '2 outer screws and the stylus out',
+      'parts bound to the board marked',
+    ]);
+    const prep = new Set([...ring.prep, 'outerScrews' as const, 'boundMarked' as const]);
+    expect(missingAtIntake({ ...ring, device, prep })).toEqual([]);
+  });
+
   it('asks for what is missing, in order; a swollen cell stops everything', () => {
     const bare = { ...jobs[1]!, findings: {}, chargePercent: null, prep: new Set<never>() };
     expect(missingAtIntake(bare)).toHaveLength(7);

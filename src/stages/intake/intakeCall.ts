@@ -1,9 +1,12 @@
+import { boundOf, outsideOf } from '@/core/device/beforeOpening';
+import type { Device } from '@/core/device/types';
 import type { JobWay } from '@/model/fold';
 import type { WholeJobSlice } from '@/model/stages/wholeJob';
 import type { IntakeSlice } from '@/model/stages/intake';
 import type { CoverSlice } from '@/model/stages/cover';
 import { dayTime, span } from '@/words/units';
 import { t } from '@/words/intake';
+import { outsideText } from '@/words/outside';
 
 export interface IntakeCall {
   sentence: string;
@@ -12,7 +15,9 @@ export interface IntakeCall {
 }
 
 /** What still has to be known before heat; in the order in which it is asked. */
-export function missingAtIntake(job: Pick<JobWay, 'effective'> & IntakeSlice & CoverSlice): string[] {
+type Taken = Pick<JobWay, 'effective'> & IntakeSlice & CoverSlice & { device: Pick<Device, 'outside' | 'parts'> };
+
+export function missingAtIntake(job: Taken): string[] {
   const out: string[] = [];
   // asked first, decided first: heat, route and price follow from it (law 22)
   if (!job.findings.crack && !job.cracks.size) out.push(t('whereItIsCracked'));
@@ -22,6 +27,8 @@ export function missingAtIntake(job: Pick<JobWay, 'effective'> & IntakeSlice & C
   if (job.chargePercent === null) out.push(t('batteryLevel2'));
   if (!job.prep.has('powerOff')) out.push(t('powerOff'));
   if (!job.prep.has('trayOut')) out.push(t('cardTrayOut'));
+  if (outsideOf(job.device).length && !job.prep.has('outerScrews')) out.push(t('outsideOut', { what: outsideText(job.device) }));
+  if (boundOf(job.device).length && !job.prep.has('boundMarked')) out.push(t('boundMarked'));
   if (!job.route && !job.effective.some((e) => e.type === 'route')) out.push(t('theRoute'));
   return out;
 }
@@ -34,7 +41,7 @@ export interface Honest {
 }
 
 export function intakeCall(
-  job: Pick<JobWay, 'effective' | 'stages'> & Pick<WholeJobSlice, 'promiseAt'> & IntakeSlice & CoverSlice,
+  job: Taken & Pick<JobWay, 'stages'> & Pick<WholeJobSlice, 'promiseAt'>,
   honest: Honest | null,
   now: number,
 ): IntakeCall {

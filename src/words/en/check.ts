@@ -302,4 +302,6 @@ export default {
     'Pressure lifts a young bond: 5 kPa on a phone’s back are 55 N. Low vacuum rather than pressure.',
   holdALowVacuumForA: 'Hold a low vacuum for a minute.',
   againstTheSameDeviceBeforeOpening: 'Against the same device before opening. {{airTestLine}}',
+  onlyWhereTheMakerAsks: 'Only where the maker asks for it.',
+  withoutItTheCustomerSees: 'Without it the customer sees: {{what}}.',
 } as const;

@@ -111,4 +111,6 @@ export default {
   noPdf: 'no PDF',
   anEarlierRepair: 'an earlier repair',
   itIsFullyBonded: 'it is fully bonded',
+  outsideNotBack: '{{what}} not back in',
+  outsideBack: 'Back in: {{what}}',
 } as const;

@@ -432,4 +432,8 @@ export default {
   setTheHigherOrTakeA: 'Set the {{toLowerCase}} higher or take a thicker pick.',
   firstEdge2: 'first edge',
   theBatteryGetsTo: 'The battery gets to {{batteryC}}.',
+  outerScrewsFirstIntake: 'outer screws and stylus out first (Intake)',
+  coverTheInsideFirst: 'cover the inside first',
+  insideIsCovered: 'The inside is covered with a film',
+  insideIsCoveredWhy: 'The front is off: no splinters, glue or hot air on board, battery and cameras.',
 } as const;

@@ -343,4 +343,13 @@ export default {
   noEdgeNoted: 'no edge noted',
   aJobThatIsNotHere: 'a job that is not here',
   piecesAreCounted: 'the pieces are being counted',
+  outerScrews_one: '{{count}} outer screw',
+  outerScrews_other: '{{count}} outer screws',
+  theStylus: 'the stylus',
+  outsideOut: '{{what}} out',
+  outsideIsOut: 'Out first: {{what}}',
+  outsideWhy: 'They hold or melt once the device is hot.',
+  boundMarked: 'parts bound to the board marked',
+  boundMarkedTick: 'Marked, bound to the board: {{list}}',
+  boundWhy: 'Nobody can replace it: it moves over whole, or its function is gone. Tell the customer.',
 } as const;

@@ -126,4 +126,8 @@ export default {
   shippedModelVersionChangedAndNot: 'shipped model, version {{version}}, changed and not saved',
   shippedModelVersion: 'shipped model, version {{version}}',
   notSaved: 'not saved',
+  outerScrewsFirst: 'Outer screws that come out before heat',
+  hasAStylus: 'A stylus sits in it',
+  boundToTheBoard: '{{name}}: bound to the board',
+  nobodyCanReplaceIt: 'Nobody can replace it: it moves over whole.',
 } as const;

@@ -308,4 +308,6 @@ export default {
     'La presión levanta una unión reciente: 5 kPa en la tapa de un teléfono son 55 N. Mejor vacío bajo que presión.',
   holdALowVacuumForA: 'Mantén un vacío bajo un minuto.',
   againstTheSameDeviceBeforeOpening: 'Frente al mismo aparato antes de abrir. {{airTestLine}}',
+  onlyWhereTheMakerAsks: 'Solo si el fabricante lo pide.',
+  withoutItTheCustomerSees: 'Sin ello, el cliente ve: {{what}}.',
 } satisfies Same<typeof en>;

@@ -114,4 +114,6 @@ export default {
   noPdf: 'sin PDF',
   anEarlierRepair: 'una reparación anterior',
   itIsFullyBonded: 'ya está unido del todo',
+  outsideNotBack: '{{what}} sin poner',
+  outsideBack: 'Puesto otra vez: {{what}}',
 } satisfies Same<typeof en>;

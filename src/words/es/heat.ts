@@ -439,4 +439,8 @@ export default {
   setTheHigherOrTakeA: 'Sube el ajuste ({{toLowerCase}}) o coge una púa más gruesa.',
   firstEdge2: 'primer borde',
   theBatteryGetsTo: 'La batería llega a {{batteryC}}.',
+  outerScrewsFirstIntake: 'primero fuera tornillos de fuera y lápiz (Recepción)',
+  coverTheInsideFirst: 'tapa antes el interior',
+  insideIsCovered: 'El interior está tapado con una lámina',
+  insideIsCoveredWhy: 'El frente está fuera: sin astillas, pegamento ni aire caliente sobre placa, batería y cámaras.',
 } satisfies Same<typeof en>;

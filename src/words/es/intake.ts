@@ -346,4 +346,13 @@ export default {
   noEdgeNoted: 'ningún borde anotado',
   aJobThatIsNotHere: 'un trabajo que no está aquí',
   piecesAreCounted: 'se están contando los trozos',
+  outerScrews_one: '{{count}} tornillo de fuera',
+  outerScrews_other: '{{count}} tornillos de fuera',
+  theStylus: 'el lápiz',
+  outsideOut: 'quitar {{what}}',
+  outsideIsOut: 'Primero fuera: {{what}}',
+  outsideWhy: 'En caliente sujetan o se derriten.',
+  boundMarked: 'piezas ligadas a la placa marcadas',
+  boundMarkedTick: 'Marcado, ligado a la placa: {{list}}',
+  boundWhy: 'Nadie puede cambiarlo: pasa entero o su función se pierde. Díselo al cliente.',
 } satisfies Same<typeof en>;

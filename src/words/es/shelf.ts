@@ -130,4 +130,8 @@ export default {
   shippedModelVersionChangedAndNot: 'modelo de origen, versión {{version}}, con cambios sin guardar',
   shippedModelVersion: 'modelo de origen, versión {{version}}',
   notSaved: 'sin guardar',
+  outerScrewsFirst: 'Tornillos de fuera que salen antes del calor',
+  hasAStylus: 'Lleva un lápiz dentro',
+  boundToTheBoard: '{{name}}: ligado a la placa',
+  nobodyCanReplaceIt: 'Nadie puede cambiarlo: pasa entero.',
 } satisfies Same<typeof en>;

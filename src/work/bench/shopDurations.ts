@@ -1,18 +1,20 @@
 import type { StageMinutes } from '@/core/intake/collection';
 import { routeMinutes } from '@/core/intake/route';
-import { coverWork, workDefs, type Work } from '@/core/intake/works';
+import { workDefs, type Work } from '@/core/intake/works';
 import { DurationBook, type Worked } from '@/core/schedule/learned';
 import type { JobState, JointSeen } from '@/model/fold';
 import type { CoverSlice } from '@/model/stages/cover';
+import { coverWorkAt } from '@/model/jobWorks';
 import { stageWork } from '@/model/stageWork';
 import { stageMinutes, usualMinutes } from '@/model/stages';
 
 /** What a job is worked as, before anything was chosen. */
-export const workOf = (job: Pick<JointSeen, 'face'> & CoverSlice): Work =>
-  job.route?.work ?? (job.keepCover ? 'openClose' : coverWork(job.face));
+export const workOf = (job: Pick<JointSeen, 'face' | 'model' | 'bond'> & CoverSlice): Work =>
+  job.route?.work ?? (job.keepCover ? 'openClose' : coverWorkAt(job));
 
 /** Kind of job that durations are learned by: how the cover is held, and what is done. */
-export const kindOf = (job: Pick<JointSeen, 'face'> & CoverSlice): string => `${job.face.construction}/${workOf(job)}`;
+export const kindOf = (job: Pick<JointSeen, 'face' | 'model' | 'bond'> & CoverSlice): string =>
+  `${job.face.construction}/${workOf(job)}`;
 
 /** Usual and long duration of a stage for a kind of job, s: the shop's figures, stretched to the minutes of the work. */
 export function usualS(stage: string, kind: string, pieces = 1): { p50: number; p90: number } {

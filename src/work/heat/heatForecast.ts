@@ -5,6 +5,7 @@ import type { ArcCells, HeatRun } from '@/core/heat/run';
 import type { Watched } from '@/core/heat/member';
 import { memory, type Range } from '@/core/source';
 import type { JobState, JointSeen } from '@/model/fold';
+import type { CoverSlice } from '@/model/stages/cover';
 import { onPlate, type HeatSlice } from '@/model/stages/heat';
 import type { Settings } from '@/model/settings';
 import { firstPlan, withinUse, type HeatPlanDraft } from './heatPlan';
@@ -34,7 +35,7 @@ export interface HeatForecast {
 
 /** What the opening is computed from, for a run with its heat on. */
 export const openingInput = (
-  job: JointSeen,
+  job: JointSeen & Pick<CoverSlice, 'route'>,
   thermal: Pick<ThermalJob, 'arcs'>,
   lift: LiftState,
   run: HeatRun,
@@ -55,7 +56,7 @@ export const openingInput = (
  * Plain arithmetic on the reduced model: a few milliseconds, so it follows a finger on the slider.
  */
 export function heatForecast(
-  job: JointSeen & Pick<HeatSlice, 'heat'>,
+  job: JointSeen & Pick<HeatSlice, 'heat'> & Pick<CoverSlice, 'route'>,
   thermal: ThermalJob,
   lift: LiftState,
   plan: { setC: number; preheated: boolean },
@@ -87,7 +88,8 @@ export function heatForecast(
 }
 
 /** The worst case of waiting for the late end by the clock alone; shown under Why. */
-export const worstByClock = (job: JointSeen, f: HeatForecast) => worstWaiting(f.run, f.opening, watchMarks(job));
+export const worstByClock = (job: JointSeen & Pick<CoverSlice, 'route'>, f: HeatForecast) =>
+  worstWaiting(f.run, f.opening, watchMarks(job));
 
 /** Magnets of many grades weaken for good from about here; others stand 120 to 150 °C. */
 export const magnetC = memory(80, 'magnets of many grades weaken for good from about 80 °C');

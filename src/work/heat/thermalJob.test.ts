@@ -7,7 +7,9 @@ import type { NewEvent } from '@/model/event';
 import { foldJob, type JobState } from '@/model/fold';
 import { shippedDevices } from '@/model/shippedDevices';
 import { liftCase, liftState, lookedAtS, thermalJob } from './thermalJob';
-import { batteryMarks, everyPart, partStopC } from './watchMarks';
+import { jobWay } from '@/model/jobWay';
+import { presentJob } from './present';
+import { batteryMarks, everyPart, partStopC, watchMarks } from './watchMarks';
 import { edgeName, placeName } from '../../words/placeNames';
 
 const t0 = Date.UTC(2026, 3, 14, 13);
@@ -44,11 +46,59 @@ it('a page that looks every 20 s never looks at the time before the device came 
 
 it('marks and limits come from the parts that the device has', () => {
   expect(batteryMarks(device)).toEqual({ cautionC: 60, stopC: 80 });
-  expect(partStopC(device)).toEqual({ camera: 85, display: 85 });
+  expect(partStopC({ device, route: null })).toEqual({ camera: 85, display: 85 });
   const bare = { ...device, parts: device.parts.filter((p) => p.kind === 'rim') };
   expect(batteryMarks(bare).stopC).toBeGreaterThan(500);
-  expect(partStopC(bare)).toEqual({ camera: undefined, display: undefined });
+  expect(partStopC({ device: bare, route: null })).toEqual({ camera: undefined, display: undefined });
   expect(everyPart(device).has('coil')).toBe(true);
+});
+
+it('a display that is replaced need not be spared, one of two that stays is', () => {
+  const route = { ...heating.route!, work: 'displayAlone' as const };
+  const alone = { ...heating, route };
+  expect(heating.device.parts.filter((p) => p.kind === 'display')).toHaveLength(1);
+  expect(watchMarks(heating).display).toBeDefined();
+  expect(watchMarks(alone).display).toBeUndefined();
+  // the battery and the cover are spared all the same
+  expect(watchMarks(alone).battery).toEqual(watchMarks(heating).battery);
+  expect(partStopC(alone)).toEqual({ camera: 85, display: undefined });
+  const fold = shippedDevices.find((d) => d.id === 'fold78')!;
+  expect(partStopC({ device: fold, route }).display).toBe(85);
+});
+
+it('with the front off its display is no longer in the device, until the front is bonded again', () => {
+  const both = shippedDevices.find((d) => d.id === 'both65')!;
+  const [front, back] = [both.bonds[0]!.id, both.bonds[1]!.id];
+  const opened = demoJobs(t0)[0]!.find((e) => e.type === 'opened')!;
+  const at = (stage: 'lift' | 'bond', n: number) => ({
+    v: 1 as const,
+    id: `s${n}`,
+    jobId: opened.jobId,
+    writer: 'w',
+    seq: 900 + n,
+    at: t0 + n,
+    loggedAt: t0 + n,
+    by: 'x',
+    type: 'stage' as const,
+    stage,
+    to: 'done' as const,
+    joint: front,
+  });
+  const job = (...more: ReturnType<typeof at>[]) =>
+    presentJob(
+      foldJob(
+        [
+          { ...opened, device: both, bondId: front, steps: jobWay(both, [front, back]), works: undefined } as never,
+          ...more,
+        ],
+        back,
+      )!,
+    );
+  const displays = (j: JobState) => j.device.parts.filter((p) => p.kind === 'display').length;
+  expect(displays(job())).toBe(1);
+  expect(displays(job(at('lift', 1)))).toBe(0);
+  expect(job(at('lift', 1)).device.out).toHaveLength(1);
+  expect(displays(job(at('lift', 1), at('bond', 2)))).toBe(1);
 });
 
 it('the answer about chips becomes the flaw; no answer counts as unsure', () => {

@@ -112,7 +112,7 @@ export function lensPlan(
           ambientC,
           targetC,
           workC,
-          cameraStopC: partStopC(job.model).camera ?? 85,
+          cameraStopC: partStopC({ device: job.model, route: null }).camera ?? 85,
         })
       : null;
   const warm = heat?.readyS != null && !heat.cameraStops;

@@ -1,4 +1,5 @@
-import { coverWork, workDefs, worksAt } from '@/core/intake/works';
+import { workDefs, worksAt } from '@/core/intake/works';
+import { coverWorkAt } from '@/model/jobWorks';
 import { marginOf, type Margin } from '@/core/money/margin';
 import type { JobState, JointSeen } from '@/model/fold';
 import type { BondSlice } from '@/model/stages/bond';
@@ -60,7 +61,7 @@ export function outcomeOf(job: JobState, settings: Settings): Outcome {
   const ratePerHourMinor = settings.ratePerH * 100;
   // a cover that was to be saved and broke has to be bought after all
   const saved = job.effective.some((e) => e.type === 'jobRoute' && e.cover === 'save');
-  const renews = coverWork(job.face);
+  const renews = coverWorkAt(job);
   const broken = job.broke && saved ? renews : null;
   const brokeMinor = broken ? listPrice(job, settings, workDefs[broken].item, job.route?.origin ?? 'genuine') : 0;
   const partMinor = (job.route ? worksAt(job.route) : [work])
