@@ -10,15 +10,17 @@ export interface CoverKind {
   hard: 'no' | 'counts' | 'experienced';
   /** glass that is held all over: it breaks more often on the way */
   heldAllOver: boolean;
+  /** it flexes and does not shatter: it may be pried off cold, hand-warm at most */
+  cold: boolean;
 }
 
-const plain: CoverKind = { lens: false, fromBehind: false, hard: 'no', heldAllOver: false };
+const plain: CoverKind = { lens: false, fromBehind: false, hard: 'no', heldAllOver: false, cold: false };
 
 export const coverKinds: Record<Construction, CoverKind> = {
   ringGlass: plain,
-  ringPlastic: plain,
+  ringPlastic: { ...plain, cold: true },
   fullGlass: { ...plain, hard: 'experienced', heldAllOver: true },
-  clipped: plain,
+  clipped: { ...plain, cold: true },
   lensInRing: { ...plain, lens: true },
   frameLens: { ...plain, lens: true, fromBehind: true, hard: 'counts' },
 };

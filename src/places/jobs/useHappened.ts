@@ -11,6 +11,7 @@ import type { Happening } from '@/model/entries/job';
 import type { EventOf, NewEvent } from '@/model/event';
 import type { JobState } from '@/model/fold';
 import type { StageId } from '@/model/stageIds';
+import { stockNow } from '@/model/stock';
 import { hasJoints } from '@/model/way';
 import { nowMs } from '@/store/clock';
 import { newId } from '@/store/ids';
@@ -19,6 +20,7 @@ import { roundUpQuarter } from '@/core/schedule/promise';
 import { absentFor } from '@/work/bench/absence';
 import { followsFrom, type Said } from '@/work/happened';
 import { priceNow, type PricedNow } from '@/work/intake/facts';
+import { countedFor, partOrdered } from '@/work/stock/partFlow';
 import { optionName } from '@/words/optionName';
 import { speaking } from '@/words/language';
 import { dayTime, price } from '@/words/units';
@@ -85,6 +87,13 @@ export function useHappened(job: JobState, stage: StageId, first: Happening | nu
   const note = async (happening: Happening, said: Said) => {
     const at = nowMs();
     const written = await log(followsFrom(job, happening, stage, said, at));
+    // the next part is on order from now on where the shop counts it
+    const [part] = happening === 'wrongPart' && said.days !== undefined ? countedFor(settings, job) : [];
+    if (part) {
+      const dueAt = said.days == null ? null : at + said.days * 86400e3;
+      const change = partOrdered(settings, stockNow(settings, jobs), part, { qty: 1, dueAt }, { at, newId });
+      void saveSettings({ ...settings, ...change }).catch(() => setNoRoom(true));
+    }
     const first = written.find((e) => e.type === 'happened');
     if (!first) return;
     const beforeMinor = agreedMinor ?? stands?.price.gross ?? null;

@@ -5,6 +5,7 @@ import { withCoverThickness, withOutline } from '@/core/device/editing';
 import type { Bond, Construction } from '@/core/device/types';
 import { coverOfKind } from '@/model/buildDevice';
 import { Choice, Tick } from '@/ui/Choice';
+import { NumberField } from '@/ui/NumberField';
 import { Disclosure } from '@/ui/Disclosure';
 import { turned } from './editorState';
 import { Mm, ShapeFields, Two } from './Fields';

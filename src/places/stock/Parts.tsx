@@ -18,6 +18,7 @@ import { NumberField } from '@/ui/NumberField';
 import { Txt } from '@/ui/Txt';
 import { dayTime } from '@/words/units';
 import { Lots } from './Lots';
+import { partArrived, partOrdered } from '@/work/stock/partFlow';
 import { withMove } from './moves';
 import { partName } from './words';
 import { t } from '@/words/stock';
@@ -82,17 +83,7 @@ export function Parts({ settings: s, stock, advice, now, onChange }: PartsProps)
                   label={o.qty === 1 ? t('itIsHere') : t('theyAreHere')}
                   say={o.qty === 1 ? t('itIsHereOf', { qty: o.qty, name }) : t('theyAreHereOf', { qty: o.qty, name })}
                   onPress={() =>
-                    put(
-                      p,
-                      {
-                        ...rebase([
-                          ...lots,
-                          { id: o.id.slice(0, 5), qty: o.qty, expiresAt: null, openedAt: null, openLifeDays: null },
-                        ]),
-                        onOrder: p.onOrder.filter((x) => x.id !== o.id),
-                      },
-                      { item: p.id, what: 'arrived', before: have, after: have + o.qty, note: '' },
-                    )
+                    onChange(partArrived(s, stock, p, { qty: o.qty, orderId: o.id }, { at: nowMs(), newId }))
                   }
                 />
               </View>
@@ -103,13 +94,7 @@ export function Parts({ settings: s, stock, advice, now, onChange }: PartsProps)
                 name={name}
                 qty={Math.max(1, a.advice.qty)}
                 now={now}
-                onOrder={(qty, dueAt) =>
-                  put(
-                    p,
-                    { onOrder: [...p.onOrder, { id: newId().slice(0, 12), qty, at: nowMs(), dueAt }].slice(-20) },
-                    { item: p.id, what: 'ordered', before: have, after: have, count: qty, note: '' },
-                  )
-                }
+                onOrder={(qty, dueAt) => onChange(partOrdered(s, stock, p, { qty, dueAt }, { at: nowMs(), newId }))}
               />
             ) : null}
             <Disclosure title={t('lotsAndDeliveryOf', { name })}>

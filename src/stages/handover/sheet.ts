@@ -5,15 +5,7 @@ import { uStepMm } from '@/core/fit/flushness';
 import { cureOf } from '@/work/cure/cureJob';
 import { functionName as nameOf, functionState } from '@/work/check/faults';
 import { cameraOf, lensesOf } from '@/work/check/cameraJob';
-import {
-  flareWords,
-  limitWords,
-  noticeOf,
-  pressWords,
-  ratioWords,
-  registerName,
-  sharpWords,
-} from '@/words/checkNames';
+import { flareWords, limitWords, noticeOf, pressWords, ratioWords, registerName, sharpWords } from '@/words/checkNames';
 import { outsideText } from '@/words/outside';
 import { notRegistered } from '@/work/check/registering';
 import { sealOf } from '@/work/check/sealJob';

@@ -4,10 +4,12 @@ import { useWindowDimensions, View } from 'react-native';
 
 import type { JobState, JointSeen } from '@/model/fold';
 import type { Settings } from '@/model/settings';
+import { Button } from '@/ui/Button';
 import { Tick } from '@/ui/Choice';
 import { Disclosure } from '@/ui/Disclosure';
 import { Txt } from '@/ui/Txt';
 import { useWide } from '@/ui/useWide';
+import { coverKindOf } from '@/core/device/coverKinds';
 import { needsCovering } from '@/work/heat/present';
 import { ConfirmFull } from './ConfirmFull';
 import { Links } from './HeatParts';
@@ -15,6 +17,7 @@ import { HeatWhy } from './HeatWhy';
 import { HeatChart } from './LazyHeatChart';
 import { LiveProbe } from './LiveProbe';
 import { PicksTable } from './PicksTable';
+import { isSwollen } from './heatPage';
 import type { HeatActions } from './useHeatActions';
 import type { HeatView } from './useHeatForecast';
 import type { HeatPlanNow } from './useHeatPlan';
@@ -88,6 +91,14 @@ export function HeatBelow({ job, settings, now, view, warm, act, at, wet, quiet 
         units={settings}
       />
       <Links job={job} />
+      {!on && coverKindOf(job.face).cold && !job.heat.length && !isSwollen(job) ? (
+        <View className="my-2">
+          <Button kind="small" label={t('tryItCold')} onPress={act.cold} />
+          <Txt size="s" tone="ink2">
+            {t('tryItColdWhy')}
+          </Txt>
+        </View>
+      ) : null}
       {!on && needsCovering(job) ? (
         <Tick
           label={t('insideIsCovered')}

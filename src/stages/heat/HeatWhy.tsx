@@ -24,7 +24,12 @@ const worstText = (worst: ReturnType<typeof worstByClock>, units: Units): string
   });
 
 /** What the clock of a heat stands on, in sentences. */
-function notesOf(job: Pick<JobState, keyof JointSeen | 'route'>, { f, lift, range, magnets }: HeatView, probed: boolean, units: Units): string[] {
+function notesOf(
+  job: Pick<JobState, keyof JointSeen | 'route'>,
+  { f, lift, range, magnets }: HeatView,
+  probed: boolean,
+  units: Units,
+): string[] {
   const cautionC = batteryMarks(job.device).cautionC;
   const battery = f.parts.battery;
   const { readyS } = f;

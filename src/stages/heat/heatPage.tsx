@@ -42,9 +42,9 @@ export const missingBeforeHeat = (
               ? t('outerScrewsFirstIntake')
               : needsCovering(job) && !job.prep.has('insideCovered')
                 ? t('coverTheInsideFirst')
-            : !job.prep.has('toolsReady')
-              ? t('toolsAtHandFirst', { where })
-              : null;
+                : !job.prep.has('toolsReady')
+                  ? t('toolsAtHandFirst', { where })
+                  : null;
 
 export function BackToHeat({ job, kind = 'side' }: { job: JobState; kind?: 'main' | 'side' }) {
   const router = useRouter();

@@ -19,6 +19,8 @@ export interface HeatActions {
   toLift: () => void;
   tools: (ready: boolean) => void;
   covered: (done: boolean) => void;
+  /** pried off without heat */
+  cold: () => void;
 }
 
 /**
@@ -124,5 +126,12 @@ export function useHeatActions(
   };
   const tools = (done: boolean) => void log([{ type: 'prep', item: 'toolsReady', done }]);
   const covered = (done: boolean) => void log([{ type: 'prep', item: 'insideCovered', done }]);
-  return { layOn, takeOff, comeBack, onAgain, callAway, toLift, tools, covered };
+  const cold = () => {
+    void log([
+      decide({ call: 'heat', inputs: { construction: job.face.construction }, computed: null, chosen: 'cold' }),
+      { type: 'stage', stage: 'heat', to: 'skipped', why: 'coldWay' },
+    ]);
+    toLift();
+  };
+  return { layOn, takeOff, comeBack, onAgain, callAway, toLift, tools, covered, cold };
 }

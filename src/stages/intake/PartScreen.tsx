@@ -10,6 +10,8 @@ import { workDefs, worksAt } from '@/core/intake/works';
 import type { EventOf } from '@/model/event';
 import type { JobState } from '@/model/fold';
 import { routeAgain } from '@/work/intake/routeAgain';
+import { IntoStock } from './IntoStock';
+import { useIntoStock } from './useIntoStock';
 import { Button } from '@/ui/Button';
 import { Call } from '@/ui/Call';
 import { Choice } from '@/ui/Choice';
@@ -63,7 +65,9 @@ function Part({ job, route, now }: { job: JobState; route: NonNullable<JobState[
   const back = () => router.replace(stageHref(job.id, 'intake'));
   const missing = holes === null ? t('holesFirst') : plugs && works === null ? t('tryItFirst') : null;
   const wrong = holes === 'no' || works === 'no';
+  const shelf = useIntoStock(job);
   const right = () => {
+    shelf.put();
     void log([
       { type: 'partChecked', holes: holes ?? 'yes', works: works ?? 'notTried', right: true },
       { type: 'prep', item: 'compared', done: true },
@@ -119,6 +123,7 @@ function Part({ job, route, now }: { job: JobState; route: NonNullable<JobState[
       <NewPartHas here={here} />
       <MustMove here={here} />
       <SideBySide here={here} />
+      <IntoStock here={shelf} />
     </JobPage>
   );
 }

@@ -27,7 +27,8 @@ export function missingAtIntake(job: Taken): string[] {
   if (job.chargePercent === null) out.push(t('batteryLevel2'));
   if (!job.prep.has('powerOff')) out.push(t('powerOff'));
   if (!job.prep.has('trayOut')) out.push(t('cardTrayOut'));
-  if (outsideOf(job.device).length && !job.prep.has('outerScrews')) out.push(t('outsideOut', { what: outsideText(job.device) }));
+  if (outsideOf(job.device).length && !job.prep.has('outerScrews'))
+    out.push(t('outsideOut', { what: outsideText(job.device) }));
   if (boundOf(job.device).length && !job.prep.has('boundMarked')) out.push(t('boundMarked'));
   if (!job.route && !job.effective.some((e) => e.type === 'route')) out.push(t('theRoute'));
   return out;

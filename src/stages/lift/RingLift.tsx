@@ -52,11 +52,11 @@ export function RingLift({ job }: { job: JobState }) {
       />
     );
 
-  const { thermal, lift, on, heated } = ring;
+  const { thermal, lift, on, heated, cold } = ring;
   const facts = ringFacts(job, settings, ring);
   const act = actions(ring, facts);
   const { nextEdge } = lift;
-  const shut = on ? t('itIsOnTheHeat') : !heated ? t('heatFirst') : null;
+  const shut = on ? t('itIsOnTheHeat') : !heated && !cold ? t('heatFirst') : null;
   const reheatHot = (facts.battery?.hotC ?? 0) >= facts.marks.stopC;
   const swollen = job.findings.cellSwollen?.answer === 'yes';
   const wet = wetRule(job, jobs, settings, now, thermal.heater).stop;
@@ -106,7 +106,7 @@ export function RingLift({ job }: { job: JobState }) {
           )
         }
       >
-        <RingBelow {...part} settings={settings} act={act} shut={shut} finger={finger} onFinger={setFinger} />
+        <RingBelow {...part} settings={settings} act={act} shut={shut} finger={finger} onFinger={setFinger} now={now} />
       </StageShell>
     </View>
   );

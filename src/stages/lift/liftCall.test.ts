@@ -20,6 +20,7 @@ const base: LiftCallInput = {
   arcHighC: 72,
   onPlate: false,
   everHeated: true,
+  cold: false,
   swollen: false,
   batteryHighC: 58,
   stopC: 80,

@@ -20,6 +20,8 @@ export interface LiftCallInput {
   arcHighC: number;
   onPlate: boolean;
   everHeated: boolean;
+  /** it is pried off without heat */
+  cold: boolean;
   swollen: boolean;
   batteryHighC: number | null;
   stopC: number;
@@ -80,6 +82,12 @@ export function liftCall(i: LiftCallInput): CallText {
     return {
       sentence: i.words.of === 'of hot air' ? t('theAirIsOnIt') : t('itIs', { of: i.words.of }),
       reason: t('theClockRunsOnHeatGo'),
+      tone: 'ink',
+    };
+  if (!i.everHeated && i.cold)
+    return {
+      sentence: t('coldPryFromThePort', { edge }),
+      reason: t('coldItStringsLeavePicksIn'),
       tone: 'ink',
     };
   if (!i.everHeated)

@@ -59,6 +59,67 @@ const heated = (seconds: number, heater = 'plate'): NewEvent[] => [
   { type: 'stage', stage: 'heat', to: 'done' },
 ];
 
+describe('giving up a way', () => {
+  const minute = 60_000;
+  /** Every four minutes it was tried and gripped. */
+  const tries = Array.from({ length: 5 }, (_, i): NewEvent[] => [
+    { type: 'observed', what: 'grips', edge: 'bottom' },
+    { type: 'amend', eventId: `t${6 + 2 * i}`, movedTo: t0 - 10_000 + (i + 1) * 4 * minute },
+  ]).flat();
+
+  it('twenty minutes in which nobody was at it say nothing', async () => {
+    startShop(t0, { [save]: heated(120) });
+    const first = renderStage(LiftStage, save);
+    await pass(600);
+    expect(screen.queryByTestId('givingUp')).toBeNull();
+    first.unmount();
+    startShop(t0, { [save]: heated(120) });
+    jest.setSystemTime(t0 + 21 * minute);
+    renderStage(LiftStage, save);
+    await pass(600);
+    // a pause counts for five minutes at most: nobody was at it
+    expect(screen.queryByTestId('givingUp')).toBeNull();
+  });
+
+  it('work that was really done counts, and whoever goes on all the same is not asked again at once', async () => {
+    jest.setSystemTime(t0 + 20.5 * minute);
+    startShop(t0, { [save]: [...heated(120), ...tries] });
+    renderStage(LiftStage, save);
+    await pass(600);
+    const box = screen.getByTestId('givingUp');
+    expect(box.textContent).toMatch(/^20 min and hardly anything came free\. Change the way\./);
+    expect(box.textContent).toMatch(/Hot air on the next edgeabout \d+ min, [\d.]+/);
+    expect(box.textContent).toMatch(/A few drops of alcohol in the gapabout \d+ min, /);
+    // the back is to be saved: writing it off is one of them, and costs the new glass besides
+    expect(box.textContent).toMatch(/Write the back offabout \d+ min, /);
+    await press('Go on like this');
+    expect(screen.queryByTestId('givingUp')).toBeNull();
+    expect(logged(save).at(-1)).toMatchObject({ type: 'decision', call: 'givingUp', chosen: 'goOn' });
+  });
+
+  it('hot air is planned on the edge that is next', async () => {
+    jest.setSystemTime(t0 + 20.5 * minute);
+    startShop(t0, { [save]: [...heated(120), ...tries] });
+    renderStage(LiftStage, save);
+    await pass(600);
+    await press('Hot air on the next edge');
+    expect(jobNow(save).plan).toMatchObject({ use: { path: { kind: 'strip' } } });
+    expect(went.at(-1)).toContain('/heat');
+  });
+});
+
+describe('cold', () => {
+  it('a plastic back is pried off without heat: from the port, edge by edge', async () => {
+    startShop(t0, { [save]: [{ type: 'stage', stage: 'heat', to: 'skipped', why: 'coldWay' }] });
+    renderStage(LiftStage, save);
+    await pass(600);
+    expect(call()).toBe('Cold: pick in at the bottom edge, then round.');
+    expect(reason()).toContain('Hand-warm at most.');
+    await press('Bottom edge is free');
+    expect(jobNow(save).freeEdges.has('bottom')).toBe(true);
+  });
+});
+
 describe('along the edges', () => {
   const open = async () => {
     startShop(t0, { [save]: heated(120) });

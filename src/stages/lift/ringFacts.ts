@@ -48,6 +48,7 @@ export function ringFacts(job: JobState, settings: Settings, ring: RingNow) {
     arcHighC: arcC.high,
     onPlate: on,
     everHeated: heated,
+    cold: ring.cold,
     swollen: job.findings.cellSwollen?.answer === 'yes',
     batteryHighC: battery?.hotC ?? null,
     stopC: marks.stopC,

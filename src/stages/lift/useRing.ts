@@ -21,6 +21,8 @@ export interface RingNow {
   /** it lies on the heater; it was on one at all */
   on: boolean;
   heated: boolean;
+  /** it is pried off without heat */
+  cold: boolean;
   nowS: number;
   setC: number;
   /** window and reheat as they were looked at within the last seconds; null: nothing to look at */
@@ -54,6 +56,7 @@ export function useRing(
   const geometry = useRingGeometry(job, thermal, lift && job.cut.freeMm < 3 ? lift.nextEdge : null);
   const on = onPlate(job) !== null;
   const heated = heatCount(job) > 0;
+  const cold = !heated && job.stages.heat === 'skipped';
   const nowS = thermal && heated ? (now - thermal.t0) / 1e3 : 0;
   const setC = job.plan?.setC ?? 110;
   // one look at the cooling line every 5 s settles the window and what a reheat takes
@@ -66,6 +69,7 @@ export function useRing(
   const doseS = useMemo(() => (thermal ? batteryDoseS(thermal, lookS, cautionC) : 0), [thermal, lookS, cautionC]);
   const restS = thermal ? lookedAtS(thermal, nowS, 20) : 0;
   const rest = useRest(job, settings, thermal, lift, setC, restS).data?.[0]?.plan ?? null;
-  const ring = thermal && lift ? { thermal, lift, geometry, on, heated, nowS, setC, look, doseS, restS, rest } : null;
+  const ring =
+    thermal && lift ? { thermal, lift, geometry, on, heated, cold, nowS, setC, look, doseS, restS, rest } : null;
   return { source, ring };
 }

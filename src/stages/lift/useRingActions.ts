@@ -24,7 +24,7 @@ export interface RingActions {
 export function useRingActions(job: JobState): (ring: RingNow, facts: RingFacts) => RingActions {
   const router = useRouter();
   const { log } = useActions(job);
-  return ({ thermal, lift, on, heated, setC, look }, { arcsC, arcC }) => {
+  return ({ thermal, lift, on, heated, cold, setC, look }, { arcsC, arcC }) => {
     const toHeat = () => router.replace(stageHref(job.id, 'heat'));
     const rounded = Math.round(arcC.mean * 10) / 10;
     const stuck = (s: Stretch) => void log([{ type: 'cut', ...s, free: false, stuck: true, tC: rounded }]);
@@ -46,7 +46,7 @@ export function useRingActions(job: JobState): (ring: RingNow, facts: RingFacts)
         if (lift.nextEdge === null) {
           void log([{ type: 'stage', stage: 'lift', to: 'done' }]);
           router.replace(stageHref(job.id, 'clean'));
-        } else if (heated && !on) edge(lift.nextEdge, true);
+        } else if ((heated || cold) && !on) edge(lift.nextEdge, true);
       },
       reheat: () => {
         const record = { heater: job.plan?.heater, use: followEdge(job, job.plan?.use) };

@@ -79,4 +79,5 @@ export default {
   usually: 'usually',
   latest: 'latest',
   waits: 'waits',
+  coldWay: 'pried off cold',
 } as const;

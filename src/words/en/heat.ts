@@ -436,4 +436,7 @@ export default {
   coverTheInsideFirst: 'cover the inside first',
   insideIsCovered: 'The inside is covered with a film',
   insideIsCoveredWhy: 'The front is off: no splinters, glue or hot air on board, battery and cameras.',
+  tryItCold: 'Cold: pry from the port',
+  tryItColdWhy:
+    'Plastic flexes and does not shatter: some benches start without heat, hand-warm at most. What gives is learned; what does not is heated after all.',
 } as const;

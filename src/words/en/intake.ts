@@ -352,4 +352,10 @@ export default {
   boundMarked: 'parts bound to the board marked',
   boundMarkedTick: 'Marked, bound to the board: {{list}}',
   boundWhy: 'Nobody can replace it: it moves over whole, or its function is gone. Tell the customer.',
+  fromThisDelivery: 'From this delivery',
+  onTheShelfNow_one: '{{count}} on the shelf now.',
+  onTheShelfNow_other: '{{count}} on the shelf now.',
+  piecesIntoStock: 'Pieces into stock',
+  lotOrPacket: 'Lot or packet',
+  stockNotSaved: 'The stock could not be saved: no room left in this browser.',
 } as const;

@@ -443,4 +443,15 @@ export default {
   noTemperature: 'no temperature',
   insteadOf: '{{name}}: {{newMm}} instead of {{oldMm}}',
   noLimitNear: 'no limit near',
+  coldPryFromThePort: 'Cold: pick in at the {{edge}}, then round.',
+  coldItStringsLeavePicksIn:
+    'Slowly, it strings and closes behind the pick: leave picks in. Hand-warm at most. Does it not give, heat it.',
+  littleGain: '{{quiet}} and hardly anything came free. Change the way.',
+  littleGainWhy: 'Usual here: {{usual}} in a minute; now {{now}}.',
+  wayAir: 'Hot air on the next edge',
+  wayAlcohol: 'A few drops of alcohol in the gap',
+  wayPieces: 'Piece by piece',
+  wayWriteOff: 'Write the back off',
+  wayTakes: 'about {{minutes}}, {{price}}',
+  goOnLikeThis: 'Go on like this',
 } as const;

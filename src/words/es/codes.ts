@@ -82,4 +82,5 @@ export default {
   usually: 'normal',
   latest: 'a más tardar',
   waits: 'espera',
+  coldWay: 'en frío, con palanca',
 } satisfies Same<typeof en>;

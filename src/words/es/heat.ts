@@ -443,4 +443,7 @@ export default {
   coverTheInsideFirst: 'tapa antes el interior',
   insideIsCovered: 'El interior está tapado con una lámina',
   insideIsCoveredWhy: 'El frente está fuera: sin astillas, pegamento ni aire caliente sobre placa, batería y cámaras.',
+  tryItCold: 'En frío: haz palanca por el conector',
+  tryItColdWhy:
+    'El plástico cede y no estalla: algunos talleres empiezan sin calor, templado a mano como mucho. Lo que cede se aprende; lo que no, se calienta.',
 } satisfies Same<typeof en>;

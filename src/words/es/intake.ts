@@ -355,4 +355,10 @@ export default {
   boundMarked: 'piezas ligadas a la placa marcadas',
   boundMarkedTick: 'Marcado, ligado a la placa: {{list}}',
   boundWhy: 'Nadie puede cambiarlo: pasa entero o su función se pierde. Díselo al cliente.',
+  fromThisDelivery: 'De esta entrega',
+  onTheShelfNow_one: '{{count}} en existencias ahora.',
+  onTheShelfNow_other: '{{count}} en existencias ahora.',
+  piecesIntoStock: 'Piezas a existencias',
+  lotOrPacket: 'Lote o paquete',
+  stockNotSaved: 'No se pudo guardar: no queda sitio en este navegador.',
 } satisfies Same<typeof en>;

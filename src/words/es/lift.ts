@@ -447,4 +447,15 @@ export default {
   noTemperature: 'ninguna temperatura',
   insteadOf: '{{name}}: {{newMm}} en vez de {{oldMm}}',
   noLimitNear: 'sin límite cerca',
+  coldPryFromThePort: 'En frío: la púa por el {{edge}}, y luego alrededor.',
+  coldItStringsLeavePicksIn:
+    'Despacio: hace hilos y se cierra tras la púa; deja púas puestas. Templado a mano como mucho. Si no cede, calienta.',
+  littleGain: '{{quiet}} y apenas se ha soltado nada. Cambia de método.',
+  littleGainWhy: 'Lo normal aquí: {{usual}} por minuto; ahora {{now}}.',
+  wayAir: 'Aire caliente en el borde siguiente',
+  wayAlcohol: 'Unas gotas de alcohol en la ranura',
+  wayPieces: 'Trozo a trozo',
+  wayWriteOff: 'Dar la tapa por perdida',
+  wayTakes: 'unos {{minutes}}, {{price}}',
+  goOnLikeThis: 'Seguir así',
 } satisfies Same<typeof en>;

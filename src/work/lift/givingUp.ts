@@ -1,0 +1,84 @@
+import { progressOf, workedS, type Progress } from '@/core/lift/givingUp';
+import { minutesPerPiece } from '@/core/intake/routeFigures';
+import { clearUpMinutes } from '@/core/intake/route';
+import { workDefs } from '@/core/intake/works';
+import { judgement } from '@/core/source';
+import type { KnownEvent } from '@/model/event';
+import type { JobState } from '@/model/fold';
+import { coverWorkAt } from '@/model/jobWorks';
+import { isAir } from '@/core/heat/heater';
+import { airsOf, heaterOf, type Settings } from '@/model/settings';
+import { bookOf, kindOf } from '@/work/bench/shopDurations';
+import { liftModeOf, shatteredFrom } from './liftMode';
+
+export const nextWayFigures = {
+  reheatMin: judgement(2, 'minutes to change over to hot air and back'),
+  wickMin: judgement(3, 'minutes that alcohol is given to run in'),
+};
+
+/** Another way, and what it takes from here: minutes of hands, and money with the hourly rate, minor units. */
+export interface NextWay {
+  id: 'air' | 'alcohol' | 'pieces' | 'writeOff';
+  minutes: number;
+  costMinor: number;
+}
+
+const worksAtIt = new Set<KnownEvent['type']>(['edge', 'cut', 'heatOn', 'heatOff', 'observed', 'pieceOff', 'alcohol']);
+
+/** What came free, at a second of the work on this lift; null before the first heat came off. */
+function liftWork(job: JobState, now: number, lengthMm: number, spanMm: (e: KnownEvent) => number) {
+  const begun = job.heat.find((h) => h.setC === null)?.at ?? (job.stages.heat === 'skipped' ? job.openedAt : null);
+  if (begun === null) return null;
+  const own = job.effective.filter((e) => worksAtIt.has(e.type) && e.at >= begun && e.at <= now);
+  const first = job.stages.heat === 'skipped' ? (own[0]?.at ?? now) : begun;
+  const instants = [first, ...own.map((e) => Math.max(first, e.at)), now];
+  const s = workedS(instants);
+  const gains = own.flatMap((e, i) => {
+    const mm = Math.min(lengthMm, spanMm(e));
+    return mm > 0 ? [{ atS: s[i + 1]!, mm }] : [];
+  });
+  return { gains, nowS: s.at(-1)! };
+}
+
+/**
+ * The log shows little gain for long: how little, and what else there is with what it takes from here, cheapest first. Null
+ * while the work goes on as such work does.
+ * @param spanMm what an entry freed of the ring, mm
+ */
+export function givingUp(
+  job: JobState,
+  jobs: readonly JobState[],
+  settings: Settings,
+  now: number,
+  lengthMm: number,
+  spanMm: (e: KnownEvent) => number,
+): { progress: Progress; ways: NextWay[] } | null {
+  if (job.stages.lift === 'done' || job.stages.lift === 'skipped') return null;
+  const heldMm = lengthMm - job.cut.freeMm;
+  if (heldMm < 1) return null;
+  const done = liftWork(job, now, lengthMm, spanMm);
+  if (!done) return null;
+  const usualMin = bookOf(jobs).of('lift', kindOf(job), settings.person).medianS / 60;
+  const progress = progressOf(done.gains, done.nowS, lengthMm / usualMin);
+  if (!progress.little) return null;
+  const perMinute = (settings.ratePerH * 100) / 60;
+  const cutMin = heldMm / progress.usualMmPerMin;
+  const way = (id: NextWay['id'], minutes: number, partMinor = 0): NextWay => ({
+    id,
+    minutes,
+    costMinor: Math.round(minutes * perMinute + partMinor),
+  });
+  const airUsed = job.heat.some((h) => h.setC !== null && isAir(heaterOf(settings, h.heater)));
+  const { item } = workDefs[coverWorkAt(job)];
+  const price = settings.money.prices[job.device.kind]?.[`${item}.genuine`];
+  const pieces = Math.max(shatteredFrom.value, job.cracks.size + 1);
+  const ways = [
+    ...(airsOf(settings).length && !airUsed ? [way('air', cutMin + nextWayFigures.reheatMin.value)] : []),
+    ...(job.alcohol.some((a) => a.use === 'gap') ? [] : [way('alcohol', cutMin + nextWayFigures.wickMin.value)]),
+    ...(!job.keepCover && liftModeOf(job).mode === 'edges'
+      ? [way('pieces', pieces * minutesPerPiece.value + clearUpMinutes.value)]
+      : []),
+    ...(job.keepCover && price !== undefined ? [way('writeOff', cutMin + clearUpMinutes.value, price)] : []),
+  ].sort((a, b) => a.costMinor - b.costMinor);
+  return { progress, ways };
+}
