@@ -127,7 +127,7 @@ test(
       }
       await expect(h.call()).toHaveText(/^Slide 0\.\d\d mm toward the top/);
       await h.noViolations('dry fit');
-      await h.press('It fits: go to Bond');
+      await h.press('It fits. Go to Bond');
     });
 
     await test.step('bond: cut list, and the other way beside it', async () => {

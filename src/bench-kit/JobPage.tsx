@@ -8,7 +8,7 @@ import { Txt } from '@/ui/Txt';
 import { useWide } from '@/ui/useWide';
 import { JobStopCard } from './JobStopCard';
 import { LastTap } from './LastTap';
-import { stageHref } from './stageHref';
+import { hrefAt } from './stageHref';
 import type { PlanSize } from './StageShell';
 import { t } from '@/words/kit';
 import { stageName } from '@/words/stageWords';
@@ -37,7 +37,7 @@ export function JobPage(p: JobPageProps) {
       className={`px-4 pt-3 pb-1 no-print ${wide && p.picture ? '' : 'w-full max-w-[1080px] self-center'}`}
     >
       <View className="flex-row justify-between items-center min-h-[44px]">
-        <Link href={stageHref(p.job.id, p.stage)} className="font-body text-m text-ink underline py-1">
+        <Link href={hrefAt(p.job, p.stage)} className="font-body text-m text-ink underline py-1">
           {stageName(p.stage)}
         </Link>
         <JobStopCard job={p.job} />

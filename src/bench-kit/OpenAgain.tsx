@@ -11,7 +11,7 @@ import { Txt } from '@/ui/Txt';
 import { spoken, time } from '@/words/units';
 import { useActions } from './actions';
 import { cureOf } from '@/work/cure/cureJob';
-import { stageHref } from './stageHref';
+import { hrefAt } from './stageHref';
 import { Entry } from './Why';
 import { t } from '@/words/kit';
 
@@ -46,7 +46,7 @@ export function OpenAgain({ job, now }: { job: JobState; now: number }) {
           disabled={!why.trim()}
           why={t('sayWhy')}
           onPress={() =>
-            void log([{ type: 'reopened', why: why.trim() }]).then(() => router.replace(stageHref(job.id, 'bond')))
+            void log([{ type: 'reopened', why: why.trim() }]).then(() => router.replace(hrefAt(job, 'bond')))
           }
         />
       </View>

@@ -173,6 +173,7 @@ export function foldJob(events: readonly JobEvent[], joint?: string): JobState |
     ...job.whole,
     ...job.intake,
     prep: new Set([...job.intake.prep, ...slices.ticks.ticked]),
+    findings: withCrack(job.intake.findings, slices.cover.crackSaid),
     ...job.strip,
     ...job.check,
     ...slices.cover,
@@ -183,6 +184,12 @@ export function foldJob(events: readonly JobEvent[], joint?: string): JobState |
     ...slices.bond,
     ...slices.cure,
   };
+}
+
+/** What was found, with where the cover that is looked at is cracked. */
+function withCrack(findings: IntakeSlice['findings'], crack: CoverSlice['crackSaid']): IntakeSlice['findings'] {
+  const { crack: _other, ...rest } = findings;
+  return crack ? { ...rest, crack } : rest;
 }
 
 /** How far the steps are: what was noted of them; a joint that is opened again goes back to its bond. */

@@ -32,9 +32,7 @@ export function showsDisplay(device: Pick<Device, 'parts' | 'leaves'>, face: Dev
   const first = device.leaves[0]?.id;
   return device.parts.some(
     (p) =>
-      p.kind === 'display' &&
-      (p.leaf ?? first) === face.leaf &&
-      p.fromDepthMm <= face.cover.hMm + underCoverMm.value,
+      p.kind === 'display' && (p.leaf ?? first) === face.leaf && p.fromDepthMm <= face.cover.hMm + underCoverMm.value,
   );
 }
 
@@ -106,9 +104,7 @@ export function chosenWith(device: Device, list: readonly JobWork[], one: JobWor
     return front === null || still ? rest : rest.filter((x) => x.joint !== front || x.work !== 'openClose');
   }
   const kept = [...rest.filter((x) => !excludes(device, x, one)), one];
-  return front === null || kept.some((x) => x.joint === front)
-    ? kept
-    : [{ joint: front, work: 'openClose' }, ...kept];
+  return front === null || kept.some((x) => x.joint === front) ? kept : [{ joint: front, work: 'openClose' }, ...kept];
 }
 
 /** The joints that these works open, each once. */

@@ -68,7 +68,7 @@ describe('dry fit', () => {
     await press('Even all round');
     expect(jobNow(tablet).eyes.gap).toMatchObject({ fine: true, spots: [] });
     expect(call()).toBe('Leave it where it is.');
-    await press('It fits: go to Bond');
+    await press('It fits. Go to Bond');
     expect(
       logged(tablet)
         .filter((e) => e.type === 'decision')
@@ -83,7 +83,7 @@ describe('dry fit', () => {
     // wide at the bottom, narrow at the top: down it goes
     expect(call()).toMatch(/^Slide 0\.\d\d mm toward the bottom/);
     expect(reason()).toMatch(/^Least gap 0\.08 mm becomes 0\.\d\d mm/);
-    expect(screen.getByRole('button', { name: 'It fits: go to Bond' })).toBeTruthy();
+    expect(screen.getByRole('button', { name: 'It fits. Go to Bond' })).toBeTruthy();
   });
 
   it('refuses glass that is too big, and says what the best move leaves', () => {
@@ -96,7 +96,7 @@ describe('dry fit', () => {
     renderStage(DryFitStage, tablet);
     expect(call()).toBe('It does not fit.');
     expect(reason()).toContain('the best leaves 0.02 mm');
-    expect(screen.getByRole('button', { name: 'It fits: go to Bond: it does not fit' })).toBeTruthy();
+    expect(screen.getByRole('button', { name: 'It fits. Go to Bond: it does not fit' })).toBeTruthy();
   });
 });
 

@@ -2,11 +2,14 @@ import type { Pt } from '../../core/device/types';
 import { coverOf, internalsOutOf, workDefs, worksAt, type Work } from '../../core/intake/works';
 import type { EventOf } from '../event';
 import { coverWorkAt, leading, usualClosing } from '../jobWorks';
+import type { IntakeSlice } from './intake';
 import type { JointView, SliceDef } from './slice';
 
 /** The cover of one joint: cracked or whole, saved or written off, and what is to be done with it. */
 export interface CoverSlice {
   keepCover: boolean;
+  /** where this cover is cracked, as it was answered; null: nobody asked yet */
+  crackSaid: IntakeSlice['findings']['crack'] | null;
   /** somebody said whether the cover is saved; before that it follows from the cracks */
   coverSaid: boolean;
   route: EventOf<'jobRoute'> | null;
@@ -66,6 +69,7 @@ export const coverSlice = {
     const route = routeAsOpened(view);
     return {
       keepCover: route?.cover === 'save',
+      crackSaid: null,
       coverSaid: false,
       route,
       cracks: new Map(),
@@ -77,10 +81,10 @@ export const coverSlice = {
   },
   hears: {
     finding(own, e, ctx) {
-      const { so } = ctx;
       if (e.kind !== 'crack') return;
       // a cracked cover is written off unless somebody says otherwise, also after a route was taken (law 22)
-      const before = so.intake.findings.crack;
+      const before = own.crackSaid;
+      own.crackSaid = { answer: e.answer, edges: e.edges ?? [], note: e.note ?? '' };
       const newly = e.answer === 'yes' && before?.answer !== 'yes';
       if (!own.coverSaid) settleCover(own, e.answer === 'no', ctx);
       else if (newly && before) settleCover(own, false, ctx);

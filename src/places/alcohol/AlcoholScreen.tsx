@@ -2,7 +2,7 @@ import { View } from 'react-native';
 
 import type { JobState } from '@/model/fold';
 import { JobPage } from '@/bench-kit/JobPage';
-import { stageHref } from '@/bench-kit/stageHref';
+import { hrefAt } from '@/bench-kit/stageHref';
 import { Button } from '@/ui/Button';
 import { Txt } from '@/ui/Txt';
 import { useAlcoholScreen } from './useAlcoholScreen';
@@ -37,7 +37,7 @@ export function AlcoholScreen(p: { job: JobState }) {
           {...(first ? { why: words[first].short } : {})}
         />
       }
-      side={<Button label={t('back')} onPress={() => router.replace(stageHref(job.id, lifted ? 'clean' : 'lift'))} />}
+      side={<Button label={t('back')} onPress={() => router.replace(hrefAt(job, lifted ? 'clean' : 'lift'))} />}
     >
       <View className="mt-2">
         <AlcoholCall here={here} />

@@ -26,7 +26,7 @@ import { onPlate } from '@/model/stages/heat';
 import { heaterOf } from '@/model/settings';
 import { useActions } from '@/bench-kit/actions';
 import { shopAdhesive } from '@/work/heat/shopAdhesive';
-import { stageHref } from '@/bench-kit/stageHref';
+import { hrefAt } from '@/bench-kit/stageHref';
 import { thermalJob } from '@/work/heat/thermalJob';
 import { everyPart } from '@/work/heat/watchMarks';
 import { presentJob } from '@/work/heat/present';
@@ -235,7 +235,7 @@ export function useAlcoholScreen(p: { job: JobState }) {
         tC: Math.round(lineC * 10) / 10,
       },
     ]);
-    router.replace(stageHref(job.id, lifted ? 'clean' : 'lift'));
+    router.replace(hrefAt(job, lifted ? 'clean' : 'lift'));
   };
   const first = stops[0];
   return { ...so, stops, v, run, air, adhesive, dried, wet, around, uses, today, day, first, words, give };

@@ -6,7 +6,7 @@ import { coverWork, internalsOutOf } from '@/core/intake/works';
 import { faceOf } from '@/core/device/perimeter';
 import type { Device } from '@/core/device/types';
 import { jobWay } from '@/model/jobWay';
-import { chosenWith, jointsFor, leading, workFace, worksOn, type JobWork } from '@/model/jobWorks';
+import { chosenWith, frontBefore, jointsFor, leading, workFace, worksOn, type JobWork } from '@/model/jobWorks';
 import { stageDefs } from '@/model/stages';
 import { Tick } from '@/ui/Choice';
 import { Txt } from '@/ui/Txt';
@@ -63,6 +63,11 @@ export function WhatIsDone({ form, devices }: WhatIsDoneProps) {
           );
         })}
       </View>
+      {works.some((x) => frontBefore(device, x.joint) !== null) ? (
+        <Txt size="s" tone="ink2" className="mb-1">
+          {t('theScreenComesOffFirst')}
+        </Txt>
+      ) : null}
       <View role="list" aria-label={t('stepsOfTheJob')} className="flex-row flex-wrap gap-1" testID="way">
         {steps.map((x) => (
           <View key={x.key} role="listitem" className="border border-ink2 rounded-[4px] px-2 py-1">

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { useActions } from '@/bench-kit/actions';
 import { useCrackMap } from '@/bench-kit/crackMap';
 import { jointsSeen } from '@/bench-kit/jointsSeen';
-import { stageHref } from '@/bench-kit/stageHref';
+import { hrefAt } from '@/bench-kit/stageHref';
 import { useCustomerLanguage } from '@/bench-kit/useCustomerLanguage';
 import { useNow } from '@/bench-kit/useNow';
 import type { Happening } from '@/model/entries/job';
@@ -12,7 +12,6 @@ import type { EventOf, NewEvent } from '@/model/event';
 import type { JobState } from '@/model/fold';
 import type { StageId } from '@/model/stageIds';
 import { stockNow } from '@/model/stock';
-import { hasJoints } from '@/model/way';
 import { nowMs } from '@/store/clock';
 import { newId } from '@/store/ids';
 import { saveSettings, useJobs, useSettings } from '@/store/shop';
@@ -82,7 +81,7 @@ export function useHappened(job: JobState, stage: StageId, first: Happening | nu
   );
   // what was agreed is what it cost, whatever the figures have done since
   const agreedMinor = job.quote?.choices.find((c) => c.id === job.quote!.chosenId)?.grossMinor ?? null;
-  const back = () => router.replace(stageHref(job.id, stage, hasJoints(job) ? job.joint : null));
+  const back = () => router.replace(hrefAt(job, stage));
 
   const note = async (happening: Happening, said: Said) => {
     const at = nowMs();
@@ -172,7 +171,7 @@ export function useHappened(job: JobState, stage: StageId, first: Happening | nu
     answerOf,
     customer,
     toRoute: () => router.replace(`/jobs/${job.id}/route` as Href),
-    toHeat: () => router.replace(stageHref(job.id, 'heat', hasJoints(job) ? job.joint : null)),
+    toHeat: () => router.replace(hrefAt(job, 'heat')),
   };
 }
 export type HappenedState = ReturnType<typeof useHappened>;

@@ -6,7 +6,7 @@ import { coverKindOf } from '@/core/device/coverKinds';
 import { faceOf } from '@/core/device/perimeter';
 import { exportJob } from '@/bench-kit/exportJob';
 import { JobPage } from '@/bench-kit/JobPage';
-import { stageHref } from '@/bench-kit/stageHref';
+import { hrefAt } from '@/bench-kit/stageHref';
 import { nextLabel, openJob } from '@/bench-kit/openJob';
 import { useDevices, useJobs, useSettings } from '@/store/shop';
 import { Button } from '@/ui/Button';
@@ -51,7 +51,7 @@ export function RecordScreen({ job }: { job: JobState }) {
       now={now}
       stage="handover"
       side={<Button label={t('export')} onPress={() => void exportJob(job)} />}
-      main={<Button kind="main" label={t('back')} onPress={() => router.replace(stageHref(job.id, 'handover'))} />}
+      main={<Button kind="main" label={t('back')} onPress={() => router.replace(hrefAt(job, 'handover'))} />}
     >
       <Txt size="s" tone="ink2">
         {t('forTheShopAllThatThe')}

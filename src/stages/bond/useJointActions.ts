@@ -1,4 +1,5 @@
 import type { NewEvent } from '@/model/event';
+import { goTo } from '@/bench-kit/goTo';
 import type { JobState } from '@/model/fold';
 import { useActions } from '@/bench-kit/actions';
 import { useGoOn } from '@/bench-kit/useGoOn';
@@ -70,7 +71,7 @@ export function useJointActions(job: JobState, { work, best, school, lays, mixed
     ]);
   };
   const main = {
-    closed: { label: t('goToCure'), act: () => goOn() },
+    closed: { label: goTo(job, 'bond'), act: () => goOn() },
     tape: {
       label: {
         strips: t('laidAndClosed'),

@@ -1,4 +1,5 @@
 import { lensToleranceMm, matchLenses, pressS } from '@/core/lens/lensSet';
+import { goTo } from '@/bench-kit/goTo';
 import { buildShare, rate } from '@/core/cure/tapeDwell';
 import type { JobState } from '@/model/fold';
 import { useActions } from '@/bench-kit/actions';
@@ -100,7 +101,7 @@ export function useLensBond({ job }: { job: JobState }) {
     ? t('pressed')
     : next
       ? t('isOn', { toUpperCase: next.face.name[0]!.toUpperCase(), slice: next.face.name.slice(1) })
-      : t('goToCure');
+      : goTo(job, 'bond');
   const shut = block ?? (pressed && leftS > 0 ? t('pressForMore', { leftS: clock(leftS) }) : null);
   return { job, given, match, chosen, pressed, leftS, all, state, next, alarm, now, shut, act, text, label };
 }

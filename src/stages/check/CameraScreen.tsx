@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import type { JobState } from '@/model/fold';
 import { targetSvg } from '@/model/targetSvg';
 import { JobPage } from '@/bench-kit/JobPage';
-import { stageHref } from '@/bench-kit/stageHref';
+import { hrefAt } from '@/bench-kit/stageHref';
 import { Button } from '@/ui/Button';
 import { Call } from '@/ui/Call';
 import { Disclosure } from '@/ui/Disclosure';
@@ -29,7 +29,7 @@ export function CameraScreen(p: { job: JobState }) {
       now={now}
       stage="check"
       lead={<Call {...text} tone={bad ? 'caution' : 'ink'} />}
-      main={<Button kind="main" label={t('backToCheck')} onPress={() => router.replace(stageHref(job.id, 'check'))} />}
+      main={<Button kind="main" label={t('backToCheck')} onPress={() => router.replace(hrefAt(job, 'check'))} />}
       side={<Button label={t('target')} onPress={() => download('target.svg', targetSvg(), 'image/svg+xml')} />}
     >
       <View className="mt-3" />

@@ -1,4 +1,5 @@
 import { Link, type Href } from 'expo-router';
+import { goTo } from '@/bench-kit/goTo';
 import { View } from 'react-native';
 
 import { noticedMm } from '@/core/fit/byEye';
@@ -169,7 +170,7 @@ export function CheckControls({
 }
 
 /** The main thing of the moment. */
-export function CheckMain({ here: { pad, judge, can, by, finish, open } }: { here: CheckStageState }) {
+export function CheckMain({ here: { pad, judge, can, by, finish, open, job } }: { here: CheckStageState }) {
   return (
     pad ??
     (judge && !can ? (
@@ -177,7 +178,7 @@ export function CheckMain({ here: { pad, judge, can, by, finish, open } }: { her
     ) : (
       <Button
         kind="main"
-        label={t('goToHandOver')}
+        label={goTo(job, 'check')}
         onPress={finish}
         disabled={!can}
         {...(can ? {} : { why: open[0] ?? t('openPointFixItOrLog') })}

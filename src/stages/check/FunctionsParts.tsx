@@ -5,7 +5,7 @@ import { learnFigures } from '@/core/functions/learn';
 import { testCautions } from '@/core/functions/tables';
 import { whyNotTested } from '@/bench-kit/FunctionList';
 import { stepNames } from '@/words/checkNames';
-import { stageHref } from '@/bench-kit/stageHref';
+import { hrefAt } from '@/bench-kit/stageHref';
 import { rowOf, Why } from '@/bench-kit/Why';
 import { Button } from '@/ui/Button';
 import { Call } from '@/ui/Call';
@@ -83,12 +83,7 @@ export function FunctionMain({
       </View>
     </View>
   ) : (
-    <Button
-      key="back"
-      kind="main"
-      label={t('backToCheck')}
-      onPress={() => router.replace(stageHref(job.id, 'check'))}
-    />
+    <Button key="back" kind="main" label={t('backToCheck')} onPress={() => router.replace(hrefAt(job, 'check'))} />
   );
 }
 

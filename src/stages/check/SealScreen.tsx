@@ -2,7 +2,7 @@ import { View } from 'react-native';
 
 import type { JobState } from '@/model/fold';
 import { JobPage } from '@/bench-kit/JobPage';
-import { stageHref } from '@/bench-kit/stageHref';
+import { hrefAt } from '@/bench-kit/stageHref';
 import { Button } from '@/ui/Button';
 import { Call } from '@/ui/Call';
 import { Message } from '@/ui/Message';
@@ -23,7 +23,7 @@ export function SealScreen(p: { job: JobState }) {
       stage="check"
       lead={<Call {...text} />}
       picture={(size) => <SealPicture here={here} size={size} />}
-      main={<Button kind="main" label={t('backToCheck')} onPress={() => router.replace(stageHref(job.id, 'check'))} />}
+      main={<Button kind="main" label={t('backToCheck')} onPress={() => router.replace(hrefAt(job, 'check'))} />}
     >
       <View className="mt-3" />
       <SealReadings here={here} />

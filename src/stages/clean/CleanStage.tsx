@@ -35,9 +35,9 @@ export function CleanStage({ job }: { job: JobState }) {
   const [side, setSide] = useState<Side>('frame');
   const heat = useFrameHeat(job, settings, now);
   const c = cleaning(job, settings, now, side, heat);
-  const { dirty, otherDirty, toLookAt, wet, lacks, moist, cool } = c;
-  const put = (z: ZoneNow, state: ZoneState): NewEvent[] => [
-    { type: 'cleanZone', on: side, index: z.zone.index, state, tC: Math.round(Math.min(heat.frameC, 199) * 10) / 10 },
+  const { dirty, otherDirty, toLookAt, otherToLookAt, wet, lacks, moist, cool } = c;
+  const put = (z: ZoneNow, state: ZoneState, on: Side = side): NewEvent[] => [
+    { type: 'cleanZone', on, index: z.zone.index, state, tC: Math.round(Math.min(heat.frameC, 199) * 10) / 10 },
     ...(state !== 'glass' ? z.shards.map((markId): NewEvent => ({ type: 'glassGone', markId })) : []),
   ];
   const main = ((): { label: string; act: () => void; why: string | null } => {
@@ -59,11 +59,15 @@ export function CleanStage({ job }: { job: JobState }) {
         act: () => setSide(side === 'frame' ? 'cover' : 'frame'),
         why: null,
       };
-    if (toLookAt.length && !wet.length)
+    if (toLookAt.length + otherToLookAt.length && !wet.length)
       return {
         label: t('allCleanAtAGlance'),
         act: () =>
-          void log([...toLookAt.flatMap((z) => put(z, 'inspected')), { type: 'prep', item: 'glanced', done: true }]),
+          void log([
+            ...toLookAt.flatMap((z) => put(z, 'inspected')),
+            ...otherToLookAt.flatMap((z) => put(z, 'inspected', side === 'frame' ? 'cover' : 'frame')),
+            { type: 'prep', item: 'glanced', done: true },
+          ]),
         why: null,
       };
     const first = lacks.find((l) => l !== 'crumbs' && l !== 'lenses') ?? lacks[0];

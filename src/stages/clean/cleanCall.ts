@@ -37,7 +37,10 @@ export function cleaning(job: JobState, settings: Settings, now: number, side: S
   const dirty =
     zones.find((z) => z.state === 'glass') ?? (ringStays ? null : zones.find((z) => z.state === 'residue')) ?? null;
   const wet = zones.filter((z) => z.dryAtMs !== null && now < z.dryAtMs);
-  const toLookAt = zones.filter((z) => z.state === 'dry' || z.state === 'wet');
+  const unseen = (list: readonly ZoneNow[]) => list.filter((z) => z.state === 'dry' || z.state === 'wet');
+  const toLookAt = unseen(zones);
+  // one glance goes over both sides of the bond
+  const otherToLookAt = facts.cover ? unseen(side === 'frame' ? facts.cover : facts.frame) : [];
   const bare = zones.filter((z) => z.state === 'inspected' || z.state === 'film').length;
   // a drop that was let through the interlock may be wiped with for ten minutes
   const moist = job.alcohol.some((a) => a.use === 'wipe' && now - a.at < 600_000);
@@ -69,6 +72,7 @@ export function cleaning(job: JobState, settings: Settings, now: number, side: S
     dirty,
     wet,
     toLookAt,
+    otherToLookAt,
     bare,
     moist,
     otherDirty,
@@ -87,7 +91,8 @@ export function cleanCall(
   units: Settings,
   now: number,
 ): { sentence: string; reason: string; tone: 'ink' | 'caution' } {
-  const { side, facts, cool, place, bead, lacks, dirty, wet, toLookAt, otherDirty, crumbMm } = c;
+  const { side, facts, cool, place, bead, lacks, dirty, wet, otherDirty, crumbMm } = c;
+  const toLookAt = [...c.toLookAt, ...c.otherToLookAt];
   if (dirty) {
     const how = methodsFor(dirty.zone, dirty.state, frameC).map((m) => methodWords[m]);
     return {

@@ -1,4 +1,5 @@
 import { said } from '@/words/codes';
+import { goTo } from '@/bench-kit/goTo';
 import { useMemo, useState } from 'react';
 
 import { clipPlaces } from '@/core/bond/hold';
@@ -83,7 +84,7 @@ export function useCureStage({ job }: { job: JobState }) {
         act: left > 0 ? undefined : () => clampOff(false),
         why: left > 0 ? t('inLeft', { left: clock(left) }) : null,
       };
-    return { label: t('goToCheck'), act: () => goOn(), why: null };
+    return { label: goTo(job, 'cure'), act: () => goOn(), why: null };
   };
   const main = mainOf();
   const short = (s: number) => (s < 3600 ? clock(s) : span(s));

@@ -1,4 +1,5 @@
 import { holeOffsetMm, minClearMm, moveResMm, uGapMm } from '@/core/fit/dryFit';
+import { goTo } from '@/bench-kit/goTo';
 import { noticedMm } from '@/core/fit/byEye';
 import { coldestC, hottestC } from '@/core/fit/thermalClearance';
 import { eyeWords } from '@/words/eyeWords';
@@ -136,7 +137,7 @@ export function DryFitControls({
 
 /** The main thing of the moment. */
 export function DryFitMain({
-  here: { pad, measuring, can, by, finish, complete, points, taken },
+  here: { pad, measuring, can, by, finish, complete, points, taken, job },
 }: {
   here: DryFitStageState;
 }) {
@@ -147,7 +148,7 @@ export function DryFitMain({
     ) : (
       <Button
         kind="main"
-        label={t('itFitsGoToBond')}
+        label={t('itFitsGoToBond', { then: goTo(job, 'dryFit') })}
         onPress={finish}
         disabled={!can}
         {...(can

@@ -1,4 +1,5 @@
 import { coverKindOf } from '@/core/device/coverKinds';
+import { goTo } from '@/bench-kit/goTo';
 import { useMemo } from 'react';
 
 import { heatModelled } from '@/core/device/thermalStack';
@@ -12,7 +13,6 @@ import { HeatBench } from './HeatBench';
 import { heatCaution } from './heatCaution';
 import { LensHeatStage } from './LensHeatStage';
 import { SpotScreen } from './SpotScreen';
-import { t } from '@/words/heat';
 
 /** Heat: the bench for what is modelled, and for the rest what is known without a model. */
 export function HeatStage({ job }: { job: JobState }) {
@@ -28,7 +28,7 @@ export function HeatStage({ job }: { job: JobState }) {
       stage="heat"
       caution={heatCaution()}
       onMain={() => goOn()}
-      main={<Button kind="main" label={t('goToLift')} onPress={() => goOn()} />}
+      main={<Button kind="main" label={goTo(job, 'heat')} onPress={() => goOn()} />}
     />
   );
 }

@@ -1,4 +1,5 @@
 import type { JobState } from '@/model/fold';
+import { goTo } from '@/bench-kit/goTo';
 import { lensFocus, lensPlan, lensWork, lensAirC, lensMarginK } from '@/work/lift/lensJob';
 import { useLensAir } from '@/bench-kit/useLensAir';
 import { LensAir } from '@/bench-kit/LensAir';
@@ -97,7 +98,7 @@ export function LensHeatStage({ job }: { job: JobState }) {
       main={
         <Button
           kind="main"
-          label={t('goToLift')}
+          label={goTo(job, 'heat')}
           onPress={() => goOn()}
           disabled={swollen}
           {...(swollen ? { why: t('theBatteryIsSwollen') } : {})}

@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import type { JobState } from '@/model/fold';
 import { JobPage } from '@/bench-kit/JobPage';
 import { LongRunLine } from '@/bench-kit/LongRunLine';
-import { stageHref } from '@/bench-kit/stageHref';
+import { hrefAt } from '@/bench-kit/stageHref';
 import { Flash } from '@/ui/alarm';
 import { Button } from '@/ui/Button';
 import { Call } from '@/ui/Call';
@@ -33,7 +33,7 @@ function Spot(p: { job: JobState }) {
         side={
           <Button
             label={on || heats ? t('lift') : t('heat3')}
-            onPress={() => router.replace(stageHref(job.id, on || heats ? 'lift' : 'heat'))}
+            onPress={() => router.replace(hrefAt(job, on || heats ? 'lift' : 'heat'))}
           />
         }
         main={<SpotMain here={here} />}

@@ -5,7 +5,7 @@ import type { JobState } from '@/model/fold';
 import type { CoverSlice } from '@/model/stages/cover';
 import type { IntakeSlice } from '@/model/stages/intake';
 import { JobPage } from '@/bench-kit/JobPage';
-import { stageHref } from '@/bench-kit/stageHref';
+import { hrefAt } from '@/bench-kit/stageHref';
 import { outsideOf } from '@/core/device/beforeOpening';
 import { needsCovering, type Covering } from '@/work/heat/present';
 import { liftState, pickInForce, thermalJob } from '@/work/heat/thermalJob';
@@ -52,7 +52,7 @@ export function BackToHeat({ job, kind = 'side' }: { job: JobState; kind?: 'main
     <Button
       kind={kind}
       label={kind === 'main' ? t('backToHeat') : t('heat3')}
-      onPress={() => router.replace(stageHref(job.id, 'heat'))}
+      onPress={() => router.replace(hrefAt(job, 'heat'))}
     />
   );
 }

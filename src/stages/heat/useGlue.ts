@@ -7,7 +7,7 @@ import { answersOf } from '@/core/heat/heaterKind';
 import type { JobState } from '@/model/fold';
 import { contactsOf } from '@/model/settings';
 import { useActions } from '@/bench-kit/actions';
-import { stageHref } from '@/bench-kit/stageHref';
+import { hrefAt } from '@/bench-kit/stageHref';
 import { batteryMarks } from '@/work/heat/watchMarks';
 import { useThermalStack } from '@/bench-kit/useThermal';
 import { wetStop } from '@/bench-kit/wet';
@@ -66,7 +66,7 @@ export function useGlue({
         chosen: { heater: heater.id, setC },
       }),
     ]);
-    router.replace(stageHref(job.id, 'strip'));
+    router.replace(hrefAt(job, 'strip'));
   };
   return {
     job,

@@ -6,7 +6,7 @@ import { fallsBelow } from '@/core/heat/forecast';
 import type { JobState } from '@/model/fold';
 import { useActions } from '@/bench-kit/actions';
 import { controlPlate } from '@/bench-kit/instruments';
-import { stageHref } from '@/bench-kit/stageHref';
+import { hrefAt } from '@/bench-kit/stageHref';
 import type { HeatView } from './useHeatForecast';
 import type { HeatPlanNow } from './useHeatPlan';
 
@@ -39,7 +39,7 @@ export function useHeatActions(
   const { log, decide } = useActions(job);
   const { setC, preheated } = plan;
   const record = { heater: plan.heater, use: plan.use };
-  const toLift = () => router.replace(stageHref(job.id, 'lift'));
+  const toLift = () => router.replace(hrefAt(job, 'lift'));
   const offForecast = ({ thermal, f, lift, liveS }: HeatView) => {
     const off = thermal.run.then({ atS: liveS, setC: null, preheated: false });
     const lasts = (c: number | null) =>

@@ -6,7 +6,7 @@ import type { MovingResult } from '@/core/heat/moving';
 import { type PathPlan, type RoundResult } from '@/core/heat/pathPlan';
 import type { JobState } from '@/model/fold';
 import { heatUse } from '@/work/heat/heating';
-import { stageHref } from '@/bench-kit/stageHref';
+import { hrefAt } from '@/bench-kit/stageHref';
 import { batteryMarks, everyPart, partStopC } from '@/work/heat/watchMarks';
 import { useLongRun } from '@/bench-kit/useLongRun';
 import { movingInWorker, roundInWorker } from '@/workers/thermalClient';
@@ -136,7 +136,7 @@ export function usePathReady(base: PathReadyProps) {
         chosen: { insetMm: p.best.insetMm, slower: p.best.shares !== null },
       }),
     ]);
-    router.replace(stageHref(job.id, 'heat'));
+    router.replace(hrefAt(job, 'heat'));
   };
   const speeds = bestPath ? loopSpeeds(thermal.model.modes.outline, bestPath) : [];
   return { ...base, p, confirm, speeds, bestPath, take, text };

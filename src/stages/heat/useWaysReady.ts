@@ -6,7 +6,7 @@ import { gentleFirst, gentlest } from '@/core/heat/ways';
 import type { JobState } from '@/model/fold';
 import { useActions } from '@/bench-kit/actions';
 import { presentJob } from '@/work/heat/present';
-import { stageHref } from '@/bench-kit/stageHref';
+import { hrefAt } from '@/bench-kit/stageHref';
 import { strengthOf, batteryMarks } from '@/work/heat/watchMarks';
 import { useSettings } from '@/store/shop';
 import { useNow } from '@/bench-kit/useNow';
@@ -145,7 +145,7 @@ export function useWaysReady({
         ...(other ? { because: because.trim() } : {}),
       }),
     ]);
-    router.replace(stageHref(job.id, 'heat'));
+    router.replace(hrefAt(job, 'heat'));
   };
   return {
     job,

@@ -50,7 +50,7 @@ export function waysOf(job: JobState, settings: Settings, step: EdgeStep | undef
         ? { ...job.plan?.use, path: undefined }
         : {};
     const { preheated } = answersOf(heater);
-    add(`${heater.id}-usual`, heater.name, use, { heater, setC: usualOf(heater), preheated });
+    add(`${heater.id}-usual`, heater.name, use, { heater, setC: setFor(heater, job), preheated });
     add(`${heater.id}-gentle`, tr('gentlestSetting', { name: heater.name }), use, { heater, setC: null, preheated });
   }
   return list;

@@ -8,6 +8,7 @@ import type { JobState } from '@/model/fold';
 import type { Settings } from '@/model/settings';
 import { pieceReasons, type Found } from '@/bench-kit/crackMap';
 import { JobPage } from '@/bench-kit/JobPage';
+import { withFace } from '@/bench-kit/withFace';
 import { placeName } from '@/words/placeNames';
 import { backHref } from '@/bench-kit/cameFrom';
 import { Button } from '@/ui/Button';
@@ -94,7 +95,7 @@ export function CrackMapScreen(p: { job: JobState }) {
   return (
     <JobPage
       job={job}
-      title={t('crackMap')}
+      title={withFace(job, t('crackMap'))}
       now={now}
       stage="intake"
       lead={<CrackLead here={here} />}

@@ -20,7 +20,7 @@ import { t } from '@/words/intake';
 
 export function IntakeStage(p: { job: JobState }) {
   const here = useIntakeStage(p);
-  const { job, now, ready, goOn, text, next, swollen, missing, cracked, toggleEdge, log } = here;
+  const { job, now, ready, goOn, text, next, swollen, missing } = here;
   return (
     <StageShell
       job={job}
@@ -42,7 +42,7 @@ export function IntakeStage(p: { job: JobState }) {
       }
     >
       <View className="mt-3">
-        <CrackedAndSaved job={job} cracked={cracked} onEdge={toggleEdge} log={log} />
+        <CrackedAndSaved job={job} />
         <IntakeFindings here={here} />
         <IntakePages here={here} />
         <PowerAndTray here={here} />

@@ -4,7 +4,8 @@ import { View } from 'react-native';
 
 import { useActions } from '@/bench-kit/actions';
 import { JobPage } from '@/bench-kit/JobPage';
-import { stageHref } from '@/bench-kit/stageHref';
+import { withFace } from '@/bench-kit/withFace';
+import { hrefAt } from '@/bench-kit/stageHref';
 import { useNow } from '@/bench-kit/useNow';
 import { workDefs, worksAt } from '@/core/intake/works';
 import type { EventOf } from '@/model/event';
@@ -28,7 +29,7 @@ export function PartScreen({ job }: { job: JobState }) {
   return job.route?.origin ? (
     <Part job={job} route={job.route} now={now} />
   ) : (
-    <JobPage job={job} title={t('newPart')} now={now} stage="intake" main={<ToRoute job={job} />}>
+    <JobPage job={job} title={withFace(job, t('newPart'))} now={now} stage="intake" main={<ToRoute job={job} />}>
       <Txt>{t('noNewPartOnThisRoute')}</Txt>
     </JobPage>
   );
@@ -62,7 +63,7 @@ function Part({ job, route, now }: { job: JobState; route: NonNullable<JobState[
     onRoute: (change) => void log([routeAgain(route, change)]),
     onEvents: (e) => void log(e),
   });
-  const back = () => router.replace(stageHref(job.id, 'intake'));
+  const back = () => router.replace(hrefAt(job, 'intake'));
   const missing = holes === null ? t('holesFirst') : plugs && works === null ? t('tryItFirst') : null;
   const wrong = holes === 'no' || works === 'no';
   const shelf = useIntoStock(job);
@@ -77,7 +78,7 @@ function Part({ job, route, now }: { job: JobState; route: NonNullable<JobState[
   return (
     <JobPage
       job={job}
-      title={t('newPart')}
+      title={withFace(job, t('newPart'))}
       now={now}
       stage="intake"
       side={

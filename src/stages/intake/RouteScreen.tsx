@@ -4,6 +4,7 @@ import { type RouteOption } from '@/core/intake/route';
 import type { NewEvent } from '@/model/event';
 import type { JobState } from '@/model/fold';
 import { JobPage } from '@/bench-kit/JobPage';
+import { withFace } from '@/bench-kit/withFace';
 import { cameFrom } from '@/bench-kit/cameFrom';
 import { Entry } from '@/bench-kit/Why';
 import { Button } from '@/ui/Button';
@@ -39,7 +40,7 @@ export function RouteScreen(p: { job: JobState }) {
   return (
     <JobPage
       job={job}
-      title={t('route')}
+      title={withFace(job, t('route'))}
       now={now}
       stage="intake"
       main={

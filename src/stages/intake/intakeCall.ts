@@ -1,6 +1,8 @@
 import { boundOf, outsideOf } from '@/core/device/beforeOpening';
 import type { Device } from '@/core/device/types';
-import type { JobWay } from '@/model/fold';
+import { faceName } from '@/bench-kit/faceName';
+import { coverKindOf } from '@/core/device/coverKinds';
+import type { JobWay, JointSeen } from '@/model/fold';
 import type { WholeJobSlice } from '@/model/stages/wholeJob';
 import type { IntakeSlice } from '@/model/stages/intake';
 import type { CoverSlice } from '@/model/stages/cover';
@@ -15,12 +17,17 @@ export interface IntakeCall {
 }
 
 /** What still has to be known before heat; in the order in which it is asked. */
+type CoverSeen = Pick<JointSeen, 'face' | 'model' | 'joint'>;
 type Taken = Pick<JobWay, 'effective'> & IntakeSlice & CoverSlice & { device: Pick<Device, 'outside' | 'parts'> };
 
-export function missingAtIntake(job: Taken): string[] {
+/** @param joints the job at each joint that it opens, where it has several */
+export function missingAtIntake(job: Taken, joints: readonly (Taken & CoverSeen)[] = []): string[] {
   const out: string[] = [];
   // asked first, decided first: heat, route and price follow from it (law 22)
-  if (!job.findings.crack && !job.cracks.size) out.push(t('whereItIsCracked'));
+  if (joints.length > 1)
+    for (const j of joints.filter((x) => !coverKindOf(x.face).lens && !x.findings.crack && !x.cracks.size))
+      out.push(t('whereItIsCrackedAt', { face: faceName(j.model, j.joint) }));
+  else if (!job.findings.crack && !job.cracks.size) out.push(t('whereItIsCracked'));
   if (!job.findings.cellSwollen) out.push(t('isTheBatterySwollen'));
   if (!job.findings.chip) out.push(t('chipsAtTheEdge2'));
   if (!job.findings.bent) out.push(t('isTheFrameBent'));
@@ -45,6 +52,7 @@ export function intakeCall(
   job: Taken & Pick<JobWay, 'stages'> & Pick<WholeJobSlice, 'promiseAt'>,
   honest: Honest | null,
   now: number,
+  joints: readonly (Taken & CoverSeen)[] = [],
 ): IntakeCall {
   if (job.findings.cellSwollen?.answer === 'yes')
     return {
@@ -52,7 +60,7 @@ export function intakeCall(
       reason: t('intoTheFireProofBagAway'),
       tone: 'caution',
     };
-  const missing = missingAtIntake(job);
+  const missing = missingAtIntake(job, joints);
   const until = honest
     ? `${t('earliestPickUp4In5', { at: dayTime(honest.at, now) })}${honest.was === null ? '' : ` ${t('itWasTheBenchHasChanged', { was: dayTime(honest.was, now) })}`}`
     : t('earliestPickUpWorkingItOut2');

@@ -1,10 +1,14 @@
 import { bondPerimeter } from '@/core/device/perimeter';
+import { goTo } from '@/bench-kit/goTo';
 import type { EventOf } from '@/model/event';
 import { tagCode } from '@/model/tagCode';
 import type { JobState } from '@/model/fold';
 import type { Answer } from '@/model/stages/intake';
 import { useActions } from '@/bench-kit/actions';
 import { useCrackMap } from '@/bench-kit/crackMap';
+import { withFace } from '@/bench-kit/withFace';
+import { jointsSeen } from '@/bench-kit/jointsSeen';
+import { coverKindOf } from '@/core/device/coverKinds';
 import { useGoOn } from '@/bench-kit/useGoOn';
 import { useSettings } from '@/store/shop';
 import { dayTime, price } from '@/words/units';
@@ -27,6 +31,25 @@ function quoteLine(job: JobState): string {
     : t('notSigned', { grossMinor: price(c.grossMinor, job.quote.currency) });
 }
 
+/** Cracks as drawn; into how many pieces where it was computed. */
+const crackLine = (j: JobState, pieces: number | null): string =>
+  !j.cracks.size
+    ? t('noCrackDrawn2')
+    : pieces === null
+      ? t('cracksDrawn', { count: j.cracks.size })
+      : pieces === 1
+        ? t('pieceChips', { length: pieces, size: j.chips.size })
+        : t('piecesChips', { length: pieces, size: j.chips.size });
+
+const partLine = (j: JobState, now: number): string =>
+  j.partCheck
+    ? j.partCheck.right
+      ? t('partIsRight')
+      : t('partIsWrong')
+    : j.partDue?.dueAt != null
+      ? t('partComes', { dueAt: dayTime(j.partDue.dueAt, now) })
+      : t('partNotChecked');
+
 /** How it stands: what IntakeStage shows and does. */
 export function useIntakeStage({ job }: { job: JobState }) {
   const settings = useSettings();
@@ -40,8 +63,9 @@ export function useIntakeStage({ job }: { job: JobState }) {
   const plan = useShopPlan();
   const promised = useSteadyPromise(plan, job);
   const honest = promised?.sayAt ?? null;
-  const text = intakeCall(job, promised && { at: promised.sayAt, was: promised.wasAt }, now);
-  const missing = missingAtIntake(job);
+  const covers = jointsSeen(job);
+  const text = intakeCall(job, promised && { at: promised.sayAt, was: promised.wasAt }, now, covers);
+  const missing = missingAtIntake(job, covers);
   const swollen = job.findings.cellSwollen?.answer === 'yes';
   const path = bondPerimeter(job.device, job.bond);
   const find = (kind: EventOf<'finding'>['kind']) => (a: Answer) =>
@@ -49,32 +73,24 @@ export function useIntakeStage({ job }: { job: JobState }) {
       { type: 'finding', kind, answer: a, ...(job.findings[kind]?.note ? { note: job.findings[kind].note } : {}) },
     ]);
   const cracked = job.findings.crack?.edges ?? [];
-  const toggleEdge = (edge: (typeof cracked)[number]) =>
-    void log([
-      {
-        type: 'finding',
-        kind: 'crack',
-        answer: 'yes',
-        edges: cracked.includes(edge) ? cracked.filter((e) => e !== edge) : [...cracked, edge],
-      },
-    ]);
   const ready = missing.length === 0 && !swollen;
   const frame = frameOf(job);
   const hard = hardOf(job, found?.steps ?? []);
-  const next = job.stages.heat === 'skipped' ? t('goToLift') : t('goToHeat');
+  const next = goTo(job, 'intake');
   const bentMaybe = ['yes', 'unsure'].includes(job.findings.bent?.answer ?? '');
   const failed = Object.values(job.functions.before).filter((r) => r === 'fail').length;
+  // with several covers each has its own map, route and part
+  const many = covers.length > 1;
+  const at = (j: JobState) => (many ? `?joint=${encodeURIComponent(j.joint)}` : '');
   const pages: { to: string; name: string; line: string; done: boolean }[] = [
-    {
-      to: 'cracks',
-      name: t('crackMap'),
-      line: job.cracks.size
-        ? pieces.length === 1
-          ? t('pieceChips', { length: pieces.length, size: job.chips.size })
-          : t('piecesChips', { length: pieces.length, size: job.chips.size })
-        : t('noCrackDrawn2'),
-      done: job.cracks.size > 0,
-    },
+    ...covers
+      .filter((j) => covers.length === 1 || !coverKindOf(j.face).lens)
+      .map((j) => ({
+        to: `cracks${at(j)}`,
+        name: withFace(j, t('crackMap')),
+        line: crackLine(j, j.joint === job.joint ? pieces.length : null),
+        done: j.cracks.size > 0,
+      })),
     ...(bentMaybe
       ? [
           {
@@ -87,28 +103,24 @@ export function useIntakeStage({ job }: { job: JobState }) {
           },
         ]
       : []),
-    {
-      to: 'route',
-      name: t('route'),
-      line: job.route ? optionName(job.route) : t('notChosen'),
-      done: job.route !== null,
-    },
-    ...(job.route?.origin
-      ? [
-          {
-            to: 'part',
-            name: t('newPart'),
-            line: job.partCheck
-              ? job.partCheck.right
-                ? t('partIsRight')
-                : t('partIsWrong')
-              : job.partDue?.dueAt != null
-                ? t('partComes', { dueAt: dayTime(job.partDue.dueAt, now) })
-                : t('partNotChecked'),
-            done: job.partCheck?.right === true,
-          },
-        ]
-      : []),
+    ...covers.flatMap((j) => [
+      {
+        to: `route${at(j)}`,
+        name: withFace(j, t('route')),
+        line: j.route ? optionName(j.route) : t('notChosen'),
+        done: j.route !== null,
+      },
+      ...(j.route?.origin
+        ? [
+            {
+              to: `part${at(j)}`,
+              name: withFace(j, t('newPart')),
+              line: partLine(j, now),
+              done: j.partCheck?.right === true,
+            },
+          ]
+        : []),
+    ]),
     {
       to: 'quote',
       name: t('quote'),
@@ -148,7 +160,6 @@ export function useIntakeStage({ job }: { job: JobState }) {
     next,
     swollen,
     missing,
-    toggleEdge,
   };
 }
 export type IntakeStageState = ReturnType<typeof useIntakeStage>;

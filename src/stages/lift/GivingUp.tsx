@@ -6,7 +6,7 @@ import { airsOf } from '@/model/settings';
 import type { NewEvent } from '@/model/event';
 import type { JobState } from '@/model/fold';
 import { useActions } from '@/bench-kit/actions';
-import { stageHref } from '@/bench-kit/stageHref';
+import { hrefAt } from '@/bench-kit/stageHref';
 import { useJobs, useSettings } from '@/store/shop';
 import { airUse, usualOf } from '@/work/heat/heatPlan';
 import { givingUp, type NextWay } from '@/work/lift/givingUp';
@@ -82,7 +82,7 @@ export function GivingUp({ job, ring: { thermal, lift }, now }: { job: JobState;
             ? [{ type: 'writeOff', why: 'cost', note: '' }]
             : [];
     void log([decision, ...more]);
-    if (chosen === 'air') router.replace(stageHref(job.id, 'heat'));
+    if (chosen === 'air') router.replace(hrefAt(job, 'heat'));
     if (chosen === 'alcohol') router.push(`/jobs/${job.id}/alcohol` as Href);
   };
   return (

@@ -8,7 +8,7 @@ import { chipFlawUm } from '@/core/lift/strength';
 import { creepAboveK } from '@/core/lift/verdict';
 import { pieceReasons } from '@/bench-kit/crackMap';
 import { PlainPlan } from '@/bench-kit/PlainPlan';
-import { stageHref } from '@/bench-kit/stageHref';
+import { hrefAt } from '@/bench-kit/stageHref';
 import { rowOf, Why } from '@/bench-kit/Why';
 import { Button } from '@/ui/Button';
 import { Disclosure } from '@/ui/Disclosure';
@@ -73,7 +73,7 @@ export function PiecesSide({ here: { finished, on, router, job } }: { here: Piec
   return finished ? undefined : (
     <Button
       label={on ? t('heat') : t('heatOneSpot')}
-      onPress={() => router.replace(on ? stageHref(job.id, 'heat') : (`/jobs/${job.id}/spot` as Href))}
+      onPress={() => router.replace(on ? hrefAt(job, 'heat') : (`/jobs/${job.id}/spot` as Href))}
     />
   );
 }

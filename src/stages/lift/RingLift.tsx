@@ -87,7 +87,13 @@ export function RingLift({ job }: { job: JobState }) {
           <Button
             key={nextEdge ? 'edge' : 'end'}
             kind="main"
-            label={nextEdge ? t('isFree2', { nextEdge: capital(edgeName(nextEdge)) }) : t('backIsOff')}
+            label={
+              nextEdge
+                ? t('isFree2', { nextEdge: capital(edgeName(nextEdge)) })
+                : job.face.side === 'front'
+                  ? t('frontIsOff')
+                  : t('backIsOff')
+            }
             onPress={act.next}
             disabled={nextEdge !== null && shut !== null}
             {...(shut && nextEdge ? { why: shut } : {})}

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 
+import { goTo } from '@/bench-kit/goTo';
 import { boxOf, contains } from '@/core/device/shapes';
 import { pressS, type LensCover } from '@/core/lens/lensSet';
 import type { EventOf, NewEvent } from '@/model/event';
@@ -279,7 +280,7 @@ export function useLensLift(p: { job: JobState }) {
         act: () => void log(lacking(job, chosen, 'inspected').map((l) => step(l, 'inspected'))),
         why,
       };
-    return { label: t('goToClean'), act: () => goOn(), why: tested ? why : t('camerasNotTested') };
+    return { label: goTo(job, 'lift'), act: () => goOn(), why: tested ? why : t('camerasNotTested') };
   })();
   const readings: ReadingItem[] = [
     {

@@ -4,7 +4,7 @@ import type { Stretch } from '@/core/lift/advance';
 import type { EdgeId } from '@/core/device/types';
 import type { JobState } from '@/model/fold';
 import { useActions } from '@/bench-kit/actions';
-import { stageHref } from '@/bench-kit/stageHref';
+import { hrefAfter, hrefAt } from '@/bench-kit/stageHref';
 import { followEdge } from '@/work/heat/thermalJob';
 import type { RingFacts } from './ringFacts';
 import { computedCut } from './ringWork';
@@ -25,7 +25,7 @@ export function useRingActions(job: JobState): (ring: RingNow, facts: RingFacts)
   const router = useRouter();
   const { log } = useActions(job);
   return ({ thermal, lift, on, heated, cold, setC, look }, { arcsC, arcC }) => {
-    const toHeat = () => router.replace(stageHref(job.id, 'heat'));
+    const toHeat = () => router.replace(hrefAt(job, 'heat'));
     const rounded = Math.round(arcC.mean * 10) / 10;
     const stuck = (s: Stretch) => void log([{ type: 'cut', ...s, free: false, stuck: true, tC: rounded }]);
     const edge = (id: EdgeId, free: boolean) =>
@@ -45,7 +45,7 @@ export function useRingActions(job: JobState): (ring: RingNow, facts: RingFacts)
       next: () => {
         if (lift.nextEdge === null) {
           void log([{ type: 'stage', stage: 'lift', to: 'done' }]);
-          router.replace(stageHref(job.id, 'clean'));
+          router.replace(hrefAfter(job, 'lift'));
         } else if ((heated || cold) && !on) edge(lift.nextEdge, true);
       },
       reheat: () => {

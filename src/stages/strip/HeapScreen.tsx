@@ -6,7 +6,7 @@ import { alikeMm, sortHeap } from '@/core/strip/screws';
 import type { JobState } from '@/model/fold';
 import { JobPage } from '@/bench-kit/JobPage';
 import { stripWork } from '@/work/strip/stripJob';
-import { stageHref } from '@/bench-kit/stageHref';
+import { hrefAt } from '@/bench-kit/stageHref';
 import { rowOf, Why } from '@/bench-kit/Why';
 import { useSettings } from '@/store/shop';
 import { Button } from '@/ui/Button';
@@ -32,7 +32,7 @@ export function HeapScreen({ job }: { job: JobState }) {
       title={t('trayKnockedOver')}
       now={now}
       stage="strip"
-      main={<Button kind="main" label={t('backToStrip')} onPress={() => router.replace(stageHref(job.id, 'strip'))} />}
+      main={<Button kind="main" label={t('backToStrip')} onPress={() => router.replace(hrefAt(job, 'strip'))} />}
     >
       <View className="mt-2">
         <Call

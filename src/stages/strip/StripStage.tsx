@@ -1,4 +1,5 @@
 import { useRouter } from 'expo-router';
+import { goTo } from '@/bench-kit/goTo';
 import { useMemo, useState } from 'react';
 
 import type { JobState } from '@/model/fold';
@@ -6,7 +7,7 @@ import { View } from 'react-native';
 
 import { useActions } from '@/bench-kit/actions';
 import { PlainPlan } from '@/bench-kit/PlainPlan';
-import { stageHref } from '@/bench-kit/stageHref';
+import { hrefAfter } from '@/bench-kit/stageHref';
 import { StageShell } from '@/bench-kit/StageShell';
 import { stripWork, transferred } from '@/work/strip/stripJob';
 import { Button } from '@/ui/Button';
@@ -33,7 +34,7 @@ export function StripStage({ job }: { job: JobState }) {
         job={job}
         stage="strip"
         now={now}
-        onMain={() => router.replace(stageHref(job.id, 'clean'))}
+        onMain={() => router.replace(hrefAfter(job, 'strip'))}
         picture={(size) => (
           <PlainPlan
             job={job}
@@ -44,7 +45,7 @@ export function StripStage({ job }: { job: JobState }) {
         )}
         call={<Call sentence={tr('notNeededOnThisRoute')} reason={tr('nothingInsideComesOutAndNothing')} />}
         readings={null}
-        main={<Button kind="main" label={tr('goToClean')} onPress={() => router.replace(stageHref(job.id, 'clean'))} />}
+        main={<Button kind="main" label={goTo(job, 'strip')} onPress={() => router.replace(hrefAfter(job, 'strip'))} />}
       />
     );
   return <Strip job={job} />;

@@ -1,4 +1,5 @@
 import { told } from '@/words/told';
+import { goTo } from '@/bench-kit/goTo';
 import { type Href } from 'expo-router';
 import { View } from 'react-native';
 
@@ -89,7 +90,7 @@ export function TakeOutReadings({ here: { work, outCount, job } }: { here: TakeO
 }
 
 /** Beside the main thing. */
-export function TakeOutSide({ here: { hole, log, take, finished, goOn } }: { here: TakeOutState }) {
+export function TakeOutSide({ here: { hole, log, take, finished, goOn, job } }: { here: TakeOutState }) {
   return hole ? (
     <Button
       label={t('missing')}
@@ -98,7 +99,7 @@ export function TakeOutSide({ here: { hole, log, take, finished, goOn } }: { her
       }
     />
   ) : finished ? (
-    <Button label={t('goToClean')} onPress={() => goOn()} />
+    <Button label={goTo(job, 'strip')} onPress={() => goOn()} />
   ) : undefined;
 }
 

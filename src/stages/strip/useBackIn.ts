@@ -1,4 +1,5 @@
 import { countOf } from '@/words/units';
+import { goTo } from '@/bench-kit/goTo';
 import { useState, type ReactNode } from 'react';
 
 import { zoneId } from '@/core/strip/graph';
@@ -174,7 +175,7 @@ export function useBackIn(p: { job: JobState; work: StripWork; tabs: ReactNode }
     };
   })();
   const label = !item
-    ? tr('goToClean')
+    ? goTo(job, 'strip')
     : hole
       ? tr('isStarted', { hole })
       : zone

@@ -2,7 +2,7 @@ import { useRouter } from 'expo-router';
 import { useMemo } from 'react';
 
 import { useActions } from '@/bench-kit/actions';
-import { stageHref } from '@/bench-kit/stageHref';
+import { hrefAt } from '@/bench-kit/stageHref';
 import { useNow } from '@/bench-kit/useNow';
 import type { JobState } from '@/model/fold';
 import { stripWork } from '@/work/strip/stripJob';
@@ -13,6 +13,6 @@ export function useStripPage(job: JobState) {
   const router = useRouter();
   const { log } = useActions(job);
   const work = useMemo(() => stripWork(job), [job]);
-  const backToStrip = () => router.replace(stageHref(job.id, 'strip'));
+  const backToStrip = () => router.replace(hrefAt(job, 'strip'));
   return { job, now, log, work, backToStrip };
 }

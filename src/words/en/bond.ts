@@ -242,7 +242,6 @@ export default {
   howFastSolventLeavesAt23: 'How fast solvent leaves at 23 °C',
   activationEnergy: 'Activation energy',
   curedFromTheEdgeIn24: 'Cured from the edge in 24 h',
-  goToCure: 'Go to Cure',
   laidAndClosed: 'Laid and closed',
   ringLaidAndClosed: 'Ring laid and closed',
   startLaying: 'Start laying',

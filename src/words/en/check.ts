@@ -54,7 +54,6 @@ export default {
   stepAFingerFinds9Times: 'step a finger finds 9 times in 10',
   bumpThatShows9TimesIn: 'bump that shows 9 times in 10, anywhere at the edge',
   step: 'Step',
-  goToHandOver: 'Go to Hand over',
   openPointFixItOrLog: 'open point: fix it or log an override',
   notEverywhere: 'Not everywhere',
   judgeAgain: 'Judge again',

@@ -96,7 +96,6 @@ export default {
   bondItFirst2: 'bond it first',
   itIsHeld: 'It is held',
   clampsOff: 'Clamps off',
-  goToCheck: 'Go to Check',
   usually: 'usually',
   atTheLatest2: 'at the latest',
   after: 'after {{other}}',

@@ -17,7 +17,7 @@ export default {
   leastGapAfterTheMove: 'least gap after the move',
   cameraOffItsHoleAfterIt: 'camera off its hole after it, {{value}} allowed',
   gap: 'Gap',
-  itFitsGoToBond: 'It fits: go to Bond',
+  itFitsGoToBond: 'It fits. {{then}}',
   itDoesNotFit: 'it does not fit',
   pointsToGo: '{{length}} points to go',
   movedAgain: 'Moved: again',

@@ -91,7 +91,6 @@ export default {
   glueOfTo: 'Glue of {{name}}: {{mean}} to {{max}} °{{temperature}}',
   atLeast: '{{path}}: {{mean}} (at least {{low}})',
   inTheGlue: '{{j}} in the glue',
-  goToLift: 'Go to Lift',
   ifNobodyTriesEarlyAndEverybody: 'If nobody tries early and everybody waits for the latest time: {{join}}.',
   usuallyEasyAtAlmostAlwaysBetween:
     'Usually easy at {{mean}}, almost always between {{low}} and {{high}}. Trying costs seconds, so the call gives the usual time. Parts and glue are judged together: a poor contact makes the glue late and the camera cooler.',

@@ -282,8 +282,6 @@ export default {
   notQuoted: 'not quoted',
   signed: '{{grossMinor}}, signed',
   notSigned: '{{grossMinor}}, not signed',
-  goToLift: 'Go to Lift',
-  goToHeat: 'Go to Heat',
   pieceChips: '{{length}} piece, {{size}} chips',
   piecesChips: '{{length}} pieces, {{size}} chips',
   noCrackDrawn2: 'no crack drawn',
@@ -358,4 +356,9 @@ export default {
   piecesIntoStock: 'Pieces into stock',
   lotOrPacket: 'Lot or packet',
   stockNotSaved: 'The stock could not be saved: no room left in this browser.',
+  ofTheFace: '{{face}}: {{words}}',
+  whereItIsCrackedAt: 'where it is cracked, {{face}}',
+  cracksDrawn_one: '{{count}} crack drawn',
+  cracksDrawn_other: '{{count}} cracks drawn',
+  keepThisCover: 'keep this cover?',
 } as const;

@@ -64,4 +64,6 @@ export default {
   backCover: 'back cover',
   workAt: '{{own}}, {{face}}',
   stepsOfTheJob: 'Steps of the job',
+  theScreenComesOffFirst:
+    'This back is glued all over and the inside is reached from the front: the screen comes off first, the inside is covered or out, then the back.',
 } as const;

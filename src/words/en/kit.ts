@@ -230,4 +230,8 @@ export default {
   faceLens: 'lens covers',
   faceFront: 'front',
   faceBack: 'back',
+  pageOf: '{{name}}, {{face}}',
+  goToStage: 'Go to {{stage}}',
+  goToStageAt: 'Go to {{stage}}, {{face}}',
+  goToBench: 'Go to the Bench',
 } as const;

@@ -406,7 +406,6 @@ export default {
   chooseTheCoversFirst: 'choose the covers first',
   tappedOut: 'Tapped out',
   openingsAreClear: 'Openings are clear',
-  goToClean: 'Go to Clean',
   camerasNotTested: 'cameras not tested',
   coversOff: 'covers off',
   bladeInPastTheTapeShort: '{{length}}, blade in: past the tape, short of what the camera sees',
@@ -454,4 +453,5 @@ export default {
   wayWriteOff: 'Write the back off',
   wayTakes: 'about {{minutes}}, {{price}}',
   goOnLikeThis: 'Go on like this',
+  frontIsOff: 'Front is off',
 } as const;

@@ -86,7 +86,6 @@ export default {
   staysIn: '{{name}}: stays in',
   notNeededOnThisRoute: 'Not needed on this route.',
   nothingInsideComesOutAndNothing: 'Nothing inside comes out, and nothing moves over.',
-  goToClean: 'Go to Clean',
   undoTheLastOne: 'Undo the last one',
   now: 'Now',
   out: 'Out',

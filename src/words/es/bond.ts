@@ -246,7 +246,6 @@ export default {
   howFastSolventLeavesAt23: 'Rapidez con que se va el disolvente a 23 °C',
   activationEnergy: 'Energía de activación',
   curedFromTheEdgeIn24: 'Curado desde el borde en 24 h',
-  goToCure: 'Ir a Curar',
   laidAndClosed: 'Puesto y cerrado',
   ringLaidAndClosed: 'Anillo puesto y cerrado',
   startLaying: 'Empezar a poner',

@@ -59,7 +59,6 @@ export default {
   stepAFingerFinds9Times: 'escalón que el dedo nota 9 de cada 10 veces',
   bumpThatShows9TimesIn: 'bulto que se ve 9 de cada 10 veces, en cualquier borde',
   step: 'Escalón',
-  goToHandOver: 'Ir a Entregar',
   openPointFixItOrLog: 'punto abierto: arréglalo o anota una excepción',
   notEverywhere: 'No en todas partes',
   judgeAgain: 'Juzgar otra vez',

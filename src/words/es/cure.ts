@@ -100,7 +100,6 @@ export default {
   bondItFirst2: 'primero pega',
   itIsHeld: 'Está sujeto',
   clampsOff: 'Pinzas fuera',
-  goToCheck: 'Ir a Comprobar',
   usually: 'lo normal',
   atTheLatest2: 'a más tardar',
   after: 'tras {{other}}',

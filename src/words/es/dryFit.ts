@@ -20,7 +20,7 @@ export default {
   leastGapAfterTheMove: 'menor hueco tras moverlo',
   cameraOffItsHoleAfterIt: 'cámara desviada después, se permiten {{value}}',
   gap: 'Hueco',
-  itFitsGoToBond: 'Encaja: ir a Pegar',
+  itFitsGoToBond: 'Encaja. {{then}}',
   itDoesNotFit: 'no encaja',
   pointsToGo: 'faltan {{length}} puntos',
   movedAgain: 'Movido: otra vez',

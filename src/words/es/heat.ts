@@ -95,7 +95,6 @@ export default {
   glueOfTo: 'Pegamento de {{name}}: {{mean}} a {{max}} °{{temperature}}',
   atLeast: '{{path}}: {{mean}} (como mínimo {{low}})',
   inTheGlue: '{{j}} en el pegamento',
-  goToLift: 'Ir a Levantar',
   ifNobodyTriesEarlyAndEverybody: 'Si nadie prueba antes y se espera al último momento: {{join}}.',
   usuallyEasyAtAlmostAlwaysBetween:
     'Suele ir fácil a {{mean}}, casi siempre entre {{low}} y {{high}}. Probar cuesta segundos, así que se dice la hora habitual. Piezas y pegamento se juzgan juntos: un mal contacto retrasa el pegamento y enfría la cámara.',

@@ -285,8 +285,6 @@ export default {
   notQuoted: 'sin presupuesto',
   signed: '{{grossMinor}}, firmado',
   notSigned: '{{grossMinor}}, sin firmar',
-  goToLift: 'Ir a Levantar',
-  goToHeat: 'Ir a Calor',
   pieceChips: '{{length}} trozo, {{size}} mellas',
   piecesChips: '{{length}} trozos, {{size}} mellas',
   noCrackDrawn2: 'ninguna grieta dibujada',
@@ -361,4 +359,9 @@ export default {
   piecesIntoStock: 'Piezas a existencias',
   lotOrPacket: 'Lote o paquete',
   stockNotSaved: 'No se pudo guardar: no queda sitio en este navegador.',
+  ofTheFace: '{{face}}: {{words}}',
+  whereItIsCrackedAt: 'dónde está roto, {{face}}',
+  cracksDrawn_one: '{{count}} grieta dibujada',
+  cracksDrawn_other: '{{count}} grietas dibujadas',
+  keepThisCover: '¿se conserva?',
 } satisfies Same<typeof en>;

@@ -67,4 +67,6 @@ export default {
   backCover: 'tapa trasera',
   workAt: '{{own}}, {{face}}',
   stepsOfTheJob: 'Pasos del trabajo',
+  theScreenComesOffFirst:
+    'Esta tapa va pegada entera y al interior se llega por delante: primero sale la pantalla, el interior se tapa o se saca, y luego la tapa.',
 } satisfies Same<typeof en>;

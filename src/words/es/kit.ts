@@ -235,4 +235,8 @@ export default {
   faceLens: 'cristales de cámara',
   faceFront: 'delante',
   faceBack: 'detrás',
+  pageOf: '{{name}}, {{face}}',
+  goToStage: 'Ir a {{stage}}',
+  goToStageAt: 'Ir a {{stage}}, {{face}}',
+  goToBench: 'Ir al Banco',
 } satisfies Same<typeof en>;

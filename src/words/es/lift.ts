@@ -410,7 +410,6 @@ export default {
   chooseTheCoversFirst: 'primero elige los cristales',
   tappedOut: 'Sacudido',
   openingsAreClear: 'Huecos limpios',
-  goToClean: 'Ir a Limpiar',
   camerasNotTested: 'cámaras sin probar',
   coversOff: 'cristales fuera',
   bladeInPastTheTapeShort: '{{length}}, cuchilla: pasa la cinta, sin llegar a lo que ve la cámara',
@@ -458,4 +457,5 @@ export default {
   wayWriteOff: 'Dar la tapa por perdida',
   wayTakes: 'unos {{minutes}}, {{price}}',
   goOnLikeThis: 'Seguir así',
+  frontIsOff: 'Frente fuera',
 } satisfies Same<typeof en>;

@@ -90,7 +90,6 @@ export default {
   staysIn: '{{name}}: se queda',
   notNeededOnThisRoute: 'No hace falta en esta ruta.',
   nothingInsideComesOutAndNothing: 'Dentro no sale nada y no hay que pasar nada.',
-  goToClean: 'Ir a Limpiar',
   undoTheLastOne: 'Deshacer lo último',
   now: 'Ahora',
   out: 'Sacar',

@@ -10,6 +10,7 @@ import type { LiftSlice } from '@/model/stages/lift';
 import { heaterOf, type Settings } from '@/model/settings';
 import { bumps } from './heating';
 import { followEdge, type LiftState } from './thermalJob';
+import { strengthOf } from './watchMarks';
 
 export interface HeatPlanDraft {
   heater: string;
@@ -41,7 +42,17 @@ export function airUse(way: AirWay, job: JointSeen, step: EdgeStep | undefined, 
 export const airWayOf = (use: UseRecord): AirWay =>
   use.path?.kind === 'strip' ? 'strip' : use.path?.kind === 'loop' && use.path.insetMm < 0 ? 'outward' : 'edge';
 
-/** The plan that a stage opens with: what was planned last, else the plate as it is usually set. */
+export const underStopK = judgement(5, 'a contact heater is set this far under what the cover bears on its surface');
+
+/** Where a heater is set for this cover: as usual, but a plate under plastic no hotter than the plastic bears. */
+export function setFor(heater: Heater, job: Pick<JointSeen, 'device' | 'bond'>): number {
+  const usual = usualOf(heater);
+  if (!defOf(heater).under) return usual;
+  const bears = strengthOf(job).surfaceC.stop.value - underStopK.value;
+  return Math.max(heater.minSetC, Math.min(usual, bears));
+}
+
+/** The plan that a stage opens with: what was planned last, else the plate as it is usually set for such a cover. */
 export function firstPlan(job: JointSeen & HeatSlice & LiftSlice, settings: Settings): HeatPlanDraft {
   const heater = heaterOf(settings, job.plan?.heater);
   return {
@@ -49,7 +60,7 @@ export function firstPlan(job: JointSeen & HeatSlice & LiftSlice, settings: Sett
     // a spot belongs to its own page; a single edge is the one that is next
     use:
       job.plan?.use?.path?.kind === 'spot' ? { masked: job.plan.use.masked } : (followEdge(job, job.plan?.use) ?? {}),
-    setC: job.plan?.setC ?? usualOf(heater),
+    setC: job.plan?.setC ?? setFor(heater, job),
     pickMm: job.plan?.pickMm,
     preheated: job.plan?.preheated ?? true,
   };
@@ -66,7 +77,7 @@ export function withHeater(
   return {
     ...plan,
     heater: heater.id,
-    setC: usualOf(heater),
+    setC: setFor(heater, job),
     preheated: answersOf(heater).preheated,
     use: defOf(heater).led ? airUse('edge', job, step, lengthMm) : {},
   };

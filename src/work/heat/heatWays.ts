@@ -9,7 +9,7 @@ import type { JobState, JobWay, JointSeen } from '@/model/fold';
 import { onPlate, type HeatSlice } from '@/model/stages/heat';
 import { contactsOf, heaterOf, type Settings } from '@/model/settings';
 import { heatAnswer } from './heatForecast';
-import { firstPlan, usualOf } from './heatPlan';
+import { firstPlan, setFor } from './heatPlan';
 
 /** Does the plan need to know how long this job heats. */
 export const needsHeat = (job: Pick<JobWay, 'closedAt' | 'stages'> & JointSeen & HeatSlice): boolean =>
@@ -61,7 +61,7 @@ export function heatWays(job: JobState, settings: Settings, model: ReducedModel,
       now,
       own
         ? draft
-        : { ...draft, heater: heater.id, use: {}, setC: usualOf(heater), preheated: answersOf(heater).preheated },
+        : { ...draft, heater: heater.id, use: {}, setC: setFor(heater, job), preheated: answersOf(heater).preheated },
     )?.forecast;
     if (!f?.readyS || !f.easyUntilS || (!own && f.over.length)) return [];
     const heatS = f.readyS.mean - f.heatStartS;

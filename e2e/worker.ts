@@ -1,0 +1,47 @@
+import { expect, type Page } from '@playwright/test';
+
+import type { Hands } from './hands';
+
+/** What a main button lacks, and what somebody does about it. */
+const lacks: readonly (readonly [RegExp, RegExp])[] = [
+  [/tools at hand first|At hand/, /^At hand: /],
+  [/blow the lenses off/, /^Lenses blown off once more/],
+  [/photo first/, /^Photo of the open inside/],
+  [/test it before it is closed/, /^(All of these work|Tested; )/],
+  [/crumbs/, /^No crumbs on the ledge/],
+  [/lenses/, /^Lenses blown off$/],
+  [/wrist strap/i, /wrist strap/i],
+  [/test before closing/, /^(Tested: |Tested, |Battery unplugged again)/],
+];
+
+/** The stage that a page is about, with its face: "Heat, back". */
+export const stageOn = async (page: Page): Promise<string> =>
+  /^Stage (.*), \d+ of /.exec(
+    (await page.locator('[role=banner] [aria-expanded]').first().getAttribute('aria-label')) ?? '',
+  )?.[1] ?? '';
+
+/**
+ * Somebody who does what the page says: presses the main thing; where it lacks something, ticks that off or waits. Ends when
+ * the stage is another one.
+ */
+export async function workOn(h: Hands, page: Page, most = 150): Promise<string> {
+  const begun = await stageOn(page);
+  const main = page.getByRole('region', { name: 'Actions' }).getByRole('button').last();
+  for (let i = 0; i < most; i++) {
+    await expect(main).toBeVisible();
+    const now = await stageOn(page);
+    if (now !== begun) return now;
+    const name = (await main.getAttribute('aria-label')) ?? (await main.innerText());
+    if (await main.isEnabled()) {
+      await h.press(main);
+      // the next thing is up when the button says something else, or the same of another thing
+      await page.clock.runFor(50);
+      continue;
+    }
+    const [, tick] = lacks.find(([why]) => why.test(name)) ?? [];
+    const box = tick ? page.getByRole('checkbox', { name: tick, checked: false }).first() : null;
+    if (box && (await box.isVisible())) await h.press(box);
+    else await h.wait(3 * 60_000);
+  }
+  throw new Error(`${begun} came to no end: ${(await main.innerText()).replace(/\n/g, ' ')}`);
+}
