@@ -6,6 +6,8 @@ import type { FoldContext, SliceDef } from './slice';
 export interface LensState {
   steps: Partial<Record<EventOf<'lens'>['step'], number>>;
   newMm: number | null;
+  /** somebody said that it stays on */
+  stays: boolean;
 }
 
 /** What of a joint is cut, what came off and how. */
@@ -85,9 +87,10 @@ export const liftSlice = {
       else own.clips.set(e.index, e.state);
     },
     lens(own, e) {
-      const lens = own.lenses.get(e.bondId) ?? { steps: {}, newMm: null };
+      const lens = own.lenses.get(e.bondId) ?? { steps: {}, newMm: null, stays: false };
       if (e.done) lens.steps[e.step] = e.at;
       else delete lens.steps[e.step];
+      if (e.step === 'chosen') lens.stays = !e.done;
       if (e.newMm !== undefined) lens.newMm = e.newMm;
       own.lenses.set(e.bondId, lens);
     },

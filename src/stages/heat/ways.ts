@@ -14,7 +14,7 @@ import { type LiftState, type ThermalJob } from '@/work/heat/thermalJob';
 import { watchMarks } from '@/work/heat/watchMarks';
 import { edgeName } from '@/words/placeNames';
 import { dial, length, spoken, temp } from '@/words/units';
-import { airUse, usualOf, withinUse } from '@/work/heat/heatPlan';
+import { airUse, setFor, usualOf, withinUse } from '@/work/heat/heatPlan';
 import { watchedNames } from './heatCall';
 import { t as tr } from '@/words/heat';
 import { told } from '@/words/told';

@@ -13,6 +13,7 @@ import { AlcoholScreen } from '@/places/alcohol/AlcoholScreen';
 import { LensBond } from '@/stages/bond/LensBond';
 import { CleanStage } from '@/stages/clean/CleanStage';
 import { LensHeatStage } from '@/stages/heat/LensHeatStage';
+import { lensWork } from '@/work/lift/lensJob';
 import { LiftStage } from './LiftStage';
 
 jest.mock('@/store/shop', () => jest.requireActual('../../../test-support/mockShop'));
@@ -105,6 +106,24 @@ describe('giving up a way', () => {
     await press('Hot air on the next edge');
     expect(jobNow(save).plan).toMatchObject({ use: { path: { kind: 'strip' } } });
     expect(went.at(-1)).toContain('/heat');
+  });
+});
+
+describe('a lens cover that nobody chose', () => {
+  it('is the one that the job is about: it stays chosen when it is off, and another one comes beside it', async () => {
+    const off: NewEvent = { type: 'lens', bondId: 'lens1Tape', step: 'off', done: true };
+    const chosenOf = () => lensWork(jobNow(lens)).chosen.map((l) => l.bond.id);
+    startShop(t0);
+    expect(chosenOf()).toEqual(['lens1Tape']);
+    startShop(t0, { [lens]: [off] });
+    expect(chosenOf()).toEqual(['lens1Tape']);
+    startShop(t0);
+    renderStage(LiftStage, lens);
+    await tick(/^3\. lens cover 3/);
+    expect(chosenOf()).toEqual(['lens1Tape', 'lens3Tape']);
+    await tick(/^3\. lens cover 3/);
+    await tick(/^1\. lens cover 1/);
+    expect(chosenOf()).toEqual([]);
   });
 });
 
@@ -557,9 +576,10 @@ describe('clean', () => {
     await press('Now the back');
     for (let i = 1; i <= n; i++) await press(`${i}: wiped dry`);
     await press('All clean at a glance');
+    // one glance goes over both sides of the bond
+    for (const on of ['frame', 'cover'] as const)
+      expect([...jobNow(save).zones[on].values()].map((z) => z.state)).toEqual(Array(n).fill('inspected'));
     await choose('Side of the bond: Frame');
-    expect(call()).toBe('Look along it at a glancing angle.');
-    await press('All clean at a glance');
     expect(jobNow(save).prep.has('glanced')).toBe(true);
     expect(call()).toBe('Look for crumbs along the ledge.');
     await tick('No crumbs on the ledge');

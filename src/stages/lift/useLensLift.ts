@@ -61,7 +61,9 @@ function useLensNow({ job }: { job: JobState }) {
   const toggle = (l: LensCover) => {
     const isChosen = chosen.includes(l);
     // the first choice by hand also writes down what was taken for granted before
-    const base = job.lenses.size ? [] : chosen.filter((c) => c !== l).map((c) => step(c, 'chosen'));
+    const base = chosen
+      .filter((c) => c !== l && job.lenses.get(c.bond.id)?.steps.chosen === undefined)
+      .map((c) => step(c, 'chosen'));
     void log([...base, step(l, 'chosen', !isChosen)]);
   };
   return {

@@ -27,8 +27,9 @@ export function lensWork(job: JointSeen & Pick<LiftSlice, 'lenses'>): {
 } {
   const all = lensCovers(job.model);
   const picked = all.filter((l) => job.lenses.get(l.bond.id)?.steps.chosen !== undefined);
-  const anyChosen = [...job.lenses.values()].length > 0;
-  const chosen = anyChosen ? picked : all.filter((l) => l.bond.id === job.bond.id);
+  // nobody chose: the one that the job was opened for, unless it was said to stay
+  const own = all.filter((l) => l.bond.id === job.bond.id && !job.lenses.get(l.bond.id)?.stays);
+  const chosen = picked.length ? picked : own;
   const next = chosen.find((l) => job.lenses.get(l.bond.id)?.steps.off === undefined) ?? null;
   return { all, chosen, next };
 }
