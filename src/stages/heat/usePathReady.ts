@@ -39,7 +39,7 @@ export function usePathBase({ job: whole }: { job: JobState }) {
           ambientC: thermal.ambientC,
           arcs: thermal.arcs,
           targetC,
-          stopC: { battery: batteryMarks(job.device).stopC, ...partStopC(job) },
+          stopC: { battery: batteryMarks(job.device).stopC, ...partStopC({ device: job.device, route: job.route }) },
           cameraZones: zones,
           insetsMm,
           roundS: Number(roundS),
@@ -48,7 +48,7 @@ export function usePathBase({ job: whole }: { job: JobState }) {
       ),
     );
     return cancel;
-  }, [model, thermal, heater, targetC, masked, setC, roundS, job.device, job.bond, zones, start, cancel]);
+  }, [model, thermal, heater, targetC, masked, setC, roundS, job.device, job.bond, job.route, zones, start, cancel]);
   const moving = useLongRun<{ steady: MovingResult; planned: MovingResult }>();
 
   return {
