@@ -24,7 +24,7 @@ import {
 } from './stages/slices';
 import type { StripSlice } from './stages/strip';
 import type { WholeJobSlice } from './stages/wholeJob';
-import { wayProblem } from './jobWay';
+import { wayChangeProblem } from './jobWay';
 import { knownSteps, stepOf, wayOf, type Step } from './way';
 
 export type StepState = 'todo' | 'started' | 'done' | 'skipped';
@@ -80,13 +80,19 @@ export interface JobState
     CheckSlice {}
 
 /** The way as it was changed last; a change that cannot be worked, from a file or of a later version, changes nothing. */
-function wayNow(opened: EventOf<'opened'>, effective: readonly KnownEvent[]): Step[] {
-  const changes = effective.filter((e): e is EventOf<'wayChange'> => e.type === 'wayChange');
-  for (const change of changes.reverse()) {
-    const steps = knownSteps(change.steps);
-    if (steps.length && wayProblem(steps, opened.device) === null) return steps;
+function wayNow(opened: EventOf<'opened'>, effective: readonly KnownEvent[]): readonly Step[] {
+  let way: readonly Step[] = wayOf(opened);
+  const begun = new Set<string>();
+  for (const e of effective) {
+    if (e.type === 'stage' && e.to !== 'skipped') {
+      const at = stepOf(way, e.stage, e.joint ?? opened.bondId);
+      if (at) begun.add(at.key);
+    }
+    if (e.type !== 'wayChange') continue;
+    const steps = knownSteps(e.steps);
+    if (steps.length && wayChangeProblem(way, steps, begun, opened.device) === null) way = steps;
   }
-  return wayOf(opened);
+  return way;
 }
 
 /** The joints of a way, the job's own first. */

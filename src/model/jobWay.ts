@@ -85,3 +85,28 @@ export function wayProblem(steps: readonly Step[], device: Pick<Device, 'bonds'>
   if (last >= 0 && steps.slice(last + 1).length) return 'steps come after hand-over; it takes hand-over last';
   return null;
 }
+
+/** Without these there is no job: it is taken in, opened, checked and given back. */
+export const keptStages: readonly StageId[] = ['intake', 'lift', 'check', 'handover'];
+
+/**
+ * What is wrong with another way in place of the one that a job is on.
+ * @param begun keys of steps that something was noted of
+ * @returns null when it can be taken
+ */
+export function wayChangeProblem(
+  before: readonly Step[],
+  after: readonly Step[],
+  begun: ReadonlySet<string>,
+  device: Pick<Device, 'bonds'>,
+): string | null {
+  const problem = wayProblem(after, device);
+  if (problem !== null) return problem;
+  const keys = new Set(after.map((s) => s.key));
+  for (const s of before) {
+    if (keys.has(s.key)) continue;
+    if (begun.has(s.key)) return `step ${s.key} was worked; it takes every step that was`;
+    if (keptStages.includes(s.stage)) return `step ${s.key} is left out; ${s.stage} belongs to every job`;
+  }
+  return null;
+}

@@ -1,7 +1,7 @@
 import { demoJobs } from '@/demo/shop';
 import { parseEvent, type JobEvent } from './event';
 import { foldJob } from './fold';
-import { wayProblem } from './jobWay';
+import { wayChangeProblem, wayProblem } from './jobWay';
 import { canAdd, canLeaveOut, leaveOut, moved, withStep } from './wayEdit';
 import type { Step } from './way';
 
@@ -57,6 +57,17 @@ it('the job goes by the changed way; a change that cannot be worked changes noth
   expect(wayProblem(back, job.model)).not.toBeNull();
   expect(foldJob([...log, changed(without), changed(back, 'upside down', 901)])!.way).toEqual(without);
   expect(parseEvent(JSON.parse(JSON.stringify(changed([])))).ok).toBe(false);
+});
+
+it('a change from a file that leaves out what was worked, or hand-over, changes nothing', () => {
+  const way = (stage: string) => foldJob([...log, changed(leaveOut(job.way, at(stage)))])!.way;
+  // intake was done; without a check or a hand-over there is no job
+  for (const stage of ['intake', 'lift', 'check', 'handover']) expect(way(stage)).toEqual(job.way);
+  expect(way('cure')).not.toEqual(job.way);
+  const worked = new Set([at('clean').key]);
+  expect(wayChangeProblem(job.way, leaveOut(job.way, at('clean')), worked, job.model)).toMatch(
+    /^step clean@.* was worked/,
+  );
 });
 
 it('nonsense in a file is refused by name: what happened, a part, an answer, a step', () => {

@@ -1,11 +1,8 @@
 import type { Device } from '../core/device/types';
 import type { JobWay } from './fold';
-import { wayProblem } from './jobWay';
-import { stageIds, type StageId } from './stageIds';
+import { keptStages, wayProblem } from './jobWay';
+import { stageIds } from './stageIds';
 import { jointsOfWay, stepAt, type Step } from './way';
-
-/** Without these there is no job: it is taken in, opened, checked and given back. */
-const kept: readonly StageId[] = ['intake', 'lift', 'check', 'handover'];
 
 type Way = Pick<JobWay, 'way' | 'progress'>;
 
@@ -16,7 +13,7 @@ const open = (job: Way, step: Step): boolean => {
 };
 
 /** It can be left out: not begun, and the job is one without it. */
-export const canLeaveOut = (job: Way, step: Step): boolean => open(job, step) && !kept.includes(step.stage);
+export const canLeaveOut = (job: Way, step: Step): boolean => open(job, step) && !keptStages.includes(step.stage);
 
 export const leaveOut = (steps: readonly Step[], step: Step): Step[] => steps.filter((s) => s.key !== step.key);
 

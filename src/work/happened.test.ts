@@ -48,6 +48,24 @@ it('a part that was damaged is bought: work inside is on the way, with its steps
   expect(again.route).toEqual(now.route);
 });
 
+it('stuck again closes the edge that was free: it is cut anew', () => {
+  const free = after(saved, [{ type: 'edge', edge: 'left', free: true }]);
+  expect(free.freeEdges.has('left')).toBe(true);
+  const again = foldJob([
+    ...free.log,
+    ...followsFrom(free, 'stuckAgain', 'lift', { edge: 'left' }, t0).map(
+      (e, i) => ({ ...free.log[0]!, ...e, id: `y${i}`, seq: 990 + i, at: t0, loggedAt: t0 }) as JobEvent,
+    ),
+  ])!;
+  expect(again.freeEdges.has('left')).toBe(false);
+  expect(again.cut.freeMm).toBeLessThan(1);
+  // nothing was free there: only that it grips
+  expect(followsFrom(saved, 'stuckAgain', 'lift', { edge: 'left' }, t0).map((e) => e.type)).toEqual([
+    'happened',
+    'observed',
+  ]);
+});
+
 it('where it gives, the lift begins', () => {
   const now = after(saved, followsFrom(saved, 'givesHere', 'lift', { edge: 'top' }, t0));
   expect(now.looseEdge).toBe('top');

@@ -1,3 +1,4 @@
+import { bondPerimeter } from '@/core/device/perimeter';
 import { worksAt } from '@/core/intake/works';
 import type { EdgeId } from '@/core/device/types';
 import type { EventOf, NewEvent } from '@/model/event';
@@ -70,7 +71,21 @@ export function followsFrom(job: JobState, what: Happening, stage: StageId, said
       return broke === 'newCover' ? [happened, ...nextPart(said.days)] : [happened];
     }
     case 'stuckAgain':
-      return [happened, { type: 'observed', what: 'grips', ...(said.edge ? { edge: said.edge } : {}) }];
+      return [
+        happened,
+        { type: 'observed', what: 'grips', ...(said.edge ? { edge: said.edge } : {}) },
+        // an edge that was free holds again: it is cut anew (law 21)
+        ...(said.edge && job.freeEdges.has(said.edge)
+          ? [
+              {
+                type: 'cut' as const,
+                ...bondPerimeter(job.device, job.bond).edgeSpan(said.edge),
+                free: false,
+                stuck: true,
+              },
+            ]
+          : []),
+      ];
     case 'wrongPart':
       return [happened, ...nextPart(said.days)];
     case 'damaged':

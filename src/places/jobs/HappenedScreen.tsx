@@ -75,7 +75,9 @@ function Which({ here }: { here: HappenedState }) {
 /** Something more has to be said before it can be noted. */
 function asks({ job, stage }: HappenedState, id: Happening): boolean {
   if (id === 'broke') return whatBroke(job, stage) === 'newCover';
-  return id !== 'changedMind' && id !== 'stuckAgain';
+  // nothing is free yet: what grips is the edge that is worked at
+  if (id === 'stuckAgain') return job.freeEdges.size > 0;
+  return id !== 'changedMind';
 }
 
 const edges = ['bottom', 'left', 'top', 'right'] as const;
@@ -84,6 +86,15 @@ const found = ['bent', 'earlierRepair', 'screwMissing', 'smokeOrWet', 'paintGone
 /** The one more tap. */
 function Asked({ here, id }: { here: HappenedState; id: Happening }) {
   const { job, note, away } = here;
+  if (id === 'stuckAgain')
+    return (
+      <Choice
+        label={t('whichEdge')}
+        value={null}
+        options={[...job.freeEdges].map((e) => ({ id: e, name: edgeName(e) }))}
+        onChange={(edge) => void note(id, { edge })}
+      />
+    );
   if (id === 'givesHere')
     return (
       <Choice
