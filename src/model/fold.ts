@@ -77,7 +77,21 @@ export interface JobState
     DryFitSlice,
     BondSlice,
     CureSlice,
-    CheckSlice {}
+    CheckSlice {
+  /** the same job at the other joints that it opens; what is asked of all of them goes through `atEachJoint` */
+  elsewhere: readonly JointState[];
+}
+
+/** What a job has at one joint. */
+export type JointState = JointSeen &
+  Pick<JobWay, 'stages'> &
+  CoverSlice &
+  HeatSlice &
+  LiftSlice &
+  CleanSlice &
+  DryFitSlice &
+  BondSlice &
+  CureSlice;
 
 /** The way as it was changed last; a change that cannot be worked, from a file or of a later version, changes nothing. */
 function wayNow(opened: EventOf<'opened'>, effective: readonly KnownEvent[]): readonly Step[] {
@@ -148,12 +162,15 @@ export function foldJob(events: readonly JobEvent[], joint?: string): JobState |
   const step = way.find((x) => progress[x.key] === 'todo' || progress[x.key] === 'started') ?? way.at(-1)!;
   const seen = joint !== undefined && joints.has(joint) ? joint : (step.joint ?? opened.bondId);
   const { view, slices } = joints.get(seen) ?? own;
-  const stages = Object.fromEntries(
-    stageIds.map((id) => {
-      const at = stepOf(way, id, seen);
-      return [id, at ? progress[at.key]! : 'skipped'];
-    }),
-  ) as JobState['stages'];
+  const stagesAt = (joint: string) =>
+    Object.fromEntries(
+      stageIds.map((id) => {
+        const at = stepOf(way, id, joint);
+        return [id, at ? progress[at.key]! : 'skipped'];
+      }),
+    ) as JobState['stages'];
+  const stages = stagesAt(seen);
+  const onWay = new Set(way.map((x) => x.joint));
   return {
     id: opened.jobId,
     label: opened.label,
@@ -172,6 +189,9 @@ export function foldJob(events: readonly JobEvent[], joint?: string): JobState |
     lastEventId: effective.findLast((e) => e.type !== 'undo' && e.type !== 'opened')?.id ?? null,
     log: events,
     joint: joints.has(seen) ? seen : opened.bondId,
+    elsewhere: [...joints]
+      .filter(([id]) => id !== seen && onWay.has(id))
+      .map(([id, j]) => jointState(id, j, stagesAt(id))),
     model: view.model,
     device: view.device,
     bond: view.bond,
@@ -197,6 +217,27 @@ function withCrack(findings: IntakeSlice['findings'], crack: CoverSlice['crackSa
   const { crack: _other, ...rest } = findings;
   return crack ? { ...rest, crack } : rest;
 }
+
+/** What stands at one joint. */
+const jointState = (
+  joint: string,
+  { view, slices }: { view: JointView; slices: JointSlices },
+  stages: JobState['stages'],
+): JointState => ({
+  joint,
+  stages,
+  model: view.model,
+  device: view.device,
+  bond: view.bond,
+  face: view.face,
+  ...slices.cover,
+  ...slices.heat,
+  ...slices.lift,
+  ...slices.clean,
+  ...slices.dryFit,
+  ...slices.bond,
+  ...slices.cure,
+});
 
 /** How far the steps are: what was noted of them; a joint that is opened again goes back to its bond. */
 function noteProgress(progress: Record<string, StepState>, way: readonly Step[], e: KnownEvent, joint: string): void {

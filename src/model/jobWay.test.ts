@@ -46,6 +46,16 @@ it('with a front and a back the inside is covered or out before the back is heat
   ]);
 });
 
+it('a back glued all over behind a front: stripped before the hot plate; lens glass from behind: stripped before it is pushed', () => {
+  const two = device('both65');
+  expect(said(jobWay(two, ['backFull', 'frontRing'])).slice(0, 6)).toEqual([
+    ...['intake', 'heat frontRing', 'lift frontRing', 'strip', 'heat backFull', 'lift backFull'],
+  ]);
+  expect(said(jobWay(front, ['lensBond', 'frontRing'])).slice(0, 6)).toEqual([
+    ...['intake', 'heat frontRing', 'lift frontRing', 'strip', 'heat lensBond', 'lift lensBond'],
+  ]);
+});
+
 it('what is no way is refused with its reason', () => {
   const b = leaf.bonds[0]!.id;
   expect(() => jobWay(leaf, [])).toThrow(/at least one/);

@@ -5,9 +5,13 @@ import { stageDefs, type StageId } from './stages';
 import { plainWay, stepAt, type Step } from './way';
 
 /** What a joint's face is, as far as the order of work asks. */
-const seenOf = (device: Device, bondId: string) => {
+const bondOf = (device: Device, bondId: string) => {
   const bond = device.bonds.find((b) => b.id === bondId);
   if (!bond) throw new RangeError(`joint: ${bondId} does not work; it takes a joint of this model`);
+  return bond;
+};
+const seenOf = (device: Device, bondId: string) => {
+  const bond = bondOf(device, bondId);
   const face = faceOf(device, bond);
   return { bondId, side: face.side, lens: coverKindOf(face).lens };
 };
@@ -40,7 +44,10 @@ export function jobWay(device: Device, bondIds: readonly string[]): Step[] {
   const all = (stage: StageId): Step[] =>
     stageDefs[stage].atJoint ? order.map((id) => stepAt(stage, id)) : [stepAt(stage, order[0]!)];
   const sides = new Set(order.map((id) => seenOf(device, id)).map((j) => (j.lens ? 'lens' : j.side)));
-  const stripAfter = sides.has('front') && sides.has('back') ? 0 : order.length - 1;
+  // the inside comes out as soon as what leads there is off, where something behind it waits for that
+  const behind = order.some((id) => coverKindOf(faceOf(device, bondOf(device, id))).fromBehind);
+  const leads = order.findIndex((id) => bondOf(device, id).onFace === device.insideThrough);
+  const stripAfter = sides.has('front') && sides.has('back') ? 0 : behind ? Math.max(0, leads) : order.length - 1;
   return [
     ...all('intake'),
     ...order.flatMap((id, i) => [stepAt('heat', id), stepAt('lift', id), ...(i === stripAfter ? all('strip') : [])]),

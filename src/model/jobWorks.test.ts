@@ -40,6 +40,36 @@ it('one cover is renewed once; a battery goes beside new glass, not beside a who
   expect(chosenWith(plastic, list, at('openClose'), false)).toEqual([]);
 });
 
+it('what has to come off first comes with it, and stays shut again without it', () => {
+  const both = device('both65');
+  const [frontJoint, backJoint] = both.bonds.map((b) => b.id) as [string, string];
+  const back = { joint: backJoint, work: 'glassOnly' } as const;
+  const open = { joint: frontJoint, work: 'openClose' } as const;
+  expect(chosenWith(both, [], back, true)).toEqual([open, back]);
+  expect(chosenWith(both, [open, back], back, false)).toEqual([]);
+  // a screen that is renewed anyway opens the front
+  const screen = { joint: frontJoint, work: 'displayAlone' } as const;
+  expect(chosenWith(both, [screen], back, true)).toEqual([screen, back]);
+  expect(chosenWith(both, [screen, back], back, false)).toEqual([screen]);
+  // a back glued all over that leads inside itself waits for nothing
+  const full = device('full64');
+  expect(chosenWith(full, [], { joint: full.bonds[0]!.id, work: 'glassOnly' }, true)).toHaveLength(1);
+  // lens glass in its frame is pushed out from behind
+  const front = device('front62');
+  const lenses = { joint: 'lensBond', work: 'lensCovers' } as const;
+  expect(chosenWith(front, [], lenses, true)).toEqual([{ joint: 'frontRing', work: 'openClose' }, lenses]);
+});
+
+it('the outer screen of a folding device is renewed as a screen', () => {
+  const outer = worksOn(device('fold78')).filter((x) => x.joint === 'outerRing');
+  expect(outer.map((x) => x.work)).toContain('displayAlone');
+  expect(outer.map((x) => x.work)).not.toContain('glassOnly');
+});
+
+it('every model has a battery plug, the first off and the last on', () => {
+  for (const d of shippedDevices) expect(d.connectors.filter((c) => c.battery)).toHaveLength(1);
+});
+
 describe('a job that says what is to be done', () => {
   const opened = demoJobs(Date.UTC(2026, 3, 14, 13))[0]!.find((e) => e.type === 'opened')!;
   const start = (d: typeof ring, works: JobWork[]) =>

@@ -76,35 +76,34 @@ function excludes(device: Device, a: JobWork, b: JobWork): boolean {
   );
 }
 
-/** The joint of the front that the inside is reached through; null where it is reached from behind. */
-function frontFirst(device: Device): string | null {
-  const front = device.bonds.find((b) => {
-    const face = faceOf(device, b);
-    return face.side === 'front' && face.id === device.insideThrough;
-  });
-  return front?.id ?? null;
-}
-
 /**
- * The front has to come off before this back: it is glued all over, so it needs more heat than what is inside bears, and
- * the inside is reached from the front. Common practice: screen off, the inside covered or out, then the back.
+ * What has to come off before this joint; null: nothing. A back that is glued all over needs more heat than what is inside
+ * bears: where the inside is reached from the front, the screen comes off first. Lens glass in a frame is pushed out from
+ * behind: whatever leads inside is opened for it. Common practice.
  */
-export function frontBefore(device: Device, joint: string): string | null {
+export function openedBefore(device: Device, joint: string): string | null {
   const bond = device.bonds.find((b) => b.id === joint);
-  return bond && jointOf(bond).wholeFace && faceOf(device, bond).side === 'back' ? frontFirst(device) : null;
+  const leads = device.bonds.find((b) => b.onFace === device.insideThrough && !coverKindOf(faceOf(device, b)).lens);
+  if (!bond || !leads || leads.id === joint) return null;
+  const face = faceOf(device, bond);
+  const front = faceOf(device, leads).side === 'front';
+  const hot = jointOf(bond).wholeFace && face.side === 'back' && front;
+  return hot || coverKindOf(face).fromBehind ? leads.id : null;
 }
 
 /** The list with one thing put on or taken off; what cannot be done beside it goes, what has to come before it comes with it. */
 export function chosenWith(device: Device, list: readonly JobWork[], one: JobWork, on: boolean): JobWork[] {
   const rest = list.filter((x) => x.joint !== one.joint || x.work !== one.work);
-  const front = frontBefore(device, one.joint);
+  const before = openedBefore(device, one.joint);
   if (!on) {
-    // a front that was only opened for this back stays shut
-    const still = front !== null && rest.some((x) => frontBefore(device, x.joint) === front);
-    return front === null || still ? rest : rest.filter((x) => x.joint !== front || x.work !== 'openClose');
+    // what was only opened for this stays shut
+    const still = before !== null && rest.some((x) => openedBefore(device, x.joint) === before);
+    return before === null || still ? rest : rest.filter((x) => x.joint !== before || x.work !== 'openClose');
   }
   const kept = [...rest.filter((x) => !excludes(device, x, one)), one];
-  return front === null || kept.some((x) => x.joint === front) ? kept : [{ joint: front, work: 'openClose' }, ...kept];
+  return before === null || kept.some((x) => x.joint === before)
+    ? kept
+    : [{ joint: before, work: 'openClose' }, ...kept];
 }
 
 /** The joints that these works open, each once. */

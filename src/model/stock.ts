@@ -4,6 +4,7 @@ import { workDefs, worksAt } from '../core/intake/works';
 import { judgement } from '../core/source';
 import { firstOut, goodUntil } from '../core/stock/firstOut';
 import type { JobState } from './fold';
+import { atEachJoint } from './joints';
 import type { LiquidStock, Lot, PartStock, Settings, TapeStock } from './settings';
 
 /** Shorter offcuts are thrown away, mm. */
@@ -67,11 +68,11 @@ export function partsOfJob(job: Pick<Log, 'route' | 'model'>): string[] {
 }
 
 /** When a job took its part: as it was bonded, or checked where nothing is bonded; null: not yet. */
-export function partTakenAt(job: Pick<Log, 'route' | 'model' | 'bondings' | 'effective'>): number | null {
+export function partTakenAt(job: Pick<Log, 'route' | 'model' | 'face' | 'bondings' | 'effective'>): number | null {
   if (!partsOfJob(job).length) return null;
   const set = job.effective.find(
     (e) =>
-      (e.type === 'lens' && e.step === 'set' && e.done) ||
+      (lensFace(job) && e.type === 'lens' && e.step === 'set' && e.done) ||
       (e.type === 'stage' && e.stage === 'check' && e.to === 'done'),
   );
   const at = Math.min(job.bondings[0]?.at ?? Infinity, set?.at ?? Infinity);
@@ -81,13 +82,15 @@ export function partTakenAt(job: Pick<Log, 'route' | 'model' | 'bondings' | 'eff
 /** Key of a roll: ids of rolls are only unique within their tape. */
 export const rollKey = (tapeId: string, rollId: string) => `${tapeId}/${rollId}`;
 
-const lensFace = (job: Log) => coverKindOf(job.face).lens;
+const lensFace = (job: Pick<Log, 'face'>) => coverKindOf(job.face).lens;
 
 /**
  * What is in stock now: as it was counted, less what the jobs took since. A job that was corrected counts with what it
  * really used. Offcuts are used up whole; what is left of them comes back as an offcut of its own.
  */
-export function stockNow(s: Counted, jobs: readonly Log[]): Stock {
+export function stockNow(s: Counted, all: readonly JobState[]): Stock {
+  // a second joint takes its own part and its own glue
+  const jobs = all.flatMap(atEachJoint);
   const rolls = new Map<string, number>();
   const offcuts = new Map<string, StockLength[]>();
   const liquids = new Map<string, number>();
@@ -101,14 +104,14 @@ export function stockNow(s: Counted, jobs: readonly Log[]): Stock {
     offcuts.set(t.id, [...t.offcuts]);
   }
   for (const [id, n] of Object.entries(s.ringsInStock)) rings.set(id, n);
-  const all = jobs
+  const closings = jobs
     .flatMap((job) => job.bondings.map((e) => ({ job, e })))
     .sort((a, b) => a.e.at - b.e.at || (a.e.id < b.e.id ? -1 : 1));
   const less = (m: Map<string, number>, id: string, amount: number) => {
     const now = m.get(id);
     if (now !== undefined) m.set(id, Math.max(0, now - amount));
   };
-  for (const { job, e } of all) {
+  for (const { job, e } of closings) {
     const real = job.consumed.get(e.id);
     if (!e.used) {
       // as it was noted before stock had items: a length of the first tape, or a ring of the device

@@ -2,6 +2,7 @@ import { bulkOrder, learnRate, partOrder, type OrderAdvice } from '../core/stock
 import { goodUntil } from '../core/stock/firstOut';
 import { judgement } from '../core/source';
 import type { JobState } from './fold';
+import { atEachJoint } from './joints';
 import type { LiquidStock, PartStock, Settings, TapeStock } from './settings';
 import { keyOfPart, partsOfJob, partTakenAt, quantityOf, rollsOf, type Stock } from './stock';
 import { largest } from '../core/numeric/ends';
@@ -21,7 +22,7 @@ export interface DailyUse {
   days: number;
 }
 
-type Log = Pick<JobState, 'bondings' | 'consumed' | 'openedAt' | 'route' | 'model' | 'effective' | 'closedAt'>;
+type Log = JobState;
 
 /** Days that the log covers, up to the window. */
 export function coveredDays(jobs: readonly Pick<Log, 'openedAt'>[], now: number): number {
@@ -43,7 +44,7 @@ function daily(amounts: readonly { at: number; amount: number }[], days: number,
 
 /** What was really taken of each item by each bonding. */
 const takes = (jobs: readonly Log[]) =>
-  jobs.flatMap((j) =>
+  jobs.flatMap(atEachJoint).flatMap((j) =>
     j.bondings.flatMap((e) => {
       const real = j.consumed.get(e.id);
       const list = (e.used ?? []).map((u) => ({
@@ -79,7 +80,7 @@ export function liquidUse(l: LiquidStock, jobs: readonly Log[], now: number): Da
 export function partUse(p: PartStock, jobs: readonly Log[], now: number): { count: number; days: number } {
   const days = coveredDays(jobs, now);
   const key = keyOfPart(p);
-  const count = jobs.filter((j) => {
+  const count = jobs.flatMap(atEachJoint).filter((j) => {
     const at = partsOfJob(j).includes(key) ? partTakenAt(j) : null;
     return at !== null && now - at <= days * day;
   }).length;

@@ -1,3 +1,4 @@
+import { coverKindOf } from '../../core/device/coverKinds';
 import type { Pt } from '../../core/device/types';
 import { coverOf, internalsOutOf, workDefs, worksAt, type Work } from '../../core/intake/works';
 import type { EventOf } from '../event';
@@ -58,7 +59,8 @@ function routeAsOpened({ opened, bond, face, model }: JointView): EventOf<'jobRo
     cover: coverOf(lead.work, face.side),
     origin: origins.includes('genuine') ? 'genuine' : (origins[0] ?? null),
     through: model.insideThrough,
-    internalsOut: internalsOutOf(lead),
+    // lens glass that is pushed out from behind: the camera comes out for it
+    internalsOut: internalsOutOf(lead) || coverKindOf(face).fromBehind,
     partHas: [],
     closedBy: usualClosing(bond),
   };

@@ -65,10 +65,22 @@ export function BenchLists({ bench: { now, state, hands, runs, waits, open } }: 
         items={hands}
         now={now}
         state={state}
-        onGo={(i) => open(i.job, i.stage)}
+        onGo={(i) => open(i.job, i.stage, i.joint ?? null)}
       />
-      <Group title={tr('runsByItself')} items={runs} now={now} state={state} onGo={(i) => open(i.job, i.stage)} />
-      <Group title={tr('waits')} items={waits} now={now} state={state} onGo={(i) => open(i.job, i.stage)} />
+      <Group
+        title={tr('runsByItself')}
+        items={runs}
+        now={now}
+        state={state}
+        onGo={(i) => open(i.job, i.stage, i.joint ?? null)}
+      />
+      <Group
+        title={tr('waits')}
+        items={waits}
+        now={now}
+        state={state}
+        onGo={(i) => open(i.job, i.stage, i.joint ?? null)}
+      />
     </>
   );
 }
@@ -148,7 +160,7 @@ function Group({ title, items, now, state, onGo }: GroupProps) {
       </Txt>
       {items.map((i) => (
         <Pressable
-          key={i.job.id}
+          key={`${i.job.id} ${i.joint ?? ''}`}
           role="button"
           aria-label={`${i.title}, ${planned(i, state, now) ?? i.line}`}
           onPress={() => onGo(i)}

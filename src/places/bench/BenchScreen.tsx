@@ -14,7 +14,7 @@ import { t } from '@/words/bench';
 
 export function BenchScreen() {
   const bench = useBench();
-  const { router, now, settings, state, items, next, begun, start } = bench;
+  const { router, now, settings, state, items, openJobs, next, begun, start } = bench;
   const wide = useWide();
   const { width } = useWindowDimensions();
   const frame = Math.min(1048, width - 32);
@@ -26,9 +26,9 @@ export function BenchScreen() {
     <PlaceFrame
       title={t('bench')}
       line={
-        items.length === 1
-          ? t('openJob', { now: day(now), length: items.length, person: settings.person })
-          : t('openJobs', { now: day(now), length: items.length, person: settings.person })
+        openJobs === 1
+          ? t('openJob', { now: day(now), length: openJobs, person: settings.person })
+          : t('openJobs', { now: day(now), length: openJobs, person: settings.person })
       }
       actions={
         <>

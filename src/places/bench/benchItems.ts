@@ -1,6 +1,8 @@
 import { jointOf } from '@/core/device/jointKinds';
 import { cureEnd, cureOf } from '@/work/cure/cureJob';
 import type { JobState, JointSeen, JobWay } from '@/model/fold';
+import { faceName } from '@/bench-kit/faceName';
+import { atEachJoint } from '@/model/joints';
 import type { LiftSlice } from '@/model/stages/lift';
 import type { IntakeSlice } from '@/model/stages/intake';
 import { onPlate } from '@/model/stages/heat';
@@ -20,6 +22,8 @@ export interface BenchItem {
   /** when hands are needed, or the running thing ends */
   dueAt: number | null;
   stage: StageId;
+  /** another joint of the job than the one where it stands */
+  joint?: string;
   /** smaller comes first among items that need hands now */
   rank: number;
 }
@@ -28,13 +32,25 @@ export interface BenchItem {
 export function benchItems(jobs: readonly JobState[], settings: Settings, now: number): BenchItem[] {
   return jobs
     .filter((j) => j.closedAt === null)
-    .map((j) => itemOf(j, settings, now))
+    .flatMap((j) => [itemOf(j, settings, now), ...besides(j, settings, now)])
     .sort(
       (a, b) =>
         a.rank - b.rank ||
         (a.dueAt ?? Infinity) - (b.dueAt ?? Infinity) ||
         (a.job.promiseAt ?? Infinity) - (b.job.promiseAt ?? Infinity),
     );
+}
+
+/** What runs at the other joints of a job: two of them cure side by side, each by its own clock. */
+function besides(job: JobState, settings: Settings, now: number): BenchItem[] {
+  if (job.findings.cellSwollen?.answer === 'yes') return [];
+  return atEachJoint(job)
+    .slice(1)
+    .filter((j) => onPlate(j) !== null || (j.clampOn && j.clampOffAt === null))
+    .map((j) => {
+      const own = itemOf(j, settings, now);
+      return { ...own, joint: j.joint, title: t('atFace', { title: own.title, face: faceName(j.model, j.joint) }) };
+    });
 }
 
 function itemOf(job: JobState, settings: Settings, now: number): BenchItem {

@@ -15,6 +15,8 @@ export interface NextUp {
   shown: NextShown;
   job: JobState;
   stage: StageId;
+  /** the joint that it is about, where that is not the one where the job stands */
+  joint?: string | undefined;
   who: string;
   /** what the plan means by it; null where a running clock alone decides */
   hands: NextHands | null;
@@ -60,6 +62,7 @@ export function nextUp(
         },
         job: first.job,
         stage: first.stage,
+        joint: first.joint,
         who: own ? bareId(own.person) : person,
         hands: own,
         start: false,

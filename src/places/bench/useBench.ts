@@ -21,17 +21,19 @@ export function useBench() {
   const state = useShopPlan();
   const logOn = useActionsOn();
   const items = benchItems(jobs, settings, now);
+  const openJobs = items.filter((i) => i.joint === undefined).length;
   const { next, others } = nextUp(items, state, settings.person, now);
-  const rest = items.filter((i) => i.job.id !== next?.job.id);
+  const rest = items.filter((i) => i.job.id !== next?.job.id || i.joint !== undefined);
   const runs = rest.filter((i) => i.state === 'runs');
   const hands = rest.filter((i) => i.state === 'hands');
   const waits = rest.filter((i) => i.state === 'waits');
-  const open = (job: BenchItem['job'], stage = job.stage) => router.push(stageHref(job.id, stage) as Href);
+  const open = (job: BenchItem['job'], stage = job.stage, joint: string | null = null) =>
+    router.push(stageHref(job.id, stage, joint) as Href);
   const begun = next !== null && next.job.works.findLast((w) => w.stage === next.stage)?.to === 'begun';
   const start = () => {
     if (!next) return;
     if (next.start && next.hands && !begun) void logOn(next.job.id, [beginning(next.hands.entry)]);
-    open(next.job, next.stage);
+    open(next.job, next.stage, next.joint ?? null);
   };
   const insteadStart = (o: Instead, because: string) => {
     const entry = state.now?.plan.plan.find((e) => e.job === o.job && e.task === o.task);
@@ -57,6 +59,7 @@ export function useBench() {
     shop,
     state,
     items,
+    openJobs,
     next,
     others,
     runs,

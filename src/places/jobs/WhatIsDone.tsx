@@ -3,10 +3,11 @@ import { View } from 'react-native';
 
 import { faceName } from '@/bench-kit/faceName';
 import { coverWork, internalsOutOf } from '@/core/intake/works';
+import { jointOf } from '@/core/device/jointKinds';
 import { faceOf } from '@/core/device/perimeter';
 import type { Device } from '@/core/device/types';
 import { jobWay } from '@/model/jobWay';
-import { chosenWith, frontBefore, jointsFor, leading, workFace, worksOn, type JobWork } from '@/model/jobWorks';
+import { chosenWith, openedBefore, jointsFor, leading, workFace, worksOn, type JobWork } from '@/model/jobWorks';
 import { stageDefs } from '@/model/stages';
 import { Tick } from '@/ui/Choice';
 import { Txt } from '@/ui/Txt';
@@ -63,9 +64,11 @@ export function WhatIsDone({ form, devices }: WhatIsDoneProps) {
           );
         })}
       </View>
-      {works.some((x) => frontBefore(device, x.joint) !== null) ? (
+      {works.some((x) => openedBefore(device, x.joint) !== null) ? (
         <Txt size="s" tone="ink2" className="mb-1">
-          {t('theScreenComesOffFirst')}
+          {works.some((x) => jointOf(device.bonds.find((b) => b.id === x.joint)!).wholeFace)
+            ? t('theScreenComesOffFirst')
+            : t('openedForTheLens')}
         </Txt>
       ) : null}
       <View role="list" aria-label={t('stepsOfTheJob')} className="flex-row flex-wrap gap-1" testID="way">

@@ -1,5 +1,9 @@
 import { said } from '@/words/codes';
-import { comeBackNames, eventLine, findingNames, workNames, type LineUnits } from '@/words/eventLine';
+import { faceName } from '@/bench-kit/faceName';
+import { atEachJoint } from '@/model/joints';
+import { capital } from '@/words/capital';
+import { comeBackNames, eventLine, findingNames, type LineUnits } from '@/words/eventLine';
+import { optionName } from '@/words/optionName';
 import type { JobState } from '@/model/fold';
 import { heatCount } from '@/model/stages/heat';
 import type { Settings } from '@/model/settings';
@@ -32,6 +36,10 @@ export function recordOf(
   };
   const of = (...types: string[]) =>
     job.effective.filter((e) => types.includes(e.type)).map((e) => `${stamp(e.at)} ${e.by}: ${eventLine(e, units)}`);
+  const joints = atEachJoint(job);
+  // with several covers each line says whose it is
+  const at = (j: JobState, line: string) =>
+    joints.length > 1 ? t('ofTheFace', { face: capital(faceName(j.model, j.joint)), line }) : line;
   const later = jobs.filter((j) => j.comeBack?.firstJobId === job.id);
   put(t('job'), [
     job.customerMark
@@ -54,7 +62,9 @@ export function recordOf(
       : job.closedAt
         ? t('openedHandedOver', { openedAt: stamp(job.openedAt), closedAt: stamp(job.closedAt) })
         : t('opened', { openedAt: stamp(job.openedAt) }),
-    ...(job.route ? [t('routeClosedBy', { work: workNames[job.route.work], closedBy: job.route.closedBy })] : []),
+    ...joints.flatMap((j) =>
+      j.route ? [t('routeClosedBy', { work: optionName(j.route), closedBy: j.route.closedBy })] : [],
+    ),
     ...(job.comeBack
       ? [
           job.comeBack.note
@@ -79,7 +89,9 @@ export function recordOf(
       ([k, f]) =>
         `${findingNames[k as keyof typeof findingNames]}: ${said(f.answer)}${f.edges.length ? ` (${f.edges.map(said).join(', ')})` : ''}${f.note ? `, ${f.note}` : ''}.`,
     ),
-    ...(job.cracks.size ? [t('cracksAndChipsDrawn', { size: job.cracks.size, size2: job.chips.size })] : []),
+    ...joints.flatMap((j) =>
+      j.cracks.size ? [at(j, t('cracksAndChipsDrawn', { size: j.cracks.size, size2: j.chips.size }))] : [],
+    ),
   ]);
   put(t('agreed'), of('quoted', 'customer', 'signed'));
   put(t('heatAndLift'), [
@@ -102,14 +114,21 @@ export function recordOf(
     ),
   ]);
   put(t('inside'), of('partState', 'screw', 'stripped', 'tightened', 'cellChoice', 'under'));
-  put(t('fit'), of('partMeasured', 'lens', 'eye').concat(readings(job, 'gaps', units), readings(job, 'seats', units)));
-  const cure = cureOf(job, settings, now);
-  const full = cureEnd(cure, 'full');
+  put(
+    t('fit'),
+    of('partMeasured', 'lens', 'eye').concat(
+      joints.flatMap((j) => [...readings(j, 'gaps', units), ...readings(j, 'seats', units)].map((line) => at(j, line))),
+    ),
+  );
   put(t('bondAndCure'), [
     ...of('bead', 'bonded', 'consumed', 'reopened', 'clampOn', 'clampOff', 'shelved', 'ambient', 'cureHeld'),
-    ...(full === null || cure.startAt === null
-      ? []
-      : [t('fullBondByAtTheLatest', { full: stamp(full), tC: temp(cure.steps[0]!.tC, settings) })]),
+    ...joints.flatMap((j) => {
+      const cure = cureOf(j, settings, now);
+      const full = cureEnd(cure, 'full');
+      return full === null
+        ? []
+        : [at(j, t('fullBondByAtTheLatest', { full: stamp(full), tC: temp(cure.steps[0]!.tC, settings) }))];
+    }),
   ]);
   const { flush } = flushOf(job);
   const seal = sealOf(job, settings.leakLimit);

@@ -166,4 +166,5 @@ export default {
   to3: '{{shop}} to {{shop2}}, {{task}} {{job}}, {{who}}',
   toByItself2: '{{shop}} to {{shop2}}, {{task}} {{job}}, by itself',
   barAt: '{{label}} at {{at}}',
+  atFace: '{{title}}, {{face}}',
 } as const;

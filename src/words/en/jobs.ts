@@ -66,4 +66,6 @@ export default {
   stepsOfTheJob: 'Steps of the job',
   theScreenComesOffFirst:
     'This back is glued all over and the inside is reached from the front: the screen comes off first, the inside is covered or out, then the back.',
+  openedForTheLens:
+    'This lens glass is pushed out from behind: the device is opened and the camera comes out for it. From the front only in pieces.',
 } as const;

@@ -181,4 +181,5 @@ export default {
   done: '{{id}}: done {{end}}, {{max}}.',
   aJobThatIsNotHere: 'a job that is not here',
   anotherShop: 'another shop',
+  ofTheFace: '{{face}}: {{line}}',
 } as const;

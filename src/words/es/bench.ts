@@ -167,4 +167,5 @@ export default {
   to3: '{{shop}} a {{shop2}}, {{task}} {{job}}, {{who}}',
   toByItself2: '{{shop}} a {{shop2}}, {{task}} {{job}}, solo',
   barAt: '{{label}} a las {{at}}',
+  atFace: '{{title}}, {{face}}',
 } satisfies Same<typeof en>;

@@ -69,4 +69,6 @@ export default {
   stepsOfTheJob: 'Pasos del trabajo',
   theScreenComesOffFirst:
     'Esta tapa va pegada entera y al interior se llega por delante: primero sale la pantalla, el interior se tapa o se saca, y luego la tapa.',
+  openedForTheLens:
+    'Este cristal se empuja desde atrás: se abre el equipo y sale la cámara. Por delante, solo a trozos.',
 } satisfies Same<typeof en>;

@@ -184,4 +184,5 @@ export default {
   done: '{{id}}: hecho {{end}}, {{max}}.',
   aJobThatIsNotHere: 'un trabajo que no está aquí',
   anotherShop: 'otro taller',
+  ofTheFace: '{{face}}: {{line}}',
 } satisfies Same<typeof en>;

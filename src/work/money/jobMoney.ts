@@ -1,5 +1,6 @@
 import { workDefs, worksAt } from '@/core/intake/works';
 import { coverWorkAt } from '@/model/jobWorks';
+import { atEachJoint } from '@/model/joints';
 import { marginOf, type Margin } from '@/core/money/margin';
 import type { JobState, JointSeen } from '@/model/fold';
 import type { BondSlice } from '@/model/stages/bond';
@@ -52,22 +53,29 @@ function usedMinor(job: BondSlice, settings: Settings): number {
   return Math.round(sum * (1 + m.wasteShare));
 }
 
+/** The parts of one joint; a cover that was to be saved and broke has to be bought after all. */
+function partsMinor(job: JobState, settings: Settings): { partMinor: number; brokeMinor: number } {
+  const saved = job.effective.some(
+    (e) => e.type === 'jobRoute' && e.cover === 'save' && (e.joint === undefined || e.joint === job.joint),
+  );
+  const broken = job.broke && saved ? coverWorkAt(job) : null;
+  const brokeMinor = broken ? listPrice(job, settings, workDefs[broken].item, job.route?.origin ?? 'genuine') : 0;
+  const partMinor = (job.route ? worksAt(job.route) : [workOf(job)])
+    .filter((w) => w !== broken)
+    .reduce((m, w) => m + listPrice(job, settings, workDefs[w].item, job.route?.origin ?? null), 0);
+  return { partMinor, brokeMinor };
+}
+
 export function outcomeOf(job: JobState, settings: Settings): Outcome {
   const choice = job.quote?.choices.find((c) => c.id === job.quote!.chosenId) ?? null;
-  const work = workOf(job);
   const worked = workCached(job).filter((w) => w.toAt !== null);
   const measured = worked.length > 0;
   const minutes = measured ? worked.reduce((s, w) => s + w.workS, 0) / 60 : (choice?.minutes ?? 0);
   const ratePerHourMinor = settings.ratePerH * 100;
-  // a cover that was to be saved and broke has to be bought after all
-  const saved = job.effective.some((e) => e.type === 'jobRoute' && e.cover === 'save');
-  const renews = coverWorkAt(job);
-  const broken = job.broke && saved ? renews : null;
-  const brokeMinor = broken ? listPrice(job, settings, workDefs[broken].item, job.route?.origin ?? 'genuine') : 0;
-  const partMinor = (job.route ? worksAt(job.route) : [work])
-    .filter((w) => w !== broken)
-    .reduce((m, w) => m + listPrice(job, settings, workDefs[w].item, job.route?.origin ?? null), 0);
-  const used = usedMinor(job, settings);
+  const joints = atEachJoint(job).map((j) => partsMinor(j, settings));
+  const sum = (of: 'partMinor' | 'brokeMinor') => joints.reduce((m, x) => m + x[of], 0);
+  const [partMinor, brokeMinor] = [sum('partMinor'), sum('brokeMinor')];
+  const used = atEachJoint(job).reduce((m, j) => m + usedMinor(j, settings), 0);
   const netMinor = choice?.netMinor ?? 0;
   return {
     job,

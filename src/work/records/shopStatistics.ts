@@ -6,7 +6,8 @@ import { wilson } from '@/core/statistics/rates';
 import { kaplanMeier, shareDifference, type SurvivalStep } from '@/core/statistics/survival';
 import { judgement } from '@/core/source';
 import { stageIds, type StageId } from '@/model/stages';
-import type { JobState, JobWay } from '@/model/fold';
+import type { JobState } from '@/model/fold';
+import { atEachJoint } from '@/model/joints';
 import type { BondSlice } from '@/model/stages/bond';
 import { repairerOf } from '@/work/check/faults';
 import { kindOf, workedRows } from '@/work/bench/shopDurations';
@@ -33,7 +34,7 @@ export const filtered = (jobs: readonly JobState[], f: Filter): JobState[] =>
       j.closedAt !== null &&
       j.closedAt >= f.sinceAt &&
       (f.kind === null || kindOf(j) === f.kind) &&
-      (f.school === null || bondingMethodOf(j) === f.school) &&
+      (f.school === null || atEachJoint(j).some((x) => bondingMethodOf(x) === f.school)) &&
       (f.person === null || repairerOf(j) === f.person),
   );
 
@@ -89,8 +90,11 @@ export interface Count {
 const count = (name: string, hits: number, of: number): Count | null =>
   of ? { name, hits, of, ...wilson(hits, of) } : null;
 
-const triedToSave = (j: Pick<JobWay, 'effective'>) =>
-  j.effective.some((e) => e.type === 'jobRoute' && e.cover === 'save');
+/** It was to be saved at this joint. */
+const triedToSave = (j: Pick<JobState, 'effective' | 'joint'>) =>
+  j.effective.some(
+    (e) => e.type === 'jobRoute' && e.cover === 'save' && (e.joint === undefined || e.joint === j.joint),
+  );
 
 export interface Breakage {
   all: Count | null;
@@ -104,7 +108,8 @@ export interface Breakage {
 
 /** Covers that were to be saved and broke. @param prior the chance before the shop had counts, and its weight in jobs */
 export function breakageOf(jobs: readonly JobState[], prior: { chance: number; weight: number }): Breakage {
-  const tried = jobs.filter(triedToSave);
+  // each cover of a job is a try of its own
+  const tried = jobs.flatMap(atEachJoint).filter(triedToSave);
   const by = (key: (j: JobState) => string | null) => {
     const names = [...new Set(tried.map(key).filter((k): k is string => k !== null))].sort();
     return names.flatMap((n) => {
