@@ -39,8 +39,10 @@ export function cleaning(job: JobState, settings: Settings, now: number, side: S
   const wet = zones.filter((z) => z.dryAtMs !== null && now < z.dryAtMs);
   const unseen = (list: readonly ZoneNow[]) => list.filter((z) => z.state === 'dry' || z.state === 'wet');
   const toLookAt = unseen(zones);
-  // one glance goes over both sides of the bond
-  const otherToLookAt = facts.cover ? unseen(side === 'frame' ? facts.cover : facts.frame) : [];
+  // one glance goes over both sides of the bond; what is still wet there is looked at when it is dry
+  const otherToLookAt = facts.cover
+    ? unseen(side === 'frame' ? facts.cover : facts.frame).filter((z) => z.dryAtMs === null || now >= z.dryAtMs)
+    : [];
   const bare = zones.filter((z) => z.state === 'inspected' || z.state === 'film').length;
   // a drop that was let through the interlock may be wiped with for ten minutes
   const moist = job.alcohol.some((a) => a.use === 'wipe' && now - a.at < 600_000);

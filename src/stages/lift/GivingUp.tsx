@@ -9,7 +9,7 @@ import { useActions } from '@/bench-kit/actions';
 import { hrefAt } from '@/bench-kit/stageHref';
 import { useJobs, useSettings } from '@/store/shop';
 import { airUse, usualOf } from '@/work/heat/heatPlan';
-import { givingUp, type NextWay } from '@/work/lift/givingUp';
+import { givingUp, piecesRound, roundOf, type NextWay } from '@/work/lift/givingUp';
 import { Button } from '@/ui/Button';
 import { Txt } from '@/ui/Txt';
 import { length, price, span, spoken } from '@/words/units';
@@ -32,7 +32,17 @@ const names = {
 } as const satisfies Record<NextWay['id'], string>;
 
 /** Little came free for long: the next way, with what it takes from here. */
-export function GivingUp({ job, ring: { thermal, lift }, now }: { job: JobState; ring: RingNow; now: number }) {
+export function GivingUp({
+  job,
+  ring: { thermal, lift },
+  now,
+  pieces = false,
+}: {
+  job: JobState;
+  ring: Pick<RingNow, 'thermal' | 'lift'>;
+  now: number;
+  pieces?: boolean;
+}) {
   const settings = useSettings();
   const jobs = useJobs();
   const router = useRouter();
@@ -40,19 +50,12 @@ export function GivingUp({ job, ring: { thermal, lift }, now }: { job: JobState;
   const { path } = thermal;
   const minute = Math.floor(now / 60_000) * 60_000;
   const found = useMemo(
-    () =>
-      givingUp(job, jobs, settings, minute, path.lengthMm, (e) => {
-        if (e.type === 'edge' && e.free) {
-          const s = path.edgeSpan(e.edge);
-          return s.toMm - s.fromMm;
-        }
-        return e.type === 'cut' && e.free ? e.toMm - e.fromMm : 0;
-      }),
-    [job, jobs, settings, minute, path],
+    () => givingUp(job, jobs, settings, minute, pieces ? piecesRound(job, path) : roundOf(job, path)),
+    [job, jobs, settings, minute, path, pieces],
   );
   // whoever goes on all the same is asked again when something else came of it
   const kept = job.decisions.findLast((d) => d.call === 'givingUp');
-  const since = job.effective.findLast((e) => e.type === 'edge' || e.type === 'cut')?.at ?? 0;
+  const since = job.effective.findLast((e) => e.type === 'edge' || e.type === 'cut' || e.type === 'pieceOff')?.at ?? 0;
   if (!found || (kept && kept.chosen === 'goOn' && kept.at >= since)) return null;
   const { progress, ways } = found;
   const take = (chosen: NextWay['id'] | 'goOn') => {

@@ -10,6 +10,7 @@ import { Txt } from '@/ui/Txt';
 import { CameraRing } from './CameraRing';
 import { GaveWay } from './GaveWay';
 import { LiftLinks } from './LiftLinks';
+import { GivingUp } from './GivingUp';
 import { ModeChoice } from './ModeChoice';
 import { liftCaution } from './words';
 import { spotModelK, contactModelK, usePiecesLift } from './usePiecesLift';
@@ -32,6 +33,7 @@ export function PiecesLift(p: { job: JobState }) {
     setProblem,
     problem,
     lift,
+    thermal,
     lowC,
     spotted,
   } = here;
@@ -69,6 +71,7 @@ export function PiecesLift(p: { job: JobState }) {
             <Txt tone="caution">{problem}</Txt>
           </View>
         ) : null}
+        {thermal && lift ? <GivingUp job={job} ring={{ thermal, lift }} now={now} pieces /> : null}
         <ThisPiece here={here} />
         <PieceOrder here={here} />
         <CameraRing job={job} />

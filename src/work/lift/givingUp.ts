@@ -1,4 +1,6 @@
 import { progressOf, workedS, type Progress } from '@/core/lift/givingUp';
+import type { Perimeter } from '@/core/device/perimeter';
+import { boxOf } from '@/core/device/shapes';
 import { minutesPerPiece } from '@/core/intake/routeFigures';
 import { clearUpMinutes } from '@/core/intake/route';
 import { workDefs } from '@/core/intake/works';
@@ -25,8 +27,39 @@ export interface NextWay {
 
 const worksAtIt = new Set<KnownEvent['type']>(['edge', 'cut', 'heatOn', 'heatOff', 'observed', 'pieceOff', 'alcohol']);
 
+/** A cover as somebody works round it: how much there is, how much still holds, what an entry freed, mm of its ring. */
+export interface Round {
+  lengthMm: number;
+  heldMm: number;
+  freedMm: (e: KnownEvent) => number;
+}
+
+/** Along the ring: edges and stretches. */
+export const roundOf = (job: JobState, path: Perimeter): Round => ({
+  lengthMm: path.lengthMm,
+  heldMm: path.lengthMm - job.cut.freeMm,
+  freedMm: (e) => {
+    if (e.type === 'cut') return e.free ? e.toMm - e.fromMm : 0;
+    if (e.type !== 'edge' || !e.free) return 0;
+    const s = path.edgeSpan(e.edge);
+    return s.toMm - s.fromMm;
+  },
+});
+
+/** Piece by piece: a piece counts with its share of the cover. */
+export function piecesRound(job: JobState, path: Perimeter): Round {
+  const { min, max } = boxOf(job.face.cover.outline);
+  const wholeMm2 = (max[0] - min[0]) * (max[1] - min[1]);
+  const off = [...job.piecesOff.values()].reduce((m, p) => m + p.areaMm2, 0);
+  return {
+    lengthMm: path.lengthMm,
+    heldMm: path.lengthMm * Math.max(0, 1 - off / wholeMm2),
+    freedMm: (e) => (e.type === 'pieceOff' ? (path.lengthMm * e.areaMm2) / wholeMm2 : 0),
+  };
+}
+
 /** What came free, at a second of the work on this lift; null before the first heat came off. */
-function liftWork(job: JobState, now: number, lengthMm: number, spanMm: (e: KnownEvent) => number) {
+function liftWork(job: JobState, now: number, { lengthMm, freedMm: spanMm }: Round) {
   const begun = job.heat.find((h) => h.setC === null)?.at ?? (job.stages.heat === 'skipped' ? job.openedAt : null);
   if (begun === null) return null;
   const own = job.effective.filter((e) => worksAtIt.has(e.type) && e.at >= begun && e.at <= now);
@@ -43,20 +76,19 @@ function liftWork(job: JobState, now: number, lengthMm: number, spanMm: (e: Know
 /**
  * The log shows little gain for long: how little, and what else there is with what it takes from here, cheapest first. Null
  * while the work goes on as such work does.
- * @param spanMm what an entry freed of the ring, mm
+ * @param round how far the work is, along the ring or piece by piece
  */
 export function givingUp(
   job: JobState,
   jobs: readonly JobState[],
   settings: Settings,
   now: number,
-  lengthMm: number,
-  spanMm: (e: KnownEvent) => number,
+  round: Round,
 ): { progress: Progress; ways: NextWay[] } | null {
   if (job.stages.lift === 'done' || job.stages.lift === 'skipped') return null;
-  const heldMm = lengthMm - job.cut.freeMm;
+  const { lengthMm, heldMm } = round;
   if (heldMm < 1) return null;
-  const done = liftWork(job, now, lengthMm, spanMm);
+  const done = liftWork(job, now, round);
   if (!done) return null;
   const usualMin = bookOf(jobs).of('lift', kindOf(job), settings.person).medianS / 60;
   const progress = progressOf(done.gains, done.nowS, lengthMm / usualMin);
