@@ -4,7 +4,6 @@ import { useCallback, useState, type ReactNode } from 'react';
 import { Pressable, ScrollView, useWindowDimensions, View } from 'react-native';
 
 import type { JobState, JobWay } from '@/model/fold';
-import { workNames } from '@/words/eventLine';
 import { type StageId } from '@/model/stages';
 import { hasJoints, nextStep, placeOn, stepOf, type Step } from '@/model/way';
 import { Mark } from '@/ui/Mark';
@@ -18,6 +17,7 @@ import { faceName } from './faceName';
 import { stageHref } from './stageHref';
 import { t } from '@/words/kit';
 import { stageName } from '@/words/stageWords';
+import { worksText } from '@/words/worksText';
 
 export interface PlanSize {
   width: number;
@@ -208,15 +208,16 @@ function BackLinks() {
 }
 
 function JobLine({ job, now }: { job: JobState; now: number }) {
+  const work = worksText(job) ?? (job.keepCover ? t('saveTheBack') : t('newBack'));
   return (
     <Txt size="s" tone="ink2">
       {job.promiseAt
         ? t('promised', {
             name: job.device.name,
-            work: job.route ? workNames[job.route.work] : job.keepCover ? t('saveTheBack') : t('newBack'),
+            work,
             promiseAt: dayTime(job.promiseAt, now),
           })
-        : `${job.device.name} · ${job.route ? workNames[job.route.work] : job.keepCover ? t('saveTheBack') : t('newBack')}`}
+        : `${job.device.name} · ${work}`}
     </Txt>
   );
 }

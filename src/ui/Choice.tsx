@@ -49,11 +49,14 @@ export function Choice<T extends string>({ label, value, options, onChange, hint
 /** A line that is ticked off; the tick is a shape, not a colour. */
 export function Tick({
   label,
+  say,
   on,
   onChange,
   note,
 }: {
   label: string;
+  /** its name for who does not see the heading over it; ends in the label */
+  say?: string;
   on: boolean;
   onChange: (on: boolean) => void;
   note?: string;
@@ -62,7 +65,7 @@ export function Tick({
     <Pressable
       role="checkbox"
       aria-checked={on}
-      aria-label={label}
+      aria-label={say ?? label}
       onPress={() => onChange(!on)}
       className="min-h-[48px] flex-row items-center gap-3 border-b border-rule"
     >

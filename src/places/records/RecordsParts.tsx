@@ -18,6 +18,7 @@ import { WatchChart } from './LazyWatchChart';
 import { watchFigures, type Share } from '@/work/records/statistics';
 import type { RecordsScreenState } from './useRecordsScreen';
 import { t } from '@/words/records';
+import { worksText } from '@/words/worksText';
 
 const shareText = (s: Share | null) =>
   s
@@ -173,7 +174,7 @@ export function RecordList({ here: { shown, now } }: { here: RecordsScreenState 
           href={`/jobs/${job.id}/record` as Href}
           said={t('recordOf', { label: job.label, name: job.model.name })}
           line={[
-            ...(job.route ? [workNames[job.route.work]] : []),
+            ...[worksText(job) ?? []].flat(),
             ...(job.customerMark ? [job.customerMark] : []),
             ...(job.comeBack ? [t('comeBackOf2', { firstLabel: job.comeBack.firstLabel || t('anotherShop') })] : []),
             ...(cameBack

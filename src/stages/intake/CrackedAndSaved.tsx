@@ -53,12 +53,13 @@ function OneCover({ job, face }: { job: JobState; face: string | null }) {
         <View className="flex-row flex-wrap gap-x-4 mb-2">
           {(['top', 'left', 'right', 'bottom'] as const).map((e) => (
             <View key={e} className="w-[45%]">
-              <Tick label={of(edgeName(e))} on={cracked.includes(e)} onChange={() => toggle(e)} />
+              <Tick label={edgeName(e)} say={of(edgeName(e))} on={cracked.includes(e)} onChange={() => toggle(e)} />
             </View>
           ))}
           <View className="w-full">
             <Tick
-              label={of(t('notCracked'))}
+              label={t('notCracked')}
+              say={of(t('notCracked'))}
               on={whole}
               onChange={(on) => void log([{ type: 'finding', kind: 'crack', answer: on ? 'no' : 'unsure', edges: [] }])}
             />

@@ -48,6 +48,7 @@ export function PiecesLift(p: { job: JobState }) {
         onMain={finished ? () => goOn() : undefined}
         picture={(size) => <PiecesPicture here={here} size={size} />}
         call={<Call {...text} />}
+        controls={thermal && lift ? <GivingUp job={job} ring={{ thermal, lift }} now={now} pieces /> : null}
         readings={<Readings items={readings} />}
         main={<PiecesMain here={here} />}
         side={<PiecesSide here={here} />}
@@ -71,7 +72,6 @@ export function PiecesLift(p: { job: JobState }) {
             <Txt tone="caution">{problem}</Txt>
           </View>
         ) : null}
-        {thermal && lift ? <GivingUp job={job} ring={{ thermal, lift }} now={now} pieces /> : null}
         <ThisPiece here={here} />
         <PieceOrder here={here} />
         <CameraRing job={job} />

@@ -14,7 +14,6 @@ import { Txt } from '@/ui/Txt';
 import { digits, clock, length, percent, temp } from '@/words/units';
 import { EdgeNow } from './EdgeNow';
 import { GaveWay } from './GaveWay';
-import { GivingUp } from './GivingUp';
 import { LiftLinks } from './LiftLinks';
 import { ModeChoice } from './ModeChoice';
 import type { RingFacts } from './ringFacts';
@@ -37,11 +36,10 @@ interface RingBelowProps {
   shut: string | null;
   finger: Finger;
   onFinger: (f: Finger) => void;
-  now: number;
 }
 
 /** Under the buttons: what a finger does, what the moment asks for, the edges, saving, why. */
-export function RingBelow({ job, settings, ring, facts, act, pegs, shut, finger, onFinger, now }: RingBelowProps) {
+export function RingBelow({ job, settings, ring, facts, act, pegs, shut, finger, onFinger }: RingBelowProps) {
   const units = settings;
   const { thermal, lift, nowS, setC, look, rest, restS } = ring;
   const { windows, gap } = ring.geometry;
@@ -49,7 +47,6 @@ export function RingBelow({ job, settings, ring, facts, act, pegs, shut, finger,
   const finished = lift.nextEdge === null;
   return (
     <>
-      <GivingUp job={job} ring={ring} now={now} />
       {finished || shut ? null : (
         <Choice
           label={t('aFingerAlongTheEdge')}

@@ -15,6 +15,7 @@ import { Button } from '@/ui/Button';
 import { Call } from '@/ui/Call';
 import { Readings } from '@/ui/Readings';
 import { useNow } from '@/bench-kit/useNow';
+import { GivingUp } from './GivingUp';
 import { RingBelow, type Finger } from './RingBelow';
 import { ringFacts } from './ringFacts';
 import { RingPicture } from './RingPicture';
@@ -82,6 +83,7 @@ export function RingLift({ job }: { job: JobState }) {
         )}
         call={<Call {...facts.text} />}
         readings={<Readings items={facts.readings} />}
+        controls={<GivingUp job={job} ring={ring} now={now} />}
         main={
           // a button of its own at the end: a tap that was meant for the last edge does not end the stage
           <Button
@@ -112,7 +114,7 @@ export function RingLift({ job }: { job: JobState }) {
           )
         }
       >
-        <RingBelow {...part} settings={settings} act={act} shut={shut} finger={finger} onFinger={setFinger} now={now} />
+        <RingBelow {...part} settings={settings} act={act} shut={shut} finger={finger} onFinger={setFinger} />
       </StageShell>
     </View>
   );
