@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 
-import { newJobOf, type Hands } from './hands';
+import { Hands, isKeyboard, newJobOf, openDemo } from './hands';
 import { stageOn, workOn } from './worker';
 
 const minute = 60_000;
@@ -35,6 +35,19 @@ async function clean(h: Hands, page: Page) {
   await expect(h.call()).toContainText('go on');
   await h.press('Clean and cool');
 }
+
+test('it came back: one tap on the old job opens the new one, linked to it', async ({ page }, info) => {
+  await page.clock.install({ time: new Date('2026-04-14T13:02:00') });
+  const h = new Hands(page, isKeyboard(info.project.name));
+  await openDemo(page, '/records');
+  await h.press(page.getByRole('link', { name: /^Record of J-/ }).first());
+  await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
+  const old = /J-\d+/.exec((await page.getByRole('heading', { level: 1 }).first().textContent())!)![0];
+  await h.press('It came back: new job');
+  await expect(page).not.toHaveURL(/\/record$/);
+  await expect(page.getByText(old).first()).toBeVisible();
+  await expect(page.getByRole('heading', { level: 1 }).first()).not.toContainText(old);
+});
 
 /** Flush, every function works, a second person signs. */
 async function check(h: Hands, page: Page) {

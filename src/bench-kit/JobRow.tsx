@@ -3,6 +3,7 @@ import type { ReactNode } from 'react';
 import { Pressable, View } from 'react-native';
 
 import type { JobState } from '@/model/fold';
+import { DeviceThumb } from '@/ui/plan/DeviceThumb';
 import { Txt } from '@/ui/Txt';
 
 interface JobRowProps {
@@ -24,6 +25,7 @@ export function JobRow({ job, href, said, mark, line, at, late = false, bad = fa
     <Link href={href} asChild>
       <Pressable aria-label={said} className="min-h-[64px] flex-row items-center gap-3 border-b border-rule">
         {mark}
+        <DeviceThumb device={job.device} face={job.face} cracks={job.cracks.values()} />
         <View className="flex-1 py-2">
           <Txt strong>
             {job.label} · {job.model.name}

@@ -1,4 +1,6 @@
+import { coverKindOf } from '@/core/device/coverKinds';
 import { jointOf } from '@/core/device/jointKinds';
+import { DeviceThumb } from '@/ui/plan/DeviceThumb';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useRouter } from 'expo-router';
 import { useEffect, useState } from 'react';
@@ -123,15 +125,18 @@ export function NewJobScreen() {
                     form.setValue('works', []);
                     setListed(false);
                   }}
-                  className={`min-h-[60px] px-3 mb-2 justify-center rounded-[6px] border-[1.5px] ${field.value === d.id ? 'bg-ink border-ink' : 'bg-panel border-ink2'}`}
+                  className={`min-h-[60px] px-3 mb-2 flex-row items-center gap-3 rounded-[6px] border-[1.5px] ${field.value === d.id ? 'bg-ink border-ink' : 'bg-panel border-ink2'}`}
                 >
-                  <Txt strong tone={field.value === d.id ? 'onInk' : 'ink'}>
-                    {d.name}
-                  </Txt>
-                  <Txt size="s" tone={field.value === d.id ? 'onInk' : 'ink2'}>
-                    {d.kind}, {heldBy(d)},{' '}
-                    {d.cables.length ? d.cables.map((c) => told(c.name)).join(', ') : tr('noCableToTheBack')}
-                  </Txt>
+                  <DeviceThumb device={d} face={d.faces.find((f) => f.side === 'back' && !coverKindOf(f).lens)} />
+                  <View className="flex-1 py-1">
+                    <Txt strong tone={field.value === d.id ? 'onInk' : 'ink'}>
+                      {d.name}
+                    </Txt>
+                    <Txt size="s" tone={field.value === d.id ? 'onInk' : 'ink2'}>
+                      {d.kind}, {heldBy(d)},{' '}
+                      {d.cables.length ? d.cables.map((c) => told(c.name)).join(', ') : tr('noCableToTheBack')}
+                    </Txt>
+                  </View>
                 </Pressable>
               ))}
             {listed || !field.value ? null : (

@@ -7,6 +7,8 @@ import { takeIn, useDevices } from '@/store/shop';
 import { Button } from '@/ui/Button';
 import { pickText } from '@/ui/download';
 import { PlaceFrame } from '@/bench-kit/PlaceFrame';
+import { coverKindOf } from '@/core/device/coverKinds';
+import { DeviceThumb } from '@/ui/plan/DeviceThumb';
 import { Txt } from '@/ui/Txt';
 import { t } from '@/words/shelf';
 
@@ -80,29 +82,38 @@ export function ShelfScreen() {
         {devices.map(({ device, own }) => (
           <View key={device.id} role="listitem">
             <Link href={`/shelf/${device.id}` as Href} asChild>
-              <Pressable aria-label={device.name} className="min-h-[60px] justify-center border-b border-rule py-2">
-                <Txt strong>{device.name}</Txt>
-                <Txt size="s" tone="ink2">
-                  {device.leaves.length > 1
-                    ? device.faces.some((f) => f.id === device.insideThrough && f.side === 'front')
-                      ? t('twoHalvesOpensFromTheFront', {
-                          part: own ? t('ownVersion', { version: device.version }) : t('shipped'),
-                          kind: device.kind,
-                          join: [...new Set(device.faces.map((f) => words[f.construction]))].join(', '),
-                        })
-                      : t('twoHalves', {
-                          part: own ? t('ownVersion', { version: device.version }) : t('shipped'),
-                          kind: device.kind,
-                          join: [...new Set(device.faces.map((f) => words[f.construction]))].join(', '),
-                        })
-                    : device.faces.some((f) => f.id === device.insideThrough && f.side === 'front')
-                      ? t('opensFromTheFront', {
-                          part: own ? t('ownVersion', { version: device.version }) : t('shipped'),
-                          kind: device.kind,
-                          join: [...new Set(device.faces.map((f) => words[f.construction]))].join(', '),
-                        })
-                      : `${own ? t('ownVersion', { version: device.version }) : t('shipped')} · ${device.kind} · ${[...new Set(device.faces.map((f) => words[f.construction]))].join(', ')}`}
-                </Txt>
+              <Pressable
+                aria-label={device.name}
+                className="min-h-[60px] flex-row items-center gap-3 border-b border-rule py-2"
+              >
+                <DeviceThumb
+                  device={device}
+                  face={device.faces.find((f) => f.side === 'back' && !coverKindOf(f).lens)}
+                />
+                <View className="flex-1">
+                  <Txt strong>{device.name}</Txt>
+                  <Txt size="s" tone="ink2">
+                    {device.leaves.length > 1
+                      ? device.faces.some((f) => f.id === device.insideThrough && f.side === 'front')
+                        ? t('twoHalvesOpensFromTheFront', {
+                            part: own ? t('ownVersion', { version: device.version }) : t('shipped'),
+                            kind: device.kind,
+                            join: [...new Set(device.faces.map((f) => words[f.construction]))].join(', '),
+                          })
+                        : t('twoHalves', {
+                            part: own ? t('ownVersion', { version: device.version }) : t('shipped'),
+                            kind: device.kind,
+                            join: [...new Set(device.faces.map((f) => words[f.construction]))].join(', '),
+                          })
+                      : device.faces.some((f) => f.id === device.insideThrough && f.side === 'front')
+                        ? t('opensFromTheFront', {
+                            part: own ? t('ownVersion', { version: device.version }) : t('shipped'),
+                            kind: device.kind,
+                            join: [...new Set(device.faces.map((f) => words[f.construction]))].join(', '),
+                          })
+                        : `${own ? t('ownVersion', { version: device.version }) : t('shipped')} · ${device.kind} · ${[...new Set(device.faces.map((f) => words[f.construction]))].join(', ')}`}
+                  </Txt>
+                </View>
               </Pressable>
             </Link>
           </View>

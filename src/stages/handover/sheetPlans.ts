@@ -1,7 +1,10 @@
 import { bondPerimeter, coverOf } from '@/core/device/perimeter';
 import { boxOf, type Box } from '@/core/device/shapes';
 import type { Pt } from '@/core/device/types';
+import { faceName } from '@/bench-kit/faceName';
+import { coverKindOf } from '@/core/device/coverKinds';
 import type { JobState } from '@/model/fold';
+import { atEachJoint } from '@/model/joints';
 import { flushOf } from '@/work/check/flushJob';
 import { sealOf } from '@/work/check/sealJob';
 import { arcPath, polyline, shapePath } from '@/ui/plan/svgPath';
@@ -25,8 +28,29 @@ export const lineStyle: Record<SheetPlan['lines'][number]['kind'], { width: numb
 
 const marginMm = 4;
 
-/** Found, measured and, where something is suspected, where to look: nothing that was not noted. */
+/** The sheet is one page: as many plans as stand beside its text. */
+const mostPlans = 3;
+
+/**
+ * Found, measured and, where something is suspected, where to look: nothing that was not noted. With several covers what
+ * was found comes first, each with its name.
+ */
 export function sheetPlans(job: JobState, lengthText: (mm: number) => string): SheetPlan[] {
+  const joints = atEachJoint(job).filter((j) => !coverKindOf(j.face).lens || j.joint === job.joint);
+  const each = joints.map((j) =>
+    plansAt(j, lengthText).map((p) => ({
+      ...p,
+      title: joints.length > 1 ? t('planOf', { title: p.title, face: faceName(j.model, j.joint) }) : p.title,
+    })),
+  );
+  // one of each cover before the second of any
+  const longest = Math.max(...each.map((list) => list.length));
+  return Array.from({ length: longest }, (_, i) => each.flatMap((list) => list.slice(i, i + 1)))
+    .flat()
+    .slice(0, mostPlans);
+}
+
+function plansAt(job: JobState, lengthText: (mm: number) => string): SheetPlan[] {
   const leaf = job.device.leaves[0]!.outline;
   const { min, max } = boxOf(leaf);
   const box: Box = {
@@ -76,5 +100,5 @@ export function sheetPlans(job: JobState, lengthText: (mm: number) => string): S
         suspects.map((s) => ({ d: arcPath(path, s.fromMm, s.toMm), kind: 'mark' as const })),
       ),
     );
-  return out.slice(0, 3);
+  return out;
 }

@@ -113,4 +113,5 @@ export default {
   itIsFullyBonded: 'it is fully bonded',
   outsideNotBack: '{{what}} not back in',
   outsideBack: 'Back in: {{what}}',
+  planOf: '{{title}}, {{face}}',
 } as const;

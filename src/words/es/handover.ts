@@ -116,4 +116,5 @@ export default {
   itIsFullyBonded: 'ya está unido del todo',
   outsideNotBack: '{{what}} sin poner',
   outsideBack: 'Puesto otra vez: {{what}}',
+  planOf: '{{title}}, {{face}}',
 } satisfies Same<typeof en>;
