@@ -13,6 +13,7 @@ import { failsOpen, propFor, testsBeforeClosing, type Prop } from '@/work/check/
 import { edgeName } from '@/words/placeNames';
 import { told } from '@/words/told';
 import { useSettings } from '@/store/shop';
+import { Button } from '@/ui/Button';
 import { Tick } from '@/ui/Choice';
 import { Disclosure } from '@/ui/Disclosure';
 import { Txt } from '@/ui/Txt';
@@ -75,25 +76,32 @@ function TestBefore({ job }: { job: JobState }) {
   const tests = testsBeforeClosing(job);
   const failing = failsOpen(job);
   const name = (id: string) => told(functionTests.find((f) => f.id === id)?.name ?? id);
-  const done = (yes: boolean) =>
-    void log([
-      ...(yes
-        ? tests
-            .filter((fn) => !job.functions.open[fn])
-            .map((fn) => ({ type: 'function' as const, fn, phase: 'open' as const, result: 'ok' as const }))
-        : []),
-      { type: 'prep', item: 'closedTest', done: yes },
-    ]);
+  const open = tests.filter((fn) => !job.functions.open[fn]);
+  const put = (result: 'ok' | 'untested') => {
+    const e = { type: 'function' as const, phase: 'open' as const, result };
+    void log([...open.map((fn) => ({ ...e, fn })), { type: 'prep', item: 'closedTest', done: true }]);
+  };
+  const done = (yes: boolean) => (yes ? put('ok') : void log([{ type: 'prep', item: 'closedTest', done: false }]));
+  const untried = tests.some((fn) => job.functions.open[fn] === 'untested');
   return tests.length ? (
     <View className="mt-2">
       <Txt strong>{t('testBeforeClosing')}</Txt>
       <Txt size="s">{propText(propFor(job), settings)}</Txt>
       <Tick
-        label={failing.length ? t('testedSomeFail', { list: listed(failing.map(name)) }) : t('allOfTheseWork')}
+        label={
+          failing.length
+            ? t('testedSomeFail', { list: listed(failing.map(name)) })
+            : untried && !open.length
+              ? t('triedAsFarAsItGoes')
+              : t('allOfTheseWork')
+        }
         note={listed(tests.map(name))}
         on={job.prep.has('closedTest')}
         onChange={done}
       />
+      {job.prep.has('closedTest') || !open.length ? null : (
+        <Button kind="small" label={t('cannotBeTriedNow')} onPress={() => put('untested')} />
+      )}
       <Disclosure title={t('oneByOneOrSomethingFails')}>
         <FunctionList job={job} phase="open" short={false} only={tests} />
       </Disclosure>

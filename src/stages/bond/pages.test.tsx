@@ -266,6 +266,15 @@ describe('ways that lay little or nothing', () => {
     expect(screen.getByRole('checkbox', { name: 'Squeezed-out glue wiped off' })).toBeTruthy();
   });
 
+  it('a device that is locked or does not start is closed untried, and nothing is said to work', async () => {
+    startShop(t0, cold);
+    renderStage(BondStage, phone);
+    await press('Cannot be tried: locked, or does not start');
+    expect(new Set(Object.values(jobNow(phone).functions.open))).toEqual(new Set(['untested']));
+    expect(jobNow(phone).prep.has('closedTest')).toBe(true);
+    expect(screen.getByRole('checkbox', { name: 'Tried as far as it goes', checked: true })).toBeTruthy();
+  });
+
   it('is tried once more while it is open; what fails then is looked for before it is closed', async () => {
     startShop(t0, cold);
     renderStage(BondStage, phone);

@@ -316,4 +316,6 @@ export default {
   testBeforeItIsClosed: 'test it before it is closed',
   failsLookBeforeClosing: '{{list}} fails: look before you close it.',
   theConnectorTouchedNearest: 'Reseat the plug you touched nearest to it, and try again while it is open.',
+  triedAsFarAsItGoes: 'Tried as far as it goes',
+  cannotBeTriedNow: 'Cannot be tried: locked, or does not start',
 } as const;

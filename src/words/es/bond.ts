@@ -321,4 +321,6 @@ export default {
   failsLookBeforeClosing: 'Falla {{list}}: míralo antes de cerrar.',
   theConnectorTouchedNearest:
     'Vuelve a encajar el conector que tocaste más cerca y prueba otra vez mientras está abierto.',
+  triedAsFarAsItGoes: 'Probado hasta donde se puede',
+  cannotBeTriedNow: 'No se puede probar: bloqueado o no arranca',
 } satisfies Same<typeof en>;
