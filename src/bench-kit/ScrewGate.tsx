@@ -1,7 +1,9 @@
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 
+import { strippable } from '@/core/strip/graph';
 import type { JobState } from '@/model/fold';
+import { leadsInside } from '@/model/joints';
 import { Button } from '@/ui/Button';
 import { Txt } from '@/ui/Txt';
 import { useActions } from './actions';
@@ -14,7 +16,11 @@ const call = 'screwsOpen';
 /** Why the cover cannot be called ready: screws that are out, or in the wrong place. Null: nothing, or overruled with a reason. */
 export function useScrewGate(job: JobState): string | null {
   return useMemo(() => {
-    if (!job.screwsOut.size || job.decisions.some((d) => d.call === call && d.because)) return null;
+    // another cover may be closed while the inside is still out
+    if (!leadsInside(job) || job.decisions.some((d) => d.call === call && d.because)) return null;
+    const out = job.device.parts.filter((p) => strippable(p) && job.parts[p.id] === 'out').length;
+    if (out && job.stages.strip !== 'skipped') return t('partsAreOut', { count: out });
+    if (!job.screwsOut.size) return null;
     const open = openScrews(job).length;
     if (open) return open === 1 ? t('screwIsOpen', { open }) : t('screwsAreOpen', { open });
     const wrong = stripWork(job).check.findings.filter(stopsClosing).length;

@@ -51,6 +51,11 @@ it('a back glued all over behind a front: stripped before the hot plate; lens gl
   expect(said(jobWay(two, ['backFull', 'frontRing'])).slice(0, 6)).toEqual([
     ...['intake', 'heat frontRing', 'lift frontRing', 'strip', 'heat backFull', 'lift backFull'],
   ]);
+  // what was taken out goes in again through the front: it is closed last
+  expect(said(jobWay(two, ['backFull', 'frontRing'])).filter((s) => s.startsWith('bond'))).toEqual([
+    'bond backFull',
+    'bond frontRing',
+  ]);
   expect(said(jobWay(front, ['lensBond', 'frontRing'])).slice(0, 6)).toEqual([
     ...['intake', 'heat frontRing', 'lift frontRing', 'strip', 'heat lensBond', 'lift lensBond'],
   ]);

@@ -31,7 +31,7 @@ export function openingOrder(device: Device, bondIds: readonly string[]): string
 /**
  * The steps of a job, made from what is opened. One joint: the plain way. Several: each is heated and lifted in the order of
  * opening; where a front and a back are opened, the inside is covered or out before the back is heated; then all are cleaned, fitted and
- * bonded, so that they cure side by side.
+ * bonded, the front last, so that they cure side by side.
  * @param bondIds what is opened and closed, each once
  * @throws RangeError when none is named, one is named twice, or the model has none such
  */
@@ -41,17 +41,20 @@ export function jobWay(device: Device, bondIds: readonly string[]): Step[] {
     throw new RangeError('joints: one of them twice does not work; it takes each once');
   const order = openingOrder(device, bondIds);
   if (order.length === 1) return plainWay(order[0]!);
-  const all = (stage: StageId): Step[] =>
-    stageDefs[stage].atJoint ? order.map((id) => stepAt(stage, id)) : [stepAt(stage, order[0]!)];
+  const all = (stage: StageId, joints: readonly string[] = order): Step[] =>
+    stageDefs[stage].atJoint ? joints.map((id) => stepAt(stage, id)) : [stepAt(stage, order[0]!)];
   const sides = new Set(order.map((id) => seenOf(device, id)).map((j) => (j.lens ? 'lens' : j.side)));
   // the inside comes out as soon as what leads there is off, where something behind it waits for that
   const behind = order.some((id) => coverKindOf(faceOf(device, bondOf(device, id))).fromBehind);
   const leads = order.findIndex((id) => bondOf(device, id).onFace === device.insideThrough);
   const stripAfter = sides.has('front') && sides.has('back') ? 0 : behind ? Math.max(0, leads) : order.length - 1;
+  // a front is closed last: what was taken out goes in again through it
+  const isFront = (id: string) => seenOf(device, id).side === 'front';
+  const closing = [...order.filter((id) => !isFront(id)), ...order.filter(isFront)];
   return [
     ...all('intake'),
     ...order.flatMap((id, i) => [stepAt('heat', id), stepAt('lift', id), ...(i === stripAfter ? all('strip') : [])]),
-    ...(['clean', 'dryFit', 'bond', 'cure', 'check', 'handover'] as const).flatMap(all),
+    ...(['clean', 'dryFit', 'bond', 'cure', 'check', 'handover'] as const).flatMap((stage) => all(stage, closing)),
   ];
 }
 

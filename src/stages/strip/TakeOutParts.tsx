@@ -90,7 +90,7 @@ export function TakeOutReadings({ here: { work, outCount, job } }: { here: TakeO
 }
 
 /** Beside the main thing. */
-export function TakeOutSide({ here: { hole, log, take, finished, goOn, job } }: { here: TakeOutState }) {
+export function TakeOutSide({ here: { hole, log, take, finished, bare, onPhase, goOn, job } }: { here: TakeOutState }) {
   return hole ? (
     <Button
       label={t('missing')}
@@ -98,6 +98,8 @@ export function TakeOutSide({ here: { hole, log, take, finished, goOn, job } }: 
         void log([take(hole.id, true), { type: 'finding', kind: 'screwMissing', answer: 'yes', note: hole.id }])
       }
     />
+  ) : bare ? (
+    <Button label={t('nowMoveOver')} onPress={() => onPhase('move')} />
   ) : finished ? (
     <Button label={goTo(job, 'strip')} onPress={() => goOn()} />
   ) : undefined;

@@ -1,3 +1,5 @@
+import { goTo } from '@/bench-kit/goTo';
+import { bareFirst } from '@/work/strip/bareFirst';
 import { countOf } from '@/words/units';
 import { useRouter } from 'expo-router';
 import { useState, type ReactNode } from 'react';
@@ -117,7 +119,23 @@ function useNextOut({
 /** How it stands: what TakeOut shows and does. */
 export function useTakeOut(p: { job: JobState; work: StripWork; tabs: ReactNode; onPhase: (p: StripPhase) => void }) {
   const so = useNextOut(p);
-  const { work, item, outCount, job, hole, holes, lengthMm, units, plug, near, isCell, swollen, onPhase, doNext } = so;
+  const {
+    work,
+    item,
+    outCount,
+    job,
+    hole,
+    holes,
+    lengthMm,
+    units,
+    plug,
+    near,
+    isCell,
+    swollen,
+    onPhase,
+    doNext,
+    goOn,
+  } = so;
   const text = ((): { sentence: string; reason: string; tone: 'ink' | 'caution' } => {
     if (work.removal === null)
       return {
@@ -128,8 +146,9 @@ export function useTakeOut(p: { job: JobState; work: StripWork; tabs: ReactNode;
     if (!item)
       return {
         sentence: t('everythingThatComesOutIsOut'),
-        reason:
-          job.screwsOut.size > outCount
+        reason: bareFirst(job)
+          ? t('bareNowTheBackThenBackIn')
+          : job.screwsOut.size > outCount
             ? t('screwsInTheirBoxesMissingNext', { outCount, size: job.screwsOut.size - outCount })
             : t('screwsInTheirBoxesNextWhat', { outCount }),
         tone: 'ink',
@@ -187,14 +206,17 @@ export function useTakeOut(p: { job: JobState; work: StripWork; tabs: ReactNode;
     };
   })();
   const finished = item === null && work.removal !== null;
+  const bare = finished && bareFirst(job);
   const label = !item
-    ? t('nowMoveOver')
+    ? bare
+      ? goTo(job, 'strip')
+      : t('nowMoveOver')
     : hole
       ? t('outInto', { id: work.cellOf(hole.id) })
       : item.kind === 'connector'
         ? t('isOff', { name: capital(item.name) })
         : t('isOut', { name: capital(item.name) });
-  const act = () => (finished ? onPhase('move') : doNext());
-  return { ...so, finished, act, text, label };
+  const act = () => (bare ? goOn() : finished ? onPhase('move') : doNext());
+  return { ...so, finished, bare, onPhase, act, text, label };
 }
 export type TakeOutState = ReturnType<typeof useTakeOut>;

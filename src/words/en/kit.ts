@@ -234,4 +234,6 @@ export default {
   goToStage: 'Go to {{stage}}',
   goToStageAt: 'Go to {{stage}}, {{face}}',
   goToBench: 'Go to the Bench',
+  partsAreOut_one: '{{count}} part is still out',
+  partsAreOut_other: '{{count}} parts are still out',
 } as const;

@@ -211,4 +211,5 @@ export default {
   contactsClean: 'contacts clean',
   bracketFirstPressEachButton: 'bracket first, press each button',
   putIn: 'Put in: {{name}}.',
+  bareNowTheBackThenBackIn: 'The housing is bare: now the back. Everything goes in again before the front is closed.',
 } as const;

@@ -239,4 +239,6 @@ export default {
   goToStage: 'Ir a {{stage}}',
   goToStageAt: 'Ir a {{stage}}, {{face}}',
   goToBench: 'Ir al Banco',
+  partsAreOut_one: '{{count}} pieza sigue fuera',
+  partsAreOut_other: '{{count}} piezas siguen fuera',
 } satisfies Same<typeof en>;

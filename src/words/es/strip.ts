@@ -216,4 +216,5 @@ export default {
   contactsClean: 'contactos limpios',
   bracketFirstPressEachButton: 'primero el soporte, pulsa cada botón',
   putIn: 'Coloca: {{name}}.',
+  bareNowTheBackThenBackIn: 'La carcasa está vacía: ahora la tapa. Todo vuelve dentro antes de cerrar el frente.',
 } satisfies Same<typeof en>;

@@ -3,6 +3,7 @@ import { foldOver } from '@/core/lift/foldOver';
 import { judgement } from '@/core/source';
 import type { EdgeId } from '@/core/device/types';
 import type { JobState, JointSeen } from '@/model/fold';
+import { leadsInside } from '@/model/joints';
 import { testsOf } from './functionTests';
 
 export const beforeClosingFigures = {
@@ -16,6 +17,8 @@ export const openTests = (job: Pick<JobState, 'device'>): string[] =>
 
 /** The few that this work put at risk and that can be tried while it is open, most likely fault first. */
 export function testsBeforeClosing(job: JobState): string[] {
+  // with several covers it is tried at the one that is closed over the inside
+  if (!leadsInside(job)) return [];
   return testsOf(job, false)
     .filter((t) => t.test.stage === 'open' && t.risk > beforeClosingFigures.atRisk.value)
     .sort((a, b) => b.risk - a.risk)
