@@ -8,6 +8,7 @@ import type { NewEvent } from '@/model/event';
 import { call, choose, enter, pass, press, reading, reason, renderStage, tick } from '../../../test-support/stage';
 import { jobNow, logged, settingsNow, startShop } from '../../../test-support/mockShop';
 import { CureStage } from '@/stages/cure/CureStage';
+import { testsBeforeClosing } from '@/work/check/beforeClosing';
 import { DryFitStage } from '@/stages/dryFit/DryFitStage';
 import { BondStage } from './BondStage';
 
@@ -264,6 +265,16 @@ describe('ways that lay little or nothing', () => {
     await enter(/^Width of the bead once closed/, '2');
     expect(screen.queryByText(out)).toBeNull();
     expect(screen.getByRole('checkbox', { name: 'Squeezed-out glue wiped off' })).toBeTruthy();
+  });
+
+  it('what failed before the repair is not said to work now', async () => {
+    startShop(t0, cold);
+    const [first] = testsBeforeClosing(jobNow(phone));
+    startShop(t0, { ...cold, [phone]: [{ type: 'function', fn: first!, phase: 'before', result: 'fail' }] });
+    renderStage(BondStage, phone);
+    await tick('All of these work');
+    expect(jobNow(phone).functions.open[first!]).toBeUndefined();
+    expect(Object.values(jobNow(phone).functions.open).every((r) => r === 'ok')).toBe(true);
   });
 
   it('a device that is locked or does not start is closed untried, and nothing is said to work', async () => {

@@ -19,11 +19,15 @@ export const openTests = (job: Pick<JobState, 'device'>): string[] =>
 export function testsBeforeClosing(job: JobState): string[] {
   // with several covers it is tried at the one that is closed over the inside
   if (!leadsInside(job)) return [];
-  return testsOf(job, false)
-    .filter((t) => t.test.stage === 'open' && t.risk > beforeClosingFigures.atRisk.value)
-    .sort((a, b) => b.risk - a.risk)
-    .slice(0, beforeClosingFigures.most.value)
-    .map((t) => t.test.id);
+  return (
+    testsOf(job, false)
+      .filter((t) => t.test.stage === 'open' && t.risk > beforeClosingFigures.atRisk.value)
+      // what failed before or is not there is not said to work now
+      .filter((t) => !['fail', 'absent'].includes(job.functions.before[t.test.id] ?? ''))
+      .sort((a, b) => b.risk - a.risk)
+      .slice(0, beforeClosingFigures.most.value)
+      .map((t) => t.test.id)
+  );
 }
 
 /** What fails with the device open and did not fail before: it is looked for before anything is closed over it. */
