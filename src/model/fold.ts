@@ -85,6 +85,7 @@ export interface JobState
 /** What a job has at one joint. */
 export type JointState = JointSeen &
   Pick<JobWay, 'stages'> &
+  Pick<IntakeSlice, 'prep' | 'findings'> &
   CoverSlice &
   HeatSlice &
   LiftSlice &
@@ -178,7 +179,6 @@ export function foldJob(events: readonly JobEvent[], joint?: string): JobState |
     openedAt: opened.at,
     way,
     progress,
-    stages,
     step,
     stage: step.stage,
     closedAt:
@@ -188,27 +188,14 @@ export function foldJob(events: readonly JobEvent[], joint?: string): JobState |
     effective,
     lastEventId: effective.findLast((e) => e.type !== 'undo' && e.type !== 'opened')?.id ?? null,
     log: events,
-    joint: joints.has(seen) ? seen : opened.bondId,
     elsewhere: [...joints]
       .filter(([id]) => id !== seen && onWay.has(id))
-      .map(([id, j]) => jointState(id, j, stagesAt(id))),
-    model: view.model,
-    device: view.device,
-    bond: view.bond,
-    face: view.face,
+      .map(([id, j]) => jointState(id, j, stagesAt(id), job)),
     ...job.whole,
     ...job.intake,
-    prep: new Set([...job.intake.prep, ...slices.ticks.ticked]),
-    findings: withCrack(job.intake.findings, slices.cover.crackSaid),
     ...job.strip,
     ...job.check,
-    ...slices.cover,
-    ...slices.heat,
-    ...slices.lift,
-    ...slices.clean,
-    ...slices.dryFit,
-    ...slices.bond,
-    ...slices.cure,
+    ...jointState(joints.has(seen) ? seen : opened.bondId, { view, slices }, stages, job),
   };
 }
 
@@ -223,6 +210,7 @@ const jointState = (
   joint: string,
   { view, slices }: { view: JointView; slices: JointSlices },
   stages: JobState['stages'],
+  job: JobSlices,
 ): JointState => ({
   joint,
   stages,
@@ -230,6 +218,8 @@ const jointState = (
   device: view.device,
   bond: view.bond,
   face: view.face,
+  prep: new Set([...job.intake.prep, ...slices.ticks.ticked]),
+  findings: withCrack(job.intake.findings, slices.cover.crackSaid),
   ...slices.cover,
   ...slices.heat,
   ...slices.lift,

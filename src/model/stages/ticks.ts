@@ -4,21 +4,6 @@ import type { SliceDef } from './slice';
 
 export type PrepItem = EventOf<'prep'>['item'];
 
-/** Looks that belong to one joint: with two of them each has its own. */
-const ofJoint: ReadonlySet<PrepItem> = new Set<PrepItem>([
-  'crumbsGone',
-  'lensesBlown',
-  'glanced',
-  'blownClosing',
-  'photoClosing',
-  'pressedRound',
-  'squeezeWiped',
-  'squeezePeeled',
-  'lookedAlong',
-  'oldRingWhole',
-  'sealWanted',
-]);
-
 /** Seen after closing: gone when it is opened again. */
 const ofClosing = [
   'blownClosing',
@@ -27,7 +12,17 @@ const ofClosing = [
   'squeezeWiped',
   'squeezePeeled',
   'lookedAlong',
-] as const;
+] as const satisfies readonly PrepItem[];
+
+/** Looks that belong to one joint: with two of them each has its own. */
+const ofJoint: ReadonlySet<PrepItem> = new Set<PrepItem>([
+  ...ofClosing,
+  'crumbsGone',
+  'lensesBlown',
+  'glanced',
+  'oldRingWhole',
+  'sealWanted',
+]);
 
 export const isOfJoint = (item: PrepItem) => ofJoint.has(item);
 

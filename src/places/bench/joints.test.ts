@@ -67,6 +67,17 @@ it('is the job at each joint, the one that is looked at first; one with one join
   expect(atEachJoint(one)).toEqual([one]);
 });
 
+it('each joint has its own answer about cracks and its own ticks', () => {
+  const job = noted([
+    { type: 'finding', joint: 'backRing', kind: 'crack', answer: 'yes', edges: ['top'] },
+    { type: 'prep', joint: 'lens1Tape', item: 'blownClosing', done: true },
+  ]);
+  const [back, cover] = ['backRing', 'lens1Tape'].map((id) => atEachJoint(job).find((j) => j.joint === id)!);
+  expect(back!.findings.crack).toMatchObject({ answer: 'yes', edges: ['top'] });
+  expect(cover!.findings.crack).toBeUndefined();
+  expect([back!.prep.has('blownClosing'), cover!.prep.has('blownClosing')]).toEqual([false, true]);
+});
+
 it('tape of both joints leaves the stock, whichever joint is looked at; parts of both are reserved', () => {
   const job = noted([bond('backRing', 400, 1), bond('lens1Tape', 30, 2)]);
   expect(left([noted([])]) - left([job])).toBeCloseTo(430, 6);
