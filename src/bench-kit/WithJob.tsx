@@ -19,6 +19,11 @@ export function WithJob({ id, children }: { id: string; children: (job: JobState
   useEffect(() => {
     if (seen !== undefined) noteJoint(id, seen);
   }, [id, seen]);
+  // a device that is guessed ships no heat model: it is begun while the first questions are answered
+  const guessed = job?.device.known ? job : null;
+  useEffect(() => {
+    if (guessed) void import('./heatSoon').then(({ heatSoon }) => heatSoon(guessed));
+  }, [guessed]);
   const readingText = useReadingText();
   if (job) return <>{children(job)}</>;
   return (

@@ -20,6 +20,7 @@ const kinds: Record<ReturnType<typeof keepOuts>[number]['why'], CrackKeepOut['ki
   cable: 'flex',
   button: 'flex',
   part: 'flex',
+  guessed: 'flex',
 };
 
 /** What a blade must not meet under a piece, from the parts of the device. */

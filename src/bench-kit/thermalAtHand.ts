@@ -1,22 +1,38 @@
 import type { Bond, Device } from '@/core/device/types';
-import type { ThermalModes } from '@/core/heat/modes';
+import type { GridErrorK, ThermalModes } from '@/core/heat/modes';
 import { ReducedModel } from '@/core/heat/reduced';
 import { decodeModes } from '@/model/modesFile';
 import { repository } from '@/store/shop';
 import { shippedModes } from '@/store/shippedModes';
 import { thermalKey } from '@/workers/thermalClient';
 
+/** By the id of their key: what is guessed of a device belongs to its model. */
 export const models = new Map<string, ReducedModel>();
+
+/** Modes of a device that is guessed in part: the same modes, and more in every range. */
+export function withUnsure(modes: ThermalModes, unsureK: GridErrorK | null): ThermalModes {
+  if (!unsureK) return modes;
+  const own = modes.unsureK ?? { bondLow: 0, bondHigh: 0, partLow: 0, partHigh: 0 };
+  return {
+    ...modes,
+    unsureK: {
+      bondLow: own.bondLow + unsureK.bondLow,
+      bondHigh: own.bondHigh + unsureK.bondHigh,
+      partLow: own.partLow + unsureK.partLow,
+      partHigh: own.partHigh + unsureK.partHigh,
+    },
+  };
+}
 
 /** A heat model that is at hand without building it; null when it would have to be built first. */
 export async function thermalAtHand(device: Device, bond: Bond): Promise<ReducedModel | null> {
-  const { digest } = thermalKey(device, bond);
-  const known = models.get(digest);
+  const key = thermalKey(device, bond);
+  const known = models.get(key.id);
   if (known) return known;
-  const modes = await stored(digest);
+  const modes = await stored(key.digest);
   if (!modes) return null;
-  const model = new ReducedModel(modes);
-  models.set(digest, model);
+  const model = new ReducedModel(withUnsure(modes, key.unsureK));
+  models.set(key.id, model);
   return model;
 }
 

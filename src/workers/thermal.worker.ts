@@ -3,6 +3,8 @@ import './ownFigures';
 import { expose } from 'comlink';
 
 import type { ThermalStack } from '@/core/device/thermalStack';
+import { stable } from '@/core/digest';
+import { coarseModes } from '@/core/heat/coarse';
 import { confirmRun, type Confirmation } from '@/core/heat/confirm';
 import { buildModes, type ThermalModes } from '@/core/heat/modes';
 import { confirmRound, type MovingInput, type MovingResult } from '@/core/heat/moving';
@@ -20,8 +22,12 @@ const api = {
     model = new ReducedModel(modes);
     return modes;
   },
+  firstLook(stack: ThermalStack, onProgress: (share: number) => void): ThermalModes {
+    return coarseModes(stack, onProgress);
+  },
   use(modes: ThermalModes): void {
-    if (model?.modes.digest !== modes.digest) model = new ReducedModel(modes);
+    const same = model?.modes.digest === modes.digest && stable(model.modes.unsureK) === stable(modes.unsureK);
+    if (!same) model = new ReducedModel(modes);
   },
   picks(digest: string, input: PicksInput): PickWay[] | null {
     return model?.modes.digest === digest ? comparePicks(model, input) : null;

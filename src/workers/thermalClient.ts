@@ -1,11 +1,12 @@
 import { proxy, wrap, type Remote } from 'comlink';
 
 import { digest } from '@/core/digest';
+import { guessErrorK } from '@/core/device/known';
 import { toThermalStack, type ThermalStack } from '@/core/device/thermalStack';
 import type { Bond, Device } from '@/core/device/types';
 import type { Confirmation, ConfirmInput } from '@/core/heat/confirm';
 import { checkGridSize } from '@/core/heat/grid';
-import { type ThermalModes } from '@/core/heat/modes';
+import type { GridErrorK, ThermalModes } from '@/core/heat/modes';
 import { stackDigest } from '@/core/heat/modeProjection';
 import type { MovingInput, MovingResult } from '@/core/heat/moving';
 import type { PathPlan, PathPlanInput } from '@/core/heat/pathPlan';
@@ -21,7 +22,7 @@ import { silenceMs, watched } from './watched';
  * The only place that knows that computing runs elsewhere. One long-lived worker answers questions about the device in
  * hand; long work gets a worker of its own, so that cancelling it (ending the worker) leaves the other untouched.
  */
-let answering: { worker: Worker; api: Remote<ThermalApi>; digest: string; ready: Promise<void> } | null = null;
+let answering: { worker: Worker; api: Remote<ThermalApi>; id: string; ready: Promise<void> } | null = null;
 
 const start = () => {
   const worker = startThermal();
@@ -30,13 +31,33 @@ const start = () => {
 
 const longRun = <T>(work: (api: Remote<ThermalApi>) => Promise<T>): LongRun<T> => longRunOn(startThermal, work);
 
-/** Stack of a device with all its parts in, and the digest that names its modes. */
-export function thermalKey(device: Device, bond: Bond): { stack: ThermalStack; digest: string } {
-  const stack = toThermalStack(device, bond, new Set(device.parts.map((p) => p.id)));
-  return keyOf(stack);
+export interface ThermalKey {
+  stack: ThermalStack;
+  /** names the modes */
+  digest: string;
+  /** what is guessed of the device, in every temperature; null: nothing */
+  unsureK: GridErrorK | null;
+  /** names the model: its modes, and how sure they are */
+  id: string;
 }
 
-export const keyOf = (stack: ThermalStack) => ({ stack, digest: stackDigest(stack, checkGridSize(stack)) });
+/** Stack of a device with all its parts in, and the digest that names its modes. */
+export function thermalKey(device: Device, bond: Bond): ThermalKey {
+  const stack = toThermalStack(device, bond, new Set(device.parts.map((p) => p.id)));
+  return keyOf(stack, guessErrorK(device));
+}
+
+export function keyOf(stack: ThermalStack, unsureK: GridErrorK | null = null): ThermalKey {
+  const named = stackDigest(stack, checkGridSize(stack));
+  return { stack, digest: named, unsureK, id: unsureK ? `${named} ${JSON.stringify(unsureK)}` : named };
+}
+
+/** A model by its modes and how sure they are: the same modes serve a device that is guessed and one that is measured. */
+const modesId = (modes: ThermalModes) => digest([modes.digest, modes.unsureK ?? null]);
+
+/** Modes on a coarse grid, within seconds. */
+export const firstLookInWorker = (stack: ThermalStack, onProgress: (share: number) => void): LongRun<ThermalModes> =>
+  longRun((api) => api.firstLook(stack, proxy(onProgress)));
 
 export const buildInWorker = (stack: ThermalStack, onProgress: (share: number) => void): LongRun<ThermalModes> =>
   longRun((api) => api.build(stack, proxy(onProgress)));
@@ -57,10 +78,10 @@ async function ask<T>(modes: ThermalModes, question: (api: Remote<ThermalApi>) =
   for (let left = 1; ; left--) {
     let mine: typeof answering = null;
     try {
-      if (!answering || answering.digest !== modes.digest) {
+      if (!answering || answering.id !== modesId(modes)) {
         answering?.worker.terminate();
         const begun = start();
-        answering = { ...begun, digest: modes.digest, ready: begun.api.use(modes) };
+        answering = { ...begun, id: modesId(modes), ready: begun.api.use(modes) };
       }
       mine = answering;
       const { worker, api, ready } = mine;
@@ -95,11 +116,11 @@ async function once<T>(key: string, work: () => Promise<T | null>): Promise<T | 
 
 /** Ways to lift with each pick, from the answering worker. */
 export const picksInWorker = (modes: ThermalModes, input: PicksInput): Promise<PickWay[] | null> =>
-  once(digest({ d: modes.digest, input }), () => ask(modes, (api) => api.picks(modes.digest, input)));
+  once(digest({ d: modesId(modes), input }), () => ask(modes, (api) => api.picks(modes.digest, input)));
 
 /** One way of heating; rows of the table are asked for one after the other, so that they appear as they come. */
 export const wayInWorker = (modes: ThermalModes, way: HeatWay, input: WaysInput): Promise<WayResult | null> =>
-  once(digest({ d: modes.digest, way, input }), () => ask(modes, (api) => api.way(modes.digest, way, input)));
+  once(digest({ d: modesId(modes), way, input }), () => ask(modes, (api) => api.way(modes.digest, way, input)));
 
 export const roundInWorker = (
   modes: ThermalModes,

@@ -190,6 +190,10 @@ export interface Leaf {
   fill: string;
 }
 
+export const howKnown = ['guessed', 'seen', 'measured', 'drawing'] as const;
+/** How a fact of a model is known: guessed from construction and size, seen on the device, measured, from a drawing. */
+export type HowKnown = (typeof howKnown)[number];
+
 /** An immutable, versioned model; a job copies the version that it started with. */
 export interface Device {
   id: string;
@@ -210,6 +214,8 @@ export interface Device {
   functions: string[];
   /** face through which the inside is reached */
   insideThrough: string;
+  /** how its facts are known, where they are not from a drawing; keys as in `known.ts` */
+  known?: Record<string, HowKnown> | undefined;
   /** what comes out from outside before any heat, besides the card tray */
   outside?: { screws: number; stylus: boolean } | undefined;
 }

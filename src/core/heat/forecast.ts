@@ -1,7 +1,7 @@
 import type { Range } from '../source';
 import { leadOf } from './heaterDefs';
 import { requireIn } from '../errors';
-import { numericalK, type ArcCells, type HeatRun } from './run';
+import type { ArcCells, HeatRun } from './run';
 import type { Member, Watched } from './member';
 
 /** How long a forecast looks ahead for "ready", s. */
@@ -158,8 +158,8 @@ export function reached(
   const r = around(
     usual,
     moved.map((t) => t ?? endS),
-    worth(numericalK.bondHigh),
-    worth(numericalK.bondLow + run.swingK(fromS).bond),
+    worth(run.errorK.bondHigh),
+    worth(run.errorK.bondLow + run.swingK(fromS).bond),
   );
   return {
     range: { low: Math.max(fromS, r.low), mean: usual, high: Math.min(endS, r.high) },

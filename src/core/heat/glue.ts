@@ -2,7 +2,7 @@ import { judgement, type Range } from '../source';
 import { exposure, firstTrue, type Exposure } from './forecast';
 import type { ContactHeater } from './heater';
 import type { ReducedModel } from './reduced';
-import { HeatRun, numericalK } from './run';
+import { HeatRun } from './run';
 
 /** Where the glue of a cell gives to a slow pull, and where it is easy (classes of acrylic foam and film). */
 export const glueStartC = judgement(45, 'soft acrylic film starts to give, assumed');
@@ -46,7 +46,7 @@ export function warmGlue(
     readyS: ready,
     battery: exposure(off, 'battery', input.marks.battery, 0, end, Math.max(4, end / 80)),
     display: input.marks.display ? exposure(off, 'display', input.marks.display, 0, end, Math.max(4, end / 80)) : null,
-    glueC: { coldest: Math.min(...field) - numericalK.bondLow, hottest: Math.max(...field) },
+    glueC: { coldest: Math.min(...field) - run.errorK.bondLow, hottest: Math.max(...field) },
   };
 }
 

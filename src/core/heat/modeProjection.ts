@@ -24,7 +24,8 @@ export function dot(a: ArrayLike<number>, b: ArrayLike<number>): number {
   return x + y;
 }
 
-const pictureStride = 2;
+/** Columns between two places of the picture; a coarse grid has none to leave out. */
+const strideOf = (nx: number) => (nx < 20 ? 1 : 2);
 
 /** The full grid seen through its modes: reduced conductances, capacities and the rows by which bond, parts and picture are read. */
 export function project(
@@ -79,6 +80,7 @@ export function project(
     });
     return { id, count: readings.length, values };
   };
+  const pictureStride = strideOf(grid.nx);
   const raster: number[] = [];
   const pnx = Math.ceil(grid.nx / pictureStride);
   const pny = Math.ceil(grid.ny / pictureStride);

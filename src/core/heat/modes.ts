@@ -7,7 +7,16 @@ import { checkGridSize, makeGrid } from './grid';
 import { backPattern, maskFoil, type BackSpec, type Mask } from './backPattern';
 import { defaultDryer, defaultGun, defaultNozzle, jetOf } from './heater';
 import { HeatSolver, type Contact } from './solver';
-import { project, dot } from './modeProjection';
+import { addLong, dotOfLong } from '../numeric/dot';
+import { project } from './modeProjection';
+
+/** How far a grid may read below and above what is there, at the bond line and at parts, K. */
+export interface GridErrorK {
+  bondLow: number;
+  bondHigh: number;
+  partLow: number;
+  partHigh: number;
+}
 
 /** Rows of the basis at one kind of place: temperature above ambient = row · y. */
 export interface ModeRows {
@@ -31,6 +40,8 @@ export interface ModeRows {
 export interface ThermalModes {
   version: 3;
   digest: string;
+  /** what these modes may be off by beyond the check grid's own error, K: a coarse grid, a device that is guessed; nothing when it is not said */
+  unsureK?: GridErrorK | undefined;
   rank: number;
   nx: number;
   ny: number;
@@ -75,6 +86,8 @@ export function buildModes(
   onProgress: (share: number) => boolean | void = () => true,
   size = checkGridSize(stack),
   rank = defaultRank,
+  /** a first look: without the stretches of the edge, which few heats are led along */
+  brief = false,
 ): ThermalModes {
   const grid = makeGrid(stack, size);
   const env = { ...benchEnvironment(22, 'linearised'), ambientC: 0 };
@@ -87,19 +100,19 @@ export function buildModes(
   const tail = [32, 64, 128, 256, 512];
   const outer = [0.25, 0.5, 1, 2, 4, 6, 8, 12, 16, 16, 24, 32, 48, 64];
   const short = [0.5, 1, 2, 4, 8, 16, 16, 16, 32, 32];
-  const brief = [1, 3, 6, 10, 20, 40];
+  const few = [1, 3, 6, 10, 20, 40];
   const centers = Array.from({ length: grid.nx * grid.ny }, (_, c) => grid.center(c));
   const trained: { contact: Contact; heat: readonly number[]; cool: readonly number[] }[] = [
     ...unitConductances.map((h, i) => {
       const times = i === 1 ? [...ramp, ...tail] : outer;
       return { contact: { conductanceWm2K: h, plateC: () => 1 }, heat: times, cool: times };
     }),
-    ...trainingSpecs(stack).map((spec) => {
+    ...trainingSpecs(stack, brief).map((spec) => {
       const p = backPattern(spec, stack.outline, centers, 22);
       const local = spec.kind === 'jet' && spec.path.kind !== 'loop';
       return {
         contact: { conductanceWm2K: p.contact, plateC: () => 1, jet: { hWm2K: p.jet, share: p.share } },
-        heat: local ? brief : short,
+        heat: local ? few : short,
         cool: local ? [4, 16] : [2, 6, 20, 60],
       };
     }),
@@ -114,7 +127,7 @@ export function buildModes(
       for (const dt of steps) {
         solver.step(on, 0, dt);
         solver.copyTo(state);
-        snapshots.push(Float32Array.from(state, (v, i) => v * weight[i]!));
+        snapshots.push(weighted(state, weight));
         if (onProgress((0.85 * ++done) / total) === false) throw new Cancelled('cancelled');
       }
     };
@@ -134,7 +147,7 @@ export function buildModes(
  * What the basis has to span besides a plate: rounds at the edge and inside it, wide and narrow air, the camera masked or lifted off
  * the plate, and eight stretches of the edge.
  */
-function trainingSpecs(stack: ThermalStack): BackSpec[] {
+function trainingSpecs(stack: ThermalStack, brief: boolean): BackSpec[] {
   const gun = jetOf(defaultGun, 200);
   const camera = stack.cameraZones.map((shape): Mask => ({ shape, factor: maskFoil.value }));
   const loop = (insetMm: number, jet = gun, masks: Mask[] = []): BackSpec => ({
@@ -143,7 +156,7 @@ function trainingSpecs(stack: ThermalStack): BackSpec[] {
     path: { kind: 'loop', insetMm, roundS: 4 },
     masks,
   });
-  const strips = Array.from({ length: 8 }, (_, i): BackSpec => ({
+  const strips = Array.from({ length: brief ? 0 : 8 }, (_, i): BackSpec => ({
     kind: 'jet',
     jet: gun,
     path: { kind: 'strip', insetMm: 2, from: (i - 0.5) / 8, to: (i + 0.5) / 8, speedMmS: 30 },
@@ -158,35 +171,107 @@ function trainingSpecs(stack: ThermalStack): BackSpec[] {
 
 const fill = (count: number, value: number): number[] => new Array<number>(count).fill(value);
 
+/** A state in the norm of heat capacity. A loop: `from` with a function takes as long as the solver. */
+function weighted(state: Float64Array, weight: Float64Array): Float32Array {
+  const out = new Float32Array(state.length);
+  for (let i = 0; i < out.length; i++) {
+    const v = state[i]! * weight[i]!;
+    // numbers next to nothing make every sum that they are in many times slower
+    out[i] = Math.abs(v) > 1e-18 ? v : 0;
+  }
+  return out;
+}
+
+/** Cells of all snapshots that are worked on at once: they stay in the processor's own memory. */
+const chunk = 256;
+
+/** Scalar products of all snapshots with each other, two by two, so that each number that is read serves twice. */
+function gramOf(s: readonly Float32Array[], onProgress: (share: number) => void): Matrix {
+  const m = s.length;
+  const n = s[0]!.length;
+  const sums = new Float64Array(m * m);
+  for (let from = 0; from < n; from += chunk) {
+    const to = Math.min(n, from + chunk);
+    for (let i = 0; i < m; i += 2) {
+      const a = s[i]!;
+      const b = s[i + 1] ?? a;
+      for (let j = i; j < m; j += 2) {
+        const c = s[j]!;
+        const d = s[j + 1] ?? c;
+        let ac = 0;
+        let ad = 0;
+        let bc = 0;
+        let bd = 0;
+        for (let k = from; k < to; k++) {
+          const p = a[k]!;
+          const q = b[k]!;
+          const u = c[k]!;
+          const v = d[k]!;
+          ac += p * u;
+          ad += p * v;
+          bc += q * u;
+          bd += q * v;
+        }
+        const at = i * m + j;
+        sums[at] = sums[at]! + ac;
+        if (j + 1 < m) sums[at + 1] = sums[at + 1]! + ad;
+        if (i + 1 < m) {
+          sums[at + m] = sums[at + m]! + bc;
+          if (j + 1 < m) sums[at + m + 1] = sums[at + m + 1]! + bd;
+        }
+      }
+    }
+    onProgress(from / n);
+  }
+  const gram = Matrix.zeros(m, m);
+  for (let i = 0; i < m; i++)
+    for (let j = i; j < m; j++) {
+      gram.set(i, j, sums[i * m + j]!);
+      gram.set(j, i, sums[i * m + j]!);
+    }
+  return gram;
+}
+
+/** Sums of the snapshots with the weights of each column, two by two like their products. */
+function combined(s: readonly Float32Array[], columns: readonly (readonly number[])[]): Float64Array[] {
+  const n = s[0]!.length;
+  const out = columns.map(() => new Float64Array(n));
+  const spare = new Float64Array(n);
+  for (let from = 0; from < n; from += chunk) {
+    const to = Math.min(n, from + chunk);
+    for (let j = 0; j < out.length; j += 2) {
+      const x = out[j]!;
+      const y = out[j + 1] ?? spare;
+      for (let i = 0; i < s.length; i += 2) {
+        const a = s[i]!;
+        const b = s[i + 1] ?? a;
+        const xa = columns[j]![i]!;
+        const xb = columns[j]![i + 1] ?? 0;
+        const ya = columns[j + 1]?.[i] ?? 0;
+        const yb = columns[j + 1]?.[i + 1] ?? 0;
+        for (let k = from; k < to; k++) {
+          const p = a[k]!;
+          const q = b[k]!;
+          x[k] = x[k]! + xa * p + xb * q;
+          y[k] = y[k]! + ya * p + yb * q;
+        }
+      }
+    }
+  }
+  return out;
+}
+
 /** Leading left singular vectors of the snapshots by the method of snapshots, then re-orthonormalised. */
 function orthonormalBasis(s: Float32Array[], rank: number, onProgress: (share: number) => void): Float64Array[] {
-  const m = s.length;
-  const gram = Matrix.zeros(m, m);
-  for (let i = 0; i < m; i++) {
-    for (let j = i; j < m; j++) {
-      const d = dot(s[i]!, s[j]!);
-      gram.set(i, j, d);
-      gram.set(j, i, d);
-    }
-    onProgress(i / m);
-  }
+  const gram = gramOf(s, onProgress);
   const evd = new EigenvalueDecomposition(gram, { assumeSymmetric: true });
   const order = evd.realEigenvalues.map((v, i) => [v, i] as const).sort((a, b) => b[0] - a[0]);
   const basis: Float64Array[] = [];
-  for (const [, col] of order.slice(0, rank)) {
-    const v = new Float64Array(s[0]!.length);
-    for (let i = 0; i < m; i++) {
-      const q = evd.eigenvectorMatrix.get(i, col);
-      const si = s[i]!;
-      for (let c = 0; c < v.length; c++) v[c] = v[c]! + q * si[c]!;
-    }
+  const columns = order.slice(0, rank).map(([, col]) => evd.eigenvectorMatrix.getColumn(col));
+  for (const v of combined(s, columns)) {
     // twice is enough (Kahan, Parlett)
-    for (let pass = 0; pass < 2; pass++)
-      for (const b of basis) {
-        const p = dot(b, v);
-        for (let c = 0; c < v.length; c++) v[c] = v[c]! - p * b[c]!;
-      }
-    const norm = Math.sqrt(dot(v, v));
+    for (let pass = 0; pass < 2; pass++) for (const b of basis) addLong(v, -dotOfLong(b, v), b);
+    const norm = Math.sqrt(dotOfLong(v, v));
     for (let c = 0; c < v.length; c++) v[c] = v[c]! / norm;
     basis.push(v);
   }

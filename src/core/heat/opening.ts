@@ -2,7 +2,7 @@ import { CoreInputError, requireIn } from '../errors';
 import { judgement, published, type Range } from '../source';
 import { around, firstReach, firstReachNear, horizonS, reached, type Exposure } from './forecast';
 import { leadOf } from './heaterDefs';
-import { numericalK, type ArcCells, type HeatRun } from './run';
+import type { ArcCells, HeatRun } from './run';
 import { watchedKinds, type Member, type Watched } from './member';
 
 /** Marks of what is watched, °C. */
@@ -134,8 +134,8 @@ export function opening(input: OpeningInput): Opening {
   const glueC = around(
     glue.atC,
     members.slice(1).map((m, i) => m.bondCellC(off[i + 1]!.at, glue.cell)),
-    numericalK.bondLow,
-    numericalK.bondHigh + swing.bond,
+    run.errorK.bondLow,
+    run.errorK.bondHigh + swing.bond,
   );
   if (glueC.high >= input.upperC) over.push('glue');
   const lines = members[0]!.linesC(
@@ -222,7 +222,7 @@ function exposureTogether(
       ? run.members[i + 1]!.atCell(w.at, id, cell)
       : Math.max(...looks.map((s) => (Math.abs(s - at) <= 30 ? w.member.atCell(w.at + s, id, cell) : -Infinity))),
   );
-  const peakC = around(peak, own, numericalK.partLow + swingK, numericalK.partHigh + swingK);
+  const peakC = around(peak, own, run.errorK.partLow + swingK, run.errorK.partHigh + swingK);
   const extraK = peakC.high - peakC.mean;
   const startS = Math.min(0, run.switches[0]?.atS ?? 0);
   const endS = nominal!.at + afterS.value;

@@ -7,12 +7,13 @@ import type { Heater } from './heater';
 import { defOf, uncertainAxes, unmoved } from './heaterDefs';
 import { requireIn } from '../errors';
 import { Trajectory, type Films, type HeatPhase } from './trajectory';
+import type { GridErrorK } from './modes';
 import type { ReducedModel } from './reduced';
 import { Member, rowDot, type HeatSwitch, type HeatUse, type Watched } from './member';
 import { swing, swingOf } from './ripple';
 
 /** Grid error of the check grid, K: finer grids read the bond line up to 1.2 K colder (refinement study, own model). */
-export const numericalK = { bondLow: 1.2, bondHigh: 0.3, partLow: 0.5, partHigh: 0.5 };
+const numericalK: GridErrorK = { bondLow: 1.2, bondHigh: 0.3, partLow: 0.5, partHigh: 0.5 };
 
 export interface ArcCells {
   fromMm: number;
@@ -28,9 +29,17 @@ export function arcCells(model: ReducedModel, perimeterMm: number, n = 24): ArcC
   return lists.map((cells, i) => ({
     fromMm: (i - 0.5) * step,
     toMm: (i + 0.5) * step,
-    // an arc without a cell of its own (coarse grids) borrows its neighbour's
-    cells: Int32Array.from(cells.length ? cells : (lists[(i + 1) % n] ?? [])),
+    // an arc without a cell of its own (coarse grids) borrows its nearest neighbour's
+    cells: Int32Array.from(cells.length ? cells : nearestOf(lists, i)),
   }));
+}
+
+/** Cells of the nearest arc that has some. */
+function nearestOf(lists: readonly number[][], i: number): number[] {
+  const n = lists.length;
+  for (let by = 1; by <= n / 2; by++)
+    for (const at of [(i + by) % n, (i - by + n) % n]) if (lists[at]!.length) return lists[at]!;
+  return [];
 }
 
 /** Air over the bench: still, or a fan or draught over it. It passes the face that lies open (law 26). */
@@ -135,6 +144,18 @@ export class HeatRun {
     return switches.reduce((run, s) => run.then(s), new HeatRun(model, heater, ambientC, [], members, use));
   }
 
+  /** How far this run's grid may be off, and what is not known of the device, K. */
+  get errorK(): GridErrorK {
+    const more = this.model.modes.unsureK;
+    if (!more) return numericalK;
+    return {
+      bondLow: numericalK.bondLow + more.bondLow,
+      bondHigh: numericalK.bondHigh + more.bondHigh,
+      partLow: numericalK.partLow + more.partLow,
+      partHigh: numericalK.partHigh + more.partHigh,
+    };
+  }
+
   /** The run continued with one more switch; switches at or after its instant are dropped. */
   then(s: HeatSwitch): HeatRun {
     requireIn('atS', s.atS, ...heatLimits.atS, 's');
@@ -179,7 +200,7 @@ export class HeatRun {
           at = cell;
         }
       }
-      return this.cellRange(rows, at, states, numericalK.bondLow + ripple, numericalK.bondHigh + ripple);
+      return this.cellRange(rows, at, states, this.errorK.bondLow + ripple, this.errorK.bondHigh + ripple);
     });
   }
 
@@ -206,9 +227,9 @@ export class HeatRun {
     const u = Math.sqrt(u2);
     const ripple = this.swingK(tS)[id === 'cover' ? 'cover' : 'part'];
     return {
-      low: top.atC - 2 * u - numericalK.partLow - ripple,
+      low: top.atC - 2 * u - this.errorK.partLow - ripple,
       mean: top.atC,
-      high: top.atC + 2 * u + numericalK.partHigh + ripple,
+      high: top.atC + 2 * u + this.errorK.partHigh + ripple,
     };
   }
 

@@ -1,7 +1,10 @@
 import { linearBackWm2K, linearFrontWm2K, trueFilmWm2K, type Environment } from './environment';
+import { CoarseSpace } from './coarseSpace';
 import type { HeatGrid } from './grid';
 
 const gamma = 1 - Math.SQRT1_2;
+/** Below this the lines alone are done in a dozen iterations, s. */
+const blocksFromS = 0.5;
 
 /**
  * What heats the back: a plate with its contact conductance (one figure, or by column with 0 where nothing touches), or an
@@ -19,7 +22,7 @@ export interface Contact {
 
 /**
  * Fully coupled transient conduction: L-stable SDIRK2 (γ = 1 − 1/√2), each stage solved by conjugate gradients on the
- * red-black reduced system with through-thickness line solves as preconditioner. A step freezes the film coefficients and
+ * red-black reduced system, preconditioned by line solves through the thickness and, in longer steps, by blocks of columns. A step freezes the film coefficients and
  * takes the plate at the stage times. Splitting schemes were left out: they are unstable or wrong on air gaps beside metal.
  */
 export class HeatSolver {
@@ -45,6 +48,8 @@ export class HeatSolver {
   /** first cell of every column of a colour, in the padded arrays */
   private readonly redAt: Int32Array;
   private readonly blackAt: Int32Array;
+  private readonly blocks: CoarseSpace;
+  private blocked = false;
   private readonly work: Record<'k1' | 'k2' | 'rhs' | 'y' | 'r' | 'z' | 'p' | 'q' | 't', Float64Array>;
 
   constructor(
@@ -103,6 +108,7 @@ export class HeatSolver {
             grid.sideY[c]!;
         }
       }
+    this.blocks = new CoarseSpace(grid);
     this.redAt = Int32Array.from(this.red, (col) => this.pad + col * nz);
     this.blackAt = Int32Array.from(this.black, (col) => this.pad + col * nz);
   }
@@ -290,6 +296,14 @@ export class HeatSolver {
           pivot[e] = previous;
         }
       }
+    this.blocked = w >= blocksFromS;
+    if (this.blocked) this.blocks.factor(w, this.uBack, this.uFront);
+  }
+
+  /** z := M⁻¹ r on the black columns; returns r·z. */
+  private precondition(r: Float64Array, z: Float64Array): number {
+    const rz = this.lineSolve(this.blackAt, r, z);
+    return this.blocked ? rz + this.blocks.add(this.blackAt, this.pad, r, z) : rz;
   }
 
   /** x := D⁻¹ b on the listed columns (line solves through the thickness); returns b·x. */
@@ -364,12 +378,12 @@ export class HeatSolver {
     this.couple(blackAt, t, r);
     for (let n = 0; n < blackAt.length; n++)
       for (let e = blackAt[n]!, end = e + nz; e < end; e++) r[e] = rhs[e]! + w * r[e]!;
-    const norm0 = this.lineSolve(blackAt, r, z);
+    const norm0 = this.precondition(r, z);
     if (blackAt.length && norm0 > 0) {
       this.schur(x, q, w);
       for (let n = 0; n < blackAt.length; n++)
         for (let e = blackAt[n]!, end = e + nz; e < end; e++) r[e] = r[e]! - q[e]!;
-      let rz = this.lineSolve(blackAt, r, z);
+      let rz = this.precondition(r, z);
       for (let n = 0; n < blackAt.length; n++) for (let e = blackAt[n]!, end = e + nz; e < end; e++) p[e] = z[e]!;
       const stop = norm0 * this.tolerance * this.tolerance;
       for (let it = 0; it < 400 && rz > stop; it++) {
@@ -380,7 +394,7 @@ export class HeatSolver {
             x[e] = x[e]! + a * p[e]!;
             r[e] = r[e]! - a * q[e]!;
           }
-        const next = this.lineSolve(blackAt, r, z);
+        const next = this.precondition(r, z);
         const b = next / rz;
         rz = next;
         for (let n = 0; n < blackAt.length; n++)

@@ -1,4 +1,6 @@
 import { coverOf, bondPerimeter, type Perimeter } from '../device/perimeter';
+import { jointOf } from '../device/jointKinds';
+import { insideGuessed, placeMarginMm } from '../device/known';
 import { boxOf, contains, type Box } from '../device/shapes';
 import type { Bond, Device, EdgeId, Outline, Pt, Shape } from '../device/types';
 import { judgement } from '../source';
@@ -9,13 +11,15 @@ export interface KeepOut {
   name: string;
   shape: Shape;
   clearMm: number;
-  why: 'coil' | 'camera' | 'cable' | 'button' | 'part';
+  why: 'coil' | 'camera' | 'cable' | 'button' | 'part' | 'guessed';
 }
 
 /** A pick needs this much room below the bond line, mm. */
 const toolRoomMm = 0.5;
 /** The blade passes the ring by this much, mm. */
 export const overMm = judgement(1, 'past the ring, so that it is cut through');
+/** Beyond that where the inside is guessed, mm. */
+const guessedRoomMm = judgement(0.5, 'a hand does not keep a depth any closer');
 
 /** What a blade must not meet, with its margin, mm: parts that are present, cables, keys, cameras. */
 export function keepOuts(device: Device, bond: Bond, present: ReadonlySet<string>): KeepOut[] {
@@ -27,13 +31,33 @@ export function keepOuts(device: Device, bond: Bond, present: ReadonlySet<string
       id: p.id,
       name: p.name,
       shape: p.shape,
-      clearMm: p.clearMm.value,
+      clearMm: p.clearMm.value + placeMarginMm(device, p),
       why: p.kind === 'coil' || p.kind === 'camera' || p.kind === 'button' ? p.kind : 'part',
     }));
   const path = bondPerimeter(device, bond);
   for (const c of device.cables)
     out.push({ id: c.id, name: c.name, shape: cableShape(path, bond, c), clearMm: 0, why: 'cable' });
   return out;
+}
+
+/**
+ * What a blade must not meet while a joint is cut. Where nobody has seen the inside nothing goes further in than the joint
+ * itself (one law 24); glue under the whole cover is cut all the same, with the margins of what is guessed.
+ */
+export function liftOuts(device: Device, bond: Bond, present: ReadonlySet<string>): KeepOut[] {
+  const outs = keepOuts(device, bond, present);
+  if (!insideGuessed(device) || jointOf(bond).wholeFace) return outs;
+  const needMm = bond.insetMm + bond.widthMm + overMm.value;
+  return [
+    ...outs,
+    {
+      id: 'guessed',
+      name: 'inside, guessed',
+      shape: { kind: 'band', of: coverOf(device, bond).outline, fromMm: needMm + guessedRoomMm.value, toMm: 250 },
+      clearMm: 0,
+      why: 'guessed',
+    },
+  ];
 }
 
 /** A cable as a strip from the cover's edge inward. */

@@ -36,3 +36,13 @@ export function dotShort(rows: Float32Array, at: number, v: Float64Array, n: num
   for (; i < n; i++, at++) a += rows[at]! * v[i]!;
   return a + b + (c + d);
 }
+
+/** Scalar product of two long vectors of one kind. */
+export function dotOfLong(a: Float64Array, b: Float64Array): number {
+  return dot(a, 0, b, b.length);
+}
+
+/** v := v + q a. */
+export function addLong(v: Float64Array, q: number, a: Float64Array): void {
+  for (let i = 0; i < v.length; i++) v[i] = v[i]! + q * a[i]!;
+}

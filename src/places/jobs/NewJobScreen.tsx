@@ -1,8 +1,9 @@
 import { coverKindOf } from '@/core/device/coverKinds';
+import { cablesUnknown } from '@/core/device/known';
 import { jointOf } from '@/core/device/jointKinds';
 import { DeviceThumb } from '@/ui/plan/DeviceThumb';
 import { zodResolver } from '@hookform/resolvers/zod';
-import { useRouter } from 'expo-router';
+import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { Controller, useForm } from 'react-hook-form';
 import { Pressable, View } from 'react-native';
@@ -60,15 +61,21 @@ export function NewJobScreen() {
   const jobs = useJobs();
   const devices = useDevices();
   const { person, language } = useSettings();
+  const { model: made = '' } = useLocalSearchParams<{ model?: string }>();
   const form = useForm<z.input<ReturnType<typeof formSchema>>, unknown, z.output<ReturnType<typeof formSchema>>>({
     resolver: zodResolver(formSchema()),
-    defaultValues: { deviceId: '', works: [], customerMark: '', promise: '', language },
+    defaultValues: { deviceId: made, works: [], customerMark: '', promise: '', language },
   });
   const saveDraft = useDraft(
     tr('newJob2'),
     (text) => {
       const kept = draftSchema.safeParse(parsed(text));
-      if (kept.success) form.reset({ deviceId: '', works: [], customerMark: '', promise: '', language, ...kept.data });
+      if (kept.success)
+        form.reset({
+          ...{ deviceId: '', works: [], customerMark: '', promise: '', language, ...kept.data },
+          // the model that was just made goes before the one that was chosen then
+          ...(made ? { deviceId: made } : {}),
+        });
     },
     true,
   );
@@ -79,7 +86,7 @@ export function NewJobScreen() {
     });
   }, [form, saveDraft]);
   // once one is chosen the list is out of the way, so that what is to be done is at hand
-  const [listed, setListed] = useState(true);
+  const [listed, setListed] = useState(!made);
   const label = nextLabel(jobs.map((j) => j.label));
   const open = form.handleSubmit((v) => {
     const chosen = devices.find((d) => d.device.id === v.deviceId);
@@ -112,6 +119,11 @@ export function NewJobScreen() {
         name={`deviceId`}
         render={({ field }) => (
           <View role="radiogroup" aria-label={tr('device')}>
+            {listed || !field.value ? (
+              <View className="mb-2">
+                <Button label={tr('notHereMakeAModel')} onPress={() => router.push('/shelf/new?from=job' as Href)} />
+              </View>
+            ) : null}
             {devices
               .filter(({ device: d }) => listed || !field.value || d.id === field.value)
               .map(({ device: d }) => (
@@ -134,7 +146,11 @@ export function NewJobScreen() {
                     </Txt>
                     <Txt size="s" tone={field.value === d.id ? 'onInk' : 'ink2'}>
                       {d.kind}, {heldBy(d)},{' '}
-                      {d.cables.length ? d.cables.map((c) => told(c.name)).join(', ') : tr('noCableToTheBack')}
+                      {d.cables.length
+                        ? d.cables.map((c) => told(c.name)).join(', ')
+                        : cablesUnknown(d)
+                          ? tr('cablesNotKnownYet')
+                          : tr('noCableToTheBack')}
                     </Txt>
                   </View>
                 </Pressable>

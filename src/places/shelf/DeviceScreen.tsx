@@ -15,6 +15,7 @@ import {
   ModelActions,
   ChosenItem,
 } from './EditorParts';
+import { KnownFields } from './KnownFields';
 import { BondFields, CoverFields, SizeFields } from './ModelFields';
 import { t } from '@/words/shelf';
 
@@ -71,6 +72,7 @@ function Editor(p: { start: Device; saved: Device | null; own: boolean; draft: b
       <CoverFields here={here} />
       <BondFields here={here} />
       <ItemList here={here} />
+      <KnownFields here={here} />
       <FunctionTicks here={here} />
       <ModelActions here={here} />
     </View>

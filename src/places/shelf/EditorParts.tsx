@@ -1,5 +1,6 @@
 import { Pressable, View } from 'react-native';
 
+import { withKnown } from '@/core/device/known';
 import type { Outline } from '@/core/device/types';
 import { functionTests } from '@/core/functions/tables';
 import { writeDeviceFile } from '@/model/files';
@@ -13,6 +14,7 @@ import { DeviceBody, DeviceLines } from '@/ui/plan/BaseLayer';
 import { Outlines } from '@/ui/plan/pieceLayers';
 import { Plan } from '@/ui/plan/Plan';
 import { Txt } from '@/ui/Txt';
+import { guessLine } from './KnownFields';
 import { withShapeBothSides } from './editorState';
 import { removed, withItem, withTwin } from './editItems';
 import { ItemFields, partKinds } from './ItemFields';
@@ -99,7 +101,14 @@ export function EditorHead({ here: { message, problems, d, change, s, act } }: {
             </Txt>
           ))
         ) : (
-          <Txt size="s">{t('theModelHoldsTogetherNothingOutside')}</Txt>
+          <>
+            <Txt size="s">{t('theModelHoldsTogetherNothingOutside')}</Txt>
+            {guessLine(d) ? (
+              <Txt size="s" testID="guessed">
+                {guessLine(d)}
+              </Txt>
+            ) : null}
+          </>
         )}
       </View>
       <Entry
@@ -133,7 +142,9 @@ export function ChosenItem({ here: { s, d, change, select } }: { here: EditorSta
         item={s.selected}
         onShape={(shape: Outline) => {
           const item = s.selected!;
-          change((x) => withShapeBothSides(x, s.bondId, item, shape, s.symmetric));
+          change((x) =>
+            withKnown(withShapeBothSides(x, s.bondId, item, shape, s.symmetric), `${item.kind}:${item.id}`, 'measured'),
+          );
         }}
         onItem={(make) => {
           const item = s.selected!;

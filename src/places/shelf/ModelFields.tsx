@@ -1,6 +1,7 @@
 import { coverKindOf } from '@/core/device/coverKinds';
 
 import { adhesives } from '@/core/adhesives';
+import { withKnown } from '@/core/device/known';
 import { withCoverThickness, withOutline } from '@/core/device/editing';
 import type { Bond, Construction } from '@/core/device/types';
 import { coverOfKind } from '@/model/buildDevice';
@@ -84,7 +85,7 @@ export function SizeFields({ here: { s, first, t, change, d } }: { here: EditorS
         onChange={(o) =>
           change((x) => {
             const stored = turned(o, t);
-            if (x.leaves[0]!.id === t.leafId) return withOutline(x, stored);
+            if (x.leaves[0]!.id === t.leafId) return withKnown(withOutline(x, stored), 'size', 'measured');
             const turnedFirst = { ...x, leaves: [first, ...x.leaves.filter((l) => l !== first)] };
             const done = withOutline(turnedFirst, stored);
             return { ...done, leaves: x.leaves.map((l) => done.leaves.find((y) => y.id === l.id)!) };
@@ -98,10 +99,13 @@ export function SizeFields({ here: { s, first, t, change, d } }: { here: EditorS
           low={2}
           high={40}
           onCommit={(v) =>
-            change((x) => ({
-              ...x,
-              leaves: x.leaves.map((l) => (l.id === t.leafId ? { ...l, thicknessMm: v } : l)),
-            }))
+            change((x) =>
+              withKnown(
+                { ...x, leaves: x.leaves.map((l) => (l.id === t.leafId ? { ...l, thicknessMm: v } : l)) },
+                'thickness',
+                'measured',
+              ),
+            )
           }
         />
       </Two>

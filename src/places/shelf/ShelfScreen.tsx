@@ -1,4 +1,4 @@
-import { Link, type Href } from 'expo-router';
+import { Link, useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 
@@ -7,6 +7,7 @@ import { takeIn, useDevices } from '@/store/shop';
 import { Button } from '@/ui/Button';
 import { pickText } from '@/ui/download';
 import { PlaceFrame } from '@/bench-kit/PlaceFrame';
+import { guessedFacts } from '@/core/device/known';
 import { coverKindOf } from '@/core/device/coverKinds';
 import { DeviceThumb } from '@/ui/plan/DeviceThumb';
 import { Txt } from '@/ui/Txt';
@@ -33,6 +34,7 @@ const words = {
 
 export function ShelfScreen() {
   const devices = useDevices();
+  const router = useRouter();
   const [message, setMessage] = useState<{ text: string; bad: boolean } | null>(null);
   const importModel = async () => {
     const file = await pickText('.json,application/json');
@@ -63,9 +65,14 @@ export function ShelfScreen() {
       title={t('phoneModels')}
       line={t('models', { length: devices.length })}
       actions={
-        <View className="flex-1">
-          <Button label={t('importAPhoneModel')} onPress={() => void importModel()} />
-        </View>
+        <>
+          <View className="flex-1">
+            <Button label={t('importAPhoneModel')} onPress={() => void importModel()} />
+          </View>
+          <View className="flex-1">
+            <Button kind="main" label={t('makeANewModel')} onPress={() => router.push('/shelf/new' as Href)} />
+          </View>
+        </>
       }
     >
       {message ? (
@@ -113,6 +120,11 @@ export function ShelfScreen() {
                           })
                         : `${own ? t('ownVersion', { version: device.version }) : t('shipped')} · ${device.kind} · ${[...new Set(device.faces.map((f) => words[f.construction]))].join(', ')}`}
                   </Txt>
+                  {guessedFacts(device).length ? (
+                    <Txt size="s" tone="ink2">
+                      {t('guessedInPart')}
+                    </Txt>
+                  ) : null}
                 </View>
               </Pressable>
             </Link>

@@ -4,6 +4,7 @@ import { useWindowDimensions } from 'react-native';
 
 import { centreOf, duplicateDevice, freshId } from '@/core/device/editing';
 import { faceView } from '@/core/device/faceView';
+import { factOf, withKnown } from '@/core/device/known';
 import { faceOf } from '@/core/device/perimeter';
 import type { Bond, Device, Face, Pt } from '@/core/device/types';
 import { repository, saveDevice, useDevices } from '@/store/shop';
@@ -44,11 +45,17 @@ function useModel({ start, saved, own, draft }: { start: Device; saved: Device |
   const putFace = (c: Partial<Face>) =>
     change((x) => ({ ...x, faces: x.faces.map((f) => (f.id === face.id ? { ...f, ...c } : f)) }));
   const putBond = (c: Partial<Bond>) =>
-    change((x) => ({ ...x, bonds: x.bonds.map((b) => (b.id === bond.id ? { ...b, ...c } : b)) }));
+    change((x) =>
+      withKnown(
+        { ...x, bonds: x.bonds.map((b) => (b.id === bond.id ? { ...b, ...c } : b)) },
+        factOf.bond(bond.id),
+        'measured',
+      ),
+    );
   const select = (selected: Selected | null) => act({ do: 'select', selected });
   const add = (kind: ItemKind, partKind?: (typeof partKinds)[number]['id']) => {
     const more = added(d, s.bondId, kind, partKind);
-    change(() => more.device);
+    change(() => (kind === 'cable' ? withKnown(more.device, 'cables', 'seen') : more.device));
     select(more.item);
   };
   const onDrag = (phase: 'start' | 'move' | 'end', p: Pt) => {
@@ -63,7 +70,7 @@ function useModel({ start, saved, own, draft }: { start: Device; saved: Device |
     if (phase === 'end' || !grip.current || !s.selected) return;
     const to: Pt = [p[0] + grip.current[0], p[1] + grip.current[1]];
     const item = s.selected;
-    change((x) => dragged(x, s.bondId, item, to, s.symmetric), 'same');
+    change((x) => withKnown(dragged(x, s.bondId, item, to, s.symmetric), `${item.kind}:${item.id}`, 'seen'), 'same');
   };
   const save = async () => {
     const version = saved ? saved.version + 1 : 1;

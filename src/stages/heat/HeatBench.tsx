@@ -2,7 +2,9 @@ import { View } from 'react-native';
 
 import { defOf } from '@/core/heat/heaterDefs';
 import { edgeLoop } from '@/core/heat/airPath';
+import type { Range } from '@/core/source';
 import type { JobState } from '@/model/fold';
+import { FirstLook } from '@/bench-kit/FirstLook';
 import { PlainPlan } from '@/bench-kit/PlainPlan';
 import { StageShell } from '@/bench-kit/StageShell';
 import { ThermalWait } from '@/bench-kit/ThermalWait';
@@ -28,6 +30,8 @@ import { t } from '@/words/heat';
 
 /** A heater that switches itself off is announced this long before. */
 const warnBeforeMs = 60_000;
+
+const sinceStart = (r: Range, s: number): Range => ({ low: r.low - s, mean: r.mean - s, high: r.high - s });
 
 /** @param job with the device as it is on the bench: without the parts that are out */
 export function HeatBench({ job }: { job: JobState }) {
@@ -98,6 +102,7 @@ export function HeatBench({ job }: { job: JobState }) {
         main={<HeatMain now={now} view={view} act={act} missing={missing} />}
         side={<HeatSide on={on !== null} over={offAt !== null && at >= offAt} act={act} />}
       >
+        <FirstLook thermal={source} readyInS={view.f.readyS && sinceStart(view.f.readyS, view.f.heatStartS)} />
         <HeatBelow
           job={job}
           settings={settings}

@@ -43,6 +43,8 @@ const base: LiftCallInput = {
   breakChance: 0.01,
   wedge: { verdict: 'reheat', goC: 66, goPickMm: lift.pickMm },
   fold: foldOver(job.device, job.bond, job.device.cables[0]!),
+  cablesUnknown: false,
+  edgesLeft: 4,
   units: demoSettings,
 };
 const say = (change: Partial<LiftCallInput>) => liftCall({ ...base, ...change });

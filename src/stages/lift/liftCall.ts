@@ -31,6 +31,10 @@ export interface LiftCallInput {
   window: EdgeWindow | null;
   breakChance: number;
   fold: FoldOver | null;
+  /** nobody knows yet whether a cable crosses to the cover */
+  cablesUnknown: boolean;
+  /** edges that are not free yet */
+  edgesLeft: number;
   units: Pick<Settings, 'temperature' | 'length'>;
 }
 
@@ -75,7 +79,9 @@ export function liftCall(i: LiftCallInput): CallText {
               name: i.fold.cable.name,
               slackMm: length(i.fold.cable.slackMm, units, 0),
             })
-        : t('noCableCrossesToTheBack'),
+        : i.cablesUnknown
+          ? t('lookForACableFirst')
+          : t('noCableCrossesToTheBack'),
       tone: 'ink',
     };
   if (i.onPlate)
@@ -122,7 +128,7 @@ export function liftCall(i: LiftCallInput): CallText {
       tone: 'caution',
     };
   }
-  const depth = i.window
+  const deep = i.window
     ? i.window.limitMm >= 30
       ? t('deepCutsTheRingNothingIs', { needMm: length(i.window.needMm, units) })
       : t('toDeepBehind', {
@@ -131,6 +137,8 @@ export function liftCall(i: LiftCallInput): CallText {
           name: i.window.limitedBy?.name ?? t('aPart'),
         })
     : '';
+  // until one edge is open nobody can look in
+  const depth = i.cablesUnknown && lift.steps.length === i.edgesLeft ? `${deep} ${t('aCableMayCross')}`.trim() : deep;
   if (i.verdict === 'go')
     return {
       sentence: t('cutTheNowEasyFor', { edge, easyForS: spoken(i.easyForS) }),

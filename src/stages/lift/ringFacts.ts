@@ -1,3 +1,4 @@
+import { cablesUnknown } from '@/core/device/known';
 import { foldOver } from '@/core/lift/foldOver';
 import {
   arcVerdict,
@@ -58,6 +59,8 @@ export function ringFacts(job: JobState, settings: Settings, ring: RingNow) {
     window,
     breakChance: state.breakChance,
     fold: folds[0] ?? null,
+    cablesUnknown: cablesUnknown(job.device),
+    edgesLeft: lift.steps.filter((s) => !job.freeEdges.has(s.edge)).length,
     units,
   });
   const heldMm = thermal.path.lengthMm - job.cut.freeMm;

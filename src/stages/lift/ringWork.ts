@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 
 import type { Stretch } from '@/core/lift/advance';
-import { depthLimitAt, edgeWindows, keepOuts } from '@/core/lift/depth';
+import { depthLimitAt, edgeWindows, liftOuts } from '@/core/lift/depth';
 import { firstGap } from '@/core/lift/firstGap';
 import { cutHazard } from '@/core/lift/saving';
 import { cutSpeed, paceMmS, slowShare } from '@/core/lift/verdict';
@@ -13,6 +13,7 @@ import type { IntakeSlice } from '@/model/stages/intake';
 import type { CoverSlice } from '@/model/stages/cover';
 import type { LiftSlice } from '@/model/stages/lift';
 import { type LiftState, type ThermalJob } from '@/work/heat/thermalJob';
+import { told } from '@/words/told';
 import { everyPart } from '@/work/heat/watchMarks';
 
 /** A chip weakens the glass this far along the edge, mm (judgement). */
@@ -32,7 +33,10 @@ export function flawAt(job: Pick<JobState, 'chips' | 'findings'>, at: readonly [
  */
 export function useRingGeometry(job: JointSeen & CoverSlice, thermal: ThermalJob | null, edge: EdgeId | null) {
   const { device, bond, cracks, chips } = job;
-  const outs = useMemo(() => keepOuts(device, bond, everyPart(device)), [device, bond]);
+  const outs = useMemo(
+    () => liftOuts(device, bond, everyPart(device)).map((k) => ({ ...k, name: told(k.name) })),
+    [device, bond],
+  );
   const windows = useMemo(() => edgeWindows(device, bond, outs), [device, bond, outs]);
   const limits = useMemo(() => {
     if (!thermal) return [];

@@ -1,8 +1,12 @@
 import { Defs, G, Line, Path, Pattern, Rect } from 'react-native-svg';
 
+import { factOf, isGuessed } from '@/core/device/known';
 import { coverOf } from '@/core/device/perimeter';
 import { usePlanFrame } from './frame';
 import { shapePath } from './svgPath';
+
+/** What nobody has seen: thin and dotted. */
+const dots = (mm: number) => `${1 * mm} ${3 * mm}`;
 
 /** The device itself: outline, bond zone dashed, inner parts as faint lines, lenses, keep-outs hatched. */
 export function DeviceBody() {
@@ -35,6 +39,7 @@ export function DeviceLines({ inside = true }: { inside?: boolean }) {
                 stroke={t.ink2}
                 strokeWidth={1 * mm}
                 strokeOpacity={0.55}
+                {...(isGuessed(device, factOf.part(p.id)) ? { strokeDasharray: dots(mm) } : {})}
               />
             ))
         : null}
@@ -46,7 +51,16 @@ export function DeviceLines({ inside = true }: { inside?: boolean }) {
         strokeDasharray={`${4 * mm} ${3 * mm}`}
       />
       {outs.map((k) =>
-        k.why === 'coil' ? (
+        isGuessed(device, factOf.part(k.id)) ? (
+          <Path
+            key={k.id}
+            d={shapePath(k.shape)}
+            fill="none"
+            stroke={t.caution}
+            strokeWidth={1 * mm}
+            strokeDasharray={dots(mm)}
+          />
+        ) : k.why === 'coil' ? (
           <Path
             key={k.id}
             d={shapePath(k.shape)}

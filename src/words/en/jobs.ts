@@ -68,4 +68,6 @@ export default {
     'This back is glued all over and the inside is reached from the front: the screen comes off first, the inside is covered or out, then the back.',
   openedForTheLens:
     'This lens glass is pushed out from behind: the device is opened and the camera comes out for it. From the front only in pieces.',
+  notHereMakeAModel: 'Not here: a model in a minute',
+  cablesNotKnownYet: 'cables not known yet',
 } as const;

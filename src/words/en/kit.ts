@@ -236,4 +236,9 @@ export default {
   goToBench: 'Go to the Bench',
   partsAreOut_one: '{{count}} part is still out',
   partsAreOut_other: '{{count}} parts are still out',
+  firstAnswer: 'First answer, good to {{within}}.',
+  theExactOneIsNotBuilt: 'The exact one was not built.',
+  theExactOneIsBuilt: 'The exact one is on its way: {{share}}.',
+  keepTheFirstAnswer: 'Keep the first answer',
+  exactNow: 'Exact now: easy after {{ready}}. The first answer said {{low}} to {{high}}.',
 } as const;

@@ -454,4 +454,7 @@ export default {
   wayTakes: 'about {{minutes}}, {{price}}',
   goOnLikeThis: 'Go on like this',
   frontIsOff: 'Front is off',
+  lookForACableFirst:
+    'The inside of this model is guessed: lift it a finger wide and look for a cable before you turn it over.',
+  aCableMayCross: 'A cable may cross to it: open one edge, look in, then go on.',
 } as const;

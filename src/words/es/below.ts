@@ -349,6 +349,8 @@ export const below: Record<string, string> = {
   'Lens {x}': 'Lente {x}',
   'metal chassis': 'chasis metálico',
   'charging coil': 'bobina de carga',
+  'inside, guessed': 'interior, supuesto',
+  keys: 'teclas',
   'main board': 'placa base',
   'camera island': 'isla de cámaras',
   'mid plate': 'placa intermedia',

@@ -71,4 +71,6 @@ export default {
     'Esta tapa va pegada entera y al interior se llega por delante: primero sale la pantalla, el interior se tapa o se saca, y luego la tapa.',
   openedForTheLens:
     'Este cristal se empuja desde atrás: se abre el equipo y sale la cámara. Por delante, solo a trozos.',
+  notHereMakeAModel: 'No está: un modelo en un minuto',
+  cablesNotKnownYet: 'cables aún sin conocer',
 } satisfies Same<typeof en>;

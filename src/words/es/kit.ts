@@ -241,4 +241,9 @@ export default {
   goToBench: 'Ir al Banco',
   partsAreOut_one: '{{count}} pieza sigue fuera',
   partsAreOut_other: '{{count}} piezas siguen fuera',
+  firstAnswer: 'Primera respuesta, con {{within}} de margen.',
+  theExactOneIsNotBuilt: 'La exacta no se calculó.',
+  theExactOneIsBuilt: 'La exacta está en camino: {{share}}.',
+  keepTheFirstAnswer: 'Quedarse con la primera',
+  exactNow: 'Exacto ahora: fácil tras {{ready}}. La primera respuesta dijo de {{low}} a {{high}}.',
 } satisfies Same<typeof en>;

@@ -458,4 +458,7 @@ export default {
   wayTakes: 'unos {{minutes}}, {{price}}',
   goOnLikeThis: 'Seguir así',
   frontIsOff: 'Frente fuera',
+  lookForACableFirst:
+    'El interior de este modelo es supuesto: levantar un dedo y buscar un cable antes de girar la tapa.',
+  aCableMayCross: 'Puede cruzar un cable: abrir un borde, mirar dentro y seguir.',
 } satisfies Same<typeof en>;

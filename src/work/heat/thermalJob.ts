@@ -6,7 +6,7 @@ import type { Heater } from '@/core/heat/heater';
 import { arcCells, HeatRun, type ArcCells, type BenchAir } from '@/core/heat/run';
 import type { HeatSwitch, HeatUse } from '@/core/heat/member';
 import type { Advance } from '@/core/lift/advance';
-import { keepOuts } from '@/core/lift/depth';
+import { liftOuts } from '@/core/lift/depth';
 import { edgeOrder, type EdgeStep } from '@/core/lift/order';
 import { chipFlawUm } from '@/core/lift/strength';
 import {
@@ -73,7 +73,7 @@ export function followEdge(
   use: UseRecord | undefined,
 ): UseRecord | undefined {
   if (use?.path?.kind !== 'strip') return use;
-  const outs = keepOuts(job.device, job.bond, everyPart(job.device));
+  const outs = liftOuts(job.device, job.bond, everyPart(job.device));
   const next = edgeOrder(job.device, job.bond, outs, {}, job.looseEdge).find((s) => !job.freeEdges.has(s.edge));
   if (!next) return use;
   const { lengthMm } = bondPerimeter(job.device, job.bond);
@@ -228,7 +228,7 @@ export function liftState(
 ): LiftState {
   const pick = pickMm ?? pickInForce(job, settings);
   const plain: LiftCase = { ...liftCase(job, settings), pickMm: pick };
-  const outs = keepOuts(job.device, job.bond, everyPart(job.device));
+  const outs = liftOuts(job.device, job.bond, everyPart(job.device));
   const steps = edgeOrder(job.device, job.bond, outs, meanC, job.looseEdge);
   const left = steps.filter((s) => !job.freeEdges.has(s.edge));
   const held = (i: number) => {

@@ -1,0 +1,1 @@
+export { NewModelScreen as default } from '@/places/shelf/NewModelScreen';

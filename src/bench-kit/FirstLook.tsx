@@ -1,0 +1,53 @@
+import { useRef } from 'react';
+import { View } from 'react-native';
+
+import type { Range } from '@/core/source';
+import { coarseErrorK } from '@/core/heat/coarse';
+import { useSettings } from '@/store/shop';
+import { Button } from '@/ui/Button';
+import { Txt } from '@/ui/Txt';
+import { t } from '@/words/kit';
+import { kelvin, percent, spoken } from '@/words/units';
+import type { Thermal } from './useThermal';
+
+/**
+ * Says that an answer comes from a first look, how far off it may be and how long the exact one takes; and once, when that is
+ * there, what it changed.
+ * @param readyInS when it opens, s from the beginning of the heat; null: not at all
+ */
+export function FirstLook({ thermal, readyInS }: { thermal: Thermal; readyInS: Range | null }) {
+  // what the first look said is kept beside React: it is read once, when the exact answer comes
+  'use no memo';
+  const units = useSettings();
+  const said = useRef<Range | null | undefined>(undefined);
+  if (thermal.first) {
+    said.current = readyInS;
+    return (
+      <View role="status" testID="firstLook" className="border-[1.5px] border-ink bg-panel p-3 my-2 gap-1">
+        <Txt strong>{t('firstAnswer', { within: kelvin(coarseErrorK.bondHigh, units, 0) })}</Txt>
+        <Txt size="s" tone="ink2">
+          {thermal.building === null
+            ? t('theExactOneIsNotBuilt')
+            : t('theExactOneIsBuilt', { share: percent(thermal.building) })}
+        </Txt>
+        {thermal.building === null ? (
+          <Button kind="small" label={t('buildTheHeatModel')} onPress={thermal.retry} />
+        ) : (
+          <Button kind="small" label={t('keepTheFirstAnswer')} onPress={thermal.cancel} />
+        )}
+      </View>
+    );
+  }
+  if (!said.current || !readyInS) return null;
+  return (
+    <View role="status" testID="firstLook" className="border-l-[3px] border-ink2 pl-3 my-2">
+      <Txt size="s">
+        {t('exactNow', {
+          ready: spoken(readyInS.mean),
+          low: spoken(said.current.low),
+          high: spoken(said.current.high),
+        })}
+      </Txt>
+    </View>
+  );
+}

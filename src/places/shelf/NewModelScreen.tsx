@@ -1,0 +1,311 @@
+import { useLocalSearchParams } from 'expo-router';
+import { Pressable, View } from 'react-native';
+
+import { PlaceFrame } from '@/bench-kit/PlaceFrame';
+import type { Construction } from '@/core/device/types';
+import { insideKinds, sizeLimits, tabletFromMm } from '@/model/guess';
+import { Button } from '@/ui/Button';
+import { Choice } from '@/ui/Choice';
+import { Disclosure } from '@/ui/Disclosure';
+import { DeviceBody, DeviceLines } from '@/ui/plan/BaseLayer';
+import { Plan } from '@/ui/plan/Plan';
+import { LengthField } from '@/ui/QuantityField';
+import { TextBox } from '@/ui/TextBox';
+import { Txt } from '@/ui/Txt';
+import {
+  cameraMiddle,
+  cameraShapes,
+  constructions,
+  screenInches,
+  sizeOfScreen,
+  withSize,
+} from '@/work/devices/newModel';
+import { t } from '@/words/shelf';
+import { told } from '@/words/told';
+import { digits } from '@/words/units';
+import { guessedWords } from './knownWords';
+import { HoldPicture } from './HoldPicture';
+import { useNewModel, type NewModelState } from './useNewModel';
+
+const holds = {
+  ringGlass: ['holdRingGlass', 'tellRingGlass'],
+  ringPlastic: ['holdRingPlastic', 'tellRingPlastic'],
+  fullGlass: ['holdFullGlass', 'tellFullGlass'],
+  clipped: ['holdClipped', 'tellClipped'],
+  lensInRing: ['holdLensInRing', 'tellLensInRing'],
+  frameLens: ['holdFrameLens', 'tellFrameLens'],
+} as const satisfies Record<Construction, readonly [string, string]>;
+const insideNames = { boardTop: 'boardOverTheCell', boardSide: 'boardBesideTheCell', twoCells: 'twoCells' } as const;
+const shapeNames = { column: 'oneUnderTheOther', block: 'inABlock', bar: 'sideBySide' } as const;
+
+/** A model of the device in the hand, from five answers. */
+export function NewModelScreen() {
+  const { from } = useLocalSearchParams<{ from?: string }>();
+  const here = useNewModel(from === 'job' ? 'job' : 'shelf');
+  const { a, wrong, problem, wide, save, back } = here;
+  const missing = a.construction === null ? t('sayHowTheBackIsHeld') : wrong;
+  return (
+    <PlaceFrame
+      title={t('modelInAMinute')}
+      line={t('fiveAnswers')}
+      actions={
+        <>
+          <View className="flex-1">
+            <Button label={t('back')} onPress={back} />
+          </View>
+          <View className="flex-[2]">
+            <Button
+              kind="main"
+              label={from === 'job' ? t('useThisModel') : t('saveTheModel')}
+              disabled={missing !== null}
+              {...(missing === null ? {} : { why: missing })}
+              onPress={() => void save()}
+            />
+          </View>
+        </>
+      }
+    >
+      {(problem ?? wrong) ? (
+        <View role="alert" className="border-[1.5px] border-caution bg-panel p-3 mb-3">
+          <Txt tone="caution" testID="message">
+            {problem ?? wrong}
+          </Txt>
+        </View>
+      ) : null}
+      <View className={wide ? 'flex-row gap-6' : ''}>
+        <View className={wide ? 'flex-1' : ''}>
+          <Hold here={here} />
+          <Size here={here} />
+          {wide ? null : <Picture here={here} />}
+          <Cameras here={here} />
+          <Inside here={here} />
+        </View>
+        {wide ? <Picture here={here} /> : null}
+      </View>
+    </PlaceFrame>
+  );
+}
+
+/** First answer: six pictures, with what tells them apart. */
+function Hold({ here: { a, set } }: { here: NewModelState }) {
+  return (
+    <View className="mb-3">
+      <Txt strong level={2} className="mb-1">
+        {t('howIsTheBackHeld')}
+      </Txt>
+      <View role="radiogroup" aria-label={t('howIsTheBackHeld')} className="flex-row flex-wrap gap-2">
+        {constructions.map((kind) => {
+          const on = a.construction === kind;
+          const [name, tell] = holds[kind];
+          return (
+            <Pressable
+              key={kind}
+              role="radio"
+              aria-checked={on}
+              aria-label={t(name)}
+              onPress={() => set((x) => ({ ...x, construction: kind }))}
+              className={`basis-[31%] grow min-w-[108px] items-center rounded-[6px] border-[1.5px] px-2 py-2 ${on ? 'bg-ink border-ink' : 'bg-panel border-ink2'}`}
+            >
+              <HoldPicture kind={kind} on={on} />
+              <Txt size="s" strong tone={on ? 'onInk' : 'ink'} className="text-center">
+                {t(name)}
+              </Txt>
+              <Txt size="s" tone={on ? 'onInk' : 'ink2'} className="text-center">
+                {t(tell)}
+              </Txt>
+            </Pressable>
+          );
+        })}
+      </View>
+      <View className="mt-3">
+        <Choice
+          label={t('theInsideIsReachedFrom')}
+          value={a.opensFrom}
+          options={[
+            { id: 'back', name: t('theBack') },
+            { id: 'front', name: t('theScreen') },
+          ]}
+          onChange={(opensFrom) => set((x) => ({ ...x, opensFrom }))}
+        />
+      </View>
+    </View>
+  );
+}
+
+/** Second answer: by the screen, or by a ruler. */
+function Size({ here: { a, set, units } }: { here: NewModelState }) {
+  const inches = [...screenInches.phone, ...screenInches.tablet];
+  const on = a.sizeMeasured
+    ? null
+    : (inches.find(
+        (d) =>
+          Math.abs(sizeOfScreen(d).widthMm - a.widthMm) < 0.05 &&
+          Math.abs(sizeOfScreen(d).lengthMm - a.lengthMm) < 0.05,
+      ) ?? null);
+  return (
+    <View className="mb-3">
+      <Txt strong level={2} className="mb-1">
+        {t('howBig')}
+      </Txt>
+      <Choice
+        label={t('byItsScreen')}
+        value={on === null ? null : String(on)}
+        options={inches.map((d) => ({ id: String(d), name: `${digits(d, Number.isInteger(d) ? 0 : 1)}″` }))}
+        onChange={(d) => set((x) => withSize(x, { ...sizeOfScreen(Number(d)), sizeMeasured: false }))}
+      />
+      <View className="flex-row flex-wrap gap-x-4">
+        <LengthField
+          label={t('lengthOfIt')}
+          units={units}
+          lowMm={sizeLimits.lengthMm[0]}
+          highMm={sizeLimits.lengthMm[1]}
+          digits={1}
+          valueMm={a.lengthMm}
+          onMm={(lengthMm) => set((x) => withSize(x, { lengthMm, sizeMeasured: true }))}
+        />
+        <LengthField
+          label={t('widthOfIt')}
+          units={units}
+          lowMm={sizeLimits.widthMm[0]}
+          highMm={sizeLimits.widthMm[1]}
+          digits={1}
+          valueMm={a.widthMm}
+          onMm={(widthMm) => set((x) => withSize(x, { widthMm, sizeMeasured: true }))}
+        />
+        <LengthField
+          label={t('thicknessOfIt')}
+          units={units}
+          lowMm={sizeLimits.thicknessMm[0]}
+          highMm={sizeLimits.thicknessMm[1]}
+          digits={1}
+          valueMm={a.thicknessMm}
+          onMm={(thicknessMm) => set((x) => ({ ...x, thicknessMm, thicknessMeasured: true }))}
+        />
+      </View>
+    </View>
+  );
+}
+
+/** The model so far: a tap sets cameras and keys. */
+function Picture({ here: { a, view, device, planWidth, onTap, guessed, wide } }: { here: NewModelState }) {
+  if (!view || !device) return null;
+  const at = cameraMiddle(a);
+  return (
+    <View className="mb-3">
+      <Txt strong level={2}>
+        {t('tapCamerasAndKeys')}
+      </Txt>
+      <Txt size="s" tone="ink2" className="mb-1">
+        {t('tapInsideAtTheEdge')}
+      </Txt>
+      <Plan
+        device={view.device}
+        bond={view.bond}
+        width={planWidth}
+        height={wide ? 520 : 320}
+        label={device.name}
+        lines={[
+          ...(at ? [t('camerasAt', { x: Math.round(at[0]), y: Math.round(at[1]) })] : []),
+          ...device.parts.map((p) => told(p.name)),
+        ]}
+        onTap={onTap}
+      >
+        <DeviceBody />
+        <DeviceLines />
+      </Plan>
+      <Txt size="s" tone="ink2" testID="guessed">
+        {t('guessedSoFar', { list: guessedWords(guessed) })}
+      </Txt>
+    </View>
+  );
+}
+
+/** Third and fourth answer in numbers: for who cannot tap the plan. */
+function Cameras({ here: { a, set, units } }: { here: NewModelState }) {
+  const at = cameraMiddle(a);
+  return (
+    <View className="mb-3">
+      <Choice
+        label={t('cameras')}
+        value={String(a.lenses)}
+        options={[0, 1, 2, 3, 4, 5].map((n) => ({ id: String(n), name: String(n) }))}
+        onChange={(n) => set((x) => ({ ...x, lenses: Number(n) }))}
+      />
+      {a.lenses > 1 ? (
+        <Choice
+          label={t('theyStand')}
+          value={a.cameraShape}
+          options={cameraShapes.map((id) => ({ id, name: t(shapeNames[id]) }))}
+          onChange={(cameraShape) => set((x) => ({ ...x, cameraShape }))}
+        />
+      ) : null}
+      <Disclosure title={t('inNumbers')}>
+        {at ? (
+          <View className="flex-row flex-wrap gap-x-4">
+            <LengthField
+              label={t('camerasFromTheLeft')}
+              units={units}
+              lowMm={0}
+              highMm={a.widthMm}
+              digits={1}
+              valueMm={at[0]}
+              onMm={(x0) => set((x) => ({ ...x, cameraAt: [x0, at[1]] }))}
+            />
+            <LengthField
+              label={t('camerasFromTheTop')}
+              units={units}
+              lowMm={0}
+              highMm={a.lengthMm}
+              digits={1}
+              valueMm={at[1]}
+              onMm={(y0) => set((x) => ({ ...x, cameraAt: [at[0], y0] }))}
+            />
+          </View>
+        ) : null}
+        <Button
+          kind="small"
+          label={t('itHasNoKeys')}
+          onPress={() => set((x) => ({ ...x, keys: [], keysSeen: true }))}
+        />
+      </Disclosure>
+    </View>
+  );
+}
+
+/** Fifth answer, and the name. */
+function Inside({ here: { a, set, usualName } }: { here: NewModelState }) {
+  const tablet = a.widthMm >= tabletFromMm;
+  return (
+    <View className="mb-3">
+      <Choice
+        label={t('insideItIs')}
+        value={a.inside}
+        options={insideKinds
+          .filter((id) => !(tablet && id === 'boardSide'))
+          .map((id) => ({ id, name: t(insideNames[id]) }))}
+        onChange={(inside) => set((x) => ({ ...x, inside }))}
+        hint={t('notOpenedYetUsual')}
+      />
+      <Choice
+        label={t('chargesThroughItsBack')}
+        value={a.coil === null ? 'unknown' : a.coil ? 'yes' : 'no'}
+        options={[
+          { id: 'unknown', name: t('notKnown') },
+          { id: 'yes', name: t('yes') },
+          { id: 'no', name: t('no') },
+        ]}
+        onChange={(v) => set((x) => ({ ...x, coil: v === 'unknown' ? null : v === 'yes' }))}
+      />
+      <Txt strong className="mb-1">
+        {t('nameOfTheModel')}
+      </Txt>
+      <TextBox
+        aria-label={t('nameOfTheModel')}
+        placeholder={usualName}
+        value={a.name}
+        maxLength={80}
+        onChangeText={(name) => set((x) => ({ ...x, name }))}
+      />
+    </View>
+  );
+}

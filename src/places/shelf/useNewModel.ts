@@ -1,0 +1,113 @@
+import { useRouter, type Href } from 'expo-router';
+import { useMemo, useState } from 'react';
+import { useWindowDimensions } from 'react-native';
+
+import { checkDevice } from '@/core/device/check';
+import { coverKindOf } from '@/core/device/coverKinds';
+import { freshId } from '@/core/device/editing';
+import { faceView, type FaceView } from '@/core/device/faceView';
+import { guessedFacts } from '@/core/device/known';
+import { faceOf } from '@/core/device/perimeter';
+import type { Device, Pt } from '@/core/device/types';
+import { CoreInputError } from '@/core/errors';
+import { guessDevice } from '@/model/guess';
+import { saveDevice, useDevices, useSettings } from '@/store/shop';
+import { useDraft } from '@/ui/draft';
+import { useWide } from '@/ui/useWide';
+import { answersOf, firstAnswers, newModelSchema, tapped, type NewModel } from '@/work/devices/newModel';
+import { t } from '@/words/shelf';
+import { told } from '@/words/told';
+import { length } from '@/words/units';
+
+/** The face that cameras and keys are tapped on: the back as it is looked at. */
+function backOf(d: Device): FaceView {
+  const back = d.bonds.find((b) => {
+    const f = faceOf(d, b);
+    return f.side === 'back' && !coverKindOf(f).lens;
+  });
+  return faceView(d, back ?? d.bonds.find((b) => faceOf(d, b).side === 'back') ?? d.bonds[0]!);
+}
+
+function readDraft(text: string): NewModel | null {
+  try {
+    const read = newModelSchema.safeParse(JSON.parse(text));
+    return read.success ? read.data : null;
+  } catch {
+    return null;
+  }
+}
+
+/** A model made from five answers, drawn while they are given. */
+export function useNewModel(from: 'job' | 'shelf') {
+  const router = useRouter();
+  const devices = useDevices();
+  const units = useSettings();
+  const wide = useWide();
+  const { width } = useWindowDimensions();
+  const [a, put] = useState(firstAnswers);
+  const [problem, setProblem] = useState<string | null>(null);
+  const keep = useDraft(
+    'new model',
+    (text) => {
+      const kept = readDraft(text);
+      if (kept) put(kept);
+    },
+    true,
+  );
+  const set = (change: (x: NewModel) => NewModel) => {
+    const next = change(a);
+    put(next);
+    keep(JSON.stringify(next));
+    setProblem(null);
+  };
+  const usualName = t('sizedPhone', { width: length(a.widthMm, units, 0), length: length(a.lengthMm, units, 0) });
+  const name = a.name.trim() || usualName;
+  const made = useMemo((): { device: Device; view: FaceView } | { wrong: string } | null => {
+    const answers = answersOf(a, 'new', name);
+    // the plan stands there before it was said how the back is held
+    const drawn = answers ?? answersOf({ ...a, construction: 'ringGlass' }, 'new', name)!;
+    try {
+      const device = guessDevice(drawn);
+      const [first] = checkDevice(device);
+      if (first)
+        return {
+          wrong: t('youEntered', { field: told(first.field), allowed: told(first.allowed), given: told(first.given) }),
+        };
+      return { device, view: backOf(device) };
+    } catch (e) {
+      return { wrong: e instanceof CoreInputError ? told(e.message) : String(e) };
+    }
+  }, [a, name]);
+  const save = async () => {
+    const id = freshId(
+      `own${Math.round(a.widthMm)}x${Math.round(a.lengthMm)}`,
+      devices.map((d) => d.device.id),
+    );
+    const answers = answersOf(a, id, name);
+    if (!answers) return;
+    try {
+      await saveDevice(guessDevice(answers));
+      keep(null);
+      router.replace((from === 'job' ? `/jobs/new?model=${id}` : `/shelf/${id}`) as Href);
+    } catch (e) {
+      setProblem(t('whatYouTypedIsStillHere', { message: e instanceof Error ? told(e.message) : t('notSaved') }));
+    }
+  };
+  return {
+    a,
+    set,
+    onTap: (p: Pt) => set((x) => tapped(x, p)),
+    device: made && 'device' in made ? made.device : null,
+    view: made && 'view' in made ? made.view : null,
+    wrong: made && 'wrong' in made ? made.wrong : null,
+    guessed: made && 'device' in made ? guessedFacts(made.device) : [],
+    problem,
+    usualName,
+    save,
+    units,
+    wide,
+    planWidth: wide ? Math.min(420, width / 3) : width - 32,
+    back: () => router.back(),
+  };
+}
+export type NewModelState = ReturnType<typeof useNewModel>;
