@@ -30,6 +30,7 @@ import { shippedDevices } from '../src/model/shippedDevices';
 import { benchAnswers } from './answers';
 import { benchBonding } from './bonding';
 import { benchChecking } from './checking';
+import { benchFirstLook } from './firstLook';
 import { benchLongFiles } from './longFiles';
 import { benchOpenings } from './openings';
 import { benchScheduling } from './scheduling';
@@ -313,3 +314,7 @@ void benchBonding(median, line)
   .then(() => benchScheduling(median, line))
   .then(() => benchLongFiles(line))
   .then(() => benchOpenings(line));
+
+// `npm run bench -- --devices 30`: minutes, for each of them is built on the check grid too
+const devices = process.argv.indexOf('--devices');
+benchFirstLook(line, devices > 0 ? Number(process.argv[devices + 1]) : 3);

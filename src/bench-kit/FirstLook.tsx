@@ -1,14 +1,26 @@
 import { useRef } from 'react';
 import { View } from 'react-native';
 
+import { guessK, insideGuessed } from '@/core/device/known';
+import type { Device } from '@/core/device/types';
 import type { Range } from '@/core/source';
-import { coarseErrorK } from '@/core/heat/coarse';
 import { useSettings } from '@/store/shop';
 import { Button } from '@/ui/Button';
 import { Txt } from '@/ui/Txt';
 import { t } from '@/words/kit';
 import { kelvin, percent, spoken } from '@/words/units';
 import type { Thermal } from './useThermal';
+
+/** Said where limits rest on what nobody has seen. */
+export function GuessedInside({ device }: { device: Device }) {
+  const units = useSettings();
+  if (!insideGuessed(device)) return null;
+  return (
+    <View testID="guessedInside" className="border-l-[3px] border-ink2 pl-3 my-2">
+      <Txt size="s">{t('insideIsGuessed', { within: kelvin(guessK.bondHigh, units, 0) })}</Txt>
+    </View>
+  );
+}
 
 /**
  * Says that an answer comes from a first look, how far off it may be and how long the exact one takes; and once, when that is
@@ -24,7 +36,7 @@ export function FirstLook({ thermal, readyInS }: { thermal: Thermal; readyInS: R
     said.current = readyInS;
     return (
       <View role="status" testID="firstLook" className="border-[1.5px] border-ink bg-panel p-3 my-2 gap-1">
-        <Txt strong>{t('firstAnswer', { within: kelvin(coarseErrorK.bondHigh, units, 0) })}</Txt>
+        <Txt strong>{t('firstAnswer', { within: kelvin(thermal.model?.modes.unsureK?.bondHigh ?? 0, units, 0) })}</Txt>
         <Txt size="s" tone="ink2">
           {thermal.building === null
             ? t('theExactOneIsNotBuilt')

@@ -55,7 +55,8 @@ export async function heatModel(key: ThermalKey): Promise<ReducedModel> {
   return model;
 }
 
-async function build({ id, digest, stack, unsureK }: ThermalKey): Promise<ThermalModes> {
+async function build(key: ThermalKey): Promise<ThermalModes> {
+  const { id, digest, stack, unsureK } = key;
   const follow = async (run: LongRun<ThermalModes>) => {
     put(id, { run });
     return run.result;
@@ -63,7 +64,7 @@ async function build({ id, digest, stack, unsureK }: ThermalKey): Promise<Therma
   put(id, { building: 0 });
   try {
     if (!onTheWay.get(id)?.first) {
-      const first = await follow(firstLookInWorker(stack, () => {}));
+      const first = await follow(firstLookInWorker(key, () => {}));
       put(id, { first: new ReducedModel(withUnsure(first, unsureK)) });
     }
     const modes = await follow(buildInWorker(stack, (share) => put(id, { building: share })));

@@ -99,6 +99,8 @@ const roomMm = 2;
 const sideRoomMm = 3;
 /** A phone's foot: port, loudspeaker and motor, as a share of its length. */
 const footShare = judgement(0.16, 'the cell ends 20 to 30 mm above the port');
+/** A smaller coil charges nothing, mm. */
+const leastCoilMm = 8;
 /** The board over the cell, as a share of the length. */
 const headShare = judgement(0.25, 'a board over the cell ends a quarter down');
 
@@ -181,15 +183,18 @@ function insideOf(a: ModelAnswers, camera: CameraAnswer | null, edgeMm: number):
     x1: camera.max[0] + roomMm,
     y1: camera.max[1] + roomMm,
   };
-  // the wider side beside the camera, as far as it reaches down
-  const beside = (r: Room): Room => {
-    if (!cam || cam.y0 >= r.y1 || cam.y1 <= r.y0) return r;
-    const left = { ...r, x1: Math.min(r.x1, cam.x0) };
-    const right = { ...r, x0: Math.max(r.x0, cam.x1) };
-    const wide = left.x1 - left.x0 > right.x1 - right.x0 ? left : right;
-    return wide.x1 - wide.x0 >= 12 ? wide : { ...r, y0: Math.max(r.y0, cam.y1) };
+  // what is left of a room round the camera: the largest of its four sides
+  const clear = (r: Room): Room => {
+    if (!cam || cam.y0 >= r.y1 || cam.y1 <= r.y0 || cam.x0 >= r.x1 || cam.x1 <= r.x0) return r;
+    const sides = [
+      { ...r, x1: Math.min(r.x1, cam.x0) },
+      { ...r, x0: Math.max(r.x0, cam.x1) },
+      { ...r, y0: Math.max(r.y0, cam.y1) },
+      { ...r, y1: Math.min(r.y1, cam.y0) },
+    ];
+    const size = (x: Room) => Math.max(0, x.x1 - x.x0) * Math.max(0, x.y1 - x.y0);
+    return sides.reduce((best, x) => (size(x) > size(best) ? x : best));
   };
-  const under = (r: Room): Room => (cam && cam.y1 > r.y0 && cam.y0 < r.y1 ? { ...r, y0: Math.max(r.y0, cam.y1) } : r);
   if (a.inside === 'boardSide' && !tablet) {
     const wide = (all.x1 - all.x0) * 0.3;
     const right = !cam || (cam.x0 + cam.x1) / 2 < a.widthMm / 2;
@@ -197,13 +202,15 @@ function insideOf(a: ModelAnswers, camera: CameraAnswer | null, edgeMm: number):
     const cell = right ? { ...all, x1: board.x0 - roomMm } : { ...all, x0: board.x1 + roomMm };
     const clash = cam !== null && (right ? cam.x1 > board.x0 : cam.x0 < board.x1);
     return {
-      board: roomRect(clash ? under(board) : board),
-      batteries: [roomRect(under({ ...cell, y0: Math.max(cell.y0, head), y1: foot }))],
+      board: roomRect(clash ? clear(board) : board),
+      batteries: [roomRect(clear({ ...cell, y0: Math.max(cell.y0, head), y1: foot }))],
     };
   }
-  const top = beside({ ...all, y1: Math.max(head, all.y0 + 14) });
-  const board = top.y1 - top.y0 >= 8 ? top : { ...top, y1: top.y0 + 14 };
-  const cell = under({ ...all, y0: board.y1 + roomMm, y1: foot });
+  const zone = clear({ ...all, y1: Math.max(head, all.y0 + 14) });
+  // a bar of cameras across the top leaves the board its place under it
+  const narrow = zone.y1 - zone.y0 < 8 || zone.x1 - zone.x0 < 12;
+  const board = narrow && cam ? { ...all, y0: cam.y1, y1: cam.y1 + 14 } : zone;
+  const cell = clear({ ...all, y0: board.y1 + roomMm, y1: foot });
   if (a.inside !== 'twoCells') return { board: roomRect(board), batteries: [roomRect(cell)] };
   const mid = (cell.x0 + cell.x1) / 2;
   return {
@@ -244,6 +251,7 @@ export function guessDevice(a: ModelAnswers): Device {
   const plateMm = tablet ? layerMm.tabletPlate : layerMm.plate;
   const hasCoil = (a.coil ?? u.coil) && !bare;
   const { board, batteries } = insideOf(a, camera, edge);
+  const coil = hasCoil && batteries[0] ? coilOver(batteries[0], a.widthMm) : null;
   const coreMm = a.thicknessMm - u.glassMm - u.gapMm - layerMm.clearance - plateMm - displayMm;
   if (coreMm < 1)
     throw new CoreInputError(
@@ -255,7 +263,7 @@ export function guessDevice(a: ModelAnswers): Device {
     outline,
     rimMm,
     chassis: a.construction === 'fullGlass',
-    ...(hasCoil && batteries[0] ? { coil: coilOver(batteries[0], camera, a) } : {}),
+    ...(coil ? { coil } : {}),
     ...(board ? { board } : {}),
     batteries,
     ...(camera ? { camera: rect(...camera.min, ...camera.max, 3) } : {}),
@@ -307,12 +315,12 @@ export function guessDevice(a: ModelAnswers): Device {
   });
 }
 
-/** The coil over the cell, clear of the camera. */
-function coilOver(cell: Outline, camera: CameraAnswer | null, a: Pick<ModelAnswers, 'widthMm'>): Outline {
+/** The coil over the cell and no wider than it, so that it lies clear of the cameras too; null: no room for one. */
+function coilOver(cell: Outline, widthMm: number): Outline | null {
   const { min, max } = boxOf(cell);
-  const top = camera ? Math.max(min[1], camera.max[1] + roomMm) : min[1];
-  const rMm = round(Math.max(8, Math.min(a.widthMm * 0.29, (max[1] - top) / 2)));
-  return disc(round(a.widthMm / 2), round(Math.min((top + max[1]) / 2, top + rMm + 12)), rMm);
+  const rMm = round(Math.min(widthMm * 0.29, (max[0] - min[0]) / 2, (max[1] - min[1]) / 2));
+  if (rMm < leastCoilMm) return null;
+  return disc(round((min[0] + max[0]) / 2), round(Math.min((min[1] + max[1]) / 2, min[1] + rMm + 12)), rMm);
 }
 
 const functionsOf = (tablet: boolean, coil: boolean): string[] =>

@@ -3,6 +3,7 @@ import './ownFigures';
 import { expose } from 'comlink';
 
 import type { ThermalStack } from '@/core/device/thermalStack';
+import type { Face } from '@/core/device/types';
 import { stable } from '@/core/digest';
 import { coarseModes } from '@/core/heat/coarse';
 import { confirmRun, type Confirmation } from '@/core/heat/confirm';
@@ -22,8 +23,8 @@ const api = {
     model = new ReducedModel(modes);
     return modes;
   },
-  firstLook(stack: ThermalStack, onProgress: (share: number) => void): ThermalModes {
-    return coarseModes(stack, onProgress);
+  firstLook(stack: ThermalStack, side: Face['side'], onProgress: (share: number) => void): ThermalModes {
+    return coarseModes(stack, side, onProgress);
   },
   use(modes: ThermalModes): void {
     const same = model?.modes.digest === modes.digest && stable(model.modes.unsureK) === stable(modes.unsureK);

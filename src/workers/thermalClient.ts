@@ -3,7 +3,8 @@ import { proxy, wrap, type Remote } from 'comlink';
 import { digest } from '@/core/digest';
 import { guessErrorK } from '@/core/device/known';
 import { toThermalStack, type ThermalStack } from '@/core/device/thermalStack';
-import type { Bond, Device } from '@/core/device/types';
+import { faceOf } from '@/core/device/perimeter';
+import type { Bond, Device, Face } from '@/core/device/types';
 import type { Confirmation, ConfirmInput } from '@/core/heat/confirm';
 import { checkGridSize } from '@/core/heat/grid';
 import type { GridErrorK, ThermalModes } from '@/core/heat/modes';
@@ -35,6 +36,8 @@ export interface ThermalKey {
   stack: ThermalStack;
   /** names the modes */
   digest: string;
+  /** the side that the joint is on */
+  side: Face['side'];
   /** what is guessed of the device, in every temperature; null: nothing */
   unsureK: GridErrorK | null;
   /** names the model: its modes, and how sure they are */
@@ -44,20 +47,22 @@ export interface ThermalKey {
 /** Stack of a device with all its parts in, and the digest that names its modes. */
 export function thermalKey(device: Device, bond: Bond): ThermalKey {
   const stack = toThermalStack(device, bond, new Set(device.parts.map((p) => p.id)));
-  return keyOf(stack, guessErrorK(device));
+  return keyOf(stack, guessErrorK(device), faceOf(device, bond).side);
 }
 
-export function keyOf(stack: ThermalStack, unsureK: GridErrorK | null = null): ThermalKey {
+export function keyOf(stack: ThermalStack, unsureK: GridErrorK | null = null, side: Face['side'] = 'back'): ThermalKey {
   const named = stackDigest(stack, checkGridSize(stack));
-  return { stack, digest: named, unsureK, id: unsureK ? `${named} ${JSON.stringify(unsureK)}` : named };
+  return { stack, digest: named, side, unsureK, id: unsureK ? `${named} ${JSON.stringify(unsureK)}` : named };
 }
 
 /** A model by its modes and how sure they are: the same modes serve a device that is guessed and one that is measured. */
 const modesId = (modes: ThermalModes) => digest([modes.digest, modes.unsureK ?? null]);
 
 /** Modes on a coarse grid, within seconds. */
-export const firstLookInWorker = (stack: ThermalStack, onProgress: (share: number) => void): LongRun<ThermalModes> =>
-  longRun((api) => api.firstLook(stack, proxy(onProgress)));
+export const firstLookInWorker = (
+  { stack, side }: Pick<ThermalKey, 'stack' | 'side'>,
+  onProgress: (share: number) => void,
+): LongRun<ThermalModes> => longRun((api) => api.firstLook(stack, side, proxy(onProgress)));
 
 export const buildInWorker = (stack: ThermalStack, onProgress: (share: number) => void): LongRun<ThermalModes> =>
   longRun((api) => api.build(stack, proxy(onProgress)));

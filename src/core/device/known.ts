@@ -48,7 +48,7 @@ export const cablesUnknown = (device: Pick<Device, 'known'>): boolean => isGuess
  * What a guessed inside may move temperatures by, about 95 %, K: the nine shipped models against their own templates, edge and
  * parts at the usual instant (guess.test.ts).
  */
-const guessK: GridErrorK = { bondLow: 4, bondHigh: 4, partLow: 4, partHigh: 4 };
+export const guessK: GridErrorK = { bondLow: 3, bondHigh: 3, partLow: 2, partHigh: 3 };
 
 /** Null: nothing that heat depends on is guessed. */
 export const guessErrorK = (device: Pick<Device, 'known' | 'parts'>): GridErrorK | null =>

@@ -1,5 +1,6 @@
 import { boxOf, insideDistanceMm } from '../device/shapes';
 import type { ThermalStack } from '../device/thermalStack';
+import type { Face } from '../device/types';
 import { tuned } from '../source';
 import { makeGrid } from './grid';
 import { buildModes, type GridErrorK, type ModeRows, type ThermalModes } from './modes';
@@ -15,8 +16,14 @@ export const fallShare = tuned(
   'npm run bench, 30 devices at the usual instant: all of the way is too much in the first minute, and right after four',
 );
 
-/** What is left after that, about 95 % (npm run bench, 30 devices), K. */
-export const coarseErrorK: GridErrorK = { bondLow: 3, bondHigh: 3, partLow: 6, partHigh: 3 };
+/**
+ * What is left after that, about 95 % (npm run bench, 30 devices), K. A front opens within half a minute: by then a cell that holds
+ * frame and display together reads its edge up to 13 K cold.
+ */
+export const coarseErrorK: Record<Face['side'], GridErrorK> = {
+  back: { bondLow: 3, bondHigh: 3, partLow: 6, partHigh: 2 },
+  front: { bondLow: 4, bondHigh: 13, partLow: 6, partHigh: 4 },
+};
 
 /** Grid of the first look: as many cells on a phone as on a tablet, square. */
 export function coarseGridSize(stack: Pick<ThermalStack, 'outline'>): { nx: number; ny: number } {
@@ -33,6 +40,7 @@ export function coarseGridSize(stack: Pick<ThermalStack, 'outline'>): { nx: numb
  */
 export function coarseModes(
   stack: ThermalStack,
+  side: Face['side'],
   onProgress: (share: number) => boolean | void = () => true,
 ): ThermalModes {
   const size = coarseGridSize(stack);
@@ -40,7 +48,7 @@ export function coarseModes(
   const fall = fallToTheRing(stack, modes, size);
   return {
     ...modes,
-    unsureK: coarseErrorK,
+    unsureK: coarseErrorK[side],
     rows: modes.rows.map((r) =>
       r.id === 'bond' ? { ...r, values: r.values.map((v, i) => v + fall[i % modes.rank]!) } : r,
     ),

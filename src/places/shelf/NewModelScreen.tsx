@@ -191,7 +191,7 @@ function Picture({ here: { a, view, device, planWidth, onTap, guessed, wide } }:
   if (!view || !device) return null;
   const at = cameraMiddle(a);
   return (
-    <View className="mb-3">
+    <View className="mb-3" style={{ width: planWidth }}>
       <Txt strong level={2}>
         {t('tapCamerasAndKeys')}
       </Txt>

@@ -4,7 +4,7 @@ import { defOf } from '@/core/heat/heaterDefs';
 import { edgeLoop } from '@/core/heat/airPath';
 import type { Range } from '@/core/source';
 import type { JobState } from '@/model/fold';
-import { FirstLook } from '@/bench-kit/FirstLook';
+import { FirstLook, GuessedInside } from '@/bench-kit/FirstLook';
 import { PlainPlan } from '@/bench-kit/PlainPlan';
 import { StageShell } from '@/bench-kit/StageShell';
 import { ThermalWait } from '@/bench-kit/ThermalWait';
@@ -96,13 +96,18 @@ export function HeatBench({ job }: { job: JobState }) {
             air={defOf(heater).led ? { path: plan.use.path ?? edgeLoop, running: on !== null } : null}
           />
         )}
-        call={<Call {...facts.text} />}
+        call={
+          <>
+            <Call {...facts.text} />
+            <FirstLook thermal={source} readyInS={view.f.readyS && sinceStart(view.f.readyS, view.f.heatStartS)} />
+          </>
+        }
         readings={<Readings items={facts.readings} />}
         controls={<HeatDial job={job} settings={settings} now={now} view={view} offAt={offAt} at={at} />}
         main={<HeatMain now={now} view={view} act={act} missing={missing} />}
         side={<HeatSide on={on !== null} over={offAt !== null && at >= offAt} act={act} />}
       >
-        <FirstLook thermal={source} readyInS={view.f.readyS && sinceStart(view.f.readyS, view.f.heatStartS)} />
+        <GuessedInside device={job.device} />
         <HeatBelow
           job={job}
           settings={settings}

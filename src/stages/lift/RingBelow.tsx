@@ -1,3 +1,4 @@
+import { GuessedInside } from '@/bench-kit/FirstLook';
 import { View } from 'react-native';
 
 import { overMm } from '@/core/lift/depth';
@@ -109,6 +110,7 @@ export function RingBelow({ job, settings, ring, facts, act, pegs, shut, finger,
           folds={folds}
         />
       )}
+      <GuessedInside device={job.device} />
       <Disclosure title={t('edgesOrderDepthDone')}>
         {lift.steps.map((s, i) => {
           const w = windows.find((x) => x.edge === s.edge)!;

@@ -241,4 +241,6 @@ export default {
   theExactOneIsBuilt: 'The exact one is on its way: {{share}}.',
   keepTheFirstAnswer: 'Keep the first answer',
   exactNow: 'Exact now: easy after {{ready}}. The first answer said {{low}} to {{high}}.',
+  insideIsGuessed:
+    'The inside of this model is guessed: temperatures are told {{within}} wider, and no tool goes deeper than the glue needs.',
 } as const;

@@ -246,4 +246,6 @@ export default {
   theExactOneIsBuilt: 'La exacta está en camino: {{share}}.',
   keepTheFirstAnswer: 'Quedarse con la primera',
   exactNow: 'Exacto ahora: fácil tras {{ready}}. La primera respuesta dijo de {{low}} a {{high}}.',
+  insideIsGuessed:
+    'El interior de este modelo es supuesto: las temperaturas llevan {{within}} más de margen y ninguna herramienta entra más de lo que pide el pegamento.',
 } satisfies Same<typeof en>;

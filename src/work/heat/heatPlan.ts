@@ -1,3 +1,4 @@
+import { insideGuessed } from '@/core/device/known';
 import { defOf } from '@/core/heat/heaterDefs';
 import { answersOf } from '@/core/heat/heaterKind';
 import type { Heater } from '@/core/heat/heater';
@@ -44,12 +45,15 @@ export const airWayOf = (use: UseRecord): AirWay =>
 
 export const underStopK = judgement(5, 'a contact heater is set this far under what the cover bears on its surface');
 
-/** Where a heater is set for this cover: as usual, but a plate under plastic no hotter than the plastic bears. */
+const guessedGentlerK = judgement(10, 'common practice goes gentler on a device that was never opened');
+
+/** Where a heater is set for this cover: as usual, but a plate under plastic no hotter than the plastic bears, and gentler where the inside is guessed. */
 export function setFor(heater: Heater, job: Pick<JointSeen, 'device' | 'bond'>): number {
   const usual = usualOf(heater);
   if (!defOf(heater).under) return usual;
   const bears = strengthOf(job).surfaceC.stop.value - underStopK.value;
-  return Math.max(heater.minSetC, Math.min(usual, bears));
+  const careful = insideGuessed(job.device) ? usual - guessedGentlerK.value : usual;
+  return Math.max(heater.minSetC, Math.min(careful, bears));
 }
 
 /** The plan that a stage opens with: what was planned last, else the plate as it is usually set for such a cover. */
