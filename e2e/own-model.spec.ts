@@ -47,3 +47,68 @@ test('a device that is on no shelf: from New job to its first heat answer in 15 
   expect(taps).toBeLessThanOrEqual(15);
   await expect(page.getByText(/bottom edge then, usually/).first()).toBeVisible();
 });
+
+test('what is learned on a job is kept for its model at hand-over, and stands on its card for the next one', async ({
+  page,
+}, info) => {
+  await page.clock.install({ time: new Date('2026-04-14T13:02:00') });
+  const h = new Hands(page, isKeyboard(info.project.name));
+  await openDemo(page, '/jobs/demo-0143/lift');
+  await h.press(page.getByRole('link', { name: 'Worth remembering' }));
+  await expect(h.button(/^Note it/)).toBeDisabled();
+  const plan = page.getByTestId('plan');
+  const box = (await plan.boundingBox())!;
+  await plan.tap({ position: { x: box.width / 2 + 20, y: box.height / 2 } });
+  await h.choose('What is it?', 'Hidden screw');
+  await page.getByRole('textbox', { name: 'In a word or two' }).fill('under the label');
+  // what is typed is there again after a reload
+  await page.reload();
+  await expect(page.getByRole('textbox', { name: 'In a word or two' })).toHaveValue('under the label');
+  await plan.tap({ position: { x: box.width / 2 + 20, y: box.height / 2 } });
+  await h.choose('What is it?', 'Hidden screw');
+  await h.press('Note it');
+  await h.choose('What is it?', 'Tip');
+  await page.getByRole('textbox', { name: 'In a word or two' }).fill('slow at the keys');
+  await h.press('Note it');
+  await expect(page.getByRole('list', { name: 'Noted on this job' }).getByRole('listitem')).toHaveCount(2);
+  await page.goto('/jobs/demo-0143/handover');
+  const kept = page.getByTestId('keepLearned');
+  await expect(kept).toContainText('2 things were learned');
+  await h.press(kept.getByRole('button', { name: 'Keep', exact: true }).first());
+  await expect(kept).toContainText('One thing was learned');
+  await h.press(kept.getByRole('button', { name: 'Drop', exact: true }));
+  await expect(kept).toBeHidden();
+  await page.goto('/shelf');
+  await h.press(page.getByRole('link', { name: 'Ring-bond 5.4' }));
+  await expect(page.getByTestId('learned')).toContainText('Hidden screw, "under the label" (J-0143)');
+  await expect(page.getByTestId('learned')).not.toContainText('slow at the keys');
+  await h.press(page.getByRole('link', { name: 'Open the bench card' }));
+  await expect(page.getByTestId('heats')).toContainText(/Hot plate at 110 °C/);
+  await expect(page.getByTestId('card')).toContainText('under the label');
+  await h.noViolations('bench card');
+});
+
+test('the Bench finds and answers: a job, a model, a cure at a temperature, the battery; nonsense finds nothing', async ({
+  page,
+}, info) => {
+  await page.clock.install({ time: new Date('2026-04-14T13:02:00') });
+  const h = new Hands(page, isKeyboard(info.project.name));
+  await openDemo(page);
+  const box = page.getByLabel('Find or ask').first();
+  const found = page.getByTestId('found');
+  const ask = async (text: string, answer: RegExp) => {
+    await page.getByRole('textbox', { name: 'Find or ask' }).fill(text);
+    await expect(found.getByRole('listitem').first()).toContainText(answer);
+  };
+  await expect(box).toBeVisible();
+  await ask('143', /J-0143/);
+  await ask('battery limit', /warning 60 °C, stop 80 °C/);
+  await ask('cure at 15 °C', /Ring or tape at 15 °C.*full bond/);
+  await ask('dryer', /Hair dryer.*usually set to/);
+  await ask('6.1', /Ring-bond 6\.1/);
+  await page.getByRole('textbox', { name: 'Find or ask' }).fill('<script>zzz');
+  await expect(found).toContainText('Nothing found');
+  await ask('tablet card', /Bench card: Glass-back tablet 10/);
+  await h.press(found.getByRole('link').first());
+  await expect(page).toHaveURL(/tablet10\/card/);
+});

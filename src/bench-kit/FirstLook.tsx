@@ -1,4 +1,4 @@
-import { useRef } from 'react';
+import { useEffect } from 'react';
 import { View } from 'react-native';
 
 import { guessK, insideGuessed } from '@/core/device/known';
@@ -28,12 +28,12 @@ export function GuessedInside({ device }: { device: Device }) {
  * @param readyInS when it opens, s from the beginning of the heat; null: not at all
  */
 export function FirstLook({ thermal, readyInS }: { thermal: Thermal; readyInS: Range | null }) {
-  // what the first look said is kept beside React: it is read once, when the exact answer comes
-  'use no memo';
   const units = useSettings();
-  const said = useRef<Range | null | undefined>(undefined);
-  if (thermal.first) {
-    said.current = readyInS;
+  const { first, said, say } = thermal;
+  useEffect(() => {
+    if (first) say(readyInS);
+  }, [first, say, readyInS]);
+  if (first)
     return (
       <View role="status" testID="firstLook" className="border-[1.5px] border-ink bg-panel p-3 my-2 gap-1">
         <Txt strong>{t('firstAnswer', { within: kelvin(thermal.model?.modes.unsureK?.bondHigh ?? 0, units, 0) })}</Txt>
@@ -49,16 +49,11 @@ export function FirstLook({ thermal, readyInS }: { thermal: Thermal; readyInS: R
         )}
       </View>
     );
-  }
-  if (!said.current || !readyInS) return null;
+  if (!said || !readyInS) return null;
   return (
     <View role="status" testID="firstLook" className="border-l-[3px] border-ink2 pl-3 my-2">
       <Txt size="s">
-        {t('exactNow', {
-          ready: spoken(readyInS.mean),
-          low: spoken(said.current.low),
-          high: spoken(said.current.high),
-        })}
+        {t('exactNow', { ready: spoken(readyInS.mean), low: spoken(said.low), high: spoken(said.high) })}
       </Txt>
     </View>
   );

@@ -71,14 +71,24 @@ function Actions({ p }: { p: StageShellProps }) {
   return (
     <View role="region" aria-label={t('actions')} className="border-t-[1.5px] border-ink bg-panel px-4 py-3 no-print">
       <LastTap job={p.job} now={p.now} />
-      <Link
-        href={
-          `/jobs/${p.job.id}/happened?from=${p.stage}${hasJoints(p.job) ? `&joint=${encodeURIComponent(p.job.joint)}` : ''}` as Href
-        }
-        className="font-body text-m text-ink underline self-start min-h-[44px] pt-2"
-      >
-        {t('somethingHappened')}
-      </Link>
+      <View className="flex-row flex-wrap gap-x-6">
+        {(
+          [
+            ['happened', t('somethingHappened')],
+            ['remember', t('worthRemembering')],
+          ] as const
+        ).map(([page, name]) => (
+          <Link
+            key={page}
+            href={
+              `/jobs/${p.job.id}/${page}?from=${p.stage}${hasJoints(p.job) ? `&joint=${encodeURIComponent(p.job.joint)}` : ''}` as Href
+            }
+            className="font-body text-m text-ink underline self-start min-h-[44px] pt-2"
+          >
+            {name}
+          </Link>
+        ))}
+      </View>
       <View className="flex-row gap-3">
         {p.side ? <View className="flex-1">{p.side}</View> : null}
         <View className="flex-[2]">{p.main}</View>

@@ -1,5 +1,6 @@
 import { useSyncExternalStore } from 'react';
 
+import type { Range } from '@/core/source';
 import type { ThermalModes } from '@/core/heat/modes';
 import { ReducedModel } from '@/core/heat/reduced';
 import { encodeModes } from '@/model/modesFile';
@@ -16,11 +17,13 @@ interface OnTheWay {
   first: ReducedModel | null;
   building: number | null;
   run: { cancel(): void } | null;
+  /** what a first look said, s from the beginning of a heat until it opens; null: not asked, or not at all */
+  said: Range | null;
 }
 
 const onTheWay = new Map<string, OnTheWay>();
 const listeners = new Set<() => void>();
-const nothing: OnTheWay = { first: null, building: null, run: null };
+const nothing: OnTheWay = { first: null, building: null, run: null, said: null };
 
 function put(id: string, change: Partial<OnTheWay>): void {
   onTheWay.set(id, { ...(onTheWay.get(id) ?? nothing), ...change });
@@ -39,6 +42,12 @@ export const useOnTheWay = (id: string): OnTheWay =>
     () => onTheWay.get(id) ?? nothing,
     () => nothing,
   );
+
+/** Notes what the first look says while it is all there is. */
+export function noteSaid(id: string, said: Range | null): void {
+  const now = onTheWay.get(id);
+  if (now && JSON.stringify(now.said) !== JSON.stringify(said)) put(id, { said });
+}
 
 export const cancelBuild = (id: string): void => onTheWay.get(id)?.run?.cancel();
 

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 
 import './zodConfig';
-import { howKnown, pieceKinds, type Device } from '../core/device/types';
+import { howKnown, learnedKinds, pieceKinds, type Device } from '../core/device/types';
 import type { Sourced } from '../core/source';
 
 const mm = (low: number, high: number) => z.number().min(low).max(high);
@@ -181,6 +181,20 @@ export const deviceSchema: z.ZodType<Device> = z.object({
   pieces: z.array(pieceSchema).max(100).default([]),
   functions: z.array(id).max(60),
   insideThrough: id.default('back'),
+  notes: z
+    .array(
+      z.object({
+        id,
+        what: z.enum(learnedKinds),
+        face: id,
+        at: pt.nullable(),
+        text: z.string().max(200),
+        from: z.string().max(40),
+      }),
+    )
+    .max(60)
+    .optional(),
+  sisterOf: id.optional(),
   known: z.record(id, z.enum(howKnown)).optional(),
   outside: z.object({ screws: z.number().int().min(0).max(20), stylus: z.boolean() }).optional(),
 });

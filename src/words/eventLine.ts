@@ -13,6 +13,7 @@ import { said } from './codes';
 import { t as tr } from './happened';
 import { happeningName, screwPlaceName } from './happenedNames';
 import { edgeName } from './placeNames';
+import { learnedText } from './learnedNames';
 import { t } from './log';
 
 const instant = stamp;
@@ -548,6 +549,11 @@ const lines: { [T in KnownEvent['type']]: (e: EventOf<T>, units: LineUnits) => s
     const at = { stage: stageName(e.stage), what: happeningName(e.what) };
     return more ? tr('eventHappenedMore', { ...at, more }) : tr('eventHappened', at);
   },
+  learned: (e) => {
+    const said = learnedText(e.what, e.text);
+    return e.on ? t('learnedNoted', { said }) : t('learnedTakenBack', { said });
+  },
+  learnedKept: (e) => (e.kept ? t('learnedKept') : t('learnedDropped')),
   customerSaid: (e) =>
     tr(
       (

@@ -194,6 +194,22 @@ export const howKnown = ['guessed', 'seen', 'measured', 'drawing'] as const;
 /** How a fact of a model is known: guessed from construction and size, seen on the device, measured, from a drawing. */
 export type HowKnown = (typeof howKnown)[number];
 
+export const learnedKinds = ['tip', 'hiddenScrew', 'cable', 'noCable', 'weak', 'pry', 'magnet', 'bound'] as const;
+/** What is worth remembering of a model: said in words, or where something is. */
+export type LearnedKind = (typeof learnedKinds)[number];
+
+/** Something that was learned on a job and kept for its model. */
+export interface ModelNote {
+  id: string;
+  what: LearnedKind;
+  /** face that it was seen from, and the place as somebody sees it who looks at that face */
+  face: string;
+  at: Pt | null;
+  text: string;
+  /** label of the job that it was learned on */
+  from: string;
+}
+
 /** An immutable, versioned model; a job copies the version that it started with. */
 export interface Device {
   id: string;
@@ -214,6 +230,10 @@ export interface Device {
   functions: string[];
   /** face through which the inside is reached */
   insideThrough: string;
+  /** what the shop has learned of it on its jobs */
+  notes?: ModelNote[] | undefined;
+  /** model that this one is the same as but for some differences: what was learned on one is told on the other */
+  sisterOf?: string | undefined;
   /** how its facts are known, where they are not from a drawing; keys as in `known.ts` */
   known?: Record<string, HowKnown> | undefined;
   /** what comes out from outside before any heat, besides the card tray */

@@ -18,6 +18,8 @@ export interface KeepOut {
 const toolRoomMm = 0.5;
 /** The blade passes the ring by this much, mm. */
 export const overMm = judgement(1, 'past the ring, so that it is cut through');
+/** Round a place that somebody marked as weak, mm. */
+const weakRMm = judgement(5, 'a finger’s tap is no finer, and what is weak is not a point');
 /** Beyond that where the inside is guessed, mm. */
 const guessedRoomMm = judgement(0.5, 'a hand does not keep a depth any closer');
 
@@ -34,6 +36,15 @@ export function keepOuts(device: Device, bond: Bond, present: ReadonlySet<string
       clearMm: p.clearMm.value + placeMarginMm(device, p),
       why: p.kind === 'coil' || p.kind === 'camera' || p.kind === 'button' ? p.kind : 'part',
     }));
+  for (const n of device.notes ?? [])
+    if (n.what === 'weak' && n.at && n.face === bond.onFace)
+      out.push({
+        id: n.id,
+        name: 'weak place',
+        shape: { kind: 'disc', c: n.at, rMm: weakRMm.value },
+        clearMm: 0,
+        why: 'part',
+      });
   const path = bondPerimeter(device, bond);
   for (const c of device.cables)
     out.push({ id: c.id, name: c.name, shape: cableShape(path, bond, c), clearMm: 0, why: 'cable' });

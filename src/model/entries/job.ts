@@ -1,9 +1,10 @@
 import { z } from 'zod';
 
+import { learnedKinds } from '../../core/device/types';
 import { works } from '../../core/intake/works';
 import { deviceSchema } from '../device';
 import { languageIds } from '../languages';
-import { edge, id, instant, text } from './parts';
+import { edge, id, instant, place, text } from './parts';
 import { stageIds } from '../stageIds';
 
 export const happenings = [
@@ -52,6 +53,16 @@ export const jobEntries = {
   },
   stage: { stage: z.enum(stageIds), to: z.enum(['started', 'done', 'skipped']), why: text.optional() },
   promise: { promiseAt: instant.nullable() },
+  /** something about this device that is worth keeping for its model; the place as somebody sees it who looks at the joint */
+  learned: {
+    itemId: id,
+    what: z.enum(learnedKinds),
+    place: place.nullable(),
+    text: z.string().max(200),
+    on: z.boolean(),
+  },
+  /** it went into the model, or it was dropped */
+  learnedKept: { itemId: id, kept: z.boolean() },
   photo: {
     photoId: id,
     widthPx: z.number().int().min(1).max(10000),

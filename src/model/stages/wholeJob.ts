@@ -20,6 +20,9 @@ export interface WholeJobSlice {
   /** a part that it waits for; null: nothing is on order */
   partDue: EventOf<'partDue'> | null;
   comeBack: EventOf<'comeBack'> | null;
+  /** what was learned of the device, by item, and whether it was kept for the model */
+  learned: Map<string, EventOf<'learned'>>;
+  learnedKept: Map<string, boolean>;
   /** the air as it was noted, and its temperature last */
   airs: EventOf<'ambient'>[];
   ambientC: number | null;
@@ -45,6 +48,8 @@ export const wholeJobSlice = {
     wishes: new Map(),
     partDue: null,
     comeBack: null,
+    learned: new Map(),
+    learnedKept: new Map(),
     airs: [],
     ambientC: null,
   }),
@@ -100,6 +105,13 @@ export const wholeJobSlice = {
     },
     comeBack(own, e) {
       own.comeBack = e;
+    },
+    learned(own, e) {
+      if (e.on) own.learned.set(e.itemId, e);
+      else own.learned.delete(e.itemId);
+    },
+    learnedKept(own, e) {
+      own.learnedKept.set(e.itemId, e.kept);
     },
     ambient(own, e) {
       own.ambientC = e.tempC;

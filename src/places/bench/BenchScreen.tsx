@@ -8,6 +8,7 @@ import { useWide } from '@/ui/useWide';
 import { Away } from './Away';
 import { PlanView } from './PlanView';
 
+import { FindBox } from './FindBox';
 import { BenchLists, BenchTop } from './BenchParts';
 import { useBench } from './useBench';
 import { t } from '@/words/bench';
@@ -50,6 +51,7 @@ export function BenchScreen() {
         </>
       }
     >
+      <FindBox />
       {wide ? (
         <>
           <View className="flex-row gap-6">

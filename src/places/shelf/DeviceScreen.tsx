@@ -15,6 +15,8 @@ import {
   ModelActions,
   ChosenItem,
 } from './EditorParts';
+import { CardLink, SisterField } from './CardLink';
+import { LearnedOfModel } from './LearnedOfModel';
 import { KnownFields } from './KnownFields';
 import { BondFields, CoverFields, SizeFields } from './ModelFields';
 import { t } from '@/words/shelf';
@@ -67,12 +69,15 @@ function Editor(p: { start: Device; saved: Device | null; own: boolean; draft: b
   const fields = (
     <View>
       <EditorHead here={here} />
+      <CardLink id={d.id} />
+      <LearnedOfModel id={d.id} />
       <ChosenItem here={here} />
       <SizeFields here={here} />
       <CoverFields here={here} />
       <BondFields here={here} />
       <ItemList here={here} />
       <KnownFields here={here} />
+      <SisterField here={here} />
       <FunctionTicks here={here} />
       <ModelActions here={here} />
     </View>

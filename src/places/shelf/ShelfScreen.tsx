@@ -131,6 +131,9 @@ export function ShelfScreen() {
           </View>
         ))}
       </View>
+      <Link href={'/shelf/card' as Href} className="font-body text-m text-ink underline py-3 min-h-[44px]">
+        {t('cardForSize')}
+      </Link>
       <Txt size="s" tone="ink2" className="mt-3">
         {t('toMakeANewModelOpen')}
       </Txt>

@@ -7,6 +7,7 @@ import { Button } from '@/ui/Button';
 import { Call } from '@/ui/Call';
 import { RingArcs } from '@/ui/plan/layers';
 import { Txt } from '@/ui/Txt';
+import { KeepLearned } from './KeepLearned';
 import { caution, useHandoverStage } from './useHandoverStage';
 import { HandoverReadings, HandoverMain, OutsideBack, Sheet, SheetActions, HandoverWhy } from './HandoverParts';
 import { t } from '@/words/handover';
@@ -35,6 +36,7 @@ export function HandoverStage(p: { job: JobState }) {
           <Txt tone="caution">{problem}</Txt>
         </View>
       ) : null}
+      <KeepLearned job={job} />
       <OutsideBack here={here} />
       <Sheet here={here} />
       <SheetActions here={here} />

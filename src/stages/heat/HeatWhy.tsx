@@ -7,7 +7,7 @@ import { magnetC, worstByClock } from '@/work/heat/heatForecast';
 import { batteryMarks } from '@/work/heat/watchMarks';
 import { rowOf, Why, type WhyRow } from '@/bench-kit/Why';
 import { clock, temp } from '@/words/units';
-import { watchedNames } from './heatCall';
+import { watchedNames } from '@/words/watchedNames';
 import type { HeatView } from './useHeatForecast';
 import type { HeatPlanNow } from './useHeatPlan';
 import { t } from '@/words/heat';

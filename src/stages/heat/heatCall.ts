@@ -7,6 +7,7 @@ import { edgeName } from '@/words/placeNames';
 import { chance as sayChance, length, spoken, temp } from '@/words/units';
 import type { Settings } from '@/model/settings';
 import type { HeatForecast } from '@/work/heat/heatForecast';
+import { watchedNames } from '@/words/watchedNames';
 import { t } from '@/words/heat';
 
 export interface CallText {
@@ -16,14 +17,6 @@ export interface CallText {
 }
 
 type Units = Pick<Settings, 'temperature' | 'length'>;
-
-export const watchedNames: Record<Watched | 'glue', string> = {
-  battery: 'battery',
-  camera: 'camera',
-  display: 'display',
-  cover: 'back',
-  glue: 'adhesive',
-};
 
 export interface HeatCallInput {
   f: HeatForecast;

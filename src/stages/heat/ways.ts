@@ -15,7 +15,7 @@ import { watchMarks } from '@/work/heat/watchMarks';
 import { edgeName } from '@/words/placeNames';
 import { dial, length, spoken, temp } from '@/words/units';
 import { airUse, setFor, usualOf, withinUse } from '@/work/heat/heatPlan';
-import { watchedNames } from './heatCall';
+import { watchedNames } from '@/words/watchedNames';
 import { t as tr } from '@/words/heat';
 import { told } from '@/words/told';
 

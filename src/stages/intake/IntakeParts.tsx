@@ -32,7 +32,7 @@ import { MoreFindings, yesNo } from './MoreFindings';
 import { PartDue } from '@/bench-kit/PartDue';
 import { promiseRuns } from '@/bench-kit/planStore';
 import { PhotosSection } from '@/bench-kit/PhotosSection';
-import { hardText } from './words';
+import { hardText } from '@/words/hardText';
 import type { PlanSize } from '@/bench-kit/StageShell';
 import type { IntakeStageState } from './useIntakeStage';
 import { t } from '@/words/intake';
@@ -173,6 +173,12 @@ export function IntakePages({ here: { pages, job } }: { here: IntakeStageState }
           </Link>
         </View>
       ))}
+      <Link
+        href={`/shelf/${job.model.id}/card` as Href}
+        className="font-body text-m text-ink underline py-2 min-h-[44px]"
+      >
+        {t('benchCardOfIt')}
+      </Link>
     </View>
   );
 }

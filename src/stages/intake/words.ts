@@ -1,14 +1,10 @@
-import { coverKindOf } from '@/core/device/coverKinds';
 import { noticedMm } from '@/core/fit/byEye';
 import type { GaugePoint } from '@/core/fit/gaugePoints';
 import type { ByEye } from '@/bench-kit/ByEye';
 import { eyeWords } from '@/words/eyeWords';
 import type { BentFrame } from '@/core/fit/bentFrame';
-import type { HardReason } from '@/core/intake/difficulty';
 import type { RouteBlock } from '@/core/intake/route';
-import { constructionNames } from '@/words/eventLine';
 import type { Settings } from '@/model/settings';
-import { capital } from '@/words/capital';
 import { digits, length, percent, whereText } from '@/words/units';
 import { t } from '@/words/intake';
 
@@ -28,35 +24,6 @@ export const blockText: Record<RouteBlock, string> = {
     return t('noPriceInTheList');
   },
 };
-
-export function hardText(r: HardReason, u: Units): string {
-  switch (r.why) {
-    case 'construction':
-      return coverKindOf(r).heldAllOver ? t('glueOverTheWholeBackIt') : capital(constructionNames[r.construction]);
-    case 'pieces':
-      return r.noFreeEdge
-        ? t('piecesOfThemAtACamera', { count: r.count, atCamera: r.atCamera, noFreeEdge: r.noFreeEdge })
-        : t('piecesOfThemAtACamera2', { count: r.count, atCamera: r.atCamera });
-    case 'partsToMove':
-      return r.count === 1
-        ? t('pieceHasToMoveToThe', { count: r.count })
-        : t('piecesHaveToMoveToThe', { count: r.count });
-    case 'shortCable':
-      return t('isTautAtUnplugItBefore', { name: capital(r.name), maxDeg: Math.round(r.maxDeg) });
-    case 'saveChipped':
-      return t('youWantToSaveABack');
-    case 'bent':
-      return r.maxGapMm === null
-        ? t('theFrameIsBentMeasureThe')
-        : t('theFrameIsBentUpTo', { maxGapMm: length(r.maxGapMm, u, 2) });
-    case 'twoLeaves':
-      return t('twoHalvesAndAHingeSupport');
-    case 'largeGlass':
-      return t('aRingOfCoolsFasterThan', { perimeterMm: length(r.perimeterMm, u, 0) });
-    case 'internalsOut':
-      return t('theInsideComesOutAndGoes');
-  }
-}
 
 export function seatByEye(
   by: ByEye,

@@ -1,19 +1,11 @@
 import type { ScrewFinding, ScrewSpec } from '@/core/strip/screws';
 import type { TransferItem } from '@/core/strip/transfer';
-import type { ScrewHole } from '@/core/device/types';
+import { headNames } from '@/words/headNames';
 import type { Settings } from '@/model/settings';
 import { length } from '@/words/units';
 import { t } from '@/words/strip';
 
 type Units = Pick<Settings, 'temperature' | 'length'>;
-
-export const headNames: Record<ScrewHole['head'], string> = {
-  cross: 'cross',
-  fiveLobe: 'five-lobe',
-  threeWing: 'three-wing',
-  hex: 'hex',
-  slot: 'slot',
-};
 
 export const specText = (s: ScrewSpec, units: Units) =>
   `${s.colour ? `${s.colour} ` : ''}${headNames[s.head]}, ${length(s.diaMm, units)} × ${length(s.lengthMm, units)}`;

@@ -114,4 +114,10 @@ export default {
   outsideNotBack: '{{what}} not back in',
   outsideBack: 'Back in: {{what}}',
   planOf: '{{title}}, {{face}}',
+  learnedOnThis_one: 'One thing was learned on this device. Keep it for {{model}}?',
+  learnedOnThis_other: '{{count}} things were learned on this device. Keep them for {{model}}?',
+  keepIt: 'Keep',
+  dropIt: 'Drop',
+  keepAll: 'Keep all',
+  notKept: 'not kept',
 } as const;

@@ -438,4 +438,9 @@ export default {
   tryItCold: 'Cold: pry from the port',
   tryItColdWhy:
     'Plastic flexes and does not shatter: some benches start without heat, hand-warm at most. What gives is learned; what does not is heated after all.',
+  watchedBattery: 'battery',
+  watchedCamera: 'camera',
+  watchedDisplay: 'display',
+  watchedCover: 'back',
+  watchedGlue: 'adhesive',
 } as const;

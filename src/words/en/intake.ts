@@ -361,4 +361,5 @@ export default {
   cracksDrawn_one: '{{count}} crack drawn',
   cracksDrawn_other: '{{count}} cracks drawn',
   keepThisCover: 'keep this cover?',
+  benchCardOfIt: 'Lay out first: bench card',
 } as const;

@@ -243,4 +243,5 @@ export default {
   exactNow: 'Exact now: easy after {{ready}}. The first answer said {{low}} to {{high}}.',
   insideIsGuessed:
     'The inside of this model is guessed: temperatures are told {{within}} wider, and no tool goes deeper than the glue needs.',
+  worthRemembering: 'Worth remembering',
 } as const;

@@ -212,4 +212,9 @@ export default {
   bracketFirstPressEachButton: 'bracket first, press each button',
   putIn: 'Put in: {{name}}.',
   bareNowTheBackThenBackIn: 'The housing is bare: now the back. Everything goes in again before the front is closed.',
+  headCross: 'cross',
+  headFiveLobe: 'five-lobe',
+  headThreeWing: 'three-wing',
+  headHex: 'hex',
+  headSlot: 'slot',
 } as const;

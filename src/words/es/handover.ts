@@ -117,4 +117,10 @@ export default {
   outsideNotBack: '{{what}} sin poner',
   outsideBack: 'Puesto otra vez: {{what}}',
   planOf: '{{title}}, {{face}}',
+  learnedOnThis_one: 'Se aprendió una cosa de este equipo. ¿Guardarla para {{model}}?',
+  learnedOnThis_other: 'Se aprendieron {{count}} cosas de este equipo. ¿Guardarlas para {{model}}?',
+  keepIt: 'Guardar',
+  dropIt: 'Descartar',
+  keepAll: 'Guardar todo',
+  notKept: 'no guardado',
 } satisfies Same<typeof en>;

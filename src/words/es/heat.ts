@@ -445,4 +445,9 @@ export default {
   tryItCold: 'En frío: haz palanca por el conector',
   tryItColdWhy:
     'El plástico cede y no estalla: algunos talleres empiezan sin calor, templado a mano como mucho. Lo que cede se aprende; lo que no, se calienta.',
+  watchedBattery: 'batería',
+  watchedCamera: 'cámara',
+  watchedDisplay: 'pantalla',
+  watchedCover: 'tapa',
+  watchedGlue: 'pegamento',
 } satisfies Same<typeof en>;

@@ -364,4 +364,5 @@ export default {
   cracksDrawn_one: '{{count}} grieta dibujada',
   cracksDrawn_other: '{{count}} grietas dibujadas',
   keepThisCover: '¿se conserva?',
+  benchCardOfIt: 'Preparar antes: ficha de banco',
 } satisfies Same<typeof en>;

@@ -248,4 +248,5 @@ export default {
   exactNow: 'Exacto ahora: fácil tras {{ready}}. La primera respuesta dijo de {{low}} a {{high}}.',
   insideIsGuessed:
     'El interior de este modelo es supuesto: las temperaturas llevan {{within}} más de margen y ninguna herramienta entra más de lo que pide el pegamento.',
+  worthRemembering: 'Para recordar',
 } satisfies Same<typeof en>;

@@ -217,4 +217,9 @@ export default {
   bracketFirstPressEachButton: 'primero el soporte, pulsa cada botón',
   putIn: 'Coloca: {{name}}.',
   bareNowTheBackThenBackIn: 'La carcasa está vacía: ahora la tapa. Todo vuelve dentro antes de cerrar el frente.',
+  headCross: 'cruz',
+  headFiveLobe: 'cinco lóbulos',
+  headThreeWing: 'tres puntas',
+  headHex: 'hexagonal',
+  headSlot: 'plano',
 } satisfies Same<typeof en>;

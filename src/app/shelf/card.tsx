@@ -1,0 +1,1 @@
+export { SizeCard as default } from '@/places/shelf/CardScreen';
