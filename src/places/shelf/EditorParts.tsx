@@ -1,3 +1,5 @@
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 
 import { withKnown } from '@/core/device/known';
@@ -5,6 +7,7 @@ import type { Outline } from '@/core/device/types';
 import { functionTests } from '@/core/functions/tables';
 import { writeDeviceFile } from '@/model/files';
 import { Entry } from '@/bench-kit/Why';
+import { readModelPhoto } from '@/store/modelPhoto';
 import { repository } from '@/store/shop';
 import { Button } from '@/ui/Button';
 import { Choice, Tick } from '@/ui/Choice';
@@ -12,7 +15,9 @@ import { Disclosure } from '@/ui/Disclosure';
 import { download } from '@/ui/download';
 import { DeviceBody, DeviceLines } from '@/ui/plan/BaseLayer';
 import { Outlines } from '@/ui/plan/pieceLayers';
+import { PhotoLayer } from '@/ui/plan/PhotoLayer';
 import { Plan } from '@/ui/plan/Plan';
+import { RangeInput } from '@/ui/RangeInput';
 import { Txt } from '@/ui/Txt';
 import { guessLine } from './KnownFields';
 import { withShapeBothSides } from './editorState';
@@ -21,6 +26,7 @@ import { ItemFields, partKinds } from './ItemFields';
 import { draftKey } from './useEditor';
 import type { EditorState } from './useEditor';
 import { t } from '@/words/shelf';
+import { percent } from '@/words/units';
 import { told } from '@/words/told';
 
 /** Undo and save. */
@@ -53,6 +59,13 @@ export function EditorPlan({
 }: {
   here: EditorState;
 }) {
+  // the photo is of the back as it is looked at
+  const { data } = useQuery({
+    queryKey: ['model photo', d.id],
+    queryFn: () => readModelPhoto(d.id),
+  });
+  const [strength, setStrength] = useState(0.6);
+  const photo = face.side === 'back' ? (data ?? null) : null;
   return (
     <View>
       <Plan
@@ -65,9 +78,24 @@ export function EditorPlan({
         onDrag={onDrag}
       >
         <DeviceBody />
+        {photo ? <PhotoLayer photo={photo} strength={strength} /> : null}
         <Outlines items={items.map((x) => ({ shape: x.shape, on: x === chosen }))} />
         <DeviceLines />
       </Plan>
+      {photo ? (
+        <View>
+          <Txt size="s">{t('photoUnderThePlan')}</Txt>
+          <RangeInput
+            label={t('photoUnderThePlan')}
+            valueText={percent(strength)}
+            low={0}
+            high={1}
+            step={0.1}
+            value={strength}
+            onChange={setStrength}
+          />
+        </View>
+      ) : null}
       {s.drawn !== d ? (
         <Txt size="s" tone="caution">
           {t('thePlanShowsTheLastModel')}

@@ -8,6 +8,7 @@ import { Button } from '@/ui/Button';
 import { Choice } from '@/ui/Choice';
 import { Disclosure } from '@/ui/Disclosure';
 import { DeviceBody, DeviceLines } from '@/ui/plan/BaseLayer';
+import { PhotoLayer } from '@/ui/plan/PhotoLayer';
 import { Plan } from '@/ui/plan/Plan';
 import { LengthField } from '@/ui/QuantityField';
 import { TextBox } from '@/ui/TextBox';
@@ -25,6 +26,7 @@ import { told } from '@/words/told';
 import { digits } from '@/words/units';
 import { guessedWords } from './knownWords';
 import { HoldPicture } from './HoldPicture';
+import { TracePhoto } from './TracePhoto';
 import { useNewModel, type NewModelState } from './useNewModel';
 
 const holds = {
@@ -133,7 +135,7 @@ function Hold({ here: { a, set } }: { here: NewModelState }) {
 }
 
 /** Second answer: by the screen, or by a ruler. */
-function Size({ here: { a, set, units } }: { here: NewModelState }) {
+function Size({ here: { a, set, units, tracing, trace, onTraced, planWidth } }: { here: NewModelState }) {
   const inches = [...screenInches.phone, ...screenInches.tablet];
   const on = a.sizeMeasured
     ? null
@@ -147,6 +149,13 @@ function Size({ here: { a, set, units } }: { here: NewModelState }) {
       <Txt strong level={2} className="mb-1">
         {t('howBig')}
       </Txt>
+      {tracing ? (
+        <TracePhoto width={planWidth - 28} onDone={onTraced} />
+      ) : (
+        <View className="self-start mb-2">
+          <Button kind="small" label={t('fromAPhoto')} onPress={trace} />
+        </View>
+      )}
       <Choice
         label={t('byItsScreen')}
         value={on === null ? null : String(on)}
@@ -187,7 +196,7 @@ function Size({ here: { a, set, units } }: { here: NewModelState }) {
 }
 
 /** The model so far: a tap sets cameras and keys. */
-function Picture({ here: { a, view, device, planWidth, onTap, guessed, wide } }: { here: NewModelState }) {
+function Picture({ here: { a, view, device, planWidth, onTap, guessed, wide, photo } }: { here: NewModelState }) {
   if (!view || !device) return null;
   const at = cameraMiddle(a);
   return (
@@ -211,6 +220,7 @@ function Picture({ here: { a, view, device, planWidth, onTap, guessed, wide } }:
         onTap={onTap}
       >
         <DeviceBody />
+        {photo ? <PhotoLayer photo={photo} strength={0.6} /> : null}
         <DeviceLines />
       </Plan>
       <Txt size="s" tone="ink2" testID="guessed">

@@ -12,9 +12,12 @@ import type { Device, Pt } from '@/core/device/types';
 import { CoreInputError } from '@/core/errors';
 import { guessDevice } from '@/model/guess';
 import { saveDevice, useDevices, useSettings } from '@/store/shop';
+import { writeModelPhoto } from '@/store/modelPhoto';
+import type { Traced } from '@/core/trace/traceDevice';
+import type { PlanPhoto } from '@/ui/plan/PhotoLayer';
 import { useDraft } from '@/ui/draft';
 import { useWide } from '@/ui/useWide';
-import { answersOf, firstAnswers, newModelSchema, tapped, type NewModel } from '@/work/devices/newModel';
+import { answersOf, firstAnswers, newModelSchema, tapped, withTrace, type NewModel } from '@/work/devices/newModel';
 import { t } from '@/words/shelf';
 import { told } from '@/words/told';
 import { length } from '@/words/units';
@@ -46,6 +49,8 @@ export function useNewModel(from: 'job' | 'shelf') {
   const { width } = useWindowDimensions();
   const [a, put] = useState(firstAnswers);
   const [problem, setProblem] = useState<string | null>(null);
+  const [tracing, setTracing] = useState(false);
+  const [photo, setPhoto] = useState<PlanPhoto | null>(null);
   const keep = useDraft(
     'new model',
     (text) => {
@@ -87,6 +92,8 @@ export function useNewModel(from: 'job' | 'shelf') {
     if (!answers) return;
     try {
       await saveDevice(guessDevice(answers));
+      // the model stands without its photo, too
+      if (photo) await writeModelPhoto(id, photo).catch(() => false);
       keep(null);
       router.replace((from === 'job' ? `/jobs/new?model=${id}` : `/shelf/${id}`) as Href);
     } catch (e) {
@@ -96,6 +103,14 @@ export function useNewModel(from: 'job' | 'shelf') {
   return {
     a,
     set,
+    tracing,
+    photo,
+    trace: () => setTracing(true),
+    onTraced: (traced: Traced, camera: readonly [Pt, Pt] | null, made: PlanPhoto) => {
+      set((x) => withTrace(x, { ...traced, camera }));
+      setPhoto(made);
+      setTracing(false);
+    },
     onTap: (p: Pt) => set((x) => tapped(x, p)),
     device: made && 'device' in made ? made.device : null,
     view: made && 'view' in made ? made.view : null,

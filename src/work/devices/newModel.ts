@@ -36,6 +36,11 @@ export const newModelSchema = z.object({
   cameraShape: z.enum(cameraShapes),
   /** middle of the cameras where they were tapped; null: not yet, the usual corner */
   cameraAt: z.tuple([z.number(), z.number()]).nullable(),
+  /** their block as it was measured; null: as many lenses need */
+  cameraSize: z
+    .tuple([z.number().min(4).max(200), z.number().min(4).max(200)])
+    .nullable()
+    .default(null),
   keys: z
     .array(z.object({ edge: z.enum(['bottom', 'left', 'top', 'right']), fromMm: z.number(), toMm: z.number() }))
     .max(8),
@@ -89,6 +94,7 @@ export const firstAnswers = (): NewModel => ({
   lenses: 2,
   cameraShape: 'column',
   cameraAt: null,
+  cameraSize: null,
   keys: [],
   keysSeen: false,
   inside: 'boardTop',
@@ -125,8 +131,8 @@ export function cameraBlock(a: NewModel): { min: Pt; max: Pt } | null {
   const cols = shape === 'column' ? 1 : shape === 'bar' ? n : Math.min(2, n);
   const rows = Math.ceil(n / cols);
   const [w, h] = [
-    Math.min(a.widthMm - 8, cols * lensMm + blockEdgeMm),
-    Math.min(a.lengthMm - 8, rows * lensMm + blockEdgeMm),
+    Math.min(a.widthMm - 8, a.cameraSize?.[0] ?? cols * lensMm + blockEdgeMm),
+    Math.min(a.lengthMm - 8, a.cameraSize?.[1] ?? rows * lensMm + blockEdgeMm),
   ];
   const [x, y] = a.cameraAt ?? [5 + w / 2, 5 + h / 2];
   const at = (v: number, size: number, end: number) => round(Math.min(Math.max(v - size / 2, 0), end - size));
@@ -164,6 +170,23 @@ export function tapped(a: NewModel, p: Pt): NewModel {
     toMm: round(Math.max(to, beside?.toMm ?? to)),
   };
   return { ...a, keys: [...a.keys.filter((k) => k !== beside), key].slice(-8), keysSeen: true };
+}
+
+/** What a photo told: sizes, and where the cameras are when they were tapped in it. */
+export function withTrace(
+  a: NewModel,
+  t: { widthMm: number; lengthMm: number; camera: readonly [Pt, Pt] | null },
+): NewModel {
+  const sized = withSize(a, { widthMm: round(t.widthMm), lengthMm: round(t.lengthMm), sizeMeasured: true });
+  if (!t.camera) return sized;
+  const [p, q] = t.camera;
+  const size = (i: 0 | 1) => round(Math.min(200, Math.max(4, Math.abs(p[i] - q[i]))));
+  return {
+    ...sized,
+    lenses: Math.max(1, sized.lenses),
+    cameraAt: [round((p[0] + q[0]) / 2), round((p[1] + q[1]) / 2)],
+    cameraSize: [size(0), size(1)],
+  };
 }
 
 /** What the model is made from; null while it was not said how the back is held. */
