@@ -1,5 +1,6 @@
 import { expect, test } from '@playwright/test';
 
+import { photoOf } from '../test-support/photo';
 import { Hands, isKeyboard, openDemo } from './hands';
 
 test('a device that is on no shelf: from New job to its first heat answer in 15 taps and a minute, nothing typed', async ({
@@ -111,4 +112,77 @@ test('the Bench finds and answers: a job, a model, a cure at a temperature, the 
   await ask('tablet card', /Bench card: Glass-back tablet 10/);
   await h.press(found.getByRole('link').first());
   await expect(page).toHaveURL(/tablet10\/card/);
+});
+
+/** A picture in shades of grey as a file that a browser reads. */
+function bitmap({ width, height, values }: { width: number; height: number; values: Float32Array }): Buffer {
+  const row = Math.ceil((3 * width) / 4) * 4;
+  const out = Buffer.alloc(54 + row * height);
+  out.write('BM');
+  out.writeUInt32LE(out.length, 2);
+  out.writeUInt32LE(54, 10);
+  out.writeUInt32LE(40, 14);
+  out.writeInt32LE(width, 18);
+  out.writeInt32LE(height, 22);
+  out.writeUInt16LE(1, 26);
+  out.writeUInt16LE(24, 28);
+  for (let y = 0; y < height; y++)
+    for (let x = 0; x < width; x++) {
+      const v = Math.max(0, Math.min(255, Math.round(values[y * width + x]!)));
+      const at = 54 + row * (height - 1 - y) + 3 * x;
+      out.fill(v, at, at + 3);
+    }
+  return out;
+}
+
+test('a device is measured in a photo with a bank card on it: within half a millimetre, and the photo lies under its plan', async ({
+  page,
+}, info) => {
+  await page.clock.install({ time: new Date('2026-04-14T13:02:00') });
+  const h = new Hands(page, isKeyboard(info.project.name));
+  await openDemo(page, '/shelf');
+  await h.press(h.button(/^Model in a minute/));
+  await h.press(page.getByRole('radio', { name: 'Plastic on a ring' }));
+  await h.press('From a photo with a bank card on it');
+  const choose = async (buffer: Buffer, name: string, by: RegExp) => {
+    const chooser = page.waitForEvent('filechooser');
+    await h.press(h.button(by));
+    await (await chooser).setFiles({ name, mimeType: 'image/bmp', buffer });
+  };
+  // what is no picture is said, and nothing is lost
+  await choose(Buffer.from('no picture'), 'card.bmp', /^Choose a photo/);
+  await expect(page.getByTestId('traceProblem')).toContainText('card.bmp');
+  await expect(page.getByRole('radio', { name: 'Plastic on a ring' })).toBeChecked();
+  const { grey, toPx, card } = photoOf({
+    ...{ widthMm: 74, lengthMm: 158, tilt: [15, -8], turn: 4, cardTurn: 5, k1: 0, noise: 2, awayMm: 330 },
+  });
+  await choose(bitmap(grey), 'device.bmp', /^Choose a photo/);
+  const picture = page.getByTestId('tracePicture');
+  await picture.scrollIntoViewIfNeeded();
+  const box = (await picture.boundingBox())!;
+  const scale = box.width / grey.width;
+  const tap = ([x, y]: readonly [number, number]) => picture.tap({ position: { x: x * scale, y: y * scale } });
+  const says = page.getByTestId('traceSays');
+  for (const [i, c] of card.entries()) {
+    await expect(says).toContainText(`corner ${i + 1} of 4`);
+    await tap([c[0] + 3, c[1] - 3]);
+  }
+  for (const mm of [
+    [37, 0],
+    [74, 70],
+    [37, 158],
+    [0, 80],
+  ] as const)
+    await tap(toPx(mm));
+  const [, width, length] = /([\d.]+) mm × ([\d.]+) mm, give or take/.exec((await says.textContent())!)!;
+  expect(Math.abs(Number(width) - 74)).toBeLessThan(0.5);
+  expect(Math.abs(Number(length) - 158)).toBeLessThan(0.5);
+  await tap(toPx([8, 8]));
+  await tap(toPx([26, 40]));
+  await h.press('Use these sizes');
+  await expect(page.getByTestId('guessed')).not.toContainText('length and width');
+  await expect(page.locator('image')).toHaveCount(1);
+  await h.press(h.button(/^Save the model/));
+  await expect(page.getByText('Photo under the plan')).toBeVisible();
+  await expect(page.getByTestId('guessed')).toContainText('cables to the back');
 });
