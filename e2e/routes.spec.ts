@@ -286,3 +286,24 @@ test('the inside comes out before the back goes on the hot plate, and the front 
   await page.goto(`${job}/bond?joint=frontRing`);
   await expect(page.getByText(/parts are still out/).first()).toBeVisible();
 });
+
+test('a device that was on no shelf an hour ago, guessed inside and all, to hand-over', async ({ page }, info) => {
+  test.setTimeout(150_000);
+  await page.clock.install({ time: new Date('2026-04-14T13:02:00') });
+  const h = new Hands(page, isKeyboard(info.project.name));
+  await openDemo(page, '/jobs');
+  await page.goto('/shelf/new?from=job');
+  await h.press(page.getByRole('radio', { name: 'Glass on a ring' }));
+  await h.press('Use this model');
+  await h.tick('Back glass');
+  await h.press('Open the job');
+  await expect(h.call()).toBeVisible();
+  await takeIn(h, page);
+  await h.tick('bottom edge');
+  await h.press('Go to Heat');
+  await expect(h.call()).toBeVisible();
+  await toCheck(h, page);
+  await check(h, page);
+  await h.press('Go to Hand over');
+  await handOver(h, page, ['Back glass replaced']);
+});

@@ -1,10 +1,12 @@
 /** A worker that answers Comlink's messages as the test says, or never. */
 export class FakeWorker {
   static last: FakeWorker;
+  static readonly all: FakeWorker[] = [];
   terminated = false;
   private readonly listeners = new Map<string, Set<(e: unknown) => void>>();
   constructor() {
     FakeWorker.last = this;
+    FakeWorker.all.push(this);
   }
   addEventListener(type: string, f: (e: unknown) => void) {
     this.listeners.set(type, (this.listeners.get(type) ?? new Set()).add(f));
@@ -13,8 +15,8 @@ export class FakeWorker {
     this.listeners.get(type)?.delete(f);
   }
   asked: { id: string; path: string[] }[] = [];
-  private readonly ports: MessagePort[] = [];
-  postMessage(m: { id: string; path: string[] }, transfer: MessagePort[] = []) {
+  private readonly ports: Partial<MessagePort>[] = [];
+  postMessage(m: { id: string; path: string[] }, transfer: Partial<MessagePort>[] = []) {
     this.asked.push(m);
     this.ports.push(...transfer);
   }
@@ -27,6 +29,6 @@ export class FakeWorker {
   terminate() {
     this.terminated = true;
     // an open one would keep the tests from ending
-    for (const p of this.ports) p.close();
+    for (const p of this.ports) p.close?.();
   }
 }

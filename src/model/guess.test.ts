@@ -4,7 +4,7 @@ import { checkDevice } from '../core/device/check';
 import { faceView } from '../core/device/faceView';
 import { guessedFacts, guessErrorK, guessK, insideGuessed } from '../core/device/known';
 import { bondPerimeter, faceOf } from '../core/device/perimeter';
-import { boxOf } from '../core/device/shapes';
+import { boxOf, insideDistanceMm } from '../core/device/shapes';
 import { heatModelled, toThermalStack } from '../core/device/thermalStack';
 import type { Device, EdgeId } from '../core/device/types';
 import { coarseErrorK, coarseModes } from '../core/heat/coarse';
@@ -62,6 +62,9 @@ describe('a model from what is seen outside', () => {
       expect(checkDevice(guess)).toEqual([]);
       expect(deviceSchema.parse(JSON.parse(JSON.stringify(guess)))).toEqual(guess);
       expect(insideGuessed(guess)).toBe(true);
+      // the first off and the last on: every model has one, on the device
+      const [own] = guess.connectors.filter((c) => c.battery);
+      expect(insideDistanceMm(guess.leaves[0]!.outline, own!.at)).toBeGreaterThan(2);
       expect(guessedFacts(guess)).toEqual(expect.arrayContaining(['layers', 'cables', 'small']));
       expect(guessedFacts(guess)).not.toContain('size');
     },

@@ -3,7 +3,7 @@ import { factOf } from '../core/device/known';
 import { boxOf } from '../core/device/shapes';
 import type { Bond, Construction, Device, EdgeId, Face, Hole, HowKnown, Outline, Pt } from '../core/device/types';
 import { judgement } from '../core/source';
-import { coverOfKind, device, disc, layOut, phoneFunctions, rect, ringBond, type Layout } from './buildDevice';
+import { coverOfKind, device, disc, layOut, phoneFunctions, plug, rect, ringBond, type Layout } from './buildDevice';
 
 /** A key as it is felt along an edge: where it begins and ends, mm from the top for the sides, from the left for the others. */
 export interface KeyAnswer {
@@ -304,6 +304,11 @@ export function guessDevice(a: ModelAnswers): Device {
               : p,
         )
       : parts,
+    // its plug is the first off, wherever it is: between board and cell until somebody has looked
+    connectors:
+      batteries[0] && board
+        ? [plug('batteryPlug', 'battery plug', between(board, batteries[0]), 'battery', { battery: true })]
+        : [],
     functions: functionsOf(tablet, hasCoil),
     insideThrough: front ? 'front' : 'back',
     known: knownOf(
@@ -321,6 +326,16 @@ function coilOver(cell: Outline, widthMm: number): Outline | null {
   const rMm = round(Math.min(widthMm * 0.29, (max[0] - min[0]) / 2, (max[1] - min[1]) / 2));
   if (rMm < leastCoilMm) return null;
   return disc(round((min[0] + max[0]) / 2), round(Math.min((min[1] + max[1]) / 2, min[1] + rMm + 12)), rMm);
+}
+
+/** The middle of the gap between two parts, mm. */
+function between(a: Outline, b: Outline): Pt {
+  const [p, q] = [boxOf(a), boxOf(b)];
+  const mid = (i: 0 | 1) => {
+    const [from, to] = [Math.max(p.min[i], q.min[i]), Math.min(p.max[i], q.max[i])];
+    return round((from + to) / 2);
+  };
+  return [mid(0), mid(1)];
 }
 
 const functionsOf = (tablet: boolean, coil: boolean): string[] =>

@@ -1,13 +1,13 @@
 import './ownFigures';
 
-import { expose } from 'comlink';
+import { expose, transfer } from 'comlink';
 
 import type { ThermalStack } from '@/core/device/thermalStack';
 import type { Face } from '@/core/device/types';
 import { stable } from '@/core/digest';
 import { coarseModes } from '@/core/heat/coarse';
 import { confirmRun, type Confirmation } from '@/core/heat/confirm';
-import { buildModes, type ThermalModes } from '@/core/heat/modes';
+import { buildModes, modesFrom, snapshotsOf, type ThermalModes } from '@/core/heat/modes';
 import { confirmRound, type MovingInput, type MovingResult } from '@/core/heat/moving';
 import { planRound, type PathPlan, type PathPlanInput } from '@/core/heat/pathPlan';
 import { ReducedModel } from '@/core/heat/reduced';
@@ -16,10 +16,34 @@ import { tryWay, type HeatWay, type WayResult, type WaysInput } from '@/core/hea
 import { comparePicks, type PickWay, type PicksInput } from '@/core/lift/picks';
 
 let model: ReducedModel | null = null;
+/** this worker's part of the snapshots, until the others' are there */
+let own: Float32Array[] = [];
 
 const api = {
   build(stack: ThermalStack, onProgress: (share: number) => void): ThermalModes {
     const modes = buildModes(stack, onProgress);
+    model = new ReducedModel(modes);
+    return modes;
+  },
+  /** A part of a build; the list moves to whoever asked. */
+  snapshots(
+    stack: ThermalStack,
+    part: { part: number; of: number },
+    onProgress: (share: number) => void,
+  ): Float32Array[] {
+    const list = snapshotsOf(stack, part, onProgress);
+    return transfer(
+      list,
+      list.map((s) => s.buffer),
+    );
+  },
+  /** The first part of a build that is shared: kept here until the others come. */
+  begin(stack: ThermalStack, of: number, onProgress: (share: number) => void): void {
+    own = snapshotsOf(stack, { part: 0, of }, onProgress);
+  },
+  finish(stack: ThermalStack, others: Float32Array[], onProgress: (share: number) => void): ThermalModes {
+    const modes = modesFrom(stack, [...own, ...others], onProgress);
+    own = [];
     model = new ReducedModel(modes);
     return modes;
   },

@@ -40,6 +40,43 @@ it('a worker that dies is an error with its message, not a silence', async () =>
   expect(FakeWorker.last.terminated).toBe(true);
 });
 
+describe('a build on two processors', () => {
+  const settle = () => new Promise((r) => setTimeout(r));
+  beforeAll(() => {
+    Object.defineProperty(globalThis, 'navigator', { value: { hardwareConcurrency: 4 }, configurable: true });
+  });
+  afterAll(() => {
+    Reflect.deleteProperty(globalThis, 'navigator');
+  });
+  const begin = () => {
+    const run = start();
+    // the helper is started first, the one that ends the build last
+    return { run, main: FakeWorker.last };
+  };
+  it('half is begun here, half elsewhere, and the whole is made where the first half is', async () => {
+    const { run, main } = begin();
+    const helper = FakeWorker.all.at(-2)!;
+    expect(helper.asked.at(-1)!.path).toEqual(['snapshots']);
+    expect(main.asked.at(-1)!.path).toEqual(['begin']);
+    helper.answer([new Float32Array([1, 2])]);
+    main.answer(undefined);
+    await settle();
+    await settle();
+    expect(main.asked.at(-1)!.path).toEqual(['finish']);
+    main.answer({ rank: 40 });
+    await expect(run.result).resolves.toEqual({ rank: 40 });
+    expect([helper.terminated, main.terminated]).toEqual([true, true]);
+  });
+  it('cancel ends both', async () => {
+    const { run, main } = begin();
+    const helper = FakeWorker.all.at(-2)!;
+    run.cancel();
+    await expect(run.result).rejects.toThrow(CancelledError);
+    await settle();
+    expect([helper.terminated, main.terminated]).toEqual([true, true]);
+  });
+});
+
 describe('questions and long work of the Heat pages', () => {
   const settle = () => new Promise((r) => setTimeout(r));
   const modes = { digest: 'm1' } as never;

@@ -1,4 +1,4 @@
-import { proxy, wrap, type Remote } from 'comlink';
+import { proxy, transfer, wrap, type Remote } from 'comlink';
 
 import { digest } from '@/core/digest';
 import { guessErrorK } from '@/core/device/known';
@@ -7,7 +7,7 @@ import { faceOf } from '@/core/device/perimeter';
 import type { Bond, Device, Face } from '@/core/device/types';
 import type { Confirmation, ConfirmInput } from '@/core/heat/confirm';
 import { checkGridSize } from '@/core/heat/grid';
-import type { GridErrorK, ThermalModes } from '@/core/heat/modes';
+import { snapshotShare, type GridErrorK, type ThermalModes } from '@/core/heat/modes';
 import { stackDigest } from '@/core/heat/modeProjection';
 import type { MovingInput, MovingResult } from '@/core/heat/moving';
 import type { PathPlan, PathPlanInput } from '@/core/heat/pathPlan';
@@ -64,8 +64,42 @@ export const firstLookInWorker = (
   onProgress: (share: number) => void,
 ): LongRun<ThermalModes> => longRun((api) => api.firstLook(stack, side, proxy(onProgress)));
 
-export const buildInWorker = (stack: ThermalStack, onProgress: (share: number) => void): LongRun<ThermalModes> =>
-  longRun((api) => api.build(stack, proxy(onProgress)));
+/** Workers that a build is shared by: two where the machine has two processors or more. */
+const sharers = () => (typeof navigator !== 'undefined' && navigator.hardwareConcurrency >= 2 ? 2 : 1);
+
+/** Modes on the check grid; on two processors half of the snapshots each, and the rest where the first half is. */
+export function buildInWorker(stack: ThermalStack, onProgress: (share: number) => void): LongRun<ThermalModes> {
+  if (sharers() < 2) return longRun((api) => api.build(stack, proxy(onProgress)));
+  const shares = [0, 0];
+  const tell = (n: number) =>
+    proxy((share: number) => {
+      shares[n] = share;
+      onProgress((snapshotShare * (shares[0]! + shares[1]!)) / 2);
+    });
+  const helper = longRun((api) => api.snapshots(stack, { part: 1, of: 2 }, tell(1)));
+  // a build that failed or was ended before the helper was done waits for nothing
+  helper.result.catch(() => undefined);
+  const main = longRun(async (api) => {
+    await api.begin(stack, 2, tell(0));
+    const others = await helper.result;
+    return api.finish(
+      stack,
+      transfer(
+        others,
+        others.map((s) => s.buffer),
+      ),
+      proxy((share: number) => onProgress(snapshotShare + (1 - snapshotShare) * share)),
+    );
+  });
+  const result = main.result.finally(() => helper.cancel());
+  return {
+    result,
+    cancel: () => {
+      helper.cancel();
+      main.cancel();
+    },
+  };
+}
 
 export const confirmInWorker = (
   modes: ThermalModes,

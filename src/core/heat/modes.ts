@@ -76,25 +76,26 @@ const unitConductances = [60, 350, 1200];
 /** Thrown when the caller's `onProgress` returns false. */
 export class Cancelled extends Error {}
 
-/**
- * Builds the modes on the given grid (default: check grid).
- * @param onProgress share done 0..1; return false to cancel
- * @throws Cancelled: cancelled
- */
-export function buildModes(
-  stack: ThermalStack,
-  onProgress: (share: number) => boolean | void = () => true,
-  size = checkGridSize(stack),
-  rank = defaultRank,
-  /** a first look: without the stretches of the edge, which few heats are led along */
-  brief = false,
-): ThermalModes {
-  const grid = makeGrid(stack, size);
-  const env = { ...benchEnvironment(22, 'linearised'), ambientC: 0 };
-  const n = grid.nx * grid.ny * grid.nz;
-  const snapshots: Float32Array[] = [];
-  const weight = Float64Array.from(grid.capacity, (c, i) => (grid.active[Math.floor(i / grid.nz)] ? Math.sqrt(c) : 0));
+/** Heats that a basis learns from: what heats, and the times between snapshots while it heats and cools, s. */
+interface Trained {
+  contact: Contact;
+  heat: readonly number[];
+  cool: readonly number[];
+}
 
+/** Share of a build that goes into the snapshots. */
+export const snapshotShare = 0.85;
+
+const onGrid = (stack: ThermalStack, size: { nx: number; ny: number }) => {
+  const grid = makeGrid(stack, size);
+  return {
+    grid,
+    env: { ...benchEnvironment(22, 'linearised'), ambientC: 0 },
+    weight: Float64Array.from(grid.capacity, (c, i) => (grid.active[Math.floor(i / grid.nz)] ? Math.sqrt(c) : 0)),
+  };
+};
+
+function trainedOf(stack: ThermalStack, grid: ReturnType<typeof makeGrid>, brief: boolean): Trained[] {
   // times between snapshots: short after a switch, then growing; a tail for long holds and long interruptions
   const ramp = [...fill(4, 0.25), ...fill(3, 1), ...fill(4, 4), ...fill(4, 8), ...fill(11, 16)];
   const tail = [32, 64, 128, 256, 512];
@@ -102,7 +103,7 @@ export function buildModes(
   const short = [0.5, 1, 2, 4, 8, 16, 16, 16, 32, 32];
   const few = [1, 3, 6, 10, 20, 40];
   const centers = Array.from({ length: grid.nx * grid.ny }, (_, c) => grid.center(c));
-  const trained: { contact: Contact; heat: readonly number[]; cool: readonly number[] }[] = [
+  return [
     ...unitConductances.map((h, i) => {
       const times = i === 1 ? [...ramp, ...tail] : outer;
       return { contact: { conductanceWm2K: h, plateC: () => 1 }, heat: times, cool: times };
@@ -117,9 +118,39 @@ export function buildModes(
       };
     }),
   ];
+}
+
+/** Heats dealt out so that every part has about as many steps: the longest first, each to whoever has least. */
+function dealt(all: readonly Trained[], parts: number): Trained[][] {
+  const steps = (t: Trained) => t.heat.length + t.cool.length;
+  const hands = Array.from({ length: parts }, (): { list: Trained[]; steps: number } => ({ list: [], steps: 0 }));
+  for (const t of [...all].sort((a, b) => steps(b) - steps(a))) {
+    const least = hands.reduce((m, h) => (h.steps < m.steps ? h : m));
+    least.list.push(t);
+    least.steps += steps(t);
+  }
+  return hands.map((h) => h.list);
+}
+
+/**
+ * Temperatures of the whole device during the heats that a basis learns from, weighted with heat capacity; one part of them, so
+ * that several processors can each take one.
+ * @param onProgress share done 0..1 of this part; return false to cancel
+ * @throws Cancelled: cancelled
+ */
+export function snapshotsOf(
+  stack: ThermalStack,
+  { part, of }: { part: number; of: number },
+  onProgress: (share: number) => boolean | void = () => true,
+  size = checkGridSize(stack),
+  brief = false,
+): Float32Array[] {
+  const { grid, env, weight } = onGrid(stack, size);
+  const all = trainedOf(stack, grid, brief);
+  const trained = of === 1 ? all : dealt(all, of)[part]!;
   const total = trained.reduce((m, t) => m + t.heat.length + t.cool.length, 0);
-  let done = 0;
-  const state = new Float64Array(n);
+  const snapshots: Float32Array[] = [];
+  const state = new Float64Array(weight.length);
   const solver = new HeatSolver(grid, env, 0, 1e-3);
   for (const { contact, heat, cool } of trained) {
     solver.restart(0);
@@ -128,19 +159,48 @@ export function buildModes(
         solver.step(on, 0, dt);
         solver.copyTo(state);
         snapshots.push(weighted(state, weight));
-        if (onProgress((0.85 * ++done) / total) === false) throw new Cancelled('cancelled');
+        if (onProgress(snapshots.length / total) === false) throw new Cancelled('cancelled');
       }
     };
     walk(contact, heat);
     walk(null, cool);
   }
+  return snapshots;
+}
 
+/** Modes out of all snapshots, whoever made them. */
+export function modesFrom(
+  stack: ThermalStack,
+  snapshots: Float32Array[],
+  onProgress: (share: number) => boolean | void = () => true,
+  size = checkGridSize(stack),
+  rank = defaultRank,
+): ThermalModes {
+  const { grid, env, weight } = onGrid(stack, size);
   const basis = orthonormalBasis(snapshots, rank, (share) => {
-    if (onProgress(0.85 + 0.1 * share) === false) throw new Cancelled('cancelled');
+    if (onProgress((2 / 3) * share) === false) throw new Cancelled('cancelled');
   });
   const result = project(stack, grid, size, basis, weight, env);
   onProgress(1);
   return result;
+}
+
+/**
+ * Builds the modes on the given grid (default: check grid).
+ * @param onProgress share done 0..1; return false to cancel
+ * @param brief a first look: without the stretches of the edge, which few heats are led along
+ * @throws Cancelled: cancelled
+ */
+export function buildModes(
+  stack: ThermalStack,
+  onProgress: (share: number) => boolean | void = () => true,
+  size = checkGridSize(stack),
+  rank = defaultRank,
+  brief = false,
+): ThermalModes {
+  const whole = { part: 0, of: 1 };
+  const snapshots = snapshotsOf(stack, whole, (s) => onProgress(snapshotShare * s), size, brief);
+  return modesFrom(stack, snapshots, (s) => onProgress(snapshotShare + (1 - snapshotShare) * s), size, rank);
 }
 
 /**

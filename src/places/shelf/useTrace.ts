@@ -142,4 +142,3 @@ export function useTrace(onDone: (t: Traced, camera: readonly [Pt, Pt] | null, p
     done,
   };
 }
-export type TraceState = ReturnType<typeof useTrace>;
