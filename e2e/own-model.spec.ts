@@ -143,7 +143,7 @@ test('a device is measured in a photo with a bank card on it: within half a mill
   await openDemo(page, '/shelf');
   await h.press(h.button(/^Model in a minute/));
   await h.press(page.getByRole('radio', { name: 'Plastic on a ring' }));
-  await h.press('From a photo with a bank card on it');
+  await h.press('From a photo with a bank card or ruler on it');
   const choose = async (buffer: Buffer, name: string, by: RegExp) => {
     const chooser = page.waitForEvent('filechooser');
     await h.press(h.button(by));

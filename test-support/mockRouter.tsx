@@ -9,6 +9,9 @@ const router = {
 };
 export const useRouter = () => router;
 export const usePathname = () => '/';
+/** What stands behind the question mark of the address, as a test sets it. */
+export const asked: Record<string, string> = {};
+export const useLocalSearchParams = () => asked;
 export function Link({ href, asChild, children, ...rest }: { href: string; asChild?: boolean; children: ReactNode }) {
   if (asChild && isValidElement(children)) return cloneElement(children as ReactElement<{ href: string }>, { href });
   return (

@@ -2,7 +2,7 @@ import { photoOf, type Scene } from '../../../test-support/photo';
 import type { Pt } from '../device/types';
 import { homography, project } from './homography';
 import { edgePoints, snapCorner } from './snap';
-import { cardOrder, traceDevice, type EdgePoints } from './traceDevice';
+import { cardOrder, traceByRuler, traceDevice, type EdgePoints } from './traceDevice';
 
 /**
  * Square to quadrilateral in closed form: Heckbert, Fundamentals of Texture Mapping and Image Warping (1989), section 2.2.3.
@@ -147,6 +147,63 @@ describe('a device beside a bank card, in made-up photos', () => {
       const px = t.toPicture(t.toPlan(toPx(mm)));
       expect(Math.hypot(px[0] - toPx(mm)[0], px[1] - toPx(mm)[1])).toBeLessThan(0.01);
     }
+  });
+});
+
+describe('by two marks of a ruler', () => {
+  const edges = (w: number, l: number, k: number): EdgePoints => ({
+    top: [[(w / 2) * k, 0]],
+    right: [[w * k, (l / 2) * k]],
+    bottom: [[(w / 2) * k, l * k]],
+    left: [[0, (l / 2) * k]],
+  });
+  it('straight from above it is a rule of three', () => {
+    const t = traceByRuler(
+      [
+        [100, 100],
+        [100, 500],
+      ],
+      100,
+      edges(72, 150, 4),
+    );
+    expect(t.widthMm).toBeCloseTo(72, 9);
+    expect(t.lengthMm).toBeCloseTo(150, 9);
+    expect(t.toPlan([144, 300])).toEqual([36, 75]);
+  });
+  it('says more doubt than a card: a tilt is not seen', () => {
+    const t = traceByRuler(
+      [
+        [100, 100],
+        [100, 500],
+      ],
+      100,
+      edges(72, 150, 4),
+      0.6,
+    );
+    // 1 − cos 8° of 150 mm
+    expect(t.uMm).toBeGreaterThan(1.4);
+  });
+  it('marks next to each other, and a ruler of a kilometre, are said', () => {
+    expect(() =>
+      traceByRuler(
+        [
+          [0, 0],
+          [10, 0],
+        ],
+        50,
+        edges(72, 150, 4),
+      ),
+    ).toThrow(/^ruler: marks 10 px apart/);
+    expect(() =>
+      traceByRuler(
+        [
+          [0, 0],
+          [400, 0],
+        ],
+        1e6,
+        edges(72, 150, 4),
+      ),
+    ).toThrow('ruler: 1000000 does not work; it takes 20 to 300 mm');
   });
 });
 

@@ -1,5 +1,5 @@
 import type { Pt } from '../device/types';
-import { CoreInputError } from '../errors';
+import { CoreInputError, requireIn } from '../errors';
 import { judgement, published } from '../source';
 import { homography, project, type Homography } from './homography';
 
@@ -141,6 +141,60 @@ function normals(seed: number): () => number {
 
 const draws = 200;
 
+const limits = { widthMm: [20, 400], lengthMm: [40, 500] } as const;
+
+/** A plane, the four edges in it, the same moved at random, and what else may be off, mm for each mm. */
+interface Measuring {
+  h: Homography;
+  back: Homography;
+  edges: EdgePoints;
+  moved: (shake: (p: Pt) => Pt) => { h: Homography; edges: EdgePoints };
+  uPx: number;
+  relative: number;
+}
+
+function measured({ h, back, edges, moved, uPx, relative }: Measuring): Traced {
+  const a = axes(h, edges);
+  const within = (v: number, [low, high]: readonly [number, number]) => v > low && v < high;
+  if (!within(a.widthMm, limits.widthMm) || !within(a.lengthMm, limits.lengthMm))
+    throw new CoreInputError(
+      'outline',
+      `${Math.round(a.widthMm)} × ${Math.round(a.lengthMm)} mm`,
+      '20 to 400 mm wide and 40 to 500 mm long: tap top, right, bottom and left edge in this order',
+    );
+  const random = normals(1);
+  const shake = (p: Pt): Pt => [p[0] + uPx * random(), p[1] + uPx * random()];
+  let [sw, sl, n] = [0, 0, 0];
+  for (let i = 0; i < draws; i++) {
+    const m = moved(shake);
+    const b = axes(m.h, m.edges);
+    if (!Number.isFinite(b.widthMm + b.lengthMm)) continue;
+    sw += (b.widthMm - a.widthMm) ** 2;
+    sl += (b.lengthMm - a.lengthMm) ** 2;
+    n++;
+  }
+  return {
+    widthMm: a.widthMm,
+    lengthMm: a.lengthMm,
+    uMm: Math.sqrt(Math.max(sw, sl) / Math.max(1, n) + (relative * Math.max(a.widthMm, a.lengthMm)) ** 2),
+    toPlan: (px) => {
+      const p = project(h, px);
+      return [p[0] * a.u[0] + p[1] * a.u[1] - a.left, p[0] * a.v[0] + p[1] * a.v[1] - a.top];
+    },
+    toPicture: ([x, y]) => {
+      const [p, q] = [x + a.left, y + a.top];
+      return project(back, [p * a.u[0] + q * a.v[0], p * a.u[1] + q * a.v[1]]);
+    },
+  };
+}
+
+const shaken = (e: EdgePoints, shake: (p: Pt) => Pt): EdgePoints => ({
+  top: e.top.map(shake),
+  right: e.right.map(shake),
+  bottom: e.bottom.map(shake),
+  left: e.left.map(shake),
+});
+
 /**
  * Width and length of a device from a photo with a bank card lying on its back: the card's corners make the plane, the four
  * edges are measured in it. Uncertainty: corners and edges moved at random by what they are met with (Monte Carlo, JCGM 101),
@@ -154,47 +208,55 @@ export function traceDevice(card: readonly Pt[], edges: EdgePoints, uPx = metPx.
   const corners = cardOrder(card);
   checkCard(corners);
   const h = cardPlane(corners);
-  const a = axes(h, edges);
-  if (!(a.widthMm > 20 && a.lengthMm > 40 && a.widthMm < 400 && a.lengthMm < 500))
-    throw new CoreInputError(
-      'outline',
-      `${Math.round(a.widthMm)} × ${Math.round(a.lengthMm)} mm`,
-      '20 to 400 mm wide and 40 to 500 mm long: tap top, right, bottom and left edge in this order',
-    );
-  const random = normals(1);
-  const shake = (p: Pt): Pt => [p[0] + uPx * random(), p[1] + uPx * random()];
-  let [sw, sl, n] = [0, 0, 0];
-  for (let i = 0; i < draws; i++) {
-    const moved = {
-      top: edges.top.map(shake),
-      right: edges.right.map(shake),
-      bottom: edges.bottom.map(shake),
-      left: edges.left.map(shake),
-    };
-    const b = axes(cardPlane(corners.map(shake)), moved);
-    if (!Number.isFinite(b.widthMm + b.lengthMm)) continue;
-    sw += (b.widthMm - a.widthMm) ** 2;
-    sl += (b.lengthMm - a.lengthMm) ** 2;
-    n++;
-  }
-  const longest = Math.max(a.widthMm, a.lengthMm);
-  const ofCard = ((cardMm.long.u ?? 0) / cardMm.long.value) * longest;
-  const ofAway = (cardThickMm.value / cameraAwayMm.value) * ((cameraAwayMm.u ?? 0) / cameraAwayMm.value) * longest;
-  const back = homography(
-    corners.map((p) => project(h, p)),
-    corners,
-  );
-  return {
-    widthMm: a.widthMm,
-    lengthMm: a.lengthMm,
-    uMm: Math.sqrt(Math.max(sw, sl) / Math.max(1, n) + ofCard ** 2 + ofAway ** 2),
-    toPlan: (px) => {
-      const p = project(h, px);
-      return [p[0] * a.u[0] + p[1] * a.u[1] - a.left, p[0] * a.v[0] + p[1] * a.v[1] - a.top];
-    },
-    toPicture: ([x, y]) => {
-      const [p, q] = [x + a.left, y + a.top];
-      return project(back, [p * a.u[0] + q * a.v[0], p * a.u[1] + q * a.v[1]]);
-    },
+  const ofCard = (cardMm.long.u ?? 0) / cardMm.long.value;
+  const ofAway = (cardThickMm.value / cameraAwayMm.value) * ((cameraAwayMm.u ?? 0) / cameraAwayMm.value);
+  return measured({
+    h,
+    back: homography(
+      corners.map((p) => project(h, p)),
+      corners,
+    ),
+    edges,
+    moved: (shake) => ({ h: cardPlane(corners.map(shake)), edges: shaken(edges, shake) }),
+    uPx,
+    relative: Math.hypot(ofCard, ofAway),
+  });
+}
+
+/** Two marks of a ruler make no plane: the camera is taken to look straight down, and may be tilted by so much, degrees. */
+const tiltDeg = judgement(8, 'a phone held over a bench by hand and eye');
+export const rulerMm = { low: 20, high: 300 } as const;
+
+/**
+ * The same by two marks of a ruler that lies on the device: its scale, and nothing of how the camera was tilted, which is said in
+ * the uncertainty.
+ * @param mm distance of the marks, 20 to 300
+ * @throws CoreInputError that names ruler or outline
+ */
+export function traceByRuler(
+  [a, b]: readonly [Pt, Pt],
+  mm: number,
+  edges: EdgePoints,
+  uPx = metPx.tapped.value,
+): Traced {
+  requireIn('ruler', mm, rulerMm.low, rulerMm.high, 'mm');
+  const scale = (p: Pt, q: Pt): Homography => {
+    const k = mm / far(p, q);
+    return [k, 0, 0, 0, k, 0, 0, 0, 1];
   };
+  if (far(a, b) < leastSidePx)
+    throw new CoreInputError(
+      'ruler',
+      `marks ${Math.round(far(a, b))} px apart`,
+      `${leastSidePx} px or more: come nearer`,
+    );
+  const k = far(a, b) / mm;
+  return measured({
+    h: scale(a, b),
+    back: [k, 0, 0, 0, k, 0, 0, 0, 1],
+    edges,
+    moved: (shake) => ({ h: scale(shake(a), shake(b)), edges: shaken(edges, shake) }),
+    uPx,
+    relative: 1 - Math.cos((tiltDeg.value * Math.PI) / 180),
+  });
 }

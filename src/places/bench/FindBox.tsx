@@ -10,6 +10,7 @@ import { t } from '@/words/bench';
 import { readTemperature } from '@/work/lookup/temperature';
 import { cureAnswers, thingsOf } from '@/work/lookup/things';
 import type { textSearch } from '@/work/textSearch';
+import { lazySearch } from './lazySearch';
 import { listedThing, wordsOf, type Listed } from './lookupWords';
 
 /** Shown at once: what is further down is found by one word more. */
@@ -45,8 +46,8 @@ function Answers({ typed }: { typed: string }) {
   const [search, setSearch] = useState<{ by: typeof textSearch } | null>(null);
   useEffect(() => {
     let gone = false;
-    void import('@/work/textSearch').then((m) => {
-      if (!gone) setSearch({ by: m.textSearch });
+    void lazySearch().then((by) => {
+      if (!gone) setSearch({ by });
     });
     return () => {
       gone = true;

@@ -1,5 +1,4 @@
-import { useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { Pressable, View } from 'react-native';
 
 import { withKnown } from '@/core/device/known';
@@ -15,7 +14,7 @@ import { Disclosure } from '@/ui/Disclosure';
 import { download } from '@/ui/download';
 import { DeviceBody, DeviceLines } from '@/ui/plan/BaseLayer';
 import { Outlines } from '@/ui/plan/pieceLayers';
-import { PhotoLayer } from '@/ui/plan/PhotoLayer';
+import { PhotoLayer, type PlanPhoto } from '@/ui/plan/PhotoLayer';
 import { Plan } from '@/ui/plan/Plan';
 import { RangeInput } from '@/ui/RangeInput';
 import { Txt } from '@/ui/Txt';
@@ -60,12 +59,18 @@ export function EditorPlan({
   here: EditorState;
 }) {
   // the photo is of the back as it is looked at
-  const { data } = useQuery({
-    queryKey: ['model photo', d.id],
-    queryFn: () => readModelPhoto(d.id),
-  });
+  const [data, setData] = useState<PlanPhoto | null>(null);
+  useEffect(() => {
+    let gone = false;
+    void readModelPhoto(d.id).then((found) => {
+      if (!gone) setData(found);
+    });
+    return () => {
+      gone = true;
+    };
+  }, [d.id]);
   const [strength, setStrength] = useState(0.6);
-  const photo = face.side === 'back' ? (data ?? null) : null;
+  const photo = face.side === 'back' ? data : null;
   return (
     <View>
       <Plan

@@ -2,8 +2,10 @@ import { Pressable, View, type GestureResponderEvent } from 'react-native';
 import Svg, { Circle, Image } from 'react-native-svg';
 
 import type { Pt } from '@/core/device/types';
-import type { Traced } from '@/core/trace/traceDevice';
+import { rulerMm, type Traced } from '@/core/trace/traceDevice';
 import { Button } from '@/ui/Button';
+import { Choice } from '@/ui/Choice';
+import { LengthField } from '@/ui/QuantityField';
 import type { PlanPhoto } from '@/ui/plan/PhotoLayer';
 import { useTokens } from '@/ui/theme';
 import { Txt } from '@/ui/Txt';
@@ -55,7 +57,7 @@ export function TracePhoto({ width, onDone }: TracePhotoProps) {
                 })
               : here.says}
           </Txt>
-          {traced && taps.length < 10 ? <Txt size="s">{here.says}</Txt> : null}
+          {traced && taps.length < here.whole ? <Txt size="s">{here.says}</Txt> : null}
           {taps.length && !taps[taps.length - 1]!.found ? <Txt size="s">{t('notFoundThere')}</Txt> : null}
           <Pressable
             testID="tracePicture"
@@ -94,8 +96,28 @@ export function TracePhoto({ width, onDone }: TracePhotoProps) {
         </>
       ) : (
         <>
+          <Choice
+            label={t('measuredBy')}
+            value={here.gauge}
+            options={[
+              { id: 'card', name: t('byCard') },
+              { id: 'ruler', name: t('byRuler') },
+            ]}
+            onChange={here.setGauge}
+          />
+          {here.gauge === 'ruler' ? (
+            <LengthField
+              label={t('rulerMarksApart')}
+              units={units}
+              lowMm={rulerMm.low}
+              highMm={rulerMm.high}
+              digits={0}
+              valueMm={here.apartMm}
+              onMm={here.setApartMm}
+            />
+          ) : null}
           <Txt size="s" className="mb-2">
-            {t('traceHow')}
+            {here.gauge === 'card' ? t('traceHow') : t('traceHowRuler')}
           </Txt>
           <View className="flex-row flex-wrap gap-2">
             <Button kind="small" label={t('takeAPhoto')} onPress={() => void here.open(true)} />

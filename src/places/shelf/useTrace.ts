@@ -3,7 +3,7 @@ import { useState } from 'react';
 import type { Pt } from '@/core/device/types';
 import { CoreInputError } from '@/core/errors';
 import { edgePoints, greyOf, snapCorner, type Grey } from '@/core/trace/snap';
-import { metPx, traceDevice, type EdgePoints, type Traced } from '@/core/trace/traceDevice';
+import { metPx, traceByRuler, traceDevice, type EdgePoints, type Traced } from '@/core/trace/traceDevice';
 import { pickFile } from '@/ui/download';
 import { readPicture, type Picture } from '@/ui/pictures';
 import type { PlanPhoto } from '@/ui/plan/PhotoLayer';
@@ -25,7 +25,9 @@ interface Tapped {
   found: boolean;
 }
 
-const cardTaps = 4;
+/** What a photo is measured by, and how often it is tapped for that. */
+export type Gauge = 'card' | 'ruler';
+const gaugeTaps: Record<Gauge, number> = { card: 4, ruler: 2 };
 const edgeTaps = 4;
 
 /** A picture as shades of grey, for the edges in it. @throws Error when it cannot be drawn */
@@ -68,6 +70,9 @@ export function useTrace(onDone: (t: Traced, camera: readonly [Pt, Pt] | null, p
   const [loaded, setLoaded] = useState<Loaded | null>(null);
   const [taps, setTaps] = useState<Tapped[]>([]);
   const [problem, setProblem] = useState<string | null>(null);
+  const [gauge, setGauge] = useState<Gauge>('card');
+  const [apartMm, setApartMm] = useState(100);
+  const first = gaugeTaps[gauge];
   const open = async (camera: boolean) => {
     const file = await pickFile('image/*', camera);
     if (!file) return;
@@ -80,32 +85,31 @@ export function useTrace(onDone: (t: Traced, camera: readonly [Pt, Pt] | null, p
     }
   };
   const measure = (list: readonly Tapped[]): Traced | { wrong: string } | null => {
-    if (list.length < cardTaps + edgeTaps) return null;
-    const [top, right, bottom, left] = list.slice(cardTaps, cardTaps + edgeTaps).map((x) => x.points);
+    if (list.length < first + edgeTaps) return null;
+    const [top, right, bottom, left] = list.slice(first, first + edgeTaps).map((x) => x.points);
     const edges: EdgePoints = { top: top!, right: right!, bottom: bottom!, left: left! };
     // one point that was only tapped is the worst of all
-    const u = list.slice(0, cardTaps + edgeTaps).every((x) => x.found) ? metPx.snapped : metPx.tapped;
+    const u = list.slice(0, first + edgeTaps).every((x) => x.found) ? metPx.snapped : metPx.tapped;
     try {
-      return traceDevice(
-        list.slice(0, cardTaps).map((x) => x.points[0]!),
-        edges,
-        u.value,
-      );
+      const marks = list.slice(0, first).map((x) => x.points[0]!);
+      return gauge === 'card'
+        ? traceDevice(marks, edges, u.value)
+        : traceByRuler([marks[0]!, marks[1]!], apartMm, edges, u.value);
     } catch (e) {
       return { wrong: e instanceof CoreInputError ? told(e.message) : String(e) };
     }
   };
   const tap = (p: Pt) => {
-    if (!loaded || taps.length >= cardTaps + edgeTaps + 2) return;
+    if (!loaded || taps.length >= first + edgeTaps + 2) return;
     const n = taps.length;
     let next: Tapped = { at: p, points: [p], found: true };
-    if (n < cardTaps) {
+    if (n < first && gauge === 'card') {
       const corner = snapCorner(loaded.grey, p);
       next = { at: corner ?? p, points: [corner ?? p], found: corner !== null };
-    } else if (n < cardTaps + edgeTaps) {
+    } else if (n >= first && n < first + edgeTaps) {
       // towards the card: it lies on the device
-      const card = taps.slice(0, cardTaps).map((x) => x.at);
-      const middle: Pt = [card.reduce((s, c) => s + c[0], 0) / cardTaps, card.reduce((s, c) => s + c[1], 0) / cardTaps];
+      const card = taps.slice(0, first).map((x) => x.at);
+      const middle: Pt = [card.reduce((s, c) => s + c[0], 0) / first, card.reduce((s, c) => s + c[1], 0) / first];
       const edge = edgePoints(loaded.grey, p, middle);
       next = { at: edge.points[Math.floor(edge.points.length / 2)]!, ...edge };
     }
@@ -115,7 +119,7 @@ export function useTrace(onDone: (t: Traced, camera: readonly [Pt, Pt] | null, p
   const traced = measured && 'toPlan' in measured ? measured : null;
   const says = () => {
     const n = taps.length;
-    if (n < cardTaps) return t('tapCardCorner', { n: n + 1 });
+    if (n < first) return gauge === 'card' ? t('tapCardCorner', { n: n + 1 }) : t('tapRulerMark', { n: n + 1 });
     return [
       t('tapEdgeTop'),
       t('tapEdgeRight'),
@@ -123,14 +127,19 @@ export function useTrace(onDone: (t: Traced, camera: readonly [Pt, Pt] | null, p
       t('tapEdgeLeft'),
       t('tapCameraFirst'),
       t('tapCameraSecond'),
-    ][n - cardTaps];
+    ][n - first];
   };
   const done = () => {
     if (!traced || !loaded) return;
-    const [a, b] = taps.slice(cardTaps + edgeTaps).map((x) => traced.toPlan(x.at));
+    const [a, b] = taps.slice(first + edgeTaps).map((x) => traced.toPlan(x.at));
     onDone(traced, a && b ? [a, b] : null, rectified(loaded, traced));
   };
   return {
+    gauge,
+    setGauge,
+    apartMm,
+    setApartMm,
+    whole: first + edgeTaps + 2,
     picture: loaded?.picture ?? null,
     taps,
     tap,

@@ -266,7 +266,7 @@ export default {
   cardForSize: 'Bench card by construction and size',
   airSaid: '{{what}}: {{value}}',
   driverFor: 'driver: {{head}}',
-  fromAPhoto: 'From a photo with a bank card on it',
+  fromAPhoto: 'From a photo with a bank card or ruler on it',
   traceTitle: 'Measure it in a photo',
   traceHow:
     'Lay a bank card flat on the back, clear of the cameras. Hold the camera over it so that the whole device is in the picture.',
@@ -286,4 +286,10 @@ export default {
   notFoundThere: 'No edge stands out there: the tap itself counts.',
   photoUnderThePlan: 'Photo under the plan',
   photoOfTheDevice: 'Photo of the device, tap {{n}}',
+  measuredBy: 'Measured by',
+  byCard: 'bank card',
+  byRuler: 'ruler',
+  tapRulerMark: 'Tap mark {{n}} of 2 of the ruler.',
+  rulerMarksApart: 'Marks of the ruler are apart',
+  traceHowRuler: 'Lay a ruler on the back. Look straight down at it: a tilt is not seen by it.',
 } as const;

@@ -271,7 +271,7 @@ export default {
   cardForSize: 'Ficha de banco por construcción y tamaño',
   airSaid: '{{what}}: {{value}}',
   driverFor: 'destornillador: {{head}}',
-  fromAPhoto: 'De una foto con una tarjeta encima',
+  fromAPhoto: 'De una foto con una tarjeta o regla encima',
   traceTitle: 'Medirlo en una foto',
   traceHow:
     'Poner una tarjeta bancaria plana sobre la tapa, sin tapar las cámaras. Sostener la cámara encima, con todo el equipo en la foto.',
@@ -291,4 +291,10 @@ export default {
   notFoundThere: 'Ahí no destaca ningún borde: cuenta el toque.',
   photoUnderThePlan: 'Foto bajo el plano',
   photoOfTheDevice: 'Foto del equipo, toque {{n}}',
+  measuredBy: 'Medido con',
+  byCard: 'tarjeta',
+  byRuler: 'regla',
+  tapRulerMark: 'Tocar la marca {{n}} de 2 de la regla.',
+  rulerMarksApart: 'Distancia entre las marcas de la regla',
+  traceHowRuler: 'Poner una regla sobre la tapa. Mirar recto desde arriba: con ella no se nota la inclinación.',
 } satisfies Same<typeof en>;
