@@ -33,6 +33,7 @@ test('a device that is on no shelf: from New job to its first heat answer in 15 
   }
   await expect(page.getByTestId('guessed')).toContainText('cables to the back');
   await expect(page.getByTestId('guessed')).not.toContainText('cameras');
+  await h.noViolations('model in a minute');
   // a reload loses none of it
   await page.reload();
   await expect(page.getByRole('radio', { name: 'Glass on a ring' })).toBeChecked();
@@ -72,6 +73,7 @@ test('what is learned on a job is kept for its model at hand-over, and stands on
   await page.getByRole('textbox', { name: 'In a word or two' }).fill('slow at the keys');
   await h.press('Note it');
   await expect(page.getByRole('list', { name: 'Noted on this job' }).getByRole('listitem')).toHaveCount(2);
+  await h.noViolations('worth remembering');
   await page.goto('/jobs/demo-0143/handover');
   const kept = page.getByTestId('keepLearned');
   await expect(kept).toContainText('2 things were learned');
@@ -107,6 +109,7 @@ test('the Bench finds and answers: a job, a model, a cure at a temperature, the 
   await ask('cure at 15 °C', /Ring or tape at 15 °C.*full bond/);
   await ask('dryer', /Hair dryer.*usually set to/);
   await ask('6.1', /Ring-bond 6\.1/);
+  await h.noViolations('bench with answers');
   await page.getByRole('textbox', { name: 'Find or ask' }).fill('<script>zzz');
   await expect(found).toContainText('Nothing found');
   await ask('tablet card', /Bench card: Glass-back tablet 10/);

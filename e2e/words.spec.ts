@@ -57,7 +57,7 @@ test('words that run 40 % longer have room on a phone, on every page', async ({ 
   const job = (id: string, pages: string[]) => pages.map((p) => `/jobs/demo-${id}/${p}`);
   for (const where of [
     ...['/', '/plan', '/jobs', '/jobs/new', '/shelf', '/heaters', '/adhesives', '/stock', '/money', '/records'],
-    ...['/statistics', '/shop', '/figures'],
+    ...['/statistics', '/shop', '/figures', '/shelf/new', '/shelf/card', '/shelf/ring61', '/shelf/ring61/card'],
     ...job('0143', [
       'intake',
       'heat',
@@ -76,6 +76,7 @@ test('words that run 40 % longer have room on a phone, on every page', async ({ 
       'tray',
       'lift',
       'happened?from=lift',
+      'remember?from=lift',
       'part',
       'way',
       'strip',

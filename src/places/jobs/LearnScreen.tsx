@@ -123,50 +123,54 @@ export function LearnScreen({ job, stage }: { job: JobState; stage: StageId }) {
         }}
       />
       {items.length ? (
-        <View role="list" aria-label={t('notedOnThisJob')} className="mt-3">
+        <View className="mt-3">
           <Txt strong level={2}>
             {t('notedOnThisJob')}
           </Txt>
-          {items.map((l, i) => (
-            <View
-              key={l.itemId}
-              role="listitem"
-              className="flex-row items-center gap-2 border-b border-rule min-h-[48px]"
-            >
-              <Txt className="flex-1">{t('numbered', { n: i + 1, said: line(l.what, l.text) })}</Txt>
-              <Button
-                kind="small"
-                label={t('takeItOut')}
-                onPress={() =>
-                  void log([
-                    {
-                      type: 'learned',
-                      itemId: l.itemId,
-                      what: l.what,
-                      place: l.at && [l.at[0], l.at[1]],
-                      text: l.text,
-                      on: false,
-                    },
-                  ])
-                }
-              />
-            </View>
-          ))}
+          <View role="list" aria-label={t('notedOnThisJob')}>
+            {items.map((l, i) => (
+              <View
+                key={l.itemId}
+                role="listitem"
+                className="flex-row items-center gap-2 border-b border-rule min-h-[48px]"
+              >
+                <Txt className="flex-1">{t('numbered', { n: i + 1, said: line(l.what, l.text) })}</Txt>
+                <Button
+                  kind="small"
+                  label={t('takeItOut')}
+                  onPress={() =>
+                    void log([
+                      {
+                        type: 'learned',
+                        itemId: l.itemId,
+                        what: l.what,
+                        place: l.at && [l.at[0], l.at[1]],
+                        text: l.text,
+                        on: false,
+                      },
+                    ])
+                  }
+                />
+              </View>
+            ))}
+          </View>
         </View>
       ) : null}
       {before.length ? (
-        <View role="list" aria-label={t('knownFromBefore')} className="mt-3" testID="knownFromBefore">
+        <View className="mt-3" testID="knownFromBefore">
           <Txt strong level={2}>
             {t('knownFromBefore')}
           </Txt>
-          {before.map((n) => (
-            <View key={n.id} role="listitem" className="border-b border-rule py-2">
-              <Txt>{line(n.what, n.text)}</Txt>
-              <Txt size="s" tone="ink2">
-                {n.from}
-              </Txt>
-            </View>
-          ))}
+          <View role="list" aria-label={t('knownFromBefore')}>
+            {before.map((n) => (
+              <View key={n.id} role="listitem" className="border-b border-rule py-2">
+                <Txt>{line(n.what, n.text)}</Txt>
+                <Txt size="s" tone="ink2">
+                  {n.from}
+                </Txt>
+              </View>
+            ))}
+          </View>
         </View>
       ) : null}
     </JobPage>

@@ -151,28 +151,30 @@ export function IntakeFindings({ here: { job, find } }: { here: IntakeStageState
 /** The pages of the intake, and how far each is. */
 export function IntakePages({ here: { pages, job } }: { here: IntakeStageState }) {
   return (
-    <View role="list" aria-label={t('pagesOfIntake')} className="mb-4 border-t border-rule">
-      {pages.map((p) => (
-        <View key={p.to} role="listitem">
-          <Link href={`/jobs/${job.id}/${p.to}` as Href} asChild>
-            <Pressable
-              aria-label={`${p.name}: ${p.line}`}
-              className="min-h-[56px] flex-row items-center gap-3 border-b border-rule"
-            >
-              <Mark state={p.done ? 'done' : 'waits'} />
-              <View className="flex-1">
-                <Txt strong>{p.name}</Txt>
-                <Txt size="s" tone="ink2">
-                  {p.line}
+    <View className="mb-4">
+      <View role="list" aria-label={t('pagesOfIntake')} className="border-t border-rule">
+        {pages.map((p) => (
+          <View key={p.to} role="listitem">
+            <Link href={`/jobs/${job.id}/${p.to}` as Href} asChild>
+              <Pressable
+                aria-label={`${p.name}: ${p.line}`}
+                className="min-h-[56px] flex-row items-center gap-3 border-b border-rule"
+              >
+                <Mark state={p.done ? 'done' : 'waits'} />
+                <View className="flex-1">
+                  <Txt strong>{p.name}</Txt>
+                  <Txt size="s" tone="ink2">
+                    {p.line}
+                  </Txt>
+                </View>
+                <Txt num tone="ink2">
+                  ›
                 </Txt>
-              </View>
-              <Txt num tone="ink2">
-                ›
-              </Txt>
-            </Pressable>
-          </Link>
-        </View>
-      ))}
+              </Pressable>
+            </Link>
+          </View>
+        ))}
+      </View>
       <Link
         href={`/shelf/${job.model.id}/card` as Href}
         className="font-body text-m text-ink underline py-2 min-h-[44px]"

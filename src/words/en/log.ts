@@ -316,7 +316,7 @@ export default {
   learnedWeak: 'weak: no force here',
   learnedPry: 'pry here',
   learnedMagnet: 'magnet',
-  learnedBound: 'bound to the board: nobody can replace it',
+  learnedBound: 'bound to the board',
   learnedWith: '{{what}}, "{{text}}"',
   learnedNoted: 'Worth remembering: {{said}}',
   learnedTakenBack: 'Not worth remembering after all: {{said}}',

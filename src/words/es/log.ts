@@ -319,7 +319,7 @@ export default {
   learnedWeak: 'débil: no forzar aquí',
   learnedPry: 'hacer palanca aquí',
   learnedMagnet: 'imán',
-  learnedBound: 'ligado a la placa: no se puede cambiar',
+  learnedBound: 'ligado a la placa',
   learnedWith: '{{what}}, «{{text}}»',
   learnedNoted: 'Para recordar: {{said}}',
   learnedTakenBack: 'Al final no se recuerda: {{said}}',
