@@ -88,6 +88,7 @@ await phone.getByRole('radio', { name: 'Glass on a ring' }).click();
 await phone.getByRole('radio', { name: /6\.7/ }).click();
 await phone.getByTestId('plan').click({ position: { x: 130, y: 60 } });
 await phone.getByTestId('guessed').waitFor();
+await phone.getByTestId('plan').evaluate((e) => e.scrollIntoView({ block: 'center' }));
 await take(phone, 'new-model-phone');
 await stage(phone, 'demo-0132/cure');
 await phone.clock.runFor(700);
