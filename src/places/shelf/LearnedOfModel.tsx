@@ -2,6 +2,7 @@ import { useMemo } from 'react';
 import { View } from 'react-native';
 
 import { adhesiveRecord } from '@/core/adhesives';
+import type { Device } from '@/core/device/types';
 import { heaterOf, type Settings } from '@/model/settings';
 import { useDevices, useJobs, useSettings } from '@/store/shop';
 import { Disclosure } from '@/ui/Disclosure';
@@ -77,18 +78,26 @@ export function learnedLines(h: ModelHistory, settings: Settings, nameOf: (id: s
   ];
 }
 
+/** Names of models, and of what lies inside one, by their ids. */
+export const nameIn =
+  (device: Device | undefined, models: readonly Device[]) =>
+  (x: string): string =>
+    models.find((m) => m.id === x)?.name ??
+    told(
+      [...(device?.parts ?? []), ...(device?.connectors ?? []), ...(device?.pieces ?? [])].find((p) => p.id === x)
+        ?.name ?? x,
+    );
+
 /** What the jobs on a model have taught this shop. */
 export function LearnedOfModel({ id }: { id: string }) {
   const h = useModelHistory(id);
   const settings = useSettings();
   const devices = useDevices();
   const device = devices.find((d) => d.device.id === id)?.device;
-  const nameOf = (x: string) =>
-    devices.find((d) => d.device.id === x)?.device.name ??
-    told(
-      [...(device?.parts ?? []), ...(device?.connectors ?? []), ...(device?.pieces ?? [])].find((p) => p.id === x)
-        ?.name ?? x,
-    );
+  const nameOf = nameIn(
+    device,
+    devices.map((d) => d.device),
+  );
   const lines = learnedLines(h, settings, nameOf);
   return (
     <Disclosure title={t('whatTheShopHasLearned')} open>

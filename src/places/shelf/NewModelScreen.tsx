@@ -3,7 +3,7 @@ import { Pressable, View } from 'react-native';
 
 import { PlaceFrame } from '@/bench-kit/PlaceFrame';
 import type { Construction } from '@/core/device/types';
-import { insideKinds, sizeLimits, tabletFromMm } from '@/model/guess';
+import { insideKinds, sizeLimits, tabletFromMm } from '@/model/guessAnswers';
 import { Button } from '@/ui/Button';
 import { Choice } from '@/ui/Choice';
 import { Disclosure } from '@/ui/Disclosure';

@@ -245,7 +245,7 @@ export default {
   theExactOneIsNotBuilt: 'La exacta no se calculó.',
   theExactOneIsBuilt: 'La exacta está en camino: {{share}}.',
   keepTheFirstAnswer: 'Quedarse con la primera',
-  exactNow: 'Exacto ahora: fácil tras {{ready}}. La primera respuesta dijo de {{low}} a {{high}}.',
+  exactNow: 'Cálculo completo: fácil tras {{ready}}. La primera respuesta dijo de {{low}} a {{high}}.',
   insideIsGuessed:
     'El interior de este modelo es supuesto: las temperaturas llevan {{within}} más de margen y ninguna herramienta entra más de lo que pide el pegamento.',
   worthRemembering: 'Para recordar',

@@ -11,7 +11,7 @@ import {
   tabletFromMm,
   type KeyAnswer,
   type ModelAnswers,
-} from '@/model/guess';
+} from '@/model/guessAnswers';
 
 export const constructions = [
   'ringGlass',
