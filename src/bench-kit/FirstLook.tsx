@@ -24,15 +24,16 @@ export function GuessedInside({ device }: { device: Device }) {
 
 /**
  * Says that an answer comes from a first look, how far off it may be and how long the exact one takes; and once, when that is
- * there, what it changed.
+ * there, what it changed for the same plan.
+ * @param plan names what is planned
  * @param readyInS when it opens, s from the beginning of the heat; null: not at all
  */
-export function FirstLook({ thermal, readyInS }: { thermal: Thermal; readyInS: Range | null }) {
+export function FirstLook({ thermal, plan, readyInS }: { thermal: Thermal; plan: string; readyInS: Range | null }) {
   const units = useSettings();
   const { first, said, say } = thermal;
   useEffect(() => {
-    if (first) say(readyInS);
-  }, [first, say, readyInS]);
+    if (first && readyInS) say({ plan, readyInS });
+  }, [first, say, plan, readyInS]);
   if (first)
     return (
       <View role="status" testID="firstLook" className="border-[1.5px] border-ink bg-panel p-3 my-2 gap-1">
@@ -49,11 +50,15 @@ export function FirstLook({ thermal, readyInS }: { thermal: Thermal; readyInS: R
         )}
       </View>
     );
-  if (!said || !readyInS) return null;
+  if (said?.plan !== plan || !readyInS) return null;
   return (
     <View role="status" testID="firstLook" className="border-l-[3px] border-ink2 pl-3 my-2">
       <Txt size="s">
-        {t('exactNow', { ready: spoken(readyInS.mean), low: spoken(said.low), high: spoken(said.high) })}
+        {t('exactNow', {
+          ready: spoken(readyInS.mean),
+          low: spoken(said.readyInS.low),
+          high: spoken(said.readyInS.high),
+        })}
       </Txt>
     </View>
   );

@@ -26,24 +26,26 @@ jest.mock('@/store/shop', () => ({
 jest.mock('./useThermal', () => ({}));
 
 it('while only a first look answers it says how far the exact one is, and keeps what it said', () => {
-  render(<FirstLook thermal={thermal({ first: true, building: 0.4 })} readyInS={range} />);
+  render(<FirstLook thermal={thermal({ first: true, building: 0.4 })} plan="110" readyInS={range} />);
   expect(screen.getByText(/First answer/)).toBeTruthy();
   expect(screen.getByText(/40/)).toBeTruthy();
-  expect(mockSaid).toHaveBeenCalledWith(range);
+  expect(mockSaid).toHaveBeenCalledWith({ plan: '110', readyInS: range });
 });
 
 it('a build that was ended can be begun again', () => {
-  render(<FirstLook thermal={thermal({ first: true })} readyInS={range} />);
+  render(<FirstLook thermal={thermal({ first: true })} plan="110" readyInS={range} />);
   expect(screen.getByText('The exact one was not built.')).toBeTruthy();
   expect(screen.getByRole('button', { name: 'Build the heat model' })).toBeTruthy();
 });
 
 it('the exact answer says once what the first one had said; without a first look nothing stands there', () => {
-  const { rerender } = render(
-    <FirstLook thermal={thermal({ said: { low: 80, mean: 110, high: 180 } })} readyInS={range} />,
-  );
+  const said = { plan: '110', readyInS: { low: 80, mean: 110, high: 180 } };
+  const { rerender } = render(<FirstLook thermal={thermal({ said })} plan="110" readyInS={range} />);
   expect(screen.getByText(/^Exact now: easy after 2 min\. The first answer said 1 min 20 s to 3 min\.$/)).toBeTruthy();
-  rerender(<FirstLook thermal={thermal({})} readyInS={range} />);
+  // of another plan the first look said nothing
+  rerender(<FirstLook thermal={thermal({ said })} plan="100" readyInS={range} />);
+  expect(screen.queryByTestId('firstLook')).toBeNull();
+  rerender(<FirstLook thermal={thermal({})} plan="110" readyInS={range} />);
   expect(screen.queryByTestId('firstLook')).toBeNull();
 });
 

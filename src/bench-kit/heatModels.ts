@@ -17,8 +17,14 @@ interface OnTheWay {
   first: ReducedModel | null;
   building: number | null;
   run: { cancel(): void } | null;
-  /** what a first look said, s from the beginning of a heat until it opens; null: not asked, or not at all */
-  said: Range | null;
+  /** what a first look said, and of which plan; null: it was not asked */
+  said: Said | null;
+}
+
+/** When a heat opens, s from its beginning, as a first look said of one plan. */
+export interface Said {
+  plan: string;
+  readyInS: Range;
 }
 
 const onTheWay = new Map<string, OnTheWay>();
@@ -44,7 +50,7 @@ export const useOnTheWay = (id: string): OnTheWay =>
   );
 
 /** Notes what the first look says while it is all there is. */
-export function noteSaid(id: string, said: Range | null): void {
+export function noteSaid(id: string, said: Said): void {
   const now = onTheWay.get(id);
   if (now && JSON.stringify(now.said) !== JSON.stringify(said)) put(id, { said });
 }

@@ -2,21 +2,20 @@ import { queryOptions, useQuery } from '@tanstack/react-query';
 import { useCallback, useMemo } from 'react';
 
 import type { Bond, Device } from '@/core/device/types';
-import type { Range } from '@/core/source';
 import type { ReducedModel } from '@/core/heat/reduced';
 import { CancelledError } from '@/workers/longRun';
 import { thermalKey, type ThermalKey } from '@/workers/thermalClient';
-import { cancelBuild, heatModel, noteSaid, useOnTheWay } from './heatModels';
+import { cancelBuild, heatModel, noteSaid, useOnTheWay, type Said } from './heatModels';
 import { models } from './thermalAtHand';
 
 export interface Thermal {
   model: ReducedModel | null;
   /** the model is a first look: the exact one is being built */
   first: boolean;
-  /** what the first look said of when it opens, s; null: there was none */
-  said: Range | null;
-  /** keeps that while the first look answers */
-  say(readyInS: Range | null): void;
+  /** what the first look said last; null: there was none */
+  said: Said | null;
+  /** keeps what the first look says */
+  say(said: Said): void;
   /** share of the build that is done, while it runs */
   building: number | null;
   cancelled: boolean;
@@ -52,7 +51,7 @@ export function useThermalStack(key: ThermalKey): Thermal {
     model: exact ?? way.first,
     first: !exact && way.first !== null,
     said: way.said,
-    say: useCallback((readyInS: Range | null) => noteSaid(key.id, readyInS), [key.id]),
+    say: useCallback((said: Said) => noteSaid(key.id, said), [key.id]),
     building: way.building,
     cancelled: q.error instanceof CancelledError,
     problem: q.error && !(q.error instanceof CancelledError) ? q.error.message : null,

@@ -7,6 +7,7 @@ import { JobPage } from '@/bench-kit/JobPage';
 import { PlainPlan } from '@/bench-kit/PlainPlan';
 import { stageHref } from '@/bench-kit/stageHref';
 import { useNow } from '@/bench-kit/useNow';
+import { Entry } from '@/bench-kit/Why';
 import { learnedKinds, type LearnedKind, type Pt } from '@/core/device/types';
 import type { JobState } from '@/model/fold';
 import type { StageId } from '@/model/stageIds';
@@ -14,9 +15,7 @@ import { newId } from '@/store/ids';
 import { useDevices } from '@/store/shop';
 import { Button } from '@/ui/Button';
 import { Choice } from '@/ui/Choice';
-import { useDraft } from '@/ui/draft';
 import { Numbers } from '@/ui/plan/layers';
-import { TextBox } from '@/ui/TextBox';
 import { Txt } from '@/ui/Txt';
 import { useWide } from '@/ui/useWide';
 import { capital } from '@/words/capital';
@@ -38,7 +37,6 @@ export function LearnScreen({ job, stage }: { job: JobState; stage: StageId }) {
   const [what, setWhat] = useState<LearnedKind>('tip');
   const [at, setAt] = useState<Pt | null>(null);
   const [text, setText] = useState('');
-  const keep = useDraft('worth remembering', setText);
   const items = learnedOf(job).filter((l) => l.joint === job.bond.id);
   const before = (devices.find((d) => d.device.id === job.device.id)?.device.notes ?? []).filter(
     (n) => n.face === job.bond.onFace && !job.learned.has(n.id),
@@ -59,7 +57,6 @@ export function LearnScreen({ job, stage }: { job: JobState; stage: StageId }) {
     ]);
     setAt(null);
     setText('');
-    keep(null);
   };
   const marks = [
     ...before.flatMap((n) => (n.at ? [{ at: n.at, text: '', state: 'done' as const }] : [])),
@@ -110,18 +107,7 @@ export function LearnScreen({ job, stage }: { job: JobState; stage: StageId }) {
         onChange={setWhat}
         {...(needsPlace ? { hint: t('tapWhereItIs') } : {})}
       />
-      <Txt strong className="mb-1">
-        {t('inAWordOrTwo')}
-      </Txt>
-      <TextBox
-        aria-label={t('inAWordOrTwo')}
-        value={text}
-        maxLength={200}
-        onChangeText={(v) => {
-          setText(v);
-          keep(v);
-        }}
-      />
+      <Entry label={t('inAWordOrTwo')} value={text} onChange={setText} max={200} />
       {items.length ? (
         <View className="mt-3">
           <Txt strong level={2}>

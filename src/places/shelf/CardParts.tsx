@@ -182,8 +182,8 @@ export function Care({ device, history }: { device: Device; history: ModelHistor
       </Part>
       {learned.length ? (
         <Part title={t('whatTheShopHasLearned')}>
-          {learned.slice(0, learnedMost).map((l) => (
-            <Txt key={l} size="s">
+          {learned.slice(0, learnedMost).map((l, i) => (
+            <Txt key={i} size="s">
               {l}
             </Txt>
           ))}

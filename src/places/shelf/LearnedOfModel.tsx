@@ -102,7 +102,7 @@ export function LearnedOfModel({ id }: { id: string }) {
   return (
     <Disclosure title={t('whatTheShopHasLearned')} open>
       <View testID="learned">
-        {lines.length ? lines.map((l) => <Txt key={l}>{l}</Txt>) : <Txt tone="ink2">{t('noJobsYet')}</Txt>}
+        {lines.length ? lines.map((l, i) => <Txt key={i}>{l}</Txt>) : <Txt tone="ink2">{t('noJobsYet')}</Txt>}
         {h.stages.length ? (
           <Txt size="s" tone="ink2" className="mt-1">
             {listed(

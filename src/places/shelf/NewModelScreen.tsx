@@ -163,33 +163,28 @@ function Size({ here: { a, set, units, tracing, trace, onTraced, planWidth } }: 
         onChange={(d) => set((x) => withSize(x, { ...sizeOfScreen(Number(d)), sizeMeasured: false }))}
       />
       <View className="flex-row flex-wrap gap-x-4">
-        <LengthField
-          label={t('lengthOfIt')}
-          units={units}
-          lowMm={sizeLimits.lengthMm[0]}
-          highMm={sizeLimits.lengthMm[1]}
-          digits={1}
-          valueMm={a.lengthMm}
-          onMm={(lengthMm) => set((x) => withSize(x, { lengthMm, sizeMeasured: true }))}
-        />
-        <LengthField
-          label={t('widthOfIt')}
-          units={units}
-          lowMm={sizeLimits.widthMm[0]}
-          highMm={sizeLimits.widthMm[1]}
-          digits={1}
-          valueMm={a.widthMm}
-          onMm={(widthMm) => set((x) => withSize(x, { widthMm, sizeMeasured: true }))}
-        />
-        <LengthField
-          label={t('thicknessOfIt')}
-          units={units}
-          lowMm={sizeLimits.thicknessMm[0]}
-          highMm={sizeLimits.thicknessMm[1]}
-          digits={1}
-          valueMm={a.thicknessMm}
-          onMm={(thicknessMm) => set((x) => ({ ...x, thicknessMm, thicknessMeasured: true }))}
-        />
+        {(
+          [
+            ['lengthMm', t('lengthOfIt'), (lengthMm: number) => withSize(a, { lengthMm, sizeMeasured: true })],
+            ['widthMm', t('widthOfIt'), (widthMm: number) => withSize(a, { widthMm, sizeMeasured: true })],
+            [
+              'thicknessMm',
+              t('thicknessOfIt'),
+              (thicknessMm: number) => ({ ...a, thicknessMm, thicknessMeasured: true }),
+            ],
+          ] as const
+        ).map(([field, label, next]) => (
+          <LengthField
+            key={field}
+            label={label}
+            units={units}
+            lowMm={sizeLimits[field][0]}
+            highMm={sizeLimits[field][1]}
+            digits={1}
+            valueMm={a[field]}
+            onMm={(v) => set(() => next(v))}
+          />
+        ))}
       </View>
     </View>
   );

@@ -12,7 +12,7 @@ import type { Device, Pt } from '@/core/device/types';
 import { CoreInputError } from '@/core/errors';
 import { guessDevice } from '@/model/guess';
 import { saveDevice, useDevices, useSettings } from '@/store/shop';
-import { writeModelPhoto } from '@/store/modelPhoto';
+import { readModelPhoto, writeModelPhoto } from '@/store/modelPhoto';
 import type { Traced } from '@/core/trace/traceDevice';
 import type { PlanPhoto } from '@/ui/plan/PhotoLayer';
 import { useDraft } from '@/ui/draft';
@@ -21,6 +21,9 @@ import { answersOf, firstAnswers, newModelSchema, tapped, withTrace, type NewMod
 import { t } from '@/words/shelf';
 import { told } from '@/words/told';
 import { length } from '@/words/units';
+
+/** The photo of a model that is not saved yet goes by this name. */
+const unsaved = 'unsaved';
 
 /** The face that cameras and keys are tapped on: the back as it is looked at. */
 function backOf(d: Device): FaceView {
@@ -55,7 +58,9 @@ export function useNewModel(from: 'job' | 'shelf') {
     'new model',
     (text) => {
       const kept = readDraft(text);
-      if (kept) put(kept);
+      if (!kept) return;
+      put(kept);
+      void readModelPhoto(unsaved).then(setPhoto);
     },
     true,
   );
@@ -67,7 +72,7 @@ export function useNewModel(from: 'job' | 'shelf') {
   };
   const usualName = t('sizedPhone', { width: length(a.widthMm, units, 0), length: length(a.lengthMm, units, 0) });
   const name = a.name.trim() || usualName;
-  const made = useMemo((): { device: Device; view: FaceView } | { wrong: string } | null => {
+  const made = useMemo((): { device: Device; view: FaceView; turned: boolean } | { wrong: string } | null => {
     const answers = answersOf(a, 'new', name);
     // the plan stands there before it was said how the back is held
     const drawn = answers ?? answersOf({ ...a, construction: 'ringGlass' }, 'new', name)!;
@@ -78,7 +83,8 @@ export function useNewModel(from: 'job' | 'shelf') {
         return {
           wrong: t('youEntered', { field: told(first.field), allowed: told(first.allowed), given: told(first.given) }),
         };
-      return { device, view: backOf(device) };
+      const view = backOf(device);
+      return { device, view, turned: faceOf(view.device, view.bond).side === 'front' };
     } catch (e) {
       return { wrong: e instanceof CoreInputError ? told(e.message) : String(e) };
     }
@@ -94,6 +100,7 @@ export function useNewModel(from: 'job' | 'shelf') {
       await saveDevice(guessDevice(answers));
       // the model stands without its photo, too
       if (photo) await writeModelPhoto(id, photo).catch(() => false);
+      await writeModelPhoto(unsaved, null).catch(() => false);
       keep(null);
       router.replace((from === 'job' ? `/jobs/new?model=${id}` : `/shelf/${id}`) as Href);
     } catch (e) {
@@ -109,9 +116,11 @@ export function useNewModel(from: 'job' | 'shelf') {
     onTraced: (traced: Traced, camera: readonly [Pt, Pt] | null, made: PlanPhoto) => {
       set((x) => withTrace(x, { ...traced, camera }));
       setPhoto(made);
+      void writeModelPhoto(unsaved, made).catch(() => false);
       setTracing(false);
     },
-    onTap: (p: Pt) => set((x) => tapped(x, p)),
+    // a device that is closed behind is looked at from the front: its plan is turned over
+    onTap: (p: Pt) => set((x) => tapped(x, made && 'view' in made && made.turned ? [x.widthMm - p[0], p[1]] : p)),
     device: made && 'device' in made ? made.device : null,
     view: made && 'view' in made ? made.view : null,
     wrong: made && 'wrong' in made ? made.wrong : null,

@@ -99,7 +99,11 @@ export function HeatBench({ job }: { job: JobState }) {
         call={
           <>
             <Call {...facts.text} />
-            <FirstLook thermal={source} readyInS={view.f.readyS && sinceStart(view.f.readyS, view.f.heatStartS)} />
+            <FirstLook
+              thermal={source}
+              plan={JSON.stringify([job.id, plan])}
+              readyInS={view.f.readyS && sinceStart(view.f.readyS, view.f.heatStartS)}
+            />
           </>
         }
         readings={<Readings items={facts.readings} />}
