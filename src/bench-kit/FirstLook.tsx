@@ -22,13 +22,19 @@ export function GuessedInside({ device }: { device: Device }) {
   );
 }
 
+interface FirstLookProps {
+  thermal: Thermal;
+  /** names what is planned; not said on pages that compare several plans */
+  plan?: string;
+  /** when it opens, s from the beginning of the heat; null: not at all */
+  readyInS?: Range | null;
+}
+
 /**
  * Says that an answer comes from a first look, how far off it may be and how long the exact one takes; and once, when that is
  * there, what it changed for the same plan.
- * @param plan names what is planned
- * @param readyInS when it opens, s from the beginning of the heat; null: not at all
  */
-export function FirstLook({ thermal, plan, readyInS }: { thermal: Thermal; plan: string; readyInS: Range | null }) {
+export function FirstLook({ thermal, plan = '', readyInS = null }: FirstLookProps) {
   const units = useSettings();
   const { first, said, say } = thermal;
   useEffect(() => {
@@ -41,7 +47,7 @@ export function FirstLook({ thermal, plan, readyInS }: { thermal: Thermal; plan:
         <Txt size="s" tone="ink2">
           {thermal.building === null
             ? t('theExactOneIsNotBuilt')
-            : t('theExactOneIsBuilt', { share: percent(thermal.building) })}
+            : t('theExactOneIsBuilt', { share: percent(Math.max(0.01, thermal.building)) })}
         </Txt>
         {thermal.building === null ? (
           <Button kind="small" label={t('buildTheHeatModel')} onPress={thermal.retry} />

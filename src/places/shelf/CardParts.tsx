@@ -1,6 +1,7 @@
 import { useDeferredValue, useMemo, type ReactNode } from 'react';
 import { View } from 'react-native';
 
+import { FirstLook } from '@/bench-kit/FirstLook';
 import { ThermalWait } from '@/bench-kit/ThermalWait';
 import { useThermal, type Thermal } from '@/bench-kit/useThermal';
 import { jointOf } from '@/core/device/jointKinds';
@@ -219,6 +220,7 @@ function HeatRows({ job, roomC, thermal }: { job: JobState; roomC: number; therm
   const rows = useMemo(() => cardHeats(job, settings, thermal.model!, room), [job, settings, thermal.model, room]);
   return (
     <View testID="heats">
+      <FirstLook thermal={thermal} />
       {rows.map((r) => (
         <View key={r.heater.id} className="mb-1">
           <Txt strong size="s">

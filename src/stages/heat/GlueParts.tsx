@@ -1,6 +1,7 @@
 import { View } from 'react-native';
 
 import { glueStartC, timedS } from '@/core/heat/glue';
+import { FirstLook } from '@/bench-kit/FirstLook';
 import { ThermalWait } from '@/bench-kit/ThermalWait';
 import { rowOf, Why } from '@/bench-kit/Why';
 import { Call } from '@/ui/Call';
@@ -21,6 +22,7 @@ export function GlueAnswer({
     <ThermalWait thermal={source} />
   ) : (
     <>
+      <FirstLook thermal={source} />
       <Call
         sentence={
           peak >= stopC

@@ -1,6 +1,7 @@
 import { View } from 'react-native';
 
 import type { JobState } from '@/model/fold';
+import { FirstLook } from '@/bench-kit/FirstLook';
 import { JobPage } from '@/bench-kit/JobPage';
 import { LongRunLine } from '@/bench-kit/LongRunLine';
 import { ThermalWait } from '@/bench-kit/ThermalWait';
@@ -55,6 +56,7 @@ function PathReady(props: PathReadyProps) {
       <View className="mt-2">
         <Call {...text} />
       </View>
+      <FirstLook thermal={props.source} />
       <LongRunLine name={t('workingOutTheRound')} share={plan.share} problem={plan.problem} onCancel={plan.cancel} />
       <Rounds here={here} />
       <ConfirmMoving here={here} />

@@ -1,4 +1,5 @@
 import type { JobState } from '@/model/fold';
+import { FirstLook } from '@/bench-kit/FirstLook';
 import { JobPage } from '@/bench-kit/JobPage';
 import { ThermalWait } from '@/bench-kit/ThermalWait';
 import { BackToHeat, isSwollen, SwollenPage } from './heatPage';
@@ -24,6 +25,7 @@ function WaysReady(p: WaysReadyProps) {
       lead={<WaysLead here={here} />}
       main={<WaysMain here={here} />}
     >
+      <FirstLook thermal={p.source} />
       <WayRows here={here} />
       <WayOthers here={here} />
       <WaysWhy here={here} />

@@ -1,3 +1,4 @@
+import { guessErrorK } from '@/core/device/known';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 
@@ -31,7 +32,7 @@ export function useGlue({
   const now = useNow(10_000);
   const router = useRouter();
   const { log, decide } = useActions(job);
-  const source = useThermalStack(useMemo(() => keyOf(stack), [stack]));
+  const source = useThermalStack(useMemo(() => keyOf(stack, guessErrorK(device), 'front'), [stack, device]));
   const model = source.model;
   const heaters = useMemo(() => contactsOf(settings), [settings]);
   const [heaterId, setHeaterId] = useState(settings.plate.id);

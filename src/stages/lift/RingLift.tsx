@@ -6,6 +6,7 @@ import type { JobState } from '@/model/fold';
 import { PlainPlan } from '@/bench-kit/PlainPlan';
 import { StageShell } from '@/bench-kit/StageShell';
 import { edgeName } from '@/words/placeNames';
+import { FirstLook } from '@/bench-kit/FirstLook';
 import { ThermalWait } from '@/bench-kit/ThermalWait';
 import { wetRule } from '@/bench-kit/wet';
 import { useJobs, useSettings } from '@/store/shop';
@@ -81,7 +82,12 @@ export function RingLift({ job }: { job: JobState }) {
             onStretch={finger === 'look' || !nextEdge || shut ? null : (s) => act.mark(s, finger)}
           />
         )}
-        call={<Call {...facts.text} />}
+        call={
+          <>
+            <Call {...facts.text} />
+            <FirstLook thermal={source} />
+          </>
+        }
         readings={<Readings items={facts.readings} />}
         controls={<GivingUp job={job} ring={ring} now={now} />}
         main={

@@ -45,14 +45,18 @@ export const airWayOf = (use: UseRecord): AirWay =>
 
 export const underStopK = judgement(5, 'a contact heater is set this far under what the cover bears on its surface');
 
-const guessedGentlerK = judgement(10, 'common practice goes gentler on a device that was never opened');
+/** Where the inside is guessed a contact heater begins no hotter than this, °C; milder ones are set as usual. */
+const guessedMostC = judgement(
+  100,
+  'common practice goes gentler on a device that was never opened; a mat is gentle as it is',
+);
 
 /** Where a heater is set for this cover: as usual, but a plate under plastic no hotter than the plastic bears, and gentler where the inside is guessed. */
 export function setFor(heater: Heater, job: Pick<JointSeen, 'device' | 'bond'>): number {
   const usual = usualOf(heater);
   if (!defOf(heater).under) return usual;
   const bears = strengthOf(job).surfaceC.stop.value - underStopK.value;
-  const careful = insideGuessed(job.device) ? usual - guessedGentlerK.value : usual;
+  const careful = insideGuessed(job.device) ? Math.min(usual, guessedMostC.value) : usual;
   return Math.max(heater.minSetC, Math.min(careful, bears));
 }
 
