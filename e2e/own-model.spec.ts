@@ -1,3 +1,5 @@
+import { readFileSync } from 'node:fs';
+
 import { expect, test } from '@playwright/test';
 
 import { photoOf } from '../test-support/photo';
@@ -164,8 +166,27 @@ test('a device is measured in a photo with a bank card on it: within half a mill
   await picture.scrollIntoViewIfNeeded();
   const box = (await picture.boundingBox())!;
   const scale = box.width / grey.width;
-  const tap = ([x, y]: readonly [number, number]) => picture.tap({ position: { x: x * scale, y: y * scale } });
+  // points lie over the photo: a tap on one means what is under it
+  const tap = ([x, y]: readonly [number, number]) =>
+    picture.tap({ position: { x: x * scale, y: y * scale }, force: true, timeout: 10_000 });
   const says = page.getByTestId('traceSays');
+  const measured = async () => {
+    const [, width, length] = /([\d.]+) mm × ([\d.]+) mm, give or take/.exec((await says.textContent())!)!;
+    return [Number(width), Number(length)] as const;
+  };
+  // card and device are found without a tap
+  const [foundWidth, foundLength] = await measured();
+  expect(Math.abs(foundWidth - 74)).toBeLessThan(0.5);
+  expect(Math.abs(foundLength - 158)).toBeLessThan(0.5);
+  // a point that is moved changes the answer, and moved back it is as it was
+  const right = page.getByTestId('handle-5');
+  await right.press('Shift+ArrowRight');
+  expect((await measured())[0]).toBeGreaterThan(foundWidth + 0.5);
+  await right.press('Shift+ArrowLeft');
+  expect((await measured())[0]).toBeCloseTo(foundWidth, 1);
+  await h.noViolations('photo with points');
+  // and by hand, where nothing was found
+  await h.press('Tap them myself');
   for (const [i, c] of card.entries()) {
     await expect(says).toContainText(`corner ${i + 1} of 4`);
     await tap([c[0] + 3, c[1] - 3]);
@@ -177,9 +198,9 @@ test('a device is measured in a photo with a bank card on it: within half a mill
     [0, 80],
   ] as const)
     await tap(toPx(mm));
-  const [, width, length] = /([\d.]+) mm × ([\d.]+) mm, give or take/.exec((await says.textContent())!)!;
-  expect(Math.abs(Number(width) - 74)).toBeLessThan(0.5);
-  expect(Math.abs(Number(length) - 158)).toBeLessThan(0.5);
+  const [width, length] = await measured();
+  expect(Math.abs(width - 74)).toBeLessThan(0.5);
+  expect(Math.abs(length - 158)).toBeLessThan(0.5);
   await tap(toPx([8, 8]));
   await tap(toPx([26, 40]));
   await h.press('Use these sizes');
@@ -188,4 +209,72 @@ test('a device is measured in a photo with a bank card on it: within half a mill
   await h.press(h.button(/^Save the model/));
   await expect(page.getByText('Photo under the plan')).toBeVisible();
   await expect(page.getByTestId('guessed')).toContainText('cables to the back');
+});
+
+/** The model of job J-0135. */
+const demo135 = { model: 'plastic60', widthMm: 73, lengthMm: 155 };
+
+test('the inside is photographed and tapped while it is worked: screws count at once, and go into the model with order and photo', async ({
+  page,
+}, info) => {
+  test.setTimeout(180_000);
+  await page.clock.install({ time: new Date('2026-04-14T13:02:00') });
+  const h = new Hands(page, isKeyboard(info.project.name));
+  await openDemo(page, '/jobs/demo-0135/strip');
+  const readings = page.getByRole('list', { name: 'Readings' });
+  await expect(readings).toContainText('/ 34screws out');
+  await h.press(page.getByRole('link', { name: 'Photograph the inside' }));
+  await h.press(page.getByRole('radio', { name: 'It shows: What is behind it' }));
+  await expect(h.button(/^Lay it under the plan/)).toBeDisabled();
+  const choose = async (buffer: Buffer, name: string) => {
+    const chooser = page.waitForEvent('filechooser');
+    await h.press(h.button(/^(Choose a photo|Another photo)/));
+    await (await chooser).setFiles({ name, mimeType: 'image/bmp', buffer });
+  };
+  await choose(Buffer.from('no picture'), 'inside.bmp');
+  await expect(page.getByTestId('fitProblem')).toContainText('inside.bmp');
+  const scene = { tilt: [10, -6], turn: 5, cardTurn: 0, k1: 0, noise: 2, mess: true, bare: true } as const;
+  const { grey } = photoOf({ ...scene, widthMm: demo135.widthMm, lengthMm: demo135.lengthMm, awayMm: 330 });
+  await choose(bitmap(grey), 'inside.bmp');
+  await expect(page.getByTestId('fitSays')).toContainText('Outline found');
+  await h.noViolations('photo of the inside');
+  await h.press('Lay it under the plan');
+  await expect(page.locator('image')).toHaveCount(1);
+  await expect(page.getByRole('slider', { name: 'Photo under the plan' })).toBeVisible();
+  // what is tapped there is a screw of this job at once
+  await h.press(page.getByRole('link', { name: 'Tap what is there' }));
+  await h.choose('What is it?', 'Screw');
+  const plan = page.getByTestId('plan');
+  const box = (await plan.boundingBox())!;
+  await plan.tap({ position: { x: box.width / 2, y: box.height / 2 } });
+  await plan.tap({ position: { x: box.width / 2 + 12, y: box.height / 2 } });
+  const noted = page.getByRole('list', { name: 'Noted on this job' }).getByRole('listitem');
+  await expect(noted).toHaveCount(2);
+  await expect(noted.first()).toContainText(/Screw [A-Z]\d+, cross, 2\.5 mm/);
+  // outside the device there is no screw
+  await plan.tap({ position: { x: 3, y: 3 } });
+  await expect(page.getByTestId('learnProblem')).toContainText('It cannot be there');
+  await expect(noted).toHaveCount(2);
+  await h.noViolations('tapped inside');
+  await h.press(h.button(/^Strip|^Back to Strip/));
+  await expect(readings).toContainText('/ 36screws out');
+  // order and photo are kept with them
+  const main = h.button(/^(Out, into [A-C]\d|.* is (out|off)|Now move over)$/);
+  for (let i = 0; i < 16; i++) await h.press(main);
+  await page.goto('/jobs/demo-0135/handover');
+  const kept = page.getByTestId('keepLearned');
+  await expect(kept).toContainText('Photo of the inside');
+  await expect(kept).toContainText(/The order it came apart in, \d+ steps/);
+  await h.press(kept.getByRole('button', { name: 'Keep all' }));
+  await expect(kept).toBeHidden();
+  // the model has them, and its file takes them along
+  await page.goto(`/shelf/${demo135.model}`);
+  await h.press(h.button(/^Photos under the plan/));
+  await h.press(page.getByRole('radio', { name: 'Photo of: The inside behind it' }));
+  await expect(page.locator('image')).toHaveCount(1);
+  const [file] = await Promise.all([page.waitForEvent('download'), h.press(h.button(/^Export the model/))]);
+  const text = readFileSync((await file.path())!, 'utf8');
+  const model = JSON.parse(text) as { device: { pictures: { id: string }[]; order: string[] }; photos: object };
+  expect(Object.keys(model.photos)).toEqual(model.device.pictures.map((p) => p.id));
+  expect(model.device.order.length).toBeGreaterThan(2);
 });

@@ -16,6 +16,10 @@ export interface Scene {
   /** standard deviation of the noise, shades of 255 */
   noise: number;
   awayMm?: number;
+  /** a stripe and a field of print on the card, a camera on the back, the grain and the edge of a mat under it */
+  mess?: boolean;
+  /** no card: the device alone */
+  bare?: boolean;
 }
 
 const size = { width: 720, height: 960 };
@@ -41,24 +45,34 @@ export function photoOf(s: Scene): { grey: Grey; toPx: (mm: Pt, zMm?: number) =>
     const d = 1 + s.k1 * (u * u + v * v);
     return [size.width / 2 + focalPx * u * d, size.height / 2 + focalPx * v * d];
   };
-  // the plane under a pixel: where its ray meets it
-  const ex = turn3(1, 0, 0).map((v, i) => v - turn3(0, 0, 0)[i]!);
-  const ey = turn3(0, 1, 0).map((v, i) => v - turn3(0, 0, 0)[i]!);
-  const ez = turn3(0, 0, 1).map((v, i) => v - turn3(0, 0, 0)[i]!);
-  const onPlane = (px: number, py: number, zMm: number): Pt => {
-    const [ud, vd] = [(px - size.width / 2) / focalPx, (py - size.height / 2) / focalPx];
-    let [u, v] = [ud, vd];
-    for (let i = 0; i < 4; i++) {
-      const d = 1 + s.k1 * (u * u + v * v);
-      [u, v] = [ud / d, vd / d];
-    }
+  const [zero, ...axes] = [
+    [0, 0, 0],
+    [1, 0, 0],
+    [0, 1, 0],
+    [0, 0, 1],
+  ].map(([x, y, z]) => turn3(x!, y!, z!));
+  const [ex, ey, ez] = axes.map((a) => a.map((v, i) => v - zero![i]!)) as [number[], number[], number[]];
+  /** the plane under a pixel: where its ray meets it */
+  const planeAt = (zMm: number) => {
     // ray t·(u, v, 1) = away + a ex + b ey − z ez
-    const o = [-zMm * ez[0]!, -zMm * ez[1]!, away - zMm * ez[2]!];
-    const n = [ex[1]! * ey[2]! - ex[2]! * ey[1]!, ex[2]! * ey[0]! - ex[0]! * ey[2]!, ex[0]! * ey[1]! - ex[1]! * ey[0]!];
-    const t = (n[0]! * o[0]! + n[1]! * o[1]! + n[2]! * o[2]!) / (n[0]! * u + n[1]! * v + n[2]!);
-    const p = [t * u - o[0]!, t * v - o[1]!, t - o[2]!];
-    const dot = (a: readonly number[], b: readonly number[]) => a[0]! * b[0]! + a[1]! * b[1]! + a[2]! * b[2]!;
-    return [dot(p, ex) + middle.x, dot(p, ey) + middle.y];
+    const o = [-zMm * ez[0]!, -zMm * ez[1]!, away - zMm * ez[2]!] as const;
+    const n = [
+      ex[1]! * ey[2]! - ex[2]! * ey[1]!,
+      ex[2]! * ey[0]! - ex[0]! * ey[2]!,
+      ex[0]! * ey[1]! - ex[1]! * ey[0]!,
+    ] as const;
+    const on = n[0] * o[0] + n[1] * o[1] + n[2] * o[2];
+    return (px: number, py: number): Pt => {
+      const [ud, vd] = [(px - size.width / 2) / focalPx, (py - size.height / 2) / focalPx];
+      let [u, v] = [ud, vd];
+      for (let i = 0; s.k1 && i < 4; i++) {
+        const d = 1 + s.k1 * (u * u + v * v);
+        [u, v] = [ud / d, vd / d];
+      }
+      const t = on / (n[0] * u + n[1] * v + n[2]);
+      const [x, y, z] = [t * u - o[0], t * v - o[1], t - o[2]];
+      return [x * ex[0]! + y * ex[1]! + z * ex[2]! + middle.x, x * ey[0]! + y * ey[1]! + z * ey[2]! + middle.y];
+    };
   };
   const device = rect(0, 0, s.widthMm, s.lengthMm, s.widthMm / 7);
   const [cw, ch] = [53.98, 85.6];
@@ -67,27 +81,57 @@ export function photoOf(s: Scene): { grey: Grey; toPx: (mm: Pt, zMm?: number) =>
     const [dx, dy] = [x - c.x, y - c.y];
     return [Math.cos(c.a) * dx + Math.sin(c.a) * dy + cw / 2, -Math.sin(c.a) * dx + Math.cos(c.a) * dy + ch / 2];
   };
-  const cardShape = rect(0, 0, cw, ch, 0.1);
+  // corner radius: ISO/IEC 7810:2019, 3.18 mm
+  const cardShape = rect(0, 0, cw, ch, 3.18);
+  const onCard = ([x, y]: Pt) => {
+    if (!s.mess) return 225;
+    if (x > 38 && x < 50) return 60;
+    return x > 8 && x < 26 && y > 12 && y < 60 ? 150 + 40 * Math.sign(Math.sin(2 * y)) : 225;
+  };
+  const camera = rect(6, 6, 30, 34, 6);
+  const onBack = (p: Pt) => (s.mess && contains(camera, p) ? 95 : 150);
+  const onMat = ([x, y]: Pt) => (s.mess ? 70 + 6 * Math.sin(1.7 * x + 0.6 * y) : 70);
   const cardThickMm = 0.76;
   let seed = 12345;
   const random = () => {
     seed = (Math.imul(seed, 1664525) + 1013904223) >>> 0;
     return seed / 2 ** 32;
   };
+  const [onCardPlane, onBackPlane] = [planeAt(cardThickMm), planeAt(0)];
+  const [mat, desk] = [-1, -2];
+  /** shade of what is seen, or that it is the mat with its grain, or the desk */
+  const sees = (px: number, py: number): number => {
+    if (!s.bare) {
+      const card = cardAt(onCardPlane(px, py));
+      if (contains(cardShape, card)) return onCard(card);
+    }
+    const at = onBackPlane(px, py);
+    if (contains(device, at)) return onBack(at);
+    return s.mess && at[1] > s.lengthMm + 14 ? desk : mat;
+  };
+  const shade = (px: number, py: number): number => {
+    const what = sees(px, py);
+    if (what === desk) return 120;
+    return what === mat ? onMat(onBackPlane(px, py)) : what;
+  };
   const values = new Float32Array(size.width * size.height);
   const sub = [0.25, 0.75];
-  for (let y = 0; y < size.height; y++)
+  const row = (y: number) => Float32Array.from({ length: size.width + 1 }, (_, x) => sees(x - 0.5, y - 0.5));
+  let above = row(0);
+  for (let y = 0; y < size.height; y++) {
+    const below = row(y + 1);
     for (let x = 0; x < size.width; x++) {
+      const what = above[x]!;
+      // where all corners of a pixel see the same, its middle is enough
+      const whole = what === above[x + 1] && what === below[x] && what === below[x + 1];
       let sum = 0;
-      for (const dy of sub)
-        for (const dx of sub) {
-          const [px, py] = [x + dx - 0.5, y + dy - 0.5];
-          if (contains(cardShape, cardAt(onPlane(px, py, cardThickMm)))) sum += 225;
-          else sum += contains(device, onPlane(px, py, 0)) ? 150 : 70;
-        }
+      if (whole) sum = what >= 0 ? 4 * what : 4 * shade(x, y);
+      else for (const dy of sub) for (const dx of sub) sum += shade(x + dx - 0.5, y + dy - 0.5);
       const dither = s.noise ? s.noise * Math.sqrt(12) * (random() + random() - 1) * 0.707 : 0;
       values[y * size.width + x] = sum / 4 + dither;
     }
+    above = below;
+  }
   const back = ([x, y]: Pt): Pt => {
     const [dx, dy] = [x - cw / 2, y - ch / 2];
     return [Math.cos(c.a) * dx - Math.sin(c.a) * dy + c.x, Math.sin(c.a) * dx + Math.cos(c.a) * dy + c.y];

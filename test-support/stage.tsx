@@ -1,22 +1,23 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { act, fireEvent, render, screen, within } from '@testing-library/react';
-import type { ComponentType } from 'react';
+import type { ComponentType, ReactElement } from 'react';
 
 import type { JobState } from '../src/model/fold';
 import { useJob } from './mockShop';
 
+/** Renders a page that asks for what is kept. */
+export function renderPage(page: ReactElement) {
+  const client = new QueryClient({ defaultOptions: { queries: { gcTime: Infinity, retry: false } } });
+  return render(<QueryClientProvider client={client}>{page}</QueryClientProvider>);
+}
+
 /** Renders a stage on a job of the mocked shop; it re-renders when something is logged. */
 export function renderStage(Stage: ComponentType<{ job: JobState }>, jobId: string) {
-  const client = new QueryClient({ defaultOptions: { queries: { gcTime: Infinity, retry: false } } });
   function Screen() {
     const { job } = useJob(jobId);
     return job ? <Stage job={job} /> : null;
   }
-  return render(
-    <QueryClientProvider client={client}>
-      <Screen />
-    </QueryClientProvider>,
-  );
+  return renderPage(<Screen />);
 }
 
 export const call = () => screen.getByTestId('call').textContent;

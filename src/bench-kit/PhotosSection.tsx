@@ -6,19 +6,14 @@ import type { EventOf } from '@/model/event';
 import type { JobState } from '@/model/fold';
 import { useActions } from './actions';
 import { Entry } from './Why';
-import { newId } from '@/store/ids';
 import { repository } from '@/store/shop';
 import { Button, HoldButton } from '@/ui/Button';
 import { pickFile } from '@/ui/download';
-import { readPicture } from '@/ui/pictures';
+import { keepPhoto, keptPhotos, mb, photoBudgetBytes } from './keepPhoto';
+import { readPhoto } from './readPhoto';
 import { Txt } from '@/ui/Txt';
-import { digits, stamp } from '@/words/units';
+import { stamp } from '@/words/units';
 import { t } from '@/words/kit';
-
-/** Pictures of one job take up to this much of the browser's storage, bytes. */
-export const photoBudgetBytes = 2.5e6;
-
-const mb = (bytes: number) => digits(bytes / 1e6, 2);
 
 /** Photos of a job: from the camera or a file, scaled down, within a budget that is shown. */
 export function PhotosSection({ job }: { job: JobState }) {
@@ -35,32 +30,10 @@ export function PhotosSection({ job }: { job: JobState }) {
     if (!file) return;
     setBusy(true);
     try {
-      const p = await readPicture(file);
-      if (used + p.bytes > photoBudgetBytes) {
-        setProblem(
-          t('mbMoreThanTheMbOf', {
-            slice: file.name.slice(0, 60),
-            bytes: mb(p.bytes),
-            photoBudgetBytes: mb(photoBudgetBytes),
-            used: mb(used),
-          }),
-        );
-        return;
-      }
-      const photoId = newId();
-      // the picture first: an entry in the log never points at nothing
-      await repository.savePhoto(photoId, p.data);
-      await log([
-        {
-          type: 'photo',
-          photoId,
-          widthPx: p.widthPx,
-          heightPx: p.heightPx,
-          bytes: p.bytes,
-          caption: caption.trim().slice(0, 200),
-        },
-      ]);
-      setCaption('');
+      const { picture } = await readPhoto(file);
+      const refused = await keepPhoto(job, log, picture, file.name, { caption });
+      setProblem(refused);
+      if (refused === null) setCaption('');
     } catch (e) {
       setProblem(e instanceof Error ? e.message : t('thePictureCouldNotBeKept'));
     } finally {
@@ -116,12 +89,6 @@ export function PhotosSection({ job }: { job: JobState }) {
       ) : null}
     </View>
   );
-}
-
-/** Pictures that the browser keeps for a job: also those that were taken out and not yet removed. */
-function keptPhotos(job: JobState): EventOf<'photo'>[] {
-  const gone = new Set(job.effective.flatMap((e) => (e.type === 'photoGone' ? [e.photoId] : [])));
-  return job.log.filter((e): e is EventOf<'photo'> => e.type === 'photo' && !gone.has(e.photoId));
 }
 
 function Photo({ photo, onOut }: { photo: EventOf<'photo'>; onOut: () => void }) {

@@ -13,6 +13,8 @@ interface PlainPlanProps {
   label: string;
   lines: readonly string[];
   children?: ReactNode;
+  /** a photo between its body and its lines */
+  under?: ReactNode;
   onTap?: (p: Pt) => void;
   onStroke?: (pts: Pt[] | null, done: boolean) => void;
   onDrag?: (phase: 'start' | 'move' | 'end', p: Pt) => void;
@@ -28,6 +30,7 @@ export function PlainPlan({
   label,
   lines,
   children,
+  under,
   onTap,
   onStroke,
   onDrag,
@@ -51,6 +54,7 @@ export function PlainPlan({
       {...(readAt ? { readAt } : {})}
     >
       <DeviceBody />
+      {under}
       <DeviceLines />
       {children}
     </Plan>

@@ -1,4 +1,4 @@
-import { writeShopFiles } from '@/model/files';
+import { modelPhotoIds, writeShopFiles } from '@/model/files';
 import { nowMs } from '@/store/clock';
 import { repository, shopNow } from '@/store/shop';
 import { download } from '@/ui/download';
@@ -12,7 +12,7 @@ export async function shopFilesNow(): Promise<string[]> {
   const here = await shopNow();
   const unreadable = Object.fromEntries(here.problems.map((p) => [p.key, p.raw]));
   const logs = [...here.jobs.values()];
-  const photos = await repository.readPhotos(logs.flatMap(photoIdsOf));
+  const photos = await repository.readPhotos([...logs.flatMap(photoIdsOf), ...modelPhotoIds(here.devices)]);
   return writeShopFiles(here.settings, logs, unreadable, nowMs(), { photos, devices: here.devices });
 }
 

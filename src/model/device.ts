@@ -194,6 +194,19 @@ export const deviceSchema: z.ZodType<Device> = z.object({
     )
     .max(60)
     .optional(),
+  order: z.array(z.string().min(1).max(70)).max(200).optional(),
+  pictures: z
+    .array(
+      z.object({
+        id: z.string().min(1).max(80),
+        face: id,
+        inside: z.boolean(),
+        widthMm: mm(10, 500),
+        lengthMm: mm(10, 500),
+      }),
+    )
+    .max(12)
+    .optional(),
   sisterOf: id.optional(),
   known: z.record(id, z.enum(howKnown)).optional(),
   outside: z.object({ screws: z.number().int().min(0).max(20), stylus: z.boolean() }).optional(),

@@ -57,6 +57,7 @@ export const deviceFileSchema = z.object({
   version: z.literal(fileVersion),
   exportedAt: z.number(),
   device: deviceSchema,
+  photos: photosSchema.optional(),
 });
 
 /** An unknown event goes out as it came in. */
@@ -75,8 +76,23 @@ export const writeJobFile = (events: readonly JobEvent[], exportedAt: number, ph
     1,
   );
 
-export const writeDeviceFile = (device: Device, exportedAt: number): string =>
-  JSON.stringify({ format: 'northcove-device', version: fileVersion, exportedAt, device }, null, 1);
+/** Ids of the photos that lie under the plans of models. */
+export const modelPhotoIds = (devices: readonly Device[]): string[] => [
+  ...new Set(devices.flatMap((d) => (d.pictures ?? []).map((p) => p.id))),
+];
+
+export const writeDeviceFile = (device: Device, exportedAt: number, photos: Photos = {}): string =>
+  JSON.stringify(
+    {
+      format: 'northcove-device',
+      version: fileVersion,
+      exportedAt,
+      device,
+      ...(Object.keys(photos).length ? { photos } : {}),
+    },
+    null,
+    1,
+  );
 
 export function writeShopFile(
   settings: Settings,
@@ -115,6 +131,11 @@ export function writeShopFiles(
 ): string[] {
   const photos = more.photos ?? {};
   const parts: { jobs: (readonly JobEvent[])[]; photos: Photos; size: number }[] = [];
+  // those of the models in a part of their own, before any job: a large one does not push a job over the edge
+  const ofModels: Photos = {};
+  for (const id of modelPhotoIds(more.devices ?? [])) if (photos[id] !== undefined) ofModels[id] = photos[id]!;
+  const modelSize = JSON.stringify(ofModels).length;
+  if (modelSize > 2) parts.push({ jobs: [], photos: ofModels, size: modelSize });
   for (const log of jobs) {
     const own: Photos = {};
     for (const e of log) if (e.type === 'photo' && photos[e.photoId] !== undefined) own[e.photoId] = photos[e.photoId]!;
@@ -172,7 +193,11 @@ export function readFile(text: string, onShare: (share: number) => void = () => 
     return fail(`version: ${h.data.version} is not a version, allowed is ${fileVersion}`);
   if (h.data.format === 'northcove-device') {
     const device = readDevice(h.data.device, 'device');
-    return device.ok ? { ok: true, value: { jobs: [], settings: null, photos: {}, devices: [device.value] } } : device;
+    if (!device.ok) return device;
+    const under = readPhotos(h.data.photos);
+    return under.ok
+      ? { ok: true, value: { jobs: [], settings: null, photos: under.value, devices: [device.value] } }
+      : under;
   }
   const photos = readPhotos(h.data.photos);
   if (!photos.ok) return photos;

@@ -1,6 +1,7 @@
 import { faceView } from '../core/device/faceView';
 import { bondPerimeter, faceOf } from '../core/device/perimeter';
-import type { Bond, Device, Face } from '../core/device/types';
+import type { Bond, Device, Face, Learned } from '../core/device/types';
+import { asSeen } from '../core/device/withLearned';
 import type { EventOf, JobEvent, KnownEvent } from './event';
 import { effectiveEvents } from './logOrder';
 import { stageDefs, stageIds, type StageId } from './stages';
@@ -55,7 +56,7 @@ export interface JobWay {
 /** The joint that is looked at, on the model as somebody sees it who looks at its face. */
 export interface JointSeen {
   joint: string;
-  /** the model as it was copied into the log */
+  /** the model as it was copied into the log, with what was seen on this device */
   model: Device;
   device: Device;
   bond: Bond;
@@ -115,9 +116,40 @@ const jointsOf = (way: readonly Step[], own: string): string[] => [
   ...new Set([own, ...way.flatMap((x) => (x.joint === null ? [] : [x.joint]))]),
 ];
 
+const seenModels = new WeakMap<Device, { items: string; model: Device }>();
+
+/** The model as it was copied, with what was seen on this device; the same object as long as nothing more is seen. */
+function modelOf(opened: EventOf<'opened'>, effective: readonly KnownEvent[]): Device {
+  const items = new Map<string, Learned>();
+  for (const e of effective) {
+    if (e.type !== 'learned') continue;
+    if (e.on) items.set(e.itemId, { ...e, at: e.place, joint: e.joint ?? opened.bondId });
+    else items.delete(e.itemId);
+  }
+  if (!items.size) return opened.device;
+  const list = [...items.values()].map(({ itemId, what, at, text, joint, thing }): Learned => ({
+    itemId,
+    what,
+    at,
+    text,
+    joint,
+    ...(thing ? { thing } : {}),
+  }));
+  const key = JSON.stringify(list);
+  const kept = seenModels.get(opened.device);
+  if (kept?.items === key) return kept.model;
+  const model = asSeen(opened.device, list, opened.label);
+  seenModels.set(opened.device, { items: key, model });
+  return model;
+}
+
 /** One joint of the job as somebody sees it; the job's own joint is the bond that intake chose last. Null: the model has none such. */
-function viewOf(opened: EventOf<'opened'>, effective: readonly KnownEvent[], joint: string): JointView | null {
-  const model = opened.device;
+function viewOf(
+  opened: EventOf<'opened'>,
+  model: Device,
+  effective: readonly KnownEvent[],
+  joint: string,
+): JointView | null {
   const chosen = effective.findLast(
     (e): e is EventOf<'jobRoute'> => e.type === 'jobRoute' && (e.joint ?? opened.bondId) === joint,
   );
@@ -139,8 +171,9 @@ export function foldJob(events: readonly JobEvent[], joint?: string): JobState |
   if (!opened) return null;
   const way = wayNow(opened, effective);
   const joints = new Map<string, { view: JointView; slices: JointSlices }>();
+  const model = modelOf(opened, effective);
   for (const id of jointsOf(way, opened.bondId)) {
-    const view = viewOf(opened, effective, id);
+    const view = viewOf(opened, model, effective, id);
     if (view) joints.set(id, { view, slices: emptyJointSlices(view) });
   }
   const own = joints.get(opened.bondId);

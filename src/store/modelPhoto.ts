@@ -1,23 +1,27 @@
 import { z } from 'zod';
 
+import type { Device, ModelPicture } from '@/core/device/types';
+import { maxPhotoChars, photoPattern } from '@/model/files';
+import { newId } from './ids';
 import { repository } from './shop';
 
-/** A photo that lies under the plan of a model, in the plan's own millimetres: the shop's own, kept beside the model. */
+/** A photo that lies under the plan of a model, in the plan's own millimetres. */
 const photoSchema = z.object({
-  data: z.string().startsWith('data:image/jpeg;base64,').max(600_000),
-  widthMm: z.number().min(20).max(400),
-  lengthMm: z.number().min(40).max(500),
+  data: z.string().max(maxPhotoChars).regex(photoPattern),
+  widthMm: z.number().min(10).max(500),
+  lengthMm: z.number().min(10).max(500),
 });
-type ModelPhoto = z.infer<typeof photoSchema>;
+type PlacedPhoto = z.infer<typeof photoSchema>;
 
-const keyOf = (modelId: string) => `modelPhoto/${modelId}`;
+const keyOf = (name: string) => `modelPhoto/${name}`;
 
-export const writeModelPhoto = (modelId: string, photo: ModelPhoto | null): Promise<boolean> =>
-  repository.writeExtra(keyOf(modelId), photo ? JSON.stringify(photo) : '');
+/** A photo of a model that is not saved yet, by the name of its draft; null takes it away. */
+export const writeDraftPhoto = (name: string, photo: PlacedPhoto | null): Promise<boolean> =>
+  repository.writeExtra(keyOf(name), photo ? JSON.stringify(photo) : '');
 
-/** Null: there is none, or what is there is none. */
-export async function readModelPhoto(modelId: string): Promise<ModelPhoto | null> {
-  const text = await repository.readExtra(keyOf(modelId)).catch(() => null);
+/** Null: there is none, or what is there is none. Models of before kept the one of their back like this too, by their id. */
+export async function readDraftPhoto(name: string): Promise<PlacedPhoto | null> {
+  const text = await repository.readExtra(keyOf(name)).catch(() => null);
   if (!text) return null;
   try {
     const read = photoSchema.safeParse(JSON.parse(text));
@@ -26,3 +30,19 @@ export async function readModelPhoto(modelId: string): Promise<ModelPhoto | null
     return null;
   }
 }
+
+/** Keeps a photo and says where it belongs: to be written into the model. @throws StorageFullError, RefusedError */
+export async function keepModelPhoto(
+  photo: PlacedPhoto,
+  of: Pick<ModelPicture, 'face' | 'inside'>,
+): Promise<ModelPicture> {
+  const id = newId();
+  await repository.savePhoto(id, photo.data);
+  return { id, ...of, widthMm: photo.widthMm, lengthMm: photo.lengthMm };
+}
+
+/** A model with a photo instead of the one that lay there. */
+export const withPicture = (device: Device, picture: ModelPicture): Device => ({
+  ...device,
+  pictures: [...(device.pictures ?? []).filter((p) => p.face !== picture.face || p.inside !== picture.inside), picture],
+});

@@ -1,40 +1,29 @@
+import { maxFileMb, pictureSizes, wantedBytes, type Picture } from '@/model/pictureSizes';
 import { t } from '@/words/ui';
-/** Pictures are scaled down in the browser before they are kept. */
-export interface Picture {
-  /** JPEG as a data address */
-  data: string;
-  widthPx: number;
-  heightPx: number;
-  bytes: number;
-}
-
-export const maxFileMb = 40;
-const longEdgePx = 1280;
-const wantedBytes = 260_000;
-
 export class PictureError extends Error {}
 
-const sizes: [edge: number, quality: number][] = [
-  [longEdgePx, 0.82],
-  [longEdgePx, 0.65],
-  [960, 0.65],
-  [720, 0.6],
-];
-
-/** Reads a picture file and scales it down. @throws PictureError that names the file and what is allowed */
-export async function readPicture(file: File): Promise<Picture> {
+/** @throws PictureError when a file is larger than is taken */
+export function gateSize(file: File): string {
   const name = file.name.slice(0, 60) || t('thePicture');
   if (file.size > maxFileMb * 1e6)
     throw new PictureError(t('mbUpToMbIsAllowed2', { name, size: Math.round(file.size / 1e6), maxFileMb }));
+  return name;
+}
+
+export const notAPicture = (name: string): PictureError => new PictureError(t('isNotAPictureThatThis', { name }));
+
+/** Reads a picture file and scales it down. @throws PictureError that names the file and what is allowed */
+export async function readPicture(file: File): Promise<Picture> {
+  const name = gateSize(file);
   let image: ImageBitmap;
   try {
     image = await createImageBitmap(file);
   } catch {
-    throw new PictureError(t('isNotAPictureThatThis', { name }));
+    throw notAPicture(name);
   }
   try {
     let last: Picture | null = null;
-    for (const [edge, quality] of sizes) {
+    for (const [edge, quality] of pictureSizes) {
       last = draw(image, edge, quality);
       if (last.bytes <= wantedBytes) break;
     }

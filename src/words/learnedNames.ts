@@ -4,6 +4,12 @@ import { t } from './log';
 
 const keys = {
   tip: 'learnedTip',
+  screw: 'learnedScrew',
+  plug: 'learnedPlug',
+  bracket: 'learnedBracket',
+  mesh: 'learnedMesh',
+  patch: 'learnedPatch',
+  part: 'learnedPart',
   hiddenScrew: 'learnedHiddenScrew',
   cable: 'learnedCable',
   noCable: 'learnedNoCable',

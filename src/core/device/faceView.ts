@@ -50,6 +50,8 @@ export function faceView(device: Device, bond: Bond): FaceView {
     // a cable's place and the way its cover is folded are said as looked at
     cables: device.cables.filter((c) => (c.onFace ?? 'back') === face.id),
     screws: device.screws.filter((h) => leafOf(h.leaf) === leaf.id).map((h) => ({ ...h, at: turnPt(h.at) })),
+    connectors: device.connectors.filter((c) => leafOf(c.leaf) === leaf.id).map((c) => ({ ...c, at: turnPt(c.at) })),
+    pieces: device.pieces.filter((p) => leafOf(p.leaf) === leaf.id).map((p) => ({ ...p, at: turnPt(p.at) })),
   };
   const turnedBond = front ? { ...bond, patches: bond.patches.map((p) => mirrorX(p, width)) } : bond;
   return {

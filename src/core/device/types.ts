@@ -194,9 +194,62 @@ export const howKnown = ['guessed', 'seen', 'measured', 'drawing'] as const;
 /** How a fact of a model is known: guessed from construction and size, seen on the device, measured, from a drawing. */
 export type HowKnown = (typeof howKnown)[number];
 
-export const learnedKinds = ['tip', 'hiddenScrew', 'cable', 'noCable', 'weak', 'pry', 'magnet', 'bound'] as const;
+export const learnedKinds = [
+  'tip',
+  'screw',
+  'plug',
+  'cable',
+  'noCable',
+  'bracket',
+  'mesh',
+  'magnet',
+  'patch',
+  'part',
+  'weak',
+  'pry',
+  'bound',
+  'hiddenScrew',
+] as const;
 /** What is worth remembering of a model: said in words, or where something is. */
 export type LearnedKind = (typeof learnedKinds)[number];
+
+/** What a thing is that was seen inside, beyond its place: as it goes into the model. */
+export type LearnedThing =
+  | {
+      kind: 'screw';
+      id: string;
+      zone: string;
+      head: ScrewHole['head'];
+      diaMm: number;
+      lengthMm: number;
+      /** part or piece that it holds */
+      holds?: string | undefined;
+    }
+  | { kind: 'plug'; id: string; plug: Connector['kind']; battery: boolean; of: string }
+  | { kind: 'piece'; id: string }
+  | { kind: 'part'; id: string };
+
+/** Something that was learned at a joint of a job. */
+export interface Learned {
+  itemId: string;
+  what: LearnedKind;
+  /** as somebody sees it who looks at the joint's face */
+  at: Pt | null;
+  text: string;
+  joint: string;
+  thing?: LearnedThing | undefined;
+}
+
+/** A photo that lies under the plan: of a face, or of the inside as it is seen through that face once it is open. */
+export interface ModelPicture {
+  /** picture in the shop's own store */
+  id: string;
+  face: string;
+  inside: boolean;
+  /** what it shows of the plan, from its corner, mm */
+  widthMm: number;
+  lengthMm: number;
+}
 
 /** Something that was learned on a job and kept for its model. */
 export interface ModelNote {
@@ -232,6 +285,10 @@ export interface Device {
   insideThrough: string;
   /** what the shop has learned of it on its jobs */
   notes?: ModelNote[] | undefined;
+  /** what comes out before what, as it was done on a job: things by their id, screws by their zone */
+  order?: string[] | undefined;
+  /** photos that lie under its plan */
+  pictures?: ModelPicture[] | undefined;
   /** model that this one is the same as but for some differences: what was learned on one is told on the other */
   sisterOf?: string | undefined;
   /** how its facts are known, where they are not from a drawing; keys as in `known.ts` */

@@ -225,6 +225,29 @@ function greedy(
 }
 
 /**
+ * The same things in the order in which they were taken out before, as far as what lies over what allows it; what is new comes
+ * where it did.
+ */
+export function alongOrder(nodes: readonly StripNode[], order: readonly string[], before: readonly string[]): string[] {
+  const alts = alternatives(nodes);
+  const rank = new Map(before.map((id, i) => [id, i]));
+  // what was never done before stays beside what it followed
+  let last = -1;
+  const place = new Map(order.map((id) => [id, (last = rank.get(id) ?? last)]));
+  const left = [...order].sort((a, b) => place.get(a)! - place.get(b)!);
+  const off = new Set<string>();
+  const out: string[] = [];
+  while (left.length) {
+    const i = left.findIndex((id) => alts.get(id)!.some((s) => s.every((q) => off.has(q))));
+    if (i < 0) return [...order];
+    const [id] = left.splice(i, 1);
+    out.push(id!);
+    off.add(id!);
+  }
+  return out;
+}
+
+/**
  * Back in: the reverse, with the battery's plug as late as what lies over it allows.
  */
 export function refitOrder(nodes: readonly StripNode[], order: readonly string[]): string[] {

@@ -1,7 +1,10 @@
 import { photoOf, type Scene } from '../../../test-support/photo';
 import type { Pt } from '../device/types';
 import { homography, project } from './homography';
-import { edgePoints, snapCorner } from './snap';
+import { findCardAndDevice, findOutline } from './findQuads';
+import { cardCorners, exactCorners } from './quad';
+import { edgePoints } from './snap';
+import { fitOf, straightened, upright } from './straighten';
 import { cardOrder, traceByRuler, traceDevice, type EdgePoints } from './traceDevice';
 
 /**
@@ -94,7 +97,13 @@ const shaky = (p: Pt, i: number, px: number): Pt => [p[0] + px * Math.sin(7 * i 
 
 function traced(s: Scene, tapPx: number) {
   const { grey, toPx, card } = photoOf(s);
-  const corners = card.map((c, i) => snapCorner(grey, shaky(c, i, tapPx)) ?? shaky(c, i, tapPx));
+  const found = cardCorners(
+    grey,
+    card.map((c, i) => shaky(c, i, tapPx)),
+  ).corners;
+  const corners = card.map((c) =>
+    found.reduce((a, b) => (Math.hypot(a[0] - c[0], a[1] - c[1]) <= Math.hypot(b[0] - c[0], b[1] - c[1]) ? a : b)),
+  );
   const mid = { x: s.widthMm / 2, y: s.lengthMm / 2 };
   const centre = toPx([mid.x, mid.y]);
   const edge = (mm: Pt, i: number) => edgePoints(grey, shaky(toPx(mm), i + 4, tapPx), centre).points;
@@ -277,6 +286,111 @@ describe('what is no card', () => {
     expect(() => traceDevice(card.slice(0, 3), edges)).toThrow('card: 3 corners does not work; it takes four');
     expect(() => traceDevice(card, { top: [[10, 0]], right: [[20, 10]], bottom: [[10, 20]], left: [[0, 10]] })).toThrow(
       /^outline: /,
+    );
+  });
+});
+
+const boxOfScene = (s: Scene, toPx: (mm: Pt) => Pt): Pt[] =>
+  (
+    [
+      [0, 0],
+      [s.widthMm, 0],
+      [s.widthMm, s.lengthMm],
+      [0, s.lengthMm],
+    ] as Pt[]
+  ).map((p) => toPx(p));
+/** How far the worst of four corners is from the nearest that was found, px. */
+const worst = (found: readonly Pt[] | null, truth: readonly Pt[]): number =>
+  Math.max(...truth.map((p) => Math.min(...(found ?? []).map((q) => Math.hypot(p[0] - q[0], p[1] - q[1])), Infinity)));
+
+describe('without a tap', () => {
+  const messy: Scene = { ...scene, mess: true };
+  it.each([
+    ['from above', { ...scene, turn: -4, cardTurn: 2 }],
+    ['tilted, noise, print on the card and a camera beside it', { ...messy, tilt: [20, 0], noise: 6, cardTurn: 15 }],
+    ['turned, from further away', { ...messy, tilt: [10, -12], awayMm: 400, turn: 20 }],
+    ['a tablet', { ...scene, widthMm: 170, lengthMm: 245, awayMm: 480, turn: 5, tilt: [8, 6] }],
+  ] as [string, Scene][])('card and device are found: %s', (_, s) => {
+    const { grey, toPx, card } = photoOf(s);
+    const found = findCardAndDevice(grey);
+    // a millimetre is two to three pixels here
+    expect(worst(found.card, card)).toBeLessThan(0.5);
+    expect(worst(found.device, boxOfScene(s, toPx))).toBeLessThan(0.5);
+  });
+  it.each([
+    ['alone', { ...scene, bare: true, tilt: [14, -14] }],
+    ['with its camera, on a grained mat with an edge', { ...messy, bare: true, turn: -9, noise: 5 }],
+  ] as [string, Scene][])('a device of known size is found: %s', (_, s) => {
+    const { grey, toPx } = photoOf(s);
+    const found = findOutline(grey, s.lengthMm, s.widthMm);
+    expect(worst(found, boxOfScene(s, toPx))).toBeLessThan(0.7);
+    // and laid on its plan: every place is where it was photographed
+    const toPicture = fitOf(upright(found!), s.widthMm, s.lengthMm);
+    for (const mm of [
+      [10, 12],
+      [60, 140],
+    ] as Pt[]) {
+      const [a, b] = [toPicture(mm), toPx(mm)];
+      expect(Math.hypot(a[0] - b[0], a[1] - b[1])).toBeLessThan(1.5);
+    }
+  });
+  it('nothing is found where nothing is: grain, or a device that leaves the picture', () => {
+    let seed = 7;
+    const random = () => (seed = (Math.imul(seed, 1664525) + 1013904223) >>> 0) / 2 ** 32;
+    const grain = { width: 320, height: 420, values: new Float32Array(320 * 420).map(() => 100 + 60 * random()) };
+    expect(findCardAndDevice(grain)).toEqual({ card: null, device: null });
+    expect(findOutline(grain, 150, 72)).toBeNull();
+    const near = photoOf({ ...scene, bare: true, awayMm: 90 });
+    expect(findOutline(near.grey, 150, 72)).toBeNull();
+  });
+  it('corners that are rounded are where the sides would meet, from taps that are five pixels off', () => {
+    const { grey, card } = photoOf({ ...messy, tilt: [12, 10], noise: 4 });
+    const taps = upright(card).map((c, i) => shaky(c, i, 5));
+    const exact = exactCorners(grey, taps)!;
+    upright(card).forEach((c, i) => expect(Math.hypot(c[0] - exact[i]![0], c[1] - exact[i]![1])).toBeLessThan(0.4));
+    // where no sides stand out there is nothing to make exact
+    expect(exactCorners({ width: 100, height: 100, values: new Float32Array(10_000) }, taps)).toBeNull();
+  });
+});
+
+describe('a photo on the plan', () => {
+  const corners: Pt[] = [
+    [10.2, 5.2],
+    [50.2, 5.2],
+    [50.2, 95.2],
+    [10.2, 95.2],
+  ];
+  it('the plan’s corners are the photo’s, whichever way they went round; a device that lies has its left end up', () => {
+    const jumbled = [corners[2]!, corners[0]!, corners[3]!, corners[1]!];
+    expect(upright(jumbled)).toEqual(corners);
+    const lying = corners.map(([x, y]): Pt => [y, x]);
+    // its top is the left side: from the lower left corner up
+    expect(upright(lying)).toEqual([
+      [5.2, 50.2],
+      [5.2, 10.2],
+      [95.2, 10.2],
+      [95.2, 50.2],
+    ]);
+  });
+  it('crossed corners are refused by name', () => {
+    expect(() => fitOf([corners[0]!, corners[2]!, corners[1]!, corners[3]!], 40, 90)).toThrow(/corners/);
+  });
+  it('is straightened pixel by pixel, and white where the photo ends', () => {
+    const data = new Uint8ClampedArray(4 * 100 * 100).fill(255);
+    for (let y = 0; y < 100; y++) for (let x = 0; x < 100; x++) data.set([x, y, 7], 4 * (y * 100 + x));
+    const toPicture = fitOf(corners, 40, 90);
+    const out = straightened({ width: 100, height: 100, data }, toPicture, 40, 90, 1);
+    expect([out.width, out.height]).toEqual([40, 90]);
+    const at = (x: number, y: number) => [...out.data.slice(4 * (y * 40 + x), 4 * (y * 40 + x) + 3)];
+    expect(at(0, 0)).toEqual([11, 6, 7]);
+    expect(at(39, 89)).toEqual([50, 95, 7]);
+    const off = fitOf(
+      corners.map(([x, y]): Pt => [x + 80, y]),
+      40,
+      90,
+    );
+    expect([...straightened({ width: 100, height: 100, data }, off, 40, 90, 1).data.slice(4 * 39, 4 * 39 + 3)]).toEqual(
+      [255, 255, 255],
     );
   });
 });

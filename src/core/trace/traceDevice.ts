@@ -80,7 +80,7 @@ function checkCard([a, b, c, d]: readonly Pt[]): void {
 }
 
 /** Picture to the plane of the card, mm, enlarged for what the card's own thickness brings it nearer. */
-function cardPlane(corners: readonly Pt[]): Homography {
+export function cardPlane(corners: readonly Pt[]): Homography {
   const k = 1 + cardThickMm.value / cameraAwayMm.value;
   const [l, s] = [cardMm.long.value * k, cardMm.short.value * k];
   return homography(corners, [

@@ -4,7 +4,7 @@ import { learnedKinds } from '../../core/device/types';
 import { works } from '../../core/intake/works';
 import { deviceSchema } from '../device';
 import { languageIds } from '../languages';
-import { edge, id, instant, place, text } from './parts';
+import { edge, id, instant, mm, place, text } from './parts';
 import { stageIds } from '../stageIds';
 
 export const happenings = [
@@ -60,6 +60,29 @@ export const jobEntries = {
     place: place.nullable(),
     text: z.string().max(200),
     on: z.boolean(),
+    /** what it is, for what goes into the model as a thing */
+    thing: z
+      .discriminatedUnion('kind', [
+        z.object({
+          kind: z.literal('screw'),
+          id,
+          zone: id,
+          head: z.enum(['cross', 'fiveLobe', 'threeWing', 'hex', 'slot']),
+          diaMm: mm(0.4, 6),
+          lengthMm: mm(0.5, 30),
+          holds: id.optional(),
+        }),
+        z.object({
+          kind: z.literal('plug'),
+          id,
+          plug: z.enum(['press', 'latch', 'coax']),
+          battery: z.boolean(),
+          of: id,
+        }),
+        z.object({ kind: z.literal('piece'), id }),
+        z.object({ kind: z.literal('part'), id }),
+      ])
+      .optional(),
   },
   /** it went into the model, or it was dropped */
   learnedKept: { itemId: id, kept: z.boolean() },
@@ -69,6 +92,8 @@ export const jobEntries = {
     heightPx: z.number().int().min(1).max(10000),
     bytes: z.number().int().min(1).max(2e6),
     caption: z.string().max(200),
+    /** it lies under the plan: straightened, of a face or of the inside behind it */
+    under: z.object({ face: id, inside: z.boolean(), widthMm: mm(10, 500), lengthMm: mm(10, 500) }).optional(),
   },
   /** taken out for good: its picture is no longer kept */
   photoGone: { photoId: id },

@@ -1,12 +1,13 @@
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 
 import { withKnown } from '@/core/device/known';
-import type { Outline } from '@/core/device/types';
+import type { Device, Outline } from '@/core/device/types';
 import { functionTests } from '@/core/functions/tables';
-import { writeDeviceFile } from '@/model/files';
+import { modelPhotoIds, writeDeviceFile } from '@/model/files';
+import { usePhotoStrength } from '@/bench-kit/PhotoPlan';
+import { useUnder } from '@/bench-kit/useUnder';
 import { Entry } from '@/bench-kit/Why';
-import { readModelPhoto } from '@/store/modelPhoto';
 import { repository } from '@/store/shop';
 import { Button } from '@/ui/Button';
 import { Choice, Tick } from '@/ui/Choice';
@@ -14,18 +15,16 @@ import { Disclosure } from '@/ui/Disclosure';
 import { download } from '@/ui/download';
 import { DeviceBody, DeviceLines } from '@/ui/plan/BaseLayer';
 import { Outlines } from '@/ui/plan/pieceLayers';
-import { PhotoLayer, type PlanPhoto } from '@/ui/plan/PhotoLayer';
 import { Plan } from '@/ui/plan/Plan';
-import { RangeInput } from '@/ui/RangeInput';
 import { Txt } from '@/ui/Txt';
 import { guessLine } from './KnownFields';
 import { withShapeBothSides } from './editorState';
 import { removed, withItem, withTwin } from './editItems';
 import { ItemFields, partKinds } from './ItemFields';
+import { PhotoOfModel } from './PhotoOfModel';
 import { draftKey } from './useEditor';
 import type { EditorState } from './useEditor';
 import { t } from '@/words/shelf';
-import { percent } from '@/words/units';
 import { told } from '@/words/told';
 
 /** Undo and save. */
@@ -53,24 +52,10 @@ export function EditorActions({ here: { s, act, dirty, problems, save } }: { her
 }
 
 /** The model, drawn and dragged. */
-export function EditorPlan({
-  here: { view, planWidth, wide, height, d, face, items, onDrag, chosen, s, act },
-}: {
-  here: EditorState;
-}) {
-  // the photo is of the back as it is looked at
-  const [data, setData] = useState<PlanPhoto | null>(null);
-  useEffect(() => {
-    let gone = false;
-    void readModelPhoto(d.id).then((found) => {
-      if (!gone) setData(found);
-    });
-    return () => {
-      gone = true;
-    };
-  }, [d.id]);
-  const [strength, setStrength] = useState(0.6);
-  const photo = face.side === 'back' ? data : null;
+export function EditorPlan({ here }: { here: EditorState }) {
+  const { view, planWidth, wide, height, d, face, items, onDrag, chosen, s, act } = here;
+  const [inside, setInside] = useState(false);
+  const { layer, control } = usePhotoStrength(useUnder(d, face, inside));
   return (
     <View>
       <Plan
@@ -83,24 +68,12 @@ export function EditorPlan({
         onDrag={onDrag}
       >
         <DeviceBody />
-        {photo ? <PhotoLayer photo={photo} strength={strength} /> : null}
+        {layer}
         <Outlines items={items.map((x) => ({ shape: x.shape, on: x === chosen }))} />
         <DeviceLines />
       </Plan>
-      {photo ? (
-        <View>
-          <Txt size="s">{t('photoUnderThePlan')}</Txt>
-          <RangeInput
-            label={t('photoUnderThePlan')}
-            valueText={percent(strength)}
-            low={0}
-            high={1}
-            step={0.1}
-            value={strength}
-            onChange={setStrength}
-          />
-        </View>
-      ) : null}
+      {control}
+      <PhotoOfModel here={here} inside={inside} onInside={setInside} />
       {s.drawn !== d ? (
         <Txt size="s" tone="caution">
           {t('thePlanShowsTheLastModel')}
@@ -266,16 +239,18 @@ export function FunctionTicks({ here: { d, change } }: { here: EditorState }) {
   );
 }
 
+/** The model as a file, with the photos that lie under its plan. */
+async function exportModel(d: Device): Promise<void> {
+  const photos = await repository.readPhotos(modelPhotoIds([d]));
+  download(`${d.id}.device.northcove.json`, writeDeviceFile(d, Date.now(), photos));
+}
+
 /** Duplicated, exported, dropped. */
 export function ModelActions({ here: { duplicate, d, dirty, saved, setDirty, act } }: { here: EditorState }) {
   return (
     <View className="flex-row flex-wrap gap-2 mt-3">
       <Button kind="small" label={t('duplicate')} onPress={() => void duplicate()} />
-      <Button
-        kind="small"
-        label={t('exportTheModel')}
-        onPress={() => download(`${d.id}.device.northcove.json`, writeDeviceFile(d, Date.now()))}
-      />
+      <Button kind="small" label={t('exportTheModel')} onPress={() => void exportModel(d)} />
       {dirty && saved ? (
         <Button
           kind="small"

@@ -3,7 +3,8 @@ import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 
 import { readFile } from '@/model/files';
-import { takeIn, useDevices } from '@/store/shop';
+import { freshPhotos } from '@/model/restorePlan';
+import { repository, takeIn, useDevices } from '@/store/shop';
 import { Button } from '@/ui/Button';
 import { pickText } from '@/ui/download';
 import { PlaceFrame } from '@/bench-kit/PlaceFrame';
@@ -51,7 +52,8 @@ export function ShelfScreen() {
     const known = devices.find((d) => d.device.id === device.id);
     const version = known ? known.device.version + 1 : device.version;
     try {
-      await takeIn([], null, { devices: [{ ...device, version }] });
+      const here = new Set(Object.keys(await repository.readPhotos(Object.keys(read.value.photos))));
+      await takeIn([], null, { devices: [{ ...device, version }], photos: freshPhotos(read.value.photos, here) });
       setMessage({
         text: t('isAmongThePhoneModelsVersion', { name: file.name, name2: device.name, version }),
         bad: false,

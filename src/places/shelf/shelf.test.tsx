@@ -4,7 +4,7 @@ import { writeDeviceFile } from '@/model/files';
 import { shippedDevices } from '@/model/shippedDevices';
 import { devicesNow, startShop } from '../../../test-support/mockShop';
 import { went } from '../../../test-support/mockRouter';
-import { choose, enter, press, tick } from '../../../test-support/stage';
+import { choose, enter, press, renderPage, tick } from '../../../test-support/stage';
 import { DeviceScreen } from './DeviceScreen';
 import { dragged, editor, hit, startEditor } from './editorState';
 import { added, removed, withTwin } from './editItems';
@@ -21,7 +21,7 @@ jest.mock('@/ui/download', () => ({
 
 const ring = shippedDevices.find((d) => d.id === 'ring61')!;
 const open = async (id: string) => {
-  const r = render(<DeviceScreen id={id} />);
+  const r = renderPage(<DeviceScreen id={id} />);
   await act(async () => {});
   return r;
 };

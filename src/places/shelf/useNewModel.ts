@@ -12,7 +12,7 @@ import type { Device, Pt } from '@/core/device/types';
 import { CoreInputError } from '@/core/errors';
 import { guessDevice } from '@/model/guess';
 import { saveDevice, useDevices, useSettings } from '@/store/shop';
-import { readModelPhoto, writeModelPhoto } from '@/store/modelPhoto';
+import { keepModelPhoto, readDraftPhoto, withPicture, writeDraftPhoto } from '@/store/modelPhoto';
 import type { Traced } from '@/core/trace/traceDevice';
 import type { PlanPhoto } from '@/ui/plan/PhotoLayer';
 import { useDraft } from '@/ui/draft';
@@ -60,7 +60,7 @@ export function useNewModel(from: 'job' | 'shelf') {
       const kept = readDraft(text);
       if (!kept) return;
       put(kept);
-      void readModelPhoto(unsaved).then(setPhoto);
+      void readDraftPhoto(unsaved).then(setPhoto);
     },
     true,
   );
@@ -97,10 +97,13 @@ export function useNewModel(from: 'job' | 'shelf') {
     const answers = answersOf(a, id, name);
     if (!answers) return;
     try {
-      await saveDevice(guessDevice(answers));
+      const device = guessDevice(answers);
       // the model stands without its photo, too
-      if (photo) await writeModelPhoto(id, photo).catch(() => false);
-      await writeModelPhoto(unsaved, null).catch(() => false);
+      const picture = photo
+        ? await keepModelPhoto(photo, { face: backOf(device).bond.onFace, inside: false }).catch(() => null)
+        : null;
+      await saveDevice(picture ? withPicture(device, picture) : device);
+      await writeDraftPhoto(unsaved, null).catch(() => false);
       keep(null);
       router.replace((from === 'job' ? `/jobs/new?model=${id}` : `/shelf/${id}`) as Href);
     } catch (e) {
@@ -116,7 +119,7 @@ export function useNewModel(from: 'job' | 'shelf') {
     onTraced: (traced: Traced, camera: readonly [Pt, Pt] | null, made: PlanPhoto) => {
       set((x) => withTrace(x, { ...traced, camera }));
       setPhoto(made);
-      void writeModelPhoto(unsaved, made).catch(() => false);
+      void writeDraftPhoto(unsaved, made).catch(() => false);
       setTracing(false);
     },
     // a device that is closed behind is looked at from the front: its plan is turned over

@@ -1,23 +1,18 @@
 import { useState } from 'react';
 
+import { pixelsOf, planPhoto, type OpenPhoto } from '@/bench-kit/pixels';
+import { readPhoto } from '@/bench-kit/readPhoto';
 import type { Pt } from '@/core/device/types';
 import { CoreInputError } from '@/core/errors';
-import { edgePoints, greyOf, snapCorner, type Grey } from '@/core/trace/snap';
+import type { FoundInPhoto } from '@/core/trace/findQuads';
+import { cardCorners } from '@/core/trace/quad';
+import { edgePoints, snapCorner } from '@/core/trace/snap';
+import { upright } from '@/core/trace/straighten';
 import { metPx, traceByRuler, traceDevice, type EdgePoints, type Traced } from '@/core/trace/traceDevice';
 import { pickFile } from '@/ui/download';
-import { readPicture, type Picture } from '@/ui/pictures';
 import type { PlanPhoto } from '@/ui/plan/PhotoLayer';
 import { t } from '@/words/shelf';
 import { told } from '@/words/told';
-
-/** Sharpness of the picture that is kept under the plan. */
-const keptPxPerMm = 4;
-
-interface Loaded {
-  picture: Picture;
-  grey: Grey;
-  pixels: ImageData;
-}
 
 interface Tapped {
   at: Pt;
@@ -30,58 +25,54 @@ export type Gauge = 'card' | 'ruler';
 const gaugeTaps: Record<Gauge, number> = { card: 4, ruler: 2 };
 const edgeTaps = 4;
 
-/** A picture as shades of grey, for the edges in it. @throws Error when it cannot be drawn */
-async function load(picture: Picture): Promise<Loaded> {
-  const image = new Image();
-  image.src = picture.data;
-  await image.decode();
-  const canvas = document.createElement('canvas');
-  canvas.width = picture.widthPx;
-  canvas.height = picture.heightPx;
-  const c = canvas.getContext('2d', { willReadFrequently: true })!;
-  c.drawImage(image, 0, 0);
-  const pixels = c.getImageData(0, 0, picture.widthPx, picture.heightPx);
-  return { picture, pixels, grey: greyOf(pixels.data, picture.widthPx, picture.heightPx) };
+/** Places along an edge that was found whole. */
+const along = [0.2, 0.35, 0.5, 0.65, 0.8];
+
+/** What was found without a tap, as if it had been tapped: the card's corners, then top, right, bottom and left edge. */
+function tapsOf({ card, device }: FoundInPhoto): Tapped[] {
+  if (!card) return [];
+  const corners = card.map((at): Tapped => ({ at, points: [at], found: true }));
+  if (!device) return corners;
+  const four = upright(device);
+  const edges = four.map((a, i): Tapped => {
+    const b = four[(i + 1) % 4]!;
+    const points = along.map((s): Pt => [a[0] + s * (b[0] - a[0]), a[1] + s * (b[1] - a[1])]);
+    return { at: points[2]!, points, found: true };
+  });
+  return [...corners, ...edges];
 }
 
-/** The device alone, straightened: every place of the plan read where it lies in the picture. */
-function rectified({ pixels }: Loaded, traced: Traced): PlanPhoto {
-  const [w, h] = [Math.round(traced.widthMm * keptPxPerMm), Math.round(traced.lengthMm * keptPxPerMm)];
-  const out = new ImageData(w, h);
-  for (let y = 0; y < h; y++)
-    for (let x = 0; x < w; x++) {
-      const [px, py] = traced.toPicture([(x + 0.5) / keptPxPerMm, (y + 0.5) / keptPxPerMm]);
-      const [i, j] = [Math.round(px), Math.round(py)];
-      const to = 4 * (y * w + x);
-      const inside = i >= 0 && j >= 0 && i < pixels.width && j < pixels.height;
-      const from = 4 * (j * pixels.width + i);
-      for (let k = 0; k < 3; k++) out.data[to + k] = inside ? pixels.data[from + k]! : 255;
-      out.data[to + 3] = 255;
-    }
-  const canvas = document.createElement('canvas');
-  canvas.width = w;
-  canvas.height = h;
-  canvas.getContext('2d')!.putImageData(out, 0, 0);
-  return { data: canvas.toDataURL('image/jpeg', 0.7), widthMm: traced.widthMm, lengthMm: traced.lengthMm };
+/** Four corners that were tapped, made exact by the card's own sides where they stand out. */
+function settled(photo: OpenPhoto, taps: readonly Tapped[]): Tapped[] {
+  const { corners, found } = cardCorners(
+    photo.grey,
+    taps.map((x) => x.at),
+  );
+  return found ? corners.map((at): Tapped => ({ at, points: [at], found })) : [...taps];
 }
 
-/** Measuring in a photo: what was tapped so far, what comes next, what it gives. */
+/** Measuring in a photo: what was found or tapped so far, what comes next, what it gives. */
 export function useTrace(onDone: (t: Traced, camera: readonly [Pt, Pt] | null, photo: PlanPhoto) => void) {
-  const [loaded, setLoaded] = useState<Loaded | null>(null);
+  const [photo, setPhoto] = useState<OpenPhoto | null>(null);
   const [taps, setTaps] = useState<Tapped[]>([]);
   const [problem, setProblem] = useState<string | null>(null);
   const [gauge, setGauge] = useState<Gauge>('card');
   const [apartMm, setApartMm] = useState(100);
+  const [busy, setBusy] = useState(false);
   const first = gaugeTaps[gauge];
   const open = async (camera: boolean) => {
     const file = await pickFile('image/*', camera);
     if (!file) return;
+    setBusy(true);
     try {
-      setLoaded(await load(await readPicture(file)));
-      setTaps([]);
+      const { picture, found } = await readPhoto(file, gauge === 'card' ? { kind: 'card' } : null);
+      setPhoto(await pixelsOf(picture));
+      setTaps(tapsOf(found));
       setProblem(null);
     } catch (e) {
       setProblem(e instanceof Error ? e.message : String(e));
+    } finally {
+      setBusy(false);
     }
   };
   const measure = (list: readonly Tapped[]): Traced | { wrong: string } | null => {
@@ -100,21 +91,31 @@ export function useTrace(onDone: (t: Traced, camera: readonly [Pt, Pt] | null, p
     }
   };
   const tap = (p: Pt) => {
-    if (!loaded || taps.length >= first + edgeTaps + 2) return;
+    if (!photo || taps.length >= first + edgeTaps + 2) return;
     const n = taps.length;
     let next: Tapped = { at: p, points: [p], found: true };
     if (n < first && gauge === 'card') {
-      const corner = snapCorner(loaded.grey, p);
+      const corner = snapCorner(photo.grey, p);
       next = { at: corner ?? p, points: [corner ?? p], found: corner !== null };
     } else if (n >= first && n < first + edgeTaps) {
       // towards the card: it lies on the device
       const card = taps.slice(0, first).map((x) => x.at);
       const middle: Pt = [card.reduce((s, c) => s + c[0], 0) / first, card.reduce((s, c) => s + c[1], 0) / first];
-      const edge = edgePoints(loaded.grey, p, middle);
+      const edge = edgePoints(photo.grey, p, middle);
       next = { at: edge.points[Math.floor(edge.points.length / 2)]!, ...edge };
     }
-    setTaps([...taps, next]);
+    const list = [...taps, next];
+    setTaps(gauge === 'card' && list.length === first ? settled(photo, list) : list);
   };
+  /** dragged by somebody who sees where it is: as good as a fingertip under a lens */
+  const move = (i: number, dx: number, dy: number) =>
+    setTaps((list) =>
+      list.map((x, k): Tapped => {
+        if (k !== i) return x;
+        const by = ([px, py]: Pt): Pt => [px + dx, py + dy];
+        return { at: by(x.at), points: x.points.map(by), found: x.found };
+      }),
+    );
   const measured = measure(taps);
   const traced = measured && 'toPlan' in measured ? measured : null;
   const says = () => {
@@ -130,20 +131,24 @@ export function useTrace(onDone: (t: Traced, camera: readonly [Pt, Pt] | null, p
     ][n - first];
   };
   const done = () => {
-    if (!traced || !loaded) return;
+    if (!traced || !photo) return;
     const [a, b] = taps.slice(first + edgeTaps).map((x) => traced.toPlan(x.at));
-    onDone(traced, a && b ? [a, b] : null, rectified(loaded, traced));
+    onDone(traced, a && b ? [a, b] : null, planPhoto(photo, traced.toPicture, traced.widthMm, traced.lengthMm));
   };
   return {
     gauge,
     setGauge,
     apartMm,
     setApartMm,
+    first,
     whole: first + edgeTaps + 2,
-    picture: loaded?.picture ?? null,
+    picture: photo?.picture ?? null,
     taps,
     tap,
+    move,
+    busy,
     back: () => setTaps(taps.slice(0, -1)),
+    byHand: () => setTaps([]),
     open,
     says: says(),
     traced,
@@ -151,3 +156,4 @@ export function useTrace(onDone: (t: Traced, camera: readonly [Pt, Pt] | null, p
     done,
   };
 }
+export type TraceState = ReturnType<typeof useTrace>;

@@ -24,6 +24,7 @@ import { PressRun } from './PressRun';
 import type { PlanSize } from '@/bench-kit/StageShell';
 import type { SealScreenState } from './useSealScreen';
 import { t } from '@/words/check';
+import { told } from '@/words/told';
 
 /** Stretches to suspect. */
 export function SealPicture({
@@ -171,7 +172,7 @@ export function SealFindings({ here: { seal, suspectLine, result } }: { here: Se
       ) : null}
       {result?.verdict ? (
         <Txt tone={result.verdict === 'above' ? 'caution' : 'ink'}>
-          {t('leak', { verdict: limitWords[result.verdict], airTestLine })}
+          {t('leak', { verdict: limitWords[result.verdict], airTestLine: told(airTestLine) })}
         </Txt>
       ) : null}
       {(['before', 'after'] as const).map((k) =>

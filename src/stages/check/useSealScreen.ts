@@ -25,6 +25,7 @@ import { useNow } from '@/bench-kit/useNow';
 import { useFileRead } from '@/bench-kit/useFileRead';
 import { pressureLogOf } from '@/workers/filesClient';
 import { t } from '@/words/check';
+import { told } from '@/words/told';
 
 type Phase = 'before' | 'after';
 
@@ -172,13 +173,17 @@ export function useSealScreen(p: { job: JobState }) {
   const text = r
     ? {
         sentence: t('airLeak', { verdict: ratioWords[r.verdict], ratio: times(r.ratio) }),
-        reason: t('toWhatItWasBeforeOpening', { low: times(r.low), high: times(r.high), airTestLine }),
+        reason: t('toWhatItWasBeforeOpening', {
+          low: times(r.low),
+          high: times(r.high),
+          airTestLine: told(airTestLine),
+        }),
         tone: r.verdict === 'noWorse' ? ('ink' as const) : ('caution' as const),
       }
     : press
       ? {
           sentence: `${capital(pressWords[press.kind])}.`,
-          reason: airTestLine,
+          reason: told(airTestLine),
           tone: press.kind === 'holds' ? ('ink' as const) : ('caution' as const),
         }
       : locked
@@ -189,7 +194,7 @@ export function useSealScreen(p: { job: JobState }) {
           }
         : {
             sentence: t('holdALowVacuumForA'),
-            reason: t('againstTheSameDeviceBeforeOpening', { airTestLine }),
+            reason: t('againstTheSameDeviceBeforeOpening', { airTestLine: told(airTestLine) }),
             tone: 'ink' as const,
           };
   const suspectLine = (s: (typeof seal.suspects)[number], i: number) =>

@@ -21,6 +21,7 @@ import { capital } from '@/words/capital';
 import { dayTime, digits, length, percent, price } from '@/words/units';
 import { t as tr } from '@/words/happened';
 import { t } from '@/words/handover';
+import { told } from '@/words/told';
 
 export interface SheetSection {
   title: string;
@@ -254,7 +255,7 @@ function untilLines(job: JobState, settings: Settings, now: number): string[] {
     if (settings.cureBy === 'usual') out.push(t('handedOverAtTheUsualTime'));
     out.push(t('theAdhesiveHasItsFullBond', { start: dayTime(start + clocks.full.high * 1e3, now) }));
   }
-  out.push(airTestLine);
+  out.push(told(airTestLine));
   out.push(t('weRecommendACaseAndA'));
   out.push(t('ifItBulgesGetsWarmSmells'));
   return out;

@@ -13,9 +13,15 @@ export function StripLinks({ job }: { job: JobState }) {
           ['order', t('whatIsUnderWhat')],
           ['tray', t('trayMatScrewList')],
           ['heap', t('trayKnockedOver')],
+          ['inside', t('photographTheInside')],
+          ['remember', t('tapWhatIsThere')],
         ] as const
       ).map(([page, name]) => (
-        <Link key={page} href={`/jobs/${job.id}/${page}` as Href} className="font-body text-m text-ink underline py-2">
+        <Link
+          key={page}
+          href={`/jobs/${job.id}/${page}?from=strip` as Href}
+          className="font-body text-m text-ink underline py-2"
+        >
           {name}
         </Link>
       ))}

@@ -2,7 +2,7 @@ import type { ReactNode } from 'react';
 
 import type { Outline, Pt } from '@/core/device/types';
 import type { JobState } from '@/model/fold';
-import { PlainPlan } from '@/bench-kit/PlainPlan';
+import { PhotoPlan } from '@/bench-kit/PhotoPlan';
 import type { PlanSize } from '@/bench-kit/StageShell';
 import type { StripWork } from '@/work/strip/stripJob';
 import { Numbers } from '@/ui/plan/layers';
@@ -38,8 +38,9 @@ export function StripPicture(p: StripPictureProps) {
   };
   const parts = device.parts.filter((x) => p.work.items.get(x.id)?.kind === 'part');
   return (
-    <PlainPlan
+    <PhotoPlan
       job={p.job}
+      inside
       size={p.size}
       label={p.label}
       lines={p.lines}
@@ -66,7 +67,7 @@ export function StripPicture(p: StripPictureProps) {
           .map((x) => ({ at: x.at, text: 'B', state: 'next' as const }))}
       />
       {p.children}
-    </PlainPlan>
+    </PhotoPlan>
   );
 }
 

@@ -120,4 +120,8 @@ export default {
   dropIt: 'Drop',
   keepAll: 'Keep all',
   notKept: 'not kept',
+  photoUnderItsPlan: 'Photo under its plan',
+  photoIsGone: 'The photo is not in this browser',
+  orderItCameOut_one: 'The order it came apart in, {{count}} step',
+  orderItCameOut_other: 'The order it came apart in, {{count}} steps',
 } as const;

@@ -244,4 +244,17 @@ export default {
   insideIsGuessed:
     'The inside of this model is guessed: temperatures are told {{within}} wider, and no tool goes deeper than the glue needs.',
   worthRemembering: 'Worth remembering',
+  takeAPhoto: 'Take a photo',
+  chooseAPhoto: 'Choose a photo',
+  anotherPhoto: 'Another photo',
+  photoUnderThePlan: 'Photo under the plan',
+  outlineFound: 'Outline found. Drag a corner if it is off.',
+  dragTheCorners: 'Drag the four corners until the line lies on the edge of the device.',
+  otherEndUp: 'Other end up',
+  lookingForTheOutline: 'Looking for the outline…',
+  fitHow: 'From straight above, the whole device in the picture, on a plain mat.',
+  cornerTopLeft: 'Top left corner, drag or arrow keys',
+  cornerTopRight: 'Top right corner, drag or arrow keys',
+  cornerBottomRight: 'Bottom right corner, drag or arrow keys',
+  cornerBottomLeft: 'Bottom left corner, drag or arrow keys',
 } as const;

@@ -322,4 +322,10 @@ export default {
   learnedTakenBack: 'Not worth remembering after all: {{said}}',
   learnedKept: 'Kept for the model',
   learnedDropped: 'Not kept for the model',
+  learnedScrew: 'screw',
+  learnedPlug: 'plug',
+  learnedBracket: 'bracket',
+  learnedMesh: 'mesh',
+  learnedPatch: 'glued spot',
+  learnedPart: 'part',
 } as const;

@@ -217,4 +217,6 @@ export default {
   headThreeWing: 'three-wing',
   headHex: 'hex',
   headSlot: 'slot',
+  photographTheInside: 'Photograph the inside',
+  tapWhatIsThere: 'Tap what is there',
 } as const;

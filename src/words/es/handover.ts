@@ -123,4 +123,8 @@ export default {
   dropIt: 'Descartar',
   keepAll: 'Guardar todo',
   notKept: 'no guardado',
+  photoUnderItsPlan: 'Foto bajo su plano',
+  photoIsGone: 'La foto no está en este navegador',
+  orderItCameOut_one: 'El orden en que se desmontó, {{count}} paso',
+  orderItCameOut_other: 'El orden en que se desmontó, {{count}} pasos',
 } satisfies Same<typeof en>;

@@ -249,4 +249,17 @@ export default {
   insideIsGuessed:
     'El interior de este modelo es supuesto: las temperaturas llevan {{within}} más de margen y ninguna herramienta entra más de lo que pide el pegamento.',
   worthRemembering: 'Para recordar',
+  takeAPhoto: 'Hacer una foto',
+  chooseAPhoto: 'Elegir una foto',
+  anotherPhoto: 'Otra foto',
+  photoUnderThePlan: 'Foto bajo el plano',
+  outlineFound: 'Contorno encontrado. Arrastrar la esquina que no encaje.',
+  dragTheCorners: 'Arrastrar las cuatro esquinas hasta que la línea quede sobre el borde del equipo.',
+  otherEndUp: 'Girar media vuelta',
+  lookingForTheOutline: 'Buscando el contorno…',
+  fitHow: 'Desde arriba, el equipo entero en la foto, sobre una base lisa.',
+  cornerTopLeft: 'Esquina superior izquierda, arrastrar o flechas',
+  cornerTopRight: 'Esquina superior derecha, arrastrar o flechas',
+  cornerBottomRight: 'Esquina inferior derecha, arrastrar o flechas',
+  cornerBottomLeft: 'Esquina inferior izquierda, arrastrar o flechas',
 } satisfies Same<typeof en>;

@@ -325,4 +325,10 @@ export default {
   learnedTakenBack: 'Al final no se recuerda: {{said}}',
   learnedKept: 'Guardado para el modelo',
   learnedDropped: 'No guardado para el modelo',
+  learnedScrew: 'tornillo',
+  learnedPlug: 'conector',
+  learnedBracket: 'soporte',
+  learnedMesh: 'malla',
+  learnedPatch: 'punto pegado',
+  learnedPart: 'pieza',
 } satisfies Same<typeof en>;

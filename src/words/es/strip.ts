@@ -222,4 +222,6 @@ export default {
   headThreeWing: 'tres puntas',
   headHex: 'hexagonal',
   headSlot: 'plano',
+  photographTheInside: 'Fotografiar el interior',
+  tapWhatIsThere: 'Tocar lo que hay',
 } satisfies Same<typeof en>;

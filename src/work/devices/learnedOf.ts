@@ -1,5 +1,5 @@
+import type { Learned } from '@/core/device/types';
 import type { JobState } from '@/model/fold';
-import type { Learned } from './keepLearned';
 
 /** What was learned on a job, at all its joints, in the order in which it was noted. */
 export const learnedOf = (job: Pick<JobState, 'learned' | 'bond'>): Learned[] =>
@@ -9,6 +9,7 @@ export const learnedOf = (job: Pick<JobState, 'learned' | 'bond'>): Learned[] =>
     at: e.place,
     text: e.text,
     joint: e.joint ?? job.bond.id,
+    ...(e.thing ? { thing: e.thing } : {}),
   }));
 
 /** What nobody has decided on: is it kept for the model. */

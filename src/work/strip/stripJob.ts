@@ -1,5 +1,5 @@
 import { stripGraph, strippable, zoneId, type StripItem } from '@/core/strip/graph';
-import { refitOrder, removalOrder, type Removal } from '@/core/strip/removal';
+import { alongOrder, refitOrder, removalOrder, type Removal } from '@/core/strip/removal';
 import { checkScrews, type ScrewCheck, type ScrewFinding } from '@/core/strip/screws';
 import { assignTray, trayGroups, type Tray, type TrayGroup } from '@/core/strip/tray';
 import { transferList, type TransferItem } from '@/core/strip/transfer';
@@ -42,7 +42,9 @@ export function stripWork(job: JointSeen & Pick<IntakeSlice, 'parts'> & CoverSli
     list,
     targetsOf(job).filter((t) => items.has(t)),
   );
-  const out = removal?.order ?? [];
+  const cheapest = removal?.order ?? [];
+  // as it was done before on this model: what a hand knows goes before what is a little cheaper on paper
+  const out = device.order?.length ? alongOrder(list, cheapest, device.order) : cheapest;
   const back = refitOrder(list, out);
   const groups = trayGroups(device);
   const tray = assignTray(device, groups);

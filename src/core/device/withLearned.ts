@@ -1,0 +1,271 @@
+import { judgement } from '../source';
+import { checkDevice, type DeviceProblem } from './check';
+import { centreOf, freshId, shifted } from './editing';
+import { faceView } from './faceView';
+import { factOf, withKnown } from './known';
+import { bondPerimeter, faceOf } from './perimeter';
+import { boxOf, contains, mirrorX } from './shapes';
+import type { Bond, Device, Learned, LearnedKind, LearnedThing, Outline, Pt, ScrewHole, SmallPiece } from './types';
+
+const mostNotes = 60;
+
+/** What is reckoned with of a cable that was only seen, mm: short until somebody measures it. */
+const seenCable = {
+  widthMm: 6,
+  reachMm: 14,
+  slackMm: judgement(20, 'a cable that was not measured is taken as a short one').value,
+};
+
+/** What a screw passes before its boss, and the boss beyond its end, mm; short enough for the shortest screw. */
+const seenScrew = {
+  stackMm: judgement(0.4, 'a bracket or a shell over the boss of a screw that was only seen').value,
+  beyondMm: judgement(0.3, 'bosses are a little deeper than their screws').value,
+  engageShare: 0.6,
+};
+
+/** A glued spot that was seen, mm. */
+const seenPatch = { widthMm: 10, heightMm: 6 };
+
+/** A bracket lies over the plugs that are this near to its middle, mm. */
+const bracketReachMm = judgement(8, 'brackets over plugs are 10 to 20 mm long').value;
+
+/** The plan has x from the left as seen from behind; who looks at a front sees it the other way round. */
+function onPlan(d: Device, bond: Bond, at: Pt): Pt {
+  const face = faceOf(d, bond);
+  if (face.side !== 'front') return at;
+  const { min, max } = boxOf((d.leaves.find((l) => l.id === face.leaf) ?? d.leaves[0]!).outline);
+  return [min[0] + max[0] - at[0], at[1]];
+}
+
+/** Leaf of what is seen through a joint, where it is not the first one. */
+function leafOf(d: Device, bond: Bond): { leaf?: string } {
+  const { leaf } = faceOf(d, bond);
+  return leaf === d.leaves[0]!.id ? {} : { leaf };
+}
+
+/** The removable part that lies at a place, the smallest of several; the place as seen. */
+export function partAt(d: Device, bond: Bond, at: Pt): string | null {
+  const size = (s: Device['parts'][number]['shape']) => {
+    const b = boxOf(s);
+    return (b.max[0] - b.min[0]) * (b.max[1] - b.min[1]);
+  };
+  const found = faceView(d, bond).device.parts.filter((p) => p.removable && contains(p.shape, at));
+  return found.sort((a, b) => size(a.shape) - size(b.shape))[0]?.id ?? null;
+}
+
+/** A cable where it was seen, at the nearest place of the joint; the cover is turned over that edge. */
+function withCable(d: Device, bond: Bond, at: Pt, name: string): Device {
+  const view = faceView(d, bond);
+  const path = bondPerimeter(view.device, view.bond);
+  const sMm = path.locate(at);
+  const half = seenCable.widthMm / 2;
+  return {
+    ...d,
+    cables: [
+      ...d.cables,
+      {
+        id: freshId(
+          'cable',
+          d.cables.map((c) => c.id),
+        ),
+        name,
+        onFace: bond.onFace,
+        at: { fromMm: sMm - half, toMm: sMm + half },
+        ...seenCable,
+        foldToward: path.point(sMm).edge,
+        // its length is not known: it comes off before the cover is turned over
+        unplugFirst: true,
+      },
+    ],
+  };
+}
+
+/** Every name that something inside has already. */
+const takenIds = (d: Device): string[] =>
+  [...d.screws, ...d.connectors, ...d.pieces, ...d.parts, ...d.cables].map((x) => x.id);
+
+const letters = 'ABCDEFGHIJKLMNOPQRSTUVWXYZ';
+
+/**
+ * The next screw that is tapped: its name, and the zone that it belongs to, which is that of the screws that hold the same part.
+ * @param taken names that were given out before, and taken back
+ */
+export function nextScrew(
+  d: Device,
+  bond: Bond,
+  at: Pt,
+  spec: Pick<ScrewHole, 'head' | 'diaMm' | 'lengthMm'>,
+  taken: readonly string[],
+): Extract<LearnedThing, { kind: 'screw' }> {
+  const holds = partAt(d, bond, at);
+  const like = d.screws.find((s) => (s.holds ?? null) === holds);
+  const zones = new Set(d.screws.map((s) => s.zone));
+  const zone = like?.zone ?? [...letters].find((l) => !zones.has(l)) ?? 'Z';
+  const all = new Set([...takenIds(d), ...taken]);
+  let n = 1;
+  while (all.has(`${zone}${n}`)) n++;
+  return { kind: 'screw', id: `${zone}${n}`, zone, ...spec, ...(holds ? { holds } : {}) };
+}
+
+/** The next plug that is tapped: the battery's is the one that there can be only one of. */
+export function nextPlug(
+  d: Device,
+  bond: Bond,
+  at: Pt,
+  plug: 'press' | 'latch' | 'coax',
+  battery: boolean,
+  taken: readonly string[],
+): Extract<LearnedThing, { kind: 'plug' }> {
+  const cell = d.parts.find((p) => p.kind === 'battery')?.id;
+  const own = battery ? d.connectors.find((c) => c.battery) : undefined;
+  return {
+    kind: 'plug',
+    id: own?.id ?? freshId(battery ? 'batteryPlug' : 'plug', [...takenIds(d), ...taken]),
+    plug,
+    battery,
+    of: (battery ? cell : partAt(d, bond, at)) ?? d.parts.find((p) => p.kind === 'board')?.id ?? d.parts[0]!.id,
+  };
+}
+
+/** A name for a small piece that is tapped. */
+export const nextPiece = (d: Device, what: LearnedKind, taken: readonly string[]): LearnedThing => ({
+  kind: 'piece',
+  id: freshId(what, [...takenIds(d), ...taken]),
+});
+
+const pieceKind: Partial<Record<LearnedKind, SmallPiece['kind']>> = {
+  bracket: 'bracket',
+  mesh: 'mesh',
+  magnet: 'magnet',
+};
+
+function withScrew(d: Device, bond: Bond, at: Pt, s: Extract<LearnedThing, { kind: 'screw' }>): Device {
+  const { stackMm, beyondMm, engageShare } = seenScrew;
+  const stack = Math.min(stackMm, s.lengthMm / 2);
+  const screw: ScrewHole = {
+    id: s.id,
+    at: onPlan(d, bond, at),
+    ...leafOf(d, bond),
+    zone: s.zone,
+    head: s.head,
+    diaMm: s.diaMm,
+    lengthMm: s.lengthMm,
+    stackMm: stack,
+    bossDepthMm: s.lengthMm - stack + beyondMm,
+    minEngageMm: engageShare * (s.lengthMm - stack),
+    ...(s.holds && takenIds(d).includes(s.holds) ? { holds: s.holds } : {}),
+  };
+  return { ...d, screws: [...d.screws, screw] };
+}
+
+function withPlug(d: Device, bond: Bond, at: Pt, p: Extract<LearnedThing, { kind: 'plug' }>, name: string): Device {
+  const place = { at: onPlan(d, bond, at), ...leafOf(d, bond), kind: p.plug };
+  const there = d.connectors.some((c) => c.id === p.id);
+  if (there) return { ...d, connectors: d.connectors.map((c) => (c.id === p.id ? { ...c, ...place } : c)) };
+  const plug = {
+    id: p.id,
+    name: name || (p.battery ? 'battery plug' : 'plug'),
+    of: p.of,
+    battery: p.battery,
+    ...place,
+  };
+  return { ...d, connectors: [...d.connectors, plug] };
+}
+
+function withPiece(d: Device, bond: Bond, at: Pt, id: string, what: LearnedKind, text: string): Device {
+  const kind = pieceKind[what]!;
+  const place = onPlan(d, bond, at);
+  const under = d.connectors.filter((c) => Math.hypot(c.at[0] - place[0], c.at[1] - place[1]) <= bracketReachMm);
+  const piece: SmallPiece = {
+    id,
+    name: text || kind,
+    kind,
+    at: place,
+    ...leafOf(d, bond),
+    singleUse: false,
+    qty: 1,
+    covers: kind === 'bracket' ? under.map((c) => c.id) : [],
+  };
+  return { ...d, pieces: [...d.pieces, piece] };
+}
+
+function withPatch(d: Device, bond: Bond, at: Pt): Device {
+  const [hx, hy] = [seenPatch.widthMm / 2, seenPatch.heightMm / 2];
+  const seen: Outline = { kind: 'roundRect', min: [at[0] - hx, at[1] - hy], max: [at[0] + hx, at[1] + hy], rMm: 1 };
+  const face = faceOf(d, bond);
+  const { min, max } = boxOf((d.leaves.find((l) => l.id === face.leaf) ?? d.leaves[0]!).outline);
+  const patch = face.side === 'front' ? mirrorX(seen, min[0] + max[0]) : seen;
+  return { ...d, bonds: d.bonds.map((b) => (b.id === bond.id ? { ...b, patches: [...b.patches, patch] } : b)) };
+}
+
+/** A part is where it is drawn, or with its middle where it was tapped. */
+function withPart(d: Device, bond: Bond, at: Pt | null, id: string): Device {
+  const part = d.parts.find((p) => p.id === id);
+  if (!part) return d;
+  const seen = d.known && d.known[factOf.part(id)] === undefined ? d : withKnown(d, factOf.part(id), 'seen');
+  if (!at) return seen;
+  const to = onPlan(d, bond, at);
+  const c = centreOf(part.shape);
+  const shape = shifted(part.shape, to[0] - c[0], to[1] - c[1]);
+  return { ...seen, parts: seen.parts.map((p) => (p.id === id ? { ...p, shape } : p)) };
+}
+
+/** One thing into the model; the model as it was where it has no place. */
+function withThing(d: Device, bond: Bond, { what, at, text, thing }: Learned): Device {
+  if (thing?.kind === 'part') return withPart(d, bond, at, thing.id);
+  if (what === 'noCable') return withKnown(d, 'cables', 'seen');
+  if (!at) return d;
+  if (thing?.kind === 'screw') return withKnown(withScrew(d, bond, at, thing), 'small', 'seen');
+  if (thing?.kind === 'plug') return withKnown(withPlug(d, bond, at, thing, text), 'small', 'seen');
+  if (thing?.kind === 'piece' && pieceKind[what])
+    return withKnown(withPiece(d, bond, at, thing.id, what, text), 'small', 'seen');
+  if (what === 'patch') return withPatch(d, bond, at);
+  if (what === 'cable') return withKnown(withCable(d, bond, at, text || 'cable'), 'cables', 'seen');
+  if (what !== 'bound') return d;
+  const id = partAt(d, bond, at);
+  return id ? { ...d, parts: d.parts.map((p) => (p.id === id ? { ...p, bound: true } : p)) } : d;
+}
+
+/** The name of a thing is taken by another one since: it gets one of its own. */
+function withFreeId(d: Device, thing: LearnedThing | undefined): LearnedThing | undefined {
+  if (!thing || thing.kind === 'part' || (thing.kind === 'plug' && thing.battery)) return thing;
+  return takenIds(d).includes(thing.id) ? { ...thing, id: freshId(thing.id, takenIds(d)) } : thing;
+}
+
+/** What would be wrong in a model with this thing where it was tapped; null: it has its place. */
+export function learnedProblem(device: Device, item: Learned): DeviceProblem | null {
+  const bond = device.bonds.find((b) => b.id === item.joint) ?? device.bonds[0]!;
+  const made = withThing(device, bond, { ...item, thing: withFreeId(device, item.thing) });
+  return made === device ? null : (checkDevice(made)[0] ?? null);
+}
+
+/**
+ * A model with what was learned on a job: screws, plugs, small pieces, glued spots, a cable where they were seen, parts where
+ * they really are or bound to their board, and everything as a note that later jobs read. What would make a model that does not
+ * hold together is kept as a note alone. The version is the caller's.
+ * @param from label of the job
+ */
+export function withLearned(device: Device, items: readonly Learned[], from: string): Device {
+  return items.reduce((d, item): Device => {
+    const bond = d.bonds.find((b) => b.id === item.joint) ?? d.bonds[0]!;
+    if (d.notes?.some((n) => n.id === item.itemId)) return d;
+    const noted: Device = {
+      ...d,
+      notes: [
+        ...(d.notes ?? []),
+        { id: item.itemId, what: item.what, face: bond.onFace, at: item.at, text: item.text, from },
+      ].slice(-mostNotes),
+    };
+    const made = withThing(noted, bond, { ...item, thing: withFreeId(noted, item.thing) });
+    return made === noted || checkDevice(made).length ? noted : made;
+  }, device);
+}
+
+/** Kinds that change what has been worked already: they wait for the next job on the model. */
+const later: ReadonlySet<LearnedKind> = new Set(['patch']);
+
+/** The model of a job as it turned out to be: what was seen on it counts for the rest of the work. */
+export function asSeen(device: Device, items: readonly Learned[], from: string): Device {
+  const now = items.filter((i) => !later.has(i.what));
+  return now.length ? withLearned(device, now, from) : device;
+}
