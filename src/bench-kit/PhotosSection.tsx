@@ -31,9 +31,9 @@ export function PhotosSection({ job }: { job: JobState }) {
     setBusy(true);
     try {
       const { picture } = await readPhoto(file);
-      const refused = await keepPhoto(job, log, picture, file.name, { caption });
-      setProblem(refused);
-      if (refused === null) setCaption('');
+      const kept = await keepPhoto(job, log, picture, file.name, { caption });
+      if ('refused' in kept) setProblem(kept.refused);
+      else setCaption('');
     } catch (e) {
       setProblem(e instanceof Error ? e.message : t('thePictureCouldNotBeKept'));
     } finally {

@@ -19,7 +19,7 @@ export function keptPhotos(job: Pick<JobState, 'log' | 'effective'>): EventOf<'p
 
 /**
  * Keeps a picture with a job, within the room that a job has.
- * @returns what speaks against it, in words; null when it is kept
+ * @returns its name, or what speaks against it in words
  * @throws StorageFullError
  */
 export async function keepPhoto(
@@ -28,15 +28,17 @@ export async function keepPhoto(
   p: Picture,
   name: string,
   { caption, under }: { caption: string; under?: EventOf<'photo'>['under'] },
-): Promise<string | null> {
+): Promise<{ photoId: string } | { refused: string }> {
   const used = keptPhotos(job).reduce((m, x) => m + x.bytes, 0);
   if (used + p.bytes > photoBudgetBytes)
-    return t('mbMoreThanTheMbOf', {
-      slice: name.slice(0, 60),
-      bytes: mb(p.bytes),
-      photoBudgetBytes: mb(photoBudgetBytes),
-      used: mb(used),
-    });
+    return {
+      refused: t('mbMoreThanTheMbOf', {
+        slice: name.slice(0, 60),
+        bytes: mb(p.bytes),
+        photoBudgetBytes: mb(photoBudgetBytes),
+        used: mb(used),
+      }),
+    };
   const photoId = newId();
   // the picture first: an entry in the log never points at nothing
   await repository.savePhoto(photoId, p.data);
@@ -51,5 +53,5 @@ export async function keepPhoto(
       ...(under ? { under } : {}),
     },
   ]);
-  return null;
+  return { photoId };
 }

@@ -190,6 +190,7 @@ export const deviceSchema: z.ZodType<Device> = z.object({
         at: pt.nullable(),
         text: z.string().max(200),
         from: z.string().max(40),
+        photo: z.string().min(1).max(80).optional(),
       }),
     )
     .max(60)
@@ -205,7 +206,7 @@ export const deviceSchema: z.ZodType<Device> = z.object({
         lengthMm: mm(10, 500),
       }),
     )
-    .max(12)
+    .max(16)
     .optional(),
   sisterOf: id.optional(),
   known: z.record(id, z.enum(howKnown)).optional(),

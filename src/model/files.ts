@@ -76,9 +76,14 @@ export const writeJobFile = (events: readonly JobEvent[], exportedAt: number, ph
     1,
   );
 
-/** Ids of the photos that lie under the plans of models. */
+/** Ids of the photos that lie under the plans of models, and that were kept with what was learned of them. */
 export const modelPhotoIds = (devices: readonly Device[]): string[] => [
-  ...new Set(devices.flatMap((d) => (d.pictures ?? []).map((p) => p.id))),
+  ...new Set(
+    devices.flatMap((d) => [
+      ...(d.pictures ?? []).map((p) => p.id),
+      ...(d.notes ?? []).flatMap((n) => (n.photo ? [n.photo] : [])),
+    ]),
+  ),
 ];
 
 export const writeDeviceFile = (device: Device, exportedAt: number, photos: Photos = {}): string =>

@@ -7,7 +7,7 @@ export interface Picture {
 }
 
 export const maxFileMb = 40;
-export const wantedBytes = 260_000;
+export const wantedBytes = 200_000;
 
 /** Longest edge, px, and quality, one after the other until the picture is small enough. */
 export const pictureSizes: readonly (readonly [edge: number, quality: number])[] = [

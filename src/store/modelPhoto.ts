@@ -31,13 +31,19 @@ export async function readDraftPhoto(name: string): Promise<PlacedPhoto | null> 
   }
 }
 
+/** Keeps a picture under a name of its own. @throws StorageFullError, RefusedError */
+export async function copyOfPhoto(data: string): Promise<string> {
+  const id = newId();
+  await repository.savePhoto(id, data);
+  return id;
+}
+
 /** Keeps a photo and says where it belongs: to be written into the model. @throws StorageFullError, RefusedError */
 export async function keepModelPhoto(
   photo: PlacedPhoto,
   of: Pick<ModelPicture, 'face' | 'inside'>,
 ): Promise<ModelPicture> {
-  const id = newId();
-  await repository.savePhoto(id, photo.data);
+  const id = await copyOfPhoto(photo.data);
   return { id, ...of, widthMm: photo.widthMm, lengthMm: photo.lengthMm };
 }
 

@@ -238,6 +238,8 @@ export interface Learned {
   text: string;
   joint: string;
   thing?: LearnedThing | undefined;
+  /** a photo of it, in the shop's own store */
+  photo?: string | undefined;
 }
 
 /** A photo that lies under the plan: of a face, or of the inside as it is seen through that face once it is open. */
@@ -261,6 +263,8 @@ export interface ModelNote {
   text: string;
   /** label of the job that it was learned on */
   from: string;
+  /** a photo of it, in the shop's own store */
+  photo?: string | undefined;
 }
 
 /** An immutable, versioned model; a job copies the version that it started with. */

@@ -253,7 +253,15 @@ export function withLearned(device: Device, items: readonly Learned[], from: str
       ...d,
       notes: [
         ...(d.notes ?? []),
-        { id: item.itemId, what: item.what, face: bond.onFace, at: item.at, text: item.text, from },
+        {
+          id: item.itemId,
+          what: item.what,
+          face: bond.onFace,
+          at: item.at,
+          text: item.text,
+          from,
+          ...(item.photo ? { photo: item.photo } : {}),
+        },
       ].slice(-mostNotes),
     };
     const made = withThing(noted, bond, { ...item, thing: withFreeId(noted, item.thing) });

@@ -60,6 +60,8 @@ export const jobEntries = {
     place: place.nullable(),
     text: z.string().max(200),
     on: z.boolean(),
+    /** a photo of it, among those of the job */
+    photo: z.string().min(1).max(80).optional(),
     /** what it is, for what goes into the model as a thing */
     thing: z
       .discriminatedUnion('kind', [

@@ -43,12 +43,12 @@ export function InsideScreen({ job, stage, back }: { job: JobState; stage: Stage
     try {
       const { widthMm, lengthMm, ...picture } = photo;
       const what = inside ? t('photoOfTheInside') : t('photoOfTheOutside');
-      const refused = await keepPhoto(job, log, picture, what, {
+      const kept = await keepPhoto(job, log, picture, what, {
         caption: what,
         under: { face: job.face.id, inside, widthMm, lengthMm },
       });
-      setProblem(refused);
-      if (refused === null) goBack();
+      if ('refused' in kept) setProblem(kept.refused);
+      else goBack();
     } catch (e) {
       setProblem(e instanceof Error ? e.message : t('photoNotKept'));
     }

@@ -1,6 +1,7 @@
 import { View } from 'react-native';
 
 import { learnedKinds, type LearnedKind, type ModelNote } from '@/core/device/types';
+import { StoredPhoto } from '@/bench-kit/StoredPhoto';
 import { useSettings } from '@/store/shop';
 import { Button } from '@/ui/Button';
 import { Choice } from '@/ui/Choice';
@@ -9,6 +10,7 @@ import { Txt } from '@/ui/Txt';
 import { capital } from '@/words/capital';
 import { headNames } from '@/words/headNames';
 import { t } from '@/words/jobs';
+import { t as tk } from '@/words/kit';
 import { learnedName, learnedText } from '@/words/learnedNames';
 import { told } from '@/words/told';
 import { length } from '@/words/units';
@@ -95,6 +97,24 @@ export function thingText(l: LearnState['items'][number], units: Parameters<type
   return learnedText(l.what, l.text);
 }
 
+/** A photo that goes with what is noted next. */
+export function PhotoOfIt({ here: { photo, addPhoto } }: { here: LearnState }) {
+  return (
+    <View className="flex-row flex-wrap gap-2 items-center my-1">
+      <Button kind="small" label={tk('takeAPhoto')} onPress={() => void addPhoto(true)} />
+      <Button kind="small" label={tk('chooseAPhoto')} onPress={() => void addPhoto(false)} />
+      {photo ? (
+        <>
+          <StoredPhoto id={photo} label={t('photoOfWhatIsNoted')} />
+          <Txt size="s" role="status">
+            {t('goesWithWhatIsNotedNext')}
+          </Txt>
+        </>
+      ) : null}
+    </View>
+  );
+}
+
 /** What was noted on this job, each of which can be taken out. */
 export function NotedHere({ here: { items, takeOut } }: { here: LearnState }) {
   const units = useSettings();
@@ -111,6 +131,7 @@ export function NotedHere({ here: { items, takeOut } }: { here: LearnState }) {
             role="listitem"
             className="flex-row items-center gap-2 border-b border-rule min-h-[48px]"
           >
+            {l.photo ? <StoredPhoto id={l.photo} label={thingText(l, units)} /> : null}
             <Txt className="flex-1">{t('numbered', { n: i + 1, said: thingText(l, units) })}</Txt>
             <Button kind="small" label={t('takeItOut')} onPress={() => takeOut(l)} />
           </View>
@@ -131,6 +152,7 @@ export function FromBefore({ notes }: { notes: readonly ModelNote[] }) {
       <View role="list" aria-label={t('knownFromBefore')}>
         {notes.map((n) => (
           <View key={n.id} role="listitem" className="border-b border-rule py-2">
+            {n.photo ? <StoredPhoto id={n.photo} label={learnedText(n.what, n.text)} /> : null}
             <Txt>{learnedText(n.what, n.text)}</Txt>
             <Txt size="s" tone="ink2">
               {n.from}

@@ -16,7 +16,7 @@ import { Txt } from '@/ui/Txt';
 import { useWide } from '@/ui/useWide';
 import { t } from '@/words/jobs';
 import { stageName } from '@/words/stageWords';
-import { FromBefore, NotedHere, thingText, WhatIsIt } from './LearnParts';
+import { FromBefore, NotedHere, PhotoOfIt, thingText, WhatIsIt } from './LearnParts';
 import { useLearn, type LearnState } from './useLearn';
 
 /** What is not said yet; null: it can be noted. */
@@ -98,6 +98,7 @@ export function LearnScreen({ job, stage }: { job: JobState; stage: StageId }) {
       </Link>
       <WhatIsIt here={here} />
       <Entry label={t('inAWordOrTwo')} value={here.text} onChange={here.setText} max={200} />
+      <PhotoOfIt here={here} />
       <NotedHere here={here} />
       <FromBefore notes={before} />
     </JobPage>

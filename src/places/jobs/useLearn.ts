@@ -1,11 +1,14 @@
 import { useState } from 'react';
 
 import { useActions } from '@/bench-kit/actions';
+import { keepPhoto } from '@/bench-kit/keepPhoto';
+import { readPhoto } from '@/bench-kit/readPhoto';
 import { isGuessed, factOf } from '@/core/device/known';
 import type { Connector, Learned, LearnedKind, LearnedThing, Part, Pt, ScrewHole } from '@/core/device/types';
 import { learnedProblem, nextPiece, nextPlug, nextScrew } from '@/core/device/withLearned';
 import type { JobState } from '@/model/fold';
 import { newId } from '@/store/ids';
+import { pickFile } from '@/ui/download';
 import { t } from '@/words/jobs';
 import { told } from '@/words/told';
 import { learnedOf } from '@/work/devices/learnedOf';
@@ -37,6 +40,7 @@ export function useLearn(job: JobState) {
   const parts = partsToSee(job);
   const [partId, setPartId] = useState(parts[0]?.id ?? null);
   const [problem, setProblem] = useState<string | null>(null);
+  const [photo, setPhoto] = useState<string | null>(null);
   const items = learnedOf(job).filter((l) => l.joint === job.bond.id);
 
   const thingAt = (p: Pt | null): LearnedThing | undefined => {
@@ -59,6 +63,7 @@ export function useLearn(job: JobState) {
       text: text.trim(),
       joint: job.bond.id,
       ...(thing ? { thing } : {}),
+      ...(photo ? { photo } : {}),
     };
     const wrong = thing ? learnedProblem(job.model, item) : null;
     setProblem(wrong && t('thatCannotBeThere', { field: told(wrong.field), given: told(wrong.given) }));
@@ -72,10 +77,25 @@ export function useLearn(job: JobState) {
         text: item.text,
         on: true,
         ...(thing ? { thing } : {}),
+        ...(photo ? { photo } : {}),
       },
     ]);
     setAt(null);
     setText('');
+    setPhoto(null);
+  };
+  const addPhoto = async (camera: boolean) => {
+    const file = await pickFile('image/*', camera);
+    if (!file) return;
+    try {
+      const { picture } = await readPhoto(file);
+      const kept = await keepPhoto(job, log, picture, file.name, { caption: text.trim() || t('worthRemembering') });
+      if ('refused' in kept) return setProblem(kept.refused);
+      setPhoto(kept.photoId);
+      setProblem(null);
+    } catch (e) {
+      setProblem(e instanceof Error ? e.message : t('photoNotKept'));
+    }
   };
   return {
     job,
@@ -95,6 +115,8 @@ export function useLearn(job: JobState) {
     partId,
     setPartId,
     problem,
+    photo,
+    addPhoto,
     items,
     needsPlace: !placeless.has(what) && what !== 'part',
     atOnce: atOnce.has(what),

@@ -3,6 +3,7 @@ import { View } from 'react-native';
 
 import { adhesiveRecord } from '@/core/adhesives';
 import type { Device } from '@/core/device/types';
+import { StoredPhoto } from '@/bench-kit/StoredPhoto';
 import { heaterOf, type Settings } from '@/model/settings';
 import { useDevices, useJobs, useSettings } from '@/store/shop';
 import { Disclosure } from '@/ui/Disclosure';
@@ -102,6 +103,15 @@ export function LearnedOfModel({ id }: { id: string }) {
   return (
     <Disclosure title={t('whatTheShopHasLearned')} open>
       <View testID="learned">
+        {h.notes.some((n) => n.note.photo) ? (
+          <View className="flex-row flex-wrap gap-2 mb-1">
+            {h.notes.flatMap(({ note }) =>
+              note.photo
+                ? [<StoredPhoto key={note.id} id={note.photo} label={learnedText(note.what, note.text)} sizePx={96} />]
+                : [],
+            )}
+          </View>
+        ) : null}
         {lines.length ? lines.map((l, i) => <Txt key={i}>{l}</Txt>) : <Txt tone="ink2">{t('noJobsYet')}</Txt>}
         {h.stages.length ? (
           <Txt size="s" tone="ink2" className="mt-1">

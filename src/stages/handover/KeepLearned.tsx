@@ -5,7 +5,7 @@ import { useActions } from '@/bench-kit/actions';
 import type { Device, Learned } from '@/core/device/types';
 import { withLearned } from '@/core/device/withLearned';
 import type { JobState } from '@/model/fold';
-import { keepModelPhoto, withPicture } from '@/store/modelPhoto';
+import { copyOfPhoto, keepModelPhoto, withPicture } from '@/store/modelPhoto';
 import { repository, saveDevice, useDevices } from '@/store/shop';
 import { Button } from '@/ui/Button';
 import { Txt } from '@/ui/Txt';
@@ -26,7 +26,12 @@ function keepables(job: JobState, model: Device): Keepable[] {
   const notes = undecided(job).map((l: Learned): Keepable => ({
     id: l.itemId,
     said: learnedText(l.what, l.text),
-    into: (d) => withLearned(d, [l], job.label),
+    into: async (d) => {
+      const data = l.photo ? (await repository.readPhotos([l.photo]))[l.photo] : undefined;
+      // a picture of its own: the job may lose its one
+      const photo = data ? await copyOfPhoto(data) : undefined;
+      return withLearned(d, [{ ...l, photo }], job.label);
+    },
   }));
   const order = newOrder(job, model);
   const photos = newPictures(job).map((p): Keepable => ({

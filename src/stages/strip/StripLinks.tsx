@@ -1,7 +1,9 @@
 import { Link, type Href } from 'expo-router';
 import { View } from 'react-native';
 
+import { isGuessed } from '@/core/device/known';
 import type { JobState } from '@/model/fold';
+import { Txt } from '@/ui/Txt';
 import { t } from '@/words/strip';
 
 /** Pages beside the strip stage. */
@@ -25,6 +27,32 @@ export function StripLinks({ job }: { job: JobState }) {
           {name}
         </Link>
       ))}
+    </View>
+  );
+}
+
+/** Nobody has seen the screws and plugs of this model: what to do about it, before the first of them is taken for granted. */
+export function SeeInside({ job }: { job: JobState }) {
+  if (!isGuessed(job.model, 'small')) return null;
+  return (
+    <View className="border-[1.5px] border-ink bg-panel p-3 my-2" testID="seeInside">
+      <Txt>{t('screwsAreNotKnown')}</Txt>
+      <View className="flex-row flex-wrap gap-x-5">
+        {(
+          [
+            ['inside', t('photographTheInside')],
+            ['remember', t('tapWhatIsThere')],
+          ] as const
+        ).map(([page, name]) => (
+          <Link
+            key={page}
+            href={`/jobs/${job.id}/${page}?from=strip` as Href}
+            className="font-body text-m text-ink underline py-3 min-h-[48px]"
+          >
+            {name}
+          </Link>
+        ))}
+      </View>
     </View>
   );
 }

@@ -10,7 +10,7 @@ import { Tick } from '@/ui/Choice';
 import { Txt } from '@/ui/Txt';
 import { length } from '@/words/units';
 import type { StripPhase } from './StripStage';
-import { StripLinks } from './StripLinks';
+import { SeeInside, StripLinks } from './StripLinks';
 import { useTakeOut } from './useTakeOut';
 import {
   TakeOutPicture,
@@ -56,6 +56,7 @@ export function TakeOut(p: { job: JobState; work: StripWork; tabs: ReactNode; on
         on={job.prep.has('strapOn')}
         onChange={(v) => void log([{ type: 'prep', item: 'strapOn', done: v }])}
       />
+      <SeeInside job={job} />
       <ThisStep here={here} />
       <ToComeOut here={here} />
       <AllSteps here={here} />

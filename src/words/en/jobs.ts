@@ -106,4 +106,6 @@ export default {
   itIsWhereItIsDrawn: 'It is where it is drawn',
   photographTheInside: 'Photograph the inside',
   photographTheCover: 'Photograph the cover',
+  photoOfWhatIsNoted: 'Photo of what is noted',
+  goesWithWhatIsNotedNext: 'goes with what is noted next',
 } as const;

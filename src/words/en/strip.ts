@@ -219,4 +219,6 @@ export default {
   headSlot: 'slot',
   photographTheInside: 'Photograph the inside',
   tapWhatIsThere: 'Tap what is there',
+  screwsAreNotKnown:
+    'Nobody has noted the screws and plugs of this model yet. Photograph the inside and tap each one: they are counted from then on.',
 } as const;

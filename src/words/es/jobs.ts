@@ -109,4 +109,6 @@ export default {
   itIsWhereItIsDrawn: 'Está donde se dibujó',
   photographTheInside: 'Fotografiar el interior',
   photographTheCover: 'Fotografiar la tapa',
+  photoOfWhatIsNoted: 'Foto de lo que se anota',
+  goesWithWhatIsNotedNext: 'va con lo próximo que se anote',
 } satisfies Same<typeof en>;

@@ -224,4 +224,6 @@ export default {
   headSlot: 'plano',
   photographTheInside: 'Fotografiar el interior',
   tapWhatIsThere: 'Tocar lo que hay',
+  screwsAreNotKnown:
+    'Nadie ha anotado todavía los tornillos y conectores de este modelo. Fotografiar el interior y tocar cada uno: desde entonces se cuentan.',
 } satisfies Same<typeof en>;

@@ -10,6 +10,7 @@ export const learnedOf = (job: Pick<JobState, 'learned' | 'bond'>): Learned[] =>
     text: e.text,
     joint: e.joint ?? job.bond.id,
     ...(e.thing ? { thing: e.thing } : {}),
+    ...(e.photo ? { photo: e.photo } : {}),
   }));
 
 /** What nobody has decided on: is it kept for the model. */

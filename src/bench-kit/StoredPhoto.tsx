@@ -1,0 +1,15 @@
+import { useQuery } from '@tanstack/react-query';
+import { Image } from 'react-native';
+
+import { repository } from '@/store/shop';
+
+/** A small picture of what is kept; nothing where it is not in this browser. */
+export function StoredPhoto({ id, label, sizePx = 72 }: { id: string; label: string; sizePx?: number }) {
+  const { data } = useQuery({
+    queryKey: ['photo', id],
+    queryFn: async () => (await repository.readPhotos([id]))[id] ?? null,
+  });
+  return data ? (
+    <Image source={{ uri: data }} aria-label={label} style={{ width: sizePx, height: sizePx }} resizeMode="cover" />
+  ) : null;
+}
