@@ -52,6 +52,13 @@ test('from cure to closed: a failing function is diagnosed, mended and signed by
     for (let i = 0; i < 40; i++) {
       const name = (await h.call().textContent())!;
       if (/function/.test(name)) break;
+      if (name.endsWith('?')) {
+        // what the work hardly put at risk is asked for in one go
+        const which = (await page.getByTestId('reason').textContent())!;
+        await h.press(/flash|rear microphone/.test(which) ? 'Not all' : 'All work');
+        await expect(h.call()).not.toHaveText(name);
+        continue;
+      }
       await h.press(/^(Flash|Rear microphone)\.$/.test(name) ? 'Fails' : 'Works');
       await expect(h.call()).not.toHaveText(name);
     }

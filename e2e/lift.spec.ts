@@ -97,7 +97,7 @@ test('a saved cover: cut along the edges with one reheat, cleaned, alcohol only 
     await page.goto('/jobs/demo-0142/heat');
     await h.press(h.button(/^Off the plate/));
     await expect(page).toHaveURL(/\/lift$/);
-    await expect(page.getByText('Noted: heat off')).toBeVisible();
+    await expect(page.getByText(/noted: heat off/)).toBeVisible();
     await page.goto('/jobs/demo-0143/alcohol');
     await h.tick('Extraction on or window open');
     await expect(h.call()).toHaveText('No alcohol yet: over 35 °C.');

@@ -12,7 +12,14 @@ import { Txt } from '@/ui/Txt';
 import { t } from '@/words/kit';
 import type { FitPhotoState } from './useFitPhoto';
 
-const cornerNames = ['cornerTopLeft', 'cornerTopRight', 'cornerBottomRight', 'cornerBottomLeft'] as const;
+const corners = {
+  topLeft: 'cornerTopLeft',
+  topRight: 'cornerTopRight',
+  bottomRight: 'cornerBottomRight',
+  bottomLeft: 'cornerBottomLeft',
+} as const;
+/** In the order of the plan's corners. */
+const cornerNames = Object.values(corners);
 
 interface FitPhotoProps {
   here: FitPhotoState;
@@ -28,7 +35,7 @@ interface FitPhotoProps {
 export function FitPhoto({ here, outline, width, title, children }: FitPhotoProps) {
   const c = useTokens();
   const { min } = boxOf(outline);
-  const { photo, corners, toPicture } = here;
+  const { photo, toPicture } = here;
   const line = polygonOf(outline);
   return (
     <View className="border-[1.5px] border-ink bg-panel p-3 mb-3" testID="fitPhoto">
@@ -50,7 +57,7 @@ export function FitPhoto({ here, outline, width, title, children }: FitPhotoProp
             width={width}
             label={title}
             testID="fitPicture"
-            handles={corners.map((at, i) => ({
+            handles={here.corners.map((at, i) => ({
               key: String(i),
               at,
               label: t(cornerNames[i]!),

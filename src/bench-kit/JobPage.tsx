@@ -8,6 +8,7 @@ import { Txt } from '@/ui/Txt';
 import { useWide } from '@/ui/useWide';
 import { JobStopCard } from './JobStopCard';
 import { LastTap } from './LastTap';
+import { PlacesNav } from './PlacesNav';
 import { hrefAt } from './stageHref';
 import type { PlanSize } from './StageShell';
 import { t } from '@/words/kit';
@@ -36,12 +37,13 @@ export function JobPage(p: JobPageProps) {
       role="banner"
       className={`px-4 pt-3 pb-1 no-print ${wide && p.picture ? '' : 'w-full max-w-[1080px] self-center'}`}
     >
-      <View className="flex-row justify-between items-center min-h-[44px]">
-        <Link href={hrefAt(p.job, p.stage)} className="font-body text-m text-ink underline py-1">
-          {stageName(p.stage)}
-        </Link>
+      <View className="flex-row gap-2 items-start">
+        <PlacesNav />
         <JobStopCard job={p.job} />
       </View>
+      <Link href={hrefAt(p.job, p.stage)} className="font-body text-m text-ink underline min-h-[48px] py-3 self-start">
+        {stageName(p.stage)}
+      </Link>
       <Txt strong size="l" level={1}>
         {p.job.label} · {p.title}
       </Txt>

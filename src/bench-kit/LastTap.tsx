@@ -7,6 +7,7 @@ import { Txt } from '@/ui/Txt';
 import { useActions } from './actions';
 import { said } from '@/words/codes';
 import { t } from '@/words/kit';
+import { timeS } from '@/words/units';
 
 const names: Partial<Record<EventType, string>> = {
   get heatOn() {
@@ -49,7 +50,7 @@ export function LastTap({ job, now }: { job: JobState; now: number }) {
   return (
     <View className="flex-row items-center gap-2 mb-2">
       <Txt size="s" tone="ink2" className="flex-1">
-        {t('noted', { type: names[last.type] })}
+        {t('noted', { type: names[last.type], at: timeS(last.at) })}
       </Txt>
       <Button kind="small" label={t('n10SAgo')} onPress={() => shift(last.id, last.at - stepMs)} />
       <Button

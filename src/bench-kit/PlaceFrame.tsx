@@ -1,39 +1,12 @@
-import { Link, usePathname, type Href } from 'expo-router';
 import type { ReactNode } from 'react';
 import { ScrollView, View } from 'react-native';
 
 import { StopCard } from '@/ui/StopCard';
 import { Txt } from '@/ui/Txt';
 import { time } from '@/words/units';
+import { PlacesNav } from './PlacesNav';
 import { useNow } from './useNow';
 import { t } from '@/words/kit';
-
-const places: { href: Href; name: string }[] = [
-  {
-    href: '/',
-    get name() {
-      return t('bench');
-    },
-  },
-  {
-    href: '/jobs',
-    get name() {
-      return t('jobs');
-    },
-  },
-  {
-    href: '/shelf',
-    get name() {
-      return t('phones');
-    },
-  },
-  {
-    href: '/shop',
-    get name() {
-      return t('shop');
-    },
-  },
-];
 
 /** Frame of a place: its name, the other places, content, and the action bar at the foot. */
 export function PlaceFrame({
@@ -47,24 +20,12 @@ export function PlaceFrame({
   children: ReactNode;
   actions?: ReactNode;
 }) {
-  const path = usePathname();
   const now = useNow(10_000);
   return (
     <View className="flex-1 bg-paper">
       <View role="banner" className="px-4 pt-3 w-full max-w-[1080px] self-center">
-        <View role="navigation" aria-label={t('places')} className="flex-row gap-2 items-start">
-          <View className="flex-1 flex-row flex-wrap gap-x-4">
-            {places.map((p) => (
-              <Link
-                key={p.name}
-                href={p.href}
-                aria-current={path === p.href ? 'page' : undefined}
-                className={`text-m min-h-[48px] py-3 ${path === p.href ? 'font-strong text-ink' : 'font-body text-ink2 underline'}`}
-              >
-                {p.name}
-              </Link>
-            ))}
-          </View>
+        <View className="flex-row gap-2 items-start">
+          <PlacesNav />
           <StopCard />
         </View>
         <View className="flex-row justify-between items-baseline">

@@ -10,14 +10,18 @@ import { Mark } from '@/ui/Mark';
 import { Txt } from '@/ui/Txt';
 import { dayTime, time } from '@/words/units';
 import { useWide } from '@/ui/useWide';
+import { AsItIs } from './AsItIs';
 import { JobStopCard } from './JobStopCard';
 import { LastTap } from './LastTap';
 import { keyHelp, useStageKeys } from './keys';
 import { faceName } from './faceName';
+import { GlanceView } from './GlanceView';
+import { PlacesNav } from './PlacesNav';
 import { stageHref } from './stageHref';
 import { t } from '@/words/kit';
 import { stageName } from '@/words/stageWords';
 import { worksText } from '@/words/worksText';
+import type { Glance } from '@/work/voice/glance';
 
 export interface PlanSize {
   width: number;
@@ -41,6 +45,8 @@ interface StageShellProps {
   onMain?: () => void;
   /** what is being done within the stage; the screen goes back to its top when it changes */
   step?: string;
+  /** what is read from two metres while a clock runs */
+  glance?: Glance | null;
   /** the hand follows the picture: it takes the width of a phone, with the call over it */
   large?: boolean;
 }
@@ -88,6 +94,8 @@ function Actions({ p }: { p: StageShellProps }) {
             {name}
           </Link>
         ))}
+        <AsItIs job={p.job} stage={p.stage} />
+        {p.glance ? <GlanceView glance={p.glance} /> : null}
       </View>
       <View className="flex-row gap-3">
         {p.side ? <View className="flex-1">{p.side}</View> : null}
@@ -105,8 +113,8 @@ function WideShell({ p, help }: { p: StageShellProps; help: boolean }) {
       <View className="w-[230px] border-r border-rule">
         <ScrollView contentContainerClassName="pb-6">
           <View role="banner" className="p-4">
-            <View className="flex-row flex-wrap justify-between items-center gap-y-1 mb-1">
-              <BackLinks />
+            <PlacesNav />
+            <View className="flex-row mb-1">
               <JobStopCard job={p.job} />
             </View>
             <Txt strong size="l" level={1}>
@@ -168,18 +176,18 @@ function PhoneShell({ p }: { p: StageShellProps }) {
   return (
     <View className="flex-1 bg-paper">
       <View role="banner" className="px-4 pt-3">
-        <View className="flex-row justify-between items-center">
-          <BackLinks />
-          <View className="flex-row gap-3 items-center">
-            <Txt num tone="ink2">
-              {time(p.now)}
-            </Txt>
-            <JobStopCard job={p.job} />
-          </View>
+        <View className="flex-row gap-2 items-start">
+          <PlacesNav />
+          <JobStopCard job={p.job} />
         </View>
-        <Txt strong size="l" level={1}>
-          {p.job.label} · {p.job.device.name}
-        </Txt>
+        <View className="flex-row justify-between items-baseline">
+          <Txt strong size="l" level={1} className="flex-1">
+            {p.job.label} · {p.job.device.name}
+          </Txt>
+          <Txt num tone="ink2">
+            {time(p.now)}
+          </Txt>
+        </View>
         <StageBar job={p.job} stage={p.stage} />
       </View>
       <ScrollView key={p.step} className="flex-1" contentContainerClassName={`px-4 pb-6`} role="main">
@@ -200,19 +208,6 @@ function PhoneShell({ p }: { p: StageShellProps }) {
         {p.children}
       </ScrollView>
       <Actions p={p} />
-    </View>
-  );
-}
-
-function BackLinks() {
-  return (
-    <View className="flex-row gap-4 min-h-[32px] items-center no-print">
-      <Link href="/" className="font-body text-m text-ink underline py-1">
-        {t('bench')}
-      </Link>
-      <Link href="/jobs" className="font-body text-m text-ink underline py-1">
-        {t('jobs')}
-      </Link>
     </View>
   );
 }

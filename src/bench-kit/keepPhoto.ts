@@ -27,7 +27,7 @@ export async function keepPhoto(
   log: (events: NewEvent[]) => Promise<unknown>,
   p: Picture,
   name: string,
-  { caption, under }: { caption: string; under?: EventOf<'photo'>['under'] },
+  { caption, under, stage }: { caption: string } & Pick<EventOf<'photo'>, 'under' | 'stage'>,
 ): Promise<{ photoId: string } | { refused: string }> {
   const used = keptPhotos(job).reduce((m, x) => m + x.bytes, 0);
   if (used + p.bytes > photoBudgetBytes)
@@ -51,6 +51,7 @@ export async function keepPhoto(
       bytes: p.bytes,
       caption: caption.trim().slice(0, 200),
       ...(under ? { under } : {}),
+      ...(stage ? { stage } : {}),
     },
   ]);
   return { photoId };

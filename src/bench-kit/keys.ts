@@ -3,6 +3,7 @@ import { useEffect } from 'react';
 
 import type { JobState } from '@/model/fold';
 import { hasJoints } from '@/model/way';
+import { useSettings } from '@/store/shop';
 import { useActions } from './actions';
 import { stageHref } from './stageHref';
 import { t as tr } from '@/words/kit';
@@ -29,16 +30,22 @@ const onControl = (t: EventTarget | null) =>
 export function useStageKeys(job: JobState, onMain?: () => void, onHelp?: () => void): void {
   const router = useRouter();
   const { undo } = useActions(job);
+  const { pedalKey } = useSettings();
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
       if (e.ctrlKey || e.metaKey || e.altKey || typing(e.target)) return;
+      // a taught key works wherever the focus is; what a focused control does itself is not done twice
+      const presses = e.key === ' ' || e.key === 'Enter';
+      const main = onMain && (e.key === pedalKey || presses) && !(presses && onControl(e.target));
+      if (main) {
+        e.preventDefault();
+        onMain();
+        return;
+      }
       const digit = '1234567890'.indexOf(e.key);
       const step = digit >= 0 ? job.way[digit] : undefined;
       if (step) router.replace(stageHref(job.id, step.stage, hasJoints(job) ? step.joint : null));
-      else if (e.key === ' ' && onMain && !onControl(e.target)) {
-        e.preventDefault();
-        onMain();
-      } else if (e.key === 'u' && job.lastEventId) undo(job.lastEventId);
+      else if (e.key === 'u' && job.lastEventId) undo(job.lastEventId);
       else if (e.key === 'n') {
         e.preventDefault();
         router.push(`/jobs/${job.id}/log` as never);
@@ -50,5 +57,5 @@ export function useStageKeys(job: JobState, onMain?: () => void, onHelp?: () => 
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
-  }, [job, router, undo, onMain, onHelp]);
+  }, [job, router, undo, onMain, onHelp, pedalKey]);
 }

@@ -12,6 +12,7 @@ import {
   defaultHours,
   defaultNight,
   defaultHeaters,
+  defaultVoice,
   type Settings,
 } from './settings';
 import { defaultMoney } from './settingsParts';
@@ -25,6 +26,8 @@ export const defaultSettings: Settings = {
   language: 'en',
   sound: true,
   newCell: false,
+  voice: defaultVoice,
+  pedalKey: null,
   spoken: false,
   person: 'Bench',
   people: ['Bench'],

@@ -106,6 +106,15 @@ export const defaultHours: z.infer<typeof hours> = {
 
 export const defaultNight = { on: false, fromH: 20, toH: 8, tC: 16 };
 
+const hourOfDay = z.number().int().min(0).max(24);
+const voiceSchema = z.object({
+  on: z.boolean(),
+  much: z.enum(['all', 'main']),
+  volume: z.number().min(0).max(1),
+  quiet: z.object({ fromH: hourOfDay, toH: hourOfDay }).nullable(),
+});
+export const defaultVoice: z.infer<typeof voiceSchema> = { on: true, much: 'main', volume: 1, quiet: null };
+
 export const defaultHeaters: Heater[] = [defaultMat, defaultGun, defaultNozzle, defaultDryer];
 
 export const settingsSchema = z.object({
@@ -118,6 +127,10 @@ export const settingsSchema = z.object({
   sound: z.boolean(),
   /** school of the cell: always a new one */
   newCell: z.boolean().default(false),
+  /** calls are said aloud: all of them or the few that nobody may miss, how loud, and when the shop keeps quiet */
+  voice: voiceSchema.default(() => defaultVoice),
+  /** key that a pedal, ring or headset button sends for the main thing of each step; null: none was taught */
+  pedalKey: z.string().min(1).max(40).nullable().default(null),
   /** counts of screws are said aloud */
   spoken: z.boolean().default(false),
   person: z.string().max(80),

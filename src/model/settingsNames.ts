@@ -11,6 +11,8 @@ export const settingsNames: Readonly<Record<keyof Settings, string>> = {
   language: 'language',
   sound: 'sound',
   newCell: 'always a new cell',
+  voice: 'spoken calls',
+  pedalKey: 'key of the pedal',
   spoken: 'spoken counts',
   person: 'who is at the bench',
   people: 'people',

@@ -21,12 +21,12 @@ interface ButtonProps {
 /** Verbs on buttons; main and side ones are 56 px high. */
 export function Button({ label, onPress, kind = 'side', disabled, why, testID, say = label, means }: ButtonProps) {
   const meant = useRef<string | undefined>(undefined);
-  const box =
-    kind === 'main'
-      ? `min-h-[56px] bg-ink border-[1.5px] border-ink`
-      : kind === 'side'
-        ? `min-h-[56px] bg-panel border-[1.5px] border-ink`
-        : `min-h-[44px] bg-panel border-[1.5px] border-ink`;
+  const high = kind === 'small' ? 'min-h-[48px]' : 'min-h-[56px]';
+  // what cannot be pressed has no body: an outline in dashes, on the page's own ground
+  const fill = disabled
+    ? 'bg-paper border-dashed border-ink2'
+    : `${kind === 'main' ? 'bg-ink' : 'bg-panel'} border-ink`;
+  const onMain = kind === 'main' && !disabled;
   return (
     <Pressable
       role="button"
@@ -40,13 +40,18 @@ export function Button({ label, onPress, kind = 'side', disabled, why, testID, s
         meant.current = undefined;
         if (!moved) onPress();
       }}
-      className={`rounded-[6px] px-3 items-center justify-center ${box} ${disabled ? 'opacity-60' : 'active:opacity-80'}`}
+      className={`rounded-[6px] px-3 items-center justify-center border-[1.5px] ${high} ${fill} ${disabled ? '' : 'active:opacity-80'}`}
     >
-      <Txt strong size={kind === 'main' ? 'l' : 'm'} tone={kind === 'main' ? 'onInk' : 'ink'} className="text-center">
+      <Txt
+        strong
+        size={kind === 'main' ? 'l' : 'm'}
+        tone={onMain ? 'onInk' : disabled ? 'ink2' : 'ink'}
+        className="text-center"
+      >
         {label}
       </Txt>
       {why && disabled ? (
-        <Txt size="s" tone={kind === 'main' ? 'onInk' : 'ink2'} className="text-center">
+        <Txt size="s" className="text-center">
           {why}
         </Txt>
       ) : null}
@@ -90,13 +95,18 @@ export function HoldButton({ label, onPress, kind = 'main', disabled, why }: But
       onPressIn={begin}
       onPressOut={stop}
       {...keys}
-      className={`min-h-[56px] rounded-[6px] px-3 items-center justify-center border-[1.5px] border-ink overflow-hidden ${kind === 'main' ? 'bg-ink' : 'bg-panel'} ${disabled ? 'opacity-60' : ''}`}
+      className={`min-h-[56px] rounded-[6px] px-3 items-center justify-center border-[1.5px] overflow-hidden ${disabled ? 'bg-paper border-dashed border-ink2' : `border-ink ${kind === 'main' ? 'bg-ink' : 'bg-panel'}`}`}
     >
       <View className="absolute left-0 top-0 bottom-0 bg-go opacity-50" style={{ width: `${share * 100}%` }} />
-      <Txt strong size={kind === 'main' ? 'l' : 'm'} tone={kind === 'main' ? 'onInk' : 'ink'} className="text-center">
+      <Txt
+        strong
+        size={kind === 'main' ? 'l' : 'm'}
+        tone={disabled ? 'ink2' : kind === 'main' ? 'onInk' : 'ink'}
+        className="text-center"
+      >
         {label}
       </Txt>
-      <Txt size="s" tone={kind === 'main' ? 'onInk' : 'ink2'} className="text-center">
+      <Txt size="s" tone={disabled ? 'ink' : kind === 'main' ? 'onInk' : 'ink2'} className="text-center">
         {disabled && why ? why : t('holdIt')}
       </Txt>
     </Pressable>

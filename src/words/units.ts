@@ -106,6 +106,8 @@ export const time = (ms: number) => {
   const d = new Date(ms);
   return `${two(d.getHours())}:${two(d.getMinutes())}`;
 };
+/** To the second, for what was tapped just now. */
+export const timeS = (ms: number) => `${time(ms)}:${two(new Date(ms).getSeconds())}`;
 export const day = (ms: number) => {
   const p = partsOf(ms);
   return `${p.weekday} ${p.day} ${p.month}`;

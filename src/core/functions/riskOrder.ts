@@ -1,4 +1,5 @@
 import { CoreInputError } from '../errors';
+import { judgement } from '../source';
 import { functionTests, shippedTables, type FaultTables, type FunctionTest } from './tables';
 
 const base = 0.0005;
@@ -93,15 +94,18 @@ export interface Release {
   open: ('twoNames' | 'otherPerson' | 'notRetested' | 'newFaults' | 'tellCustomer')[];
 }
 
-/** May it leave: two people signed, everything tested again, no new fault, and what nobody can attribute was told. */
+/** Alone in the shop: a look after a pause sees what the last one passed over, min. */
+export const pauseMin = judgement(5, 'long enough to have had something else in hand').value;
+
+/** May it leave: two people signed (or one after a pause, or the customer), everything tested again, no new fault, and what nobody can attribute was told. */
 export function releaseOf(
   changes: readonly FunctionChange[],
-  sign: { repairer: string | null; checker: string | null; customerTold: boolean },
+  sign: { repairer: string | null; checker: string | null; customerTold: boolean; alone?: boolean },
 ): Release {
   const open: Release['open'] = [];
   const any = (c: FunctionChange['change']) => changes.some((x) => x.change === c);
   if (!sign.repairer || !sign.checker) open.push('twoNames');
-  else if (sign.repairer === sign.checker) open.push('otherPerson');
+  else if (sign.repairer === sign.checker && !sign.alone) open.push('otherPerson');
   if (any('notRetested')) open.push('notRetested');
   if (any('newFault')) open.push('newFaults');
   if (any('notAttributable') && !sign.customerTold) open.push('tellCustomer');

@@ -94,6 +94,8 @@ export const jobEntries = {
     heightPx: z.number().int().min(1).max(10000),
     bytes: z.number().int().min(1).max(2e6),
     caption: z.string().max(200),
+    /** step that it was taken at: the device as it was then */
+    stage: z.enum(stageIds).optional(),
     /** it lies under the plan: straightened, of a face or of the inside behind it */
     under: z.object({ face: id, inside: z.boolean(), widthMm: mm(10, 500), lengthMm: mm(10, 500) }).optional(),
   },
@@ -138,6 +140,8 @@ export const jobEntries = {
     /** what a customer signs for; entries before it had a name are told by their words */
     signedFor: z.enum(['quote', 'received']).optional(),
     mark: z.string().max(80),
+    /** how a check was signed where nobody else was there: by who repaired it after a pause, or by the customer at the counter */
+    how: z.enum(['afterPause', 'customer']).optional(),
     /** a signature as drawn: nothing but moves and lines of a path */
     drawing: z
       .string()

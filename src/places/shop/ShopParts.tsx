@@ -12,6 +12,7 @@ import { LengthField } from '@/ui/QuantityField';
 import { Txt } from '@/ui/Txt';
 import { Hours } from './Hours';
 import { tempNumber, typedToC } from '@/words/units';
+import { VoiceSettings } from './VoiceSettings';
 import type { ShopScreenState } from './useShopScreen';
 import { languageNames, languages } from '@/words/language';
 import { t } from '@/words/shop';
@@ -80,7 +81,8 @@ export function ShopLinks() {
 }
 
 /** Units, look and sound. */
-export function HowItShows({ here: { s, put } }: { here: ShopScreenState }) {
+export function HowItShows({ here }: { here: ShopScreenState }) {
+  const { s, put } = here;
   return (
     <>
       <Choice
@@ -127,6 +129,7 @@ export function HowItShows({ here: { s, put } }: { here: ShopScreenState }) {
         ]}
         onChange={(v) => void put({ sound: v === 'on' })}
       />
+      <VoiceSettings here={here} />
     </>
   );
 }

@@ -48,6 +48,7 @@ export function JointBond({ job }: { job: JobState }) {
         caution={cautions[bead ? bead.liquid.cure : 'tape']}
         step={phase}
         large={phase === 'laying'}
+        glance={joint.glance}
         onMain={stop ? undefined : main.act}
         picture={(size) => <JointPicture job={job} settings={settings} size={size} joint={joint} />}
         controls={

@@ -11,7 +11,7 @@ import { t } from '@/words/bond';
 /** New lens covers, one after the other: only over tested cameras, the right size, pressed under the finger. */
 export function LensBond(p: { job: JobState }) {
   const here = useLensBond(p);
-  const { alarm, job, now, shut, act, text, label } = here;
+  const { alarm, glance, job, now, shut, act, text, label } = here;
   return (
     <View className="flex-1">
       <Flash on={alarm.flash} label={t('letGo')} />
@@ -20,6 +20,7 @@ export function LensBond(p: { job: JobState }) {
         stage="bond"
         now={now}
         caution={caution()}
+        glance={glance}
         onMain={shut ? undefined : act}
         picture={(size) => <LensBondPicture here={here} size={size} />}
         call={<Call {...text} />}

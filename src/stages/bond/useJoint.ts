@@ -10,6 +10,9 @@ import { stockNow } from '@/model/stock';
 import { useScrewGate } from '@/bench-kit/ScrewGate';
 import { useAlarm, useAwake } from '@/ui/alarm';
 import { useNow } from '@/bench-kit/useNow';
+import { useVoice } from '@/bench-kit/useVoice';
+import { openTimeCues } from '@/work/voice/cues';
+import { openTimeGlance } from '@/work/voice/glance';
 import { bondWork, layOf, problemOf, tapeFor } from '@/work/bond/bondWork';
 import { beadWork, noPicks, type BeadWork, type Picks } from '@/work/bond/beadWork';
 
@@ -80,9 +83,19 @@ export function useJoint(job: JobState, jobs: readonly JobState[], settings: Set
   const at = phase === 'laying' && bead ? paceAt(bead.pace, (now - job.bead!.startAt) / 1e3) : null;
   const window = phase === 'open' && bead ? closingWindow(job.bead!.startAt, job.bead!.endAt!, bead.open) : null;
   const late = window !== null && now >= window.untilAt;
-  const opensAt = useAlarm(window && !window.shut ? window.fromAt : null, now, 'opens', settings.sound);
-  const lastAt = useAlarm(window ? window.untilAt - 20_000 : null, now, 'closes', settings.sound);
+  const tones = settings.sound && !settings.voice.on;
+  const opensAt = useAlarm(window && !window.shut ? window.fromAt : null, now, 'opens', tones);
+  const lastAt = useAlarm(window ? window.untilAt - 20_000 : null, now, 'closes', tones);
   const awake = useAwake(open);
+  useVoice(
+    window
+      ? openTimeCues({
+          startAt: job.bead!.startAt,
+          fromAt: window.shut ? null : window.fromAt,
+          untilAt: window.untilAt,
+        })
+      : [],
+  );
 
   const screwStop = useScrewGate(job);
   const pick = (change: Partial<Picks>) => setOwn({ ...own, ...change });
@@ -108,6 +121,7 @@ export function useJoint(job: JobState, jobs: readonly JobState[], settings: Set
     late,
     awake,
     screwStop,
+    glance: window ? openTimeGlance(now, window) : null,
     openFlash: opensAt.flash,
     lastFlash: lastAt.flash,
   } as const;

@@ -9,6 +9,9 @@ import { useSettings } from '@/store/shop';
 import { useAlarm, useAwake } from '@/ui/alarm';
 import { clock, length, percent, spoken } from '@/words/units';
 import { useNow } from '@/bench-kit/useNow';
+import { useVoice } from '@/bench-kit/useVoice';
+import { pressCues } from '@/work/voice/cues';
+import { pressGlance } from '@/work/voice/glance';
 import { t } from '@/words/bond';
 
 export const caution = () => t('newLensGlassHasSharpEdges');
@@ -30,7 +33,8 @@ export function useLensBond({ job }: { job: JobState }) {
   const setAt = pressed ? state(pressed.bond.id)!.steps.set! : null;
   const leftS = setAt === null ? 0 : pressS.value - (now - setAt) / 1e3;
   const dueAt = setAt === null ? null : setAt + pressS.value * 1e3;
-  const alarm = useAlarm(dueAt, now, 'opens', settings.sound);
+  const alarm = useAlarm(dueAt, now, 'opens', settings.sound && !settings.voice.on);
+  useVoice(setAt !== null && dueAt !== null ? pressCues({ setAt, dueAt }) : []);
   useAwake(pressed !== undefined);
   const given = chosen.flatMap((l) => {
     const mm = state(l.bond.id)?.newMm;
@@ -103,6 +107,7 @@ export function useLensBond({ job }: { job: JobState }) {
       ? t('isOn', { toUpperCase: next.face.name[0]!.toUpperCase(), slice: next.face.name.slice(1) })
       : goTo(job, 'bond');
   const shut = block ?? (pressed && leftS > 0 ? t('pressForMore', { leftS: clock(leftS) }) : null);
-  return { job, given, match, chosen, pressed, leftS, all, state, next, alarm, now, shut, act, text, label };
+  const glance = dueAt === null ? null : pressGlance(now, dueAt);
+  return { glance, job, given, match, chosen, pressed, leftS, all, state, next, alarm, now, shut, act, text, label };
 }
 export type LensBondState = ReturnType<typeof useLensBond>;

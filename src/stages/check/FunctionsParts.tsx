@@ -15,7 +15,7 @@ import { t } from '@/words/check';
 
 /** The function that is tested now. */
 export function FunctionLead({
-  here: { text, current, faults, done, queue, back, past, job, asking, put },
+  here: { text, current, group, faults, done, queue, back, past, job, asking, put },
 }: {
   here: FunctionsScreenState;
 }) {
@@ -29,7 +29,7 @@ export function FunctionLead({
       <View className="h-[8px] bg-rule">
         <View className="h-[8px] bg-ink" style={{ width: `${(100 * done) / Math.max(1, queue.length)}%` }} />
       </View>
-      {current ? (
+      {current && !group ? (
         <Txt size="s" tone="ink2" className="mt-2">
           {current.mostly
             ? job.functions.before[current.test.id] === 'fail'
@@ -44,7 +44,23 @@ export function FunctionLead({
                 : t('hardlyPutAtRiskByThis3')}
         </Txt>
       ) : null}
-      {current && testCautions[current.test.id] ? (
+      {group ? (
+        <Txt size="s" tone="ink2" className="mt-2">
+          {t('hardlyAtRiskTogether')}
+        </Txt>
+      ) : null}
+      {group
+        ? group.tests.flatMap((x) =>
+            testCautions[x.test.id]
+              ? [
+                  <Txt key={x.test.id} size="s" className="mt-2" testID="caution">
+                    {told(testCautions[x.test.id]!)}
+                  </Txt>,
+                ]
+              : [],
+          )
+        : null}
+      {current && !group && testCautions[current.test.id] ? (
         <Txt size="s" className="mt-2" testID="caution">
           {told(testCautions[current.test.id]!)}
         </Txt>
@@ -62,10 +78,21 @@ export function FunctionLead({
 
 /** Works, or not. */
 export function FunctionMain({
-  here: { current, setAsking, asking, put, router, job },
+  here: { current, group, allWork, oneByOne, setAsking, asking, put, router, job },
 }: {
   here: FunctionsScreenState;
 }) {
+  if (group)
+    return (
+      <View className="flex-row gap-3">
+        <View className="flex-1">
+          <Button key={`${group.id}-not`} label={t('notAllOfThem')} onPress={oneByOne} />
+        </View>
+        <View className="flex-[2]">
+          <Button key={`${group.id}-all`} kind="main" label={t('allWork')} onPress={() => void allWork()} />
+        </View>
+      </View>
+    );
   return current ? (
     <View className="gap-2">
       <Button

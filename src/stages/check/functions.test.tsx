@@ -1,6 +1,9 @@
 import { act, fireEvent, screen, within } from '@testing-library/react';
 import { TextEncoder } from 'node:util';
 
+import { groupOf } from '@/core/functions/groups';
+import { pauseMin } from '@/core/functions/riskOrder';
+import { functionTests } from '@/core/functions/tables';
 import { writeResultCode } from '@/core/functions/resultCode';
 import { demoHistory } from '@/demo/history';
 import { demoJobs } from '@/demo/shop';
@@ -9,7 +12,7 @@ import { tagCode } from '@/model/tagCode';
 import { functionState } from '@/work/check/faults';
 import { testsOf } from '@/work/check/functionTests';
 import { call, choose, enter, pass, press, reason, renderStage, tick } from '../../../test-support/stage';
-import { jobNow, logged, settingsNow, startShop } from '../../../test-support/mockShop';
+import { jobNow, logged, saveSettings, settingsNow, startShop } from '../../../test-support/mockShop';
 import { CheckStage } from './CheckStage';
 import { FunctionsScreen } from './FunctionsScreen';
 
@@ -67,6 +70,51 @@ it('one after another with one thumb, what this repair put at risk first; one ba
   await press('Cannot be tested');
   await press('Why: locked');
   expect(jobNow(id).functions.after[order[1]!]).toBe('untested');
+});
+
+it('what the work hardly put at risk is asked for by its kind: one tap, or one by one when not all of it works', async () => {
+  startShop(t0);
+  const tests = testsOf(jobNow(id), false);
+  const risky = tests.filter((t) => t.mostly).map((t) => t.test.id);
+  expect(risky.length).toBeLessThan(tests.length - 4);
+  startShop(t0, {
+    [id]: risky.map((fn): NewEvent => ({ type: 'function', fn, phase: 'after', result: 'ok' })),
+  });
+  renderStage(FunctionsScreen, id);
+  // one that is alone of its kind is tried by itself
+  for (let i = 0; i < 10 && !call()!.endsWith('?'); i++) await press('Works');
+  expect(call()).toMatch(/\?$/);
+  const first = call();
+  const before = logged(id).length;
+  await press('All work');
+  const made = logged(id).slice(before);
+  expect(made.length).toBeGreaterThan(1);
+  const kinds = new Set(made.map((e) => e.type === 'function' && groupOf(e.fn)));
+  expect(kinds.size).toBe(1);
+  expect(call()).not.toBe(first);
+  await press('Not all');
+  expect(call()).toMatch(/\.$/);
+  await press('Fails');
+  expect(Object.values(jobNow(id).functions.after).filter((r) => r === 'fail')).toHaveLength(1);
+});
+
+it('every function has a kind', () => {
+  expect(functionTests.filter((t) => groupOf(t.id) === null)).toEqual([]);
+});
+
+it('alone in the shop: the same person signs after a pause, or the customer at the counter; the sheet says so', async () => {
+  startShop(t0, { [id]: all([]) });
+  const who = functionState(jobNow(id)).repairer!;
+  await saveSettings({ ...settingsNow(), people: [who] });
+  renderStage(FunctionsScreen, id);
+  const alone = within(screen.getByTestId('alone'));
+  expect(
+    alone.getByRole('button', { name: new RegExp(`^${who} checked again after the pause.* of the pause left`) }),
+  ).toBeTruthy();
+  await pass(pauseMin * 60_000 + 1000);
+  await hold(new RegExp(`^${who} checked again after the pause, and signs, hold`));
+  expect(functionState(jobNow(id))).toMatchObject({ checker: who, how: 'afterPause', release: { open: [] } });
+  expect(screen.getByText(`Signed by ${who}, who repaired it, after a pause.`)).toBeTruthy();
 });
 
 it('a failure: causes in order of rank without numbers, "not that" brings the next, and testing again is a run of its own', async () => {

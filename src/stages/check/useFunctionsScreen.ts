@@ -1,7 +1,8 @@
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 
-import type { FunctionResult } from '@/core/functions/riskOrder';
+import { groupOf } from '@/core/functions/groups';
+import type { FunctionResult, RiskyTest } from '@/core/functions/riskOrder';
 import type { JobState } from '@/model/fold';
 import { useActions } from '@/bench-kit/actions';
 import { functionState, shopFaults } from '@/work/check/faults';
@@ -11,6 +12,35 @@ import { capital } from '@/words/capital';
 import { useNow } from '@/bench-kit/useNow';
 import { t as tr } from '@/words/check';
 import { told } from '@/words/told';
+import { listed } from '@/words/units';
+
+const groupAsks = {
+  screen: 'groupScreen',
+  sound: 'groupSound',
+  cameras: 'groupCameras',
+  unlock: 'groupUnlock',
+  sensors: 'groupSensors',
+  power: 'groupPower',
+  radio: 'groupRadio',
+} as const satisfies Record<NonNullable<ReturnType<typeof groupOf>>, string>;
+
+/**
+ * What is asked for in one go: once all that the work put at risk was tried one by one, the rest by its kind. What failed before
+ * is tried by itself, and so is a kind of which somebody said that one of it fails.
+ */
+function groupNow(
+  queue: readonly RiskyTest[],
+  results: Readonly<Record<string, FunctionResult>>,
+  single: readonly string[],
+): { id: NonNullable<ReturnType<typeof groupOf>>; tests: RiskyTest[] } | null {
+  const open = queue.filter((t) => !results[t.test.id]);
+  const first = open[0];
+  if (!first || open.some((t) => t.mostly)) return null;
+  const id = groupOf(first.test.id);
+  if (!id || single.includes(id)) return null;
+  const tests = open.filter((t) => groupOf(t.test.id) === id);
+  return tests.length > 1 ? { id, tests } : null;
+}
 
 /** How it stands: what FunctionsScreen shows and does. */
 export function useFunctionsScreen({ job, again = false }: { job: JobState; again?: boolean }) {
@@ -29,6 +59,8 @@ export function useFunctionsScreen({ job, again = false }: { job: JobState; agai
   const [past, setPast] = useState<readonly { fn: string; eventId: string }[]>([]);
   const queue = todo ? tests.filter((t) => todo.includes(t.test.id)) : tests;
   const current = queue.find((t) => (todo ? !repeated.includes(t.test.id) : !results[t.test.id])) ?? null;
+  const [single, setSingle] = useState<readonly string[]>([]);
+  const group = todo ? null : groupNow(queue, results, single);
   const done = todo ? repeated.length : queue.filter((t) => results[t.test.id]).length;
   const state = functionState(job);
   const whole = tests.every((t) => results[t.test.id]);
@@ -40,6 +72,19 @@ export function useFunctionsScreen({ job, again = false }: { job: JobState; agai
     const [made] = await log([{ type: 'function', fn, phase: 'after', result, ...(why ? { why } : {}) }]);
     if (made) setPast((l) => [...l, { fn, eventId: made.id }]);
   };
+  /** all of them work: one tap */
+  const allWork = async () => {
+    if (!group) return;
+    const made = await log(
+      group.tests.map((t) => ({
+        type: 'function' as const,
+        fn: t.test.id,
+        phase: 'after' as const,
+        result: 'ok' as const,
+      })),
+    );
+    setPast((l) => [...l, ...made.map((e, i) => ({ fn: group.tests[i]!.test.id, eventId: e.id }))]);
+  };
   const back = () => {
     const one = past.at(-1);
     if (!one) return;
@@ -48,25 +93,33 @@ export function useFunctionsScreen({ job, again = false }: { job: JobState; agai
     setRepeated((r) => r.filter((x) => x !== one.fn));
   };
   const faults = state.newFaults.length + state.unclear.length;
-  const text = current
+  const text = group
     ? {
-        sentence: `${capital(current.test.name)}.`,
-        reason: `${capital(told(current.test.how))}.`,
+        sentence: tr(groupAsks[group.id]),
+        reason: listed(group.tests.map((t) => told(t.test.name))),
       }
-    : faults
+    : current
       ? {
-          sentence: faults === 1 ? tr('functionFails', { faults }) : tr('functionsFail', { faults }),
-          reason: tr('theLikelyCausesAreBelowThe'),
+          sentence: `${capital(current.test.name)}.`,
+          reason: `${capital(told(current.test.how))}.`,
         }
-      : whole
+      : faults
         ? {
-            sentence: tr('allTested'),
-            reason: state.checker ? tr('signedBy', { checker: state.checker }) : tr('nowASecondPersonSigns'),
+            sentence: faults === 1 ? tr('functionFails', { faults }) : tr('functionsFail', { faults }),
+            reason: tr('theLikelyCausesAreBelowThe'),
           }
-        : { sentence: tr('testedAgain'), reason: tr('theRestStaysAsItWas') };
+        : whole
+          ? {
+              sentence: tr('allTested'),
+              reason: state.checker ? tr('signedBy', { checker: state.checker }) : tr('nowASecondPersonSigns'),
+            }
+          : { sentence: tr('testedAgain'), reason: tr('theRestStaysAsItWas') };
   return {
     job,
     state,
+    group,
+    allWork,
+    oneByOne: () => group && setSingle([...single, group.id]),
     current,
     setAsking,
     asking,

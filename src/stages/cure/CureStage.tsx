@@ -28,6 +28,7 @@ export function CureStage(p: { job: JobState }) {
         stage="cure"
         now={now}
         caution={caution()}
+        glance={here.glance}
         onMain={main.act}
         picture={(size) => <CurePicture here={here} size={size} />}
         call={<Call {...text} />}

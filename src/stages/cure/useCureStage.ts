@@ -15,6 +15,9 @@ import { newId } from '@/store/ids';
 import { useAlarm } from '@/ui/alarm';
 import { clock, span } from '@/words/units';
 import { useNow } from '@/bench-kit/useNow';
+import { useVoice } from '@/bench-kit/useVoice';
+import { cureCues } from '@/work/voice/cues';
+import { cureGlance } from '@/work/voice/glance';
 import { cureText } from './cureCall';
 import { holdWays, type HoldWay } from '@/work/cure/holdWays';
 import { t } from '@/words/cure';
@@ -44,7 +47,8 @@ export function useCureStage({ job }: { job: JobState }) {
   const off = job.clampOffAt !== null;
   const due = start === null ? null : start + cure.unlockS.clampOff * 1e3;
   const left = due === null ? 0 : (due - now) / 1e3;
-  const alarm = useAlarm(off ? null : due, now, 'opens', settings.sound);
+  const alarm = useAlarm(off ? null : due, now, 'opens', settings.sound && !settings.voice.on);
+  useVoice(off || start === null || due === null ? [] : cureCues({ startAt: start, dueAt: due }));
   const bonded = job.bonded !== null;
   const text = cureText(job, cure, way, now, settings);
   const clampOn = () =>
@@ -120,6 +124,7 @@ export function useCureStage({ job }: { job: JobState }) {
     };
   };
   return {
+    glance: off || due === null ? null : cureGlance(now, due),
     job,
     cure,
     way,

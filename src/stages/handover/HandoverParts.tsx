@@ -7,6 +7,8 @@ import { useActions } from '@/bench-kit/actions';
 import { exportJob } from '@/bench-kit/exportJob';
 import { CustomerLanguage, langOf } from '@/bench-kit/CustomerLanguage';
 import { SignBox } from '@/bench-kit/SignBox';
+import { StoredPhoto } from '@/bench-kit/StoredPhoto';
+import { beforeAfter } from '@/work/records/beforeAfter';
 import { rowOf, Why } from '@/bench-kit/Why';
 import { Button, HoldButton } from '@/ui/Button';
 import { Tick } from '@/ui/Choice';
@@ -74,7 +76,8 @@ export function OutsideBack({ here: { job, closed } }: { here: HandoverStageStat
 }
 
 /** The customer's sheet. */
-export function Sheet({ here: { doc, sections, received, tongue } }: { here: HandoverStageState }) {
+export function Sheet({ here: { job, doc, sections, received, tongue } }: { here: HandoverStageState }) {
+  const pair = beforeAfter(job);
   return speaking(tongue, () => (
     <View className="sheet bg-panel border-[1.5px] border-ink p-4 mt-3" testID="sheet" {...langOf(tongue)}>
       <Txt strong size="l" level={2}>
@@ -88,6 +91,21 @@ export function Sheet({ here: { doc, sections, received, tongue } }: { here: Han
           <SheetPlanView key={p.title} plan={p} width={150} />
         ))}
       </View>
+      {pair ? (
+        <View className="flex-row flex-wrap gap-4 mt-3" testID="beforeAfter">
+          {(
+            [
+              [pair.before, t('photoBefore')],
+              [pair.after, t('photoAfter')],
+            ] as const
+          ).map(([photo, name]) => (
+            <View key={photo.photoId}>
+              <StoredPhoto id={photo.photoId} label={name} sizePx={150} />
+              <Txt size="s">{name}</Txt>
+            </View>
+          ))}
+        </View>
+      ) : null}
       {sections.map((s) => (
         <View key={s.title} className="mt-3">
           <Txt strong level={3}>

@@ -1,4 +1,5 @@
 import { coverKindOf } from '@/core/device/coverKinds';
+import { pauseMin } from '@/core/functions/riskOrder';
 import { airTestLine } from '@/core/seal/claimCheck';
 import { noticedMm } from '@/core/fit/byEye';
 import { uStepMm } from '@/core/fit/flushness';
@@ -202,7 +203,9 @@ function measuredLines(job: JobState, settings: Settings, joints: readonly JobSt
       `${capital(registerName(part))}: ${outcomeText[r.outcome]}${r.outcome === 'refused' || r.outcome === 'notPossible' ? ` (${noticeOf(part)})` : ''}${r.note ? `, ${r.note}` : ''}.`,
     );
   const checker = state.checker;
-  if (checker)
+  if (checker && state.how === 'customer') out.push(t('checkedByCustomer', { checker }));
+  else if (checker && state.how === 'afterPause') out.push(t('checkedAlone', { checker, minutes: pauseMin }));
+  else if (checker)
     out.push(
       state.repairer ? t('checkedByRepairedBy', { checker, repairer: state.repairer }) : t('checkedBy', { checker }),
     );

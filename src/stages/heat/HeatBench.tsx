@@ -9,6 +9,7 @@ import { PlainPlan } from '@/bench-kit/PlainPlan';
 import { StageShell } from '@/bench-kit/StageShell';
 import { ThermalWait } from '@/bench-kit/ThermalWait';
 import { useThermal } from '@/bench-kit/useThermal';
+import { useVoice } from '@/bench-kit/useVoice';
 import { wetRule } from '@/bench-kit/wet';
 import { useJobs, useSettings } from '@/store/shop';
 import { Flash, useAlarm, useAwake } from '@/ui/alarm';
@@ -26,10 +27,19 @@ import { useHeatActions } from './useHeatActions';
 import { useHeatForecast } from './useHeatForecast';
 import { useHeatPlan } from './useHeatPlan';
 import { useHeatThermal } from './useHeatThermal';
+import { heatCues } from '@/work/voice/cues';
+import { heatGlance } from '@/work/voice/glance';
 import { t } from '@/words/heat';
 
 /** A heater that switches itself off is announced this long before. */
 const warnBeforeMs = 60_000;
+
+/** Seconds of a heat as instants, ms. */
+const inMs = (r: Range, t0: number): Range => ({
+  low: t0 + r.low * 1e3,
+  mean: t0 + r.mean * 1e3,
+  high: t0 + r.high * 1e3,
+});
 
 const sinceStart = (r: Range, s: number): Range => ({ low: r.low - s, mean: r.mean - s, high: r.high - s });
 
@@ -46,10 +56,14 @@ export function HeatBench({ job }: { job: JobState }) {
 
   const instant = (s: number | undefined) => (on && view && s !== undefined ? view.thermal.t0 + s * 1e3 : null);
   const lateAt = instant(view?.f.readyS?.high);
-  const alarm = useAlarm(instant(view?.f.readyS?.mean), at, 'opens', settings.sound);
+  const tones = settings.sound && !settings.voice.on;
+  const alarm = useAlarm(instant(view?.f.readyS?.mean), at, 'opens', tones);
   const offAt = on && heater.autoOffS !== null ? on.at + heater.autoOffS * 1e3 : null;
-  const offAlarm = useAlarm(offAt === null ? null : offAt - warnBeforeMs, at, 'closes', settings.sound);
+  const offAlarm = useAlarm(offAt === null ? null : offAt - warnBeforeMs, at, 'closes', tones);
   const awake = useAwake(on !== null);
+  const ready = on && view?.f.readyS ? inMs(view.f.readyS, view.thermal.t0) : null;
+  const edge = view?.lift.nextEdge ?? null;
+  useVoice(on ? heatCues({ onAt: on.at, ready, edge, autoOffAt: offAt }) : []);
 
   const facts = view && heatFacts(job, settings, now, view, at, offAt);
   const wet = wetRule(job, jobs, settings, at, heater);
@@ -83,6 +97,11 @@ export function HeatBench({ job }: { job: JobState }) {
         stage="heat"
         now={at}
         caution={heatCaution()}
+        glance={
+          on
+            ? heatGlance(at, { ready, edge, stop: facts.text.tone === 'caution' && ready !== null && at < ready.mean })
+            : null
+        }
         onMain={view.away ? act.comeBack : on ? act.takeOff : act.layOn}
         picture={(size) => (
           <HeatPicture

@@ -19,6 +19,8 @@ import { useLongRun } from '@/bench-kit/useLongRun';
 import { wetStop } from '@/bench-kit/wet';
 import { useJobs } from '@/store/shop';
 import { liftThresholds, pieceTargetC } from '@/core/lift/verdict';
+import { useVoice } from '@/bench-kit/useVoice';
+import { airCues } from '@/work/voice/cues';
 import { useAlarm, useAwake } from '@/ui/alarm';
 import { spotInWorker } from '@/workers/thermalClient';
 import { missingBeforeHeat } from './heatPage';
@@ -112,7 +114,8 @@ export function useSpot(p: { job: JobState }) {
     name,
   });
   const dueAt = on?.readyInS == null ? null : on.at + on.readyInS * 1e3;
-  const alarm = useAlarm(dueAt, now, 'opens', settings.sound);
+  const alarm = useAlarm(dueAt, now, 'opens', settings.sound && !settings.voice.on);
+  useVoice(on && dueAt !== null ? airCues({ onAt: on.at, dueAt }) : []);
   useAwake(on !== null);
   const jobs = useJobs();
   const missing = missingBeforeHeat(job, t('onHeat'), wetStop(job, jobs, settings, now, heater));

@@ -16,10 +16,12 @@ import { Button } from '@/ui/Button';
 import { Call } from '@/ui/Call';
 import { Readings } from '@/ui/Readings';
 import { useNow } from '@/bench-kit/useNow';
+import { useVoice } from '@/bench-kit/useVoice';
 import { GivingUp } from './GivingUp';
 import { RingBelow, type Finger } from './RingBelow';
 import { ringFacts } from './ringFacts';
 import { RingPicture } from './RingPicture';
+import { ringCues, ringGlance } from './ringVoice';
 import { useRing } from './useRing';
 import { useRingActions } from './useRingActions';
 import { liftCaution } from './words';
@@ -35,7 +37,8 @@ export function RingLift({ job }: { job: JobState }) {
   const actions = useRingActions(job);
   const closesAt =
     ring?.look && ring.look.gripsAtS > ring.nowS ? ring.thermal.t0 + (ring.look.gripsAtS - 20) * 1e3 : null;
-  const alarm = useAlarm(closesAt, now, 'closes', settings.sound);
+  const alarm = useAlarm(closesAt, now, 'closes', settings.sound && !settings.voice.on);
+  useVoice(ring ? ringCues(job, ring) : []);
   useAwake(ring !== null && ring.heated && !ring.on && ring.lift.nextEdge !== null);
 
   if (!ring)
@@ -73,6 +76,7 @@ export function RingLift({ job }: { job: JobState }) {
         stage="lift"
         now={now}
         caution={liftCaution()}
+        glance={heated && !on ? ringGlance(ring, facts.verdict, now) : null}
         onMain={shut && nextEdge ? undefined : act.next}
         picture={(size) => (
           <RingPicture

@@ -14,6 +14,8 @@ import { isOut } from '@/work/heat/present';
 import { wetStop } from '@/bench-kit/wet';
 import { useJobs, useSettings } from '@/store/shop';
 import { capital } from '@/words/capital';
+import { useVoice } from '@/bench-kit/useVoice';
+import { airCues } from '@/work/voice/cues';
 import { useAlarm, useAwake } from '@/ui/alarm';
 import { type ReadingItem } from '@/ui/Readings';
 import { length, lengthNumber, spoken, temp, tempNumber } from '@/words/units';
@@ -53,7 +55,8 @@ function useLensNow({ job }: { job: JobState }) {
     !on && last?.setC === null && forThis(lastOn) && last.gripsInS !== null
       ? last.gripsInS - (now - last.at) / 1e3
       : null;
-  const alarm = useAlarm(dueAt, now, 'opens', settings.sound);
+  const alarm = useAlarm(dueAt, now, 'opens', settings.sound && !settings.voice.on);
+  useVoice(on && dueAt !== null ? airCues({ onAt: on.at, dueAt }) : []);
   useAwake(on !== null || (workLeftS !== null && workLeftS > 0));
 
   const name = (l: LensCover) => l.face.name;

@@ -19,6 +19,8 @@ import { useGoOn } from '@/bench-kit/useGoOn';
 import { useThermal } from '@/bench-kit/useThermal';
 import { newId } from '@/store/ids';
 import { useSettings } from '@/store/shop';
+import { useVoice } from '@/bench-kit/useVoice';
+import { pieceCues } from '@/work/voice/cues';
 import { useAlarm, useAwake } from '@/ui/alarm';
 import { type ReadingItem } from '@/ui/Readings';
 import { length, tempNumber } from '@/words/units';
@@ -148,7 +150,8 @@ function usePiecesCall(p: { job: JobState }) {
       : null;
   const closesAt = workLeftS !== null && workLeftS > 0 ? now + workLeftS * 1e3 : null;
   const closesKey = closesAt === null ? null : Math.round(closesAt / 1e3) * 1e3;
-  const alarm = useAlarm(closesKey, now, 'closes', settings.sound);
+  const alarm = useAlarm(closesKey, now, 'closes', settings.sound && !settings.voice.on);
+  useVoice(closesKey === null ? [] : pieceCues({ gripsAt: closesKey }));
   useAwake(on !== null || workLeftS !== null);
 
   const marks = batteryMarks(job.device);

@@ -124,4 +124,8 @@ export default {
   photoIsGone: 'The photo is not in this browser',
   orderItCameOut_one: 'The order it came apart in, {{count}} step',
   orderItCameOut_other: 'The order it came apart in, {{count}} steps',
+  checkedAlone: 'Checked by {{checker}}, who also repaired it, after a pause of {{minutes}} minutes.',
+  checkedByCustomer: 'Tried at the counter by the customer, who signed for it: {{checker}}.',
+  photoBefore: 'Before',
+  photoAfter: 'After',
 } as const;

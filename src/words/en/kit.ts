@@ -54,7 +54,7 @@ export default {
   clampsOn: 'clamps on',
   clampsOff: 'clamps off',
   openedAgain: 'opened again',
-  noted: 'Noted: {{type}}',
+  noted: '{{at}} noted: {{type}}',
   n10SAgo: '10 s ago',
   notYet: 'Not yet',
   airFrom: 'Air from',
@@ -257,4 +257,8 @@ export default {
   cornerTopRight: 'Top right corner, drag or arrow keys',
   cornerBottomRight: 'Bottom right corner, drag or arrow keys',
   cornerBottomLeft: 'Bottom left corner, drag or arrow keys',
+  photoAsItIs: 'Photo',
+  photoAsItIsN: 'Photo ({{n}})',
+  asItWas: '{{stage}}, as it was',
+  photoKept: 'Kept: {{used}} of {{of}} MB',
 } as const;

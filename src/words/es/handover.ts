@@ -127,4 +127,8 @@ export default {
   photoIsGone: 'La foto no está en este navegador',
   orderItCameOut_one: 'El orden en que se desmontó, {{count}} paso',
   orderItCameOut_other: 'El orden en que se desmontó, {{count}} pasos',
+  checkedAlone: 'Comprobado por {{checker}}, que también lo reparó, tras una pausa de {{minutes}} minutos.',
+  checkedByCustomer: 'Probado en el mostrador por el cliente, que firmó: {{checker}}.',
+  photoBefore: 'Antes',
+  photoAfter: 'Después',
 } satisfies Same<typeof en>;

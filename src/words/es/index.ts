@@ -27,6 +27,7 @@ import stages from './stages';
 import stock from './stock';
 import strip from './strip';
 import ui from './ui';
+import voice from './voice';
 
 /** All of it in Spanish, fetched as one. */
 export const es = {
@@ -59,6 +60,7 @@ export const es = {
     stock,
     strip,
     ui,
+    voice,
   },
   below,
 };

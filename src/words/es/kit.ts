@@ -57,7 +57,7 @@ export default {
   clampsOn: 'pinzas puestas',
   clampsOff: 'pinzas fuera',
   openedAgain: 'abierto otra vez',
-  noted: 'Anotado: {{type}}',
+  noted: '{{at}} anotado: {{type}}',
   n10SAgo: 'Hace 10 s',
   notYet: 'Aún no',
   airFrom: 'Aire de',
@@ -262,4 +262,8 @@ export default {
   cornerTopRight: 'Esquina superior derecha, arrastrar o flechas',
   cornerBottomRight: 'Esquina inferior derecha, arrastrar o flechas',
   cornerBottomLeft: 'Esquina inferior izquierda, arrastrar o flechas',
+  photoAsItIs: 'Foto',
+  photoAsItIsN: 'Foto ({{n}})',
+  asItWas: '{{stage}}, como estaba',
+  photoKept: 'Guardada: {{used}} de {{of}} MB',
 } satisfies Same<typeof en>;

@@ -1,6 +1,6 @@
 import { diagnose, type Diagnosis } from '@/core/functions/diagnose';
 import { learnTables, type FoundCause } from '@/core/functions/learn';
-import { compareFunctions, releaseOf, type FunctionChange, type Release } from '@/core/functions/riskOrder';
+import { compareFunctions, pauseMin, releaseOf, type FunctionChange, type Release } from '@/core/functions/riskOrder';
 import { functionTests, shippedTables, type FaultTables } from '@/core/functions/tables';
 import type { EventOf } from '@/model/event';
 import type { JobState } from '@/model/fold';
@@ -15,11 +15,11 @@ export const repairerOf = (job: JobState): string | null =>
   null;
 
 /** Who signed for the functions as they are now: a result that came later asks for a new signature. */
-function checkerOf(job: JobState): string | null {
+function signedOf(job: JobState): EventOf<'signed'> | null {
   const tested = job.effective.findLastIndex((e) => e.type === 'function' && e.phase === 'after');
   const at = job.effective.findLastIndex((e) => e.type === 'signed' && e.role === 'checker');
   const signed = job.effective[at];
-  return signed?.type === 'signed' && at > tested ? signed.mark : null;
+  return signed?.type === 'signed' && at > tested ? signed : null;
 }
 
 export interface FunctionState {
@@ -30,21 +30,29 @@ export interface FunctionState {
   release: Release;
   repairer: string | null;
   checker: string | null;
+  /** nobody else was there: signed after a pause, or by the customer */
+  how: EventOf<'signed'>['how'] | null;
 }
 
 /** Difference to intake, and what stands in the way of letting it go. */
 export function functionState(job: JobState): FunctionState {
   const changes = compareFunctions(job.functions.before, job.functions.after);
   const of = (c: FunctionChange['change']) => changes.filter((x) => x.change === c);
-  const [repairer, checker] = [repairerOf(job), checkerOf(job)];
+  const signed = signedOf(job);
+  const [repairer, checker] = [repairerOf(job), signed?.mark ?? null];
+  // a pause counts from the last function that was tried
+  const tested = job.effective.findLast((e) => e.type === 'function' && e.phase === 'after');
+  const rested = signed !== null && tested !== undefined && signed.at - tested.at >= pauseMin * 60_000;
+  const alone = signed?.how === 'customer' || (signed?.how === 'afterPause' && rested);
   return {
     changes,
     newFaults: of('newFault'),
     oldFaults: of('oldFault'),
     unclear: of('notAttributable'),
-    release: releaseOf(changes, { repairer, checker, customerTold: job.prep.has('faultsTold') }),
+    release: releaseOf(changes, { repairer, checker, customerTold: job.prep.has('faultsTold'), alone }),
     repairer,
     checker,
+    how: signed?.how ?? null,
   };
 }
 
