@@ -8,6 +8,9 @@ export class Hands {
     readonly keyboard: boolean,
   ) {}
 
+  /** how often something was pressed, held or typed into so far */
+  taps = 0;
+
   button(name: string | RegExp): Locator {
     return this.page.getByRole('button', { name, exact: typeof name === 'string' }).first();
   }
@@ -54,6 +57,7 @@ export class Hands {
   async press(target: Locator | string): Promise<void> {
     const t = typeof target === 'string' ? this.button(target) : target;
     await expect(t).toBeEnabled();
+    this.taps++;
     if (!this.keyboard) return t.tap();
     await this.tabTo(t);
     await this.page.keyboard.press('Enter');
@@ -73,6 +77,7 @@ export class Hands {
 
   /** Types into the field that has the focus or gets it, and confirms with Enter. */
   async type(target: Locator, text: string): Promise<void> {
+    this.taps++;
     if (this.keyboard) await this.tabTo(target);
     else await target.tap();
     await target.fill(text);
@@ -80,6 +85,7 @@ export class Hands {
   }
 
   async hold(target: Locator): Promise<void> {
+    this.taps++;
     if (this.keyboard) {
       await this.tabTo(target);
       await this.page.keyboard.down('Enter');

@@ -12,7 +12,7 @@ async function takeIn(h: Hands, page: Page) {
   await h.choose('Battery swollen, bent or smelling?', 'No');
   await h.choose('Chips at the edge?', 'No');
   await h.choose('Frame bent or split?', 'No');
-  await h.type(page.getByLabel('Battery level, %'), '30');
+  await h.choose('Battery, about', '30 %');
   await h.tick('Power is off');
   await h.tick('Card tray is out');
 }

@@ -33,7 +33,8 @@ test(
       await h.choose('Chips at the edge?', 'No');
       await h.choose('Frame bent or split?', 'No');
       await h.tick('bottom edge');
-      await h.type(page.getByLabel('Battery level, %'), '30');
+      await h.press(h.button('To the percent'));
+      await h.type(page.getByLabel('Battery level, %'), '28');
       await h.tick('Power is off');
       await h.tick('Card tray is out');
       await h.press(page.getByRole('link', { name: /^Route/ }));

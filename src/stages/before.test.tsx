@@ -102,6 +102,7 @@ describe('intake', () => {
     await tick('top edge');
     await tick('left edge');
     await tick('top edge');
+    await press('To the percent');
     await enter('Battery level, %', '28');
     const s = jobNow(save);
     expect(s.findings.chip?.answer).toBe('unsure');

@@ -1,6 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { Pressable, View } from 'react-native';
 
+import { leadToMissing } from './missing';
 import { Txt } from './Txt';
 import { t } from '@/words/ui';
 
@@ -14,12 +15,24 @@ interface ButtonProps {
   testID?: string;
   /** read out in place of the label where that alone says too little; the label is part of it */
   say?: string;
+  /** a running clock under the label: seen, not part of its name */
+  clock?: string | null;
   /** what a press stands for: where that changed under the finger, between down and up, nothing happens */
   means?: string;
 }
 
 /** Verbs on buttons; main and side ones are 56 px high. */
-export function Button({ label, onPress, kind = 'side', disabled, why, testID, say = label, means }: ButtonProps) {
+export function Button({
+  label,
+  onPress,
+  kind = 'side',
+  disabled,
+  why,
+  testID,
+  say = label,
+  clock,
+  means,
+}: ButtonProps) {
   const meant = useRef<string | undefined>(undefined);
   const high = kind === 'small' ? 'min-h-[48px]' : 'min-h-[56px]';
   // what cannot be pressed has no body: an outline in dashes, on the page's own ground
@@ -33,9 +46,11 @@ export function Button({ label, onPress, kind = 'side', disabled, why, testID, s
       testID={testID}
       aria-label={why && disabled ? `${say}: ${why}` : say}
       aria-disabled={disabled}
-      disabled={disabled}
+      // one that waits for an answer leads to it
+      disabled={disabled === true && !why}
       onPressIn={() => (meant.current = means)}
       onPress={() => {
+        if (disabled) return void leadToMissing();
         const moved = meant.current !== undefined && meant.current !== means;
         meant.current = undefined;
         if (!moved) onPress();
@@ -50,6 +65,11 @@ export function Button({ label, onPress, kind = 'side', disabled, why, testID, s
       >
         {label}
       </Txt>
+      {clock && !disabled ? (
+        <Txt num strong tone={onMain ? 'onInk' : 'ink'} className="text-center">
+          {clock}
+        </Txt>
+      ) : null}
       {why && disabled ? (
         <Txt size="s" className="text-center">
           {why}

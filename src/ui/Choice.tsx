@@ -1,5 +1,6 @@
 import { Pressable, View } from 'react-native';
 
+import { missingMark } from './missing';
 import { Txt } from './Txt';
 import { told } from '@/words/told';
 
@@ -9,12 +10,14 @@ interface ChoiceProps<T extends string> {
   options: readonly { id: T; name: string }[];
   onChange: (id: T) => void;
   hint?: string;
+  /** the page goes on only when it is answered */
+  asked?: boolean;
 }
 
 /** One of a few, large enough for gloves; a radio group for the keyboard and a screen reader. */
-export function Choice<T extends string>({ label, value, options, onChange, hint }: ChoiceProps<T>) {
+export function Choice<T extends string>({ label, value, options, onChange, hint, asked = false }: ChoiceProps<T>) {
   return (
-    <View className="mb-3">
+    <View className="mb-3" {...missingMark(asked && value === null)}>
       <Txt strong size="m" className="mb-1">
         {label}
       </Txt>
@@ -53,6 +56,7 @@ export function Tick({
   on,
   onChange,
   note,
+  asked = false,
 }: {
   label: string;
   /** its name for who does not see the heading over it; ends in the label */
@@ -60,9 +64,12 @@ export function Tick({
   on: boolean;
   onChange: (on: boolean) => void;
   note?: string;
+  /** the page goes on only when it is ticked */
+  asked?: boolean;
 }) {
   return (
     <Pressable
+      {...missingMark(asked && !on)}
       role="checkbox"
       aria-checked={on}
       aria-label={say ?? label}

@@ -45,12 +45,46 @@ export function BeforeClosing({ job }: { job: JobState }) {
       <Txt strong className="mt-1">
         {t('beforeItCloses')}
       </Txt>
+      <AllBefore job={job} />
       <Tick label={t('lensesBlownOffOnceMore')} {...tick('blownClosing')} />
       <Tick label={t('photoOfTheOpenInsideOr')} note={t('showsLaterWhatWasInThere')} {...tick('photoClosing')} />
       <Disclosure title={t('photos', { length: job.photos.length })}>
         <PhotosSection job={job} />
       </Disclosure>
       <TestBefore job={job} />
+    </View>
+  );
+}
+
+/** All of it at once, for who has done it: blown off, no photo wanted, and the few functions work. */
+function AllBefore({ job }: { job: JobState }) {
+  const { log } = useActions(job);
+  const tests = testsBeforeClosing(job);
+  const open = tests.filter((fn) => !job.functions.open[fn]);
+  const left = (['blownClosing', 'photoClosing'] as const).filter((item) => !job.prep.has(item));
+  const tested = !tests.length || job.prep.has('closedTest');
+  if (left.length + Number(!tested) < 2 || failsOpen(job).length) return null;
+  return (
+    <View className="my-1">
+      <Button
+        label={tests.length ? t('allOfThisDoneAndWorks') : t('allOfThisDone')}
+        onPress={() =>
+          void log([
+            ...left.map((item) => ({ type: 'prep' as const, item, done: true })),
+            ...(tested
+              ? []
+              : [
+                  ...open.map((fn) => ({
+                    type: 'function' as const,
+                    phase: 'open' as const,
+                    fn,
+                    result: 'ok' as const,
+                  })),
+                  { type: 'prep' as const, item: 'closedTest' as const, done: true },
+                ]),
+          ])
+        }
+      />
     </View>
   );
 }

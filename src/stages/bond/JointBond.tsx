@@ -16,6 +16,7 @@ import { BondingMethodChoice } from './BondingMethodTable';
 import { useJoint } from './useJoint';
 import { useJointActions } from './useJointActions';
 import { t } from '@/words/bond';
+import { clock } from '@/words/units';
 
 const cautions = {
   get tape() {
@@ -85,6 +86,7 @@ export function JointBond({ job }: { job: JobState }) {
             <Button
               key={phase}
               kind="main"
+              clock={joint.glance?.leftS == null ? null : clock(joint.glance.leftS)}
               label={main.label}
               onPress={main.act}
               disabled={stop !== null}

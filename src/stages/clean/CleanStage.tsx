@@ -1,5 +1,6 @@
 import { useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
+import { View } from 'react-native';
 
 import { coolC, type ZoneState } from '@/core/clean/zones';
 import type { NewEvent } from '@/model/event';
@@ -73,6 +74,8 @@ export function CleanStage({ job }: { job: JobState }) {
     const first = lacks.find((l) => l !== 'crumbs' && l !== 'lenses') ?? lacks[0];
     return { label: t('cleanAndCool'), act: () => goOn(), why: first ? lackWords[first] : null };
   })();
+  // one tap when all of it is wiped; zone by zone where something is left
+  const residue = dirty ? c.zones.filter((z) => z.state === 'residue') : [];
   const wipe = dirty && dirty.state === 'residue' && !dirty.zone.dry;
   return (
     <StageShell
@@ -84,6 +87,16 @@ export function CleanStage({ job }: { job: JobState }) {
       picture={(size) => <CleanPicture job={job} size={size} c={c} path={heat.path} />}
       call={<Call {...cleanCall(job, c, heat, settings, now)} />}
       readings={<CleanReadings c={c} heat={heat} units={settings} />}
+      controls={
+        residue.length > 1 && dirty?.state !== 'glass' ? (
+          <View className="mt-2">
+            <Button
+              label={t('allWipedDry', { count: residue.length })}
+              onPress={() => void log(residue.flatMap((z) => put(z, 'dry')))}
+            />
+          </View>
+        ) : null
+      }
       main={
         <Button
           kind="main"

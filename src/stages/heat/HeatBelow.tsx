@@ -107,7 +107,9 @@ export function HeatBelow({ job, settings, now, view, warm, act, at, wet, quiet 
           onChange={act.covered}
         />
       ) : null}
-      {on ? null : <Tick label={t('atHandPicksBladeGlovesEye')} on={job.prep.has('toolsReady')} onChange={act.tools} />}
+      {on ? null : (
+        <Tick asked label={t('atHandPicksBladeGlovesEye')} on={job.prep.has('toolsReady')} onChange={act.tools} />
+      )}
       {view.curves ? (
         <Suspense fallback={<View style={{ height: 190 }} />}>
           <HeatChart

@@ -97,6 +97,7 @@ export function HeatBench({ job }: { job: JobState }) {
         stage="heat"
         now={at}
         caution={heatCaution()}
+        step={on ? 'on' : 'off'}
         glance={
           on
             ? heatGlance(at, { ready, edge, stop: facts.text.tone === 'caution' && ready !== null && at < ready.mean })

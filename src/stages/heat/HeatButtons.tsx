@@ -56,6 +56,13 @@ export function HeatDial({
   );
 }
 
+/** What the main button counts: down to where it opens, then on from there. */
+function untilReady({ f, liveS }: HeatView): string | null {
+  if (!f.readyS) return null;
+  const left = f.readyS.mean - liveS;
+  return left >= 0 ? clock(left) : `+${clock(-left)}`;
+}
+
 /** The main thing: lay on, take off, or back from being called away. */
 export function HeatMain({
   now: { on, words },
@@ -69,7 +76,7 @@ export function HeatMain({
   missing: string | null;
 }) {
   if (view.away) return <Button kind="main" label={t('imBack')} onPress={act.comeBack} />;
-  if (on) return <Button kind="main" label={words.off} onPress={act.takeOff} />;
+  if (on) return <Button kind="main" label={words.off} clock={untilReady(view)} onPress={act.takeOff} />;
   return (
     <Button
       kind="main"

@@ -10,6 +10,7 @@ import type { EdgeId } from '@/core/device/types';
 import type { JobState } from '@/model/fold';
 import { edgeName } from '@/words/placeNames';
 import { Choice, Tick } from '@/ui/Choice';
+import { missingMark } from '@/ui/missing';
 import { Txt } from '@/ui/Txt';
 import { t } from '@/words/intake';
 
@@ -50,7 +51,7 @@ function OneCover({ job, face }: { job: JobState; face: string | null }) {
           {t('asDrawnOnTheCrackMap')}
         </Txt>
       ) : (
-        <View className="flex-row flex-wrap gap-x-4 mb-2">
+        <View className="flex-row flex-wrap gap-x-4 mb-2" {...missingMark(!job.findings.crack)}>
           {(['top', 'left', 'right', 'bottom'] as const).map((e) => (
             <View key={e} className="w-[45%]">
               <Tick label={edgeName(e)} say={of(edgeName(e))} on={cracked.includes(e)} onChange={() => toggle(e)} />

@@ -18,7 +18,7 @@ import { Button } from '@/ui/Button';
 import { Choice, Tick } from '@/ui/Choice';
 import { Disclosure } from '@/ui/Disclosure';
 import { Mark } from '@/ui/Mark';
-import { NumberField } from '@/ui/NumberField';
+import { missingMark } from '@/ui/missing';
 import { RingArcs } from '@/ui/plan/layers';
 import { Chips, Pieces } from '@/ui/plan/pieceLayers';
 import { Readings } from '@/ui/Readings';
@@ -34,6 +34,7 @@ import { promiseRuns } from '@/bench-kit/planStore';
 import { PhotosSection } from '@/bench-kit/PhotosSection';
 import { hardText } from '@/words/hardText';
 import type { PlanSize } from '@/bench-kit/StageShell';
+import { ChargeAbout, OffAndEmpty } from './QuickAnswers';
 import type { IntakeStageState } from './useIntakeStage';
 import { t } from '@/words/intake';
 
@@ -127,12 +128,14 @@ export function IntakeFindings({ here: { job, find } }: { here: IntakeStageState
       <Choice
         label={t('batterySwollenBentOrSmelling')}
         value={job.findings.cellSwollen?.answer ?? null}
+        asked
         options={yesNo.filter((o) => o.id !== 'unsure')}
         onChange={find('cellSwollen')}
         hint={t('glassOrScreenPushedUpA')}
       />
       <Choice
         label={t('chipsAtTheEdge')}
+        asked
         value={job.findings.chip?.answer ?? null}
         options={yesNo}
         onChange={find('chip')}
@@ -140,6 +143,7 @@ export function IntakeFindings({ here: { job, find } }: { here: IntakeStageState
       />
       <Choice
         label={t('frameBentOrSplit')}
+        asked
         value={job.findings.bent?.answer ?? null}
         options={yesNo}
         onChange={find('bent')}
@@ -149,10 +153,15 @@ export function IntakeFindings({ here: { job, find } }: { here: IntakeStageState
 }
 
 /** The pages of the intake, and how far each is. */
-export function IntakePages({ here: { pages, job } }: { here: IntakeStageState }) {
+export function IntakePages({ here: { pages, job, missing } }: { here: IntakeStageState }) {
   return (
     <View className="mb-4">
-      <View role="list" aria-label={t('pagesOfIntake')} className="border-t border-rule">
+      <View
+        role="list"
+        aria-label={t('pagesOfIntake')}
+        className="border-t border-rule"
+        {...missingMark(job.route === null && missing.length === 1)}
+      >
         {pages.map((p) => (
           <View key={p.to} role="listitem">
             <Link href={`/jobs/${job.id}/${p.to}` as Href} asChild>
@@ -189,20 +198,16 @@ export function IntakePages({ here: { pages, job } }: { here: IntakeStageState }
 export function PowerAndTray({ here: { job, log } }: { here: IntakeStageState }) {
   return (
     <>
-      <NumberField
-        label={t('batteryLevel')}
-        unit="%"
-        low={0}
-        high={100}
-        value={job.chargePercent}
-        onCommit={(v) => void log([{ type: 'charge', percent: v }])}
-      />
+      <ChargeAbout job={job} />
+      <OffAndEmpty job={job} />
       <Tick
+        asked
         label={t('powerIsOff')}
         on={job.prep.has('powerOff')}
         onChange={(v) => void log([{ type: 'prep', item: 'powerOff', done: v }])}
       />
       <Tick
+        asked
         label={t('cardTrayIsOut')}
         note={t('leftInItBlocksOrBreaks')}
         on={job.prep.has('trayOut')}
@@ -210,6 +215,7 @@ export function PowerAndTray({ here: { job, log } }: { here: IntakeStageState })
       />
       {outsideOf(job.device).length ? (
         <Tick
+          asked
           label={t('outsideIsOut', { what: outsideText(job.device) })}
           note={t('outsideWhy')}
           on={job.prep.has('outerScrews')}
@@ -218,6 +224,7 @@ export function PowerAndTray({ here: { job, log } }: { here: IntakeStageState })
       ) : null}
       {boundOf(job.device).length ? (
         <Tick
+          asked
           label={t('boundMarkedTick', { list: listed(boundOf(job.device).map((p) => told(p.name))) })}
           note={t('boundWhy')}
           on={job.prep.has('boundMarked')}

@@ -5,6 +5,7 @@ import { StageShell } from '@/bench-kit/StageShell';
 import { Button } from '@/ui/Button';
 import { Call } from '@/ui/Call';
 import { CrackedAndSaved } from './CrackedAndSaved';
+import { NoneOfThese, UsualRoute } from './QuickAnswers';
 import { caution, useIntakeStage } from './useIntakeStage';
 import {
   IntakePicture,
@@ -43,7 +44,9 @@ export function IntakeStage(p: { job: JobState }) {
     >
       <View className="mt-3">
         <CrackedAndSaved job={job} />
+        <NoneOfThese job={job} />
         <IntakeFindings here={here} />
+        <UsualRoute job={job} />
         <IntakePages here={here} />
         <PowerAndTray here={here} />
         <PromiseAndPart here={here} />

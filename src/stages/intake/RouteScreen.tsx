@@ -19,24 +19,8 @@ import { t } from '@/words/intake';
 
 export function RouteScreen(p: { job: JobState }) {
   const here = useRouteScreen(p);
-  const {
-    job,
-    now,
-    same,
-    back,
-    take,
-    option,
-    blocked,
-    needsReason,
-    text,
-    other,
-    because,
-    setBecause,
-    plan,
-    settings,
-    log,
-    route,
-  } = here;
+  const { job, now, same, back, take, option, blocked, text, other, because, setBecause, plan, settings, log, route } =
+    here;
   return (
     <JobPage
       job={job}
@@ -48,8 +32,8 @@ export function RouteScreen(p: { job: JobState }) {
           kind="main"
           label={same ? (cameFrom(job, 'intake') === 'intake' ? t('backToIntake') : t('back')) : t('takeThisRoute')}
           onPress={same ? back : take}
-          disabled={!same && (!option || blocked || needsReason)}
-          {...(blocked ? { why: t('swollenBattery') } : needsReason ? { why: t('sayWhyYouChooseAnotherOne') } : {})}
+          disabled={!same && (!option || blocked)}
+          {...(blocked ? { why: t('swollenBattery') } : {})}
         />
       }
     >

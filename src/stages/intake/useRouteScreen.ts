@@ -27,7 +27,7 @@ function pick(c: Partial<NonNullable<JobState['route']>>): Partial<NonNullable<J
 }
 
 /** How it stands: what RouteScreen shows and does. */
-export function useRouteScreen({ job }: { job: JobState }) {
+export function useRouteScreen({ job, stay = false }: { job: JobState; stay?: boolean }) {
   const settings = useSettings();
   const jobs = useJobs();
   const now = useNow(30_000);
@@ -73,14 +73,14 @@ export function useRouteScreen({ job }: { job: JobState }) {
         },
         inputs: { pieces, breakChance: plan.chance, bent: facts.bent },
         chosen: option.id,
-        ...(other ? { because: because.trim() } : {}),
+        // a plain choice needs no reason: one that is said is kept
+        ...(other ? { because: because.trim() || 'otherWayNoReason' } : {}),
       }),
     ]);
-    back();
+    if (!stay) back();
   };
   const blocked = option?.blocks.includes('swollen') ?? true;
   const same = option !== null && option.id === chosen?.id;
-  const needsReason = other && !same && !because.trim();
   return {
     job,
     facts,
@@ -96,7 +96,6 @@ export function useRouteScreen({ job }: { job: JobState }) {
     back,
     take,
     blocked,
-    needsReason,
     text,
     other,
     because,

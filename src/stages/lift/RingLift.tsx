@@ -21,7 +21,7 @@ import { GivingUp } from './GivingUp';
 import { RingBelow, type Finger } from './RingBelow';
 import { ringFacts } from './ringFacts';
 import { RingPicture } from './RingPicture';
-import { ringCues, ringGlance } from './ringVoice';
+import { leftOf, ringCues, ringGlance } from './ringVoice';
 import { useRing } from './useRing';
 import { useRingActions } from './useRingActions';
 import { liftCaution } from './words';
@@ -76,6 +76,7 @@ export function RingLift({ job }: { job: JobState }) {
         stage="lift"
         now={now}
         caution={liftCaution()}
+        step={nextEdge ?? 'end'}
         glance={heated && !on ? ringGlance(ring, facts.verdict, now) : null}
         onMain={shut && nextEdge ? undefined : act.next}
         picture={(size) => (
@@ -106,6 +107,7 @@ export function RingLift({ job }: { job: JobState }) {
                   ? t('frontIsOff')
                   : t('backIsOff')
             }
+            clock={nextEdge && heated && !on ? leftOf(ring) : null}
             onPress={act.next}
             disabled={nextEdge !== null && shut !== null}
             {...(shut && nextEdge ? { why: shut } : {})}

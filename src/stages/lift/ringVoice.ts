@@ -1,5 +1,6 @@
 import type { JobState } from '@/model/fold';
 import { liftCues, type Cue } from '@/work/voice/cues';
+import { clock } from '@/words/units';
 import { liftGlance, type Glance } from '@/work/voice/glance';
 import type { RingFacts } from './ringFacts';
 import type { RingNow } from './useRing';
@@ -32,3 +33,10 @@ export const ringGlance = (ring: RingNow, verdict: RingFacts['verdict'], now: nu
     gripsAt: instant(ring, ring.look?.gripsAtS),
     edge: ring.lift.nextEdge,
   });
+
+/** How long it is easy, then how long it works: what the main button counts; null: neither. */
+export function leftOf({ look, nowS }: RingNow): string | null {
+  if (!look) return null;
+  const s = look.easyUntilS > nowS ? look.easyUntilS - nowS : look.gripsAtS - nowS;
+  return s > 0 ? clock(s) : null;
+}

@@ -318,4 +318,6 @@ export default {
   theConnectorTouchedNearest: 'Reseat the plug you touched nearest to it, and try again while it is open.',
   triedAsFarAsItGoes: 'Tried as far as it goes',
   cannotBeTriedNow: 'Cannot be tried: locked, or does not start',
+  allOfThisDone: 'All of this is done',
+  allOfThisDoneAndWorks: 'All of this is done, and it works',
 } as const;

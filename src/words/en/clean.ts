@@ -114,4 +114,6 @@ export default {
   onlyWhereItIsSetOnAgain: 'Only where the back goes on it again as it is.',
   cleanRoundTheOldRing: 'Clean round the old ring. Go on.',
   nothingIsLaidOverIt: 'Nothing is laid over it; a torn place gets a bead.',
+  allWipedDry_one: 'The last {{count}} is wiped dry',
+  allWipedDry_other: 'All {{count}} are wiped dry',
 } as const;

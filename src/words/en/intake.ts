@@ -210,7 +210,6 @@ export default {
   weightOfAFirstFigure: 'Weight of a first figure',
   route: 'Route',
   takeThisRoute: 'Take this route',
-  sayWhyYouChooseAnotherOne: 'say why you choose another one',
   whyNotTheCheapest: 'Why not the cheapest',
   averageCostToTheShopWith:
     'Average cost to the shop, with 95 % of what is not known about its chances. Saving at {{tC}}: {{chance}} chance of breaking, without twisting and hidden chips, so it may be too kind.',
@@ -362,4 +361,10 @@ export default {
   cracksDrawn_other: '{{count}} cracks drawn',
   keepThisCover: 'keep this cover?',
   benchCardOfIt: 'Lay out first: bench card',
+  flatWholeStraight: 'Battery flat, no chips, frame straight',
+  batteryAbout: 'Battery, about',
+  toThePercent: 'To the percent',
+  offAndTrayOut: 'Power off, card tray out',
+  usuallyThis: 'Usually here: {{what}}, {{price}}',
+  takeThisRepair: 'Use this repair',
 } as const;

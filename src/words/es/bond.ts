@@ -323,4 +323,6 @@ export default {
     'Vuelve a encajar el conector que tocaste más cerca y prueba otra vez mientras está abierto.',
   triedAsFarAsItGoes: 'Probado hasta donde se puede',
   cannotBeTriedNow: 'No se puede probar: bloqueado o no arranca',
+  allOfThisDone: 'Todo esto está hecho',
+  allOfThisDoneAndWorks: 'Todo esto está hecho, y funciona',
 } satisfies Same<typeof en>;

@@ -117,4 +117,6 @@ export default {
   onlyWhereItIsSetOnAgain: 'Solo si la tapa vuelve sobre él tal cual.',
   cleanRoundTheOldRing: 'Limpio alrededor del anillo viejo. Sigue.',
   nothingIsLaidOverIt: 'No se pone nada encima; una rotura lleva cordón.',
+  allWipedDry_one: 'La última {{count}} está seca',
+  allWipedDry_other: 'Las {{count}} están secas',
 } satisfies Same<typeof en>;

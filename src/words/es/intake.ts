@@ -212,7 +212,6 @@ export default {
   weightOfAFirstFigure: 'Peso de una cifra inicial',
   route: 'Ruta',
   takeThisRoute: 'Tomar esta ruta',
-  sayWhyYouChooseAnotherOne: 'di por qué eliges otra',
   whyNotTheCheapest: 'Por qué no la más barata',
   averageCostToTheShopWith:
     'Coste medio para el taller, con el 95 % de lo que no se sabe de sus probabilidades. Salvar a {{tC}}: {{chance}} de romperse, sin torcer ni mellas ocultas, así que puede quedarse corta.',
@@ -365,4 +364,10 @@ export default {
   cracksDrawn_other: '{{count}} grietas dibujadas',
   keepThisCover: '¿se conserva?',
   benchCardOfIt: 'Preparar antes: ficha de banco',
+  flatWholeStraight: 'Batería plana, sin mellas, marco recto',
+  batteryAbout: 'Batería, más o menos',
+  toThePercent: 'Con exactitud',
+  offAndTrayOut: 'Apagado, bandeja fuera',
+  usuallyThis: 'Aquí lo usual: {{what}}, {{price}}',
+  takeThisRepair: 'Hacer esta reparación',
 } satisfies Same<typeof en>;

@@ -1,0 +1,83 @@
+import { expect, test, type Page } from '@playwright/test';
+
+import { Hands, isKeyboard, openDemo } from './hands';
+
+const minute = 60_000;
+const mainOf = (page: Page) => page.getByRole('region', { name: 'Actions' }).getByRole('button').last();
+
+/** What a plain job may cost: taps, with nothing typed (eye-and-ear). */
+const most = { toHeat: 10, toBare: 13, all: 60 };
+
+test('a plain job from new to handed over: its taps are counted, and nothing is typed', async ({ page }, info) => {
+  test.setTimeout(240_000);
+  await page.clock.install({ time: new Date('2026-04-14T13:00:00') });
+  const h = new Hands(page, isKeyboard(info.project.name));
+  await openDemo(page);
+
+  await test.step('intake', async () => {
+    await h.press('New job');
+    await h.press(page.getByRole('radio', { name: 'Ring-bond 6.1' }));
+    await h.press('Open the job');
+    await h.press('Battery flat, no chips, frame straight');
+    // nothing is recommended before it was said where it is cracked
+    await expect(page.getByTestId('usualRoute')).toBeHidden();
+    await h.tick('bottom edge');
+    await h.press('Use this repair');
+    await h.choose('Battery, about', '30 %');
+    await h.press('Power off, card tray out');
+    await expect(h.call()).toHaveText('Ready to heat.');
+    await h.noViolations('intake in few taps');
+    await h.press('Go to Heat');
+    await expect(h.call()).toContainText('easy by');
+  });
+  const toHeat = h.taps;
+
+  await test.step('heat, lift, clean', async () => {
+    await h.tick('At hand: picks, blade, gloves, eye cover. Alcohol put away');
+    await h.press('On the plate');
+    await h.wait(140_000);
+    await h.press('Off the plate');
+    for (const edge of ['Bottom', 'Left', 'Right', 'Top']) await h.press(`${edge} edge is free`);
+    await h.press('Back is off');
+    await h.press(h.button(/^All \d+ are wiped dry$/));
+    await h.press('All clean at a glance');
+    await h.tick('No crumbs on the ledge');
+    await h.tick('Lenses blown off');
+  });
+  const toBare = h.taps - toHeat;
+
+  await test.step('fit, bond, cure', async () => {
+    await page.clock.fastForward(45 * minute);
+    await h.press('Clean and cool');
+    await expect(page).toHaveURL(/dryFit|dry-fit/);
+    await h.press(mainOf(page));
+    await h.press(mainOf(page));
+    await expect(page).toHaveURL(/bond/);
+    await h.press('All of this is done, and it works');
+    await h.press('Laid and closed');
+    await h.press('Clamps on');
+    await page.clock.fastForward(40 * minute);
+    await h.press('Clamps off');
+    await h.press('Go to Check');
+  });
+
+  await test.step('check and hand over', async () => {
+    await h.press('Flush all round');
+    await h.press(h.button(/^Functions: 0 of/));
+    for (let i = 0; i < 40; i++) {
+      const before = (await h.call().textContent())!;
+      if (before === 'All tested.') break;
+      await h.press(before.endsWith('?') ? 'All work' : 'Works');
+      await expect(h.call()).not.toHaveText(before);
+    }
+    await h.hold(h.button(/^\w+ checked and signs, hold/));
+    await h.press('Back to Check');
+    await h.press('Go to Hand over');
+    await h.hold(h.button(/^Handed over, hold/));
+    await expect(h.call()).toContainText('Handed over');
+  });
+  console.log(`${h.taps} taps in all: ${toHeat} to the heat call, ${toBare} from there to a bare frame`);
+  expect(toHeat).toBeLessThanOrEqual(most.toHeat);
+  expect(toBare).toBeLessThanOrEqual(most.toBare);
+  expect(h.taps).toBeLessThanOrEqual(most.all);
+});
