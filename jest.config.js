@@ -54,6 +54,7 @@ module.exports = {
         ...d3,
         // no workers under jest
         '^@/workers/scheduleClient$': '<rootDir>/test-support/mockSchedule.ts',
+        '^@/ui/voice$': '<rootDir>/test-support/mockVoice.ts',
         ...alias,
         '\\.css$': '<rootDir>/test-support/style.js',
       },

@@ -1,7 +1,9 @@
 import type { Sourced } from '../source';
+import type { Connector, Pt, ScrewHole, SmallPiece } from './insideTypes';
+import type { ModelNote, ModelPicture } from './learnedTypes';
 
-/** Plan frame: mm, origin at the top-left of the outline box seen FROM BEHIND, x right, y down to the charge port. */
-export type Pt = readonly [xMm: number, yMm: number];
+export * from './insideTypes';
+export * from './learnedTypes';
 
 export type Outline =
   | { kind: 'disc'; c: Pt; rMm: number }
@@ -60,47 +62,6 @@ export interface Part {
   limitC?: { caution: Sourced; stop: Sourced } | undefined;
   /** what has to be off before it comes out: one of these sets, whichever; made from the geometry when it is not said */
   needs?: string[][] | undefined;
-}
-
-/** A plug inside; the battery's is the first off and the last on. */
-export interface Connector {
-  id: string;
-  name: string;
-  at: Pt;
-  leaf?: string | undefined;
-  /** part whose cable it ends */
-  of: string;
-  kind: 'press' | 'latch' | 'coax';
-  battery: boolean;
-}
-
-export const pieceKinds = [
-  'bracket',
-  'mesh',
-  'gasket',
-  'magnet',
-  'motor',
-  'earpiece',
-  'button',
-  'antenna',
-  'insulation',
-  'paste',
-  'spreader',
-  'film',
-] as const;
-
-/** Small things that have to be on the new shell, or off it; the ones that get forgotten. */
-export interface SmallPiece {
-  id: string;
-  name: string;
-  kind: (typeof pieceKinds)[number];
-  at: Pt;
-  leaf?: string | undefined;
-  /** renewed, not moved */
-  singleUse: boolean;
-  qty: number;
-  /** connectors, parts or pieces that it lies over */
-  covers: string[];
 }
 
 export interface Cable {
@@ -166,23 +127,6 @@ export interface Bond {
   gaps: Arc[];
 }
 
-export interface ScrewHole {
-  id: string;
-  at: Pt;
-  leaf?: string | undefined;
-  zone: string;
-  head: 'cross' | 'fiveLobe' | 'threeWing' | 'hex' | 'slot';
-  diaMm: number;
-  lengthMm: number;
-  /** what the screw passes before the boss, the boss's depth and the least engagement, mm */
-  stackMm: number;
-  bossDepthMm: number;
-  minEngageMm: number;
-  colour?: 'silver' | 'black' | 'gold' | undefined;
-  /** part or piece that it holds; nothing but itself when it is not said */
-  holds?: string | undefined;
-}
-
 export interface Leaf {
   id: string;
   outline: Outline;
@@ -193,79 +137,6 @@ export interface Leaf {
 export const howKnown = ['guessed', 'seen', 'measured', 'drawing'] as const;
 /** How a fact of a model is known: guessed from construction and size, seen on the device, measured, from a drawing. */
 export type HowKnown = (typeof howKnown)[number];
-
-export const learnedKinds = [
-  'tip',
-  'screw',
-  'plug',
-  'cable',
-  'noCable',
-  'bracket',
-  'mesh',
-  'magnet',
-  'patch',
-  'part',
-  'weak',
-  'pry',
-  'bound',
-  'hiddenScrew',
-] as const;
-/** What is worth remembering of a model: said in words, or where something is. */
-export type LearnedKind = (typeof learnedKinds)[number];
-
-/** What a thing is that was seen inside, beyond its place: as it goes into the model. */
-export type LearnedThing =
-  | {
-      kind: 'screw';
-      id: string;
-      zone: string;
-      head: ScrewHole['head'];
-      diaMm: number;
-      lengthMm: number;
-      /** part or piece that it holds */
-      holds?: string | undefined;
-    }
-  | { kind: 'plug'; id: string; plug: Connector['kind']; battery: boolean; of: string }
-  | { kind: 'piece'; id: string }
-  | { kind: 'part'; id: string };
-
-/** Something that was learned at a joint of a job. */
-export interface Learned {
-  itemId: string;
-  what: LearnedKind;
-  /** as somebody sees it who looks at the joint's face */
-  at: Pt | null;
-  text: string;
-  joint: string;
-  thing?: LearnedThing | undefined;
-  /** a photo of it, in the shop's own store */
-  photo?: string | undefined;
-}
-
-/** A photo that lies under the plan: of a face, or of the inside as it is seen through that face once it is open. */
-export interface ModelPicture {
-  /** picture in the shop's own store */
-  id: string;
-  face: string;
-  inside: boolean;
-  /** what it shows of the plan, from its corner, mm */
-  widthMm: number;
-  lengthMm: number;
-}
-
-/** Something that was learned on a job and kept for its model. */
-export interface ModelNote {
-  id: string;
-  what: LearnedKind;
-  /** face that it was seen from, and the place as somebody sees it who looks at that face */
-  face: string;
-  at: Pt | null;
-  text: string;
-  /** label of the job that it was learned on */
-  from: string;
-  /** a photo of it, in the shop's own store */
-  photo?: string | undefined;
-}
 
 /** An immutable, versioned model; a job copies the version that it started with. */
 export interface Device {

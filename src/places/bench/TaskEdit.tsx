@@ -5,6 +5,7 @@ import { View } from 'react-native';
 import { needsOf } from '@/core/schedule/nextHands';
 import type { PlanEntry } from '@/core/schedule/types';
 import type { JobState } from '@/model/fold';
+import type { Settings } from '@/model/settings';
 import { isTask, stageOf } from '@/model/taskNames';
 import { taskName } from '@/words/stageWords';
 import { useActions } from '@/bench-kit/actions';
@@ -23,6 +24,21 @@ import { t } from '@/words/bench';
 
 const horizonMs = 85 * 86400e3;
 const anybody = '';
+
+/** From when to when, how long, with what, and how it is closed where there is a choice. */
+function whenLine(entry: PlanEntry, { shop, plan }: PlanNow, settings: Settings, at: number): string {
+  const use = Object.keys(needsOf(plan.bench, entry));
+  const of = {
+    fromAt: dayTime(atOf(shop, entry.startS), at),
+    shop: time(atOf(shop, entry.endS)),
+    endS: span(entry.endS - entry.startS),
+  };
+  const chosen = plan.bench.jobs.find((j) => j.id === entry.job)!.variants.length > 1;
+  if (!use.length)
+    return chosen ? t('toByItselfThePlanCloses', { ...of, variant: entry.variant }) : t('toByItself', of);
+  const join = use.map((r) => resourceName(settings, r)).join(', ');
+  return chosen ? t('toThePlanClosesItBy', { ...of, join, variant: entry.variant }) : t('to2', { ...of, join });
+}
 
 /** One task of the plan: when and by whom, and what is wished of it. */
 export function TaskEdit({ entry, job, now, at }: { entry: PlanEntry; job: JobState; now: PlanNow; at: number }) {
@@ -62,33 +78,7 @@ export function TaskEdit({ entry, job, now, at }: { entry: PlanEntry; job: JobSt
         {taskName(entry.task)} {job.label}
       </Txt>
       <Txt size="s" tone="ink2">
-        {use.length
-          ? plan.bench.jobs.find((j) => j.id === entry.job)!.variants.length > 1
-            ? t('toThePlanClosesItBy', {
-                fromAt: dayTime(fromAt, at),
-                shop: time(atOf(shop, entry.endS)),
-                endS: span(entry.endS - entry.startS),
-                join: use.map((r) => resourceName(settings, r)).join(', '),
-                variant: entry.variant,
-              })
-            : t('to2', {
-                fromAt: dayTime(fromAt, at),
-                shop: time(atOf(shop, entry.endS)),
-                endS: span(entry.endS - entry.startS),
-                join: use.map((r) => resourceName(settings, r)).join(', '),
-              })
-          : plan.bench.jobs.find((j) => j.id === entry.job)!.variants.length > 1
-            ? t('toByItselfThePlanCloses', {
-                fromAt: dayTime(fromAt, at),
-                shop: time(atOf(shop, entry.endS)),
-                endS: span(entry.endS - entry.startS),
-                variant: entry.variant,
-              })
-            : t('toByItself', {
-                fromAt: dayTime(fromAt, at),
-                shop: time(atOf(shop, entry.endS)),
-                endS: span(entry.endS - entry.startS),
-              })}
+        {whenLine(entry, now, settings, at)}
       </Txt>
       <Link href={stageHref(job.id, stageOf(entry.task)) as Href} className="font-body text-m text-ink underline py-2">
         {t('goTo', { label: job.label })}

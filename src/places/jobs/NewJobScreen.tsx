@@ -1,16 +1,11 @@
-import { coverKindOf } from '@/core/device/coverKinds';
-import { cablesUnknown } from '@/core/device/known';
-import { jointOf } from '@/core/device/jointKinds';
-import { DeviceThumb } from '@/ui/plan/DeviceThumb';
 import { zodResolver } from '@hookform/resolvers/zod';
-import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
-import { useEffect, useState } from 'react';
-import { Controller, useForm } from 'react-hook-form';
-import { Pressable, View } from 'react-native';
+import { useLocalSearchParams, useRouter } from 'expo-router';
+import { useEffect } from 'react';
+import { Controller, useForm, type Control } from 'react-hook-form';
+import { View } from 'react-native';
 import { z } from 'zod';
 
 import { stageHref } from '@/bench-kit/stageHref';
-import type { Device } from '@/core/device/types';
 import { nextLabel, openJob } from '@/bench-kit/openJob';
 import { useJobs, useSettings, useDevices } from '@/store/shop';
 import { Button } from '@/ui/Button';
@@ -23,9 +18,9 @@ import { PlaceFrame } from '@/bench-kit/PlaceFrame';
 import { readTime } from '@/words/read';
 import { TextBox } from '@/ui/TextBox';
 import { Txt } from '@/ui/Txt';
+import { ModelList } from './ModelList';
 import { WhatIsDone } from './WhatIsDone';
 import { t as tr } from '@/words/jobs';
-import { told } from '@/words/told';
 
 const formSchema = () =>
   z.object({
@@ -49,9 +44,40 @@ function parsed(text: string): unknown {
   }
 }
 
-function heldBy(d: Device): string {
-  const b = d.bonds[0]!;
-  return jointOf(b).name ?? tr('mmRing', { widthMm: b.widthMm });
+type Form = z.input<ReturnType<typeof formSchema>>;
+
+/** What is written on it, and when it is promised. */
+function MarkAndPromise({ control }: { control: Control<Form, unknown, z.output<ReturnType<typeof formSchema>>> }) {
+  return (
+    <>
+      {(
+        [
+          ['customerMark', tr('markOfTheDeviceNoName'), tr('locker12')],
+          ['promise', tr('promisedFor'), '16:30'],
+        ] as const
+      ).map(([name, title, hint]) => (
+        <Controller
+          key={name}
+          control={control}
+          name={name}
+          render={({ field }) => (
+            <View className="mb-2">
+              <Txt strong className="mb-1">
+                {title}
+              </Txt>
+              <TextBox
+                aria-label={title}
+                placeholder={hint}
+                value={field.value}
+                onChangeText={field.onChange}
+                onBlur={field.onBlur}
+              />
+            </View>
+          )}
+        />
+      ))}
+    </>
+  );
 }
 
 export function NewJobScreen() {
@@ -62,7 +88,7 @@ export function NewJobScreen() {
   const devices = useDevices();
   const { person, language } = useSettings();
   const { model: made = '' } = useLocalSearchParams<{ model?: string }>();
-  const form = useForm<z.input<ReturnType<typeof formSchema>>, unknown, z.output<ReturnType<typeof formSchema>>>({
+  const form = useForm<Form, unknown, z.output<ReturnType<typeof formSchema>>>({
     resolver: zodResolver(formSchema()),
     defaultValues: { deviceId: made, works: [], customerMark: '', promise: '', language },
   });
@@ -85,8 +111,6 @@ export function NewJobScreen() {
       callback: ({ values: v }) => saveDraft(v.deviceId || v.customerMark || v.promise ? JSON.stringify(v) : null),
     });
   }, [form, saveDraft]);
-  // once one is chosen the list is out of the way, so that what is to be done is at hand
-  const [listed, setListed] = useState(!made);
   const label = nextLabel(jobs.map((j) => j.label));
   const open = form.handleSubmit((v) => {
     const chosen = devices.find((d) => d.device.id === v.deviceId);
@@ -118,78 +142,17 @@ export function NewJobScreen() {
         control={form.control}
         name={`deviceId`}
         render={({ field }) => (
-          <View role="radiogroup" aria-label={tr('device')}>
-            {listed || !field.value ? (
-              <View className="mb-2">
-                <Button label={tr('notHereMakeAModel')} onPress={() => router.push('/shelf/new?from=job' as Href)} />
-              </View>
-            ) : null}
-            {devices
-              .filter(({ device: d }) => listed || !field.value || d.id === field.value)
-              .map(({ device: d }) => (
-                <Pressable
-                  key={d.id}
-                  role="radio"
-                  aria-checked={field.value === d.id}
-                  aria-label={d.name}
-                  onPress={() => {
-                    field.onChange(d.id);
-                    form.setValue('works', []);
-                    setListed(false);
-                  }}
-                  className={`min-h-[60px] px-3 mb-2 flex-row items-center gap-3 rounded-[6px] border-[1.5px] ${field.value === d.id ? 'bg-ink border-ink' : 'bg-panel border-ink2'}`}
-                >
-                  <DeviceThumb device={d} face={d.faces.find((f) => f.side === 'back' && !coverKindOf(f).lens)} />
-                  <View className="flex-1 py-1">
-                    <Txt strong tone={field.value === d.id ? 'onInk' : 'ink'}>
-                      {d.name}
-                    </Txt>
-                    <Txt size="s" tone={field.value === d.id ? 'onInk' : 'ink2'}>
-                      {d.kind}, {heldBy(d)},{' '}
-                      {d.cables.length
-                        ? d.cables.map((c) => told(c.name)).join(', ')
-                        : cablesUnknown(d)
-                          ? tr('cablesNotKnownYet')
-                          : tr('noCableToTheBack')}
-                    </Txt>
-                  </View>
-                </Pressable>
-              ))}
-            {listed || !field.value ? null : (
-              <View className="self-start mb-2">
-                <Button kind="small" label={tr('anotherModel')} onPress={() => setListed(true)} />
-              </View>
-            )}
-          </View>
+          <ModelList
+            chosen={field.value}
+            onChoose={(id) => {
+              field.onChange(id);
+              form.setValue('works', []);
+            }}
+          />
         )}
       />
       <WhatIsDone form={form as never} devices={devices.map((d) => d.device)} />
-      {(
-        [
-          ['customerMark', tr('markOfTheDeviceNoName'), tr('locker12')],
-          ['promise', tr('promisedFor'), '16:30'],
-        ] as const
-      ).map(([name, title, hint]) => (
-        <Controller
-          key={name}
-          control={form.control}
-          name={name}
-          render={({ field }) => (
-            <View className="mb-2">
-              <Txt strong className="mb-1">
-                {title}
-              </Txt>
-              <TextBox
-                aria-label={title}
-                placeholder={hint}
-                value={field.value}
-                onChangeText={field.onChange}
-                onBlur={field.onBlur}
-              />
-            </View>
-          )}
-        />
-      ))}
+      <MarkAndPromise control={form.control} />
       <Controller
         control={form.control}
         name="language"

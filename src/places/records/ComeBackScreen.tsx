@@ -98,60 +98,17 @@ export function ComeBackScreen({ job }: { job: JobState }) {
         onChangeText={setFind}
         className="my-3"
       />
-      <View role="radiogroup" aria-label={t('firstJob')}>
-        {shown.map((j) => (
-          <Pressable
-            key={j.id}
-            role="radio"
-            aria-checked={j.id === first && !elsewhere}
-            aria-label={t('firstJob2', { label: j.label })}
-            onPress={() => {
-              setFirst(j.id);
-              setElsewhere(false);
-            }}
-            className={`min-h-[56px] px-3 py-2 mb-2 border-[1.5px] rounded-[6px] ${j.id === first && !elsewhere ? 'border-ink bg-panel' : 'border-rule'}`}
-          >
-            <Txt strong>
-              {j.id === first && !elsewhere ? '✓ ' : ''}
-              {j.label} · {j.model.name}
-            </Txt>
-            <Txt size="s" tone="ink2">
-              {j.customerMark
-                ? j.route
-                  ? t('handedOverBefore', {
-                      customerMark: j.customerMark,
-                      closedAt: dayTime(j.closedAt!, now),
-                      openedAt: ago(job.openedAt - j.closedAt!),
-                      work: workNames[j.route.work],
-                    })
-                  : t('handedOverBefore2', {
-                      customerMark: j.customerMark,
-                      closedAt: dayTime(j.closedAt!, now),
-                      openedAt: ago(job.openedAt - j.closedAt!),
-                    })
-                : j.route
-                  ? t('handedOverBefore3', {
-                      closedAt: dayTime(j.closedAt!, now),
-                      openedAt: ago(job.openedAt - j.closedAt!),
-                      work: workNames[j.route.work],
-                    })
-                  : t('handedOverBefore4', {
-                      closedAt: dayTime(j.closedAt!, now),
-                      openedAt: ago(job.openedAt - j.closedAt!),
-                    })}
-            </Txt>
-          </Pressable>
-        ))}
-        <Pressable
-          role="radio"
-          aria-checked={elsewhere}
-          aria-label={t('firstJobIsNotInThis')}
-          onPress={() => setElsewhere(true)}
-          className={`min-h-[48px] px-3 justify-center border-[1.5px] rounded-[6px] ${elsewhere ? 'border-ink bg-panel' : 'border-rule'}`}
-        >
-          <Txt>{elsewhere ? t('notInTheseRecords') : t('notInTheseRecords2')}</Txt>
-        </Pressable>
-      </View>
+      <FirstJobs
+        job={job}
+        shown={shown}
+        first={elsewhere ? null : first}
+        elsewhere={elsewhere}
+        now={now}
+        onFirst={(id) => {
+          setFirst(id);
+          setElsewhere(id === null);
+        }}
+      />
       {chosen ? <WasThen job={chosen} /> : null}
       <View className="mt-3" />
       <Choice
@@ -162,6 +119,62 @@ export function ComeBackScreen({ job }: { job: JobState }) {
       />
       <Entry label={t('whatYouSeeNow')} value={note} onChange={setNote} multiline />
     </JobPage>
+  );
+}
+
+/** When a job was handed over, and what was done on it. */
+function closedLine(j: JobState, job: JobState, now: number): string {
+  const at = { closedAt: dayTime(j.closedAt!, now), openedAt: ago(job.openedAt - j.closedAt!) };
+  const { customerMark, route } = j;
+  if (customerMark)
+    return route
+      ? t('handedOverBefore', { ...at, customerMark, work: workNames[route.work] })
+      : t('handedOverBefore2', { ...at, customerMark });
+  return route ? t('handedOverBefore3', { ...at, work: workNames[route.work] }) : t('handedOverBefore4', at);
+}
+
+interface FirstJobsProps {
+  job: JobState;
+  shown: readonly JobState[];
+  first: string | null;
+  elsewhere: boolean;
+  now: number;
+  /** null: it is in no record here */
+  onFirst: (id: string | null) => void;
+}
+
+/** The jobs that it may have come back from. */
+function FirstJobs({ job, shown, first, elsewhere, now, onFirst }: FirstJobsProps) {
+  return (
+    <View role="radiogroup" aria-label={t('firstJob')}>
+      {shown.map((j) => (
+        <Pressable
+          key={j.id}
+          role="radio"
+          aria-checked={j.id === first}
+          aria-label={t('firstJob2', { label: j.label })}
+          onPress={() => onFirst(j.id)}
+          className={`min-h-[56px] px-3 py-2 mb-2 border-[1.5px] rounded-[6px] ${j.id === first ? 'border-ink bg-panel' : 'border-rule'}`}
+        >
+          <Txt strong>
+            {j.id === first ? '✓ ' : ''}
+            {j.label} · {j.model.name}
+          </Txt>
+          <Txt size="s" tone="ink2">
+            {closedLine(j, job, now)}
+          </Txt>
+        </Pressable>
+      ))}
+      <Pressable
+        role="radio"
+        aria-checked={elsewhere}
+        aria-label={t('firstJobIsNotInThis')}
+        onPress={() => onFirst(null)}
+        className={`min-h-[48px] px-3 justify-center border-[1.5px] rounded-[6px] ${elsewhere ? 'border-ink bg-panel' : 'border-rule'}`}
+      >
+        <Txt>{elsewhere ? t('notInTheseRecords') : t('notInTheseRecords2')}</Txt>
+      </Pressable>
+    </View>
   );
 }
 

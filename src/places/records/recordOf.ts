@@ -22,26 +22,23 @@ export interface RecordSection {
   lines: string[];
 }
 
-/** Everything that a job's log holds, in the order of the work: for the shop, not for the customer. */
-export function recordOf(
-  job: JobState,
-  jobs: readonly JobState[],
-  settings: Settings,
-  units: LineUnits,
-  now: number,
-): RecordSection[] {
-  const out: RecordSection[] = [];
-  const put = (title: string, lines: string[]) => {
-    if (lines.length) out.push({ title, lines });
-  };
-  const of = (...types: string[]) =>
-    job.effective.filter((e) => types.includes(e.type)).map((e) => `${stamp(e.at)} ${e.by}: ${eventLine(e, units)}`);
-  const joints = atEachJoint(job);
-  // with several covers each line says whose it is
-  const at = (j: JobState, line: string) =>
-    joints.length > 1 ? t('ofTheFace', { face: capital(faceName(j.model, j.joint)), line }) : line;
+/** What every section is made from. */
+interface Recorded {
+  job: JobState;
+  jobs: readonly JobState[];
+  settings: Settings;
+  units: LineUnits;
+  now: number;
+  joints: readonly JobState[];
+  /** entries of some types, a line each */
+  of: (...types: string[]) => string[];
+  /** with several covers each line says whose it is */
+  at: (j: JobState, line: string) => string;
+}
+
+function jobLines({ job, jobs, joints }: Recorded): string[] {
   const later = jobs.filter((j) => j.comeBack?.firstJobId === job.id);
-  put(t('job'), [
+  return [
     job.customerMark
       ? t('tagVersion', {
           label: job.label,
@@ -82,17 +79,75 @@ export function recordOf(
     ...later.map((j) =>
       t('cameBackAsOn', { label: j.label, openedAt: stamp(j.openedAt), presumed: comeBackNames[j.comeBack!.presumed] }),
     ),
-  ]);
+  ];
+}
+
+const foundLines = ({ job, joints, at }: Recorded): string[] => [
+  ...Object.entries(job.findings).map(
+    ([k, f]) =>
+      `${findingNames[k as keyof typeof findingNames]}: ${said(f.answer)}${f.edges.length ? ` (${f.edges.map(said).join(', ')})` : ''}${f.note ? `, ${f.note}` : ''}.`,
+  ),
+  ...joints.flatMap((j) =>
+    j.cracks.size ? [at(j, t('cracksAndChipsDrawn', { size: j.cracks.size, size2: j.chips.size }))] : [],
+  ),
+];
+
+const bondLines = ({ joints, at, of, settings, now }: Recorded): string[] => [
+  ...of('bead', 'bonded', 'consumed', 'reopened', 'clampOn', 'clampOff', 'shelved', 'ambient', 'cureHeld'),
+  ...joints.flatMap((j) => {
+    const cure = cureOf(j, settings, now);
+    const full = cureEnd(cure, 'full');
+    return full === null
+      ? []
+      : [at(j, t('fullBondByAtTheLatest', { full: stamp(full), tC: temp(cure.steps[0]!.tC, settings) }))];
+  }),
+];
+
+function checkLines({ job, of, settings, units }: Recorded): string[] {
+  const { flush } = flushOf(job);
+  const seal = sealOf(job, settings.leakLimit);
+  return [
+    ...readings(job, 'steps', units),
+    ...(flush
+      ? [
+          t('verdictGuardBand', {
+            action: actionWords[flush.action],
+            verdict: flush.verdict,
+            guardBandMm: units.mm(flush.guardBandMm, 3),
+          }),
+        ]
+      : []),
+    ...seal.suspects.map((s) =>
+      t('suspectedOver', {
+        toMm: units.mm(s.toMm - s.fromMm, 0),
+        join: s.kinds.map((k) => suspectWords[k]).join('; '),
+      }),
+    ),
+    ...of('holdTest', 'sealLog', 'cameraShot', 'flatShot', 'coverSeat', 'registered', 'cause'),
+  ];
+}
+
+/** Everything that a job's log holds, in the order of the work: for the shop, not for the customer. */
+export function recordOf(
+  job: JobState,
+  jobs: readonly JobState[],
+  settings: Settings,
+  units: LineUnits,
+  now: number,
+): RecordSection[] {
+  const out: RecordSection[] = [];
+  const put = (title: string, lines: string[]) => {
+    if (lines.length) out.push({ title, lines });
+  };
+  const of = (...types: string[]) =>
+    job.effective.filter((e) => types.includes(e.type)).map((e) => `${stamp(e.at)} ${e.by}: ${eventLine(e, units)}`);
+  const joints = atEachJoint(job);
+  const at = (j: JobState, line: string) =>
+    joints.length > 1 ? t('ofTheFace', { face: capital(faceName(j.model, j.joint)), line }) : line;
+  const all: Recorded = { job, jobs, settings, units, now, joints, of, at };
+  put(t('job'), jobLines(all));
   put(t('stages'), stageSpans(job, now));
-  put(t('found'), [
-    ...Object.entries(job.findings).map(
-      ([k, f]) =>
-        `${findingNames[k as keyof typeof findingNames]}: ${said(f.answer)}${f.edges.length ? ` (${f.edges.map(said).join(', ')})` : ''}${f.note ? `, ${f.note}` : ''}.`,
-    ),
-    ...joints.flatMap((j) =>
-      j.cracks.size ? [at(j, t('cracksAndChipsDrawn', { size: j.cracks.size, size2: j.chips.size }))] : [],
-    ),
-  ]);
+  put(t('found'), foundLines(all));
   put(t('agreed'), of('quoted', 'customer', 'signed'));
   put(t('heatAndLift'), [
     ...(heatCount(job)
@@ -120,37 +175,8 @@ export function recordOf(
       joints.flatMap((j) => [...readings(j, 'gaps', units), ...readings(j, 'seats', units)].map((line) => at(j, line))),
     ),
   );
-  put(t('bondAndCure'), [
-    ...of('bead', 'bonded', 'consumed', 'reopened', 'clampOn', 'clampOff', 'shelved', 'ambient', 'cureHeld'),
-    ...joints.flatMap((j) => {
-      const cure = cureOf(j, settings, now);
-      const full = cureEnd(cure, 'full');
-      return full === null
-        ? []
-        : [at(j, t('fullBondByAtTheLatest', { full: stamp(full), tC: temp(cure.steps[0]!.tC, settings) }))];
-    }),
-  ]);
-  const { flush } = flushOf(job);
-  const seal = sealOf(job, settings.leakLimit);
-  put(t('check'), [
-    ...readings(job, 'steps', units),
-    ...(flush
-      ? [
-          t('verdictGuardBand', {
-            action: actionWords[flush.action],
-            verdict: flush.verdict,
-            guardBandMm: units.mm(flush.guardBandMm, 3),
-          }),
-        ]
-      : []),
-    ...seal.suspects.map((s) =>
-      t('suspectedOver', {
-        toMm: units.mm(s.toMm - s.fromMm, 0),
-        join: s.kinds.map((k) => suspectWords[k]).join('; '),
-      }),
-    ),
-    ...of('holdTest', 'sealLog', 'cameraShot', 'flatShot', 'coverSeat', 'registered', 'cause'),
-  ]);
+  put(t('bondAndCure'), bondLines(all));
+  put(t('check'), checkLines(all));
   const state = functionState(job);
   put(
     t('functionsBeforeAndAfter'),

@@ -26,10 +26,82 @@ interface LotsProps {
   onChange: (lots: Lot[], what: 'counted' | 'scrapped' | 'arrived', lot: NonNullable<StockMove['lot']>) => void;
 }
 
+type Change = NonNullable<StockMove['lot']>['change'];
+
+/** What there is of a lot, until when it is good, and whether it is the next one. */
+function lotLine(l: Lot, { unit, digits, next, now }: Pick<LotsProps, 'unit' | 'digits' | 'next' | 'now'>): string {
+  const until = goodUntil(l);
+  const what = {
+    id: l.id,
+    digits: inDigits(l.qty, digits),
+    unit,
+    part: l.openedAt === null ? '' : t('openSince', { openedAt: dayMonth(l.openedAt) }),
+  };
+  const mine = l.id === next;
+  if (!Number.isFinite(until)) return mine ? t('takeThisOne', what) : `${what.id}: ${what.digits} ${unit}${what.part}`;
+  if (until < now) {
+    const past = { ...what, until: dayMonth(until) };
+    return mine ? t('pastItsDateTakeThisOne', past) : t('pastItsDate', past);
+  }
+  const good = { ...what, until: dayMonthYear(until) };
+  return mine ? t('goodUntilTakeThisOne', good) : t('goodUntil', good);
+}
+
+interface LotEditProps extends Pick<LotsProps, 'name' | 'unit' | 'digits' | 'now'> {
+  lot: Lot;
+  put: (id: string, c: Partial<Lot>, change: Change) => void;
+  onThrow: () => void;
+}
+
+/** One lot: counted, dated, opened, thrown away. */
+function LotEdit({ lot: l, name, unit, digits, now, put, onThrow }: LotEditProps) {
+  return (
+    <View className="py-2">
+      <NumberField
+        label={t('countedInOf', { id: l.id, name })}
+        unit={unit}
+        low={0}
+        high={10000}
+        digits={digits}
+        value={Number(l.qty.toFixed(digits))}
+        onCommit={(qty) => put(l.id, { qty }, 'qty')}
+      />
+      <NumberField
+        label={t('ofIsGoodFor', { id: l.id, name })}
+        unit="days"
+        low={0}
+        high={3650}
+        value={l.expiresAt === null ? null : Math.max(0, Math.ceil((l.expiresAt - now) / day))}
+        onCommit={(v) => put(l.id, { expiresAt: now + v * day }, 'date')}
+      />
+      <NumberField
+        label={t('ofOnceOpenIsGoodFor', { id: l.id, name })}
+        unit="days"
+        low={0}
+        high={3650}
+        value={l.openLifeDays}
+        onCommit={(v) => put(l.id, { openLifeDays: v }, 'openLife')}
+      />
+      <View className="flex-row gap-2">
+        <View className="flex-1">
+          <Button
+            kind="small"
+            label={l.openedAt === null ? t('isOpenFromToday', { id: l.id }) : t('isNotOpen', { id: l.id })}
+            onPress={() => put(l.id, { openedAt: l.openedAt === null ? now : null }, 'open')}
+          />
+        </View>
+        <View className="flex-1">
+          <Button kind="small" label={t('throwAway', { id: l.id })} onPress={onThrow} />
+        </View>
+      </View>
+    </View>
+  );
+}
+
 /** Tubes or packets with their dates: what goes off first is taken first. */
 export function Lots({ name, unit, lots, next, now, digits, pack, onChange }: LotsProps) {
   const [open, setOpen] = useState<string | null>(null);
-  const put = (id: string, c: Partial<Lot>, change: NonNullable<StockMove['lot']>['change']) =>
+  const put = (id: string, c: Partial<Lot>, change: Change) =>
     onChange(
       lots.map((l) => (l.id === id ? { ...l, ...c } : l)),
       'counted',
@@ -42,39 +114,11 @@ export function Lots({ name, unit, lots, next, now, digits, pack, onChange }: Lo
         {sorted.map((l) => {
           const until = goodUntil(l);
           const over = until < now;
-          const what = {
-            id: l.id,
-            digits: inDigits(l.qty, digits),
-            unit,
-            part: l.openedAt === null ? '' : t('openSince', { openedAt: dayMonth(l.openedAt) }),
-          };
           return (
             <View key={l.id} role="listitem" className="border-b border-rule py-1">
               <View className="flex-row items-center gap-2">
                 <Txt className="flex-1" tone={over ? 'caution' : 'ink'}>
-                  {Number.isFinite(until)
-                    ? over
-                      ? l.id === next
-                        ? t('pastItsDateTakeThisOne', {
-                            ...what,
-                            until: dayMonth(until),
-                          })
-                        : t('pastItsDate', {
-                            ...what,
-                            until: dayMonth(until),
-                          })
-                      : l.id === next
-                        ? t('goodUntilTakeThisOne', {
-                            ...what,
-                            until: dayMonthYear(until),
-                          })
-                        : t('goodUntil', {
-                            ...what,
-                            until: dayMonthYear(until),
-                          })
-                    : l.id === next
-                      ? t('takeThisOne', what)
-                      : `${what.id}: ${what.digits} ${unit}${what.part}`}
+                  {lotLine(l, { unit, digits, next, now })}
                 </Txt>
                 <Button
                   kind="small"
@@ -84,56 +128,22 @@ export function Lots({ name, unit, lots, next, now, digits, pack, onChange }: Lo
                 />
               </View>
               {open === l.id ? (
-                <View className="py-2">
-                  <NumberField
-                    label={t('countedInOf', { id: l.id, name })}
-                    unit={unit}
-                    low={0}
-                    high={10000}
-                    digits={digits}
-                    value={Number(l.qty.toFixed(digits))}
-                    onCommit={(qty) => put(l.id, { qty }, 'qty')}
-                  />
-                  <NumberField
-                    label={t('ofIsGoodFor', { id: l.id, name })}
-                    unit="days"
-                    low={0}
-                    high={3650}
-                    value={l.expiresAt === null ? null : Math.max(0, Math.ceil((l.expiresAt - now) / day))}
-                    onCommit={(v) => put(l.id, { expiresAt: now + v * day }, 'date')}
-                  />
-                  <NumberField
-                    label={t('ofOnceOpenIsGoodFor', { id: l.id, name })}
-                    unit="days"
-                    low={0}
-                    high={3650}
-                    value={l.openLifeDays}
-                    onCommit={(v) => put(l.id, { openLifeDays: v }, 'openLife')}
-                  />
-                  <View className="flex-row gap-2">
-                    <View className="flex-1">
-                      <Button
-                        kind="small"
-                        label={l.openedAt === null ? t('isOpenFromToday', { id: l.id }) : t('isNotOpen', { id: l.id })}
-                        onPress={() => put(l.id, { openedAt: l.openedAt === null ? now : null }, 'open')}
-                      />
-                    </View>
-                    <View className="flex-1">
-                      <Button
-                        kind="small"
-                        label={t('throwAway', { id: l.id })}
-                        onPress={() => {
-                          setOpen(null);
-                          onChange(
-                            lots.filter((x) => x.id !== l.id),
-                            'scrapped',
-                            { id: l.id, change: 'gone' },
-                          );
-                        }}
-                      />
-                    </View>
-                  </View>
-                </View>
+                <LotEdit
+                  lot={l}
+                  name={name}
+                  unit={unit}
+                  digits={digits}
+                  now={now}
+                  put={put}
+                  onThrow={() => {
+                    setOpen(null);
+                    onChange(
+                      lots.filter((x) => x.id !== l.id),
+                      'scrapped',
+                      { id: l.id, change: 'gone' },
+                    );
+                  }}
+                />
               ) : null}
             </View>
           );

@@ -24,6 +24,45 @@ import { t } from '@/words/cure';
 
 export const caution = () => t('clipsWithPaddedJawsNoneOver');
 
+const shortClock = (s: number) => (s < 3600 ? clock(s) : span(s));
+
+/** One mark of a cure clock: when it comes, or that it has. */
+function markOf(
+  m: CureMark,
+  {
+    cure,
+    start,
+    since,
+    bonded,
+  }: { cure: ReturnType<typeof cureOf>; start: number | null; since: number; bonded: boolean },
+) {
+  const c = cure.clocks[m];
+  const unlock = cure.unlockS[m];
+  const reached = start !== null && since >= unlock;
+  const other = unlock === c.high ? c.mean : c.high;
+  const word = unlock === c.high ? t('usually') : t('atTheLatest2');
+  const when =
+    start === null
+      ? t('after', { other: shortClock(other) })
+      : since >= other
+        ? t('passed')
+        : t('in', { other: shortClock(other - since) });
+  return {
+    id: m,
+    // before it is closed nothing is known of its glue
+    value: !bonded ? '–' : start === null ? shortClock(unlock) : reached ? said('now') : shortClock(unlock - since),
+    label:
+      unlock === c.high
+        ? bonded
+          ? t('atTheLatest3', { m: cureMarkNames[m], word, when })
+          : t('atTheLatest4', { m: cureMarkNames[m] })
+        : bonded
+          ? t('usually2', { m: cureMarkNames[m], word, when })
+          : t('usually3', { m: cureMarkNames[m] }),
+    tone: reached ? ('go' as const) : ('ink' as const),
+  };
+}
+
 /** How it stands: what CureStage shows and does. */
 export function useCureStage({ job }: { job: JobState }) {
   const settings = useSettings();
@@ -91,38 +130,12 @@ export function useCureStage({ job }: { job: JobState }) {
     return { label: goTo(job, 'cure'), act: () => goOn(), why: null };
   };
   const main = mainOf();
-  const short = (s: number) => (s < 3600 ? clock(s) : span(s));
   const shown =
     cure.kind === 'tape'
       ? (['clampOff', 'build', 'handOver', 'sealTest'] as const)
       : (['clampOff', 'handle', 'build', 'handOver'] as const);
-  const markReading = (m: CureMark) => {
-    const c = cure.clocks[m];
-    const unlock = cure.unlockS[m];
-    const reached = start !== null && since >= unlock;
-    const other = unlock === c.high ? c.mean : c.high;
-    const word = unlock === c.high ? t('usually') : t('atTheLatest2');
-    const when =
-      start === null
-        ? t('after', { other: short(other) })
-        : since >= other
-          ? t('passed')
-          : t('in', { other: short(other - since) });
-    return {
-      id: m,
-      // before it is closed nothing is known of its glue
-      value: !bonded ? '–' : start === null ? short(unlock) : reached ? said('now') : short(unlock - since),
-      label:
-        unlock === c.high
-          ? bonded
-            ? t('atTheLatest3', { m: cureMarkNames[m], word, when })
-            : t('atTheLatest4', { m: cureMarkNames[m] })
-          : bonded
-            ? t('usually2', { m: cureMarkNames[m], word, when })
-            : t('usually3', { m: cureMarkNames[m] }),
-      tone: reached ? ('go' as const) : ('ink' as const),
-    };
-  };
+  const reading = { cure, start, since, bonded };
+  const markReading = (m: CureMark) => markOf(m, reading);
   return {
     glance: off || due === null ? null : cureGlance(now, due),
     job,
@@ -131,7 +144,7 @@ export function useCureStage({ job }: { job: JobState }) {
     ways,
     settings,
     start,
-    short,
+    short: shortClock,
     now,
     off,
     sayHeld,

@@ -46,16 +46,17 @@ export interface HeatCallInput {
 
 const coldWay = () => t('orPryItColdStartingAt');
 
-/** The call of the heat stage, from the forecast. Order of authority: hazards, limits, breakage, bond (law 2). */
-export function heatCall(input: HeatCallInput): CallText {
-  const { f, lift, nowS, on, units, words, marks, hotC } = input;
+const whereOf = (lift: LiftState) => (lift.nextEdge ? edgeName(lift.nextEdge) : t('firstEdge'));
+
+/** What forbids the heat or ends it, whatever the bond does; null: nothing. */
+function hazardCall(input: HeatCallInput): CallText | null {
+  const { lift, on, units, words, marks, hotC } = input;
   if (input.swollen)
     return {
       sentence: t('doNotHeatThisOne'),
       reason: t('theBatteryIsSwollenAwayFrom'),
       tone: 'caution',
     };
-  const where = lift.nextEdge ? edgeName(lift.nextEdge) : t('firstEdge');
   const stopped = on
     ? (['battery', 'camera', 'display', 'cover'] as const).find((id) => {
         const m = marks[id];
@@ -94,41 +95,49 @@ export function heatCall(input: HeatCallInput): CallText {
       reason: t('takeAThickerPick'),
       tone: 'caution',
     };
-  if (!f.readyS) {
-    if (input.pieces)
-      return {
-        sentence: t('notInOnePieceTakeIt'),
-        reason: t('theGlueCoversTheWholeBack', { easyC: temp(lift.easyC, units) }),
+  return null;
+}
+
+/** A heat that never gets to where it is easy. */
+function neverEasyCall(input: HeatCallInput, easyC: number): CallText {
+  const { f, lift, units, words } = input;
+  const where = whereOf(lift);
+  if (input.pieces)
+    return {
+      sentence: t('notInOnePieceTakeIt'),
+      reason: t('theGlueCoversTheWholeBack', { easyC: temp(easyC, units) }),
+      tone: 'ink',
+    };
+  return f.tryFromS
+    ? {
+        sentence: t('hardWorkFromNeverEasyAt', {
+          mean: spoken(f.tryFromS.mean - f.heatStartS),
+          setC: temp(f.setC, units),
+        }),
+        reason: t('getsToWhereItWorksSlowly', {
+          where,
+          workC: temp(lift.workC ?? easyC, units),
+          easyC: temp(easyC, units),
+          coldWay: input.plastic ? coldWay() : t('setTheHigher', { toLowerCase: words.name.toLowerCase() }),
+        }),
         tone: 'ink',
+      }
+    : {
+        sentence: t('isNotEnoughForAPick', { setC: temp(f.setC, units), pickMm: length(lift.pickMm, units) }),
+        reason: t('theHasToGetToAnd', {
+          where,
+          easyC: temp(easyC, units),
+          coldWay: input.plastic ? coldWay() : t('setTheHigherOrTakeA', { toLowerCase: words.name.toLowerCase() }),
+        }),
+        tone: 'caution',
       };
-    return f.tryFromS
-      ? {
-          sentence: t('hardWorkFromNeverEasyAt', {
-            mean: spoken(f.tryFromS.mean - f.heatStartS),
-            setC: temp(f.setC, units),
-          }),
-          reason: t('getsToWhereItWorksSlowly', {
-            where,
-            workC: temp(lift.workC ?? lift.easyC, units),
-            easyC: temp(lift.easyC, units),
-            coldWay: input.plastic ? coldWay() : t('setTheHigher', { toLowerCase: words.name.toLowerCase() }),
-          }),
-          tone: 'ink',
-        }
-      : {
-          sentence: t('isNotEnoughForAPick', { setC: temp(f.setC, units), pickMm: length(lift.pickMm, units) }),
-          reason: t('theHasToGetToAnd', {
-            where,
-            easyC: temp(lift.easyC, units),
-            coldWay: input.plastic ? coldWay() : t('setTheHigherOrTakeA', { toLowerCase: words.name.toLowerCase() }),
-          }),
-          tone: 'caution',
-        };
-  }
-  const easyFor = Math.max(0, (f.easyUntilS?.mean ?? 0) - f.readyS.mean);
-  const gripsFor = Math.max(0, (f.gripsAtS?.mean ?? 0) - f.readyS.mean);
-  const window = t('thenYouHaveEasyInAll', { easyFor: spoken(easyFor), gripsFor: spoken(gripsFor) });
-  const tryS = f.tryFromS?.mean ?? f.readyS.mean;
+}
+
+type Ready = HeatForecast & { readyS: NonNullable<HeatForecast['readyS']> };
+
+/** Something gets too hot before the bond opens; null: it does not, or there is nothing to wait for any more. */
+function tooHotCall(input: HeatCallInput, f: Ready): CallText | null {
+  const { lift, nowS, on, units, marks } = input;
   // a limit outranks the bond; once the line is soft there is nothing to wait for any more
   // of plastic the back itself comes first
   const over = input.plastic && f.over.includes('cover') ? 'cover' : f.over[0];
@@ -148,12 +157,48 @@ export function heatCall(input: HeatCallInput): CallText {
       tone: 'caution',
     };
   }
-  const chance =
-    input.breakChance != null && input.breakLimit !== undefined && input.breakChance > input.breakLimit
-      ? lift.safeC === null
-        ? ` ${t('theGlassMayBreakOnA', { breakChance: sayChance(input.breakChance) })}`
-        : ` ${t('theGlassMayBreakOnA2', { breakChance: sayChance(input.breakChance), safeC: temp(lift.safeC, units) })}`
-      : '';
+  return null;
+}
+
+/** The chance that the glass breaks, where it is more than the shop accepts. */
+function breakText({ breakChance, breakLimit, lift, units }: HeatCallInput): string {
+  if (breakChance == null || breakLimit === undefined || breakChance <= breakLimit) return '';
+  return lift.safeC === null
+    ? ` ${t('theGlassMayBreakOnA', { breakChance: sayChance(breakChance) })}`
+    : ` ${t('theGlassMayBreakOnA2', { breakChance: sayChance(breakChance), safeC: temp(lift.safeC, units) })}`;
+}
+
+/** It has been on for longer than it needs. */
+function tooLongCall({ nowS, words, hotC, marks, units }: HeatCallInput, f: Ready): CallText {
+  const hottest = (['camera', 'battery', 'display', 'cover'] as const)
+    .filter((id) => (hotC[id] ?? -Infinity) >= (marks[id]?.cautionC ?? Infinity))
+    .map((id) => `${watchedNames[id]} ${temp(hotC[id]!, units)}`);
+  return {
+    sentence: hottest.length
+      ? t('tooLong', { nowS: spoken(nowS - f.readyS.high), off: words.off, join: hottest.join(', ') })
+      : t('tooLong2', { nowS: spoken(nowS - f.readyS.high), off: words.off }),
+    reason: hottest.length
+      ? t('itHasBeenSoftForLift', { nowS: spoken(nowS - f.readyS.mean) })
+      : t('itHasBeenSoftForLift2', { nowS: spoken(nowS - f.readyS.mean) }),
+    tone: 'caution',
+  };
+}
+
+/** The call of the heat stage, from the forecast. Order of authority: hazards, limits, breakage, bond (law 2). */
+export function heatCall(input: HeatCallInput): CallText {
+  const { lift, nowS, on } = input;
+  const hazard = hazardCall(input);
+  if (hazard) return hazard;
+  const { readyS } = input.f;
+  if (!readyS) return neverEasyCall(input, lift.easyC!);
+  const f: Ready = { ...input.f, readyS };
+  const where = whereOf(lift);
+  const easyFor = Math.max(0, (f.easyUntilS?.mean ?? 0) - f.readyS.mean);
+  const gripsFor = Math.max(0, (f.gripsAtS?.mean ?? 0) - f.readyS.mean);
+  const window = t('thenYouHaveEasyInAll', { easyFor: spoken(easyFor), gripsFor: spoken(gripsFor) });
+  const tryS = f.tryFromS?.mean ?? f.readyS.mean;
+  const tooHot = tooHotCall(input, f);
+  if (tooHot) return tooHot;
   if (!on)
     return {
       sentence: t('tryFromEasyByAtThe2', {
@@ -161,7 +206,7 @@ export function heatCall(input: HeatCallInput): CallText {
         mean: spoken(f.readyS.mean - f.heatStartS),
         high: spoken(f.readyS.high - f.heatStartS),
       }),
-      reason: t('startAtThe', { where, window, chance }),
+      reason: t('startAtThe', { where, window, chance: breakText(input) }),
       tone: 'ink',
     };
   if (nowS < tryS)
@@ -182,18 +227,7 @@ export function heatCall(input: HeatCallInput): CallText {
       reason: t('easyForNowMoreHeatOnly', { nowS: spoken(nowS - f.readyS.mean), window }),
       tone: 'ink',
     };
-  const hottest = (['camera', 'battery', 'display', 'cover'] as const)
-    .filter((id) => (hotC[id] ?? -Infinity) >= (marks[id]?.cautionC ?? Infinity))
-    .map((id) => `${watchedNames[id]} ${temp(hotC[id]!, units)}`);
-  return {
-    sentence: hottest.length
-      ? t('tooLong', { nowS: spoken(nowS - f.readyS.high), off: words.off, join: hottest.join(', ') })
-      : t('tooLong2', { nowS: spoken(nowS - f.readyS.high), off: words.off }),
-    reason: hottest.length
-      ? t('itHasBeenSoftForLift', { nowS: spoken(nowS - f.readyS.mean) })
-      : t('itHasBeenSoftForLift2', { nowS: spoken(nowS - f.readyS.mean) }),
-    tone: 'caution',
-  };
+  return tooLongCall(input, f);
 }
 
 /** Somebody was called away: what is safe comes first, then how long there is. */

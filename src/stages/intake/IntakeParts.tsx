@@ -6,14 +6,9 @@ import { Pressable, View } from 'react-native';
 
 import { boundOf, outsideOf } from '@/core/device/beforeOpening';
 import { chipFlawUm } from '@/core/lift/strength';
-import { commonPractice } from '@/core/source';
-import { constructionNames } from '@/words/eventLine';
 import { piecesDrawn } from '@/bench-kit/crackMap';
-import { FunctionList } from '@/bench-kit/FunctionList';
 import { PlainPlan } from '@/bench-kit/PlainPlan';
 import { edgeName, placeName } from '@/words/placeNames';
-import { rowOf, Why } from '@/bench-kit/Why';
-import { capital } from '@/words/capital';
 import { Button } from '@/ui/Button';
 import { Choice, Tick } from '@/ui/Choice';
 import { Disclosure } from '@/ui/Disclosure';
@@ -26,20 +21,14 @@ import { TimeField } from '@/ui/TimeField';
 import { Txt } from '@/ui/Txt';
 import { outsideText } from '@/words/outside';
 import { told } from '@/words/told';
-import { area, dayTime, length, listed, span, temp, time } from '@/words/units';
-import { HoldTest } from '@/bench-kit/HoldTest';
-import { MoreFindings, yesNo } from './MoreFindings';
+import { area, dayTime, length, listed, span, time } from '@/words/units';
+import { yesNo } from './MoreFindings';
 import { PartDue } from '@/bench-kit/PartDue';
-import { promiseRuns } from '@/bench-kit/planStore';
-import { PhotosSection } from '@/bench-kit/PhotosSection';
-import { hardText } from '@/words/hardText';
 import type { PlanSize } from '@/bench-kit/StageShell';
 import { ChargeAbout, OffAndEmpty } from './QuickAnswers';
+import { chargeLimit } from './chargeLimit';
 import type { IntakeStageState } from './useIntakeStage';
 import { t } from '@/words/intake';
-
-/** Charge above which heating asks for a reason. */
-const chargeLimit = commonPractice(35, 'about a third or less before heat');
 
 /** Cracks, chips and pieces on the face. */
 export function IntakePicture({
@@ -276,79 +265,5 @@ export function PromiseAndPart({
         <PartDue job={job} />
       </Disclosure>
     </>
-  );
-}
-
-/** What is there to be noted where there is a reason. */
-export function IntakeMore({ here: { job, failed, log, hard, settings } }: { here: IntakeStageState }) {
-  return (
-    <>
-      <Disclosure
-        title={
-          failed
-            ? t('worksBeforeNotedFailed', { length: Object.keys(job.functions.before).length, failed })
-            : t('worksBeforeNoted', { length: Object.keys(job.functions.before).length })
-        }
-      >
-        {job.opened ? (
-          <Txt size="s" tone="ink2">
-            {t('theDeviceHasBeenOpenedWhat')}
-          </Txt>
-        ) : (
-          <FunctionList job={job} phase="before" short={false} />
-        )}
-      </Disclosure>
-      <Disclosure title={t('moreFindings')}>
-        <MoreFindings job={job} onFind={(e) => void log([e])} />
-      </Disclosure>
-      <Link href={`/jobs/${job.id}/comeback` as Href} className="font-body text-m text-ink underline py-3">
-        {job.comeBack
-          ? t('comeBackOf', { firstLabel: job.comeBack.firstLabel || t('aJobThatIsNotHere') })
-          : t('itCameBackLinkItTo')}
-      </Link>
-      <Disclosure title={t('photos', { length: job.photos.length })}>
-        <PhotosSection job={job} />
-      </Disclosure>
-      <Disclosure title={job.holds.before ? t('holdTestBeforeOpeningNoted') : t('holdTestBeforeOpeningIfYou')}>
-        <HoldTest job={job} phase="before" />
-      </Disclosure>
-      <Disclosure
-        title={
-          hard.experienced
-            ? t('howHardForExperiencedHands')
-            : hard.reasons.length
-              ? t('howHardReasons', { length: hard.reasons.length })
-              : t('howHardNothingUnusual')
-        }
-      >
-        <Txt size="s">{capital(constructionNames[job.face.construction])}.</Txt>
-        {hard.reasons.map((r) => (
-          <Txt key={JSON.stringify(r)} size="s">
-            {hardText(r, settings)}.
-          </Txt>
-        ))}
-      </Disclosure>
-    </>
-  );
-}
-
-/** Why the promise is what it is. */
-export function IntakeWhy({ here: { job, earliest, promised, now, settings } }: { here: IntakeStageState }) {
-  return (
-    <Why
-      job={job}
-      call="intake"
-      inputs={{ findings: job.findings, chargePercent: job.chargePercent, promiseAt: job.promiseAt }}
-      computed={{ earliestS: earliest, promised }}
-      notes={[
-        promised
-          ? t('fromThePlanOfTheWhole', { promiseRuns, p80At: dayTime(promised.p80At, now) })
-          : t('theStagesAddUpEachVarying', { roomC: temp(settings.roomC, settings) }),
-      ]}
-      rows={[
-        rowOf(t('batteryLevelBeforeHeat'), chargeLimit, '%'),
-        rowOf(t('edgeFlawWhenUnsure'), chipFlawUm.unsure, 'µm'),
-      ]}
-    />
   );
 }

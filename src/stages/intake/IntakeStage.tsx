@@ -14,9 +14,8 @@ import {
   IntakePages,
   PowerAndTray,
   PromiseAndPart,
-  IntakeMore,
-  IntakeWhy,
 } from './IntakeParts';
+import { IntakeMore, IntakeWhy } from './IntakeMore';
 import { t } from '@/words/intake';
 
 export function IntakeStage(p: { job: JobState }) {

@@ -20,10 +20,10 @@ jest.mock('@/workers/cracksClient', () => jest.requireActual('../../../test-supp
 jest.mock('@/ui/alarm', () => ({ unlockSound: () => {} }));
 const mockFile = { next: null as File | null, picture: null as unknown };
 jest.mock('@/ui/download', () => ({ pickFile: async () => mockFile.next }));
-jest.mock('@/ui/pictures', () => ({
-  readPicture: async () => {
+jest.mock('@/bench-kit/readPhoto', () => ({
+  readPhoto: async () => {
     if (mockFile.picture instanceof Error) throw mockFile.picture;
-    return mockFile.picture;
+    return { picture: mockFile.picture, found: { card: null, device: null } };
   },
 }));
 

@@ -8,6 +8,7 @@ import type { JobState } from '@/model/fold';
 import { useActions } from '@/bench-kit/actions';
 import { jointsSeen } from '@/bench-kit/jointsSeen';
 import { useCustomerLanguage } from '@/bench-kit/useCustomerLanguage';
+import type { Language, Settings } from '@/model/settings';
 import { speaking } from '@/words/language';
 import { useCrackMap } from '@/bench-kit/crackMap';
 import { useJobs, useSettings } from '@/store/shop';
@@ -34,6 +35,42 @@ import { consentText } from './words';
 export const validDays = 14;
 
 export type Shown = EventOf<'quoted'>['choices'][number] & { lines: QuoteLine[]; counted?: boolean };
+
+interface Quoted {
+  job: JobState;
+  facts: ReturnType<typeof factsOf>;
+  settings: Settings;
+  more: ReturnType<typeof moreWork>;
+  tongue: Language;
+  now: number;
+  /** when it is ready by the plan of the bench; none: the queue is not counted yet */
+  sayAt: number | undefined;
+}
+
+/** One option as it is quoted: its name in the customer's words, price, minutes, and when it is ready. */
+function shownOf(o: RouteOption, { job, facts, settings, more, tongue, now, sayAt }: Quoted): Shown {
+  const minutes = minutesOf(o, facts, job);
+  const quoted = priceOf(o, minutes, job, settings, more);
+  const all = minutes + more.reduce((s, x) => s + x.minutes, 0);
+  const ready = earliestFor(job, settings, now, { minutes: all, closedBy: closedByOf(job) });
+  return {
+    id: o.id,
+    name: speaking(tongue, () =>
+      [{ ...o, also: facts.also }, ...more.map((x) => ({ ...x.option, also: x.job.route?.also }))]
+        .map(optionName)
+        .join(' + '),
+    ),
+    grossMinor: quoted.gross,
+    taxMinor: quoted.tax,
+    netMinor: quoted.net,
+    costMinor: Math.round(quoted.cost),
+    minutes: Math.round(all),
+    // before the queue is counted no time is told; what is stored then is the estimate without it
+    readyAt: sayAt ?? roundUpQuarter(now + ready.high * 1e3),
+    counted: sayAt !== undefined,
+    lines: quoted.lines,
+  };
+}
 
 /** What is known before anything is drawn. */
 export function useQuoteBase({ job }: { job: JobState }) {
@@ -71,29 +108,9 @@ export function useQuoteBase({ job }: { job: JobState }) {
     job,
     shown.map((o) => ({ id: o.id, closedBy: closedByOf(job), stretch: minutesOf(o, facts, job) / base })),
   );
-  const live = shown.map((o): Shown => {
-    const minutes = minutesOf(o, facts, job);
-    const quoted = priceOf(o, minutes, job, settings, more);
-    const all = minutes + more.reduce((s, x) => s + x.minutes, 0);
-    const ready = earliestFor(job, settings, now, { minutes: all, closedBy: closedByOf(job) });
-    return {
-      id: o.id,
-      name: speaking(tongue, () =>
-        [{ ...o, also: facts.also }, ...more.map((x) => ({ ...x.option, also: x.job.route?.also }))]
-          .map(optionName)
-          .join(' + '),
-      ),
-      grossMinor: quoted.gross,
-      taxMinor: quoted.tax,
-      netMinor: quoted.net,
-      costMinor: Math.round(quoted.cost),
-      minutes: Math.round(all),
-      // before the queue is counted no time is told; what is stored then is the estimate without it
-      readyAt: promises.get(o.id)?.sayAt ?? roundUpQuarter(now + ready.high * 1e3),
-      counted: promises.has(o.id),
-      lines: quoted.lines,
-    };
-  });
+  const live = shown.map((o) =>
+    shownOf(o, { job, facts, settings, more, tongue, now, sayAt: promises.get(o.id)?.sayAt }),
+  );
   const signed = job.signed.findLast((x) => x.role === 'customer' && x.signedFor !== 'received') ?? null;
   // what was agreed stands as it was signed, whatever the figures do later; another choice is a new quote
   const agreed =

@@ -1,12 +1,14 @@
 import { View } from 'react-native';
 
 import type { Perimeter } from '@/core/device/perimeter';
+import type { EdgeId } from '@/core/device/types';
 import { cornerRule } from '@/core/lift/corner';
 import type { EdgeWindow } from '@/core/lift/depth';
 import type { FirstGap } from '@/core/lift/firstGap';
 import type { FoldOver } from '@/core/lift/foldOver';
 import { cutSpeed, slowShare, thickestWedgeMm, type SafeWedge, type WedgeVerdict } from '@/core/lift/verdict';
 import type { JobState } from '@/model/fold';
+import type { Settings } from '@/model/settings';
 import { type LiftState } from '@/work/heat/thermalJob';
 import { edgeName, placeName } from '@/words/placeNames';
 import { useSettings } from '@/store/shop';
@@ -33,151 +35,124 @@ interface EdgeNowProps {
   folds: readonly FoldOver[];
 }
 
-/** How the edge that is cut now is worked: first gap, depth, wedge, corner, picks left behind, which way it turns. */
-export function EdgeNow(p: EdgeNowProps) {
-  const units = useSettings();
-  const { lift, window: w, gap } = p;
-  if (!lift.nextEdge) return null;
-  const corner = cornerRule(lift.case, p.lowC);
-  const held = p.job.cut.heldWithin(p.path.edgeSpan(lift.nextEdge));
-  const heldMm = held.reduce((m, s) => m + s.toMm - s.fromMm, 0);
-  const rows: [string, string][] = [];
-  if (gap)
-    rows.push([
+type Row = [name: string, what: string];
+
+/** Where the first gap is made, and with what. */
+function gapRow(p: EdgeNowProps, gap: FirstGap, units: Settings): Row {
+  const at = {
+    path: placeName(p.path, gap.blade.sMm),
+    openLiftMm: length(p.state.opening.openLiftMm, units, 2),
+  };
+  const join = capital(gap.reasons.map((r) => gapReasonWords[r]).join(', '));
+  if (!gap.cup)
+    return [
       t('firstGap'),
-      gap.cup
-        ? gap.reasons.length
-          ? t('suctionCupInFromTheA', {
-              fromEdgeMm: length(gap.cup.fromEdgeMm, units, 0),
-              edge: edgeName(gap.blade.edge),
-              path: placeName(p.path, gap.blade.sMm),
-              join: capital(gap.reasons.map((r) => gapReasonWords[r]).join(', ')),
-              openLiftMm: length(p.state.opening.openLiftMm, units, 2),
-            })
-          : t('suctionCupInFromTheA2', {
-              fromEdgeMm: length(gap.cup.fromEdgeMm, units, 0),
-              edge: edgeName(gap.blade.edge),
-              path: placeName(p.path, gap.blade.sMm),
-              openLiftMm: length(p.state.opening.openLiftMm, units, 2),
-            })
-        : gap.reasons.length
-          ? t('bladeAtTheStraightDownBetween', {
-              path: placeName(p.path, gap.blade.sMm),
-              join: capital(gap.reasons.map((r) => gapReasonWords[r]).join(', ')),
-              openLiftMm: length(p.state.opening.openLiftMm, units, 2),
-            })
-          : t('bladeAtTheStraightDownBetween2', {
-              path: placeName(p.path, gap.blade.sMm),
-              openLiftMm: length(p.state.opening.openLiftMm, units, 2),
-            }),
-    ]);
-  rows.push([
-    t('left'),
-    held.length
-      ? held.length > 1
-        ? t('ofTheInStretches', {
-            heldMm: length(heldMm, units, 0),
-            nextEdge: edgeName(lift.nextEdge),
-            length: held.length,
-          })
-        : t('ofThe', { heldMm: length(heldMm, units, 0), nextEdge: edgeName(lift.nextEdge) })
-      : t('nothingOnThisEdge'),
-  ]);
-  if (w)
-    rows.push([
+      gap.reasons.length
+        ? t('bladeAtTheStraightDownBetween', { ...at, join })
+        : t('bladeAtTheStraightDownBetween2', at),
+    ];
+  const cup = { ...at, fromEdgeMm: length(gap.cup.fromEdgeMm, units, 0), edge: edgeName(gap.blade.edge) };
+  return [
+    t('firstGap'),
+    gap.reasons.length ? t('suctionCupInFromTheA', { ...cup, join }) : t('suctionCupInFromTheA2', cup),
+  ];
+}
+
+/** What of the edge still holds. */
+function leftRow(p: EdgeNowProps, edge: EdgeId, units: Settings): Row {
+  const held = p.job.cut.heldWithin(p.path.edgeSpan(edge));
+  const of = {
+    heldMm: length(
+      held.reduce((m, s) => m + s.toMm - s.fromMm, 0),
+      units,
+      0,
+    ),
+    nextEdge: edgeName(edge),
+  };
+  const what = !held.length
+    ? t('nothingOnThisEdge')
+    : held.length > 1
+      ? t('ofTheInStretches', { ...of, length: held.length })
+      : t('ofThe', of);
+  return [t('left'), what];
+}
+
+/** How far the pick goes in. */
+function depthRow(w: EdgeWindow, units: Settings): Row {
+  const needMm = length(w.needMm, units);
+  const join = w.closed.map((c) => c.by.name).join(', ');
+  if (w.limitMm >= 30)
+    return [
       t('depth'),
-      w.limitMm >= 30
-        ? w.closed.length
-          ? t('cutsTheRingNothingNearBehind', {
-              needMm: length(w.needMm, units),
-              join: w.closed.map((c) => c.by.name).join(', '),
-            })
-          : t('cutsTheRingNothingNearBehind2', { needMm: length(w.needMm, units) })
-        : w.closed.length
-          ? t('cutsTheRingNoDeeperThan', {
-              needMm: length(w.needMm, units),
-              limitMm: length(w.limitMm, units),
-              name: w.limitedBy?.name ?? t('aPart'),
-              join: w.closed.map((c) => c.by.name).join(', '),
-            })
-          : t('cutsTheRingNoDeeperThan2', {
-              needMm: length(w.needMm, units),
-              limitMm: length(w.limitMm, units),
-              name: w.limitedBy?.name ?? t('aPart'),
-            }),
-    ]);
-  rows.push([
-    t('pick'),
-    !p.job.keepCover
-      ? p.job.keepCover
-        ? t('atMmSTheBackIs', {
-            pickMm: length(lift.pickMm, units),
-            speed: p.speed,
-            thickestWedgeMm:
-              p.safe.highestMm >= thickestWedgeMm
-                ? t('over', { thickestWedgeMm: length(thickestWedgeMm, units) })
-                : length(p.safe.highestMm, units, 2),
-          })
-        : t('atMmSTheBackIs2', { pickMm: length(lift.pickMm, units), speed: p.speed })
-      : p.safe.pickHolds
-        ? p.job.keepCover
-          ? t('atMmSThickestWedgeNow', {
-              pickMm: length(lift.pickMm, units),
-              speed: p.speed,
-              thickestWedgeMm:
-                p.safe.highestMm >= thickestWedgeMm
-                  ? t('over', { thickestWedgeMm: length(thickestWedgeMm, units) })
-                  : length(p.safe.highestMm, units, 2),
-            })
-          : t('atMmS', { pickMm: length(lift.pickMm, units), speed: p.speed })
-        : p.job.keepCover
-          ? t('atMmSTooThickTo', {
-              pickMm: length(lift.pickMm, units),
-              speed: p.speed,
-              thickestWedgeMm:
-                p.safe.highestMm >= thickestWedgeMm
-                  ? t('over', { thickestWedgeMm: length(thickestWedgeMm, units) })
-                  : length(p.safe.highestMm, units, 2),
-            })
-          : t('atMmSTooThickTo2', { pickMm: length(lift.pickMm, units), speed: p.speed }),
-  ]);
-  rows.push([
+      w.closed.length
+        ? t('cutsTheRingNothingNearBehind', { needMm, join })
+        : t('cutsTheRingNothingNearBehind2', { needMm }),
+    ];
+  const of = { needMm, limitMm: length(w.limitMm, units), name: w.limitedBy?.name ?? t('aPart') };
+  return [
+    t('depth'),
+    w.closed.length ? t('cutsTheRingNoDeeperThan', { ...of, join }) : t('cutsTheRingNoDeeperThan2', of),
+  ];
+}
+
+/** The pick, how fast it goes, and what the cover would stand. */
+function pickRow(p: EdgeNowProps, units: Settings): Row {
+  const of = { pickMm: length(p.lift.pickMm, units), speed: p.speed };
+  if (!p.job.keepCover) return [t('pick'), t('atMmSTheBackIs2', of)];
+  const thickest =
+    p.safe.highestMm >= thickestWedgeMm
+      ? t('over', { thickestWedgeMm: length(thickestWedgeMm, units) })
+      : length(p.safe.highestMm, units, 2);
+  const all = { ...of, thickestWedgeMm: thickest };
+  return [t('pick'), p.safe.pickHolds ? t('atMmSThickestWedgeNow', all) : t('atMmSTooThickTo', all)];
+}
+
+function cornerRow(p: EdgeNowProps, units: Settings): Row {
+  const corner = cornerRule(p.lift.case, p.lowC);
+  return [
     t('corner'),
     corner.creepToMm > 0
       ? t('itOpensRoundACornerOnly', { creepToMm: length(corner.creepToMm, units), value: cutSpeed.value * slowShare })
       : t('noCornerGivesAtThisTemperature'),
-  ]);
-  rows.push([
-    t('leaveBehind'),
-    p.pegs.length
-      ? p.pegs.length === 1
-        ? t('pick2', { length: p.pegs.length, join: p.pegs.map((s) => placeName(p.path, s)).join('; ') })
-        : t('picks', { length: p.pegs.length, join: p.pegs.map((s) => placeName(p.path, s)).join('; ') })
-      : t('aPickInTheFirstGap'),
-  ]);
-  for (const f of p.folds)
-    rows.push([
-      capital(told(f.cable.name)),
-      f.unplugFirst
-        ? t('unplugBeforeItTurnsOverThe', {
-            openDeg: Math.round(f.openDeg),
-            edge: edgeName(f.edge),
-            flatMm: length(f.flatMm, units, 0),
-          })
-        : f.betterEdge
-          ? t('turnItOverTheUpTo2', {
-              edge: edgeName(f.edge),
-              openDeg: Math.round(f.openDeg),
-              flatMm: length(f.flatMm, units, 0),
-              betterEdge: edgeName(f.betterEdge),
-              betterEdge2: Math.round(f.byEdgeDeg[f.betterEdge]),
-            })
-          : t('turnItOverTheUpTo3', {
-              edge: edgeName(f.edge),
-              openDeg: Math.round(f.openDeg),
-              flatMm: length(f.flatMm, units, 0),
-            }),
-    ]);
+  ];
+}
+
+/** Picks that stay in. */
+function pegsRow({ pegs, path }: EdgeNowProps): Row {
+  const of = { length: pegs.length, join: pegs.map((s) => placeName(path, s)).join('; ') };
+  const what = !pegs.length ? t('aPickInTheFirstGap') : pegs.length === 1 ? t('pick2', of) : t('picks', of);
+  return [t('leaveBehind'), what];
+}
+
+/** A cable that crosses: how the cover is turned over it. */
+function foldRow(f: FoldOver, units: Settings): Row {
+  const of = { openDeg: Math.round(f.openDeg), edge: edgeName(f.edge), flatMm: length(f.flatMm, units, 0) };
+  const what = f.unplugFirst
+    ? t('unplugBeforeItTurnsOverThe', of)
+    : f.betterEdge
+      ? t('turnItOverTheUpTo2', {
+          ...of,
+          betterEdge: edgeName(f.betterEdge),
+          betterEdge2: Math.round(f.byEdgeDeg[f.betterEdge]),
+        })
+      : t('turnItOverTheUpTo3', of);
+  return [capital(told(f.cable.name)), what];
+}
+
+/** How the edge that is cut now is worked: first gap, depth, wedge, corner, picks left behind, which way it turns. */
+export function EdgeNow(p: EdgeNowProps) {
+  const units = useSettings();
+  const { lift, window, gap } = p;
+  if (!lift.nextEdge) return null;
+  const rows: Row[] = [
+    ...(gap ? [gapRow(p, gap, units)] : []),
+    leftRow(p, lift.nextEdge, units),
+    ...(window ? [depthRow(window, units)] : []),
+    pickRow(p, units),
+    cornerRow(p, units),
+    pegsRow(p),
+    ...p.folds.map((f) => foldRow(f, units)),
+  ];
   return (
     <Disclosure title={t('thisEdgeNow')} open>
       <View role="list" aria-label={t('thisEdgeNow')}>

@@ -24,8 +24,14 @@ import { t } from '@/words/lift';
 
 const familyOf = (o: Seen) => adhesiveRecord(o.adhesive).name;
 
-/** "It gave way at 0.4 mm at about 95 °C": adjusts this adhesive in this shop; shown, with its uncertainty, and reversible. */
-export function GaveWay({ job, lift, arcC }: { job: JobState; lift: Pick<LiftState, 'case'>; arcC: Range }) {
+interface GaveWayProps {
+  job: JobState;
+  lift: Pick<LiftState, 'case'>;
+  arcC: Range;
+}
+
+/** What was seen of the glue, and what it makes of it in this shop. */
+function useGaveWay({ job, lift, arcC }: GaveWayProps) {
   const settings = useSettings();
   const units = settings;
   const { log } = useActions(job);
@@ -87,10 +93,20 @@ export function GaveWay({ job, lift, arcC }: { job: JobState; lift: Pick<LiftSta
     });
     setLast(null);
   };
+  return {
+    ...{ units, gave, setGave, lifted, setLifted, setTypedC, last, problem, loC, hiC, tC },
+    ...{ now, said: describe(settings), save, takeOut },
+  };
+}
+
+/** "It gave way at 0.4 mm at about 95 °C": adjusts this adhesive in this shop; shown, with its uncertainty, and reversible. */
+export function GaveWay(p: GaveWayProps) {
+  const { units, gave, setGave, lifted, setLifted, setTypedC, last, problem, loC, hiC, tC, now, said, save, takeOut } =
+    useGaveWay(p);
   return (
     <Disclosure title={t('itGaveWayOrItDid')}>
       <Txt size="s" className="mb-2" testID="scale">
-        {t('inThisShop', { name: now.name, settings: describe(settings), note: now.debond.scale.source.note })}
+        {t('inThisShop', { name: now.name, settings: said, note: now.debond.scale.source.note })}
       </Txt>
       <Choice
         label={t('atThisLiftTheGlue')}

@@ -28,10 +28,42 @@ interface RingPictureProps {
   onStretch: ((s: Stretch) => void) | null;
 }
 
+/** The picture as text: each edge with its depth and why it is where it is in the order, how warm it is round, picks. */
+function ringLines({
+  job,
+  units,
+  ring,
+  facts,
+  pegs,
+}: Pick<RingPictureProps, 'job' | 'units' | 'ring' | 'facts' | 'pegs'>) {
+  const { thermal, lift } = ring;
+  return [
+    ...lift.steps.map((s, i) => {
+      const w = ring.geometry.windows.find((x) => x.edge === s.edge)!;
+      const of = {
+        i: i + 1,
+        edge: edgeName(s.edge),
+        needMm: length(w.needMm, units),
+        limitMm: w.limitMm >= 30 ? t('noLimitNear') : length(w.limitMm, units),
+      };
+      const why = s.reasons.map((r) => reasonWords[r]).join(', ');
+      const free = job.freeEdges.has(s.edge);
+      if (!w.closed.length) return free ? t('freeToDeep', { ...of, join: why }) : t('toDeep', { ...of, join: why });
+      const kept = { ...of, join: w.closed.map((c) => c.by.name).join(', '), join2: why };
+      return free ? t('freeToDeepKeepOutAt', kept) : t('toDeepKeepOutAt', kept);
+    }),
+    ...thermal.arcs.map(
+      (a, i) =>
+        `${placeName(thermal.path, (a.fromMm + a.toMm) / 2)}: ${temp(facts.arcsC[i]!.mean, units)}, ${lift.order.includes(i) ? arcVerdict(facts.arcsC[i]!, lift, lift.upperC) : 'free'}`,
+    ),
+    ...pegs.map((s) => t('leaveAPickAtThe', { path: placeName(thermal.path, s) })),
+  ];
+}
+
 /** The ring from above: how deep, how warm, what is cut, where next. */
 export function RingPicture({ job, units, size, ring, facts, pegs, onStretch }: RingPictureProps) {
   const { thermal, lift } = ring;
-  const { outs, windows, limits, gap } = ring.geometry;
+  const { outs, limits, gap } = ring.geometry;
   const { arcsC, arc } = facts;
   const [drag, setDrag] = useState<{ fromMm: number; toMm: number } | null>(null);
   // a quick finger is up again before the page has been drawn: where it was put down is kept beside the state
@@ -58,49 +90,7 @@ export function RingPicture({ job, units, size, ring, facts, pegs, onStretch }: 
       size={size}
       label={t('liftOfOf4EdgesFree', { name: job.device.name, size: job.freeEdges.size })}
       {...(onStretch ? { onDrag } : {})}
-      lines={[
-        ...lift.steps.map((s, i) => {
-          const w = windows.find((x) => x.edge === s.edge)!;
-          return job.freeEdges.has(s.edge)
-            ? w.closed.length
-              ? t('freeToDeepKeepOutAt', {
-                  i: i + 1,
-                  edge: edgeName(s.edge),
-                  needMm: length(w.needMm, units),
-                  limitMm: w.limitMm >= 30 ? t('noLimitNear') : length(w.limitMm, units),
-                  join: w.closed.map((c) => c.by.name).join(', '),
-                  join2: s.reasons.map((r) => reasonWords[r]).join(', '),
-                })
-              : t('freeToDeep', {
-                  i: i + 1,
-                  edge: edgeName(s.edge),
-                  needMm: length(w.needMm, units),
-                  limitMm: w.limitMm >= 30 ? t('noLimitNear') : length(w.limitMm, units),
-                  join: s.reasons.map((r) => reasonWords[r]).join(', '),
-                })
-            : w.closed.length
-              ? t('toDeepKeepOutAt', {
-                  i: i + 1,
-                  edge: edgeName(s.edge),
-                  needMm: length(w.needMm, units),
-                  limitMm: w.limitMm >= 30 ? t('noLimitNear') : length(w.limitMm, units),
-                  join: w.closed.map((c) => c.by.name).join(', '),
-                  join2: s.reasons.map((r) => reasonWords[r]).join(', '),
-                })
-              : t('toDeep', {
-                  i: i + 1,
-                  edge: edgeName(s.edge),
-                  needMm: length(w.needMm, units),
-                  limitMm: w.limitMm >= 30 ? t('noLimitNear') : length(w.limitMm, units),
-                  join: s.reasons.map((r) => reasonWords[r]).join(', '),
-                });
-        }),
-        ...thermal.arcs.map(
-          (a, i) =>
-            `${placeName(thermal.path, (a.fromMm + a.toMm) / 2)}: ${temp(arcsC[i]!.mean, units)}, ${lift.order.includes(i) ? arcVerdict(arcsC[i]!, lift, lift.upperC) : 'free'}`,
-        ),
-        ...pegs.map((s) => t('leaveAPickAtThe', { path: placeName(thermal.path, s) })),
-      ]}
+      lines={ringLines({ job, units, ring, facts, pegs })}
       readAt={(p) => {
         const s = thermal.path.locate(p);
         const i = Math.floor((s + thermal.path.lengthMm / 48) / (thermal.path.lengthMm / 24)) % 24;

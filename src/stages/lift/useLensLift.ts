@@ -1,113 +1,27 @@
-import { useState } from 'react';
-
 import { goTo } from '@/bench-kit/goTo';
-import { boxOf, contains } from '@/core/device/shapes';
-import { pressS, type LensCover } from '@/core/lens/lensSet';
-import type { EventOf, NewEvent } from '@/model/event';
+import { boxOf } from '@/core/device/shapes';
+import { pressS } from '@/core/lens/lensSet';
 import type { JobState } from '@/model/fold';
-import { onPlate } from '@/model/stages/heat';
-import { useActions } from '@/bench-kit/actions';
-import { camerasTested, lacking, lensPlan, lensWork } from '@/work/lift/lensJob';
-import { useLensAir } from '@/bench-kit/useLensAir';
-import { useGoOn } from '@/bench-kit/useGoOn';
-import { isOut } from '@/work/heat/present';
+import { camerasTested, lacking } from '@/work/lift/lensJob';
 import { wetStop } from '@/bench-kit/wet';
-import { useJobs, useSettings } from '@/store/shop';
 import { capital } from '@/words/capital';
-import { useVoice } from '@/bench-kit/useVoice';
-import { airCues } from '@/work/voice/cues';
-import { useAlarm, useAwake } from '@/ui/alarm';
 import { type ReadingItem } from '@/ui/Readings';
-import { length, lengthNumber, spoken, temp, tempNumber } from '@/words/units';
-import { useNow } from '@/bench-kit/useNow';
+import { lengthNumber, tempNumber } from '@/words/units';
+import { lensText } from './lensText';
+import { useLensNow } from './useLensNow';
 import { t } from '@/words/lift';
 
 export const caution = () => t('splintersOfLensGlassAreSmall');
 
-type Step = EventOf<'lens'>['step'];
-
-/** The cover that is worked on, its heat and its clocks. */
-function useLensNow({ job }: { job: JobState }) {
-  const settings = useSettings();
-  const units = settings;
-  const now = useNow(500);
-  const { log } = useActions(job);
-  const goOn = useGoOn(job, 'lift');
-  const jobs = useJobs();
-  const { all, chosen, next } = lensWork(job);
-  const air = useLensAir(settings);
-  const [school, setSchool] = useState<'warm' | 'cold' | null>(null);
-  const swollen = job.findings.cellSwollen?.answer === 'yes';
-  const shown = next ?? chosen[0] ?? all[0] ?? null;
-  const plan = shown ? lensPlan(job, settings, shown, air.heaterId, air.setC) : null;
-  const warm = !swollen && (school ?? plan?.choose ?? 'cold') === 'warm';
-  const on = onPlate(job);
-  const last = job.heat[job.heat.length - 1];
-  const forThis = (
-    h: { use?: { path?: { kind: string; at?: readonly number[] } | undefined } | undefined } | undefined,
-  ) => {
-    const at = h?.use?.path?.at;
-    return Boolean(at && shown && contains(shown.face.cover.outline, [at[0]!, at[1]!], 1));
-  };
-  const lastOn = job.heat.findLast((h) => h.setC !== null);
-  const dueAt = on?.readyInS == null ? null : on.at + on.readyInS * 1e3;
-  const workLeftS =
-    !on && last?.setC === null && forThis(lastOn) && last.gripsInS !== null
-      ? last.gripsInS - (now - last.at) / 1e3
-      : null;
-  const alarm = useAlarm(dueAt, now, 'opens', settings.sound && !settings.voice.on);
-  useVoice(on && dueAt !== null ? airCues({ onAt: on.at, dueAt }) : []);
-  useAwake(on !== null || (workLeftS !== null && workLeftS > 0));
-
-  const name = (l: LensCover) => l.face.name;
-  const step = (l: LensCover, s: Step, done = true): NewEvent => ({ type: 'lens', bondId: l.bond.id, step: s, done });
-  const toggle = (l: LensCover) => {
-    const isChosen = chosen.includes(l);
-    // the first choice by hand also writes down what was taken for granted before
-    const base = chosen
-      .filter((c) => c !== l && job.lenses.get(c.bond.id)?.steps.chosen === undefined)
-      .map((c) => step(c, 'chosen'));
-    void log([...base, step(l, 'chosen', !isChosen)]);
-  };
-  return {
-    job,
-    chosen,
-    next,
-    shown,
-    plan,
-    log,
-    air,
-    settings,
-    warm,
-    workLeftS,
-    swollen,
-    on,
-    dueAt,
-    now,
-    name,
-    units,
-    jobs,
-    step,
-    goOn,
-    setSchool,
-    all,
-    toggle,
-    alarm,
-  };
-}
-
 /** What is done now, in words. */
 function useLensCall(p: { job: JobState }) {
   const so = useLensNow(p);
-  const { job, chosen, next, shown, plan, log, air, settings, warm, workLeftS, swollen, on, dueAt, now, name, units } =
-    so;
+  const { job, chosen, shown, plan, log, air, settings, warm, workLeftS } = so;
   const missing = {
     tapped: lacking(job, chosen, 'tapped').length > 0,
     inspected: lacking(job, chosen, 'inspected').length > 0,
   };
   const tested = camerasTested(job);
-  const cameraOut = isOut(job, 'camera');
-  const needsBehind = Boolean(next?.fromBehind);
   const airOn = () => {
     if (!shown || !plan?.heater || !plan.heat?.readyS) return;
     const b = boxOf(shown.face.cover.outline);
@@ -131,106 +45,7 @@ function useLensCall(p: { job: JobState }) {
     void log([{ type: 'heatOff', reason: 'ready', easyForS: null, gripsInS: plan?.heat ? plan.heat.workS : null }]);
 
   const soft = !warm || (workLeftS !== null && workLeftS > 0);
-  const text = ((): { sentence: string; reason: string; tone: 'ink' | 'caution' } => {
-    if (swollen)
-      return {
-        sentence: t('stopTheBatteryIsSwollen'),
-        reason: t('noHeatOnThisDeviceInto'),
-        tone: 'caution',
-      };
-    if (!chosen.length) return { sentence: t('whichLensCovers'), reason: t('tapThemOnThePlanOr'), tone: 'ink' };
-    if (on) {
-      const left = dueAt === null ? 0 : (dueAt - now) / 1e3;
-      return left > 0
-        ? {
-            sentence: t('airOffIn', { left: spoken(left) }),
-            reason: t('circleOverThisOneCoverNever'),
-            tone: 'ink',
-          }
-        : {
-            sentence: t('airOffNowAndLift'),
-            reason: t('softForNowEverySecondMore', { left: spoken(-left) }),
-            tone: -left > 10 ? 'caution' : 'ink',
-          };
-    }
-    if (next && plan) {
-      if (needsBehind && !cameraOut)
-        return {
-          sentence: t('fromTheFrontInPieces', { next: capital(name(next)) }),
-          reason: t('fromBehindOnlyWithTheCamera'),
-          tone: 'ink',
-        };
-      if (warm && !soft)
-        return plan.heat?.readyS
-          ? {
-              sentence:
-                workLeftS === null
-                  ? t('warmForAtTheLatest', {
-                      next: name(next),
-                      mean: spoken(plan.heat.readyS.mean),
-                      high: spoken(plan.heat.readyS.high),
-                    })
-                  : t('itGripsWarmForAtThe', {
-                      next: name(next),
-                      mean: spoken(plan.heat.readyS.mean),
-                      high: spoken(plan.heat.readyS.high),
-                    }),
-              reason: t('airOfTheCameraIsAt', {
-                setC: temp(air.setC, units),
-                high: temp(plan.heat.cameraC.high, units),
-                workS: spoken(plan.heat.workS),
-              }),
-              tone: plan.heat.cameraStops ? 'caution' : 'ink',
-            }
-          : {
-              sentence: t('thisAirDoesNotWarmEnough', { next: name(next) }),
-              reason: t('theTapeGoesFromHotterAir', {
-                targetC: plan.targetC === null ? t('noTemperature') : temp(plan.targetC, units),
-              }),
-              tone: 'caution',
-            };
-      return {
-        sentence: needsBehind
-          ? workLeftS !== null && workLeftS > 0
-            ? t('pushItOutFromBehindLeft', { next: capital(name(next)), workLeftS: spoken(workLeftS) })
-            : t('pushItOutFromBehind', { next: capital(name(next)) })
-          : workLeftS !== null && workLeftS > 0
-            ? t('bladeUnderTheTapeLeft', { next: capital(name(next)), workLeftS: spoken(workLeftS) })
-            : t('bladeUnderTheTape2', { next: capital(name(next)) }),
-        reason: needsBehind
-          ? t('aSoftToolOnTheMiddle')
-          : t('underItsFaceToInAll', {
-              bladeUnderMm: length(next.bladeUnderMm, units, 2),
-              needMm: length(next.needMm, units),
-              limitMm: length(next.limitMm, units),
-            }),
-        tone: 'ink',
-      };
-    }
-    if (missing.tapped)
-      return {
-        sentence: t('tapTheSplintersOut'),
-        reason: t('faceDownSoThatTheyFall'),
-        tone: 'ink',
-      };
-    if (missing.inspected)
-      return {
-        sentence: t('lookIntoEveryOpening'),
-        reason: t('lightFromTheSideNoSplinter'),
-        tone: 'ink',
-      };
-    if (!tested)
-      return {
-        sentence: t('testTheCamerasNow'),
-        reason: t('beforeNewCoversGoOnA'),
-        tone: 'ink',
-      };
-    return {
-      sentence: t('lensCoversAreOffCamerasWork'),
-      reason: t('cleanTheSeatsNextThenSizes'),
-      tone: 'ink',
-    };
-  })();
+  const text = lensText({ ...so, soft, missing, tested });
   return { ...so, airOff, soft, airOn, missing, tested, text };
 }
 

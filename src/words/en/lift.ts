@@ -71,14 +71,10 @@ export default {
   cutsTheRingNoDeeperThan: '{{needMm}} cuts the ring; no deeper than {{limitMm}}: {{name}}; no tool at {{join}}',
   cutsTheRingNoDeeperThan2: '{{needMm}} cuts the ring; no deeper than {{limitMm}}: {{name}}',
   pick: 'Pick',
-  atMmSTheBackIs:
-    '{{pickMm}} at {{speed}} mm/s; the back is scrap, it may break further; thickest wedge now {{thickestWedgeMm}}',
   atMmSTheBackIs2: '{{pickMm}} at {{speed}} mm/s; the back is scrap, it may break further',
   atMmSThickestWedgeNow: '{{pickMm}} at {{speed}} mm/s; thickest wedge now {{thickestWedgeMm}}',
-  atMmS: '{{pickMm}} at {{speed}} mm/s',
   atMmSTooThickTo:
     '{{pickMm}} at {{speed}} mm/s, too thick to save this glass now; thickest wedge now {{thickestWedgeMm}}',
-  atMmSTooThickTo2: '{{pickMm}} at {{speed}} mm/s, too thick to save this glass now',
   corner: 'Corner',
   itOpensRoundACornerOnly:
     'It opens round a corner only with the pick within {{creepToMm}}: creep up to it at {{value}} mm/s, never lift (estimate)',

@@ -73,14 +73,10 @@ export default {
   cutsTheRingNoDeeperThan: '{{needMm}} cortan el anillo; no más de {{limitMm}}: {{name}}; sin herramienta en {{join}}',
   cutsTheRingNoDeeperThan2: '{{needMm}} cortan el anillo; no más de {{limitMm}}: {{name}}',
   pick: 'Púa',
-  atMmSTheBackIs:
-    '{{pickMm}} a {{speed}} mm/s; la tapa está perdida, puede romperse más; cuña máxima ahora {{thickestWedgeMm}}',
   atMmSTheBackIs2: '{{pickMm}} a {{speed}} mm/s; la tapa está perdida, puede romperse más',
   atMmSThickestWedgeNow: '{{pickMm}} a {{speed}} mm/s; cuña máxima ahora {{thickestWedgeMm}}',
-  atMmS: '{{pickMm}} a {{speed}} mm/s',
   atMmSTooThickTo:
     '{{pickMm}} a {{speed}} mm/s, ahora muy gruesa para salvar este cristal; cuña máxima ahora {{thickestWedgeMm}}',
-  atMmSTooThickTo2: '{{pickMm}} a {{speed}} mm/s, ahora muy gruesa para salvar este cristal',
   corner: 'Esquina',
   itOpensRoundACornerOnly:
     'Solo abre alrededor de la esquina con la púa a menos de {{creepToMm}}: acércate a {{value}} mm/s, nunca levantes (estimación)',
