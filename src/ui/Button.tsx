@@ -40,17 +40,15 @@ export function Button({
     ? 'bg-paper border-dashed border-ink2'
     : `${kind === 'main' ? 'bg-ink' : 'bg-panel'} border-ink`;
   const onMain = kind === 'main' && !disabled;
-  return (
+  const button = (
     <Pressable
       role="button"
       testID={testID}
       aria-label={why && disabled ? `${say}: ${why}` : say}
       aria-disabled={disabled}
-      // one that waits for an answer leads to it
-      disabled={disabled === true && !why}
+      disabled={disabled}
       onPressIn={() => (meant.current = means)}
       onPress={() => {
-        if (disabled) return void leadToMissing();
         const moved = meant.current !== undefined && meant.current !== means;
         meant.current = undefined;
         if (!moved) onPress();
@@ -77,6 +75,9 @@ export function Button({
       ) : null}
     </Pressable>
   );
+  if (!disabled || !why) return button;
+  // one that waits for an answer leads to it: the tap falls through to what is round it
+  return <View {...({ onClick: () => void leadToMissing() } as object)}>{button}</View>;
 }
 
 const holdMs = 900;

@@ -3,7 +3,7 @@ import { ScrollView, View } from 'react-native';
 
 import type { Device } from '@/core/device/types';
 import { deviceSchema } from '@/model/device';
-import { repository, useDevices } from '@/store/shop';
+import { repository, useDevices, useShop } from '@/store/shop';
 import { PlaceFrame } from '@/bench-kit/PlaceFrame';
 import { draftKey, useEditor } from './useEditor';
 import {
@@ -23,6 +23,7 @@ import { t } from '@/words/shelf';
 
 /** Opens a model in the editor, with what was typed and not saved the last time. */
 export function DeviceScreen({ id }: { id: string }) {
+  const { shop } = useShop();
   const devices = useDevices();
   const found = devices.find((d) => d.device.id === id);
   const [draft, setDraft] = useState<Device | null | undefined>(undefined);
@@ -40,7 +41,8 @@ export function DeviceScreen({ id }: { id: string }) {
       gone = true;
     };
   }, [id]);
-  if (draft === undefined) return <PlaceFrame title={t('phoneModels')}>{null}</PlaceFrame>;
+  // until the shop is read its own versions are not there: the shipped one is not edited in their place
+  if (draft === undefined || !shop) return <PlaceFrame title={t('phoneModels')}>{null}</PlaceFrame>;
   const start = draft ?? found?.device;
   if (!start)
     return (
