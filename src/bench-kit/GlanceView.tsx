@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import { Pressable, useWindowDimensions, View } from 'react-native';
+import { Modal, Pressable, useWindowDimensions, View } from 'react-native';
 import Svg, { Line, Rect } from 'react-native-svg';
 
 import type { EdgeId } from '@/core/device/types';
@@ -42,24 +42,19 @@ export function GlanceView({ glance }: { glance: Glance }) {
         role="button"
         aria-label={ui.open}
         onPress={() => setOpen(true)}
-        className="min-h-[44px] pt-2 self-start"
+        className="min-h-[48px] py-3 self-start"
       >
         <Txt className="underline">{ui.open}</Txt>
       </Pressable>
-      {open ? <Whole glance={glance} onClose={() => setOpen(false)} /> : null}
+      <Modal visible={open} animationType="none" onRequestClose={() => setOpen(false)}>
+        <Whole glance={glance} onClose={() => setOpen(false)} />
+      </Modal>
     </>
   );
 }
 
 function Whole({ glance, onClose }: { glance: Glance; onClose: () => void }) {
   useAwake(true);
-  useEffect(() => {
-    const key = (e: KeyboardEvent) => {
-      if (e.key === 'Escape') onClose();
-    };
-    window.addEventListener('keydown', key);
-    return () => window.removeEventListener('keydown', key);
-  }, [onClose]);
   return <Face key={`${glance.word} ${glance.edge ?? ''}`} glance={glance} onClose={onClose} />;
 }
 
@@ -89,16 +84,7 @@ function Face({ glance: { word, leftS, edge }, onClose }: { glance: Glance; onCl
       aria-label={ui.said(said, left)}
       accessibilityHint={ui.close}
       onPress={onClose}
-      style={
-        {
-          position: 'fixed',
-          inset: 0,
-          zIndex: 30,
-          backgroundColor: paper,
-          alignItems: 'center',
-          justifyContent: 'center',
-        } as object
-      }
+      style={{ flex: 1, backgroundColor: paper, alignItems: 'center', justifyContent: 'center' }}
     >
       <Txt strong numberOfLines={1} style={big(said, 0.3)}>
         {said}

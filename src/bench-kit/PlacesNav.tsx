@@ -34,7 +34,7 @@ const places: { href: Href; name: string }[] = [
 export function PlacesNav() {
   const path = usePathname();
   return (
-    <View role="navigation" aria-label={t('places')} className="flex-1 flex-row flex-wrap gap-x-4 no-print">
+    <View role="navigation" aria-label={t('places')} className="flex-1 flex-row flex-wrap gap-x-3 no-print">
       {places.map((p) => (
         <Link
           key={p.name}

@@ -74,21 +74,22 @@ function Actions({ p }: { p: StageShellProps }) {
   return (
     <View role="region" aria-label={t('actions')} className="border-t-[1.5px] border-ink bg-panel px-4 py-3 no-print">
       <LastTap job={p.job} now={p.now} />
-      <View className="flex-row flex-wrap gap-x-6">
+      <View className="flex-row flex-wrap gap-x-5">
         {(
           [
-            ['happened', t('somethingHappened')],
-            ['remember', t('worthRemembering')],
+            ['happened', t('somethingHappened'), t('happenedShort')],
+            ['remember', t('worthRemembering'), t('rememberShort')],
           ] as const
-        ).map(([page, name]) => (
+        ).map(([page, name, short]) => (
           <Link
             key={page}
+            aria-label={name}
             href={
               `/jobs/${p.job.id}/${page}?from=${p.stage}${hasJoints(p.job) ? `&joint=${encodeURIComponent(p.job.joint)}` : ''}` as Href
             }
-            className="font-body text-m text-ink underline self-start min-h-[44px] pt-2"
+            className="font-body text-m text-ink underline self-start min-h-[48px] py-3"
           >
-            {name}
+            {short}
           </Link>
         ))}
         <AsItIs job={p.job} stage={p.stage} />
@@ -107,7 +108,7 @@ function WideShell({ p, help }: { p: StageShellProps; help: boolean }) {
   const { height } = useWindowDimensions();
   return (
     <View className="flex-1 flex-row bg-paper">
-      <View className="w-[230px] border-r border-rule">
+      <View className="w-[248px] border-r border-rule">
         <ScrollView contentContainerClassName="pb-6">
           <View role="banner" className="p-4">
             <PlacesNav />

@@ -1,7 +1,7 @@
 import { act, fireEvent, screen, within } from '@testing-library/react';
 import { TextEncoder } from 'node:util';
 
-import { groupOf } from '@/core/functions/groups';
+import { groupOf, oneByOneFrom } from '@/core/functions/groups';
 import { pauseMin } from '@/core/functions/riskOrder';
 import { functionTests } from '@/core/functions/tables';
 import { writeResultCode } from '@/core/functions/resultCode';
@@ -75,7 +75,7 @@ it('one after another with one thumb, what this repair put at risk first; one ba
 it('what the work hardly put at risk is asked for by its kind: one tap, or one by one when not all of it works', async () => {
   startShop(t0);
   const tests = testsOf(jobNow(id), false);
-  const risky = tests.filter((t) => t.mostly).map((t) => t.test.id);
+  const risky = tests.filter((t) => t.risk >= oneByOneFrom).map((t) => t.test.id);
   expect(risky.length).toBeLessThan(tests.length - 4);
   startShop(t0, {
     [id]: risky.map((fn): NewEvent => ({ type: 'function', fn, phase: 'after', result: 'ok' })),

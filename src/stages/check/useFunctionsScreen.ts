@@ -1,7 +1,7 @@
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 
-import { groupOf } from '@/core/functions/groups';
+import { groupOf, oneByOneFrom } from '@/core/functions/groups';
 import type { FunctionResult, RiskyTest } from '@/core/functions/riskOrder';
 import type { JobState } from '@/model/fold';
 import { useActions } from '@/bench-kit/actions';
@@ -14,12 +14,13 @@ import { t as tr } from '@/words/check';
 import { told } from '@/words/told';
 import { listed } from '@/words/units';
 
+const riskyToo = (t: RiskyTest) => t.risk >= oneByOneFrom;
+
 const groupAsks = {
   screen: 'groupScreen',
   sound: 'groupSound',
   cameras: 'groupCameras',
   unlock: 'groupUnlock',
-  sensors: 'groupSensors',
   power: 'groupPower',
   radio: 'groupRadio',
 } as const satisfies Record<NonNullable<ReturnType<typeof groupOf>>, string>;
@@ -35,7 +36,7 @@ function groupNow(
 ): { id: NonNullable<ReturnType<typeof groupOf>>; tests: RiskyTest[] } | null {
   const open = queue.filter((t) => !results[t.test.id]);
   const first = open[0];
-  if (!first || open.some((t) => t.mostly)) return null;
+  if (!first || open.some(riskyToo)) return null;
   const id = groupOf(first.test.id);
   if (!id || single.includes(id)) return null;
   const tests = open.filter((t) => groupOf(t.test.id) === id);
@@ -57,7 +58,10 @@ export function useFunctionsScreen({ job, again = false }: { job: JobState; agai
   const [repeated, setRepeated] = useState<readonly string[]>([]);
   const [asking, setAsking] = useState<string | null>(null);
   const [past, setPast] = useState<readonly { fn: string; eventId: string }[]>([]);
-  const queue = todo ? tests.filter((t) => todo.includes(t.test.id)) : tests;
+  const queue = todo
+    ? tests.filter((t) => todo.includes(t.test.id))
+    : // what this work put at risk comes first, one by one
+      [...tests.filter(riskyToo), ...tests.filter((t) => !riskyToo(t))];
   const current = queue.find((t) => (todo ? !repeated.includes(t.test.id) : !results[t.test.id])) ?? null;
   const [single, setSingle] = useState<readonly string[]>([]);
   const group = todo ? null : groupNow(queue, results, single);

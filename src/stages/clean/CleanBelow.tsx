@@ -9,6 +9,7 @@ import type { JobState } from '@/model/fold';
 import type { Settings } from '@/model/settings';
 import type { ZoneNow } from '@/work/clean/cleanJob';
 import { rowOf, Why } from '@/bench-kit/Why';
+import { Button } from '@/ui/Button';
 import { Choice, Tick } from '@/ui/Choice';
 import { Disclosure } from '@/ui/Disclosure';
 import { clock, length } from '@/words/units';
@@ -77,12 +78,27 @@ export function CleanBelow({ job, units, now, frameC, c, setSide, put, log }: Cl
           onChange={(v) => void log([{ type: 'prep', item: 'oldRingWhole', done: v }])}
         />
       ) : null}
+      {job.prep.has('crumbsGone') || job.prep.has('lensesBlown') ? null : (
+        <View className="my-1">
+          <Button
+            label={t('noCrumbsLensesBlown')}
+            onPress={() =>
+              void log([
+                { type: 'prep', item: 'crumbsGone', done: true },
+                { type: 'prep', item: 'lensesBlown', done: true },
+              ])
+            }
+          />
+        </View>
+      )}
       <Tick
+        asked
         label={t('noCrumbsOnTheLedge')}
         on={job.prep.has('crumbsGone')}
         onChange={(v) => void log([{ type: 'prep', item: 'crumbsGone', done: v }])}
       />
       <Tick
+        asked
         label={t('lensesBlownOff')}
         on={job.prep.has('lensesBlown')}
         onChange={(v) => void log([{ type: 'prep', item: 'lensesBlown', done: v }])}

@@ -305,9 +305,9 @@ export default {
   testBeforeClosing: 'Test before closing',
   propAside: 'No cable crosses to it: lay it in place, or beside the device.',
   propUpright:
-    'Plug the {{cable}} on and prop it upright on its {{edge}} edge: the cable allows {{deg}}°. For minutes, never hanging.',
+    'Plug the {{cable}} on and prop it upright on its {{edge}}: the cable allows {{deg}}°. For minutes, never hanging.',
   propTilted:
-    'Plug the {{cable}} on and prop it over the {{edge}} edge, at most {{deg}}°: then the cable is taut. For minutes, never hanging.',
+    'Plug the {{cable}} on and prop it over the {{edge}}, at most {{deg}}°: then the cable is taut. For minutes, never hanging.',
   propFlat:
     'Plug the {{cable}} on and hold it flat over its place, at most {{mm}} up: the cable is too short to fold it open.',
   allOfTheseWork: 'All of these work',

@@ -116,4 +116,5 @@ export default {
   nothingIsLaidOverIt: 'Nothing is laid over it; a torn place gets a bead.',
   allWipedDry_one: 'The last {{count}} is wiped dry',
   allWipedDry_other: 'All {{count}} are wiped dry',
+  noCrumbsLensesBlown: 'No crumbs, lenses blown off',
 } as const;

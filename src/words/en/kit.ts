@@ -261,4 +261,6 @@ export default {
   photoAsItIsN: 'Photo ({{n}})',
   asItWas: '{{stage}}, as it was',
   photoKept: 'Kept: {{used}} of {{of}} MB',
+  happenedShort: 'Happened',
+  rememberShort: 'Remember',
 } as const;

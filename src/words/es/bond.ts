@@ -310,9 +310,9 @@ export default {
   testBeforeClosing: 'Prueba antes de cerrar',
   propAside: 'No la cruza ningún cable: colócala en su sitio, o al lado.',
   propUpright:
-    'Conecta {{cable}} y apóyala de pie sobre el borde {{edge}}: el cable permite {{deg}}°. Unos minutos, nunca colgando.',
+    'Conecta {{cable}} y apóyala de pie sobre {{edge}}: el cable permite {{deg}}°. Unos minutos, nunca colgando.',
   propTilted:
-    'Conecta {{cable}} y apóyala sobre el borde {{edge}}, como mucho {{deg}}°: ahí el cable ya tira. Unos minutos, nunca colgando.',
+    'Conecta {{cable}} y apóyala sobre {{edge}}, como mucho {{deg}}°: ahí el cable ya tira. Unos minutos, nunca colgando.',
   propFlat: 'Conecta {{cable}} y sujétala plana sobre su sitio, a {{mm}} como mucho: el cable es corto para abrirla.',
   allOfTheseWork: 'Todo esto funciona',
   testedSomeFail: 'Probado; falla {{list}}',

@@ -119,4 +119,5 @@ export default {
   nothingIsLaidOverIt: 'No se pone nada encima; una rotura lleva cordón.',
   allWipedDry_one: 'La última {{count}} está seca',
   allWipedDry_other: 'Las {{count}} están secas',
+  noCrumbsLensesBlown: 'Sin migas, lentes sopladas',
 } satisfies Same<typeof en>;

@@ -266,4 +266,6 @@ export default {
   photoAsItIsN: 'Foto ({{n}})',
   asItWas: '{{stage}}, como estaba',
   photoKept: 'Guardada: {{used}} de {{of}} MB',
+  happenedShort: 'Pasado',
+  rememberShort: 'Recordar',
 } satisfies Same<typeof en>;
