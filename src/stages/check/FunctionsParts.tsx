@@ -5,7 +5,9 @@ import { learnFigures } from '@/core/functions/learn';
 import { testCautions } from '@/core/functions/tables';
 import { whyNotTested } from '@/bench-kit/FunctionList';
 import { stepNames } from '@/words/checkNames';
+import { goTo } from '@/bench-kit/goTo';
 import { hrefAt } from '@/bench-kit/stageHref';
+import { useFinishCheck } from './useFinishCheck';
 import { rowOf, Why } from '@/bench-kit/Why';
 import { Button } from '@/ui/Button';
 import { Call } from '@/ui/Call';
@@ -110,7 +112,17 @@ export function FunctionMain({
       </View>
     </View>
   ) : (
-    <Button key="back" kind="main" label={t('backToCheck')} onPress={() => router.replace(hrefAt(job, 'check'))} />
+    <AllTested job={job} onBack={() => router.replace(hrefAt(job, 'check'))} />
+  );
+}
+
+/** Nothing is left to try: on to what comes next, or back to what the check still waits for. */
+function AllTested({ job, onBack }: { job: FunctionsScreenState['job']; onBack: () => void }) {
+  const { fine, finish } = useFinishCheck(job);
+  return fine ? (
+    <Button key="on" kind="main" label={goTo(job, 'check')} onPress={finish} />
+  ) : (
+    <Button key="back" kind="main" label={t('backToCheck')} onPress={onBack} />
   );
 }
 

@@ -3,16 +3,15 @@ import { useRouter } from 'expo-router';
 
 import { bondPerimeter } from '@/core/device/perimeter';
 import type { JobState } from '@/model/fold';
-import { useActions } from '@/bench-kit/actions';
 import { functionState } from '@/work/check/faults';
 import { flushOf } from '@/work/check/flushJob';
 import { useByEye } from '@/bench-kit/ByEye';
 import { placeName } from '@/words/placeNames';
 import { useGaugePad } from '@/bench-kit/useGaugePad';
-import { useGoOn } from '@/bench-kit/useGoOn';
 import { useSettings } from '@/store/shop';
 import { useNow } from '@/bench-kit/useNow';
 import { checkCall, checkState } from './checkCall';
+import { useFinishCheck } from './useFinishCheck';
 import { t } from '@/words/check';
 
 export const caution = () => t('noPressingOnAYoungBond');
@@ -23,8 +22,7 @@ export function useCheckStage({ job }: { job: JobState }) {
   const units = settings;
   const now = useNow(10_000);
   const router = useRouter();
-  const { decide } = useActions(job);
-  const goOn = useGoOn(job, 'check');
+  const { fine, finish } = useFinishCheck(job);
   const { points, taken, complete, flush, eye } = flushOf(job);
   const [asked, setAsked] = useState(false);
   const measuring = asked || taken.length > 0;
@@ -41,23 +39,9 @@ export function useCheckStage({ job }: { job: JobState }) {
   );
   const found = flush?.foundMm ?? null;
   const text = checkCall(job, settings, (id) => place(points.find((p) => p.id === id)!), measuring);
-  const fine = open.length === 0;
   const can = fine || overridden;
   // one tap when all is well: by eye and finger, as it is done everywhere
   const judge = !measuring && (!by.eye || by.marking);
-  const finish = () =>
-    goOn([
-      decide({
-        call: 'check',
-        inputs: { steps: job.steps, before: job.functions.before, after: job.functions.after },
-        computed: {
-          verdict: flush?.verdict ?? (eye && t('byEye', { action: eye.action })),
-          bumps: flush?.bumps,
-          newFaults: newFaults.map((c) => c.fn),
-        },
-        chosen: fine ? t('passed') : t('goneOnWithAnOverride'),
-      }),
-    ]);
   return {
     job,
     flush,
