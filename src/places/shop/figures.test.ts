@@ -1,5 +1,7 @@
 import { spawnSync } from 'node:child_process';
 
+import { eyeFigureKey } from '@/core/fit/learnEye';
+import { figureKey } from '@/core/source';
 import figures from './figures.json';
 import { figureSearch, kindNames } from '@/work/findFigures';
 
@@ -16,6 +18,13 @@ it('every figure has a kind that the page names and a note that says where it co
   for (const f of figures) {
     expect(Object.keys(kindNames)).toContain(f.kind);
     expect(f.note.trim().length).toBeGreaterThan(3);
+  }
+});
+
+it('a shop’s own eye is kept under the row of the index that it stands for', () => {
+  for (const of of ['gap', 'step', 'seat'] as const) {
+    const row = figures.find((f) => f.file === 'core/fit/byEye.ts' && f.name === `eyeFigures.${of}`)!;
+    expect(eyeFigureKey[of]).toBe(figureKey(row.kind, row.value, row.note));
   }
 });
 

@@ -3,6 +3,7 @@ import { StageShell } from '@/bench-kit/StageShell';
 import { Call } from '@/ui/Call';
 import { FaultCard } from './FaultCard';
 import { caution, useCheckStage } from './useCheckStage';
+import { ShopEye } from '@/bench-kit/ShopEye';
 import { CheckPicture, CheckReadings, CheckControls, CheckMain, CheckSide, CheckPages, CheckWhy } from './CheckParts';
 
 export function CheckStage(p: { job: JobState }) {
@@ -24,6 +25,7 @@ export function CheckStage(p: { job: JobState }) {
     >
       {complete || eye ? <FaultCard job={job} /> : null}
       <CheckPages here={here} />
+      <ShopEye of="step" />
       <CheckWhy here={here} />
     </StageShell>
   );

@@ -6,6 +6,7 @@ import { Call } from '@/ui/Call';
 import { Tick } from '@/ui/Choice';
 import { CameraFit } from './CameraFit';
 import { caution, useDryFitStage } from './useDryFitStage';
+import { ShopEye } from '@/bench-kit/ShopEye';
 import { DryFitPicture, DryFitReadings, DryFitControls, DryFitMain, DryFitSide, DryFitWhy } from './DryFitParts';
 import { t } from '@/words/dryFit';
 
@@ -34,6 +35,7 @@ export function DryFitStage(p: { job: JobState }) {
       />
       <CameraFit job={job} cameras={cameras} offsets={fit?.holeOffsetsMm ?? null} />
       <PartMatch job={job} />
+      <ShopEye of="gap" />
       <DryFitWhy here={here} />
     </StageShell>
   );

@@ -263,4 +263,12 @@ export default {
   photoKept: 'Kept: {{used}} of {{of}} MB',
   happenedShort: 'Happened',
   rememberShort: 'Remember',
+  yourShopsEye: 'Your shop’s own eye',
+  eyeLearned:
+    'From {{places}} places that were judged by eye and gauged after it: this shop notices {{noticed}} nine times in ten ({{low}} to {{high}}).',
+  eyeUsual: 'Counted with now: {{noticed}}, as is usual.',
+  eyeCountedWith: 'Counted with now: {{because}}.',
+  countWithOurEye: 'Count with it',
+  eyeBecause: 'learned from {{places}} places',
+  backToTheUsualEye: 'Back to what is usual',
 } as const;

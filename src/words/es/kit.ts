@@ -268,4 +268,12 @@ export default {
   photoKept: 'Guardada: {{used}} de {{of}} MB',
   happenedShort: 'Pasado',
   rememberShort: 'Recordar',
+  yourShopsEye: 'El ojo del propio taller',
+  eyeLearned:
+    'De {{places}} puntos juzgados a ojo y medidos después: este taller nota {{noticed}} nueve de cada diez veces (de {{low}} a {{high}}).',
+  eyeUsual: 'Se cuenta ahora con {{noticed}}, lo usual.',
+  eyeCountedWith: 'Se cuenta ahora con: {{because}}.',
+  countWithOurEye: 'Contar con ello',
+  eyeBecause: 'aprendido de {{places}} puntos',
+  backToTheUsualEye: 'Volver a lo usual',
 } satisfies Same<typeof en>;
