@@ -22,9 +22,9 @@ it('every figure has a kind that the page names and a note that says where it co
 });
 
 it('a shop’s own eye is kept under the row of the index that it stands for', () => {
-  for (const of of ['gap', 'step', 'seat'] as const) {
-    const row = figures.find((f) => f.file === 'core/fit/byEye.ts' && f.name === `eyeFigures.${of}`)!;
-    expect(eyeFigureKey[of]).toBe(figureKey(row.kind, row.value, row.note));
+  for (const kind of ['gap', 'step', 'seat'] as const) {
+    const row = figures.find((f) => f.file === 'core/fit/byEye.ts' && f.name === `eyeFigures.${kind}`)!;
+    expect(eyeFigureKey[kind]).toBe(figureKey(row.kind, row.value, row.note));
   }
 });
 
