@@ -1,5 +1,5 @@
 import { useRef, useState, type ReactNode } from 'react';
-import { Pressable, View, type GestureResponderEvent } from 'react-native';
+import { Pressable, useWindowDimensions, View, type GestureResponderEvent } from 'react-native';
 import Svg, { Circle, Image, Line } from 'react-native-svg';
 
 import type { Pt } from '@/core/device/types';
@@ -26,14 +26,21 @@ interface PhotoBoardProps {
   testID?: string;
 }
 
+/** What stands round a photo on its page, and the least that it is shown at, px. */
+const besidesPx = 330;
+const leastHeight = 300;
+
 const loupePx = 116;
 const loupeZoom = 3;
 
 /** A photo with points to drag on it; what is under the finger is shown enlarged in a corner that it does not cover. */
-export function PhotoBoard({ picture, width, label, handles, onTap, children, testID }: PhotoBoardProps) {
+export function PhotoBoard({ picture, width: room, label, handles, onTap, children, testID }: PhotoBoardProps) {
   const c = useTokens();
   const [held, setHeld] = useState<string | null>(null);
   const board = useRef<View>(null);
+  const { height: screen } = useWindowDimensions();
+  // all four corners are before the eyes at once
+  const width = Math.min(room, (Math.max(leastHeight, screen - besidesPx) * picture.widthPx) / picture.heightPx);
   const scale = width / picture.widthPx;
   const tapAt = (clientX: number, clientY: number) => {
     const r = (board.current as unknown as HTMLElement | null)?.getBoundingClientRect();
