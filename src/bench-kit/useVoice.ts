@@ -20,7 +20,9 @@ const saidOnce = new Set<string>();
 export function useVoice(cues: readonly Cue[]): void {
   const settings = useSettings();
   const { voice } = settings;
-  const wanted = JSON.stringify(voice.on ? cues.filter((c) => c.main || voice.much === 'all') : []);
+  // a shop that has switched its sound off hears no voice either
+  const on = voice.on && settings.sound;
+  const wanted = JSON.stringify(on ? cues.filter((c) => c.main || voice.much === 'all') : []);
   const { length, temperature } = settings;
   useEffect(() => {
     warmVoices();
@@ -42,7 +44,7 @@ export function useVoice(cues: readonly Cue[]): void {
     });
     return () => timers.forEach(clearTimeout);
   }, [wanted, voice, length, temperature]);
-  useRepeat(voice.on);
+  useRepeat(on);
 }
 
 /** Two fingers on the screen, or the key R: what was said last, once more. */
