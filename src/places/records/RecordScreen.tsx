@@ -1,3 +1,4 @@
+import { StoredPhoto } from '@/bench-kit/StoredPhoto';
 import { useRouter, type Href } from 'expo-router';
 import { View } from 'react-native';
 
@@ -11,7 +12,7 @@ import { nextLabel, openJob } from '@/bench-kit/openJob';
 import { useDevices, useJobs, useSettings } from '@/store/shop';
 import { Button } from '@/ui/Button';
 import { Txt } from '@/ui/Txt';
-import { length, temp } from '@/words/units';
+import { length, stamp, temp } from '@/words/units';
 import { useNow } from '@/bench-kit/useNow';
 import { recordOf } from './recordOf';
 import { t } from '@/words/records';
@@ -69,6 +70,14 @@ export function RecordScreen({ job }: { job: JobState }) {
             ))}
           </View>
         ))}
+        <View className="flex-row flex-wrap gap-3 mt-3">
+          {job.photos.map((p) => (
+            <View key={p.photoId} style={{ width: 150 }}>
+              <StoredPhoto id={p.photoId} label={p.caption || stamp(p.at)} sizePx={150} />
+              <Txt size="s">{p.caption || stamp(p.at)}</Txt>
+            </View>
+          ))}
+        </View>
       </View>
       <View className="mt-3 self-start no-print">
         <Button kind="small" label={t('printTheRecord')} onPress={() => window.print()} />

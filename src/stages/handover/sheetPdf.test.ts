@@ -45,6 +45,21 @@ it('is one page with its plans; a longer one has smaller letters and still one p
   expect(await pages(long)).toBe(1);
 });
 
+/** One grey pixel as a JPEG. */
+const pixel =
+  'data:image/jpeg;base64,/9j/4AAQSkZJRgABAQEASABIAAD/2wBDAP//////////////////////////////////////////////////////////////////////////////////////wgALCAABAAEBAREA/8QAFBABAAAAAAAAAAAAAAAAAAAAAP/aAAgBAQABPxA=';
+
+it('photos of before and after stand beside it, still on one page; a broken one is left out and not the sheet', async () => {
+  const photos = [
+    { data: pixel, label: 'Before' },
+    { data: 'data:image/jpeg;base64,AAAA', label: 'After' },
+  ];
+  const [plain, withPhotos] = [await sheetPdf(doc(), fonts), await sheetPdf(doc({ photos }), fonts)];
+  expect(await pages(withPhotos)).toBe(1);
+  const images = (bytes: Uint8Array) => Buffer.from(bytes).toString('latin1').split('/DCTDecode').length - 1;
+  expect([images(plain), images(withPhotos)]).toEqual([0, 1]);
+});
+
 it('refuses what cannot be on one page, rather than losing a line', async () => {
   const lines = Array.from({ length: 400 }, (_, i) => `Line ${i}`);
   await expect(sheetPdf(doc({ sections: [{ title: 'Found', lines }] }), fonts)).rejects.toThrow(

@@ -1,5 +1,5 @@
 import fontkit from '@pdf-lib/fontkit';
-import { PDFDocument, rgb, type PDFFont } from 'pdf-lib';
+import { PDFDocument, rgb, type PDFFont, type PDFPage } from 'pdf-lib';
 
 import type { Language } from '@/model/languages';
 import type { SheetSection } from './sheet';
@@ -12,6 +12,8 @@ export interface SheetDoc {
   sub: string;
   sections: readonly SheetSection[];
   plans: readonly SheetPlan[];
+  /** JPEGs as data addresses, with what they are: before, after */
+  photos?: readonly { data: string; label: string }[];
   /** a signature as it was drawn, and the name under it */
   signature: { path: string; name: string } | null;
 }
@@ -55,6 +57,41 @@ export function wrapped(text: string, width: number, measure: (s: string) => num
 const shown = (text: string, has: Set<number>) =>
   [...text].map((c) => (c === '\n' ? ' ' : has.has(c.codePointAt(0)!) ? c : '?')).join('');
 
+interface PhotoRoom {
+  /** from the top of the page, points */
+  top: number;
+  bottom: number;
+  font: PDFFont;
+  ink: ReturnType<typeof rgb>;
+  shown: (text: string) => string;
+}
+
+/** Photos under the plans, as large as what is left of the column lets them be. One that is broken is left out, not the sheet. */
+async function putPhotos(
+  pdf: PDFDocument,
+  sheet: PDFPage,
+  photos: NonNullable<SheetDoc['photos']>,
+  { top, bottom, font, ink, shown: say }: PhotoRoom,
+): Promise<void> {
+  const each = (bottom - top) / Math.max(1, photos.length) - 20;
+  if (each < 40) return;
+  const x = page.width - page.margin - planWidth;
+  let at = top;
+  for (const { data, label } of photos) {
+    const image = await pdf.embedJpg(data).catch(() => null);
+    if (!image) continue;
+    const scale = Math.min(planWidth / image.width, each / image.height);
+    sheet.drawText(say(label), { x, y: page.height - at - 9, size: 9, font, color: ink });
+    sheet.drawImage(image, {
+      x,
+      y: page.height - at - 14 - image.height * scale,
+      width: image.width * scale,
+      height: image.height * scale,
+    });
+    at += 14 + image.height * scale + 6;
+  }
+}
+
 /**
  * The hand-over sheet on one page. The size of the letters gives way until it fits.
  * @throws Error when it does not fit at the smallest size: a sheet that loses a line is no sheet
@@ -69,7 +106,8 @@ export async function sheetPdf(doc: SheetDoc, fonts: SheetFonts, language: Langu
   pdf.setTitle(shown(doc.title, has));
   const sheet = pdf.addPage([page.width, page.height]);
   const ink = rgb(0.078, 0.157, 0.227);
-  const width = page.width - 2 * page.margin - (doc.plans.length ? planWidth + gap : 0);
+  const photos = doc.photos ?? [];
+  const width = page.width - 2 * page.margin - (doc.plans.length || photos.length ? planWidth + gap : 0);
   // widths go with the size of the letters: a piece of text is measured once, whatever size is tried
   const known = new Map([regular, bold].map((f) => [f, new Map<string, number>()]));
   const widthOf = (font: PDFFont, text: string, size: number) => {
@@ -132,6 +170,7 @@ export async function sheetPdf(doc: SheetDoc, fonts: SheetFonts, language: Langu
     }
     top += 14 + (max[1] - min[1]) * scale + 12;
   }
+  await putPhotos(pdf, sheet, photos, { top, bottom: room, font: bold, ink, shown: (t) => shown(t, has) });
   const foot = page.margin + 22;
   sheet.drawLine({
     start: { x: page.margin, y: foot },

@@ -5,17 +5,30 @@ import type { JobState } from '@/model/fold';
 import { cureEnd, cureOf } from '@/work/cure/cureJob';
 import { useActions } from '@/bench-kit/actions';
 import { useCustomerLanguage } from '@/bench-kit/useCustomerLanguage';
-import { useSettings } from '@/store/shop';
+import { repository, useSettings } from '@/store/shop';
 import { download } from '@/ui/download';
 import { dayTime, length, spoken, stamp } from '@/words/units';
 import { useNow } from '@/bench-kit/useNow';
 import { bondPerimeter } from '@/core/device/perimeter';
+import type { Language } from '@/model/languages';
+import { beforeAfter } from '@/work/records/beforeAfter';
 import { makeSheet } from './makeSheet';
 import { jointsSeen } from '@/bench-kit/jointsSeen';
 import { latestOf, openPoints, sheetOf } from './sheet';
 import { sheetPlans } from './sheetPlans';
 import { t } from '@/words/handover';
 import { speaking } from '@/words/language';
+
+/** How the device came and how it goes, for the sheet; those that are not in this browser are left out. */
+async function sheetPhotos(job: JobState, tongue: Language): Promise<{ data: string; label: string }[]> {
+  const pair = beforeAfter(job);
+  if (!pair) return [];
+  const kept = await repository.readPhotos([pair.before.photoId, pair.after.photoId]);
+  const labels = speaking(tongue, () => [t('photoBefore'), t('photoAfter')]);
+  return [pair.before, pair.after].flatMap((p, i) =>
+    kept[p.photoId] ? [{ data: kept[p.photoId]!, label: labels[i]! }] : [],
+  );
+}
 
 export const caution = () => t('oldBatteriesAndSolventWipesGo');
 
@@ -87,7 +100,8 @@ export function useHandoverStage({ job }: { job: JobState }) {
   const savePdf = async () => {
     try {
       setProblem(null);
-      download(`${job.label.toLowerCase()}-sheet.pdf`, await makeSheet(doc, tongue), 'application/pdf');
+      const photos = await sheetPhotos(job, tongue);
+      download(`${job.label.toLowerCase()}-sheet.pdf`, await makeSheet({ ...doc, photos }, tongue), 'application/pdf');
     } catch (e) {
       setProblem(e instanceof Error ? t('printTheSheetInstead', { message: e.message }) : t('noPdf'));
     }
