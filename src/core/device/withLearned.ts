@@ -139,14 +139,25 @@ const pieceKind: Partial<Record<LearnedKind, SmallPiece['kind']>> = {
   magnet: 'magnet',
 };
 
+/** Two things of a kind are not this near to each other: a second tap means the first one, mm. */
+const sameMm = 0.8;
+
+/** The one of these that was meant by a tap: on the same leaf, at the same place. */
+const sameOf = <T extends { at: Pt; leaf?: string | undefined }>(
+  list: readonly T[],
+  at: Pt,
+  leaf: string | undefined,
+) => list.find((x) => x.leaf === leaf && Math.hypot(x.at[0] - at[0], x.at[1] - at[1]) < sameMm);
+
 function withScrew(d: Device, bond: Bond, at: Pt, s: Extract<LearnedThing, { kind: 'screw' }>): Device {
   const { stackMm, beyondMm, engageShare } = seenScrew;
   const stack = Math.min(stackMm, s.lengthMm / 2);
+  const place = { at: onPlan(d, bond, at), ...leafOf(d, bond) };
+  const known = sameOf(d.screws, place.at, place.leaf);
   const screw: ScrewHole = {
-    id: s.id,
-    at: onPlan(d, bond, at),
-    ...leafOf(d, bond),
-    zone: s.zone,
+    id: known?.id ?? s.id,
+    ...place,
+    zone: known?.zone ?? s.zone,
     head: s.head,
     diaMm: s.diaMm,
     lengthMm: s.lengthMm,
@@ -155,13 +166,14 @@ function withScrew(d: Device, bond: Bond, at: Pt, s: Extract<LearnedThing, { kin
     minEngageMm: engageShare * (s.lengthMm - stack),
     ...(s.holds && takenIds(d).includes(s.holds) ? { holds: s.holds } : {}),
   };
-  return { ...d, screws: [...d.screws, screw] };
+  return { ...d, screws: known ? d.screws.map((x) => (x === known ? { ...x, ...screw } : x)) : [...d.screws, screw] };
 }
 
 function withPlug(d: Device, bond: Bond, at: Pt, p: Extract<LearnedThing, { kind: 'plug' }>, name: string): Device {
   const place = { at: onPlan(d, bond, at), ...leafOf(d, bond), kind: p.plug };
-  const there = d.connectors.some((c) => c.id === p.id);
-  if (there) return { ...d, connectors: d.connectors.map((c) => (c.id === p.id ? { ...c, ...place } : c)) };
+  const known =
+    d.connectors.find((c) => c.id === p.id) ?? (p.battery ? undefined : sameOf(d.connectors, place.at, place.leaf));
+  if (known) return { ...d, connectors: d.connectors.map((c) => (c === known ? { ...c, ...place } : c)) };
   const plug = {
     id: p.id,
     name: name || (p.battery ? 'battery plug' : 'plug'),
@@ -175,6 +187,15 @@ function withPlug(d: Device, bond: Bond, at: Pt, p: Extract<LearnedThing, { kind
 function withPiece(d: Device, bond: Bond, at: Pt, id: string, what: LearnedKind, text: string): Device {
   const kind = pieceKind[what]!;
   const place = onPlan(d, bond, at);
+  const { leaf } = leafOf(d, bond);
+  if (
+    sameOf(
+      d.pieces.filter((p) => p.kind === kind),
+      place,
+      leaf,
+    )
+  )
+    return d;
   const under = d.connectors.filter((c) => Math.hypot(c.at[0] - place[0], c.at[1] - place[1]) <= bracketReachMm);
   const piece: SmallPiece = {
     id,
@@ -241,7 +262,8 @@ export function learnedProblem(device: Device, item: Learned): DeviceProblem | n
 
 /**
  * A model with what was learned on a job: screws, plugs, small pieces, glued spots, a cable where they were seen, parts where
- * they really are or bound to their board, and everything as a note that later jobs read. What would make a model that does not
+ * they really are or bound to their board, and as a note that later jobs read what was said in words. A thing that is there already
+ * is not there twice. What would make a model that does not
  * hold together is kept as a note alone. The version is the caller's.
  * @param from label of the job
  */
@@ -249,21 +271,25 @@ export function withLearned(device: Device, items: readonly Learned[], from: str
   return items.reduce((d, item): Device => {
     const bond = d.bonds.find((b) => b.id === item.joint) ?? d.bonds[0]!;
     if (d.notes?.some((n) => n.id === item.itemId)) return d;
-    const noted: Device = {
-      ...d,
-      notes: [
-        ...(d.notes ?? []),
-        {
-          id: item.itemId,
-          what: item.what,
-          face: bond.onFace,
-          at: item.at,
-          text: item.text,
-          from,
-          ...(item.photo ? { photo: item.photo } : {}),
-        },
-      ].slice(-mostNotes),
-    };
+    // a thing is in the model itself; it is a note besides when something was said of it
+    const said = !item.thing || item.text !== '' || item.photo !== undefined;
+    const noted: Device = !said
+      ? d
+      : {
+          ...d,
+          notes: [
+            ...(d.notes ?? []),
+            {
+              id: item.itemId,
+              what: item.what,
+              face: bond.onFace,
+              at: item.at,
+              text: item.text,
+              from,
+              ...(item.photo ? { photo: item.photo } : {}),
+            },
+          ].slice(-mostNotes),
+        };
     const made = withThing(noted, bond, { ...item, thing: withFreeId(noted, item.thing) });
     return made === noted || checkDevice(made).length ? noted : made;
   }, device);

@@ -97,6 +97,17 @@ describe('things that are tapped inside', () => {
     const held = stripGraph(d).find((n) => n.id === d.screws[0]!.holds)!;
     expect(held.needs[0]).toContain('screws:A');
   });
+  it('a second tap on a screw means the first one; forty screws push no tip out of the notes', () => {
+    const tip = withLearned(own, [learned('tip', null, 'slow at the keys')], 'J-1');
+    const once = withLearned(tip, [screwAt(tip, board, 'a')], 'J-1');
+    const twice = withLearned(once, [{ ...screwAt(once, [board[0] + 0.3, board[1]], 'b') }], 'J-1');
+    expect(twice.screws.map((s) => s.id)).toEqual(once.screws.map((s) => s.id));
+    let d = tip;
+    for (let i = 0; i < 70; i++)
+      d = withLearned(d, [screwAt(d, [8 + (i % 7) * 8, 20 + Math.floor(i / 7) * 10], `m${i}`)], 'J-1');
+    expect(d.screws).toHaveLength(70);
+    expect(d.notes?.map((n) => n.text)).toEqual(['slow at the keys']);
+  });
   it('a name that another job has given out since is not given twice', () => {
     const first = screwAt(own, board, 'a');
     const second = { ...screwAt(own, [board[0] + 4, board[1]], 'b') };
