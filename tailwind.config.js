@@ -3,6 +3,36 @@ const tokens = require('./src/ui/tokens.json');
 
 const variables = (palette) => Object.fromEntries(Object.entries(palette).map(([k, v]) => [`--${k}`, v]));
 const names = Object.keys(tokens.light);
+/** Letters with their lines, and what is tapped: a thing of the bench, the line of a list, the main button. */
+const sizesOf = (text, touch) => ({
+  ...Object.fromEntries(
+    ['s', 'm', 'l', 'xl'].flatMap((n, i) => [
+      [`--text-${n}`, `${text[i][0]}px`],
+      [`--line-${n}`, `${text[i][1]}px`],
+    ]),
+  ),
+  ...Object.fromEntries(['', '-line', '-main'].map((n, i) => [`--touch${n}`, `${touch[i]}px`])),
+});
+const sizes = {
+  usual: sizesOf(
+    [
+      [15, 20],
+      [16, 22],
+      [19, 25],
+      [26, 31],
+    ],
+    [48, 56, 64],
+  ),
+  gloves: sizesOf(
+    [
+      [17, 22],
+      [19, 25],
+      [22, 28],
+      [29, 34],
+    ],
+    [60, 66, 84],
+  ),
+};
 
 /** @type {import('tailwindcss').Config} */
 module.exports = {
@@ -19,18 +49,22 @@ module.exports = {
         numStrong: ['Mono_700'],
       },
       fontSize: {
-        s: ['14px', '19px'],
-        m: ['16px', '22px'],
-        l: ['19px', '25px'],
-        xl: ['26px', '31px'],
+        s: ['var(--text-s)', 'var(--line-s)'],
+        m: ['var(--text-m)', 'var(--line-m)'],
+        l: ['var(--text-l)', 'var(--line-l)'],
+        xl: ['var(--text-xl)', 'var(--line-xl)'],
         huge: ['44px', '48px'],
       },
+      minHeight: { touch: 'var(--touch)', line: 'var(--touch-line)', main: 'var(--touch-main)' },
+      minWidth: { touch: 'var(--touch)' },
     },
   },
   plugins: [
     plugin(({ addBase }) =>
       addBase({
-        ':root': variables(tokens.light),
+        ':root': { ...variables(tokens.light), ...sizes.usual },
+        '.gloves': sizes.gloves,
+        '.third': { ...sizes.gloves, '--touch-main': '30vh' },
         '.dark': variables(tokens.dark),
         'input::placeholder, textarea::placeholder': { color: 'var(--ink2)', opacity: '1' },
       }),

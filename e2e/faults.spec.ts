@@ -228,6 +228,7 @@ test('the dial is turned and the device laid on in the same moment: what the dia
 
 test('a swollen cell stops heating, with the caution', async ({ page }) => {
   await openDemo(page, '/jobs/demo-0143/intake');
+  await page.getByRole('button', { name: 'The device as it came' }).click();
   await page.getByRole('radio', { name: 'Battery swollen, bent or smelling?: Yes' }).click();
   await expect(page.getByTestId('call')).toHaveText('Stop: swollen battery. No heat, no prying.');
   await page.goto('/jobs/demo-0143/heat');

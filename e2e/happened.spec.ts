@@ -118,6 +118,7 @@ test('a wrong part is found when it arrives: the device stays shut, the customer
   await h.press('Open the job');
   await expect(h.call()).toBeVisible();
   const job = new URL(page.url()).pathname.replace(/\/intake$/, '');
+  await h.press('Something is not so');
   await h.tick('Power is off');
   await h.tick('Card tray is out');
   await h.press(page.getByRole('link', { name: /^New part/ }));

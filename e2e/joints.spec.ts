@@ -17,6 +17,7 @@ test('a back and its lens covers in one job: each has its own steps, and what is
   await expect(h.call()).toBeVisible();
   const job = new URL(page.url()).pathname.replace(/\/intake$/, '');
   const stages = page.locator('[role=banner] [aria-expanded]');
+  await h.press('Something is not so');
   await h.choose('Battery swollen, bent or smelling?', 'No');
   await h.tick('Power is off');
   await h.tick('Card tray is out');

@@ -1,20 +1,16 @@
 import { expect, test, type Page } from '@playwright/test';
 
 import { Hands, isKeyboard, newJobOf, openDemo } from './hands';
-import { stageOn, workOn } from './worker';
+import { byPedal, stageOn, workOn } from './worker';
 
 const minute = 60_000;
 
 const stages = (page: Page) => page.locator('[role=banner] [aria-expanded]');
 
 /** What every job is asked before heat. */
-async function takeIn(h: Hands, page: Page) {
-  await h.choose('Battery swollen, bent or smelling?', 'No');
-  await h.choose('Chips at the edge?', 'No');
-  await h.choose('Frame bent or split?', 'No');
-  await h.choose('Battery, about', '30 %');
-  await h.tick('Power is off');
-  await h.tick('Card tray is out');
+async function takeIn(h: Hands) {
+  await h.press('All of this is so');
+  await expect(h.button('All of this is so')).toBeHidden();
 }
 
 /** Every zone wiped and looked over, then cool. */
@@ -55,8 +51,6 @@ async function check(h: Hands, page: Page) {
   await h.press(h.button(/^Functions: 0 of /));
   await h.press(h.button(/^All \d+/));
   await h.press('The rest works');
-  await h.press('Back to Check');
-  await expect(h.call()).toHaveText('Flush, all tested. Still: a second person signs.');
   await h.hold(h.button(/checked and signs, hold/));
 }
 
@@ -84,13 +78,14 @@ test('a screen with its frame through a plastic back, every screw out and in aga
   await h.tick('Screen with its frame');
   await h.press('Open the job');
   await expect(h.call()).toBeVisible();
-  await takeIn(h, page);
+  await takeIn(h);
   await h.tick('Not cracked');
   await h.press('Go to Heat');
   await expect(h.call()).toBeVisible();
   await toCheck(h, page);
   await check(h, page);
   // a new screen may want to be registered: asked before it goes
+  await h.press('Back to Check');
   await expect(h.call()).toHaveText('Register the screen.');
   await h.press(h.button(/^Registering: screen/));
   await expect(page.getByText(/Without it the customer sees: a notice in the settings/)).toBeVisible();
@@ -106,7 +101,7 @@ test('a back and its lens covers, opened and closed side by side, to hand-over',
   await h.tick('Lens covers');
   await h.press('Open the job');
   await expect(h.call()).toBeVisible();
-  await takeIn(h, page);
+  await takeIn(h);
   await h.tick('bottom edge');
   await h.press('Go to Heat, back');
   await expect(h.call()).toBeVisible();
@@ -128,7 +123,7 @@ test('the glass breaks while it is saved: agreed on, and on to hand-over with a 
   await h.tick('Open and close again');
   await h.press('Open the job');
   await expect(h.call()).toBeVisible();
-  await takeIn(h, page);
+  await takeIn(h);
   await h.tick('Not cracked');
   await h.press('Go to Heat');
   await expect(h.call()).toBeVisible();
@@ -153,9 +148,7 @@ test('front first, then a back glued all over, from the counter to hand-over', a
   await h.press('Open the job');
   await expect(h.call()).toBeVisible();
   const job = new URL(page.url()).pathname.replace(/\/intake$/, '');
-  await takeIn(h, page);
-  await h.tick('Out first: 2 outer screws');
-  await h.tick('Marked, bound to the board: fingerprint reader in the side key');
+  await takeIn(h);
   await h.tick('Front: Not cracked');
   await h.tick('Back: bottom edge');
   await expect(h.call()).toHaveText('Ready to heat.');
@@ -268,9 +261,7 @@ test('the inside comes out before the back goes on the hot plate, and the front 
   await h.press('Open the job');
   await expect(h.call()).toBeVisible();
   const job = new URL(page.url()).pathname.replace(/\/intake$/, '');
-  await takeIn(h, page);
-  await h.tick('Out first: 2 outer screws');
-  await h.tick('Marked, bound to the board: fingerprint reader in the side key');
+  await takeIn(h);
   await h.tick('Front: Not cracked');
   await h.tick('Back: bottom edge');
   await h.press('Go to Heat, front');
@@ -287,23 +278,26 @@ test('the inside comes out before the back goes on the hot plate, and the front 
   await expect(page.getByText(/parts are still out/).first()).toBeVisible();
 });
 
-test('a device that was on no shelf an hour ago, guessed inside and all, to hand-over', async ({ page }, info) => {
+test('a device that was on no shelf an hour ago, guessed inside and all, by pedal to hand-over', async ({
+  page,
+}, info) => {
   test.setTimeout(150_000);
   await page.clock.install({ time: new Date('2026-04-14T13:02:00') });
   const h = new Hands(page, isKeyboard(info.project.name));
-  await openDemo(page, '/jobs');
+  await openDemo(page, '/shop');
+  const pedal = 'F8';
+  await h.press('Teach it');
+  await page.keyboard.press(pedal);
+  await expect(page.getByTestId('pedal')).toContainText(pedal);
   await page.goto('/shelf/new?from=job');
   await h.press(page.getByRole('radio', { name: 'Glass on a ring' }));
   await h.press('Use this model');
   await h.tick('Back glass');
   await h.press('Open the job');
   await expect(h.call()).toBeVisible();
-  await takeIn(h, page);
   await h.tick('bottom edge');
-  await h.press('Go to Heat');
-  await expect(h.call()).toBeVisible();
-  await toCheck(h, page);
-  await check(h, page);
-  await h.press('Go to Hand over');
-  await handOver(h, page, ['Back glass replaced']);
+  await takeIn(h);
+  // nothing is left to be chosen: from here on by pedal alone
+  await byPedal(page, pedal, 'Handed over');
+  await expect(page.getByTestId('sheet')).toContainText('Back glass replaced');
 });

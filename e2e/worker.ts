@@ -45,3 +45,31 @@ export async function workOn(h: Hands, page: Page, most = 150): Promise<string> 
   }
   throw new Error(`${begun} came to no end: ${(await main.innerText()).replace(/\n/g, ' ')}`);
 }
+
+/**
+ * Nobody's hands are free: one key is pressed, and let go after a second, until the call begins with what is waited for. Where
+ * nothing more happens, some minutes go by.
+ */
+export async function byPedal(page: Page, key: string, until: string, most = 250): Promise<void> {
+  const stands = async () => {
+    const focus = await page.evaluate(() => document.activeElement?.getAttribute('aria-label') ?? '');
+    const main = page.getByRole('region', { name: 'Actions' }).getByRole('button').last();
+    const call = await page.getByTestId('call').textContent();
+    // a clock that runs is no answer
+    return [new URL(page.url()).pathname, call, await main.textContent(), focus].join().replace(/\d+/g, '');
+  };
+  for (let i = 0; i < most; i++) {
+    await expect(page.getByTestId('call')).toBeVisible();
+    const before = await stands();
+    if ((await page.getByTestId('call').textContent())!.includes(until)) return;
+    await page.keyboard.down(key);
+    await page.clock.runFor(1100);
+    await page.keyboard.up(key);
+    await page.clock.runFor(100);
+    if ((await stands()) === before) {
+      await page.clock.fastForward(3 * 60_000 - 2000);
+      await page.clock.runFor(2000);
+    }
+  }
+  throw new Error(`the pedal came to no end: ${await stands()}`);
+}

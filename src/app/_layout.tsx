@@ -44,9 +44,9 @@ export default function Layout() {
 }
 
 function Themed() {
-  const { theme, language } = useSettings();
+  const { theme, touch, language } = useSettings();
   return (
-    <ThemeProvider choice={theme}>
+    <ThemeProvider choice={theme} touch={touch}>
       <View className="flex-1 bg-paper">
         <Spoken language={language}>
           <StorageNotice />

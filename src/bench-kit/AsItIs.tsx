@@ -37,7 +37,7 @@ export function AsItIs({ job, stage }: { job: JobState; stage: StageId }) {
   };
   return (
     <>
-      <Pressable role="button" onPress={() => void take()} className="min-h-[48px] py-3 self-start">
+      <Pressable role="button" onPress={() => void take()} className="min-h-touch py-3 self-start">
         <Txt className="underline">{taken ? t('photoAsItIsN', { n: taken }) : t('photoAsItIs')}</Txt>
       </Pressable>
       {said ? (

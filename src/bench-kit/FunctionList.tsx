@@ -89,7 +89,7 @@ export function FunctionList({
               aria-expanded={open}
               aria-label={`${told(test.name)}: ${r ? options.find((o) => o.id === r)?.name : said('open')}`}
               onPress={() => setChosen(test.id)}
-              className="min-h-[40px] flex-row justify-between items-center"
+              className="min-h-touch flex-row justify-between items-center"
             >
               <Txt strong={open}>{told(test.name)}</Txt>
               <Txt size="s" tone={r === 'fail' ? 'caution' : r === 'ok' ? 'go' : 'ink2'}>

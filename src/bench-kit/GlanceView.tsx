@@ -42,7 +42,7 @@ export function GlanceView({ glance }: { glance: Glance }) {
         role="button"
         aria-label={ui.open}
         onPress={() => setOpen(true)}
-        className="min-h-[48px] py-3 self-start"
+        className="min-h-touch py-3 self-start"
       >
         <Txt className="underline">{ui.open}</Txt>
       </Pressable>

@@ -7,6 +7,7 @@ import { type StageId } from '@/model/stages';
 import { Txt } from '@/ui/Txt';
 import { useWide } from '@/ui/useWide';
 import { JobStopCard } from './JobStopCard';
+import { usePedal } from './keys';
 import { LastTap } from './LastTap';
 import { PlacesNav } from './PlacesNav';
 import { hrefAt } from './stageHref';
@@ -30,6 +31,7 @@ interface JobPageProps {
 
 /** A page of a job beside its ten stages: one thing large, with the way back to its stage. */
 export function JobPage(p: JobPageProps) {
+  usePedal();
   const wide = useWide();
   const { width, height } = useWindowDimensions();
   const head = (
@@ -41,7 +43,7 @@ export function JobPage(p: JobPageProps) {
         <PlacesNav />
         <JobStopCard job={p.job} />
       </View>
-      <Link href={hrefAt(p.job, p.stage)} className="font-body text-m text-ink underline min-h-[48px] py-3 self-start">
+      <Link href={hrefAt(p.job, p.stage)} className="font-body text-m text-ink underline min-h-touch py-3 self-start">
         {stageName(p.stage)}
       </Link>
       <Txt strong size="l" level={1}>

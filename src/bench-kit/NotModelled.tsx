@@ -17,7 +17,6 @@ interface NotModelledProps {
   stage: StageId;
   caution: string;
   main: ReactNode;
-  onMain: () => void;
 }
 
 type Words = { sentence: string; reason: string };
@@ -37,7 +36,7 @@ const words: Partial<Record<Construction, Partial<Record<StageId, Words>>>> = {
 };
 
 /** Stage of a cover that the laws of the ring do not describe: what is done, and plainly that nothing is computed. */
-export function NotModelled({ job, stage, caution, main, onMain }: NotModelledProps) {
+export function NotModelled({ job, stage, caution, main }: NotModelledProps) {
   const now = useNow(10_000);
   const path = bondPerimeter(job.device, job.bond);
   const text = words[job.face.construction]?.[stage] ?? {
@@ -50,7 +49,6 @@ export function NotModelled({ job, stage, caution, main, onMain }: NotModelledPr
       stage={stage}
       now={now}
       caution={caution}
-      onMain={onMain}
       picture={(size) => (
         <PlainPlan
           job={job}

@@ -83,7 +83,7 @@ export function StageList({ job, stage, onGo }: { job: JobState; stage: StageId;
             <Pressable
               aria-label={`${stepName(job, step)} ${words[s]}`}
               aria-current={on ? 'page' : undefined}
-              className={`min-h-[42px] px-4 flex-row items-center justify-between ${on ? 'bg-panel border-l-4 border-ink' : ''}`}
+              className={`min-h-touch px-4 flex-row items-center justify-between ${on ? 'bg-panel border-l-4 border-ink' : ''}`}
             >
               <Txt strong={on} tone={s === 'todo' || s === 'skipped' ? 'ink2' : 'ink'}>
                 {stepName(job, step)}

@@ -39,7 +39,6 @@ interface StageShellProps {
   main: ReactNode;
   side?: ReactNode;
   caution?: string;
-  onMain?: () => void;
   /** what is being done within the stage; the screen goes back to its top when it changes */
   step?: string;
   /** what is read from two metres while a clock runs */
@@ -54,7 +53,6 @@ export function StageShell(p: StageShellProps) {
   const [help, setHelp] = useState(false);
   useStageKeys(
     p.job,
-    p.onMain,
     useCallback(() => setHelp((h) => !h), []),
   );
   return wide ? <WideShell p={p} help={help} /> : <PhoneShell p={p} />;
@@ -87,7 +85,7 @@ function Actions({ p }: { p: StageShellProps }) {
             href={
               `/jobs/${p.job.id}/${page}?from=${p.stage}${hasJoints(p.job) ? `&joint=${encodeURIComponent(p.job.joint)}` : ''}` as Href
             }
-            className="font-body text-m text-ink underline self-start min-h-[48px] py-3"
+            className="font-body text-m text-ink underline self-start min-h-touch py-3"
           >
             {short}
           </Link>

@@ -4,6 +4,7 @@ import { useEffect } from 'react';
 import type { JobState } from '@/model/fold';
 import { hasJoints } from '@/model/way';
 import { useSettings } from '@/store/shop';
+import { isSent, pressMain, releaseMain } from '@/ui/mainButton';
 import { useActions } from './actions';
 import { stageHref } from './stageHref';
 import { t as tr } from '@/words/kit';
@@ -26,22 +27,39 @@ const onControl = (t: EventTarget | null) =>
   t !== document.body &&
   (t.tagName === 'BUTTON' || t.tagName === 'A' || t.hasAttribute('role'));
 
-/** Keys of the stage screens. Space acts only when no control has the focus, so that it never fires twice. */
-export function useStageKeys(job: JobState, onMain?: () => void, onHelp?: () => void): void {
+/** The pedal: the main thing of the page that is seen, whatever has the focus. A held key holds what is held. */
+export function usePedal(): void {
+  const { pedalKey } = useSettings();
+  useEffect(() => {
+    // a focused control does itself what Space and Enter do, and those are the pedal of who taught none
+    const isPedal = (e: KeyboardEvent) =>
+      !(isSent(e) || e.ctrlKey || e.metaKey || e.altKey || typing(e.target)) &&
+      (e.key === pedalKey || ((e.key === ' ' || e.key === 'Enter') && !onControl(e.target)));
+    const down = (e: KeyboardEvent) => {
+      if (!isPedal(e)) return;
+      e.preventDefault();
+      pressMain(e.repeat);
+    };
+    const up = (e: KeyboardEvent) => {
+      if (isPedal(e)) releaseMain();
+    };
+    window.addEventListener('keydown', down);
+    window.addEventListener('keyup', up);
+    return () => {
+      window.removeEventListener('keydown', down);
+      window.removeEventListener('keyup', up);
+    };
+  }, [pedalKey]);
+}
+
+/** Keys of the stage screens: the pedal, and where to go. */
+export function useStageKeys(job: JobState, onHelp?: () => void): void {
   const router = useRouter();
   const { undo } = useActions(job);
-  const { pedalKey } = useSettings();
+  usePedal();
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
       if (e.ctrlKey || e.metaKey || e.altKey || typing(e.target)) return;
-      // a taught key works wherever the focus is; what a focused control does itself is not done twice
-      const presses = e.key === ' ' || e.key === 'Enter';
-      const main = onMain && (e.key === pedalKey || presses) && !(presses && onControl(e.target));
-      if (main) {
-        e.preventDefault();
-        onMain();
-        return;
-      }
       const digit = '1234567890'.indexOf(e.key);
       const step = digit >= 0 ? job.way[digit] : undefined;
       if (step) router.replace(stageHref(job.id, step.stage, hasJoints(job) ? step.joint : null));
@@ -57,5 +75,5 @@ export function useStageKeys(job: JobState, onMain?: () => void, onHelp?: () => 
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
-  }, [job, router, undo, onMain, onHelp, pedalKey]);
+  }, [job, router, undo, onHelp]);
 }

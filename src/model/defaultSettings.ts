@@ -23,6 +23,7 @@ export const defaultSettings: Settings = {
   temperature: 'C',
   length: 'mm',
   theme: 'system',
+  touch: 'usual',
   language: 'en',
   sound: true,
   newCell: false,

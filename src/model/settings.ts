@@ -122,6 +122,8 @@ export const settingsSchema = z.object({
   temperature: z.enum(['C', 'F']),
   length: z.enum(['mm', 'in']),
   theme: z.enum(['system', 'light', 'dark']),
+  /** letters and what is tapped: as usual, for gloves, or for gloves with the main button over the lower third */
+  touch: z.enum(['usual', 'gloves', 'third']).default('usual'),
   /** what the bench reads and hears; a customer's sheet may speak another */
   language: z.enum(languageIds).default('en'),
   sound: z.boolean(),

@@ -8,6 +8,7 @@ export const settingsNames: Readonly<Record<keyof Settings, string>> = {
   temperature: 'unit of temperature',
   length: 'unit of length',
   theme: 'look',
+  touch: 'size of letters and buttons',
   language: 'language',
   sound: 'sound',
   newCell: 'always a new cell',

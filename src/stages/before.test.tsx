@@ -85,6 +85,7 @@ describe('intake', () => {
   it('a swollen cell stops the way to heat, with the caution', async () => {
     startShop(t0);
     renderStage(IntakeStage, save);
+    await press('The device as it came');
     await choose('Battery swollen, bent or smelling?: Yes');
     expect(call()).toBe('Stop: swollen battery. No heat, no prying.');
     expect(reason()).toContain('fire-proof bag');
@@ -98,6 +99,7 @@ describe('intake', () => {
   it('logs what was found: chips, cracked edges, charge, and what the cover is worth', async () => {
     startShop(t0);
     renderStage(IntakeStage, save);
+    await press('The device as it came');
     await choose('Chips at the edge?: Unsure');
     await tick('top edge');
     await tick('left edge');
@@ -115,6 +117,7 @@ describe('intake', () => {
   it('asks for a bent frame to be agreed on', async () => {
     startShop(t0);
     renderStage(IntakeStage, save);
+    await press('The device as it came');
     await choose('Frame bent or split?: Yes');
     expect(call()).toBe('Agree on the bent frame first, then heat.');
   });

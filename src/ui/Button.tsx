@@ -1,6 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { Pressable, View } from 'react-native';
 
+import { mainMark } from './mainButton';
 import { leadToMissing } from './missing';
 import { Txt } from './Txt';
 import { t } from '@/words/ui';
@@ -34,7 +35,7 @@ export function Button({
   means,
 }: ButtonProps) {
   const meant = useRef<string | undefined>(undefined);
-  const high = kind === 'small' ? 'min-h-[48px]' : 'min-h-[56px]';
+  const high = { small: 'min-h-touch', side: 'min-h-line', main: 'min-h-main' }[kind];
   // what cannot be pressed has no body: an outline in dashes, on the page's own ground
   const fill = disabled
     ? 'bg-paper border-dashed border-ink2'
@@ -42,6 +43,7 @@ export function Button({
   const onMain = kind === 'main' && !disabled;
   const button = (
     <Pressable
+      {...mainMark(kind === 'main')}
       role="button"
       testID={testID}
       aria-label={why && disabled ? `${say}: ${why}` : say}
@@ -109,6 +111,7 @@ export function HoldButton({ label, onPress, kind = 'main', disabled, why }: But
   };
   return (
     <Pressable
+      {...mainMark(kind === 'main', true)}
       role="button"
       aria-label={why && disabled ? t('hold', { label, why }) : t('hold2', { label })}
       aria-disabled={disabled}
@@ -116,7 +119,7 @@ export function HoldButton({ label, onPress, kind = 'main', disabled, why }: But
       onPressIn={begin}
       onPressOut={stop}
       {...keys}
-      className={`min-h-[56px] rounded-[6px] px-3 items-center justify-center border-[1.5px] overflow-hidden ${disabled ? 'bg-paper border-dashed border-ink2' : `border-ink ${kind === 'main' ? 'bg-ink' : 'bg-panel'}`}`}
+      className={`${kind === 'main' ? 'min-h-main' : 'min-h-line'} rounded-[6px] px-3 items-center justify-center border-[1.5px] overflow-hidden ${disabled ? 'bg-paper border-dashed border-ink2' : `border-ink ${kind === 'main' ? 'bg-ink' : 'bg-panel'}`}`}
     >
       <View className="absolute left-0 top-0 bottom-0 bg-go opacity-50" style={{ width: `${share * 100}%` }} />
       <Txt

@@ -31,7 +31,7 @@ export function Choice<T extends string>({ label, value, options, onChange, hint
               aria-checked={on}
               aria-label={`${label}: ${told(o.name)}`}
               onPress={() => onChange(o.id)}
-              className={`min-h-[48px] min-w-[64px] px-3 justify-center items-center rounded-[6px] border-[1.5px] ${on ? 'bg-ink border-ink' : 'bg-panel border-ink2'}`}
+              className={`min-h-touch min-w-[64px] px-3 justify-center items-center rounded-[6px] border-[1.5px] ${on ? 'bg-ink border-ink' : 'bg-panel border-ink2'}`}
             >
               <Txt strong={on} tone={on ? 'onInk' : 'ink'}>
                 {told(o.name)}
@@ -74,7 +74,7 @@ export function Tick({
       aria-checked={on}
       aria-label={say ?? label}
       onPress={() => onChange(!on)}
-      className="min-h-[48px] flex-row items-center gap-3 border-b border-rule"
+      className="min-h-touch flex-row items-center gap-3 border-b border-rule"
     >
       <View className={`w-6 h-6 border-[1.5px] border-ink items-center justify-center ${on ? 'bg-ink' : 'bg-panel'}`}>
         <Txt strong size="m" tone="onInk">

@@ -13,7 +13,7 @@ export function Disclosure({ title, children, open = false }: { title: string; c
         aria-expanded={shown}
         aria-label={title}
         onPress={() => setShown(!shown)}
-        className="min-h-[48px] flex-row items-center justify-between"
+        className="min-h-touch flex-row items-center justify-between"
       >
         <Txt strong>{title}</Txt>
         <Txt num tone="ink2">

@@ -25,7 +25,7 @@ export function StopCard({ children }: { children?: ReactNode }) {
         role="button"
         aria-label={t('stopCardBatteryTouchedSmellsOr')}
         onPress={() => setOpen(true)}
-        className="min-h-[48px] px-3 shrink-0 justify-center rounded-[6px] border-[1.5px] border-caution bg-panel no-print"
+        className="min-h-touch px-3 shrink-0 justify-center rounded-[6px] border-[1.5px] border-caution bg-panel no-print"
       >
         <Txt strong tone="caution">
           {t('batteryStop')}

@@ -76,7 +76,7 @@ export function Table({ label, columns, rows, marked = none }: TableProps) {
               <Pressable
                 role="button"
                 onPress={h.column.getToggleSortingHandler()}
-                className="min-h-[44px] justify-center"
+                className="min-h-touch justify-center"
               >
                 <Txt size="s" strong tone="ink2" className={i ? 'text-right' : ''}>
                   {columns[i]}

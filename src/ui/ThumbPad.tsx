@@ -44,7 +44,7 @@ export function ThumbPad({
       role="button"
       aria-label={names[k] ?? k}
       onPress={() => press(k)}
-      className={`${box} ${wide ? 'flex-[2]' : 'flex-1'} min-h-[48px] border-ink2 bg-paper`}
+      className={`${box} ${wide ? 'flex-[2]' : 'flex-1'} min-h-touch border-ink2 bg-paper`}
     >
       <Txt num strong size="l">
         {k}

@@ -94,14 +94,14 @@ it('a time is taken as it is written, and a wrong one changes nothing', () => {
 it('the look is chosen, or follows the system, and reaches the root of the page', () => {
   const Ink = () => <Txt>{useTokens().ink}</Txt>;
   const { rerender } = render(
-    <ThemeProvider choice="dark">
+    <ThemeProvider choice="dark" touch="gloves">
       <Ink />
     </ThemeProvider>,
   );
   expect(document.documentElement.classList.contains('dark')).toBe(true);
   expect(screen.getByText('#EAF0EE')).toBeTruthy();
   rerender(
-    <ThemeProvider choice="light">
+    <ThemeProvider choice="light" touch="usual">
       <Ink />
     </ThemeProvider>,
   );

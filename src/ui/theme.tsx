@@ -15,8 +15,16 @@ const subscribe = (f: () => void) => {
   return () => q?.removeEventListener('change', f);
 };
 
-/** Follows the system unless the shop has chosen. The class on the root switches every colour variable. */
-export function ThemeProvider({ choice, children }: { choice: 'system' | Scheme; children: ReactNode }) {
+/** Follows the system unless the shop has chosen. The classes on the root switch every variable of colour and size. */
+export function ThemeProvider({
+  choice,
+  touch,
+  children,
+}: {
+  choice: 'system' | Scheme;
+  touch: 'usual' | 'gloves' | 'third';
+  children: ReactNode;
+}) {
   const systemDark = useSyncExternalStore(
     subscribe,
     () => query()?.matches ?? false,
@@ -26,6 +34,9 @@ export function ThemeProvider({ choice, children }: { choice: 'system' | Scheme;
   useEffect(() => {
     document.documentElement.classList.toggle('dark', scheme === 'dark');
   }, [scheme]);
+  useEffect(() => {
+    for (const size of ['gloves', 'third'] as const) document.documentElement.classList.toggle(size, touch === size);
+  }, [touch]);
   return <SchemeContext.Provider value={scheme}>{children}</SchemeContext.Provider>;
 }
 

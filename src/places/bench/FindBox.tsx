@@ -104,13 +104,13 @@ function Answers({ typed }: { typed: string }) {
                 role="link"
                 aria-label={`${l.title}. ${l.line}`}
                 onPress={() => router.push(l.to!)}
-                className="min-h-[52px] justify-center py-1"
+                className="min-h-touch justify-center py-1"
               >
                 <Txt strong>{l.title}</Txt>
                 <Txt size="s">{l.line}</Txt>
               </Pressable>
             ) : (
-              <View className="min-h-[52px] justify-center py-1">
+              <View className="min-h-touch justify-center py-1">
                 <Txt strong>{l.title}</Txt>
                 <Txt size="s">{l.line}</Txt>
               </View>

@@ -150,7 +150,7 @@ export function PlanView({ now, at, width, first = 'two', list = false }: PlanVi
             <Pressable
               role="button"
               aria-label={t('more', { length: rows.length - upTo })}
-              className="min-h-[48px] justify-center"
+              className="min-h-touch justify-center"
               onPress={() => setShown(upTo + 40)}
             >
               <Txt className="underline">{t('more', { length: rows.length - upTo })}</Txt>
@@ -191,7 +191,7 @@ function Row({ e, now, at, going, edit, onPress }: RowProps) {
         }
         aria-expanded={edit !== null}
         onPress={onPress}
-        className="min-h-[48px] flex-row items-center gap-3 border-b border-rule"
+        className="min-h-touch flex-row items-center gap-3 border-b border-rule"
       >
         <Txt num size="s" className="w-[104px]">
           {dayTime(atOf(now.shop, e.startS), at)}

@@ -54,7 +54,7 @@ function Which({ here }: { here: HappenedState }) {
             aria-label={happeningName(id)}
             aria-expanded={what === id}
             onPress={() => tap(id)}
-            className={`min-h-[56px] px-3 py-2 justify-center rounded-[6px] border-[1.5px] ${what === id ? 'border-ink bg-panel' : 'border-ink2'}`}
+            className={`min-h-line px-3 py-2 justify-center rounded-[6px] border-[1.5px] ${what === id ? 'border-ink bg-panel' : 'border-ink2'}`}
           >
             <Txt strong>{happeningName(id)}</Txt>
             <Txt size="s" tone="ink2">
@@ -192,7 +192,7 @@ function Followed({ here }: { here: HappenedState }) {
                 aria-checked={answerOf === id}
                 aria-label={name}
                 onPress={() => customer(id)}
-                className={`min-h-[48px] px-3 justify-center rounded-[6px] border-[1.5px] ${answerOf === id ? 'bg-ink border-ink' : 'bg-paper border-ink2'}`}
+                className={`min-h-touch px-3 justify-center rounded-[6px] border-[1.5px] ${answerOf === id ? 'bg-ink border-ink' : 'bg-paper border-ink2'}`}
               >
                 <Txt strong={answerOf === id} tone={answerOf === id ? 'onInk' : 'ink'}>
                   {name}

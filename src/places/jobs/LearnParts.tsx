@@ -126,11 +126,7 @@ export function NotedHere({ here: { items, takeOut } }: { here: LearnState }) {
       </Txt>
       <View role="list" aria-label={t('notedOnThisJob')}>
         {items.map((l, i) => (
-          <View
-            key={l.itemId}
-            role="listitem"
-            className="flex-row items-center gap-2 border-b border-rule min-h-[48px]"
-          >
+          <View key={l.itemId} role="listitem" className="flex-row items-center gap-2 border-b border-rule min-h-touch">
             {l.photo ? <StoredPhoto id={l.photo} label={thingText(l, units)} /> : null}
             <Txt className="flex-1">{t('numbered', { n: i + 1, said: thingText(l, units) })}</Txt>
             <Button kind="small" label={t('takeItOut')} onPress={() => takeOut(l)} />

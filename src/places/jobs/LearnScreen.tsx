@@ -92,7 +92,7 @@ export function LearnScreen({ job, stage }: { job: JobState; stage: StageId }) {
       ) : null}
       <Link
         href={`/jobs/${job.id}/inside?from=${stage}&back=remember&joint=${encodeURIComponent(job.joint)}` as Href}
-        className="font-body text-m text-ink underline py-2 min-h-[44px]"
+        className="font-body text-m text-ink underline py-2 min-h-touch"
       >
         {job.opened ? t('photographTheInside') : t('photographTheCover')}
       </Link>

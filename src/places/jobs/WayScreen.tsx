@@ -76,7 +76,7 @@ function Steps({ job, steps, onChange }: StepsProps) {
         const [earlier, later] = ([-1, 1] as const).map((by) => moved(job, steps, s, by, job.model));
         return (
           <View key={s.key} role="listitem" className="border-b border-rule py-2">
-            <View className="flex-row items-center justify-between min-h-[44px]">
+            <View className="flex-row items-center justify-between min-h-touch">
               <Txt strong>{name}</Txt>
               {state === 'todo' ? null : (
                 <Txt size="s" tone="ink2">

@@ -9,7 +9,7 @@ import type { EditorState } from './useEditor';
 /** To the card of a model: what to lay out and to know before one is opened. */
 export function CardLink({ id }: { id: string }) {
   return (
-    <Link href={`/shelf/${id}/card` as Href} className="font-body text-m text-ink underline py-2 min-h-[44px]">
+    <Link href={`/shelf/${id}/card` as Href} className="font-body text-m text-ink underline py-2 min-h-touch">
       {t('openTheCard')}
     </Link>
   );

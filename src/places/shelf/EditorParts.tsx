@@ -207,7 +207,7 @@ export function ItemList({ here: { items, view, add, select, s } }: { here: Edit
               role="button"
               aria-label={t('edit', { name: x.name })}
               onPress={() => select({ kind: x.kind, id: x.id })}
-              className="min-h-[44px] justify-center border-b border-rule"
+              className="min-h-touch justify-center border-b border-rule"
             >
               <Txt strong={s.selected?.id === x.id && s.selected.kind === x.kind}>{told(x.name)}</Txt>
             </Pressable>

@@ -133,7 +133,7 @@ export function ShelfScreen() {
           </View>
         ))}
       </View>
-      <Link href={'/shelf/card' as Href} className="font-body text-m text-ink underline py-3 min-h-[44px]">
+      <Link href={'/shelf/card' as Href} className="font-body text-m text-ink underline py-3 min-h-touch">
         {t('cardForSize')}
       </Link>
       <Txt size="s" tone="ink2" className="mt-3">

@@ -121,6 +121,17 @@ export function HowItShows({ here }: { here: ShopScreenState }) {
         onChange={(theme) => void put({ theme })}
       />
       <Choice
+        label={t('lettersAndButtons')}
+        value={s.touch}
+        options={[
+          { id: 'usual', name: t('asUsual') },
+          { id: 'gloves', name: t('forGloves') },
+          { id: 'third', name: t('mainOverAThird') },
+        ]}
+        onChange={(touch) => void put({ touch })}
+        hint={t('forGlovesHint')}
+      />
+      <Choice
         label={t('sound')}
         value={s.sound ? 'on' : 'off'}
         options={[

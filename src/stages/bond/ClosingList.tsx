@@ -16,6 +16,7 @@ import { useSettings } from '@/store/shop';
 import { Button } from '@/ui/Button';
 import { Tick } from '@/ui/Choice';
 import { Disclosure } from '@/ui/Disclosure';
+import { missingMark } from '@/ui/missing';
 import { Txt } from '@/ui/Txt';
 import { clock, length, listed } from '@/words/units';
 import { closingText } from './bondCall';
@@ -46,8 +47,8 @@ export function BeforeClosing({ job }: { job: JobState }) {
         {t('beforeItCloses')}
       </Txt>
       <AllBefore job={job} />
-      <Tick label={t('lensesBlownOffOnceMore')} {...tick('blownClosing')} />
-      <Tick label={t('photoOfTheOpenInsideOr')} note={t('showsLaterWhatWasInThere')} {...tick('photoClosing')} />
+      <Tick asked label={t('lensesBlownOffOnceMore')} {...tick('blownClosing')} />
+      <Tick asked label={t('photoOfTheOpenInsideOr')} note={t('showsLaterWhatWasInThere')} {...tick('photoClosing')} />
       <Disclosure title={t('photos', { length: job.photos.length })}>
         <PhotosSection job={job} />
       </Disclosure>
@@ -65,7 +66,7 @@ function AllBefore({ job }: { job: JobState }) {
   const tested = !tests.length || job.prep.has('closedTest');
   if (left.length + Number(!tested) < 2 || failsOpen(job).length) return null;
   return (
-    <View className="my-1">
+    <View className="my-1" {...missingMark(true)}>
       <Button
         label={tests.length ? t('allOfThisDoneAndWorks') : t('allOfThisDone')}
         onPress={() =>
@@ -130,6 +131,7 @@ function TestBefore({ job }: { job: JobState }) {
               : t('allOfTheseWork')
         }
         note={listed(tests.map(name))}
+        asked
         on={job.prep.has('closedTest')}
         onChange={done}
       />

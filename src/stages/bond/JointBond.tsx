@@ -50,7 +50,6 @@ export function JointBond({ job }: { job: JobState }) {
         step={phase}
         large={phase === 'laying'}
         glance={joint.glance}
-        onMain={stop ? undefined : main.act}
         picture={(size) => <JointPicture job={job} settings={settings} size={size} joint={joint} />}
         controls={
           phase === 'tape' || phase === 'plan' ? (

@@ -21,7 +21,6 @@ export function LensBond(p: { job: JobState }) {
         now={now}
         caution={caution()}
         glance={glance}
-        onMain={shut ? undefined : act}
         picture={(size) => <LensBondPicture here={here} size={size} />}
         call={<Call {...text} />}
         readings={<LensBondReadings here={here} />}

@@ -13,6 +13,7 @@ import { registerName } from '@/words/checkNames';
 import { rowOf, Why } from '@/bench-kit/Why';
 import { Button } from '@/ui/Button';
 import { Disclosure } from '@/ui/Disclosure';
+import { missingMark } from '@/ui/missing';
 import { Numbers, Soundings } from '@/ui/plan/layers';
 import { Readings } from '@/ui/Readings';
 import { digits, length, percent } from '@/words/units';
@@ -201,7 +202,7 @@ export function CheckPages({ here: { tested, tests, router, job } }: { here: Che
   const toRegister = partsToRegister(job);
   return (
     <>
-      <View className="my-2">
+      <View className="my-2" {...missingMark(tested < tests)}>
         <Button
           label={t('functionsOf', { tested, tests })}
           onPress={() => router.push(`/jobs/${job.id}/functions` as Href)}

@@ -8,14 +8,13 @@ import { CheckPicture, CheckReadings, CheckControls, CheckMain, CheckSide, Check
 
 export function CheckStage(p: { job: JobState }) {
   const here = useCheckStage(p);
-  const { job, now, can, finish, judge, by, text, complete, eye } = here;
+  const { job, now, text, complete, eye } = here;
   return (
     <StageShell
       job={job}
       stage="check"
       now={now}
       caution={caution()}
-      onMain={can ? finish : judge ? by.fine : undefined}
       picture={(size) => <CheckPicture here={here} size={size} />}
       call={<Call {...text} />}
       readings={<CheckReadings here={here} />}

@@ -24,7 +24,7 @@ export function FunctionLead({
   return (
     <View>
       <Call {...text} tone={!current && faults ? 'caution' : 'ink'} />
-      <View className="flex-row justify-between mt-2 items-center min-h-[44px]">
+      <View className="flex-row justify-between mt-2 items-center min-h-touch">
         <Txt num>{t('of', { done, length: queue.length })}</Txt>
         {done ? <Button kind="small" label={t('oneBack')} onPress={back} disabled={!past.length} /> : null}
       </View>
@@ -118,9 +118,16 @@ export function FunctionMain({
 
 /** Nothing is left to try: on to what comes next, or back to what the check still waits for. */
 function AllTested({ job, onBack }: { job: FunctionsScreenState['job']; onBack: () => void }) {
-  const { fine, finish } = useFinishCheck(job);
-  return fine ? (
-    <Button key="on" kind="main" label={goTo(job, 'check')} onPress={finish} />
+  const { fine, finish, signatureOnly } = useFinishCheck(job);
+  return fine || signatureOnly ? (
+    <Button
+      key="on"
+      kind="main"
+      label={goTo(job, 'check')}
+      onPress={finish}
+      disabled={!fine}
+      {...(signatureOnly ? { why: signatureOnly } : {})}
+    />
   ) : (
     <Button key="back" kind="main" label={t('backToCheck')} onPress={onBack} />
   );

@@ -11,6 +11,7 @@ import type { JobState } from '@/model/fold';
 import { useSettings } from '@/store/shop';
 import { HoldButton } from '@/ui/Button';
 import { Tick } from '@/ui/Choice';
+import { missingMark } from '@/ui/missing';
 import { Txt } from '@/ui/Txt';
 import { t } from '@/words/check';
 
@@ -32,13 +33,15 @@ function Alone({ job, name, complete, sign }: AloneProps) {
       <Txt size="s" tone="ink2">
         {t('pauseFirst', { minutes: pauseMin })}
       </Txt>
-      <HoldButton
-        kind="side"
-        label={t('signsAlone', { name })}
-        disabled={!complete || leftS > 0}
-        why={complete ? t('pauseLeft', { left: clock(leftS) }) : t('notAllTestedYet')}
-        onPress={() => sign(name, 'afterPause')}
-      />
+      <View {...missingMark(complete && leftS <= 0)}>
+        <HoldButton
+          kind="side"
+          label={t('signsAlone', { name })}
+          disabled={!complete || leftS > 0}
+          why={complete ? t('pauseLeft', { left: clock(leftS) }) : t('notAllTestedYet')}
+          onPress={() => sign(name, 'afterPause')}
+        />
+      </View>
       <Entry label={t('customerName')} value={customer} onChange={setCustomer} max={80} />
       <HoldButton
         kind="side"
@@ -73,6 +76,7 @@ export function SignOff({ job, complete }: { job: JobState; complete: boolean })
     <View className="my-2" testID="sign-off">
       {state.unclear.length ? (
         <Tick
+          asked
           label={t('customerTold', { join: state.unclear.map((c) => functionName(c.fn)).join(', ') })}
           note={t('notTestedBeforeNobodyCanSay')}
           on={job.prep.has('faultsTold')}
@@ -90,7 +94,7 @@ export function SignOff({ job, complete }: { job: JobState; complete: boolean })
                 : t('signedBy', { checker: state.checker })}
         </Txt>
       ) : others.length ? (
-        <View className="gap-2">
+        <View className="gap-2" {...missingMark(complete)}>
           <Txt size="s" tone="ink2">
             {state.repairer
               ? t('repairedByWhoeverSignsHasTested', { repairer: state.repairer })

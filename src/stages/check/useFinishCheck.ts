@@ -15,6 +15,8 @@ export function useFinishCheck(job: JobState) {
   const fine = open.length === 0;
   return {
     fine,
+    /** what is open, where that is nothing but the second name */
+    signatureOnly: open.length === 1 && !functionState(job).checker ? open[0]! : null,
     finish: () =>
       goOn([
         decide({

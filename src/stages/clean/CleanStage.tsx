@@ -83,7 +83,6 @@ export function CleanStage({ job }: { job: JobState }) {
       stage="clean"
       now={now}
       caution={caution()}
-      onMain={main.why ? undefined : main.act}
       picture={(size) => <CleanPicture job={job} size={size} c={c} path={heat.path} />}
       call={<Call {...cleanCall(job, c, heat, settings, now)} />}
       readings={<CleanReadings c={c} heat={heat} units={settings} />}

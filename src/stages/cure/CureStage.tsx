@@ -18,8 +18,7 @@ import { t } from '@/words/cure';
 
 export function CureStage(p: { job: JobState }) {
   const here = useCureStage(p);
-  const { alarm, job, now, main, text, shown, markReading, start, off, left, clampOff, ways, way, setPicked, cure } =
-    here;
+  const { alarm, job, now, text, shown, markReading, start, off, left, clampOff, ways, way, setPicked, cure } = here;
   return (
     <View className="flex-1">
       <Flash on={alarm.flash} label={t('clampsMayComeOff')} />
@@ -29,7 +28,6 @@ export function CureStage(p: { job: JobState }) {
         now={now}
         caution={caution()}
         glance={here.glance}
-        onMain={main.act}
         picture={(size) => <CurePicture here={here} size={size} />}
         call={<Call {...text} />}
         readings={<Readings items={shown.map(markReading)} />}

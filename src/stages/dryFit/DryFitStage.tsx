@@ -12,14 +12,13 @@ import { t } from '@/words/dryFit';
 
 export function DryFitStage(p: { job: JobState }) {
   const here = useDryFitStage(p);
-  const { job, now, can, finish, measuring, by, text, settings, cameras, fit } = here;
+  const { job, now, text, settings, cameras, fit } = here;
   return (
     <StageShell
       job={job}
       stage="dryFit"
       now={now}
       caution={caution()}
-      onMain={can ? finish : measuring ? undefined : by.fine}
       picture={(size) => <DryFitPicture here={here} size={size} />}
       call={<Call {...text} />}
       readings={<DryFitReadings here={here} />}

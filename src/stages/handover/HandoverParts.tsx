@@ -68,6 +68,7 @@ export function OutsideBack({ here: { job, closed } }: { here: HandoverStageStat
   const { log } = useActions(job);
   return job.prep.has('outerScrews') && !closed ? (
     <Tick
+      asked
       label={t('outsideBack', { what: outsideText(job.device) })}
       on={job.prep.has('outerBack')}
       onChange={(done) => void log([{ type: 'prep', item: 'outerBack', done }])}

@@ -91,7 +91,7 @@ export function KeepLearned({ job }: { job: JobState }) {
         </Txt>
       ) : null}
       {open.map((l) => (
-        <View key={l.id} className="flex-row flex-wrap items-center gap-2 border-b border-rule min-h-[52px]">
+        <View key={l.id} className="flex-row flex-wrap items-center gap-2 border-b border-rule min-h-touch">
           <Txt className="flex-1 min-w-[160px]">{l.said}</Txt>
           <Button kind="small" label={t('keepIt')} onPress={() => void keep([l])} />
           <Button

@@ -101,6 +101,7 @@ export function HeatBelow({ job, settings, now, view, warm, act, at, wet, quiet 
       ) : null}
       {!on && needsCovering(job) ? (
         <Tick
+          asked
           label={t('insideIsCovered')}
           note={t('insideIsCoveredWhy')}
           on={job.prep.has('insideCovered')}

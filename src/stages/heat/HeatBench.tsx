@@ -103,7 +103,6 @@ export function HeatBench({ job }: { job: JobState }) {
             ? heatGlance(at, { ready, edge, stop: facts.text.tone === 'caution' && ready !== null && at < ready.mean })
             : null
         }
-        onMain={view.away ? act.comeBack : on ? act.takeOff : act.layOn}
         picture={(size) => (
           <HeatPicture
             job={job}

@@ -27,7 +27,6 @@ export function HeatStage({ job }: { job: JobState }) {
       job={job}
       stage="heat"
       caution={heatCaution()}
-      onMain={() => goOn()}
       main={<Button kind="main" label={goTo(job, 'heat')} onPress={() => goOn()} />}
     />
   );

@@ -37,7 +37,6 @@ export function LensHeatStage({ job }: { job: JobState }) {
       stage="heat"
       now={now}
       caution={caution()}
-      onMain={swollen ? undefined : () => goOn()}
       picture={(size) => (
         <PlainPlan
           job={job}

@@ -25,7 +25,7 @@ import { area, dayTime, length, listed, span, time } from '@/words/units';
 import { yesNo } from './MoreFindings';
 import { PartDue } from '@/bench-kit/PartDue';
 import type { PlanSize } from '@/bench-kit/StageShell';
-import { ChargeAbout, OffAndEmpty } from './QuickAnswers';
+import { ChargeAbout } from './QuickAnswers';
 import { chargeLimit } from './chargeLimit';
 import type { IntakeStageState } from './useIntakeStage';
 import { t } from '@/words/intake';
@@ -156,7 +156,7 @@ export function IntakePages({ here: { pages, job, missing } }: { here: IntakeSta
             <Link href={`/jobs/${job.id}/${p.to}` as Href} asChild>
               <Pressable
                 aria-label={`${p.name}: ${p.line}`}
-                className="min-h-[56px] flex-row items-center gap-3 border-b border-rule"
+                className="min-h-line flex-row items-center gap-3 border-b border-rule"
               >
                 <Mark state={p.done ? 'done' : 'waits'} />
                 <View className="flex-1">
@@ -175,7 +175,7 @@ export function IntakePages({ here: { pages, job, missing } }: { here: IntakeSta
       </View>
       <Link
         href={`/shelf/${job.model.id}/card` as Href}
-        className="font-body text-m text-ink underline py-2 min-h-[44px]"
+        className="font-body text-m text-ink underline py-2 min-h-touch"
       >
         {t('benchCardOfIt')}
       </Link>
@@ -188,7 +188,6 @@ export function PowerAndTray({ here: { job, log } }: { here: IntakeStageState })
   return (
     <>
       <ChargeAbout job={job} />
-      <OffAndEmpty job={job} />
       <Tick
         asked
         label={t('powerIsOff')}

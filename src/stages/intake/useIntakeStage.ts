@@ -1,3 +1,5 @@
+import { useEffect, useRef } from 'react';
+
 import { bondPerimeter } from '@/core/device/perimeter';
 import { goTo } from '@/bench-kit/goTo';
 import type { EventOf } from '@/model/event';
@@ -16,6 +18,7 @@ import { useNow } from '@/bench-kit/useNow';
 import { frameOf } from '@/work/bond/frameOf';
 import { earliestOf, hardOf } from '@/work/intake/facts';
 import { intakeCall, missingAtIntake } from './intakeCall';
+import { useUsualRoute } from './QuickAnswers';
 import { useSteadyPromise } from '@/bench-kit/usePromises';
 import { useShopPlan } from '@/bench-kit/useShopPlan';
 import { optionName } from '@/words/optionName';
@@ -74,6 +77,23 @@ export function useIntakeStage({ job }: { job: JobState }) {
     ]);
   const cracked = job.findings.crack?.edges ?? [];
   const ready = missing.length === 0 && !swollen;
+  const usual = useUsualRoute(job);
+  // with nothing but the repair open, the button takes the usual one and goes on: which way, is known once it is taken
+  const going = useRef(false);
+  const onlyRepair = usual !== null && missing.length === 1;
+  const main = ready
+    ? () => goOn()
+    : onlyRepair && !swollen
+      ? () => {
+          usual.take();
+          going.current = true;
+        }
+      : undefined;
+  useEffect(() => {
+    if (!going.current || !ready) return;
+    going.current = false;
+    goOn();
+  }, [ready, goOn]);
   const frame = frameOf(job);
   const hard = hardOf(job, found?.steps ?? []);
   const next = goTo(job, 'intake');
@@ -155,7 +175,8 @@ export function useIntakeStage({ job }: { job: JobState }) {
     found,
     path,
     ready,
-    goOn,
+    usual,
+    main,
     text,
     next,
     swollen,

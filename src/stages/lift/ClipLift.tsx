@@ -12,14 +12,13 @@ import { t } from '@/words/lift';
 /** A clipped cover: clip after clip from the charge port, with the edge no higher than the plastic bears. */
 export function ClipLift(p: { job: JobState }) {
   const here = useClipLift(p);
-  const { job, now, next, set, goOn, patch, reader, units, strength, broken, plan, name } = here;
+  const { job, now, next, set, patch, reader, units, strength, broken, plan, name } = here;
   return (
     <StageShell
       job={job}
       stage="lift"
       now={now}
       caution={caution()}
-      onMain={next ? () => set(next.index, 'open') : () => goOn()}
       picture={(size) => <ClipPicture here={here} size={size} />}
       call={<ClipCall here={here} />}
       readings={<ClipReadings here={here} />}

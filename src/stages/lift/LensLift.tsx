@@ -15,7 +15,7 @@ import { t } from '@/words/lift';
 /** Lens covers, one after the other: warm or cold, blade under the tape, tap out, look, and the cameras tested. */
 export function LensLift(p: { job: JobState }) {
   const here = useLensLift(p);
-  const { alarm, job, now, main, text, readings, next, warm, soft, on, log, step, chosen } = here;
+  const { alarm, job, now, text, readings, next, warm, soft, on, log, step, chosen } = here;
   return (
     <View className="flex-1">
       <Flash on={alarm.flash} label={t('airOff')} />
@@ -24,7 +24,6 @@ export function LensLift(p: { job: JobState }) {
         stage="lift"
         now={now}
         caution={caution()}
-        onMain={main.why ? undefined : main.act}
         picture={(size) => <LensPicture here={here} size={size} />}
         call={<Call {...text} />}
         readings={<Readings items={readings} />}

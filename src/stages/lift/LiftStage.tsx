@@ -30,7 +30,6 @@ export function LiftStage({ job }: { job: JobState }) {
       job={job}
       stage="lift"
       caution={liftCaution()}
-      onMain={() => goOn()}
       main={<Button kind="main" label={t('backIsOff')} onPress={() => goOn()} />}
     />
   );

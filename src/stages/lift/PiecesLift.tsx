@@ -20,23 +20,8 @@ import { t } from '@/words/lift';
 /** Cracked glass, piece by piece: the piece now, where it is heated, where the blade goes, how high it is levered. */
 export function PiecesLift(p: { job: JobState }) {
   const here = usePiecesLift(p);
-  const {
-    alarm,
-    job,
-    now,
-    finished,
-    goOn,
-    text,
-    readings,
-    finger,
-    setFinger,
-    setProblem,
-    problem,
-    lift,
-    thermal,
-    lowC,
-    spotted,
-  } = here;
+  const { alarm, job, now, text, readings, finger, setFinger, setProblem, problem, lift, thermal, lowC, spotted } =
+    here;
   return (
     <View className="flex-1">
       <Flash on={alarm.flash} label={t('thePieceGrips')} />
@@ -45,7 +30,6 @@ export function PiecesLift(p: { job: JobState }) {
         stage="lift"
         now={now}
         caution={liftCaution()}
-        onMain={finished ? () => goOn() : undefined}
         picture={(size) => <PiecesPicture here={here} size={size} />}
         call={<Call {...text} />}
         controls={thermal && lift ? <GivingUp job={job} ring={{ thermal, lift }} now={now} pieces /> : null}

@@ -78,7 +78,6 @@ export function RingLift({ job }: { job: JobState }) {
         caution={liftCaution()}
         step={nextEdge ?? 'end'}
         glance={heated && !on ? ringGlance(ring, facts.verdict, now) : null}
-        onMain={shut && nextEdge ? undefined : act.next}
         picture={(size) => (
           <RingPicture
             {...part}

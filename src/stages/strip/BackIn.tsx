@@ -20,7 +20,6 @@ export function BackIn(p: { job: JobState; work: StripWork; tabs: ReactNode }) {
       stage="strip"
       now={now}
       caution={stripCaution()}
-      onMain={shut ? undefined : act}
       picture={(size) => <BackInPicture here={here} size={size} />}
       call={<Call {...text} />}
       readings={<BackInReadings here={here} />}

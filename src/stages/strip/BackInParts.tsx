@@ -137,11 +137,13 @@ export function TestBeforeClosing({ here: { item, tested, battery, job, log } }:
       </Txt>
       <FunctionList job={job} phase="open" short={false} only={openTests(job)} />
       <Tick
+        asked
         label={tr('testedAllThatShouldWorkWorks')}
         on={job.prep.has('closedTest')}
         onChange={(v) => void log([{ type: 'prep', item: 'closedTest', done: v }])}
       />
       <Tick
+        asked
         label={tr('batteryUnpluggedAgain')}
         on={job.prep.has('batteryOffAgain')}
         onChange={(v) => void log([{ type: 'prep', item: 'batteryOffAgain', done: v }])}

@@ -62,7 +62,6 @@ export function MoveOver({
       stage="strip"
       now={now}
       caution={stripCaution()}
-      onMain={next ? () => done(next.id, next.way) : () => onPhase('back')}
       picture={(size) => <ShellPair job={job} work={work} size={size} next={next?.id ?? null} />}
       call={
         <Call

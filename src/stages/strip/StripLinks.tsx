@@ -14,7 +14,7 @@ function PageLinks({ job, pages }: { job: JobState; pages: readonly (readonly [p
         <Link
           key={page}
           href={`/jobs/${job.id}/${page}?from=strip` as Href}
-          className="font-body text-m text-ink underline py-3 min-h-[48px]"
+          className="font-body text-m text-ink underline py-3 min-h-touch"
         >
           {name}
         </Link>

@@ -34,7 +34,6 @@ export function StripStage({ job }: { job: JobState }) {
         job={job}
         stage="strip"
         now={now}
-        onMain={() => router.replace(hrefAfter(job, 'strip'))}
         picture={(size) => (
           <PlainPlan
             job={job}

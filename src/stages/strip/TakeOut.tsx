@@ -35,7 +35,6 @@ export function TakeOut(p: { job: JobState; work: StripWork; tabs: ReactNode; on
       stage="strip"
       now={now}
       caution={stripCaution()}
-      onMain={work.removal === null ? undefined : act}
       picture={(size) => <TakeOutPicture here={here} size={size} />}
       call={<Call {...text} />}
       readings={<TakeOutReadings here={here} />}

@@ -267,7 +267,7 @@ function PlanButton({ name, label, onPress }: { name: string; label: string; onP
       role="button"
       aria-label={label}
       onPress={onPress}
-      className="min-w-[48px] h-[44px] px-2 items-center justify-center border border-rule rounded-[6px]"
+      className="min-w-touch h-[44px] px-2 items-center justify-center border border-rule rounded-[6px]"
     >
       <Txt size="s" num tone="ink2">
         {name}

@@ -168,4 +168,9 @@ export default {
   spaceKey: 'Space',
   teachThePedal: 'Teach it',
   forgetThePedal: 'Forget it',
+  lettersAndButtons: 'Letters and buttons',
+  asUsual: 'As usual',
+  forGloves: 'Larger, for gloves',
+  mainOverAThird: 'Larger, main button over the lower third',
+  forGlovesHint: 'With thick gloves, or read from further away.',
 } as const;

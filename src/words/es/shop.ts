@@ -174,4 +174,9 @@ export default {
   spaceKey: 'Espacio',
   teachThePedal: 'Enseñarlo',
   forgetThePedal: 'Olvidarlo',
+  lettersAndButtons: 'Letras y botones',
+  asUsual: 'Normales',
+  forGloves: 'Más grandes, para guantes',
+  mainOverAThird: 'Más grandes, el botón principal en el tercio de abajo',
+  forGlovesHint: 'Con guantes gruesos o para leer de más lejos.',
 } satisfies Same<typeof en>;
