@@ -101,3 +101,31 @@ test('words that run 40 % longer have room on a phone, on every page', async ({ 
   }
   expect(problems).toEqual([]);
 });
+
+test('letters and buttons for gloves have room on a phone, and are as large as was said', async ({ page }) => {
+  test.setTimeout(120_000);
+  await page.clock.install({ time: new Date('2026-04-14T13:02:00') });
+  await openDemo(page, '/shop');
+  await page.getByRole('radio', { name: 'Letters and buttons: Larger, for gloves' }).tap();
+  await expect(page.locator('html')).toHaveClass(/gloves/);
+  const problems: string[] = [];
+  const job = (id: string, pages: string[]) => pages.map((p) => `/jobs/demo-${id}/${p}`);
+  for (const where of [
+    '/',
+    '/jobs',
+    '/shop',
+    ...job('0143', ['intake', 'heat', 'lift', 'clean', 'bond', 'functions']),
+  ]) {
+    await page.goto(where);
+    await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
+    await page.clock.runFor(600);
+    problems.push(...(await unreadable(page)).map((p) => `${where}: ${p}`));
+    const small = await page.evaluate(() =>
+      [...document.querySelectorAll('[role=region] [role=button], [role=radio], [role=checkbox], nav a')]
+        .filter((e) => e.getClientRects().length && e.getBoundingClientRect().height < 59.5)
+        .map((e) => e.getAttribute('aria-label') ?? e.textContent),
+    );
+    problems.push(...small.map((s) => `${where}: too small for gloves: ${s}`));
+  }
+  expect(problems).toEqual([]);
+});

@@ -1,5 +1,5 @@
 import { Link, type Href } from 'expo-router';
-import { useCallback, useState, type ReactNode } from 'react';
+import { useCallback, useEffect, useRef, useState, type ReactNode } from 'react';
 import { ScrollView, useWindowDimensions, View } from 'react-native';
 
 import type { JobState } from '@/model/fold';
@@ -101,9 +101,25 @@ function Actions({ p }: { p: StageShellProps }) {
   );
 }
 
+/** After the main thing was done, the next one stands at the top: the list that this is the ref of goes back there. */
+function useTopAfterMain() {
+  const ref = useRef<ScrollView>(null);
+  useEffect(() => {
+    const onClick = (e: MouseEvent) => {
+      const button = e.target instanceof Element ? e.target.closest('[data-onward="true"]') : null;
+      if (!button || button.getAttribute('aria-disabled') === 'true') return;
+      setTimeout(() => ref.current?.scrollTo({ y: 0, animated: false }), 0);
+    };
+    document.addEventListener('click', onClick, true);
+    return () => document.removeEventListener('click', onClick, true);
+  }, []);
+  return ref;
+}
+
 /** Stages at the left, the picture in the middle, what is told and done at the right. */
 function WideShell({ p, help }: { p: StageShellProps; help: boolean }) {
   const { height } = useWindowDimensions();
+  const top = useTopAfterMain();
   return (
     <View className="flex-1 flex-row bg-paper">
       <View className="w-[248px] border-r border-rule">
@@ -152,7 +168,7 @@ function WideShell({ p, help }: { p: StageShellProps; help: boolean }) {
           {p.picture({ width: 480, height: Math.max(320, Math.min(620, height - 240)) })}
         </ScrollView>
         <View className="w-[400px] border-l border-rule">
-          <ScrollView key={p.step} className="flex-1" contentContainerClassName={`p-4 gap-3`}>
+          <ScrollView ref={top} key={p.step} className="flex-1" contentContainerClassName={`p-4 gap-3`}>
             {p.call}
             {p.readings}
             {p.controls}
@@ -169,6 +185,7 @@ function WideShell({ p, help }: { p: StageShellProps; help: boolean }) {
 /** The picture beside the call, the rest below it, the buttons at the foot. */
 function PhoneShell({ p }: { p: StageShellProps }) {
   const { width, height } = useWindowDimensions();
+  const top = useTopAfterMain();
   return (
     <View className="flex-1 bg-paper">
       <View role="banner" className="px-4 pt-3">
@@ -186,7 +203,7 @@ function PhoneShell({ p }: { p: StageShellProps }) {
         </View>
         <StageBar job={p.job} stage={p.stage} />
       </View>
-      <ScrollView key={p.step} className="flex-1" contentContainerClassName={`px-4 pb-6`} role="main">
+      <ScrollView ref={top} key={p.step} className="flex-1" contentContainerClassName={`px-4 pb-6`} role="main">
         {p.large ? (
           <View className="gap-2 mt-1">
             {p.call}

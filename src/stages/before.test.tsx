@@ -1,9 +1,10 @@
-import { act, fireEvent, screen, within } from '@testing-library/react';
+import { act, cleanup, fireEvent, screen, within } from '@testing-library/react';
 
 import { comparePicks as mockCompare, type PicksInput } from '@/core/lift/picks';
 import type { NewEvent } from '@/model/event';
+import { shippedDevices } from '@/model/shippedDevices';
 import { coarseModel as mockModel } from '../../test-support/modes';
-import { jobNow, logged, startShop } from '../../test-support/mockShop';
+import { append, jobNow, logged, startShop } from '../../test-support/mockShop';
 import { went } from '../../test-support/mockRouter';
 import { call, choose, enter, pass, press, reading, reason, renderStage, tick } from '../../test-support/stage';
 import { HeatStage } from './heat/HeatStage';
@@ -40,6 +41,17 @@ jest.mock('@/ui/alarm', () => ({
 const t0 = new Date('2026-04-14T13:00:00').getTime();
 const [heating, save] = ['demo-0142', 'demo-0143'] as const;
 const full = mockModel().model;
+
+const ring61 = shippedDevices.find((d) => d.id === 'ring61')!;
+
+/** A job that was opened and not asked anything yet. */
+const opened = (id: string) =>
+  append(id, 'test', [
+    {
+      type: 'opened',
+      ...{ label: 'J-0150', device: ring61, bondId: ring61.bonds[0]!.id, promiseAt: null, customerMark: '' },
+    },
+  ]);
 
 /** Takes back the demo job's heat, whatever its place in the log is. */
 const unheat = (): NewEvent[] =>
@@ -112,6 +124,46 @@ describe('intake', () => {
     expect(s.chargePercent).toBe(28);
     await press('Go to Heat');
     expect(went.at(-1)).toBe('/jobs/demo-0143/heat');
+  });
+
+  it('a device as it usually is takes one tap, and the usual repair goes on to heat with the same one', async () => {
+    startShop(t0);
+    await opened('fresh');
+    renderStage(IntakeStage, 'fresh');
+    expect(call()).toMatch(/^8 answers to go/);
+    await tick('bottom edge');
+    await press('All of this is so');
+    expect(call()).toMatch(/^Usually here: Glass only, aftermarket, [\d.]+ €\.?$/);
+    const s = jobNow('fresh');
+    expect([s.findings.cellSwollen?.answer, s.findings.chip?.answer, s.findings.bent?.answer]).toEqual([
+      'no',
+      'no',
+      'no',
+    ]);
+    expect([s.prep.has('powerOff'), s.prep.has('trayOut'), s.chargePercent]).toEqual([true, true, 30]);
+    expect(s.route).toBeNull();
+    await press('Use this repair. Go to Heat');
+    expect(jobNow('fresh').route?.work).toBe('glassOnly');
+    expect(went.at(-1)).toBe('/jobs/fresh/heat');
+  });
+
+  it('what is not so is said by itself, and the rest in one tap; a swollen battery is never said away', async () => {
+    startShop(t0);
+    await opened('fresh');
+    renderStage(IntakeStage, 'fresh');
+    await press('Something is not so');
+    await choose('Chips at the edge?: Yes');
+    await press('The rest is so');
+    const s = jobNow('fresh');
+    expect([s.findings.chip?.answer, s.findings.cellSwollen?.answer]).toEqual(['yes', 'no']);
+    // one that swells stops it: there is nothing left to be said in one tap
+    cleanup();
+    await opened('second');
+    renderStage(IntakeStage, 'second');
+    await press('Something is not so');
+    await choose('Battery swollen, bent or smelling?: Yes');
+    expect(screen.queryByRole('button', { name: 'The rest is so' })).toBeNull();
+    expect(call()).toBe('Stop: swollen battery. No heat, no prying.');
   });
 
   it('asks for a bent frame to be agreed on', async () => {

@@ -20,6 +20,8 @@ interface ButtonProps {
   clock?: string | null;
   /** what a press stands for: where that changed under the finger, between down and up, nothing happens */
   means?: string;
+  /** moves the work on, as the main button does: the page goes to its top */
+  onward?: boolean;
 }
 
 /** Verbs on buttons; main and side ones are 56 px high. */
@@ -33,6 +35,7 @@ export function Button({
   say = label,
   clock,
   means,
+  onward = false,
 }: ButtonProps) {
   const meant = useRef<string | undefined>(undefined);
   const high = { small: 'min-h-touch', side: 'min-h-line', main: 'min-h-main' }[kind];
@@ -43,7 +46,7 @@ export function Button({
   const onMain = kind === 'main' && !disabled;
   const button = (
     <Pressable
-      {...mainMark(kind === 'main')}
+      {...mainMark(kind === 'main', false, onward)}
       role="button"
       testID={testID}
       aria-label={why && disabled ? `${say}: ${why}` : say}

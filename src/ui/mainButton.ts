@@ -1,8 +1,15 @@
 import { leadToMissing } from './missing';
 
-/** Marks the main button of a page, and what is held in place of tapped, so that a pedal finds them. */
-export const mainMark = (main: boolean, held = false): object => ({
-  dataSet: { ...(main ? { main: 'true' } : {}), ...(held ? { held: 'true' } : {}) },
+/**
+ * Marks the main button of a page, and what is held in place of tapped, so that a pedal finds them; and what moves the work on,
+ * so that the page shows the next thing.
+ */
+export const mainMark = (main: boolean, held = false, onward = false): object => ({
+  dataSet: {
+    ...(main ? { main: 'true' } : {}),
+    ...(held ? { held: 'true' } : {}),
+    ...(main || onward ? { onward: 'true' } : {}),
+  },
 });
 
 const hidden = '[inert],[aria-hidden="true"],[style*="display: none"]';

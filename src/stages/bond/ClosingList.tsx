@@ -68,6 +68,7 @@ function AllBefore({ job }: { job: JobState }) {
   return (
     <View className="my-1" {...missingMark(true)}>
       <Button
+        onward
         label={tests.length ? t('allOfThisDoneAndWorks') : t('allOfThisDone')}
         onPress={() =>
           void log([

@@ -90,6 +90,7 @@ export function CleanStage({ job }: { job: JobState }) {
         residue.length > 1 && dirty?.state !== 'glass' ? (
           <View className="mt-2">
             <Button
+              onward
               label={t('allWipedDry', { count: residue.length })}
               onPress={() => void log(residue.flatMap((z) => put(z, 'dry')))}
             />

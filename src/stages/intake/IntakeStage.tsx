@@ -29,7 +29,17 @@ export function IntakeStage(p: { job: JobState }) {
       caution={caution()}
       picture={(size) => <IntakePicture here={here} size={size} />}
       call={<Call {...text} />}
-      readings={<IntakeReadings here={here} />}
+      readings={
+        // asked first, decided first (law 22); figures come after what they follow from
+        <View>
+          <CrackedAndSaved job={job} />
+          <AsItUsuallyIs job={job}>
+            <IntakeFindings here={here} />
+            <PowerAndTray here={here} />
+          </AsItUsuallyIs>
+          {usual ? <UsualRoute usual={usual} /> : null}
+        </View>
+      }
       main={
         <Button
           kind="main"
@@ -41,12 +51,7 @@ export function IntakeStage(p: { job: JobState }) {
       }
     >
       <View className="mt-3">
-        <CrackedAndSaved job={job} />
-        <AsItUsuallyIs job={job}>
-          <IntakeFindings here={here} />
-          <PowerAndTray here={here} />
-        </AsItUsuallyIs>
-        {usual ? <UsualRoute usual={usual} /> : null}
+        <IntakeReadings here={here} />
         <IntakePages here={here} />
         <PromiseAndPart here={here} />
         <IntakeMore here={here} />

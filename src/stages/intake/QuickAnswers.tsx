@@ -71,6 +71,7 @@ export function AsItUsuallyIs({ job, children }: { job: JobState; children: Reac
           ))}
           <View className="mt-2">
             <Button
+              onward
               label={open.length === total ? t('allOfThisIsSo') : t('theRestIsSo')}
               onPress={() => void log(open.flatMap((o) => o.events))}
             />
@@ -131,7 +132,7 @@ export function UsualRoute({ usual }: { usual: NonNullable<ReturnType<typeof use
         {t('usuallyThis', { what: usual.name, price: price(usual.priceMinor, settings.money.currency) })}
       </Txt>
       <View className="mt-2">
-        <Button label={t('takeThisRepair')} onPress={usual.take} />
+        <Button onward label={t('takeThisRepair')} onPress={usual.take} />
       </View>
     </View>
   );

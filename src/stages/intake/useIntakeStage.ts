@@ -67,7 +67,7 @@ export function useIntakeStage({ job }: { job: JobState }) {
   const promised = useSteadyPromise(plan, job);
   const honest = promised?.sayAt ?? null;
   const covers = jointsSeen(job);
-  const text = intakeCall(job, promised && { at: promised.sayAt, was: promised.wasAt }, now, covers);
+  const asked = intakeCall(job, promised && { at: promised.sayAt, was: promised.wasAt }, now, covers);
   const missing = missingAtIntake(job, covers);
   const swollen = job.findings.cellSwollen?.answer === 'yes';
   const path = bondPerimeter(job.device, job.bond);
@@ -81,6 +81,14 @@ export function useIntakeStage({ job }: { job: JobState }) {
   // with nothing but the repair open, the button takes the usual one and goes on: which way, is known once it is taken
   const going = useRef(false);
   const onlyRepair = usual !== null && missing.length === 1;
+  // the button takes what the call names
+  const text =
+    onlyRepair && asked.tone === 'ink'
+      ? {
+          ...asked,
+          sentence: t('usuallyThis', { what: usual.name, price: price(usual.priceMinor, settings.money.currency) }),
+        }
+      : asked;
   const main = ready
     ? () => goOn()
     : onlyRepair && !swollen

@@ -124,7 +124,7 @@ export function Plan(props: PlanProps) {
           </Svg>
         </PlanFrameProvider>
       </View>
-      <View className={bare ? 'hidden' : 'flex-row items-center gap-1 no-print'}>
+      <View style={{ width: Math.min(width, 220) }} className={bare ? 'hidden' : 'flex-row gap-1 no-print'}>
         <PlanButton name="−" label={t('zoomOut')} onPress={() => zoomBy(1 / 1.6)} />
         <PlanButton name="+" label={t('zoomIn')} onPress={() => zoomBy(1.6)} />
         <PlanButton
@@ -267,7 +267,7 @@ function PlanButton({ name, label, onPress }: { name: string; label: string; onP
       role="button"
       aria-label={label}
       onPress={onPress}
-      className="min-w-touch h-[44px] px-2 items-center justify-center border border-rule rounded-[6px]"
+      className="flex-1 min-h-touch px-1 items-center justify-center border border-rule rounded-[6px]"
     >
       <Txt size="s" num tone="ink2">
         {name}

@@ -171,6 +171,6 @@ export default {
   lettersAndButtons: 'Letters and buttons',
   asUsual: 'As usual',
   forGloves: 'Larger, for gloves',
-  mainOverAThird: 'Larger, main button over the lower third',
+  mainOverAThird: 'Larger, huge main button',
   forGlovesHint: 'With thick gloves, or read from further away.',
 } as const;

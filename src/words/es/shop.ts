@@ -177,6 +177,6 @@ export default {
   lettersAndButtons: 'Letras y botones',
   asUsual: 'Normales',
   forGloves: 'Más grandes, para guantes',
-  mainOverAThird: 'Más grandes, el botón principal en el tercio de abajo',
+  mainOverAThird: 'Más grandes, botón enorme',
   forGlovesHint: 'Con guantes gruesos o para leer de más lejos.',
 } satisfies Same<typeof en>;
