@@ -25,14 +25,14 @@ module.exports = {
       testEnvironment: 'node',
       // each look at a global leaves the machine's own code: what the sums use is handed in instead
       sandboxInjectedGlobals: ['Math', 'Number', 'Array', 'Float64Array', 'Infinity'],
-      testMatch: ['<rootDir>/src/**/*.test.ts', '<rootDir>/server/**/*.test.ts'],
+      testMatch: ['<rootDir>/src/**/*.test.ts', '<rootDir>/server/**/*.test.ts', '<rootDir>/scripts/**/*.test.ts'],
       moduleNameMapper: alias,
       transformIgnorePatterns: [
         '/node_modules/(?!(d3-.*|internmap|nanoid|jsts|simplify-js|tinyqueue|ml-levenberg-marquardt|is-any-array|fraction.js|@react-native-async-storage|idb)/)',
       ],
       // no screens in here: plain TypeScript, which needs nothing of the app's own build
       transform: {
-        '\\.[jt]sx?$': [
+        '\\.(mjs|[jt]sx?)$': [
           '@swc/jest',
           {
             swcrc: false,

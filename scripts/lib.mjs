@@ -96,6 +96,7 @@ export async function needBuild({ quiet = false } = {}) {
   say('Building the application (one to three minutes the first time)');
   const steps = [
     ['npx', ['expo', 'export', '--platform', 'web']],
+    ['node', ['scripts/split.mjs', 'dist']],
     ['node', ['scripts/sw.mjs', 'dist']],
     ['node', ['scripts/compress.mjs', 'dist']],
   ];

@@ -11,7 +11,7 @@ import { Slot } from 'expo-router';
 import { useEffect } from 'react';
 import { View } from 'react-native';
 
-import { seedOnFirstStart } from '@/demo/seed';
+import { seedOnFirstStart } from '@/demo/firstStart';
 import { startClock } from '@/store/clock';
 import { registerServiceWorker } from '@/store/registerServiceWorker';
 import { queryClient, useSettings } from '@/store/shop';

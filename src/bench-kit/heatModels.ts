@@ -7,7 +7,8 @@ import { encodeModes } from '@/model/modesFile';
 import { repository } from '@/store/shop';
 import type { LongRun } from '@/workers/longRun';
 import { buildInWorker, firstLookInWorker, type ThermalKey } from '@/workers/thermalClient';
-import { models, stored, withUnsure } from './thermalAtHand';
+import { withUnsure } from '@/work/heat/withUnsure';
+import { models, stored } from './thermalAtHand';
 
 /*
  * Heat models on their way: the first look that every page counts with until the exact one is there, how far the building is, and

@@ -1,4 +1,4 @@
-import { promiseWork, type PlanAnswer, type PlanPart } from '@/core/schedule/planWork';
+import type { PlanAnswer, PlanPart } from '@/core/schedule/planWork';
 import type { ShopPlan } from '@/core/schedule/shopPlan';
 import type { JobState } from '@/model/fold';
 import type { Settings } from '@/model/settings';
@@ -7,7 +7,6 @@ import { betterPlan } from '@/workers/scheduleClient';
 import {
   changeOf,
   judged,
-  planNow,
   planProblem,
   slipped,
   type PlanChange,
@@ -27,12 +26,10 @@ export interface Snapshot {
 }
 const nothing: Snapshot = { now: null, problem: null, answer: null, answeredFor: [], improving: null, change: null };
 
-/** Jobs up to which a first plan is made beside the screen, without waiting for the worker. */
-const quickJobs = 25;
 const iterations = 900;
 const seedsPerRound = 3;
 const searchMs = 3000;
-const settleMs = 350;
+const settleMs = 60;
 export const promiseRuns = 2000;
 /** the same without a worker, so that the screen does not stand still */
 const runsAlone = 200;
@@ -98,16 +95,12 @@ class PlanStore {
       return this.set({ problem: planProblem(e, standing) });
     }
     const asked: Asked = { input, shop, standing, why: same ? 'late' : 'noted' };
-    // a large shop is planned beside the screen from the first: the plan that stands is shown meanwhile
-    if (shop.bench.jobs.length > quickJobs) return this.search(asked, null);
-    const now = this.begin(asked);
-    if (now?.shop.bench.jobs.length) this.search(asked, now);
-  }
-
-  /** A plan made here and now; null when none holds. */
-  private begin(asked: Asked): PlanNow | null {
-    const r = planNow(asked.shop, asked.input, asked.standing, this.answered !== null);
-    return this.found(asked, r);
+    if (!shop.bench.jobs.length) {
+      this.cancel();
+      return this.set(nothing);
+    }
+    // planned beside the screen from the first: the plan that stands is shown meanwhile
+    this.search(asked);
   }
 
   private found(asked: Asked, r: Planned): PlanNow | null {
@@ -120,18 +113,15 @@ class PlanStore {
     return r.problem ? null : r.now;
   }
 
-  /**
-   * Looks for a better plan in the worker, with seeds of its own each time.
-   * @param from the plan to begin with; null: the first one is made in the worker too, and shown as soon as it is there
-   */
-  private search(asked: Asked, from: PlanNow | null): void {
+  /** Asks the worker for a plan, shown as soon as it is there, and for a better one, with seeds of its own each time. */
+  private search(asked: Asked): void {
     this.cancel();
     if (this.wait) clearTimeout(this.wait);
     const { shop, input } = asked;
     this.wait = setTimeout(
       () => {
         this.wait = null;
-        let now = from;
+        let now: PlanNow | null = null;
         const seed = seedsPerRound * this.round++;
         let over = false;
         const take = (part: PlanPart) => {
@@ -144,13 +134,13 @@ class PlanStore {
           run = betterPlan(
             {
               bench: shop.bench,
-              previous: (from ?? asked.standing)?.plan.plan ?? [],
+              previous: asked.standing?.plan.plan ?? [],
               iterations,
               seeds: Array.from({ length: seedsPerRound }, (_, k) => seed + k + 1),
               scatters: shop.scatters,
               runs: promiseRuns,
               inForce: this.answered !== null,
-              first: from === null,
+              first: true,
               budget: { ms: searchMs },
             },
             (share) => {
@@ -160,13 +150,13 @@ class PlanStore {
           );
         } catch {
           this.set({ improving: null });
-          return this.alone(asked, now);
+          return void this.alone(asked, now);
         }
         this.run = run;
         run.result
           .then(take)
           .catch((e: unknown) => {
-            if (!(e instanceof CancelledError) && this.run === run) this.alone(asked, now);
+            if (!(e instanceof CancelledError) && this.run === run) void this.alone(asked, now);
           })
           .finally(() => {
             over = true;
@@ -175,13 +165,16 @@ class PlanStore {
             this.set({ improving: null });
           });
       },
-      from ? settleMs : 0,
+      // the first plan of a page at once; after that, what is noted in one breath is planned in one
+      asked.standing ? settleMs : 0,
     );
   }
 
   /** A browser that lets no worker run: a plan at once, and what can be promised by it, are worked out here, with fewer runs. */
-  private alone(asked: Asked, from: PlanNow | null): void {
-    const now = from ?? this.begin(asked);
+  private async alone(asked: Asked, from: PlanNow | null): Promise<void> {
+    const { planNow, promiseWork } = await import('@/work/bench/planAlone');
+    if (this.offered !== asked.input) return;
+    const now = from ?? this.found(asked, planNow(asked.shop, asked.input, asked.standing, this.answered !== null));
     if (!now) return;
     this.answered = asked.input;
     const { bench, scatters } = now.shop;

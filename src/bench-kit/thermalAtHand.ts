@@ -1,28 +1,14 @@
 import type { Bond, Device } from '@/core/device/types';
-import type { GridErrorK, ThermalModes } from '@/core/heat/modes';
+import type { ThermalModes } from '@/core/heat/modes';
 import { ReducedModel } from '@/core/heat/reduced';
 import { decodeModes } from '@/model/modesFile';
 import { repository } from '@/store/shop';
 import { shippedModes } from '@/store/shippedModes';
+import { withUnsure } from '@/work/heat/withUnsure';
 import { thermalKey } from '@/workers/thermalClient';
 
 /** By the id of their key: what is guessed of a device belongs to its model. */
 export const models = new Map<string, ReducedModel>();
-
-/** Modes of a device that is guessed in part: the same modes, and more in every range. */
-export function withUnsure(modes: ThermalModes, unsureK: GridErrorK | null): ThermalModes {
-  if (!unsureK) return modes;
-  const own = modes.unsureK ?? { bondLow: 0, bondHigh: 0, partLow: 0, partHigh: 0 };
-  return {
-    ...modes,
-    unsureK: {
-      bondLow: own.bondLow + unsureK.bondLow,
-      bondHigh: own.bondHigh + unsureK.bondHigh,
-      partLow: own.partLow + unsureK.partLow,
-      partHigh: own.partHigh + unsureK.partHigh,
-    },
-  };
-}
 
 /** A heat model that is at hand without building it; null when it would have to be built first. */
 export async function thermalAtHand(device: Device, bond: Bond): Promise<ReducedModel | null> {

@@ -4,13 +4,53 @@ import type { HeatWay } from '@/core/schedule/jobTasks';
 import type { JobState } from '@/model/fold';
 import type { Settings } from '@/model/settings';
 import { nowMs } from '@/store/clock';
-import { heatKey, heatWays, needsHeat } from '@/work/heat/heatWays';
-import { presentJob } from '@/work/heat/present';
-import { thermalAtHand } from './thermalAtHand';
+import { shippedModes } from '@/store/shippedModes';
+import { repository } from '@/store/shop';
+import { heatKey, needsHeat } from '@/work/heat/heatWanted';
+import { CancelledError, type LongRun } from '@/workers/longRun';
+import { askHeats } from '@/workers/heatsClient';
 
 const known = new Map<string, HeatWay[]>();
 
-/** Heating times of the jobs that still have to be heated, asked of their heat models one after the other. */
+interface Wanted {
+  job: JobState;
+  key: string;
+}
+
+/** Asks the worker, and once more with what this browser has built itself where that was missing. */
+async function askAll(jobs: readonly Wanted[], settings: Settings, hold: (run: LongRun<void>) => void): Promise<void> {
+  const missing = new Map<string, Wanted[]>();
+  const ask = (list: readonly Wanted[], texts: Record<string, string>) => {
+    const run = askHeats({ jobs: list, settings, shipped: Object.values(shippedModes), texts, nowMs: nowMs() }, (a) => {
+      if ('ways' in a) return void known.set(a.key, a.ways);
+      const of = list.filter((w) => w.key === a.key);
+      missing.set(a.needs, [...(missing.get(a.needs) ?? []), ...of]);
+    });
+    hold(run);
+    return run.result;
+  };
+  await ask(jobs, {});
+  const texts: Record<string, string> = {};
+  for (const digest of missing.keys()) {
+    const text = await repository.readExtra(`modes/${digest}`).catch(() => null);
+    if (text) texts[digest] = text;
+    // nothing was built for it yet: the estimate stands
+    else for (const { key } of missing.get(digest)!) known.set(key, []);
+  }
+  const again = Object.keys(texts).flatMap((d) => missing.get(d)!);
+  if (again.length) await ask(again, texts);
+}
+
+/** Without a worker: one after the other, and the screen goes first. */
+async function alone(jobs: readonly Wanted[], settings: Settings): Promise<void> {
+  const { heatsAlone } = await import('./heatsAlone');
+  for (const { job, key } of jobs) {
+    if (!known.has(key)) known.set(key, await heatsAlone(job, settings));
+    await new Promise((done) => setTimeout(done, 0));
+  }
+}
+
+/** Heating times of the jobs that still have to be heated, worked out beside the screen. */
 export function useHeats(jobs: readonly JobState[], settings: Settings): ReadonlyMap<string, readonly HeatWay[]> {
   const [asked, setAsked] = useState(0);
   const wanted = useMemo(
@@ -18,23 +58,22 @@ export function useHeats(jobs: readonly JobState[], settings: Settings): Readonl
     [jobs, settings],
   );
   useEffect(() => {
+    const fresh = wanted.filter((w) => !known.has(w.key));
+    if (!fresh.length) return;
     let over = false;
-    void (async () => {
-      let fresh = false;
-      for (const { job, key } of wanted) {
-        if (known.has(key)) continue;
-        const here = presentJob(job);
-        const model = await thermalAtHand(here.device, here.bond).catch(() => null);
-        if (over) return;
-        known.set(key, model ? safely(() => heatWays(job, settings, model, nowMs())) : []);
-        fresh = true;
-        // the screen goes first
-        await new Promise((done) => setTimeout(done, 0));
-      }
-      if (fresh && !over) setAsked((n) => n + 1);
-    })();
+    let running: LongRun<void> | null = null;
+    const told = () => {
+      if (!over) setAsked((n) => n + 1);
+    };
+    askAll(fresh, settings, (run) => {
+      running = run;
+      if (over) run.cancel();
+    })
+      .catch((e: unknown) => (over || e instanceof CancelledError ? undefined : alone(fresh, settings)))
+      .then(told, told);
     return () => {
       over = true;
+      running?.cancel();
     };
   }, [wanted, settings]);
   return useMemo(() => {
@@ -53,13 +92,4 @@ function sameHeats(found: readonly (readonly [string, HeatWay[]])[]): typeof las
   const same = lastHeats.size === found.length && found.every(([id, ways]) => lastHeats.get(id) === ways);
   if (!same) lastHeats = new Map(found);
   return lastHeats;
-}
-
-function safely(work: () => HeatWay[]): HeatWay[] {
-  try {
-    return work();
-  } catch {
-    // a job whose figures no model takes: the estimate stands
-    return [];
-  }
 }

@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 
-import { roundUpQuarter } from '@/core/schedule/promise';
+import { roundUpQuarter } from '@/core/schedule/promiseParts';
 import type { Simulated } from '@/core/schedule/simulate';
 import type { JobState } from '@/model/fold';
 import { askPromises } from '@/workers/scheduleClient';

@@ -1,8 +1,7 @@
 import './zodConfig';
 import { defaultPlate } from '../core/heat/heater';
 import { defaultRoom } from '../core/alcohol/vapour';
-import { uGapMm } from '../core/fit/dryFit';
-import { uStepMm } from '../core/fit/flushness';
+import { uGapMm, uStepMm } from '../core/fit/gaugeFigures';
 import { breakLimit } from '../core/lift/verdict';
 import {
   defaultTape,

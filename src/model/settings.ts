@@ -14,8 +14,7 @@ import {
 } from '../core/heat/heater';
 import { defaultRoom } from '../core/alcohol/vapour';
 import { bondingMethodIds } from '../core/bond/bondingMethods';
-import { uGapMm } from '../core/fit/dryFit';
-import { uStepMm } from '../core/fit/flushness';
+import { uGapMm, uStepMm } from '../core/fit/gaugeFigures';
 import { languageIds } from './languages';
 import { contactHeaterSchema, heaterSchema } from './heater';
 import {

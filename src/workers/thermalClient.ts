@@ -1,14 +1,9 @@
 import { proxy, transfer, wrap, type Remote } from 'comlink';
 
 import { digest } from '@/core/digest';
-import { guessErrorK } from '@/core/device/known';
-import { toThermalStack, type ThermalStack } from '@/core/device/thermalStack';
-import { faceOf } from '@/core/device/perimeter';
-import type { Bond, Device, Face } from '@/core/device/types';
+import type { ThermalStack } from '@/core/device/thermalStack';
 import type { Confirmation, ConfirmInput } from '@/core/heat/confirm';
-import { checkGridSize } from '@/core/heat/grid';
-import { snapshotShare, type GridErrorK, type ThermalModes } from '@/core/heat/modes';
-import { stackDigest } from '@/core/heat/modeProjection';
+import { snapshotShare, type ThermalModes } from '@/core/heat/modes';
 import type { MovingInput, MovingResult } from '@/core/heat/moving';
 import type { PathPlan, PathPlanInput } from '@/core/heat/pathPlan';
 import type { SpotInput, SpotResult } from '@/core/heat/spot';
@@ -16,8 +11,11 @@ import type { HeatWay, WayResult, WaysInput } from '@/core/heat/ways';
 import type { PickWay, PicksInput } from '@/core/lift/picks';
 import { longRunOn, type LongRun } from './longRun';
 import { startThermal } from './startThermal';
+import type { ThermalKey } from './thermalKey';
 import type { ThermalApi } from './thermal.worker';
 import { silenceMs, watched } from './watched';
+
+export { keyOf, thermalKey, type ThermalKey } from './thermalKey';
 
 /**
  * The only place that knows that computing runs elsewhere. One long-lived worker answers questions about the device in
@@ -31,29 +29,6 @@ const start = () => {
 };
 
 const longRun = <T>(work: (api: Remote<ThermalApi>) => Promise<T>): LongRun<T> => longRunOn(startThermal, work);
-
-export interface ThermalKey {
-  stack: ThermalStack;
-  /** names the modes */
-  digest: string;
-  /** the side that the joint is on */
-  side: Face['side'];
-  /** what is guessed of the device, in every temperature; null: nothing */
-  unsureK: GridErrorK | null;
-  /** names the model: its modes, and how sure they are */
-  id: string;
-}
-
-/** Stack of a device with all its parts in, and the digest that names its modes. */
-export function thermalKey(device: Device, bond: Bond): ThermalKey {
-  const stack = toThermalStack(device, bond, new Set(device.parts.map((p) => p.id)));
-  return keyOf(stack, guessErrorK(device), faceOf(device, bond).side);
-}
-
-export function keyOf(stack: ThermalStack, unsureK: GridErrorK | null = null, side: Face['side'] = 'back'): ThermalKey {
-  const named = stackDigest(stack, checkGridSize(stack));
-  return { stack, digest: named, side, unsureK, id: unsureK ? `${named} ${JSON.stringify(unsureK)}` : named };
-}
 
 /** A model by its modes and how sure they are: the same modes serve a device that is guessed and one that is measured. */
 const modesId = (modes: ThermalModes) => digest([modes.digest, modes.unsureK ?? null]);

@@ -1,3 +1,4 @@
+import { uGapMm } from './gaugeFigures';
 import solver from 'javascript-lp-solver';
 
 import { CoreInputError, requireIn } from '../errors';
@@ -47,7 +48,6 @@ export interface DryFit {
   holeWeight: number;
 }
 
-export const uGapMm = judgement(0.02, 'feeler or caliper in an edge gap; feeler steps 0.02-0.05 are common practice');
 export const minClearMm = judgement(0.05, 'least gap; must exceed the thermal change of the gap');
 /** Sides between which the camera ring still looks centred and the lens sees past the edge. */
 export const holeOffsetMm = judgement(0.1, 'camera ring in its hole; 0.05 to 0.15 mm is common practice');

@@ -1,3 +1,4 @@
+import { uStepMm } from './gaugeFigures';
 import { jStat } from 'jstat';
 
 import type { Pt } from '../device/types';
@@ -12,7 +13,6 @@ export interface StepReading {
   stepMm: number;
 }
 
-export const uStepMm = judgement(0.01, 'depth gauge repeatability; measure yours with 10 repeats at one point');
 export const tolLowMm = commonPractice(-0.1, 'cover below the frame');
 export const tolHighMm = commonPractice(0.05, 'cover above the frame');
 const alpha = 0.01;

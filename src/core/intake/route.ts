@@ -11,6 +11,7 @@ import {
   type Risk,
 } from '../money/choices';
 import { judgement } from '../source';
+import type { PartExtra } from './partExtras';
 import { coverOf, coverWork, workDefs, worksFor, type Origin, type Side, type Work } from './works';
 import {
   workMinutes,
@@ -24,11 +25,6 @@ import {
   damageChance,
   fullBondDamage,
 } from './routeFigures';
-
-/** What a part may come with; each saves a step. */
-export const partExtras = ['adhesive', 'lens', 'flash', 'coil', 'mesh', 'frame'] as const;
-
-export type PartExtra = (typeof partExtras)[number];
 
 export interface RouteFacts {
   construction: Construction;

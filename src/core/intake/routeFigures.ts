@@ -1,6 +1,6 @@
 import type { Construction } from '../device/types';
 import { judgement, type Sourced } from '../source';
-import type { PartExtra } from './route';
+import type { PartExtra } from './partExtras';
 import type { Origin, Work } from './works';
 
 const figure = (v: number, of: string) => judgement(v, `${of}: no log of its own yet, shop figure`);

@@ -1,11 +1,6 @@
-import { insteadOf, type Instead, type ShopPlan } from './shopPlan';
-import type { Bench, Mode, PlanEntry } from './types';
-
-/** Resources that a planned task uses, and its links. */
-export function needsOf(bench: Bench, e: PlanEntry): Mode['use'] {
-  const v = bench.jobs.find((j) => j.id === e.job)?.variants.find((x) => x.id === e.variant);
-  return v?.tasks.find((t) => t.id === e.task)?.modes[e.mode]?.use ?? {};
-}
+import { needsOf } from './benchParts';
+import type { ShopPlan } from './shopPlan';
+import type { Bench, PlanEntry } from './types';
 
 export interface NextHands {
   person: string;
@@ -98,11 +93,4 @@ export function othersNow(p: ShopPlan, first: PlanEntry, most = 4): { job: strin
       out.push({ job: e.job, task: e.task });
   }
   return out;
-}
-
-/** What the other candidates would cost; the plan's own choice stands for nothing more. */
-export function costOfOthers(p: ShopPlan, tries?: number): { first: PlanEntry; others: Instead[] } | null {
-  const first = nextHands(p).find((n) => n.ready)?.entry;
-  if (!first) return null;
-  return { first, others: insteadOf(p, first, othersNow(p, first), tries) };
 }

@@ -1,4 +1,4 @@
-import { costOfOthers } from './nextHands';
+import { costOfOthers } from './othersCost';
 import { promisesOf, type Scatters } from './promise';
 import { planShop, type Instead, type ShopPlan } from './shopPlan';
 import { rescues, type Rescue, type RescueIdea } from './rescues';

@@ -1,6 +1,7 @@
 import { jStat } from 'jstat';
 
 import { compile } from './compile';
+import { scatterKey } from './promiseParts';
 import { Generator } from './generate';
 import { encodingFrom, type ShopPlan } from './shopPlan';
 import { simulate, type Simulated } from './simulate';
@@ -13,9 +14,6 @@ export interface Scatter {
 
 /** Scatter by job and task; what is not named takes exactly as long as planned: a cure's clock is on its long end already. */
 export type Scatters = Readonly<Record<string, Scatter>>;
-
-/** Name of a task of a job in a table of scatters. */
-export const scatterKey = (job: string, task: string) => `${job}|${task}`;
 
 const points = 400;
 const tables = new Map<number, Float64Array>();
@@ -52,8 +50,3 @@ export function promisesOf(p: ShopPlan, scatters: Scatters, runs = 2000, seed = 
     seed,
   );
 }
-
-const quarter = 900e3;
-
-/** What is said to a customer: the instant rounded up to a quarter of an hour. */
-export const roundUpQuarter = (ms: number): number => Math.ceil(ms / quarter) * quarter;

@@ -1,12 +1,13 @@
 import fc from 'fast-check';
 
-import { needsOf } from './nextHands';
+import { needsOf } from './benchParts';
 import { stageDefs, stageIds } from '../../model/stages';
 import { taskIds } from '../../model/taskNames';
 import { benchJob, taskFigures, type JobWork, type TaskId } from './jobTasks';
 import { DurationBook } from './learned';
 import { merged, openSpans, personSpans, without } from '../../model/openHours';
-import { promisesOf, roundUpQuarter, scatterKey } from './promise';
+import { roundUpQuarter, scatterKey } from './promiseParts';
+import { promisesOf } from './promise';
 import { insteadOf, planShop } from './shopPlan';
 import { rescues } from './rescues';
 import type { Bench } from './types';

@@ -277,13 +277,3 @@ function beginNow(bench: Bench, e: PlanEntry, hands: string | null): Bench | nul
   const started = { job: e.job, task: e.task, mode, startS: bench.nowS, endS: bench.nowS + m.durS };
   return { ...bench, started: [...bench.started, started] };
 }
-
-/** The same bench with one job changed. */
-export const mapJob = (
-  bench: Bench,
-  id: string,
-  change: (j: Bench['jobs'][number]) => Bench['jobs'][number],
-): Bench => ({
-  ...bench,
-  jobs: bench.jobs.map((j) => (j.id === id ? change(j) : j)),
-});

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 
-import { partExtras } from '../../core/intake/route';
+import { partExtras } from '../../core/intake/partExtras';
 import { origins, works } from '../../core/intake/works';
 import { edge, id, instant, mm, place, text } from './parts';
 const pathLength = (pts: readonly (readonly [number, number])[]) =>

@@ -1,4 +1,5 @@
 import { Link } from 'expo-router';
+import { lazy, Suspense } from 'react';
 import { useWindowDimensions, View } from 'react-native';
 
 import { Button } from '@/ui/Button';
@@ -6,12 +7,15 @@ import { PlaceFrame } from '@/bench-kit/PlaceFrame';
 import { day } from '@/words/units';
 import { useWide } from '@/ui/useWide';
 import { Away } from './Away';
-import { PlanView } from './PlanView';
 
 import { FindBox } from './FindBox';
 import { BenchLists, BenchTop } from './BenchParts';
 import { useBench } from './useBench';
 import { t } from '@/words/bench';
+
+/** The day as a picture: with what it can be moved by, it comes after what is to be done now. */
+const PlanView = lazy(() => import('./PlanView').then((m) => ({ default: m.PlanView })));
+const planHeight = 300;
 
 export function BenchScreen() {
   const bench = useBench();
@@ -21,7 +25,9 @@ export function BenchScreen() {
   const frame = Math.min(1048, width - 32);
   const line =
     state.now && items.length ? (
-      <PlanView now={state.now} at={now} width={wide ? frame - 392 - 24 : frame} first={wide ? 'day' : 'two'} />
+      <Suspense fallback={<View style={{ height: planHeight }} />}>
+        <PlanView now={state.now} at={now} width={wide ? frame - 392 - 24 : frame} first={wide ? 'day' : 'two'} />
+      </Suspense>
     ) : null;
   return (
     <PlaceFrame

@@ -2,7 +2,8 @@ import { jointOf } from '@/core/device/jointKinds';
 import { useState } from 'react';
 import { View } from 'react-native';
 
-import { mapJob, type LateJob } from '@/core/schedule/shopPlan';
+import { mapJob } from '@/core/schedule/benchParts';
+import { type LateJob } from '@/core/schedule/shopPlan';
 import { type Rescue, type RescueIdea } from '@/core/schedule/rescues';
 import { shopBench, type CureWay } from '@/work/bench/shopBench';
 import { LongRunLine } from '@/bench-kit/LongRunLine';

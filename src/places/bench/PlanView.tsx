@@ -1,7 +1,7 @@
 import { useState, type ReactNode } from 'react';
 import { Pressable, View } from 'react-native';
 
-import { needsOf } from '@/core/schedule/nextHands';
+import { needsOf } from '@/core/schedule/benchParts';
 import type { PlanEntry } from '@/core/schedule/types';
 import { useActionsOn } from '@/bench-kit/actions';
 import { bareId } from '@/work/bench/shopBench';

@@ -2,7 +2,7 @@ import { Link, type Href } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 
-import { needsOf } from '@/core/schedule/nextHands';
+import { needsOf } from '@/core/schedule/benchParts';
 import type { PlanEntry } from '@/core/schedule/types';
 import type { JobState } from '@/model/fold';
 import type { Settings } from '@/model/settings';

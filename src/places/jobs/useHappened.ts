@@ -15,7 +15,7 @@ import { stockNow } from '@/model/stock';
 import { nowMs } from '@/store/clock';
 import { newId } from '@/store/ids';
 import { saveSettings, useJobs, useSettings } from '@/store/shop';
-import { roundUpQuarter } from '@/core/schedule/promise';
+import { roundUpQuarter } from '@/core/schedule/promiseParts';
 import { absentFor } from '@/work/bench/absence';
 import { followsFrom, type Said } from '@/work/happened';
 import { priceNow, type PricedNow } from '@/work/intake/facts';

@@ -3,7 +3,8 @@ import { goTo } from '@/bench-kit/goTo';
 import { View } from 'react-native';
 
 import { noticedMm } from '@/core/fit/byEye';
-import { tolHighMm, tolLowMm, uStepMm } from '@/core/fit/flushness';
+import { uStepMm } from '@/core/fit/gaugeFigures';
+import { tolHighMm, tolLowMm } from '@/core/fit/flushness';
 import { eyeWords } from '@/words/eyeWords';
 import { gaugeLines } from '@/bench-kit/GaugeEntry';
 import { GaugeOrEye } from '@/bench-kit/GaugeOrEye';

@@ -1,4 +1,5 @@
-import { holeOffsetMm, minClearMm, moveResMm, uGapMm } from '@/core/fit/dryFit';
+import { uGapMm } from '@/core/fit/gaugeFigures';
+import { holeOffsetMm, minClearMm, moveResMm } from '@/core/fit/dryFit';
 import { goTo } from '@/bench-kit/goTo';
 import { noticedMm } from '@/core/fit/byEye';
 import { coldestC, hottestC } from '@/core/fit/thermalClearance';

@@ -2,7 +2,7 @@ import { coverKindOf } from '@/core/device/coverKinds';
 import { pauseMin } from '@/core/functions/riskOrder';
 import { airTestLine } from '@/core/seal/claimCheck';
 import { noticedMm } from '@/core/fit/byEye';
-import { uStepMm } from '@/core/fit/flushness';
+import { uStepMm } from '@/core/fit/gaugeFigures';
 import { cureOf } from '@/work/cure/cureJob';
 import { functionName as nameOf, functionState } from '@/work/check/faults';
 import { cameraOf, lensesOf } from '@/work/check/cameraJob';

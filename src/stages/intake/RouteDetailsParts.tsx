@@ -2,7 +2,7 @@ import { coverKindOf } from '@/core/device/coverKinds';
 import { View } from 'react-native';
 
 import { sideGapMm } from '@/core/fit/tolerance';
-import { partExtras, type PartExtra } from '@/core/intake/route';
+import { partExtras, type PartExtra } from '@/core/intake/partExtras';
 import { partText } from '@/words/partText';
 import { Choice, Tick } from '@/ui/Choice';
 import { NumberField } from '@/ui/NumberField';

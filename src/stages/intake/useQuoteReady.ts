@@ -26,7 +26,7 @@ import {
   priceOf,
 } from '@/work/intake/facts';
 import { frameOf } from '@/work/bond/frameOf';
-import { roundUpQuarter } from '@/core/schedule/promise';
+import { roundUpQuarter } from '@/core/schedule/promiseParts';
 import { usePromises } from '@/bench-kit/usePromises';
 import { useShopPlan } from '@/bench-kit/useShopPlan';
 import { optionName } from '@/words/optionName';

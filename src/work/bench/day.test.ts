@@ -1,6 +1,7 @@
 import { nextHands } from '@/core/schedule/nextHands';
 import { randomOf } from '@/core/schedule/improve';
-import { promisesOf, roundUpQuarter } from '@/core/schedule/promise';
+import { roundUpQuarter } from '@/core/schedule/promiseParts';
+import { promisesOf } from '@/core/schedule/promise';
 import { planShop, type ShopPlan } from '@/core/schedule/shopPlan';
 import type { PlanEntry } from '@/core/schedule/types';
 import { demoHistory } from '@/demo/history';

@@ -1,4 +1,4 @@
-import { needsOf } from '@/core/schedule/nextHands';
+import { needsOf } from '@/core/schedule/benchParts';
 import type { PlanEntry } from '@/core/schedule/types';
 import type { Settings } from '@/model/settings';
 import { bareId, resourceName } from './shopBench';

@@ -1,4 +1,4 @@
-import { planShop, type ShopPlan } from '@/core/schedule/shopPlan';
+import type { ShopPlan } from '@/core/schedule/shopPlan';
 import type { BenchInput, ShopBench } from './shopBench';
 
 export interface PlanNow {
@@ -43,21 +43,6 @@ export function changeOf(before: PlanNow, after: PlanNow, why: PlanChange['why']
 export interface Planned {
   now: PlanNow | null;
   problem: string | null;
-}
-
-/** A plan at once, from the one that stands. */
-export function planNow(shop: ShopBench, input: BenchInput, standing: PlanNow | null = null, inForce = false): Planned {
-  try {
-    const plan = planShop(shop.bench, {
-      iterations: 0,
-      seeds: [],
-      ...(standing ? { previous: standing.plan.plan } : {}),
-      inForce: inForce && standing !== null,
-    });
-    return judged(shop, plan, input, standing);
-  } catch (e) {
-    return { now: standing, problem: planProblem(e, standing) };
-  }
 }
 
 /** When a plan breaks a rule the last good one is kept and told with the reason. */

@@ -1,6 +1,7 @@
 import { CoreInputError } from '@/core/errors';
 import { benchJob, type BenchThings } from '@/core/schedule/jobTasks';
-import { scatterKey, type Scatters } from '@/core/schedule/promise';
+import { scatterKey } from '@/core/schedule/promiseParts';
+import { type Scatters } from '@/core/schedule/promise';
 import type { Bench, Resource } from '@/core/schedule/types';
 import type { JobState, JobWay } from '@/model/fold';
 import type { WholeJobSlice } from '@/model/stages/wholeJob';

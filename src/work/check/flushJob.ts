@@ -1,7 +1,8 @@
 import { boxOf } from '@/core/device/shapes';
 import { coverOf } from '@/core/device/perimeter';
 import { flushByEye, knownSpots, type EyeSpot } from '@/core/fit/byEye';
-import { flushness, tolHighMm, tolLowMm, uStepMm, type Flushness } from '@/core/fit/flushness';
+import { uStepMm } from '@/core/fit/gaugeFigures';
+import { flushness, tolHighMm, tolLowMm, type Flushness } from '@/core/fit/flushness';
 import { gaugePoints, type GaugePoint } from '@/core/fit/gaugePoints';
 import type { JobState } from '@/model/fold';
 

@@ -4,7 +4,7 @@ import { checkScrews, type ScrewCheck, type ScrewFinding } from '@/core/strip/sc
 import { assignTray, trayGroups, type Tray, type TrayGroup } from '@/core/strip/tray';
 import { transferList, type TransferItem } from '@/core/strip/transfer';
 import type { ScrewHole } from '@/core/device/types';
-import type { PartExtra } from '@/core/intake/route';
+import type { PartExtra } from '@/core/intake/partExtras';
 import type { JobState, JointSeen } from '@/model/fold';
 import type { StripSlice } from '@/model/stages/strip';
 import type { IntakeSlice } from '@/model/stages/intake';

@@ -1,0 +1,10 @@
+import { chromium } from '@playwright/test';
+const b = await chromium.launch({ executablePath:'/usr/bin/chromium-headless-shell', args:['--no-sandbox'] });
+const ctx = await b.newContext({ viewport:{width:390,height:844}, serviceWorkers:'block' });
+const page = await ctx.newPage();
+page.on('console',m=>console.log('C',m.type(),m.text().slice(0,300))); page.on('pageerror',e=>console.log('E',Date.now()%100000,e.message));
+page.on('worker',w=>{console.log('W',Date.now()%100000,w.url().slice(-50)); w.on('close',()=>console.log('Wclose',Date.now()%100000,w.url().slice(-50)))});
+await page.goto('http://127.0.0.1:8790/'); await page.getByTestId('next').waitFor();
+console.log('next', Date.now()%100000);
+await page.waitForTimeout(6000);
+await b.close();
