@@ -52,8 +52,12 @@ module.exports = {
       testMatch: ['<rootDir>/src/**/*.test.tsx'],
       moduleNameMapper: {
         ...d3,
+        // nothing is loaded later under jest
+        '/LazyPlanView$': '<rootDir>/src/places/bench/PlanView.tsx',
+        '/LazyBrokenPage$': '<rootDir>/src/bench-kit/BrokenPage.tsx',
         // no workers under jest
         '^@/workers/scheduleClient$': '<rootDir>/test-support/mockSchedule.ts',
+        '^@/workers/heatsClient$': '<rootDir>/test-support/mockHeats.ts',
         '^@/ui/voice$': '<rootDir>/test-support/mockVoice.ts',
         ...alias,
         '\\.css$': '<rootDir>/test-support/style.js',

@@ -15,7 +15,7 @@ import { exportShopNow } from './exportShop';
 import { t } from '@/words/kit';
 
 /** In place of a page that threw: what it broke on, and the ways on. Loaded when it is needed. */
-export default function BrokenPage({ error, again }: { error: Error; again: () => void }) {
+export function BrokenPage({ error, again }: { error: Error; again: () => void }) {
   const path = usePathname();
   const jobs = useJobs();
   const settings = useSettings();

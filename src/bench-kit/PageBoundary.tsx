@@ -1,10 +1,8 @@
 import { usePathname } from 'expo-router';
-import { Component, lazy, Suspense, type ReactNode } from 'react';
+import { Component, Suspense, type ReactNode } from 'react';
 
 import { Txt } from '@/ui/Txt';
-
-/** With all that finds the entry which a page broke on: nothing that every page has to bring along. */
-const BrokenPage = lazy(() => import('./BrokenPage'));
+import { BrokenPage } from './LazyBrokenPage';
 
 interface Props {
   /** a new place begins afresh */

@@ -133,7 +133,7 @@ describe('intake', () => {
     expect(call()).toMatch(/^8 answers to go/);
     await tick('bottom edge');
     await press('All of this is so');
-    expect(call()).toMatch(/^Usually here: Glass only, aftermarket, [\d.]+ €\.?$/);
+    expect(call()).toMatch(/^Usually here: Glass only, aftermarket, [\d.]+\s€$/);
     const s = jobNow('fresh');
     expect([s.findings.cellSwollen?.answer, s.findings.chip?.answer, s.findings.bent?.answer]).toEqual([
       'no',

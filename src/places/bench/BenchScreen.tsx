@@ -1,5 +1,5 @@
 import { Link } from 'expo-router';
-import { lazy, Suspense } from 'react';
+import { Suspense } from 'react';
 import { useWindowDimensions, View } from 'react-native';
 
 import { Button } from '@/ui/Button';
@@ -10,11 +10,11 @@ import { Away } from './Away';
 
 import { FindBox } from './FindBox';
 import { BenchLists, BenchTop } from './BenchParts';
+import { PlanView } from './LazyPlanView';
 import { useBench } from './useBench';
 import { t } from '@/words/bench';
 
-/** The day as a picture: with what it can be moved by, it comes after what is to be done now. */
-const PlanView = lazy(() => import('./PlanView').then((m) => ({ default: m.PlanView })));
+/** Room that is kept for it until it is there, px. */
 const planHeight = 300;
 
 export function BenchScreen() {
