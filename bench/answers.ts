@@ -14,7 +14,8 @@ import {
 import { answersOf } from '../src/core/heat/heaterKind';
 import { opening } from '../src/core/heat/opening';
 import { ReducedModel } from '../src/core/heat/reduced';
-import { arcCells, HeatRun } from '../src/core/heat/run';
+import { arcCells } from '../src/core/heat/arcs';
+import { HeatRun } from '../src/core/heat/run';
 import { decodeModes } from '../src/model/modesFile';
 import { shippedDevices } from '../src/model/shippedDevices';
 import shipped from '../src/store/shippedModes.json';

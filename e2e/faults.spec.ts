@@ -1,5 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 
+import shippedModes from '../src/store/shippedModes.json' with { type: 'json' };
 import { Hands, openDemo } from './hands';
 
 async function importText(page: Page, name: string, text: string): Promise<void> {
@@ -133,6 +134,12 @@ test('works with no network once it was loaded: bench, a stage that computes, a 
     if (!navigator.serviceWorker.controller)
       await new Promise((r) => navigator.serviceWorker.addEventListener('controllerchange', r, { once: true }));
   });
+  // heat models come when the page has nothing else to do, and are kept
+  await expect
+    .poll(() => page.evaluate(async () => (await (await caches.open('northcove-modes')).keys()).length), {
+      timeout: 90_000,
+    })
+    .toBe(new Set(Object.values(shippedModes)).size);
   await context.setOffline(true);
   await page.reload();
   await expect(page.getByTestId('next')).toBeVisible();

@@ -5,7 +5,15 @@ const root = process.argv[2] ?? 'dist';
 const { count, size, warnings } = await generateSW({
   globDirectory: root,
   globPatterns: ['**/*.{html,js,css,ttf,woff2,png,svg,ico,json,webmanifest}'],
-  globIgnores: ['sw.js', 'metadata.json', '**/*.br', '**/*.gz'],
+  // heat models are fetched when somebody heats such a device, or when the page has nothing else to do, and kept from then on
+  globIgnores: ['sw.js', 'metadata.json', '**/*.br', '**/*.gz', 'modes/**'],
+  runtimeCaching: [
+    {
+      urlPattern: ({ url }) => url.pathname.startsWith('/modes/'),
+      handler: 'CacheFirst',
+      options: { cacheName: 'northcove-modes', expiration: { maxEntries: 60 }, cacheableResponse: { statuses: [200] } },
+    },
+  ],
   swDest: `${root}/sw.js`,
   mode: 'production',
   sourcemap: false,

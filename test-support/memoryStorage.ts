@@ -1,4 +1,4 @@
-import type { Storage } from '../src/store/repository';
+import type { Storage } from '../src/store/stored';
 
 /** AsyncStorage in memory, with the faults that real storage has. */
 export class MemoryStorage implements Storage {

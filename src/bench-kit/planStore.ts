@@ -26,6 +26,8 @@ export interface Snapshot {
 }
 const nothing: Snapshot = { now: null, problem: null, answer: null, answeredFor: [], improving: null, change: null };
 
+/** Jobs up to which what is noted is planned at once, on the screen's own thread. */
+const quickJobs = 25;
 const iterations = 900;
 const seedsPerRound = 3;
 const searchMs = 3000;
@@ -33,6 +35,10 @@ const settleMs = 60;
 export const promiseRuns = 2000;
 /** the same without a worker, so that the screen does not stand still */
 const runsAlone = 200;
+
+/** What makes a plan on the screen's own thread: fetched once the first plan is there, which the worker made. */
+let quick: typeof import('@/work/bench/planAlone') | null = null;
+const fetchQuick = async () => (quick ??= await import('@/work/bench/planAlone'));
 
 /**
  * The plan in force, for every page of this tab. It changes when something was noted, when something planned did not
@@ -99,8 +105,11 @@ class PlanStore {
       this.cancel();
       return this.set(nothing);
     }
-    // planned beside the screen from the first: the plan that stands is shown meanwhile
-    this.search(asked);
+    // the first plan is made beside the screen, and every one of a large shop: what stands is shown meanwhile. What is noted in a
+    // small one is planned at once, so that nobody is told to do what was just done
+    if (!standing || !quick || shop.bench.jobs.length > quickJobs) return this.search(asked, null);
+    const from = this.found(asked, quick.planNow(shop, input, standing, this.answered !== null));
+    if (from) this.search(asked, from);
   }
 
   private found(asked: Asked, r: Planned): PlanNow | null {
@@ -110,18 +119,19 @@ class PlanStore {
       problem: r.problem,
       ...(standing && r.now && r.now !== standing ? { change: changeOf(standing, r.now, why) } : {}),
     });
+    if (!quick) void fetchQuick().catch(() => undefined);
     return r.problem ? null : r.now;
   }
 
   /** Asks the worker for a plan, shown as soon as it is there, and for a better one, with seeds of its own each time. */
-  private search(asked: Asked): void {
+  private search(asked: Asked, from: PlanNow | null): void {
     this.cancel();
     if (this.wait) clearTimeout(this.wait);
     const { shop, input } = asked;
     this.wait = setTimeout(
       () => {
         this.wait = null;
-        let now: PlanNow | null = null;
+        let now = from;
         const seed = seedsPerRound * this.round++;
         let over = false;
         const take = (part: PlanPart) => {
@@ -134,13 +144,13 @@ class PlanStore {
           run = betterPlan(
             {
               bench: shop.bench,
-              previous: asked.standing?.plan.plan ?? [],
+              previous: (from ?? asked.standing)?.plan.plan ?? [],
               iterations,
               seeds: Array.from({ length: seedsPerRound }, (_, k) => seed + k + 1),
               scatters: shop.scatters,
               runs: promiseRuns,
               inForce: this.answered !== null,
-              first: true,
+              first: from === null,
               budget: { ms: searchMs },
             },
             (share) => {
@@ -172,7 +182,7 @@ class PlanStore {
 
   /** A browser that lets no worker run: a plan at once, and what can be promised by it, are worked out here, with fewer runs. */
   private async alone(asked: Asked, from: PlanNow | null): Promise<void> {
-    const { planNow, promiseWork } = await import('@/work/bench/planAlone');
+    const { planNow, promiseWork } = await fetchQuick();
     if (this.offered !== asked.input) return;
     const now = from ?? this.found(asked, planNow(asked.shop, asked.input, asked.standing, this.answered !== null));
     if (!now) return;

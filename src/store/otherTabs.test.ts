@@ -1,7 +1,7 @@
 import { QueryObserver } from '@tanstack/react-query';
 
 import { demoJobs, demoSettings } from '../demo/shop';
-import type { ShopLog } from './repository';
+import type { ShopLog } from './stored';
 import { loadShop, queryClient, repository, shopNow, takeIn } from './shop';
 
 const mockMap = new Map<string, string>();

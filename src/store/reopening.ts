@@ -1,12 +1,9 @@
 import { openDB, type IDBPDatabase } from 'idb';
 
-import type { Storage } from './repository';
+import type { Storage, StorageTrouble } from './stored';
 
 /** From so many keys on they are asked for in one go. */
 const inOneGo = 200;
-
-/** Why the storage did not take or give something. */
-export type StorageTrouble = 'full' | 'closed' | 'silent';
 
 /** How long the storage is waited for before it is said that it does not answer, ms. */
 export const silentMs = 15_000;

@@ -4,7 +4,8 @@ import { defaultSettings } from '../model/defaultSettings';
 import { shippedDevices } from '../model/shippedDevices';
 import { packFrom, readPack, writePack } from './pack';
 import { MemoryStorage } from '../../test-support/memoryStorage';
-import { Repository, type Storage } from './repository';
+import { type Storage } from './stored';
+import { Repository } from './repository';
 import { StorageFullError } from './storageErrors';
 
 const t0 = Date.UTC(2026, 3, 14, 13);

@@ -1,9 +1,10 @@
 import { demoJobs, demoSettings } from '../demo/shop';
 import { foldJob } from '../model/fold';
 import { shippedDevices } from '../model/shippedDevices';
-import { append, queryClient, repository, retryPending, saveSettings, storage, takeIn, newestDevices } from './shop';
+import { newestDevices } from './newest';
+import { append, queryClient, repository, retryPending, saveSettings, storage, takeIn } from './shop';
 import { foldCached } from './folded';
-import type { ShopLog } from './repository';
+import type { ShopLog } from './stored';
 
 const mockMap = new Map<string, string>();
 const mockFault = { full: false };

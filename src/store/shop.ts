@@ -7,10 +7,8 @@ import type { JobEvent, NewEvent } from '@/model/event';
 import type { Photos } from '@/model/files';
 import type { JobState } from '@/model/fold';
 import { type SafeFold } from '@/model/safeFold';
-import { stopKinds } from '@/model/stops';
 import { defaultSettings } from '@/model/defaultSettings';
 import type { Settings } from '@/model/settings';
-import { shippedDevices } from '@/model/shippedDevices';
 import { askPersistence } from './backup';
 import { mirrorFigures } from './ownFigures';
 import { onOthers, tellOthers } from './channel';
@@ -20,9 +18,11 @@ import { journal } from './journal';
 import { directStorage, reopening, silentMs, writtenBy } from './reopening';
 import { onReading, tellReading } from './reading';
 import { patience } from '@/workers/ticks';
-import { Repository, type ShopLog } from './repository';
+import { type ShopLog } from './stored';
+import { Repository } from './repository';
 import { RefusedError } from './storageErrors';
 import { foldAt, foldOnce, foldCached, jobsOf } from './folded';
+import { withTakenBack, noDevices, newestDevices } from './newest';
 
 const database = 'northcove';
 
@@ -187,13 +187,6 @@ function patchLog(change: (log: ShopLog) => ShopLog): void {
   queryClient.setQueryData(logQuery.queryKey, (old: ShopLog | undefined) => (old ? change(old) : old));
 }
 
-/** A "no" names the stops that stand here: it takes back those and no other. */
-function withTakenBack(e: NewEvent, known: readonly JobEvent[]): NewEvent {
-  if (e.type !== 'finding' || e.answer === 'yes' || !stopKinds.has(e.kind)) return e;
-  const standing = foldOnce(known).state?.stops.get(e.kind) ?? [];
-  return standing.length ? { ...e, takesBack: standing.slice(-50).map((x) => x.id) } : e;
-}
-
 /**
  * Appends to a job's log: checked by the reader that will read it after a reload, shown at once, then written.
  * @throws RefusedError that names the field; nothing was noted then, and it is told on the page
@@ -263,20 +256,10 @@ export async function takeIn(
   return fresh;
 }
 
-const noDevices: Device[] = [];
-
 /** Device models to choose from: the newest version of each, the shop's own before the shipped ones. */
 export function useDevices(): { device: Device; own: boolean }[] {
   const own = useQuery(logQuery).data?.devices ?? noDevices;
   return useMemo(() => newestDevices(own), [own]);
-}
-
-export function newestDevices(own: readonly Device[]): { device: Device; own: boolean }[] {
-  const newest = new Map<string, { device: Device; own: boolean }>();
-  for (const device of shippedDevices) newest.set(device.id, { device, own: false });
-  for (const device of own)
-    if ((newest.get(device.id)?.device.version ?? 0) <= device.version) newest.set(device.id, { device, own: true });
-  return [...newest.values()].sort((a, b) => Number(b.own) - Number(a.own));
 }
 
 /** Writes a new version of a model and tells every list. @throws StorageFullError */

@@ -7,7 +7,8 @@ import { makeGrid } from './grid';
 import { defaultPlate } from './heater';
 import { bondReadings, readOff } from './observe';
 import { uncertainAxes } from './heaterDefs';
-import { arcCells, HeatRun } from './run';
+import { arcCells } from './arcs';
+import { HeatRun } from './run';
 import { HeatSolver } from './solver';
 
 const { device, model } = coarseModel();

@@ -1,7 +1,8 @@
 import type { Range } from '../source';
 import { leadOf } from './heaterDefs';
 import { requireIn } from '../errors';
-import type { ArcCells, HeatRun } from './run';
+import type { ArcCells } from './arcs';
+import type { HeatRun } from './run';
 import type { Member, Watched } from './member';
 
 /** How long a forecast looks ahead for "ready", s. */

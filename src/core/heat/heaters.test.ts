@@ -7,7 +7,8 @@ import { edgeLoop } from './airPath';
 import { readyAt } from './forecast';
 import { defaultDryer, defaultGun, defaultMat, defaultPlate, jetOf } from './heater';
 import { airHandlingS, handlingS, leadOf, uncertainAxes } from './heaterDefs';
-import { arcCells, HeatRun } from './run';
+import { arcCells } from './arcs';
+import { HeatRun } from './run';
 import type { HeatSwitch, HeatUse } from './member';
 
 const { device, model } = coarseModel();

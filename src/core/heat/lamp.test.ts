@@ -7,7 +7,8 @@ import { defaultGun, defaultLamp, defaultPlate, type Heater } from './heater';
 import { defOf, leadOf, unmoved } from './heaterDefs';
 import { bondReadings, faceReadings, readOff } from './observe';
 import { opening } from './opening';
-import { arcCells, HeatRun } from './run';
+import { arcCells } from './arcs';
+import { HeatRun } from './run';
 import { HeatSolver } from './solver';
 
 const { model } = coarseModel();

@@ -2,7 +2,8 @@ import { CoreInputError, requireIn } from '../errors';
 import { judgement, published, type Range } from '../source';
 import { around, firstReach, firstReachNear, horizonS, reached, type Exposure } from './forecast';
 import { leadOf } from './heaterDefs';
-import type { ArcCells, HeatRun } from './run';
+import type { ArcCells } from './arcs';
+import type { HeatRun } from './run';
 import { watchedKinds, type Member, type Watched } from './member';
 
 /** Marks of what is watched, °C. */

@@ -5,7 +5,8 @@ import { loopPerimeter, loopSegments, type AirPath } from './airPath';
 import { firstTrue } from './forecast';
 import type { AirHeater } from './heater';
 import type { ReducedModel } from './reduced';
-import { HeatRun, type ArcCells } from './run';
+import { type ArcCells } from './arcs';
+import { HeatRun } from './run';
 import type { HeatUse } from './member';
 
 /** Fastest and slowest that a hand moves a nozzle evenly, mm/s; a nozzle never stands still. */

@@ -18,7 +18,8 @@ import { stackDigest } from './modeProjection';
 import { bondReadings, faceReadings, readOff } from './observe';
 import { ReducedModel } from './reduced';
 import { Trajectory } from './trajectory';
-import { arcCells, HeatRun } from './run';
+import { arcCells } from './arcs';
+import { HeatRun } from './run';
 import { HeatSolver } from './solver';
 
 const { device, model } = coarseModel();

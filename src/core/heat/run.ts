@@ -11,36 +11,10 @@ import type { GridErrorK } from './modes';
 import type { ReducedModel } from './reduced';
 import { Member, rowDot, type HeatSwitch, type HeatUse, type Watched } from './member';
 import { swing, swingOf } from './ripple';
+import { type ArcCells } from './arcs';
 
 /** Grid error of the check grid, K: finer grids read the bond line up to 1.2 K colder (refinement study, own model). */
 const numericalK: GridErrorK = { bondLow: 1.2, bondHigh: 0.3, partLow: 0.5, partHigh: 0.5 };
-
-export interface ArcCells {
-  fromMm: number;
-  toMm: number;
-  cells: Int32Array;
-}
-
-/** The bond's perimeter in n equal arcs centred on s = 0, with the grid cells of each. Cells go to the nearest arc. */
-export function arcCells(model: ReducedModel, perimeterMm: number, n = 24): ArcCells[] {
-  const step = perimeterMm / n;
-  const lists: number[][] = Array.from({ length: n }, () => []);
-  model.modes.bondSMm.forEach((s, cell) => lists[Math.floor((s + step / 2) / step) % n]!.push(cell));
-  return lists.map((cells, i) => ({
-    fromMm: (i - 0.5) * step,
-    toMm: (i + 0.5) * step,
-    // an arc without a cell of its own (coarse grids) borrows its nearest neighbour's
-    cells: Int32Array.from(cells.length ? cells : nearestOf(lists, i)),
-  }));
-}
-
-/** Cells of the nearest arc that has some. */
-function nearestOf(lists: readonly number[][], i: number): number[] {
-  const n = lists.length;
-  for (let by = 1; by <= n / 2; by++)
-    for (const at of [(i + by) % n, (i - by + n) % n]) if (lists[at]!.length) return lists[at]!;
-  return [];
-}
 
 /** Air over the bench: still, or a fan or draught over it. It passes the face that lies open (law 26). */
 export type BenchAir = 'still' | 'draught';

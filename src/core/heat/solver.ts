@@ -1,10 +1,8 @@
 import { linearBackWm2K, linearFrontWm2K, trueFilmWm2K, type Environment } from './environment';
-import { CoarseSpace } from './coarseSpace';
 import type { HeatGrid } from './grid';
+import { LineSystem } from './lineSystem';
 
 const gamma = 1 - Math.SQRT1_2;
-/** Below this the lines alone are done in a dozen iterations, s. */
-const blocksFromS = 0.5;
 
 /**
  * What heats the back: a plate with its contact conductance (one figure, or by column with 0 where nothing touches), or an
@@ -30,7 +28,9 @@ export class HeatSolver {
   /** heat that has entered through all faces, J */
   heatInJ = 0;
   /** CG iterations of the last step, both stages */
-  iterations = 0;
+  get iterations(): number {
+    return this.system.iterations;
+  }
   private readonly red: number[] = [];
   private readonly black: number[] = [];
   private readonly pad: number;
@@ -41,22 +41,14 @@ export class HeatSolver {
   private readonly uFront: Float64Array;
   /** share of (drive − ambient) that a column's back face sees */
   private readonly backShare: Float64Array;
-  private readonly pivot: Float64Array;
-  private readonly lower: Float64Array;
-  private readonly diag: Float64Array;
-  private readonly off: Float64Array;
-  /** first cell of every column of a colour, in the padded arrays */
-  private readonly redAt: Int32Array;
-  private readonly blackAt: Int32Array;
-  private readonly blocks: CoarseSpace;
-  private blocked = false;
-  private readonly work: Record<'k1' | 'k2' | 'rhs' | 'y' | 'r' | 'z' | 'p' | 'q' | 't', Float64Array>;
+  private readonly system: LineSystem;
+  private readonly work: Record<'k1' | 'k2' | 'rhs' | 'y' | 't', Float64Array>;
 
   constructor(
     readonly grid: HeatGrid,
     readonly env: Environment,
     initialC = env.ambientC,
-    private readonly tolerance = 1e-5,
+    tolerance = 1e-5,
   ) {
     const { nx, ny, nz } = grid;
     // one row of zeros at both ends lets every neighbour be read without a test
@@ -69,10 +61,6 @@ export class HeatSolver {
     this.south = make();
     this.east.set(grid.east, this.pad);
     this.south.set(grid.south, this.pad);
-    this.pivot = make();
-    this.lower = make();
-    this.diag = make();
-    this.off = make();
     this.uBack = new Float64Array(nx * ny);
     this.uFront = new Float64Array(nx * ny);
     this.backShare = new Float64Array(nx * ny);
@@ -81,10 +69,6 @@ export class HeatSolver {
       k2: make(),
       rhs: make(),
       y: make(),
-      r: make(),
-      z: make(),
-      p: make(),
-      q: make(),
       t: make(),
     };
     // sum of all conductances leaving a cell, the films of back and front apart
@@ -108,9 +92,17 @@ export class HeatSolver {
             grid.sideY[c]!;
         }
       }
-    this.blocks = new CoarseSpace(grid);
-    this.redAt = Int32Array.from(this.red, (col) => this.pad + col * nz);
-    this.blackAt = Int32Array.from(this.black, (col) => this.pad + col * nz);
+    const firstCells = (columns: number[]) => Int32Array.from(columns, (col) => this.pad + col * nz);
+    this.system = new LineSystem(
+      grid,
+      this.pad,
+      this.east,
+      this.south,
+      this.base,
+      firstCells(this.red),
+      firstCells(this.black),
+      tolerance,
+    );
   }
 
   /** As new, at one temperature: the arrays are used again. */
@@ -167,18 +159,18 @@ export class HeatSolver {
     const { T, work, pad } = this;
     this.setFilms(contact);
     const w = gamma * dtS;
-    this.factor(w);
-    this.iterations = 0;
+    this.system.factor(w, this.uBack, this.uFront);
+    this.system.iterations = 0;
     const back1 = contact ? contact.plateC(tS + gamma * dtS) : this.env.ambientC;
     const back2 = contact ? contact.plateC(tS + dtS) : this.env.ambientC;
     const n = pad + this.base.length;
     this.rate(T, back1, work.rhs);
     work.k1.set(work.k2);
-    this.solve(w, work.rhs, work.k1);
+    this.system.solve(w, work.rhs, work.k1);
     for (let c = pad; c < n; c++) work.y[c] = T[c]! + (1 - gamma) * dtS * work.k1[c]!;
     this.rate(work.y, back2, work.rhs);
     work.k2.set(work.k1);
-    this.solve(w, work.rhs, work.k2);
+    this.system.solve(w, work.rhs, work.k2);
     // heat through the faces at the two stage states, so that the balance closes to the solver's tolerance
     for (let c = pad; c < n; c++) work.t[c] = T[c]! + gamma * dtS * work.k1[c]!;
     this.heatInJ += (1 - gamma) * dtS * this.inflow(work.t, back1);
@@ -272,138 +264,5 @@ export class HeatSolver {
         }
       }
     return q;
-  }
-
-  /** Diagonal, off-diagonal and tridiagonal factors of every column of C + w K. */
-  private factor(w: number): void {
-    const { grid, pad, pivot, lower, diag, off } = this;
-    const { nz } = grid;
-    for (const list of [this.red, this.black])
-      for (const col of list) {
-        let previous = 0;
-        for (let k = 0; k < nz; k++) {
-          const c = col * nz + k;
-          const e = pad + c;
-          let d = grid.capacity[c]! + w * this.base[c]!;
-          if (k === 0) d += w * this.uBack[col]!;
-          if (k === nz - 1) d += w * this.uFront[col]!;
-          const up = k ? -off[e - 1]! : 0;
-          const l = up * previous;
-          diag[e] = d;
-          off[e] = k + 1 < nz ? w * grid.inward[c]! : 0;
-          lower[e] = l;
-          previous = 1 / (d - l * up);
-          pivot[e] = previous;
-        }
-      }
-    this.blocked = w >= blocksFromS;
-    if (this.blocked) this.blocks.factor(w, this.uBack, this.uFront);
-  }
-
-  /** z := M⁻¹ r on the black columns; returns r·z. */
-  private precondition(r: Float64Array, z: Float64Array): number {
-    const rz = this.lineSolve(this.blackAt, r, z);
-    return this.blocked ? rz + this.blocks.add(this.blackAt, this.pad, r, z) : rz;
-  }
-
-  /** x := D⁻¹ b on the listed columns (line solves through the thickness); returns b·x. */
-  private lineSolve(list: Int32Array, b: Float64Array, x: Float64Array): number {
-    const { pivot, lower, off } = this;
-    const nz = this.grid.nz;
-    let dot = 0;
-    for (let n = 0; n < list.length; n++) {
-      const first = list[n]!;
-      const end = first + nz - 1;
-      let last = b[first]!;
-      x[first] = last;
-      for (let e = first + 1; e <= end; e++) {
-        last = b[e]! - lower[e]! * last;
-        x[e] = last;
-      }
-      last *= pivot[end]!;
-      x[end] = last;
-      dot += last * b[end]!;
-      for (let e = end - 1; e >= first; e--) {
-        last = (x[e]! + off[e]! * last) * pivot[e]!;
-        x[e] = last;
-        dot += last * b[e]!;
-      }
-    }
-    return dot;
-  }
-
-  /** out := N x on the listed columns, N the in-plane couplings to the other colour. */
-  private couple(list: Int32Array, x: Float64Array, out: Float64Array): void {
-    const { east, south } = this;
-    const { nz, nx } = this.grid;
-    const row = nx * nz;
-    for (let n = 0; n < list.length; n++) {
-      const first = list[n]!;
-      const end = first + nz;
-      for (let e = first; e < end; e++)
-        out[e] =
-          east[e]! * x[e + nz]! + east[e - nz]! * x[e - nz]! + south[e]! * x[e + row]! + south[e - row]! * x[e - row]!;
-    }
-  }
-
-  /** out := S v = D v − w² N D⁻¹ N v on the black columns; returns v·S v. */
-  private schur(v: Float64Array, out: Float64Array, w: number): number {
-    const { diag, off, redAt, blackAt, work } = this;
-    const nz = this.grid.nz;
-    this.couple(redAt, v, work.t);
-    this.lineSolve(redAt, work.t, work.t);
-    this.couple(blackAt, work.t, out);
-    const w2 = w * w;
-    let dot = 0;
-    for (let n = 0; n < blackAt.length; n++) {
-      const first = blackAt[n]!;
-      const end = first + nz;
-      // off[] is zero at a column's last cell, and v is zero just before a column's first one or belongs to no coupling
-      for (let e = first; e < end; e++) {
-        const before = e > first ? off[e - 1]! * v[e - 1]! : 0;
-        const s = diag[e]! * v[e]! - before - off[e]! * v[e + 1]! - w2 * out[e]!;
-        out[e] = s;
-        dot += s * v[e]!;
-      }
-    }
-    return dot;
-  }
-
-  /** Solves (C + w K) x = rhs, starting from x. */
-  private solve(w: number, rhs: Float64Array, x: Float64Array): void {
-    const { redAt, blackAt } = this;
-    const nz = this.grid.nz;
-    const { r, z, p, q, t } = this.work;
-    this.lineSolve(redAt, rhs, t);
-    this.couple(blackAt, t, r);
-    for (let n = 0; n < blackAt.length; n++)
-      for (let e = blackAt[n]!, end = e + nz; e < end; e++) r[e] = rhs[e]! + w * r[e]!;
-    const norm0 = this.precondition(r, z);
-    if (blackAt.length && norm0 > 0) {
-      this.schur(x, q, w);
-      for (let n = 0; n < blackAt.length; n++)
-        for (let e = blackAt[n]!, end = e + nz; e < end; e++) r[e] = r[e]! - q[e]!;
-      let rz = this.precondition(r, z);
-      for (let n = 0; n < blackAt.length; n++) for (let e = blackAt[n]!, end = e + nz; e < end; e++) p[e] = z[e]!;
-      const stop = norm0 * this.tolerance * this.tolerance;
-      for (let it = 0; it < 400 && rz > stop; it++) {
-        this.iterations++;
-        const a = rz / this.schur(p, q, w);
-        for (let n = 0; n < blackAt.length; n++)
-          for (let e = blackAt[n]!, end = e + nz; e < end; e++) {
-            x[e] = x[e]! + a * p[e]!;
-            r[e] = r[e]! - a * q[e]!;
-          }
-        const next = this.precondition(r, z);
-        const b = next / rz;
-        rz = next;
-        for (let n = 0; n < blackAt.length; n++)
-          for (let e = blackAt[n]!, end = e + nz; e < end; e++) p[e] = z[e]! + b * p[e]!;
-      }
-    }
-    this.couple(redAt, x, t);
-    for (let n = 0; n < redAt.length; n++)
-      for (let e = redAt[n]!, end = e + nz; e < end; e++) t[e] = rhs[e]! + w * t[e]!;
-    this.lineSolve(redAt, t, x);
   }
 }

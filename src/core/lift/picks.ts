@@ -1,7 +1,8 @@
 import type { Exposure } from '../heat/forecast';
 import type { Heater } from '../heat/heater';
 import { opening, type Marks, type Over } from '../heat/opening';
-import { arcCells, HeatRun, type BenchAir } from '../heat/run';
+import { arcCells } from '../heat/arcs';
+import { HeatRun, type BenchAir } from '../heat/run';
 import type { HeatSwitch, HeatUse, Watched } from '../heat/member';
 import type { ReducedModel } from '../heat/reduced';
 import type { Range } from '../source';

@@ -1,6 +1,7 @@
 import { exposure, firstReach, firstTrue, horizonS, type Exposure } from '../heat/forecast';
 import { leadOf } from '../heat/heaterDefs';
-import { sameWorldK, type ArcCells, type HeatRun } from '../heat/run';
+import { type ArcCells } from '../heat/arcs';
+import { sameWorldK, type HeatRun } from '../heat/run';
 import { judgement } from '../source';
 import { paceMmS } from './verdict';
 

@@ -24,13 +24,15 @@ import { t as tr } from '@/words/bench';
 
 /** Hands needed next, everybody else, and what is late. */
 export function BenchTop({
-  bench: { now, shop, state, items, next, others, open, insteadStart },
+  bench: { now, shop, state, items, next, others, planning, open, insteadStart },
 }: {
   bench: BenchNow;
 }) {
   const readingText = useReadingText();
   const card = next ? (
     <NextCard shown={next.shown} who={next.who} onPress={() => open(next.job, next.stage)} />
+  ) : planning ? (
+    <Txt tone="ink2">{tr('planning')}</Txt>
   ) : shop ? (
     <View className="bg-panel border-[1.5px] border-ink p-4 mt-1">
       <Txt strong size="l" level={2}>
@@ -43,7 +45,7 @@ export function BenchTop({
   );
   return (
     <>
-      {card}
+      <View {...({ dataSet: { benchRead: next || (shop && !planning) ? 'true' : 'false' } } as object)}>{card}</View>
       {others.map((o) => (
         <Txt key={o.who} className="mt-2">
           {o.who}: {o.text}

@@ -11,6 +11,7 @@ import { Away } from './Away';
 import { FindBox } from './FindBox';
 import { BenchLists, BenchTop } from './BenchParts';
 import { PlanView } from './LazyPlanView';
+import { useKeepFirst } from './keepFirst';
 import { useBench } from './useBench';
 import { t } from '@/words/bench';
 
@@ -20,6 +21,7 @@ const planHeight = 300;
 export function BenchScreen() {
   const bench = useBench();
   const { router, now, settings, state, items, openJobs, next, begun, start } = bench;
+  useKeepFirst(next?.shown ?? null);
   const wide = useWide();
   const { width } = useWindowDimensions();
   const frame = Math.min(1048, width - 32);

@@ -7,6 +7,8 @@ export interface NextShown {
   title: string;
   /** big figure: a countdown or a time */
   figure: string;
+  /** the instant that a countdown counts to; null: the figure stands */
+  countsTo: number | null;
   line: string;
   why: string | null;
 }

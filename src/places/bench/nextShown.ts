@@ -33,7 +33,7 @@ export function nextUp(
   state: ShopPlanState,
   person: string,
   now: number,
-): { next: NextUp | null; others: { who: string; text: string; job: JobState }[] } {
+): { next: NextUp | null; others: { who: string; text: string; job: JobState }[]; planning: boolean } {
   const all = state.now ? nextHands(state.now.plan) : [];
   const mine = all.find((n) => bareId(n.person) === person) ?? all[0] ?? null;
   const label = state.now ? labelsOf(state.now.shop) : (id: string) => id;
@@ -54,6 +54,7 @@ export function nextUp(
         shown: {
           title: first.title,
           figure: first.dueAt === null ? said('now') : clock((first.dueAt - now) / 1e3),
+          countsTo: first.dueAt,
           line: first.line,
           why:
             own && state.now && first.rank === 0 && first.state === 'hands'
@@ -68,6 +69,7 @@ export function nextUp(
         start: false,
       },
       others: others.filter((o) => o.job.id !== first.job.id),
+      planning: false,
     };
   }
   if (mine && state.now) {
@@ -83,6 +85,7 @@ export function nextUp(
           shown: {
             title: taskTitle(mine.entry.task, job.label),
             figure: isNow ? said('now') : from - now < 3600e3 ? clock((from - now) / 1e3) : dayTime(from, now),
+            countsTo: isNow || from - now >= 3600e3 ? null : from,
             line: t('min2', {
               max: Math.max(1, Math.round((mine.entry.endS - mine.entry.startS) / 60)),
               name: job.model.name,
@@ -96,9 +99,12 @@ export function nextUp(
           start: mine.ready && mine.entry.task !== 'unclamp' && !mine.entry.task.includes('.reheat'),
         },
         others,
+        planning: false,
       };
   }
-  if (!first) return { next: null, others };
+  // nobody is sent to a job that the plan puts behind another a moment later
+  if (first && !state.now && !state.problem) return { next: null, others, planning: true };
+  if (!first) return { next: null, others, planning: false };
   return {
     next: {
       shown: {
@@ -109,6 +115,7 @@ export function nextUp(
             : first.state === 'waits'
               ? dayTime(first.dueAt, now)
               : clock((first.dueAt - now) / 1e3),
+        countsTo: first.state === 'waits' ? null : first.dueAt,
         line: first.line,
         why: null,
       },
@@ -119,5 +126,6 @@ export function nextUp(
       start: false,
     },
     others,
+    planning: false,
   };
 }

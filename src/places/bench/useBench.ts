@@ -22,7 +22,7 @@ export function useBench() {
   const logOn = useActionsOn();
   const items = benchItems(jobs, settings, now);
   const openJobs = items.filter((i) => i.joint === undefined).length;
-  const { next, others } = nextUp(items, state, settings.person, now);
+  const { next, others, planning } = nextUp(items, state, settings.person, now);
   const rest = items.filter((i) => i.job.id !== next?.job.id || i.joint !== undefined);
   const runs = rest.filter((i) => i.state === 'runs');
   const hands = rest.filter((i) => i.state === 'hands');
@@ -62,6 +62,7 @@ export function useBench() {
     openJobs,
     next,
     others,
+    planning,
     runs,
     hands,
     waits,

@@ -2,7 +2,7 @@ import { Link, type Href } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 
-import { defaultGun, defaultLamp, defaultMat, defaultPlate, type AirHeater, type Heater } from '@/core/heat/heater';
+import { defaultGun, defaultLamp, defaultMat, defaultPlate, type Heater } from '@/core/heat/heater';
 import { defOf } from '@/core/heat/heaterDefs';
 import { measured, type Sourced } from '@/core/source';
 import { heatersOf, type Settings } from '@/model/settings';
@@ -16,10 +16,11 @@ import { NumberField } from '@/ui/NumberField';
 import { PlaceFrame } from '@/bench-kit/PlaceFrame';
 import { TextBox } from '@/ui/TextBox';
 import { Txt } from '@/ui/Txt';
-import { day, dial, length, lengthValue, tempNumber, typedToC, typedToMm } from '@/words/units';
+import { day, dial, length, tempNumber, typedToC } from '@/words/units';
 import { withHeater } from './withHeater';
 import { t } from '@/words/heaters';
 import { told } from '@/words/told';
+import { type Figure, AirFields } from './AirFields';
 
 /** Forms of heater as a shop adds them: name, what a new one begins with, the highest dial, °C. */
 const forms: Record<Heater['kind'], { name: string; first: Heater; mostC: number }> = {
@@ -196,16 +197,6 @@ function Fields({ heater: h, units, onChange }: FieldsProps) {
   );
 }
 
-type Figure = (
-  name: string,
-  unit: string,
-  low: number,
-  high: number,
-  s: Sourced,
-  set: (s: Sourced) => Heater,
-  digits?: number,
-) => React.ReactNode;
-
 /** What only a heater of this form has. */
 function FormFields({
   heater: h,
@@ -239,46 +230,6 @@ function FormFields({
         conductanceWm2K,
       }));
   }
-}
-
-function AirFields({
-  heater: h,
-  units,
-  figure,
-  onChange,
-}: {
-  heater: AirHeater;
-  units: Settings;
-  figure: Figure;
-  onChange: (h: Heater) => void;
-}) {
-  const mm = (name: string, low: number, high: number, value: number, set: (v: number) => Heater) => (
-    <NumberField
-      label={`${told(h.name)}: ${name}`}
-      unit={units.length}
-      low={lengthValue(low, units, 0)}
-      high={lengthValue(high, units, 0)}
-      digits={units.length === 'mm' ? 0 : 2}
-      value={lengthValue(value, units, 0)}
-      onCommit={(v) => onChange(set(typedToMm(v, units)))}
-    />
-  );
-  return (
-    <>
-      {mm(t('nozzleInnerDiameter'), 2, 80, h.nozzleMm, (nozzleMm) => ({ ...h, nozzleMm }))}
-      <NumberField
-        label={t('flow', { name: h.name })}
-        unit="l/min"
-        low={5}
-        high={3000}
-        value={h.flowLpm}
-        onCommit={(flowLpm) => onChange({ ...h, flowLpm })}
-      />
-      {mm(t('distanceToTheGlass'), 5, 300, h.standoffMm, (standoffMm) => ({ ...h, standoffMm }))}
-      {mm(t('halfOfTheHeatIsLeft'), 5, 400, h.entrainMm, (entrainMm) => ({ ...h, entrainMm }))}
-      {figure(t('jetAgainstTheFormula'), '×', 0.2, 5, h.hScale, (hScale) => ({ ...h, hScale }), 2)}
-    </>
-  );
 }
 
 function Name({ value, onCommit }: { value: string; onCommit: (name: string) => void }) {

@@ -5,7 +5,7 @@ import { cableFold } from '@/core/device/cableFold';
 import { faceView } from '@/core/device/faceView';
 import { bondPerimeter } from '@/core/device/perimeter';
 import { materials } from '@/core/device/materials';
-import type { Cable, Device, EdgeId, Hole, Outline, Part, PartKind, ScrewHole } from '@/core/device/types';
+import type { Cable, Device, EdgeId, Hole, Outline, Part, PartKind } from '@/core/device/types';
 import { edgeName } from '@/words/placeNames';
 import { Entry } from '@/bench-kit/Why';
 import { Choice, Tick } from '@/ui/Choice';
@@ -14,6 +14,7 @@ import { bondOf, drawable, placed, turnOf, type Selected } from './editorState';
 import { Mm, ShapeFields, Two } from './Fields';
 import { t as tr } from '@/words/shelf';
 import { digits } from '@/words/units';
+import { type Put, ScrewFields } from './ScrewFields';
 
 export const partKinds: { id: PartKind; name: string }[] = [
   { id: 'battery', name: 'battery' },
@@ -38,13 +39,6 @@ const roles: { id: Hole['role']; name: string }[] = [
   { id: 'reader', name: 'reader' },
   { id: 'port', name: 'port' },
 ];
-const heads: { id: ScrewHole['head']; name: string }[] = [
-  { id: 'cross', name: 'cross' },
-  { id: 'fiveLobe', name: 'five-lobe' },
-  { id: 'threeWing', name: 'three-wing' },
-  { id: 'hex', name: 'hex' },
-  { id: 'slot', name: 'slot' },
-];
 const edges: { id: EdgeId; name: string }[] = (['left', 'right', 'top', 'bottom'] as const).map((id) => ({
   id,
   name: edgeName(id),
@@ -57,8 +51,6 @@ interface ItemFieldsProps {
   onShape: (shape: Outline) => void;
   onItem: (change: (x: never) => unknown) => void;
 }
-
-type Put = <T>(change: Partial<T>) => void;
 
 /** The fields of the item that is chosen. */
 export function ItemFields({ device, bondId, item, onShape, onItem }: ItemFieldsProps) {
@@ -156,66 +148,6 @@ function PartFields({ device, part, shape, put }: { device: Device; part: Part; 
           })}
         </Txt>
       ) : null}
-    </View>
-  );
-}
-
-function ScrewFields({ screw: s, turn: t, put }: { screw: ScrewHole; turn: ReturnType<typeof turnOf>; put: Put }) {
-  const x = t.front ? t.width - s.at[0] : s.at[0];
-  return (
-    <View>
-      <Entry
-        label={tr('zone', { id: s.id })}
-        value={s.zone}
-        onChange={(zone) => put<ScrewHole>({ zone: zone || 'A' })}
-        max={20}
-      />
-      <Choice
-        label={tr('head', { id: s.id })}
-        value={s.head}
-        options={heads}
-        onChange={(head) => put<ScrewHole>({ head })}
-      />
-      <Two>
-        <Mm
-          label={tr('fromTheLeft2', { id: s.id })}
-          value={x}
-          onCommit={(v) => put<ScrewHole>({ at: [t.front ? t.width - v : v, s.at[1]] })}
-        />
-        <Mm
-          label={tr('fromTheTop2', { id: s.id })}
-          value={s.at[1]}
-          onCommit={(v) => put<ScrewHole>({ at: [s.at[0], v] })}
-        />
-        <Mm
-          label={tr('diameter2', { id: s.id })}
-          value={s.diaMm}
-          low={0.4}
-          high={6}
-          onCommit={(v) => put<ScrewHole>({ diaMm: v })}
-        />
-        <Mm
-          label={tr('length', { id: s.id })}
-          value={s.lengthMm}
-          low={0.5}
-          high={30}
-          onCommit={(v) => put<ScrewHole>({ lengthMm: v })}
-        />
-        <Mm
-          label={tr('passes', { id: s.id })}
-          value={s.stackMm}
-          low={0}
-          high={20}
-          onCommit={(v) => put<ScrewHole>({ stackMm: v })}
-        />
-        <Mm
-          label={tr('bossDepth', { id: s.id })}
-          value={s.bossDepthMm}
-          low={0.2}
-          high={30}
-          onCommit={(v) => put<ScrewHole>({ bossDepthMm: v })}
-        />
-      </Two>
     </View>
   );
 }

@@ -22,7 +22,7 @@ export const isLiquid = (s: BondingMethodId) => methodOf(s).liquid !== null;
 export function useJoint(job: JobState, jobs: readonly JobState[], settings: Settings) {
   const open = job.bead !== null && job.bonded === null;
   // the mark moves five times a second, a clock once
-  const now = useNow(open ? (job.bead?.endAt === null ? 200 : 1000) : 10_000);
+  const now = useNow(open ? (job.bead?.endAt === null ? 200 : 1000) : 10_000, open);
   const [own, setOwn] = useState<Picks>(noPicks);
   const [picked, setPicked] = useState<BondingMethodId | null>(null);
   // a bead that lies open keeps the figures it was begun with, over a reload too

@@ -19,7 +19,7 @@ export const caution = () => t('newLensGlassHasSharpEdges');
 /** How it stands: what LensBond shows and does. */
 export function useLensBond({ job }: { job: JobState }) {
   const settings = useSettings();
-  const now = useNow(250);
+  const now = useNow(250, true);
   const { log } = useActions(job);
   const goOn = useGoOn(job, 'bond');
   const { all, chosen } = lensWork(job);

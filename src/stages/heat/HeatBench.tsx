@@ -47,7 +47,7 @@ const sinceStart = (r: Range, s: number): Range => ({ low: r.low - s, mean: r.me
 export function HeatBench({ job }: { job: JobState }) {
   const settings = useSettings();
   const jobs = useJobs();
-  const at = useNow(500);
+  const at = useNow(500, true);
   const source = useThermal(job.device, job.bond);
   const now = useHeatPlan(job, settings);
   const { on, plan, heater, words } = now;

@@ -20,7 +20,7 @@ export function useAir(
   everyMs: number,
 ) {
   const settings = useSettings();
-  const now = useNow(everyMs);
+  const now = useNow(everyMs, true);
   const router = useRouter();
   const job = useMemo(() => presentJob(whole), [whole]);
   const { log, decide } = useActions(job);

@@ -13,7 +13,8 @@ import { LiftLinks } from './LiftLinks';
 import { GivingUp } from './GivingUp';
 import { ModeChoice } from './ModeChoice';
 import { liftCaution } from './words';
-import { spotModelK, contactModelK, usePiecesLift } from './usePiecesLift';
+import { spotModelK, contactModelK } from './usePiecesHeat';
+import { usePiecesLift } from './usePiecesLift';
 import { PiecesPicture, PiecesMain, PiecesSide, ThisPiece, PieceOrder, PiecesWhy } from './PiecesLiftParts';
 import { t } from '@/words/lift';
 

@@ -31,7 +31,7 @@ import { t } from '@/words/lift';
 export function RingLift({ job }: { job: JobState }) {
   const settings = useSettings();
   const jobs = useJobs();
-  const now = useNow(500);
+  const now = useNow(500, true);
   const [finger, setFinger] = useState<Finger>('cut');
   const { source, ring } = useRing(job, settings, now);
   const actions = useRingActions(job);

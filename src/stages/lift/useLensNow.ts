@@ -21,7 +21,7 @@ type Step = EventOf<'lens'>['step'];
 export function useLensNow({ job }: { job: JobState }) {
   const settings = useSettings();
   const units = settings;
-  const now = useNow(500);
+  const now = useNow(500, true);
   const { log } = useActions(job);
   const goOn = useGoOn(job, 'lift');
   const jobs = useJobs();

@@ -1,34 +1,22 @@
 import { jointOf } from '@/core/device/jointKinds';
-import { useRouter } from 'expo-router';
-import { useMemo, useState } from 'react';
 
 import type { Pt } from '@/core/device/types';
 import { contains } from '@/core/device/shapes';
-import { breakAtCamera } from '@/core/lift/cracks/bladeEntry';
 import { polylineOf } from '@/core/lift/cracks/freehand';
 import { leverMm } from '@/core/lift/leverage';
 import { chipFlawUm } from '@/core/lift/strength';
 import { pieceTargetC, wedgeVerdict } from '@/core/lift/verdict';
 import type { JobState } from '@/model/fold';
-import { heatCount, onPlate } from '@/model/stages/heat';
-import { useActions } from '@/bench-kit/actions';
-import { piecesDrawn, useCrackMap } from '@/bench-kit/crackMap';
-import { liftState, lookedAtS, pickInForce, thermalJob, type ThermalJob } from '@/work/heat/thermalJob';
 import { batteryMarks } from '@/work/heat/watchMarks';
-import { useGoOn } from '@/bench-kit/useGoOn';
-import { useThermal } from '@/bench-kit/useThermal';
 import { newId } from '@/store/ids';
-import { useSettings } from '@/store/shop';
 import { useVoice } from '@/bench-kit/useVoice';
 import { pieceCues } from '@/work/voice/cues';
 import { useAlarm, useAwake } from '@/ui/alarm';
 import { type ReadingItem } from '@/ui/Readings';
 import { length, tempNumber } from '@/words/units';
-import { useNow } from '@/bench-kit/useNow';
 import { piecesCall } from './piecesCall';
 import { t } from '@/words/lift';
-
-type Finger = 'off' | 'break' | 'left' | 'look';
+import { usePiecesHeat } from './usePiecesHeat';
 
 /** On a shorter free edge nothing is levered: the blade only slides, mm (judgement). */
 const leastLeverMm = 4;
@@ -37,106 +25,6 @@ export const round = (v: number) => Math.round(v * 100) / 100;
 
 export const where = (p: Pt, units: Parameters<typeof length>[1]) =>
   t('fromTheLeftFromTheTop', { p: length(p[0], units, 0), p2: length(p[1], units, 0) });
-
-/** The modes of a device read a spot up to 5 K wrong (own refinement study), a plate about 1.5 K. */
-export const spotModelK = 5;
-
-export const contactModelK = 1.5;
-
-/** Mean bond temperature under a piece by the model of the whole device, less what that model may be wrong by, °C. */
-function pieceLowC(thermal: ThermalJob, outer: readonly Pt[], tS: number, spotted: boolean): number {
-  const pic = thermal.model.modes.picture;
-  const field = thermal.run.picture(tS);
-  let sum = 0;
-  let n = 0;
-  for (let j = 0; j < pic.ny; j++)
-    for (let i = 0; i < pic.nx; i++) {
-      const p: Pt = [pic.originMm[0] + i * pic.stepMm[0], pic.originMm[1] + j * pic.stepMm[1]];
-      if (!contains({ kind: 'polygon', pts: outer }, p, 1)) continue;
-      sum += field[j * pic.nx + i]!;
-      n++;
-    }
-  const mean = n ? sum / n : thermal.ambientC;
-  return Math.max(thermal.ambientC, mean - (spotted ? spotModelK : contactModelK));
-}
-
-/** Pieces, order and the warmth of the next one. */
-function usePiecesHeat({ job }: { job: JobState }) {
-  const settings = useSettings();
-  const units = settings;
-  const now = useNow(500);
-  const router = useRouter();
-  const { log } = useActions(job);
-  const goOn = useGoOn(job, 'lift');
-  const [finger, setFinger] = useState<Finger>('off');
-  const [stroke, setStroke] = useState<readonly Pt[] | null>(null);
-  const [problem, setProblem] = useState<string | null>(null);
-  const { answer, fresh, preview } = useCrackMap(job);
-  const found = answer && !('problem' in answer) ? answer : null;
-  const source = useThermal(job.device, job.bond);
-  const firstHeat = job.heat[0]?.at ?? 0;
-  const pickMm = useMemo(() => pickInForce(job, settings), [job, settings]);
-  const thermal = useMemo(
-    () => (source.model ? thermalJob(job, settings, source.model, firstHeat) : null),
-    [job, settings, source.model, firstHeat],
-  );
-  const lift = useMemo(
-    () => (thermal ? liftState(job, settings, thermal.path, thermal.arcs, pickMm) : null),
-    [job, settings, thermal, pickMm],
-  );
-  const drawn = useMemo(() => (found ? piecesDrawn(found) : []), [found]);
-  const on = onPlate(job);
-  const heated = heatCount(job) > 0;
-  const nowS = thermal && heated ? (now - thermal.t0) / 1e3 : 0;
-  const step = found?.steps[0] ?? null;
-  const piece = step && found ? found.map.pieces[step.pieceId]! : null;
-  const spotted = job.heat.some((h) => h.use?.path?.kind === 'spot');
-  const lookS = thermal ? lookedAtS(thermal, nowS, 0.5) : 0;
-  const lowC = useMemo(
-    () => (thermal && piece ? pieceLowC(thermal, piece.outer, lookS, spotted) : settings.roomC),
-    [thermal, piece, lookS, spotted, settings.roomC],
-  );
-  const lines = useMemo(
-    () =>
-      piece
-        ? breakAtCamera(
-            piece,
-            job.face.holes.filter((h) => h.role === 'camera'),
-          )
-        : null,
-    [piece, job.face.holes],
-  );
-  return {
-    job,
-    on,
-    now,
-    settings,
-    thermal,
-    nowS,
-    lift,
-    lowC,
-    step,
-    found,
-    piece,
-    heated,
-    lines,
-    units,
-    log,
-    setProblem,
-    finger,
-    drawn,
-    setStroke,
-    preview,
-    setFinger,
-    fresh,
-    pickMm,
-    router,
-    goOn,
-    stroke,
-    problem,
-    spotted,
-  };
-}
 
 /** How the next piece stands, in words. */
 function usePiecesCall(p: { job: JobState }) {

@@ -198,4 +198,5 @@ export default {
   foundStageLine: '{{n}} jobs stand there now',
   askCure: 'how long cure curing dry hard harden set glue tape at when clamps',
   askBattery: 'battery limit hot temperature how warm',
+  planning: 'Working out what comes first…',
 } as const;

@@ -200,4 +200,5 @@ export default {
   foundStageLine: '{{n}} trabajos están ahí ahora',
   askCure: 'cuánto tarda curado curar secar seca endurece pegamento cinta a cuándo pinzas',
   askBattery: 'límite batería caliente temperatura celda cuánto',
+  planning: 'Calculando qué va primero…',
 } satisfies Same<typeof en>;

@@ -17,7 +17,8 @@ import { deviceSchema } from '@/model/device';
 import { guessDevice } from '@/model/guess';
 import { shippedDevices } from '@/model/shippedDevices';
 
-import { asSeen, learnedProblem, nextPiece, nextPlug, nextScrew, partAt, withLearned } from '@/core/device/withLearned';
+import { nextPiece, nextPlug, nextScrew, partAt } from '@/core/device/learnedPieces';
+import { asSeen, learnedProblem, withLearned } from '@/core/device/withLearned';
 import { newOrder, withOrder } from './keepForModel';
 import { familyOf, modelHistory } from './modelHistory';
 import { answersOf, firstAnswers } from './newModel';

@@ -1,7 +1,8 @@
 import { horizonS, type Exposure } from '@/core/heat/forecast';
 import { opening, worstWaiting, type Opening, type OpeningInput } from '@/core/heat/opening';
 import type { ReducedModel } from '@/core/heat/reduced';
-import type { ArcCells, HeatRun } from '@/core/heat/run';
+import type { ArcCells } from '@/core/heat/arcs';
+import type { HeatRun } from '@/core/heat/run';
 import type { Watched } from '@/core/heat/member';
 import { memory, type Range } from '@/core/source';
 import type { JobState, JointSeen } from '@/model/fold';

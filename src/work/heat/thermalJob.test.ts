@@ -1,7 +1,7 @@
 import { coarseModel } from '../../../test-support/modes';
 import { faceView } from '@/core/device/faceView';
 import { bondPerimeter } from '@/core/device/perimeter';
-import { arcCells } from '@/core/heat/run';
+import { arcCells } from '@/core/heat/arcs';
 import { demoJobs, demoSettings } from '@/demo/shop';
 import type { NewEvent } from '@/model/event';
 import { foldJob, type JobState } from '@/model/fold';

@@ -3,7 +3,8 @@ import { bondPerimeter, coverOf, type Perimeter } from '@/core/device/perimeter'
 import type { EdgeId } from '@/core/device/types';
 import type { ReducedModel } from '@/core/heat/reduced';
 import type { Heater } from '@/core/heat/heater';
-import { arcCells, HeatRun, type ArcCells, type BenchAir } from '@/core/heat/run';
+import { arcCells, type ArcCells } from '@/core/heat/arcs';
+import { HeatRun, type BenchAir } from '@/core/heat/run';
 import type { HeatSwitch, HeatUse } from '@/core/heat/member';
 import type { Advance } from '@/core/lift/advance';
 import { liftOuts } from '@/core/lift/depth';

@@ -1,0 +1,117 @@
+import { pauseMin } from '@/core/functions/riskOrder';
+import { noticedMm } from '@/core/fit/byEye';
+import { uStepMm } from '@/core/fit/gaugeFigures';
+import { functionName as nameOf, functionState } from '@/work/check/faults';
+import { cameraOf, lensesOf } from '@/work/check/cameraJob';
+import { flareWords, limitWords, noticeOf, pressWords, ratioWords, registerName, sharpWords } from '@/words/checkNames';
+import { sealOf } from '@/work/check/sealJob';
+import type { EventOf } from '@/model/event';
+import type { JobState } from '@/model/fold';
+import type { Settings } from '@/model/settings';
+import { capital } from '@/words/capital';
+import { digits, length } from '@/words/units';
+import { t } from '@/words/handover';
+
+const outcomeText: Record<EventOf<'registered'>['outcome'], string> = {
+  get registered() {
+    return t('registeredWithTheDevice');
+  },
+  get notNeeded() {
+    return t('needsNoRegistering');
+  },
+  get refused() {
+    return t('theDeviceRefusesItANotice');
+  },
+  get notPossible() {
+    return t('notRegisteredHereANoticeCan');
+  },
+};
+
+/** How this joint sits. */
+function flushLines(job: JobState, settings: Settings): string[] {
+  const out: string[] = [];
+  const steps = Object.values(job.steps);
+  if (steps.length)
+    out.push(
+      t('glassAgainstFrameAtPointsTo', {
+        length: steps.length,
+        min: length(Math.min(...steps), settings, 2),
+        max: length(Math.max(...steps), settings, 2),
+        stepMm: length(2 * (job.gaugeU.stepMm || uStepMm.value), settings, 2),
+      }),
+    );
+  else if (job.eyes.step?.fine)
+    out.push(t('flushByEyeAndFingerA', { noticedMm: length(noticedMm('step'), settings, 2) }));
+  return out;
+}
+
+/** What was measured and tested. */
+export function measuredLines(job: JobState, settings: Settings, joints: readonly JobState[]): string[] {
+  const out = joints.flatMap((j) => flushLines(j, settings));
+  const tested = Object.values(job.functions.after).filter((r) => r === 'ok' || r === 'fail').length;
+  const state = functionState(job);
+  const failing = [...state.newFaults, ...state.unclear, ...state.oldFaults].map((c) => nameOf(c.fn));
+  if (tested)
+    out.push(
+      failing.length
+        ? t('functionsTestedAfterClosingNotWorking', { tested, join: failing.join(', ') })
+        : t('functionsTestedAfterClosingAllOf', { tested }),
+    );
+  const skipped = Object.entries(job.functions.after)
+    .filter(([, r]) => r === 'untested')
+    .map(([id]) => nameOf(id));
+  if (skipped.length) out.push(t('notTested', { join: skipped.join(', ') }));
+
+  const air = sealOf(job, settings.leakLimit);
+  if (air.after?.verdict)
+    out.push(
+      t('airLeakPaMSAt', {
+        toExponential: air.after.leak.toExponential(1),
+        toExponential2: (2 * air.after.uLeak).toExponential(0),
+        verdict: limitWords[air.after.verdict],
+      }),
+    );
+  if (air.ratio)
+    out.push(
+      t('airTestAgainstTheSameDevice', {
+        verdict: ratioWords[air.ratio.verdict],
+        toFixed: digits(air.ratio.ratio, 1),
+        toFixed2: digits(air.ratio.low, 1),
+        toFixed3: digits(air.ratio.high, 1),
+      }),
+    );
+  if (air.press.after) out.push(t('pressedOnTheGlassWithThe', { kind: pressWords[air.press.after.kind] }));
+
+  for (const lens of lensesOf(job)) {
+    const c = cameraOf(job, lens.id);
+    const parts = [
+      ...(c.sharp
+        ? [
+            t('timesTo', {
+              verdict: sharpWords[c.sharp.verdict],
+              toFixed: digits(c.sharp.ratio, 2),
+              toFixed2: digits(c.sharp.low, 2),
+              toFixed3: digits(c.sharp.high, 2),
+            }),
+          ]
+        : []),
+      ...(c.flare
+        ? [`${flareWords[c.flare.verdict]}, ${digits(100 * c.flare.added, 1)} ± ${digits(200 * c.flare.u, 1)} %`]
+        : []),
+      ...(c.seat ? [c.seat.seated && c.seat.concentric ? t('coverIsCentred') : t('coverDoesNotSitAsIt')] : []),
+    ];
+    if (parts.length) out.push(t('throughItsCover', { name: lens.name, join: parts.join('; ') }));
+  }
+  for (const [part, r] of Object.entries(job.registered))
+    out.push(
+      `${capital(registerName(part))}: ${outcomeText[r.outcome]}${r.outcome === 'refused' || r.outcome === 'notPossible' ? ` (${noticeOf(part)})` : ''}${r.note ? `, ${r.note}` : ''}.`,
+    );
+  const checker = state.checker;
+  if (checker && state.how === 'customer') out.push(t('checkedByCustomer', { checker }));
+  else if (checker && state.how === 'afterPause') out.push(t('checkedAlone', { checker, minutes: pauseMin }));
+  else if (checker)
+    out.push(
+      state.repairer ? t('checkedByRepairedBy', { checker, repairer: state.repairer }) : t('checkedBy', { checker }),
+    );
+  return out;
+}
