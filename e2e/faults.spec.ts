@@ -320,3 +320,30 @@ for (const scheme of ['light', 'dark'] as const)
     await expect(page.getByText('There is no such job in this browser.')).toBeVisible();
     await h.noViolations(`no such job ${scheme}`);
   });
+
+test('what was last seen is there before the framework, with its clock right, and goes when the page stands', async ({
+  page,
+}) => {
+  await openDemo(page);
+  const head = await page.getByTestId('next').getByRole('heading').textContent();
+  await expect(page.locator('#first')).toHaveCount(0);
+  // the framework does not come: what stands is what was last seen
+  await page.route('**/index-*.js', (r) => r.abort());
+  await page.reload();
+  await expect(page.locator('#first')).toContainText(head!);
+  await expect(page.locator('#first .figure')).toHaveText(/^\+?\d+:\d\d$/);
+  const shown = await page.locator('#first .figure').textContent();
+  await expect(page.locator('#first .figure')).not.toHaveText(shown!);
+  await page.unroute('**/index-*.js');
+  // markup that somebody put where it is kept is text
+  await page.evaluate(() =>
+    localStorage.setItem('northcove.first', JSON.stringify({ head: '<img src=x onerror=alert(1)>', places: 'x' })),
+  );
+  await page.route('**/index-*.js', (r) => r.abort());
+  await page.reload();
+  await expect(page.locator('#first .head')).toHaveText('<img src=x onerror=alert(1)>');
+  await page.unroute('**/index-*.js');
+  await page.reload();
+  await expect(page.getByTestId('next')).toBeVisible();
+  await expect(page.locator('#first')).toHaveCount(0);
+});

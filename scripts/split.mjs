@@ -111,9 +111,28 @@ for (const [f, text] of out) writeFileSync(path.join(dir, f), text);
 let page = html;
 [runtime, common, entryFile].forEach((f, i) => (page = page.replace(inHtml[i], f)));
 writeFileSync(htmlFile, page);
+const firstFile = path.join(root, 'first.js');
+const early = JSON.stringify(filesOf.get(bench).map((f) => `/${at}/${f}`));
+const asWritten = readFileSync(firstFile, 'utf8');
+if (!asWritten.includes('var bench = [];')) throw new Error('first.js has no place for the files of the Bench');
+writeFileSync(firstFile, asWritten.replace('var bench = [];', `var bench = ${early};`));
+
+/** Addresses by their page's module, from the list of pages that the router has. */
+const pages = new Map();
+for (const m of byId.values())
+  for (const x of m.code.matchAll(/"\.\/([^"]+)\.tsx":\{[^}]*?\[(\d+)\],\w+\.paths\)/g))
+    if (m.lazy.has(+x[2])) pages.set(m.deps[+x[2]], x[1]);
 
 const kB = (list) => list.reduce((sum, f) => sum + gzipSync(out.get(f), { level: 9 }).length, 0) / 1e3;
 const first = kB([runtime, common, entryFile]);
+/** What each page makes somebody fetch who opens it first; stages are pages of their own. */
+const sizes = Object.fromEntries(
+  [...filesOf]
+    .filter(([id]) => pages.has(id) || /Stage$/.test(named(id)))
+    .map(([id, list]) => [pages.get(id) ?? named(id), Math.round(first + kB(list))])
+    .sort(([a], [b]) => (a < b ? -1 : 1)),
+);
+writeFileSync(path.join(root, 'sizes.json'), `${JSON.stringify(sizes, null, 1)}\n`);
 console.log(
   `files: first ${first.toFixed(0)} kB gzip, with the Bench ${(first + kB(filesOf.get(bench))).toFixed(0)}; ${groups.length} groups, at most ${Math.max(...[...filesOf.values()].map((l) => l.length))} files for a page`,
 );

@@ -6,7 +6,7 @@ const { count, size, warnings } = await generateSW({
   globDirectory: root,
   globPatterns: ['**/*.{html,js,css,ttf,woff2,png,svg,ico,json,webmanifest}'],
   // heat models are fetched when somebody heats such a device, or when the page has nothing else to do, and kept from then on
-  globIgnores: ['sw.js', 'metadata.json', '**/*.br', '**/*.gz', 'modes/**'],
+  globIgnores: ['sw.js', 'metadata.json', 'sizes.json', '**/*.br', '**/*.gz', 'modes/**'],
   runtimeCaching: [
     {
       urlPattern: ({ url }) => url.pathname.startsWith('/modes/'),

@@ -75,6 +75,7 @@ await Promise.all([
         return false;
       },
     );
+    if (built) await single('Budget', process.execPath, ['scripts/budget.mjs']);
     await jest('Component tests', 'web', '1', true);
   })(),
 ]);

@@ -16,12 +16,12 @@ export function useKeepFirst(shown: NextShown | null): void {
     title: t('bench'),
     kicker: t('next2'),
     ...(shown
-      ? // a countdown is counted anew, so the second it shows is not kept
-        {
+      ? {
           head: shown.title,
-          figure: shown.countsTo === null ? shown.figure : '',
-          countsTo: shown.countsTo,
-          line: shown.line,
+          // a countdown is counted anew, and what is said of its seconds is not kept
+          ...(shown.countsTo === null
+            ? { figure: shown.figure, countsTo: null, line: shown.line }
+            : { figure: '', countsTo: shown.countsTo, line: '' }),
         }
       : {}),
   });
