@@ -304,11 +304,16 @@ if (existsSync(dist)) {
       );
   const kb = (s: { raw: number; gzip: number }) =>
     `${Math.round(s.raw / 1024)} kB raw, ${Math.round(s.gzip / 1024)} kB gzip`;
-  line('entry', kb(size(/^entry-/)));
-  line('entry, shared code and layout: what the first screen loads', kb(size(/^(entry|__common|_layout|__expo)-/)));
+  // each page with all that it makes somebody fetch who opens it first
+  const pages = JSON.parse(readFileSync(path.join(import.meta.dirname, '..', 'dist', 'sizes.json'), 'utf8')) as Record<
+    string,
+    number
+  >;
+  line('scripts of the Bench, opened first', `${pages.index} kB gzip`);
+  line('scripts of the heaviest page', `${Math.max(...Object.values(pages))} kB gzip`);
   line('worker', kb(size(/^thermal-/)));
   const all = size(/./);
-  line('entry as a share of all code', `${Math.round((100 * size(/^entry-/).raw) / all.raw)} %`);
+  line('scripts of the Bench as a share of all code', `${Math.round((100 * 1000 * pages.index!) / all.gzip)} %`);
 } else console.log('\nno build in dist: run npm run build for the sizes');
 void benchBonding(median, line)
   .then(() => benchChecking(median, line))
