@@ -9,7 +9,7 @@ const sizes = read(path.join(root, 'dist', 'sizes.json'));
 const allowance = 1.05;
 
 if (process.argv.includes('--write')) {
-  writeFileSync(file, `${JSON.stringify(sizes, null, 1)}\n`);
+  writeFileSync(file, `${JSON.stringify(sizes, null, 2)}\n`);
   console.log(`budget of ${Object.keys(sizes).length} pages written`);
 } else {
   const budget = read(file);

@@ -4,7 +4,7 @@ import { logOrder, nextNth } from '@/model/logOrder';
 import { type Settings } from '@/model/settings';
 import { defaultSettings } from '@/model/defaultSettings';
 import { checkOriginals, jobKey, packKey, readEntries, stored } from './keptEntries';
-import { type StorageTrouble , type Clock, type Problem, type ShopLog, type Storage } from './stored';
+import { type StorageTrouble, type Clock, type Problem, type ShopLog, type Storage } from './stored';
 import { troubleOf } from './reopening';
 import { gatePhoto, KeptPhotos } from './keptPhotos';
 import { deviceKey, KeptModels } from './keptModels';
