@@ -1,0 +1,59 @@
+import { act, render, screen } from '@testing-library/react';
+
+import { useNow } from './useNow';
+
+const t0 = Date.UTC(2026, 3, 14, 11);
+let renders = 0;
+
+function Clock({ rings }: { rings: boolean }) {
+  renders++;
+  return <p>{useNow(1000, rings) - t0}</p>;
+}
+
+const see = (seen: boolean) =>
+  act(() => {
+    Object.defineProperty(document, 'visibilityState', { configurable: true, value: seen ? 'visible' : 'hidden' });
+    document.dispatchEvent(new Event('visibilitychange'));
+  });
+const pass = (ms: number) => act(() => void jest.advanceTimersByTime(ms));
+const shown = () => Number(screen.getByText(/^\d+$/).textContent);
+
+beforeEach(() => {
+  jest.useFakeTimers({ now: t0 });
+  renders = 0;
+});
+afterEach(() => {
+  see(true);
+  jest.useRealTimers();
+});
+
+it('stands still while nobody looks, and is right at once when somebody does', () => {
+  render(<Clock rings={false} />);
+  pass(3000);
+  expect(shown()).toBe(3000);
+  see(false);
+  const before = renders;
+  pass(3_600_000);
+  expect(renders).toBe(before);
+  expect(jest.getTimerCount()).toBe(0);
+  see(true);
+  expect(shown()).toBe(3_603_000);
+  pass(1000);
+  expect(shown()).toBe(3_604_000);
+});
+
+it('goes on in the background where an alarm hangs on it', () => {
+  render(<Clock rings />);
+  see(false);
+  pass(5000);
+  expect(shown()).toBe(5000);
+});
+
+it('begins still on a page that is opened in the background', () => {
+  see(false);
+  render(<Clock rings={false} />);
+  pass(10_000);
+  expect(shown()).toBe(0);
+  see(true);
+  expect(shown()).toBe(10_000);
+});
