@@ -46,7 +46,7 @@ export function BondingMethodChoice({
           ? t('everyWayHasSomethingAgainstIt', { id: bondingMethodNames[best.school.id] })
           : t('isProposedNothingAgainstItAnd', {
               id: bondingMethodNames[best.school.id],
-              toFixed: digits(best.cost, 1),
+              toFixed: digits(best.cost, 2),
               currency: settings.money.currency,
             })
       }
@@ -71,7 +71,7 @@ export function BondingMethodTable({ job, work, bead }: BondingMethodTableProps)
               </Txt>
               <Txt size="s" num>
                 {t('ready', {
-                  toFixed: digits(c.cost, 1),
+                  toFixed: digits(c.cost, 2),
                   currency: settings.money.currency,
                   readyH: span(c.readyH * 3600),
                 })}
@@ -81,17 +81,17 @@ export function BondingMethodTable({ job, work, bead }: BondingMethodTableProps)
               <Txt size="s" num tone="ink2">
                 {c.parts.delay > 0.05
                   ? t('materialWorkReworkDelay', {
-                      toFixed: digits(c.parts.material, 1),
+                      toFixed: digits(c.parts.material, 2),
                       currency: settings.money.currency,
-                      toFixed2: digits(c.parts.work, 1),
-                      toFixed3: digits(c.parts.rework, 1),
-                      toFixed4: digits(c.parts.delay, 1),
+                      toFixed2: digits(c.parts.work, 2),
+                      toFixed3: digits(c.parts.rework, 2),
+                      toFixed4: digits(c.parts.delay, 2),
                     })
                   : t('materialWorkRework', {
-                      toFixed: digits(c.parts.material, 1),
+                      toFixed: digits(c.parts.material, 2),
                       currency: settings.money.currency,
-                      toFixed2: digits(c.parts.work, 1),
-                      toFixed3: digits(c.parts.rework, 1),
+                      toFixed2: digits(c.parts.work, 2),
+                      toFixed3: digits(c.parts.rework, 2),
                     })}
               </Txt>
               <Txt size="s" tone="ink2">
