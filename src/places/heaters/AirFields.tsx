@@ -1,11 +1,12 @@
-import { type AirHeater, type Heater } from '@/core/heat/heater';
-import { type Sourced } from '@/core/source';
-import { type Settings } from '@/model/settings';
+import type { AirHeater, Heater } from '@/core/heat/heater';
+import type { Sourced } from '@/core/source';
+import type { Settings } from '@/model/settings';
 import { NumberField } from '@/ui/NumberField';
 import { lengthValue, typedToMm } from '@/words/units';
 import { t } from '@/words/heaters';
 import { told } from '@/words/told';
 
+/** A field for one sourced figure of a heater, in the range that it can have. */
 export type Figure = (
   name: string,
   unit: string,
@@ -16,6 +17,7 @@ export type Figure = (
   digits?: number,
 ) => React.ReactNode;
 
+/** What an air heater is, beside its name: flow, nozzle, distance. */
 export function AirFields({
   heater: h,
   units,

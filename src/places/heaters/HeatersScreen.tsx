@@ -4,7 +4,7 @@ import { View } from 'react-native';
 
 import { defaultGun, defaultLamp, defaultMat, defaultPlate, type Heater } from '@/core/heat/heater';
 import { defOf } from '@/core/heat/heaterDefs';
-import { measured, type Sourced } from '@/core/source';
+import { measured } from '@/core/source';
 import { heatersOf, type Settings } from '@/model/settings';
 import { newId } from '@/store/ids';
 import { saveSettings, useSettings } from '@/store/shop';
@@ -136,15 +136,7 @@ interface FieldsProps {
 }
 
 function Fields({ heater: h, units, onChange }: FieldsProps) {
-  const figure = (
-    name: string,
-    unit: string,
-    low: number,
-    high: number,
-    s: Sourced,
-    set: (s: Sourced) => Heater,
-    digits = 0,
-  ) => (
+  const figure: Figure = (name, unit, low, high, s, set, digits = 0) => (
     <NumberField
       label={`${told(h.name)}: ${name}`}
       unit={unit}
