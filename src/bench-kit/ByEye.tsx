@@ -13,6 +13,9 @@ import { useActions } from './actions';
 import { eyeWords } from '@/words/eyeWords';
 import { t } from '@/words/kit';
 
+/** A place that is looked at. */
+type Looked = Pick<GaugePoint, 'id' | 'at' | 'normal'>;
+
 export interface ByEye {
   /** last judgement; null: none was made */
   eye: JobState['eyes'][EyeOf] | null;
@@ -28,8 +31,11 @@ export interface ByEye {
   layer: ReactNode;
 }
 
-/** One tap when all is well, taps on the plan where it is not; a gauge is for those who have one (law 23). */
-export function useByEye(job: JobState, of: EyeOf, points: readonly GaugePoint[], off = false): ByEye {
+/**
+ * One tap when all is well, taps on the plan where it is not; a gauge is for those who have one (law 23).
+ * @param inMm how far inside its place a mark is drawn
+ */
+export function useByEye(job: JobState, of: EyeOf, points: readonly Looked[], off = false, inMm = 5): ByEye {
   const { log } = useActions(job);
   const [how, setHow] = useState<EyeSpot['how']>(of === 'gap' ? 'low' : 'high');
   const said = job.eyes[of];
@@ -52,8 +58,8 @@ export function useByEye(job: JobState, of: EyeOf, points: readonly GaugePoint[]
     toggle,
     onTap: marking
       ? (p) => {
-          const far = (q: GaugePoint) => Math.hypot(q.at[0] - p[0], q.at[1] - p[1]);
-          const near = points.reduce<GaugePoint | null>((m, q) => (m && far(m) <= far(q) ? m : q), null);
+          const far = (q: Looked) => Math.hypot(q.at[0] - p[0], q.at[1] - p[1]);
+          const near = points.reduce<Looked | null>((m, q) => (m && far(m) <= far(q) ? m : q), null);
           // a gloved finger lands beside the edge: the nearest point is meant
           if (near) toggle(near.id);
         }
@@ -63,7 +69,7 @@ export function useByEye(job: JobState, of: EyeOf, points: readonly GaugePoint[]
         items={points.map((p, i) => {
           const spot = eye.spots.find((s) => s.point === p.id);
           return {
-            at: [p.at[0] - p.normal[0] * 5, p.at[1] - p.normal[1] * 5] as const,
+            at: [p.at[0] - p.normal[0] * inMm, p.at[1] - p.normal[1] * inMm] as const,
             text: spot ? { high: '+', low: '−' }[spot.how] : String(i + 1),
             state: spot ? ('next' as const) : ('todo' as const),
           };
@@ -74,7 +80,7 @@ export function useByEye(job: JobState, of: EyeOf, points: readonly GaugePoint[]
 }
 
 /** What a tap on the plan marks, and the same places as a list. */
-export function EyeMarks({
+export function EyeMarks<P extends Looked>({
   by,
   of,
   points,
@@ -82,8 +88,8 @@ export function EyeMarks({
 }: {
   by: ByEye;
   of: EyeOf;
-  points: readonly GaugePoint[];
-  placeOf: (p: GaugePoint) => string;
+  points: readonly P[];
+  placeOf: (p: P) => string;
 }) {
   if (!by.marking) return null;
   const words = eyeWords[of];

@@ -1,4 +1,4 @@
-import type { EyeOf } from '@/core/fit/byEye';
+import type { GaugedOf } from '@/core/fit/byEye';
 import type { GaugePoint } from '@/core/fit/gaugePoints';
 import type { EventOf } from '@/model/event';
 import type { JobState } from '@/model/fold';
@@ -8,11 +8,11 @@ import { useActions } from './actions';
 import { EyeMarks, MeasureInstead, type ByEye } from './ByEye';
 import { GaugeEntry, lastReading } from './GaugeEntry';
 
-const quantityOf: Record<EyeOf, EventOf<'reading'>['quantity']> = { gap: 'gapMm', step: 'stepMm', seat: 'seatMm' };
+const quantityOf: Record<GaugedOf, EventOf<'reading'>['quantity']> = { gap: 'gapMm', step: 'stepMm', seat: 'seatMm' };
 
 interface GaugeOrEyeProps {
   job: JobState;
-  of: EyeOf;
+  of: GaugedOf;
   by: ByEye;
   /** the gauge is in use */
   measuring: boolean;

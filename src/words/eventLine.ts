@@ -12,6 +12,7 @@ import { taskName, stageName } from './stageWords';
 import { said } from './codes';
 import { t as tr } from './happened';
 import { happeningName, screwPlaceName } from './happenedNames';
+import { eyeWords } from './eyeWords';
 import { edgeName } from './placeNames';
 import { learnedText } from './learnedNames';
 import { t } from './log';
@@ -532,9 +533,9 @@ const lines: { [T in KnownEvent['type']]: (e: EventOf<T>, units: LineUnits) => s
   reading: (e, units) =>
     `${{ gapMm: t('gap'), stepMm: t('step'), seatMm: t('seatHeight') }[e.quantity]} ${e.point}: ${units.mm(e.value, 3)} (u ${units.mm(e.u, 3)})`,
   eye(e) {
-    const name = { gap: t('gap'), step: t('step'), seat: t('seat') }[e.of];
-    if (e.fine) return t('byEyeEvenAllRound', { name });
-    const how = e.of === 'gap' ? { high: t('wide'), low: t('tight') } : { high: t('high'), low: t('low') };
+    const name = { gap: t('gap'), step: t('step'), seat: t('seat'), cover: t('cameraCover') }[e.of];
+    const how = eyeWords[e.of];
+    if (e.fine) return e.of === 'cover' ? t('byEyeFine', { name, fine: how.fine }) : t('byEyeEvenAllRound', { name });
     return t('byEye', { name, join: e.spots.map((x) => `${x.point} ${how[x.how]}`).join(', ') || t('notEven') });
   },
   bonded: (e, units) =>

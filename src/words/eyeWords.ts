@@ -15,6 +15,17 @@ export const eyeWords: Record<EyeOf, { fine: string; high: string; low: string }
       return log('tight');
     },
   },
+  cover: {
+    get fine() {
+      return t('levelInTheMiddle');
+    },
+    get high() {
+      return log('standsProud');
+    },
+    get low() {
+      return log('touches');
+    },
+  },
   step: {
     get fine() {
       return t('flushAllRound');

@@ -19,7 +19,7 @@ const onLeft = (p: GaugePoint) => p.normal[0] < -0.7;
 const onTop = (p: GaugePoint) => p.normal[1] < -0.7;
 
 // two normal distributions a difference apart: the share beyond a threshold with a false alarm of one in twenty (analytic)
-it.each(['gap', 'step', 'seat'] as const)(
+it.each(['gap', 'step', 'seat', 'cover'] as const)(
   'what is noticed of a %s in nine of ten, by the normal distribution',
   (of) => {
     const u = eyeFigures[of].value;

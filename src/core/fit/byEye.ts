@@ -5,8 +5,10 @@ import { dryFit, type DryFit } from './dryFit';
 import type { FlushAction } from './flushness';
 import type { GaugePoint } from './gaugePoints';
 
-/** What was judged: the gap round a cover laid in, its step to the frame, the height of the seat. */
-export type EyeOf = 'gap' | 'step' | 'seat';
+/** What was judged: the gap round a cover laid in, its step to the frame, the height of the seat, a camera cover in its ring. */
+export type EyeOf = 'gap' | 'step' | 'seat' | 'cover';
+/** What is gauged point after point as well. */
+export type GaugedOf = Exclude<EyeOf, 'cover'>;
 
 /** A place that was seen or felt to be off: too high or too low; of a gap, wide or tight. */
 export interface EyeSpot {
@@ -19,6 +21,7 @@ export const eyeFigures = {
   gap: judgement(0.15, 'eye on a gap between glass and frame'),
   step: judgement(0.1, 'fingertip drawn across an edge'),
   seat: judgement(0.15, 'glancing light over a face, or a straight edge against the light'),
+  cover: judgement(0.1, 'fingertip drawn across the rim of a camera cover'),
 };
 
 /**

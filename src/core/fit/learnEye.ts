@@ -66,4 +66,5 @@ export const eyeFigureKey: Record<EyeOf, string> = {
   gap: figureKey('judgement', 0.15, 'eye on a gap between glass and frame'),
   step: figureKey('judgement', 0.1, 'fingertip drawn across an edge'),
   seat: figureKey('judgement', 0.15, 'glancing light over a face, or a straight edge against the light'),
+  cover: figureKey('judgement', 0.1, 'fingertip drawn across the rim of a camera cover'),
 };

@@ -10,9 +10,9 @@ export const dryFitEntries = {
     value: z.number().min(-5).max(5),
     u: z.number().min(0).max(1),
   },
-  /** judged by eye and finger: fine all round, or off at these points; of a gap, high is wide and low is tight */
+  /** judged by eye and finger: fine all round, or off at these points; of a gap, high is wide and low is tight; of a camera cover, high is proud and low touches its ring */
   eye: {
-    of: z.enum(['gap', 'step', 'seat']),
+    of: z.enum(['gap', 'step', 'seat', 'cover']),
     fine: z.boolean(),
     spots: z.array(z.object({ point: id, how: z.enum(['high', 'low']) })).max(40),
   },

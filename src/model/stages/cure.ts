@@ -21,6 +21,8 @@ export const cureSlice = {
     clampOn(own, e) {
       own.clampOn = e;
       own.clampOffAt = null;
+      // held once more: what was said of the time before is of that time
+      own.cureHeld = null;
     },
     clampOff(own, e) {
       own.clampOffAt = e.at;

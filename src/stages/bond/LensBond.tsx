@@ -1,4 +1,5 @@
 import type { JobState } from '@/model/fold';
+import { CameraTests, Sizes } from '@/bench-kit/LensSet';
 import { StageShell } from '@/bench-kit/StageShell';
 import { Flash } from '@/ui/alarm';
 import { Button } from '@/ui/Button';
@@ -28,6 +29,8 @@ export function LensBond(p: { job: JobState }) {
           <Button kind="main" label={label} onPress={act} disabled={shut !== null} {...(shut ? { why: shut } : {})} />
         }
       >
+        {here.tested ? null : <CameraTests job={job} log={here.log} />}
+        {here.wrong ? <Sizes job={job} chosen={here.chosen} /> : null}
         <LensBondWhy here={here} />
       </StageShell>
     </View>

@@ -8,6 +8,7 @@ import type { NewEvent } from '@/model/event';
 import { call, choose, enter, pass, press, reading, reason, renderStage, tick } from '../../../test-support/stage';
 import { jobNow, logged, settingsNow, startShop } from '../../../test-support/mockShop';
 import { CureStage } from '@/stages/cure/CureStage';
+import { flushOf } from '@/work/check/flushJob';
 import { testsBeforeClosing } from '@/work/check/beforeClosing';
 import { DryFitStage } from '@/stages/dryFit/DryFitStage';
 import { BondStage } from './BondStage';
@@ -405,6 +406,29 @@ describe('holding and curing a bead', () => {
     expect(settingsNow().cureSeen).toHaveLength(1);
     expect(settingsNow().cureSeen[0]!.ratio).toBeCloseTo(2, 1);
     expect(logged(phone).at(-1)).toMatchObject({ type: 'cureHeld', held: true });
+  });
+
+  it('it slipped: the places are tapped, Check knows them, and once clamped again they are of before', async () => {
+    startShop(t0, {
+      [phone]: [
+        ...bead,
+        { type: 'clampOn', clip: 'gentle clip', count: 12, forceN: 6 },
+        { type: 'clampOff', early: false },
+      ],
+    });
+    renderStage(CureStage, phone);
+    await press('It slipped');
+    expect(call()).toBe('It slipped. Where?');
+    await press('Places as a list');
+    await tick(/^3\. /);
+    expect(logged(phone).at(-1)).toMatchObject({ type: 'eye', of: 'step', fine: false, spots: [{ how: 'high' }] });
+    expect(call()).toBe('It slipped. Lift it and clear what is trapped.');
+    expect(flushOf(jobNow(phone)).eye?.action).toBe('clearDebris');
+    await later(60_000);
+    await press('Clamps on again');
+    expect(call()).toMatch(/^Clamps off in/);
+    expect(flushOf(jobNow(phone)).eye).toBeNull();
+    expect(jobNow(phone).cureHeld).toBeNull();
   });
 
   it('air that is noted moves the clocks; a place with its own temperature too', async () => {

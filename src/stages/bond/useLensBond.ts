@@ -108,6 +108,26 @@ export function useLensBond({ job }: { job: JobState }) {
       : goTo(job, 'bond');
   const shut = block ?? (pressed && leftS > 0 ? t('pressForMore', { leftS: clock(leftS) }) : null);
   const glance = dueAt === null ? null : pressGlance(now, dueAt);
-  return { glance, job, given, match, chosen, pressed, leftS, all, state, next, alarm, now, shut, act, text, label };
+  return {
+    glance,
+    log,
+    tested,
+    wrong,
+    job,
+    given,
+    match,
+    chosen,
+    pressed,
+    leftS,
+    all,
+    state,
+    next,
+    alarm,
+    now,
+    shut,
+    act,
+    text,
+    label,
+  };
 }
 export type LensBondState = ReturnType<typeof useLensBond>;

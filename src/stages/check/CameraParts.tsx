@@ -22,7 +22,7 @@ const shapeOf = (e: unknown): number | null => {
 };
 
 /** Sharpness, flare and specks. */
-export function CameraReadings({ here: { sharp, flare, view } }: { here: CameraScreenState }) {
+export function CameraReadings({ here: { sharp, flare, view, sits, byEye } }: { here: CameraScreenState }) {
   return (
     <Readings
       items={[
@@ -53,9 +53,9 @@ export function CameraReadings({ here: { sharp, flare, view } }: { here: CameraS
         },
         {
           id: 'seat',
-          value: view.seat ? (view.seat.seated && view.seat.concentric ? t('sits') : t('doesNotSit')) : `–`,
-          label: view.seat ? t('coverInItsHole') : t('coverInItsHoleNotMeasured'),
-          tone: view.seat && !(view.seat.seated && view.seat.concentric) ? 'caution' : 'ink',
+          value: sits === null ? '–' : sits ? t('sits') : t('doesNotSit'),
+          label: byEye ? t('coverByEyeReading') : sits === null ? t('coverInItsHoleNotMeasured') : t('coverInItsHole'),
+          tone: sits === false ? 'caution' : 'ink',
         },
       ]}
     />

@@ -10,6 +10,7 @@ import { Disclosure } from '@/ui/Disclosure';
 import { download } from '@/ui/download';
 import { Message, refused } from '@/ui/Message';
 import { Txt } from '@/ui/Txt';
+import { CoverByEye } from './CoverByEye';
 import { CoverSeat } from './CoverSeat';
 import { useCameraScreen } from './useCameraScreen';
 import { CameraReadings, WhichShot, ShotSource, ShotList, CameraWhy } from './CameraParts';
@@ -33,6 +34,7 @@ export function CameraScreen(p: { job: JobState }) {
       side={<Button label={t('target')} onPress={() => download('target.svg', targetSvg(), 'image/svg+xml')} />}
     >
       <View className="mt-3" />
+      <CoverByEye job={job} />
       <CameraReadings here={here} />
       <Txt size="s" tone="ink2" className="my-2">
         {cannotSee()}
@@ -46,7 +48,7 @@ export function CameraScreen(p: { job: JobState }) {
       ) : null}
       <ShotSource here={here} />
       <ShotList here={here} />
-      <Disclosure title={t('howTheCoverSits')}>
+      <Disclosure title={t('coverGauge')}>
         <CoverSeat key={lens} job={job} lens={lens} seat={view.seat} />
       </Disclosure>
       <CameraWhy here={here} />

@@ -8,10 +8,11 @@ import { useSettings } from '@/store/shop';
 import { Button } from '@/ui/Button';
 import { LengthField } from '@/ui/QuantityField';
 import { Txt } from '@/ui/Txt';
+import { said } from '@/words/codes';
 import { digits, length } from '@/words/units';
 import { t } from '@/words/check';
 
-const gapPlaces = ['right', 'top', 'left', 'bottom'];
+const gapPlaces = ['right', 'top', 'left', 'bottom'] as const;
 const stepPlaces = () => [t('atTheTop'), t('lowerLeft'), t('lowerRight')];
 
 /** How a cover sits, and by how much. */
@@ -41,7 +42,7 @@ export function CoverSeat({ job, lens, seat }: { job: JobState; lens: string; se
       {gaps.map((g, i) => (
         <LengthField
           key={gapPlaces[i]}
-          label={t('ringGap', { i: gapPlaces[i] })}
+          label={t('ringGap', { i: said(gapPlaces[i]!) })}
           units={units}
           lowMm={-0.5}
           highMm={3}

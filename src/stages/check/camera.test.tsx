@@ -2,7 +2,7 @@ import { screen } from '@testing-library/react';
 
 import type { NewEvent } from '@/model/event';
 import { demoSettings } from '@/demo/shop';
-import { call, enter, press, reading, renderStage } from '../../../test-support/stage';
+import { call, enter, press, reading, renderStage, tick } from '../../../test-support/stage';
 import { jobNow, logged, startShop } from '../../../test-support/mockShop';
 import { sheetOf } from '@/stages/handover/sheet';
 import { CameraScreen } from './CameraScreen';
@@ -97,7 +97,7 @@ it('an even field gives specks before and after', async () => {
 
 it('seating: four gaps and three steps say whether it sits, and in the middle', async () => {
   renderStage(CameraScreen, id);
-  await press('How the cover sits');
+  await press('How the cover sits, with a gauge');
   for (const [place, v] of [
     ['right', '0.05'],
     ['top', '0.1'],
@@ -108,6 +108,31 @@ it('seating: four gaps and three steps say whether it sits, and in the middle', 
   for (const place of ['at the top', 'lower left', 'lower right']) await enter(new RegExp(`^Step ${place}`), '0.01');
   await press('Note how it sits');
   expect(screen.getByTestId('seat').textContent).toMatch(/^It sits, centred\. Off by 0\.05 mm, least gap 0\.05 mm/);
+});
+
+it('seating by eye: one tap when all is well, and what a finger can tell', async () => {
+  renderStage(CameraScreen, id);
+  await press('Level, and in the middle');
+  expect(logged(id).at(-1)).toMatchObject({ type: 'eye', of: 'cover', fine: true });
+  expect(screen.getByTestId('coverByEye').textContent).toMatch(/A finger finds a step of 0\.29 mm nine times in ten/);
+  const lines = sheetOf(jobNow(id), demoSettings, t0).flatMap((s) => s.lines);
+  expect(lines.some((l) => /through its cover: .*by eye/.test(l))).toBe(true);
+});
+
+it('seating by eye: places that stand proud say what lies under', async () => {
+  renderStage(CameraScreen, id);
+  await press('Not so');
+  expect(screen.getByText('Tap the places where it is not.')).toBeTruthy();
+  await press('Places as a list');
+  await tick(/^1\. .*right/);
+  expect(logged(id).at(-1)).toMatchObject({
+    type: 'eye',
+    of: 'cover',
+    fine: false,
+    spots: [{ point: `${lens()}:right`, how: 'high' }],
+  });
+  expect(screen.getByTestId('coverByEye').textContent).toMatch(/lift it, clear what lies under it \(right\)/);
+  expect(reading(/cover in its hole/)).toMatch(/^does not sit/i);
 });
 
 it('the target for the printer is the one that is looked for', async () => {

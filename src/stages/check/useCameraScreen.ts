@@ -5,7 +5,7 @@ import { type GestureResponderEvent } from 'react-native';
 import { type Shot } from '@/core/camera/shot';
 import type { JobState } from '@/model/fold';
 import { useActions } from '@/bench-kit/actions';
-import { cameraOf, lensesOf } from '@/work/check/cameraJob';
+import { cameraOf, coverEyeOf, lensesOf } from '@/work/check/cameraJob';
 import { flareWords, sharpWords } from '@/words/checkNames';
 import { useLongRun } from '@/bench-kit/useLongRun';
 import { capital } from '@/words/capital';
@@ -142,11 +142,14 @@ export function useCameraScreen(p: { job: JobState }) {
   const so = useShots(p);
   const { view, mine, shots, fields } = so;
   const { sharp, flare } = view;
+  // the later of eye and gauge counts
+  const { seen } = coverEyeOf(p.job);
+  const eyeAt = seen ? p.job.eyes.cover!.loggedAt : -Infinity;
+  const byEye = seen !== null && eyeAt > (p.job.coverSeats[so.lens]?.loggedAt ?? -Infinity);
+  const measured = view.seat?.seated == null ? null : view.seat.seated && view.seat.concentric;
+  const sits = byEye ? seen.every((s) => s.action === 'accept') : measured;
   const bad =
-    sharp?.verdict === 'clearLoss' ||
-    sharp?.verdict === 'someLoss' ||
-    flare?.verdict === 'added' ||
-    view.seat?.seated === false;
+    sharp?.verdict === 'clearLoss' || sharp?.verdict === 'someLoss' || flare?.verdict === 'added' || sits === false;
   const text = sharp
     ? {
         sentence: `${capital(sharpWords[sharp.verdict])}${flare ? `, ${flareWords[flare.verdict]}` : ''}.`,
@@ -163,6 +166,6 @@ export function useCameraScreen(p: { job: JobState }) {
         reason: t('takenWithTheDeviceItselfAnd'),
       };
   const problem = shots.problem ?? fields.problem;
-  return { ...so, sharp, flare, text, bad, problem };
+  return { ...so, sits, byEye, sharp, flare, text, bad, problem };
 }
 export type CameraScreenState = ReturnType<typeof useCameraScreen>;

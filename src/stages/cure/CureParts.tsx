@@ -6,6 +6,7 @@ import { squeezeOutOf } from '@/core/bond/squeezeOut';
 import { cureMarks, type CureKind, type CureMark } from '@/core/cure/laws';
 import { benchReports } from '@/core/cure/policy';
 import { cureMarkNames } from '@/words/cureNames';
+import { EyeMarks } from '@/bench-kit/ByEye';
 import { useActions } from '@/bench-kit/actions';
 import { PlainPlan } from '@/bench-kit/PlainPlan';
 import { Why } from '@/bench-kit/Why';
@@ -43,7 +44,7 @@ function MarkRow({ cells, head, bold }: { cells: string[]; head?: boolean; bold?
 
 /** Clips round the device. */
 export function CurePicture({
-  here: { job, way, places, path, start, off },
+  here: { job, way, places, path, start, off, slipped, by },
   size,
 }: {
   here: CureStageState;
@@ -53,10 +54,13 @@ export function CurePicture({
     <PlainPlan
       job={job}
       size={size}
+      {...(by.onTap ? { onTap: by.onTap } : {})}
       label={
-        way.clips
-          ? t('clipsRound', { length: places.length, name: job.device.name })
-          : t('on', { name: way.name, name2: job.device.name })
+        slipped
+          ? t('slippedWhere')
+          : way.clips
+            ? t('clipsRound', { length: places.length, name: job.device.name })
+            : t('on', { name: way.name, name2: job.device.name })
       }
       lines={[
         ...places.map((p, i) =>
@@ -68,8 +72,9 @@ export function CurePicture({
       ]}
     >
       <NoPressAreas shapes={noPress(job.device, job.face).map((p) => p.shape)} />
+      {slipped ? by.layer : null}
       <Numbers
-        items={places.map((p, i) => ({
+        items={(slipped ? [] : places).map((p, i) => ({
           at: path.point(p.sMm).at,
           text: String(i + 1),
           state: start === null || off ? ('todo' as const) : ('done' as const),
@@ -113,22 +118,29 @@ export function CureNotes({ here: { full, alarm } }: { here: CureStageState }) {
 
 /** Did it hold when the clamps came off. */
 export function DidItHold({ here: { off, cure, job, sayHeld } }: { here: CureStageState }) {
-  return off && cure.kind !== 'tape' && !job.cureHeld ? (
+  return off && !job.cureHeld ? (
     <View className="mt-2">
       <Txt strong>{t('didItHoldWhenTheClamps')}</Txt>
-      <Txt size="s" tone="ink2">
-        {t('threeThatHeldTeachThisShop')}
-      </Txt>
+      {cure.kind === 'tape' ? null : (
+        <Txt size="s" tone="ink2">
+          {t('threeThatHeldTeachThisShop')}
+        </Txt>
+      )}
       <View className="flex-row gap-3 mt-1">
         <View className="flex-1">
           <Button kind="small" label={t('itHeld')} onPress={() => sayHeld(true)} />
         </View>
         <View className="flex-1">
-          <Button kind="small" label={t('itSlipped')} onPress={() => sayHeld(false)} />
+          <Button kind="small" onward label={t('itSlipped')} onPress={() => sayHeld(false)} />
         </View>
       </View>
     </View>
   ) : null;
+}
+
+/** It slipped: the places, as taps on the plan or as a list. */
+export function WhereItSlipped({ here: { slipped, by, points, pointPlace } }: { here: CureStageState }) {
+  return slipped ? <EyeMarks by={by} of="step" points={points} placeOf={pointPlace} /> : null;
 }
 
 /** Black rubber that came out beside the cover: dry now, it peels off. */

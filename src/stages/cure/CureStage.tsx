@@ -13,7 +13,7 @@ import { HoldChoice } from './HoldChoice';
 import { ShelfPlace } from './ShelfPlace';
 import { WhyHours } from './WhyHours';
 import { caution, useCureStage } from './useCureStage';
-import { CurePicture, CureMain, CureNotes, DidItHold, PeelOff, CureMarks, CureWhy } from './CureParts';
+import { CurePicture, CureMain, CureNotes, DidItHold, WhereItSlipped, PeelOff, CureMarks, CureWhy } from './CureParts';
 import { t } from '@/words/cure';
 
 export function CureStage(p: { job: JobState }) {
@@ -42,6 +42,7 @@ export function CureStage(p: { job: JobState }) {
         {start === null ? <HoldChoice ways={ways} way={way} onWay={setPicked} /> : null}
         <PeelOff here={here} />
         <DidItHold here={here} />
+        <WhereItSlipped here={here} />
         <CureMarks here={here} />
         <ShelfPlace job={job} cure={cure} now={now} />
         <AirLog job={job} cure={cure} now={now} />

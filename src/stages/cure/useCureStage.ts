@@ -7,13 +7,19 @@ import { type CureMark } from '@/core/cure/laws';
 import { bondPerimeter } from '@/core/device/perimeter';
 import type { JobState } from '@/model/fold';
 import { useActions } from '@/bench-kit/actions';
+import { flushOf } from '@/work/check/flushJob';
 import { cureOf } from '@/work/cure/cureJob';
+import { useByEye } from '@/bench-kit/ByEye';
+import { capital } from '@/words/capital';
+import { actionWords } from '@/words/checkNames';
 import { cureMarkNames } from '@/words/cureNames';
 import { useGoOn } from '@/bench-kit/useGoOn';
 import { saveSettings, useSettings } from '@/store/shop';
 import { newId } from '@/store/ids';
 import { useAlarm } from '@/ui/alarm';
-import { clock, span } from '@/words/units';
+import { eyeWords } from '@/words/eyeWords';
+import { placeName } from '@/words/placeNames';
+import { clock, span, whereText } from '@/words/units';
 import { useNow } from '@/bench-kit/useNow';
 import { useVoice } from '@/bench-kit/useVoice';
 import { cureCues } from '@/work/voice/cues';
@@ -81,6 +87,11 @@ export function useCureStage({ job }: { job: JobState }) {
     () => (way.clips ? clipPlaces(path, way.clips.count, job.device, job.face) : []),
     [way.clips, path, job.device, job.face],
   );
+  // it slipped: where, on the same places as Check counts with
+  const { points, eye: felt, spots } = flushOf(job);
+  const slipped = job.clampOffAt !== null && job.cureHeld?.held === false;
+  const by = useByEye(job, 'step', points, !slipped);
+  const pointPlace = (p: (typeof points)[number]) => placeName(path, p.sMm);
   const start = job.clampOn?.at ?? null;
   const since = start === null ? 0 : (now - start) / 1e3;
   const off = job.clampOffAt !== null;
@@ -89,7 +100,18 @@ export function useCureStage({ job }: { job: JobState }) {
   const alarm = useAlarm(off ? null : due, now, 'opens', settings.sound && !settings.voice.on);
   useVoice(off || start === null || due === null ? [] : cureCues({ startAt: start, dueAt: due }));
   const bonded = job.bonded !== null;
-  const text = cureText(job, cure, way, now, settings);
+  const slippedAt = spots
+    .map((s) => whereText(eyeWords.step[s.how], pointPlace(points.find((p) => p.id === s.point)!)))
+    .join(', ');
+  const text = !slipped
+    ? cureText(job, cure, way, now, settings)
+    : felt && felt.action !== 'accept'
+      ? {
+          sentence: t('slippedCall', { action: actionWords[felt.action] }),
+          reason: t('slippedWhy', { places: capital(slippedAt) }),
+          tone: 'caution' as const,
+        }
+      : { sentence: t('slippedFirst'), reason: t('slippedFirstWhy'), tone: 'caution' as const };
   const clampOn = () =>
     void log([
       decide({
@@ -107,7 +129,11 @@ export function useCureStage({ job }: { job: JobState }) {
   const twoEdge = cure.clocks.clampOff.low / cure.edges.low;
   const sayHeld = (held: boolean) => {
     const ratio = (job.clampOffAt! - start!) / 1e3 / twoEdge;
-    void log([{ type: 'cureHeld', held, ratio: Math.min(1000, Math.max(0, ratio)) }]);
+    void log([
+      { type: 'cureHeld', held, ratio: Math.min(1000, Math.max(0, ratio)) },
+      // the places are marked next, on the plan
+      ...(held ? [] : [{ type: 'eye' as const, of: 'step' as const, fine: false, spots: [] }]),
+    ]);
     const liquid = job.bonded?.itemId;
     if (cure.kind !== 'tape' && liquid)
       saveSettings({
@@ -127,6 +153,7 @@ export function useCureStage({ job }: { job: JobState }) {
         act: left > 0 ? undefined : () => clampOff(false),
         why: left > 0 ? t('inLeft', { left: clock(left) }) : null,
       };
+    if (slipped && felt && felt.action !== 'accept') return { label: t('clampsOnAgain'), act: clampOn, why: null };
     return { label: goTo(job, 'cure'), act: () => goOn(), why: null };
   };
   const main = mainOf();
@@ -148,6 +175,10 @@ export function useCureStage({ job }: { job: JobState }) {
     now,
     off,
     sayHeld,
+    slipped,
+    by,
+    points,
+    pointPlace,
     full,
     alarm,
     main,

@@ -1,13 +1,15 @@
+import type { CoverSeen } from '@/core/fit/coverByEye';
 import { pauseMin } from '@/core/functions/riskOrder';
 import { noticedMm } from '@/core/fit/byEye';
 import { uStepMm } from '@/core/fit/gaugeFigures';
 import { functionName as nameOf, functionState } from '@/work/check/faults';
-import { cameraOf, lensesOf } from '@/work/check/cameraJob';
+import { cameraOf, coverEyeOf, coverPlaces, lensesOf } from '@/work/check/cameraJob';
 import { flareWords, limitWords, noticeOf, pressWords, ratioWords, registerName, sharpWords } from '@/words/checkNames';
 import { sealOf } from '@/work/check/sealJob';
 import type { EventOf } from '@/model/event';
 import type { JobState } from '@/model/fold';
 import type { Settings } from '@/model/settings';
+import { told } from '@/words/told';
 import { capital } from '@/words/capital';
 import { digits, length } from '@/words/units';
 import { t } from '@/words/handover';
@@ -82,6 +84,8 @@ export function measuredLines(job: JobState, settings: Settings, joints: readonl
     );
   if (air.press.after) out.push(t('pressedOnTheGlassWithThe', { kind: pressWords[air.press.after.kind] }));
 
+  const seen = coverEyeOf(job).seen ?? [];
+  const byEye = (s: CoverSeen) => (s.action === 'accept' ? t('coverByEyeLevel') : t('coverByEyeNot'));
   for (const lens of lensesOf(job)) {
     const c = cameraOf(job, lens.id);
     const parts = [
@@ -98,10 +102,15 @@ export function measuredLines(job: JobState, settings: Settings, joints: readonl
       ...(c.flare
         ? [`${flareWords[c.flare.verdict]}, ${digits(100 * c.flare.added, 1)} ± ${digits(200 * c.flare.u, 1)} %`]
         : []),
+      ...seen.filter((s) => s.cover === lens.id).map(byEye),
       ...(c.seat ? [c.seat.seated && c.seat.concentric ? t('coverIsCentred') : t('coverDoesNotSitAsIt')] : []),
     ];
     if (parts.length) out.push(t('throughItsCover', { name: lens.name, join: parts.join('; ') }));
   }
+  // a lens cover of its own stands under its own name
+  const covers = coverPlaces(job);
+  for (const s of seen.filter((x) => !lensesOf(job).some((l) => l.id === x.cover)))
+    out.push(t('coverSits', { cover: capital(told(covers.find((c) => c.id === s.cover)!.name)), seat: byEye(s) }));
   for (const [part, r] of Object.entries(job.registered))
     out.push(
       `${capital(registerName(part))}: ${outcomeText[r.outcome]}${r.outcome === 'refused' || r.outcome === 'notPossible' ? ` (${noticeOf(part)})` : ''}${r.note ? `, ${r.note}` : ''}.`,

@@ -6,7 +6,7 @@ import { Flash } from '@/ui/alarm';
 import { Button } from '@/ui/Button';
 import { Call } from '@/ui/Call';
 import { Readings } from '@/ui/Readings';
-import { CameraTests } from './LensParts';
+import { CameraTests } from '@/bench-kit/LensSet';
 import { LiftLinks } from './LiftLinks';
 import { caution, useLensLift } from './useLensLift';
 import { LensPicture, LensMain, WhichCovers, LensHeatChoice, LensWhy } from './LensLiftParts';

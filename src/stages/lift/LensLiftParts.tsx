@@ -17,7 +17,7 @@ import { Numbers } from '@/ui/plan/layers';
 import { Outlines } from '@/ui/plan/pieceLayers';
 import { Txt } from '@/ui/Txt';
 import { clock, length, temp } from '@/words/units';
-import { Sizes } from './LensParts';
+import { Sizes } from '@/bench-kit/LensSet';
 import type { PlanSize } from '@/bench-kit/StageShell';
 import type { LensLiftState } from './useLensLift';
 import { t } from '@/words/lift';

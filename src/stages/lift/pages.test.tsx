@@ -365,6 +365,9 @@ describe('lens covers', () => {
     startShop(t0, { [lens]: done('lens1Tape', 12) });
     const first = renderStage(LensBond, lens);
     expect(call()).toBe('Test the cameras first.');
+    // what is missing is on the page that the button leads down
+    await choose('flash: works');
+    expect(logged(lens).at(-1)).toMatchObject({ type: 'function', fn: 'flash', phase: 'open', result: 'ok' });
     first.unmount();
     const tested: NewEvent[] = ['camMain', 'camAux', 'ois', 'flash'].map((fn) => ({
       type: 'function',
@@ -375,6 +378,8 @@ describe('lens covers', () => {
     startShop(t0, { [lens]: [...done('lens1Tape', 12), ...tested] });
     const second = renderStage(LensBond, lens);
     expect(call()).toBe('The new one for lens cover 1 does not fit.');
+    await enter(/^New one for lens cover 1/, '14.4');
+    expect(call()).toBe('Lens cover 1: set the new one.');
     second.unmount();
     startShop(t0, { [lens]: [...done('lens1Tape', 14.4), ...tested] });
     renderStage(LensBond, lens);

@@ -55,4 +55,5 @@ export default {
   rangeOf: '{{low}} to {{high}}',
   countOf: '{{n}} of {{of}}',
   thingAt: '{{what}} at {{where}}',
+  levelInTheMiddle: 'Level, and in the middle',
 } as const;

@@ -145,4 +145,11 @@ export default {
   evenBut: '{{what}}; {{evenCount}} would be even, but {{but}}',
   peelOffWhatCameOut: 'What came out is rubber now: peel it off',
   inOneStringAwayFromLenses: 'In one string, away from lenses and microphones.',
+  slippedWhere: 'Tap where it stands up or has sunk',
+  slippedCall: 'It slipped. {{action}}',
+  slippedFirst: 'It slipped. Where?',
+  slippedFirstWhy: 'Tap the places on the plan. Check counts with them, so nothing is asked twice.',
+  slippedWhy:
+    '{{places}}. If the glue still gives, set it right, put the clamps on again, and the clock starts anew. If it does not, open it again.',
+  clampsOnAgain: 'Clamps on again',
 } as const;

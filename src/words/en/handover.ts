@@ -128,4 +128,7 @@ export default {
   checkedByCustomer: 'Tried at the counter by the customer, who signed for it: {{checker}}.',
   photoBefore: 'Before',
   photoAfter: 'After',
+  coverByEyeLevel: 'cover level and in the middle, by eye and finger',
+  coverByEyeNot: 'cover does not sit as it should, by eye and finger',
+  coverSits: '{{cover}}: {{seat}}.',
 } as const;

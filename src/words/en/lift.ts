@@ -453,4 +453,5 @@ export default {
   lookForACableFirst:
     'The inside of this model is guessed: lift it a finger wide and look for a cable before you turn it over.',
   aCableMayCross: 'A cable may cross to it: open one edge, look in, then go on.',
+  works: 'works',
 } as const;

@@ -328,4 +328,8 @@ export default {
   learnedMesh: 'mesh',
   learnedPatch: 'glued spot',
   learnedPart: 'part',
+  standsProud: 'stands proud',
+  touches: 'touches its ring',
+  cameraCover: 'camera cover',
+  byEyeFine: '{{name}} by eye: {{fine}}',
 } as const;

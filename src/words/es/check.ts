@@ -46,7 +46,6 @@ export default {
   cameraCover: 'Cristal de cámara',
   backToCheck: 'Volver a Comprobar',
   target: 'Carta',
-  howTheCoverSits: 'Cómo asienta el cristal',
   stepsAtOfPoints: 'Escalones en {{length}} de {{length2}} puntos',
   notDecided: 'sin decidir',
   flush: 'a ras',
@@ -325,4 +324,22 @@ export default {
   customerName: 'Nombre del cliente',
   signedAlone: 'Firmado por {{checker}}, que lo reparó, tras una pausa.',
   signedByCustomer: 'Probado en el mostrador y firmado por el cliente: {{checker}}.',
+  coverByEyeTitle: 'Cómo asienta, a ojo y con el dedo',
+  coverByEyeHow: 'Mira a ras del cristal y pasa la yema por el borde. Un toque si todo está bien.',
+  coversLevel: 'A nivel y en el centro',
+  coverNotSo: 'No es así',
+  coverPlan: 'Los cristales de cámara: toca donde uno sobresale o toca su aro',
+  coverPlace: '{{cover}}, {{side}}',
+  coverFine: 'A ojo asienta a nivel y en el centro.',
+  coverFineSees:
+    'El dedo nota un escalón de {{noticed}} nueve de cada diez veces; menos que eso solo lo dice el medidor.',
+  coverMarkPlaces: 'Toca los lugares donde no.',
+  coverPressAgain:
+    '{{cover}}: presiónalo parejo, con el dedo plano, lo que pida su cinta. Si sigue arriba, levántalo y mira debajo.',
+  coverClearUnder:
+    '{{cover}}: levántalo y quita lo que haya debajo ({{sides}}). Si se presiona sobre una miga, se raja.',
+  coverShift: '{{cover}}: empújalo un pelo hacia {{sides}} mientras su cinta aún cede.',
+  coverTooLarge: '{{cover}}: toca por los dos lados, así que es demasiado grande. Compáralo con el viejo.',
+  coverByEyeReading: 'cristal en su hueco, a ojo',
+  coverGauge: 'Cómo asienta el cristal, con medidor',
 } satisfies Same<typeof en>;

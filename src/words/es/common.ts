@@ -58,4 +58,5 @@ export default {
   rangeOf: '{{low}} a {{high}}',
   countOf: '{{n}} de {{of}}',
   thingAt: '{{what}}: {{where}}',
+  levelInTheMiddle: 'A nivel y en el centro',
 } satisfies Same<typeof en>;

@@ -149,4 +149,11 @@ export default {
   evenBut: '{{what}}; con {{evenCount}} quedaría parejo, pero {{but}}',
   peelOffWhatCameOut: 'Lo que salió ya es goma: despégalo',
   inOneStringAwayFromLenses: 'En un hilo, lejos de lentes y micrófonos.',
+  slippedWhere: 'Toca donde sobresale o se ha hundido',
+  slippedCall: 'Se movió. {{action}}',
+  slippedFirst: 'Se movió. ¿Dónde?',
+  slippedFirstWhy: 'Toca los lugares en el plano. La revisión cuenta con ellos: nada se pregunta dos veces.',
+  slippedWhy:
+    '{{places}}. Si el pegamento aún cede, corrígelo, vuelve a poner las pinzas y el reloj empieza de nuevo. Si ya no cede, ábrelo otra vez.',
+  clampsOnAgain: 'Pinzas otra vez',
 } satisfies Same<typeof en>;

@@ -131,4 +131,7 @@ export default {
   checkedByCustomer: 'Probado en el mostrador por el cliente, que firmó: {{checker}}.',
   photoBefore: 'Antes',
   photoAfter: 'Después',
+  coverByEyeLevel: 'cristal a nivel y en el centro, a ojo y con el dedo',
+  coverByEyeNot: 'el cristal no asienta como debe, a ojo y con el dedo',
+  coverSits: '{{cover}}: {{seat}}.',
 } satisfies Same<typeof en>;

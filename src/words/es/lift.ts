@@ -457,4 +457,5 @@ export default {
   lookForACableFirst:
     'El interior de este modelo es supuesto: levantar un dedo y buscar un cable antes de girar la tapa.',
   aCableMayCross: 'Puede cruzar un cable: abrir un borde, mirar dentro y seguir.',
+  works: 'funciona',
 } satisfies Same<typeof en>;

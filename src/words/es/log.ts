@@ -331,4 +331,8 @@ export default {
   learnedMesh: 'malla',
   learnedPatch: 'punto pegado',
   learnedPart: 'pieza',
+  standsProud: 'sobresale',
+  touches: 'toca su aro',
+  cameraCover: 'cristal de cámara',
+  byEyeFine: '{{name}} a ojo: {{fine}}',
 } satisfies Same<typeof en>;

@@ -9,8 +9,14 @@ import {
   type ShotScatter,
 } from '@/core/camera/compare';
 import { CoreInputError } from '@/core/errors';
+import { coverKindOf } from '@/core/device/coverKinds';
+import { boxOf } from '@/core/device/shapes';
+import type { Shape } from '@/core/device/types';
+import { knownSpots } from '@/core/fit/byEye';
+import { coverByEye, coverPoints, type CoverPlace, type CoverPoint, type CoverSeen } from '@/core/fit/coverByEye';
 import { coverFromGaps, type LensCoverSeat } from '@/core/fit/lensCover';
 import type { JobState } from '@/model/fold';
+import { lensWork } from '@/work/lift/lensJob';
 
 export interface CameraView {
   sharp: SharpRatio | null;
@@ -80,4 +86,31 @@ export function cameraOf(job: JobState, lens: string, scatter: ShotScatter = pri
   const hole = lensesOf(job).find((l) => l.id === lens);
   if (seat && hole) out.seat = coverFromGaps(hole.rMm, seat.gaps, seat.steps);
   return out;
+}
+
+/** Camera covers whose seat can be seen and felt: the lens covers of this work, else the camera holes of the face. */
+export function coverPlaces(job: JobState): (CoverPlace & { name: string })[] {
+  const of = (id: string, name: string, shape: Shape) => {
+    const { min, max } = boxOf(shape);
+    const at = [(min[0] + max[0]) / 2, (min[1] + max[1]) / 2] as const;
+    return { id, name, at, rMm: Math.min(max[0] - min[0], max[1] - min[1]) / 2 };
+  };
+  if (coverKindOf(job.face).lens)
+    return lensWork(job).chosen.map((l) => of(l.bond.id, l.face.name, l.face.cover.outline));
+  const holes = job.face.holes.filter((h) => h.role === 'camera');
+  return lensesOf(job).map((l) => of(l.id, l.name, holes.find((h) => h.id === l.id)!.shape));
+}
+
+export interface CoverEye {
+  points: CoverPoint[];
+  /** each cover as it was seen and felt; null: nobody looked, or places are still to be marked */
+  seen: CoverSeen[] | null;
+}
+
+/** What an eye and a fingertip said of the camera covers. */
+export function coverEyeOf(job: JobState): CoverEye {
+  const points = coverPoints(coverPlaces(job));
+  const eye = job.eyes.cover;
+  const spots = eye ? knownSpots(points, eye.spots) : [];
+  return { points, seen: eye && (eye.fine || spots.length) ? coverByEye(points, spots) : null };
 }

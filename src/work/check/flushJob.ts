@@ -30,7 +30,9 @@ export function flushOf(job: JobState): FlushView {
   const { min, max } = boxOf(coverOf(job.device, job.bond).outline);
   const centre = [(min[0] + max[0]) / 2, (min[1] + max[1]) / 2] as const;
   const complete = taken.length === points.length;
-  const eye = complete ? undefined : job.eyes.step;
+  // clamped once more since: what was felt before says nothing of how it lies now
+  const felt = job.eyes.step;
+  const eye = complete || !felt || felt.at < (job.clampOn?.at ?? -Infinity) ? undefined : felt;
   const spots = eye ? knownSpots(points, eye.spots) : [];
   const view: FlushView = {
     points,

@@ -5,10 +5,11 @@ import { functionTests } from '@/core/functions/tables';
 import { matchLenses, type LensCover } from '@/core/lens/lensSet';
 import type { NewEvent } from '@/model/event';
 import type { JobState } from '@/model/fold';
-import { useActions } from '@/bench-kit/actions';
+import { useActions } from './actions';
 import { cameraFunctions } from '@/work/lift/lensJob';
 import { useSettings } from '@/store/shop';
 import { Choice } from '@/ui/Choice';
+import { missingMark } from '@/ui/missing';
 import { NumberField } from '@/ui/NumberField';
 import { Txt } from '@/ui/Txt';
 import { length, lengthValue, typedToMm, whereText } from '@/words/units';
@@ -31,11 +32,11 @@ export function Sizes({ job, chosen }: { job: JobState; chosen: readonly LensCov
   const crossed = match.pairs.some((p) => given.find((g) => g.bondId === p.bondId)?.mm !== p.newMm);
   const wrong = match.pairs.filter((p) => !p.fits);
   return (
-    <View className="mt-2">
+    <View className="mt-2" {...missingMark(wrong.length > 0)}>
       {chosen.map((l) => (
         <NumberField
           key={l.bond.id}
-          label={tr('newOneForAcross', { name: l.face.name })}
+          label={tr('newOneForAcross', { name: told(l.face.name) })}
           unit={units.length}
           low={lengthValue(1, units, 2)}
           high={lengthValue(60, units, 2)}
@@ -85,10 +86,11 @@ export function CameraTests({ job, log }: { job: JobState; log: (e: readonly New
       {cameraFunctions(job).map((fn) => (
         <Choice
           key={fn}
-          label={functionTests.find((t) => t.id === fn)?.name ?? fn}
+          asked
+          label={told(functionTests.find((t) => t.id === fn)?.name ?? fn)}
           value={job.functions.open[fn] === 'ok' ? 'ok' : job.functions.open[fn] === 'fail' ? 'fail' : null}
           options={[
-            { id: 'ok', name: 'works' },
+            { id: 'ok', name: tr('works') },
             { id: 'fail', name: tr('doesNot') },
           ]}
           onChange={(result) => void log([{ type: 'function', fn, phase: 'open', result }])}
