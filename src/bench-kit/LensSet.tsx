@@ -6,7 +6,7 @@ import { matchLenses, type LensCover } from '@/core/lens/lensSet';
 import type { NewEvent } from '@/model/event';
 import type { JobState } from '@/model/fold';
 import { useActions } from './actions';
-import { cameraFunctions } from '@/work/lift/lensJob';
+import { cameraFunctions } from '@/work/lift/lensCovers';
 import { useSettings } from '@/store/shop';
 import { Choice } from '@/ui/Choice';
 import { missingMark } from '@/ui/missing';

@@ -3,7 +3,7 @@ import type { JobEvent, NewEvent } from '@/model/event';
 import { foldJob, type JobState } from '@/model/fold';
 import { slotDryS } from '@/core/alcohol/drying';
 import { cleansCover, lacksOf, zonesNow, zonesOf } from '@/work/clean/cleanJob';
-import { lensWork } from '@/work/lift/lensJob';
+import { lensWork } from '@/work/lift/lensCovers';
 import { wetStop, wetUntil, wipeWetS } from './wet';
 
 const t0 = new Date('2026-04-14T13:00:00').getTime();

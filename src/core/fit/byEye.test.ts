@@ -3,7 +3,8 @@ import { jStat } from 'jstat';
 import { shippedDevices } from '@/model/shippedDevices';
 import { boxOf } from '../device/shapes';
 import { coverOf } from '../device/perimeter';
-import { eyeFigures, fitByEye, flushByEye, knownSpots, noticedMm, type EyeSpot } from './byEye';
+import { eyeFigures, flushByEye, knownSpots, noticedMm, type EyeSpot } from './byEye';
+import { fitByEye } from './fitByEye';
 import { gaugePoints, type GaugePoint } from './gaugePoints';
 import { randomOf } from '../schedule/improve';
 

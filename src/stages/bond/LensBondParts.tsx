@@ -1,6 +1,6 @@
 import { boxOf } from '@/core/device/shapes';
 import { lensToleranceMm, pressS } from '@/core/lens/lensSet';
-import { lacking, lensFocus } from '@/work/lift/lensJob';
+import { lacking, lensFocus } from '@/work/lift/lensCovers';
 import { PlainPlan } from '@/bench-kit/PlainPlan';
 import { rowOf, Why } from '@/bench-kit/Why';
 import { Numbers } from '@/ui/plan/layers';

@@ -3,7 +3,7 @@ import { goTo } from '@/bench-kit/goTo';
 import { buildShare, rate } from '@/core/cure/tapeDwell';
 import type { JobState } from '@/model/fold';
 import { useActions } from '@/bench-kit/actions';
-import { camerasTested, lacking, lensWork } from '@/work/lift/lensJob';
+import { camerasTested, lacking, lensWork } from '@/work/lift/lensCovers';
 import { useGoOn } from '@/bench-kit/useGoOn';
 import { useSettings } from '@/store/shop';
 import { useAlarm, useAwake } from '@/ui/alarm';

@@ -7,7 +7,7 @@ import { coverStrengths } from '@/core/lift/strength';
 import type { JobState } from '@/model/fold';
 import type { Settings } from '@/model/settings';
 import { lacksOf, type ZoneNow } from '@/work/clean/cleanJob';
-import { lensWork } from '@/work/lift/lensJob';
+import { lensWork } from '@/work/lift/lensCovers';
 import { placeName } from '@/words/placeNames';
 import { capital } from '@/words/capital';
 import { length, spoken, temp } from '@/words/units';

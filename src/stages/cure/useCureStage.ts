@@ -7,7 +7,7 @@ import { type CureMark } from '@/core/cure/laws';
 import { bondPerimeter } from '@/core/device/perimeter';
 import type { JobState } from '@/model/fold';
 import { useActions } from '@/bench-kit/actions';
-import { flushOf } from '@/work/check/flushJob';
+import { flushEyeOf } from '@/work/check/flushEye';
 import { cureOf } from '@/work/cure/cureJob';
 import { useByEye } from '@/bench-kit/ByEye';
 import { capital } from '@/words/capital';
@@ -88,7 +88,7 @@ export function useCureStage({ job }: { job: JobState }) {
     [way.clips, path, job.device, job.face],
   );
   // it slipped: where, on the same places as Check counts with
-  const { points, eye: felt, spots } = flushOf(job);
+  const { points, eye: felt, spots } = flushEyeOf(job);
   const slipped = job.clampOffAt !== null && job.cureHeld?.held === false;
   const by = useByEye(job, 'step', points, !slipped);
   const pointPlace = (p: (typeof points)[number]) => placeName(path, p.sMm);

@@ -1,6 +1,7 @@
 import { said } from '@/words/codes';
 import type { Pt } from '@/core/device/types';
-import { noticedMm, type EyeFit } from '@/core/fit/byEye';
+import { noticedMm } from '@/core/fit/byEye';
+import type { EyeFit } from '@/core/fit/fitByEye';
 import type { GaugePoint } from '@/core/fit/gaugePoints';
 import type { Settings } from '@/model/settings';
 import type { ByEye } from '@/bench-kit/ByEye';

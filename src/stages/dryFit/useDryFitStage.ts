@@ -3,7 +3,7 @@ import { useMemo, useState } from 'react';
 import { boxOf } from '@/core/device/shapes';
 import { coverOf, bondPerimeter } from '@/core/device/perimeter';
 import { dryFit, minClearMm } from '@/core/fit/dryFit';
-import { fitByEye } from '@/core/fit/byEye';
+import { fitByEye } from '@/core/fit/fitByEye';
 import { gaugePoints } from '@/core/fit/gaugePoints';
 import type { JobState } from '@/model/fold';
 import { useActions } from '@/bench-kit/actions';

@@ -1,6 +1,7 @@
 import type { JobState } from '@/model/fold';
 import { goTo } from '@/bench-kit/goTo';
-import { lensFocus, lensPlan, lensWork, lensAirC, lensMarginK } from '@/work/lift/lensJob';
+import { lensFocus, lensWork } from '@/work/lift/lensCovers';
+import { lensPlan, lensAirC, lensMarginK } from '@/work/lift/lensJob';
 import { useLensAir } from '@/bench-kit/useLensAir';
 import { LensAir } from '@/bench-kit/LensAir';
 import { PlainPlan } from '@/bench-kit/PlainPlan';

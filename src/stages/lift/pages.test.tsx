@@ -13,7 +13,7 @@ import { AlcoholScreen } from '@/places/alcohol/AlcoholScreen';
 import { LensBond } from '@/stages/bond/LensBond';
 import { CleanStage } from '@/stages/clean/CleanStage';
 import { LensHeatStage } from '@/stages/heat/LensHeatStage';
-import { lensWork } from '@/work/lift/lensJob';
+import { lensWork } from '@/work/lift/lensCovers';
 import { LiftStage } from './LiftStage';
 
 jest.mock('@/store/shop', () => jest.requireActual('../../../test-support/mockShop'));

@@ -2,7 +2,7 @@ import { goTo } from '@/bench-kit/goTo';
 import { boxOf } from '@/core/device/shapes';
 import { pressS } from '@/core/lens/lensSet';
 import type { JobState } from '@/model/fold';
-import { camerasTested, lacking } from '@/work/lift/lensJob';
+import { camerasTested, lacking } from '@/work/lift/lensCovers';
 import { wetStop } from '@/bench-kit/wet';
 import { capital } from '@/words/capital';
 import { type ReadingItem } from '@/ui/Readings';

@@ -16,7 +16,7 @@ import { knownSpots } from '@/core/fit/byEye';
 import { coverByEye, coverPoints, type CoverPlace, type CoverPoint, type CoverSeen } from '@/core/fit/coverByEye';
 import { coverFromGaps, type LensCoverSeat } from '@/core/fit/lensCover';
 import type { JobState } from '@/model/fold';
-import { lensWork } from '@/work/lift/lensJob';
+import { lensWork } from '@/work/lift/lensCovers';
 
 export interface CameraView {
   sharp: SharpRatio | null;

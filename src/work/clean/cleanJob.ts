@@ -4,7 +4,7 @@ import { cleanLacks, cleanZones, type CleanZone, type ZoneState } from '@/core/c
 import { boxOf } from '@/core/device/shapes';
 import { keepOuts } from '@/core/lift/depth';
 import type { JobState } from '@/model/fold';
-import { lensWork } from '@/work/lift/lensJob';
+import { lensWork } from '@/work/lift/lensCovers';
 import { everyPart } from '@/work/heat/watchMarks';
 
 /** Glass that was marked on Lift belongs to a zone when it lies this near to it, mm. */
