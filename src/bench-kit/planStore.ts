@@ -21,10 +21,9 @@ export interface Snapshot {
   answer: PlanAnswer | null;
   /** the jobs as they were when the answer was asked for */
   answeredFor: readonly JobState[];
-  improving: number | null;
   change: PlanChange | null;
 }
-const nothing: Snapshot = { now: null, problem: null, answer: null, answeredFor: [], improving: null, change: null };
+const nothing: Snapshot = { now: null, problem: null, answer: null, answeredFor: [], change: null };
 
 /** Jobs up to which what is noted is planned at once, on the screen's own thread. */
 const quickJobs = 25;
@@ -51,6 +50,9 @@ class PlanStore {
   /** what was given last */
   private offered: BenchInput | null = null;
   private readonly listeners = new Set<() => void>();
+  /** how far the search for a better one is; apart from the plan, so that a page that shows the plan is not drawn for it */
+  private share: number | null = null;
+  private readonly sharers = new Set<() => void>();
   private wait: ReturnType<typeof setTimeout> | null = null;
   private run: LongRun<PlanAnswer> | null = null;
   private round = 0;
@@ -60,6 +62,16 @@ class PlanStore {
     return () => this.listeners.delete(on);
   };
   get = (): Snapshot => this.snapshot;
+  subscribeShare = (on: () => void): (() => void) => {
+    this.sharers.add(on);
+    return () => this.sharers.delete(on);
+  };
+  getShare = (): number | null => this.share;
+  private setShare(share: number | null): void {
+    if (share === this.share) return;
+    this.share = share;
+    for (const on of this.sharers) on();
+  }
 
   private set(change: Partial<Snapshot>): void {
     this.snapshot = { ...this.snapshot, ...change };
@@ -79,7 +91,7 @@ class PlanStore {
   cancel = (): void => {
     this.run?.cancel();
     this.run = null;
-    if (this.snapshot.improving !== null) this.set({ improving: null });
+    this.setShare(null);
   };
 
   /** What is so now; a page gives it, and the same again changes nothing. */
@@ -154,12 +166,12 @@ class PlanStore {
               budget: { ms: searchMs },
             },
             (share) => {
-              if (!over && this.run === run) this.set({ improving: share });
+              if (!over && this.run === run) this.setShare(share);
             },
             take,
           );
         } catch {
-          this.set({ improving: null });
+          this.setShare(null);
           return void this.alone(asked, now);
         }
         this.run = run;
@@ -172,7 +184,7 @@ class PlanStore {
             over = true;
             if (this.run !== run) return;
             this.run = null;
-            this.set({ improving: null });
+            this.setShare(null);
           });
       },
       // the first plan of a page at once; after that, what is noted in one breath is planned in one

@@ -1,6 +1,7 @@
 import { act, render, screen } from '@testing-library/react';
+import { useEffect } from 'react';
 
-import { useNow } from './useNow';
+import { useNow, useNowAndWake } from './useNow';
 
 const t0 = Date.UTC(2026, 3, 14, 11);
 let renders = 0;
@@ -56,4 +57,34 @@ it('begins still on a page that is opened in the background', () => {
   expect(shown()).toBe(0);
   see(true);
   expect(shown()).toBe(10_000);
+});
+
+it('wakes at an instant between two ticks, once', () => {
+  let draws = 0;
+  function Slow() {
+    draws++;
+    const [now, wake] = useNowAndWake(10_000);
+    useEffect(() => wake(t0 + 12_345), [wake, now]);
+    return <p>{now - t0}</p>;
+  }
+  render(<Slow />);
+  pass(12_340);
+  expect(shown()).toBe(10_000);
+  const before = draws;
+  pass(10);
+  expect(shown()).toBeGreaterThanOrEqual(12_345);
+  expect(draws).toBe(before + 1);
+  pass(7000);
+  expect(draws).toBe(before + 1);
+});
+
+it('clocks of one pace go by one timer', () => {
+  render(
+    <>
+      <Clock rings={false} />
+      <Clock rings={false} />
+      <Clock rings />
+    </>,
+  );
+  expect(jest.getTimerCount()).toBe(1);
 });

@@ -1,7 +1,34 @@
-import { useEffect, useState } from 'react';
+import { useCallback, useEffect, useState } from 'react';
 import { nowMs } from '@/store/clock';
 
 const hidden = () => typeof document !== 'undefined' && document.visibilityState === 'hidden';
+
+type Tell = (now: number) => void;
+/** One timer for each pace, however many clocks go by it: they move in one drawing. */
+const tickers = new Map<number, { tells: Set<Tell>; timer: ReturnType<typeof setInterval> }>();
+
+function onTick(everyMs: number, tell: Tell): () => void {
+  let ticker = tickers.get(everyMs);
+  if (!ticker) {
+    const tells = new Set<Tell>();
+    ticker = {
+      tells,
+      timer: setInterval(() => {
+        const now = nowMs();
+        for (const t of [...tells]) t(now);
+      }, everyMs),
+    };
+    tickers.set(everyMs, ticker);
+  }
+  const { tells, timer } = ticker;
+  tells.add(tell);
+  return () => {
+    tells.delete(tell);
+    if (tells.size) return;
+    clearInterval(timer);
+    if (tickers.get(everyMs)?.tells === tells) tickers.delete(everyMs);
+  };
+}
 
 /**
  * The instant, renewed every `everyMs` while the page is seen, and at once when it is seen again. All clocks derive from recorded
@@ -11,14 +38,10 @@ const hidden = () => typeof document !== 'undefined' && document.visibilityState
 export function useNow(everyMs = 1000, rings = false): number {
   const [now, setNow] = useState(() => nowMs());
   useEffect(() => {
-    let timer: ReturnType<typeof setInterval> | null = null;
-    const stop = () => {
-      if (timer) clearInterval(timer);
-      timer = null;
-    };
+    let stop = () => {};
     const go = () => {
       stop();
-      if (!hidden() || rings) timer = setInterval(() => setNow(nowMs()), everyMs);
+      stop = hidden() && !rings ? () => {} : onTick(everyMs, setNow);
     };
     const onSeen = () => {
       if (!hidden()) setNow(nowMs());
@@ -32,4 +55,23 @@ export function useNow(everyMs = 1000, rings = false): number {
     };
   }, [everyMs, rings]);
   return now;
+}
+
+/** Timers of a browser end at 2^31 ms; what is further off than this is met by a tick. */
+const farMs = 60_000;
+
+/**
+ * The instant at a slow pace, and what wakes it at an instant between two ticks, when something comes true: for an effect, which
+ * gives back what it returns.
+ */
+export function useNowAndWake(everyMs: number): [number, (at: number) => (() => void) | undefined] {
+  const tick = useNow(everyMs);
+  const [woke, setWoke] = useState(0);
+  const wake = useCallback((at: number) => {
+    const ms = at - nowMs();
+    if (!(ms >= 0 && ms <= farMs)) return undefined;
+    const timer = setTimeout(() => setWoke(nowMs()), ms + 1);
+    return () => clearTimeout(timer);
+  }, []);
+  return [Math.max(tick, woke), wake];
 }

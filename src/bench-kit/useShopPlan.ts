@@ -10,6 +10,10 @@ export interface ShopPlanState extends Snapshot {
   cancel: () => void;
 }
 
+/** How far the search for a better plan is; null: nothing is looked for. */
+export const useImproving = (): number | null =>
+  useSyncExternalStore(planStore.subscribeShare, planStore.getShare, planStore.getShare);
+
 export function useShopPlan(): ShopPlanState {
   const jobs = useJobs();
   const settings = useSettings();

@@ -4,6 +4,7 @@ import { expose } from 'comlink';
 
 import { shrunk, tappedEdge, targetShot, type Pixels, type Shot, type ShotEdge } from '@/core/camera/shot';
 import { specks, type Specks } from '@/core/camera/specks';
+import { paced } from './paced';
 
 /** Most that a picture may have; phones make up to about 200 million pixels. */
 const mostPixels = 60e6;
@@ -36,7 +37,10 @@ const api = {
   async target(file: Blob, onProgress: (share: number) => void): Promise<Shot> {
     const p = await pixelsOf(file);
     onProgress(0.2);
-    return targetShot(p, (s) => onProgress(0.2 + 0.8 * s));
+    return targetShot(
+      p,
+      paced((s) => onProgress(0.2 + 0.8 * s)),
+    );
   },
   /** an edge at a place that was tapped, as shares of width and height */
   async tapped(file: Blob, at: readonly [number, number], key: string): Promise<ShotEdge> {
@@ -47,7 +51,14 @@ const api = {
     const p = await pixelsOf(file);
     onProgress(0.1);
     const { grey } = shrunk(p, 480);
-    return { ...specks(grey, (s) => onProgress(0.1 + 0.9 * s)), width: grey.width, height: grey.height };
+    return {
+      ...specks(
+        grey,
+        paced((s) => onProgress(0.1 + 0.9 * s)),
+      ),
+      width: grey.width,
+      height: grey.height,
+    };
   },
 };
 

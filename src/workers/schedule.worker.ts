@@ -14,10 +14,11 @@ import {
 } from '@/core/schedule/planWork';
 import type { ShopPlan } from '@/core/schedule/shopPlan';
 import type { Bench } from '@/core/schedule/types';
+import { paced } from './paced';
 
 const api = {
   plan: (q: PlanQuestion, tell: (share: number) => void, part: (p: PlanPart) => void) =>
-    planWork(q, tell, () => performance.now(), part),
+    planWork(q, paced(tell), () => performance.now(), part),
   promises: (list: PromiseQuestion[]) => list.map(promiseWork),
   rescues: (q: RescueQuestion) => rescueWork(q),
   wishes: (withWishes: ShopPlan, bench: Bench) => wishCost(withWishes, bench),

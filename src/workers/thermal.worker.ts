@@ -14,6 +14,7 @@ import { ReducedModel } from '@/core/heat/reduced';
 import { spotCadence, type SpotInput, type SpotResult } from '@/core/heat/spot';
 import { tryWay, type HeatWay, type WayResult, type WaysInput } from '@/core/heat/ways';
 import { comparePicks, type PickWay, type PicksInput } from '@/core/lift/picks';
+import { paced } from './paced';
 
 let model: ReducedModel | null = null;
 /** this worker's part of the snapshots, until the others' are there */
@@ -21,7 +22,7 @@ let own: Float32Array[] = [];
 
 const api = {
   build(stack: ThermalStack, onProgress: (share: number) => void): ThermalModes {
-    const modes = buildModes(stack, onProgress);
+    const modes = buildModes(stack, paced(onProgress));
     model = new ReducedModel(modes);
     return modes;
   },
@@ -31,7 +32,7 @@ const api = {
     part: { part: number; of: number },
     onProgress: (share: number) => void,
   ): Float32Array[] {
-    const list = snapshotsOf(stack, part, onProgress);
+    const list = snapshotsOf(stack, part, paced(onProgress));
     return transfer(
       list,
       list.map((s) => s.buffer),
@@ -39,16 +40,16 @@ const api = {
   },
   /** The first part of a build that is shared: kept here until the others come. */
   begin(stack: ThermalStack, of: number, onProgress: (share: number) => void): void {
-    own = snapshotsOf(stack, { part: 0, of }, onProgress);
+    own = snapshotsOf(stack, { part: 0, of }, paced(onProgress));
   },
   finish(stack: ThermalStack, others: Float32Array[], onProgress: (share: number) => void): ThermalModes {
-    const modes = modesFrom(stack, [...own, ...others], onProgress);
+    const modes = modesFrom(stack, [...own, ...others], paced(onProgress));
     own = [];
     model = new ReducedModel(modes);
     return modes;
   },
   firstLook(stack: ThermalStack, side: Face['side'], onProgress: (share: number) => void): ThermalModes {
-    return coarseModes(stack, side, onProgress);
+    return coarseModes(stack, side, paced(onProgress));
   },
   use(modes: ThermalModes): void {
     const same = model?.modes.digest === modes.digest && stable(model.modes.unsureK) === stable(modes.unsureK);
@@ -61,20 +62,20 @@ const api = {
     return model?.modes.digest === digest ? tryWay(model, way, input) : null;
   },
   round(input: PathPlanInput, onProgress: (share: number) => void): PathPlan | null {
-    return model ? planRound(model, input, onProgress) : null;
+    return model ? planRound(model, input, paced(onProgress)) : null;
   },
   moving(stack: ThermalStack, input: MovingInput, onProgress: (share: number) => void): MovingResult {
-    return confirmRound(stack, input, onProgress);
+    return confirmRound(stack, input, paced(onProgress));
   },
   spot(stack: ThermalStack, input: SpotInput, onProgress: (share: number) => void): SpotResult {
-    return spotCadence(stack, input, onProgress);
+    return spotCadence(stack, input, paced(onProgress));
   },
   confirm(
     stack: ThermalStack,
     input: Parameters<typeof confirmRun>[2],
     onProgress: (share: number) => void,
   ): Confirmation | null {
-    return model ? confirmRun(model, stack, input, onProgress) : null;
+    return model ? confirmRun(model, stack, input, paced(onProgress)) : null;
   },
 };
 

@@ -5,13 +5,14 @@ import { Pressable, View } from 'react-native';
 import type { Instead } from '@/core/schedule/shopPlan';
 import { bareId } from '@/work/bench/shopBench';
 import { type ShopPlanState } from '@/bench-kit/useShopPlan';
+import { CountTo, Ticking } from '@/bench-kit/CountTo';
 import { Entry } from '@/bench-kit/Why';
 import { useReadingText } from '@/store/reading';
 import { Button } from '@/ui/Button';
 import { Disclosure } from '@/ui/Disclosure';
 import { Mark } from '@/ui/Mark';
 import { Txt } from '@/ui/Txt';
-import { clock, dayTime } from '@/words/units';
+import { dayTime } from '@/words/units';
 import { type BenchItem } from './benchItems';
 import { LateJobs } from './LateJobs';
 import { NextCard } from './NextCard';
@@ -171,15 +172,17 @@ function Group({ title, items, now, state, onGo }: GroupProps) {
           <Mark state={i.state} />
           <View className="flex-1 py-2">
             <Txt strong>{i.title}</Txt>
-            <Txt size="s" tone="ink2">
-              {i.job.device.name} · {planned(i, state, now) ?? i.line}
-            </Txt>
+            {i.lineAt ? (
+              <Ticking size="s" tone="ink2" of={(at) => `${i.job.device.name} · ${i.lineAt!(at)}`} />
+            ) : (
+              <Txt size="s" tone="ink2">
+                {i.job.device.name} · {planned(i, state, now) ?? i.line}
+              </Txt>
+            )}
           </View>
           <View className="items-end max-w-[124px]">
             {i.dueAt !== null && i.state !== 'waits' ? (
-              <Txt num strong size="l" tone={i.dueAt < now ? 'caution' : 'ink'}>
-                {clock((i.dueAt - now) / 1e3)}
-              </Txt>
+              <CountTo at={i.dueAt} size="l" tone={i.dueAt < now ? 'caution' : 'ink'} />
             ) : null}
             {i.job.promiseAt ? (
               <Txt

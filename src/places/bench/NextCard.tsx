@@ -1,5 +1,6 @@
 import { Pressable, View } from 'react-native';
 
+import { CountTo, Ticking } from '@/bench-kit/CountTo';
 import { Txt } from '@/ui/Txt';
 import { t } from '@/words/bench';
 
@@ -10,6 +11,8 @@ export interface NextShown {
   /** the instant that a countdown counts to; null: the figure stands */
   countsTo: number | null;
   line: string;
+  /** the same at another instant, where it has seconds in it */
+  lineAt?: ((now: number) => string) | undefined;
   why: string | null;
 }
 
@@ -35,12 +38,20 @@ export function NextCard({ shown, who, onPress }: { shown: NextShown; who: strin
         {shown.title}
       </Txt>
       <View className="flex-row justify-between items-end">
-        <Txt num strong size="huge" tone="onInk" testID="nextFigure">
-          {shown.figure}
-        </Txt>
-        <Txt size="s" tone="onInk" className="flex-1 text-right ml-3" testID="nextLine">
-          {shown.line}
-        </Txt>
+        {shown.countsTo === null ? (
+          <Txt num strong size="huge" tone="onInk" testID="nextFigure">
+            {shown.figure}
+          </Txt>
+        ) : (
+          <CountTo at={shown.countsTo} size="huge" tone="onInk" testID="nextFigure" />
+        )}
+        {shown.lineAt ? (
+          <Ticking of={shown.lineAt} size="s" tone="onInk" className="flex-1 text-right ml-3" testID="nextLine" />
+        ) : (
+          <Txt size="s" tone="onInk" className="flex-1 text-right ml-3" testID="nextLine">
+            {shown.line}
+          </Txt>
+        )}
       </View>
       {shown.why ? (
         <Txt tone="onInk" className="mt-1" testID="whyFirst">

@@ -1,7 +1,7 @@
 import { View } from 'react-native';
 
 import { LongRunLine } from '@/bench-kit/LongRunLine';
-import type { ShopPlanState } from '@/bench-kit/useShopPlan';
+import { useImproving, type ShopPlanState } from '@/bench-kit/useShopPlan';
 import { Txt } from '@/ui/Txt';
 import { taskName } from '@/words/stageWords';
 import { span, listed } from '@/words/units';
@@ -17,9 +17,17 @@ export function PlanProblem({ problem }: { problem: string | null }) {
   ) : null;
 }
 
+/** Drawn on its own: what it tells many times a second is not a matter of the plan beside it. */
+function Search({ cancel }: { cancel: () => void }) {
+  const share = useImproving();
+  return share === null ? null : (
+    <LongRunLine name={t('lookingForABetterPlan')} share={share} problem={null} onCancel={cancel} />
+  );
+}
+
 /** How good the plan is proven to be, and the work on a better one. */
 export function Improving({ state }: { state: ShopPlanState }) {
-  const { now, answer, improving } = state;
+  const { now, answer } = state;
   if (!now) return null;
   const made = Math.max(now.plan.made, answer?.plan.made ?? 0);
   return (
@@ -74,9 +82,7 @@ export function Improving({ state }: { state: ShopPlanState }) {
           {t('outsideOpeningHoursThePlanCounts', { join: listed(now.shop.late) })}
         </Txt>
       ) : null}
-      {improving !== null ? (
-        <LongRunLine name={t('lookingForABetterPlan')} share={improving} problem={null} onCancel={state.cancel} />
-      ) : null}
+      <Search cancel={state.cancel} />
     </View>
   );
 }

@@ -19,6 +19,8 @@ export interface BenchItem {
   /** what the hands do, as a sentence with the job in it */
   title: string;
   line: string;
+  /** the same at another instant, where it has seconds in it */
+  lineAt?: (now: number) => string;
   /** when hands are needed, or the running thing ends */
   dueAt: number | null;
   stage: StageId;
@@ -73,23 +75,24 @@ function itemOf(job: JobState, settings: Settings, now: number): BenchItem {
     const [toTry, late] = [after(heat.tryInS), after(heat.latestInS)];
     const over = due !== null && due <= now;
     const heater = heaterOf(settings, heat.heater);
+    const pickMm = job.plan?.pickMm ?? 0.5;
+    const lineAt = (at: number): string => {
+      if (due === null) return heat.tryInS == null ? t('itsClockIsOnHeat') : t('neverQuiteEasyAtThisSetting');
+      if (due <= at)
+        return late !== null && at > late
+          ? t('tooLongLiftItNow', { now: spoken((at - late) / 1e3) })
+          : t('softEnoughEverySecondMoreGoes');
+      return toTry === null || toTry <= at
+        ? t('tryItNowThenLiftPick', { pickMm })
+        : t('tryInThenLiftPickMm', { toTry: spoken((toTry - at) / 1e3), pickMm });
+    };
     return {
       ...base,
       stage: 'heat',
       state: over ? 'hands' : 'runs',
       title: heaterWords(heater).end(job.label),
-      line:
-        due === null
-          ? heat.tryInS == null
-            ? t('itsClockIsOnHeat')
-            : t('neverQuiteEasyAtThisSetting')
-          : over
-            ? late !== null && now > late
-              ? t('tooLongLiftItNow', { now: spoken((now - late) / 1e3) })
-              : t('softEnoughEverySecondMoreGoes')
-            : toTry === null || toTry <= now
-              ? t('tryItNowThenLiftPick', { pickMm: job.plan?.pickMm ?? 0.5 })
-              : t('tryInThenLiftPickMm', { toTry: spoken((toTry - now) / 1e3), pickMm: job.plan?.pickMm ?? 0.5 }),
+      line: lineAt(now),
+      lineAt,
       dueAt: due ?? now,
       rank: 0,
     };

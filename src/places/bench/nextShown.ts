@@ -56,6 +56,7 @@ export function nextUp(
           figure: first.dueAt === null ? said('now') : clock((first.dueAt - now) / 1e3),
           countsTo: first.dueAt,
           line: first.line,
+          lineAt: first.lineAt,
           why:
             own && state.now && first.rank === 0 && first.state === 'hands'
               ? whyFirst(own, [], state.now.shop, now)

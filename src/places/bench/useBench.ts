@@ -1,4 +1,5 @@
 import { useRouter, type Href } from 'expo-router';
+import { useEffect, useMemo } from 'react';
 
 import type { Instead } from '@/core/schedule/shopPlan';
 import type { NewEvent } from '@/model/event';
@@ -7,20 +8,28 @@ import { useActionsOn } from '@/bench-kit/actions';
 import { stageHref } from '@/bench-kit/stageHref';
 import { useShopPlan } from '@/bench-kit/useShopPlan';
 import { useJobs, useSettings, useShop } from '@/store/shop';
-import { useNow } from '@/bench-kit/useNow';
+import { useNowAndWake } from '@/bench-kit/useNow';
+import { nowMs } from '@/store/clock';
 import { benchItems, type BenchItem } from './benchItems';
 import { nextUp } from './nextShown';
+
+/** How often the page is drawn; countdowns move by themselves, and the page where one of them ends. */
+const quietMs = 10_000;
 
 /** What stands on the bench: hands needed next, what runs, what waits, and what a press does. */
 export function useBench() {
   const router = useRouter();
-  const now = useNow(1000);
   const jobs = useJobs();
   const settings = useSettings();
+  const [tick, wake] = useNowAndWake(quietMs);
+  // what was noted since the last tick happened by now
+  const now = useMemo(() => (void jobs, void settings, Math.max(tick, nowMs())), [tick, jobs, settings]);
   const { shop } = useShop();
   const state = useShopPlan();
   const logOn = useActionsOn();
   const items = benchItems(jobs, settings, now);
+  const nextEnd = Math.min(...items.map((i) => (i.dueAt !== null && i.dueAt > now ? i.dueAt : Infinity)));
+  useEffect(() => wake(nextEnd), [wake, nextEnd, now]);
   const openJobs = items.filter((i) => i.joint === undefined).length;
   const { next, others, planning } = nextUp(items, state, settings.person, now);
   const rest = items.filter((i) => i.job.id !== next?.job.id || i.joint !== undefined);

@@ -72,7 +72,7 @@ function markOf(
 /** How it stands: what CureStage shows and does. */
 export function useCureStage({ job }: { job: JobState }) {
   const settings = useSettings();
-  const now = useNow(1000, true);
+  const now = useNow(job.clampOn && job.clampOffAt === null ? 1000 : 10_000, true);
   const { log, decide } = useActions(job);
   const goOn = useGoOn(job, 'cure');
   const path = useMemo(() => bondPerimeter(job.device, job.bond), [job.device, job.bond]);

@@ -1,3 +1,4 @@
+import { onPlate } from '@/model/stages/heat';
 import { View } from 'react-native';
 
 import { defOf } from '@/core/heat/heaterDefs';
@@ -47,7 +48,7 @@ const sinceStart = (r: Range, s: number): Range => ({ low: r.low - s, mean: r.me
 export function HeatBench({ job }: { job: JobState }) {
   const settings = useSettings();
   const jobs = useJobs();
-  const at = useNow(500, true);
+  const at = useNow(onPlate(job) ? 500 : 5000, true);
   const source = useThermal(job.device, job.bond);
   const now = useHeatPlan(job, settings);
   const { on, plan, heater, words } = now;
