@@ -1,3 +1,4 @@
+import equal from 'fast-deep-equal';
 import { parseEvent, type JobEvent } from '@/model/event';
 import { packFrom, readPack, writePack } from './pack';
 import { parseText, type Problem, type Storage } from './stored';
@@ -7,6 +8,8 @@ export const packKey = 'extra/pack';
 const packWaitMs = 2000;
 /** Entries that are read in one go. */
 const readAtOnce = 2000;
+/** Originals that are looked at in one go, beside whoever works. */
+const checkAtOnce = 250;
 
 export const jobKey = (e: JobEvent) => `job/${e.jobId}/${e.writer}/${String(e.seq).padStart(8, '0')}`;
 export const stored = (e: JobEvent) => JSON.stringify(e.type === 'unknown' ? e.raw : e);
@@ -77,14 +80,16 @@ export async function readEntries(
  */
 export async function checkOriginals(storage: Storage, fromPack: readonly JobEvent[]): Promise<Problem[]> {
   const problems: Problem[] = [];
-  for (let i = 0; i < fromPack.length; i += 500) {
-    const part = fromPack.slice(i, i + 500);
+  for (let i = 0; i < fromPack.length; i += checkAtOnce) {
+    const part = fromPack.slice(i, i + checkAtOnce);
     const values = await storage.getMany(part.map(jobKey));
     for (const e of part) {
       const key = jobKey(e);
       const raw = values[key];
-      // as it was written: nothing to look at
-      if (raw === null || raw === undefined || raw === stored(e) || parseEvent(parseText(raw)).ok) continue;
+      // as it was written, its fields in whatever order: nothing to look at
+      if (raw === null || raw === undefined || raw === stored(e)) continue;
+      const now = parseText(raw);
+      if (equal(now, e.type === 'unknown' ? e.raw : e) || parseEvent(now).ok) continue;
       problems.push({ key, what: 'the entry is cut off or not JSON; a good copy of it was found and is used', raw });
       await storage.setItem(`${key}/copy`, stored(e)).catch(() => undefined);
     }
