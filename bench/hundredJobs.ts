@@ -10,7 +10,7 @@ import { bookOf } from '../src/work/bench/shopDurations';
 const t0 = new Date(2026, 3, 14, 9, 0).getTime();
 
 /** The demo's open jobs over and over, each round promised half a day later. */
-function openJobs(count: number): JobState[] {
+export function openJobs(count: number): JobState[] {
   const out: JobState[] = [];
   for (let round = 0; out.length < count; round++)
     for (const log of demoJobs(t0)) {

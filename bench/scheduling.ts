@@ -10,6 +10,7 @@ import { firstPlan } from '../src/core/schedule/rules';
 import { planShop } from '../src/core/schedule/shopPlan';
 import { benchShop } from './benchShop';
 import { benchHundred } from './hundredJobs';
+import { benchScale } from './scale';
 
 type Median = (work: () => unknown, runs?: number) => number;
 type Line = (name: string, value: string) => void;
@@ -77,4 +78,5 @@ export function benchScheduling(median: Median, line: Line): void {
     );
   }
   benchHundred(line, frameMs);
+  benchScale(median, line);
 }

@@ -63,7 +63,8 @@ export function assignment(cost: readonly (readonly number[])[]): number {
           least[j] = reduced;
           way[j] = j0;
         }
-        if (least[j]! < delta) {
+        // of columns that cost alike a free one ends the search: lateness of nothing is alike for many
+        if (least[j]! < delta || (least[j] === delta && match[next] !== 0 && match[j] === 0)) {
           delta = least[j]!;
           next = j;
         }
@@ -116,8 +117,18 @@ export function preemptiveEnd(ops: readonly { head: number; work: number; tail: 
   return best;
 }
 
-/** Bounds from each job alone, from the people together, and from the resources of one. */
+const known = new WeakMap<Compiled, Bounds>();
+
+/** Bounds from each job alone, from the people together, and from the resources of one; worked out once for a bench. */
 export function boundsOf(c: Compiled): Bounds {
+  const had = known.get(c);
+  if (had) return had;
+  const bounds = workOut(c);
+  known.set(c, bounds);
+  return bounds;
+}
+
+function workOut(c: Compiled): Bounds {
   const now = c.bench.nowS;
   const earliestEnd = new Map<number, number>();
   const earliestStart = new Map<number, number>();
@@ -179,8 +190,12 @@ export function boundsOf(c: Compiled): Bounds {
     .map((w) => (people.length ? poolTime(people, from, (sum += w)) : 0));
   // work that the calendars never give room for: nothing is known but that tardiness is not below nothing
   if (![...doneS, ...at].every(Number.isFinite)) return { tardinessS: 0, makespanS: 0, doneS };
+  // lateness never falls with time: who is late nowhere takes the last places, and the others share the first ones
+  const last = at.at(-1) ?? 0;
+  const pressed = open.filter((j) => late(j, Math.max(last, doneS[j]!)) > 0);
+  const places = at.slice(0, pressed.length);
   const tardinessS =
-    (open.length ? assignment(open.map((j) => at.map((t) => late(j, Math.max(t, doneS[j]!))))) : 0) +
+    (pressed.length ? assignment(pressed.map((j) => places.map((t) => late(j, Math.max(t, doneS[j]!))))) : 0) +
     all.filter(finished).reduce((s, j) => s + late(j, doneS[j]!), 0);
   let end = Math.max(...doneS, ...at);
   c.bench.resources.forEach((r, i) => {

@@ -62,10 +62,19 @@ export class Profile {
     return i + 1;
   }
 
+  private join(i: number): void {
+    if (i === 0 || this.u[i] !== this.u[i - 1]) return;
+    this.t.splice(i, 1);
+    this.u.splice(i, 1);
+  }
+
   add(s: number, e: number, need: number): void {
     if (s >= e) return;
     const i = this.cut(s);
     const j = this.cut(e);
     for (let k = i; k < j; k++) this.u[k]! += need;
+    // what is taken alike on both sides is one step: a day without a break is one, however many tasks fill it
+    this.join(j);
+    this.join(i);
   }
 }
