@@ -12,14 +12,16 @@ export async function seedOnFirstStart(): Promise<void> {
     if (!config || typeof config !== 'object' || !('demo' in config) || config.demo !== true) return;
     // most starts are not the first: the demo is fetched when it is wanted
     const { wholeDemo, demoSettingsAt } = await import('./seed');
-    await takeIn(wholeDemo(), async () => {
+    const settings = async () => {
       // what somebody set while it came in is not set back
       const { settings } = await repository.load();
       const own = Object.entries(settings).filter(
         ([key, v]) => JSON.stringify(v) !== JSON.stringify(defaultSettings[key as keyof Settings]),
       );
       return { ...demoSettingsAt(Date.now()), ...(Object.fromEntries(own) as Partial<Settings>) };
-    });
+    };
+    // what this app has made itself is checked in its tests
+    await takeIn(wholeDemo(), settings, { ownWork: true });
   } catch {
     // no server, no demo: the bench starts empty
   }

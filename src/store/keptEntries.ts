@@ -9,7 +9,7 @@ const packWaitMs = 2000;
 /** Entries that are read in one go. */
 const readAtOnce = 2000;
 /** Originals that are looked at in one go, beside whoever works. */
-const checkAtOnce = 250;
+const checkAtOnce = 60;
 
 export const jobKey = (e: JobEvent) => `job/${e.jobId}/${e.writer}/${String(e.seq).padStart(8, '0')}`;
 export const stored = (e: JobEvent) => JSON.stringify(e.type === 'unknown' ? e.raw : e);

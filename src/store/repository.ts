@@ -3,6 +3,7 @@ import { parseEvent, wasRead, type JobEvent, type NewEvent } from '@/model/event
 import { logOrder, nextNth } from '@/model/logOrder';
 import { type Settings } from '@/model/settings';
 import { defaultSettings } from '@/model/defaultSettings';
+import { packFrom, writePack } from './pack';
 import { checkOriginals, jobKey, packKey, readEntries, stored } from './keptEntries';
 import { type StorageTrouble, type Clock, type Problem, type ShopLog, type Storage } from './stored';
 import { troubleOf } from './reopening';
@@ -204,6 +205,7 @@ export class Repository {
 
   /**
    * Adds the events of a file in one transaction; those already here are left as they are.
+   * @param more ownWork: made by this app itself and checked in its tests, so not read once more
    * @returns how many were new, and how many of them stand under another key because theirs was taken
    * @throws RefusedError when an entry would not be read again; StorageFullError when the storage refuses: then nothing of
    * the file is taken in
@@ -211,9 +213,9 @@ export class Repository {
   async merge(
     events: readonly JobEvent[],
     known: ReadonlySet<string>,
-    more: { photos?: Record<string, string>; devices?: readonly Device[] } = {},
+    more: { photos?: Record<string, string>; devices?: readonly Device[]; ownWork?: boolean } = {},
   ): Promise<{ fresh: number; clashed: number }> {
-    this.gate(events);
+    if (!more.ownWork) this.gate(events);
     for (const d of more.devices ?? []) this.models.gate(d);
     for (const [id, data] of Object.entries(more.photos ?? {})) gatePhoto(id, data);
     const fresh = events.filter((e) => !known.has(e.id));
@@ -231,6 +233,11 @@ export class Repository {
     for (const d of more.devices ?? []) entries[deviceKey(d)] = JSON.stringify(d);
     if (Object.keys(entries).length) await this.put(entries);
     return { fresh: fresh.length, clashed };
+  }
+
+  /** Keeps entries that were found good in one piece, so that reading them anew costs nothing; a copy, which may be lost. */
+  async keepPack(events: readonly JobEvent[]): Promise<void> {
+    if (events.length >= packFrom) await this.storage.setItem(packKey, writePack(events)).catch(() => undefined);
   }
 
   /** @throws RefusedError that names the field, when they would not be read again */

@@ -240,11 +240,12 @@ export async function retryPending(): Promise<boolean> {
 export async function takeIn(
   jobs: readonly (readonly JobEvent[])[],
   settings: Settings | (() => Promise<Settings>) | null,
-  more: { photos?: Photos; devices?: readonly Device[]; inPlaceOfDemo?: boolean } = {},
+  more: { photos?: Photos; devices?: readonly Device[]; inPlaceOfDemo?: boolean; ownWork?: boolean } = {},
 ): Promise<{ fresh: number; clashed: number }> {
   const log = await repository.load();
   const known = new Set([...log.jobs.values()].flat().map((e) => e.id));
   const fresh = await repository.merge(jobs.flat(), known, more);
+  await repository.keepPack([...log.jobs.values(), ...jobs].flat());
   // only when the file is in: a full storage has changed nothing then
   if (more.inPlaceOfDemo) {
     const own = new Set(jobs.flat().map((e) => e.id));
