@@ -27,6 +27,16 @@
     e.textContent = String(text == null ? '' : text).slice(0, 200);
     return e;
   }
+  // the demo has a clock of its own
+  var offset = 0;
+  try {
+    offset = Number(JSON.parse(localStorage.getItem('northcove.demoDay') || 'null').offsetMs) || 0;
+  } catch {
+    offset = 0;
+  }
+  function now() {
+    return Date.now() + offset;
+  }
   function figure(now) {
     if (typeof seen.countsTo !== 'number') return seen.figure;
     var s = Math.round((seen.countsTo - now) / 1000);
@@ -42,12 +52,12 @@
     card.className = 'card';
     card.appendChild(line('', seen.kicker));
     card.appendChild(line('head', seen.head));
-    var fig = line('figure', figure(Date.now()));
+    var fig = line('figure', figure(now()));
     card.appendChild(fig);
     card.appendChild(line('', seen.line));
     box.appendChild(card);
     timer = setInterval(function () {
-      fig.textContent = figure(Date.now());
+      fig.textContent = figure(now());
     }, 1000);
   }
   // every page has a heading; the Bench is there when it says what is next, or that nothing is

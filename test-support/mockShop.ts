@@ -114,6 +114,7 @@ export const takeIn = async (jobs: JobEvent[][], _settings?: unknown, more: { de
 };
 const extra = new Map<string, string>();
 const photos = new Map<string, string>();
+export const queryClient = { invalidateQueries: async () => {} };
 export const repository = {
   readExtra: async (k: string) => extra.get(k) ?? null,
   writeExtra: async (k: string, v: string) => Boolean(extra.set(k, v)),

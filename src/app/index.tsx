@@ -1,1 +1,6 @@
-export { BenchScreen as default } from '@/places/bench/BenchScreen';
+import { demoDayAgain } from '@/demo/firstStart';
+import { BenchScreen } from '@/places/bench/BenchScreen';
+
+export default function Bench() {
+  return <BenchScreen demoAgain={demoDayAgain} />;
+}

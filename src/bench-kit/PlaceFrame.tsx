@@ -14,16 +14,20 @@ export function PlaceFrame({
   line,
   children,
   actions,
+  full = false,
 }: {
   title: string;
   line?: string;
   children: ReactNode;
   actions?: ReactNode;
+  /** pictures and lists beside each other: all of a wide screen */
+  full?: boolean;
 }) {
   const now = useNow(10_000);
+  const room = full ? 'max-w-[1840px]' : 'max-w-[1080px]';
   return (
     <View className="flex-1 bg-paper">
-      <View role="banner" className="px-4 pt-3 w-full max-w-[1080px] self-center">
+      <View role="banner" className={`px-4 pt-3 w-full ${room} self-center`}>
         <View className="flex-row gap-2 items-start">
           <PlacesNav />
           <StopCard />
@@ -44,14 +48,14 @@ export function PlaceFrame({
       </View>
       <ScrollView
         className="flex-1"
-        contentContainerClassName={`px-4 pt-2 pb-8 w-full max-w-[1080px] self-center`}
+        contentContainerClassName={`px-4 pt-2 pb-8 w-full ${room} self-center`}
         role="main"
       >
         {children}
       </ScrollView>
       {actions ? (
         <View role="region" aria-label={t('actions')} className="border-t-[1.5px] border-ink bg-panel">
-          <View className="px-4 py-3 flex-row gap-3 w-full max-w-[1080px] self-center">{actions}</View>
+          <View className={`px-4 py-3 flex-row gap-3 w-full ${room} self-center`}>{actions}</View>
         </View>
       ) : null}
     </View>

@@ -1,27 +1,50 @@
 import { defaultSettings } from '@/model/defaultSettings';
 import type { Settings } from '@/model/settings';
-import { repository, takeIn } from '@/store/shop';
+import { nowMs } from '@/store/clock';
+import { beginDemoDay, demoDayOver, demoOffsetMs } from '@/store/demoDay';
+import { begunAnew, untouched } from '@/store/ownShop';
+import { repository, shopNow, takeIn } from '@/store/shop';
 
-/** On the very first start of a server that says so, the shop opens with the demo jobs. */
+/** The demo, on a working morning of its own. */
+async function beginDay(): Promise<void> {
+  beginDemoDay();
+  await begunAnew();
+  // most starts are not the first: the demo is fetched when it is wanted
+  const { wholeDemo, demoSettingsAt } = await import('./seed');
+  const settings = async () => {
+    // what somebody set while it came in is not set back
+    const { settings: set } = await repository.load();
+    const own = Object.entries(set).filter(
+      ([key, v]) => JSON.stringify(v) !== JSON.stringify(defaultSettings[key as keyof Settings]),
+    );
+    return { ...demoSettingsAt(nowMs()), ...(Object.fromEntries(own) as Partial<Settings>) };
+  };
+  // what this app has made itself is checked in its tests
+  await takeIn(wholeDemo(), settings, { ownWork: true });
+}
+
+/** The demo's day from its morning on, in place of what is there of it. */
+export async function demoDayAgain(): Promise<void> {
+  await repository.dropJobs();
+  await beginDay();
+}
+
+/**
+ * On the very first start of a server that says so, the shop opens with the demo jobs. A demo that nobody has touched begins its
+ * day anew once that is over: whoever looks again finds a morning, and not last week's.
+ */
 export async function seedOnFirstStart(): Promise<void> {
   try {
+    if (demoOffsetMs() !== null) {
+      if (demoDayOver() && untouched(await shopNow())) await demoDayAgain();
+      return;
+    }
     if (!(await repository.isEmpty())) return;
     const answer = await fetch('/api/config');
     if (!answer.ok) return;
     const config: unknown = await answer.json();
     if (!config || typeof config !== 'object' || !('demo' in config) || config.demo !== true) return;
-    // most starts are not the first: the demo is fetched when it is wanted
-    const { wholeDemo, demoSettingsAt } = await import('./seed');
-    const settings = async () => {
-      // what somebody set while it came in is not set back
-      const { settings } = await repository.load();
-      const own = Object.entries(settings).filter(
-        ([key, v]) => JSON.stringify(v) !== JSON.stringify(defaultSettings[key as keyof Settings]),
-      );
-      return { ...demoSettingsAt(Date.now()), ...(Object.fromEntries(own) as Partial<Settings>) };
-    };
-    // what this app has made itself is checked in its tests
-    await takeIn(wholeDemo(), settings, { ownWork: true });
+    await beginDay();
   } catch {
     // no server, no demo: the bench starts empty
   }

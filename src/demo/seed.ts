@@ -1,3 +1,4 @@
+import { nowMs } from '@/store/clock';
 import { takeIn } from '@/store/shop';
 import { demoHistory } from './history';
 import { demoJobs } from './shop';
@@ -6,7 +7,7 @@ export { demoSettingsAt } from './shop';
 
 /** What stands at the bench now, and the two months before it. */
 export function wholeDemo() {
-  const now = Date.now();
+  const now = nowMs();
   return [...demoJobs(now), ...demoHistory(now)];
 }
 

@@ -76,13 +76,13 @@ export function demoJobs(now: number): JobEvent[][] {
 
   // handed over this morning, for the list
   const finished = new Script('demo-0137', 'Osk').at(
-    now - 400 * minute,
-    opened(ring61, 'J-0137', 'locker 9', departure(now, -240)),
+    now - 300 * minute,
+    opened(ring61, 'J-0137', 'locker 9', departure(now, -150)),
   );
   finished
-    .at(now - 395 * minute, ...intake({ edges: ['bottom'] }), ...done('intake', 'heat', 'lift', 'clean'))
+    .at(now - 295 * minute, ...intake({ edges: ['bottom'] }), ...done('intake', 'heat', 'lift', 'clean'))
     .at(
-      now - 350 * minute,
+      now - 265 * minute,
       ...gaugePoints(ring61, ring61.bonds[0]!).map((p, i): NewEvent => ({
         type: 'reading',
         quantity: 'gapMm',
@@ -92,11 +92,11 @@ export function demoJobs(now: number): JobEvent[][] {
       })),
       ...done('dryFit'),
     )
-    .at(now - 345 * minute, { type: 'bonded', adhesive: 'precutRing', usedMm: 0, widthMm: 2 }, ...done('bond'))
-    .at(now - 344 * minute, { type: 'clampOn', clip: 'gentle clip', count: 15, forceN: 6 })
-    .at(now - 305 * minute, { type: 'clampOff', early: false }, ...done('cure'))
+    .at(now - 260 * minute, { type: 'bonded', adhesive: 'precutRing', usedMm: 0, widthMm: 2 }, ...done('bond'))
+    .at(now - 259 * minute, { type: 'clampOn', clip: 'gentle clip', count: 15, forceN: 6 })
+    .at(now - 220 * minute, { type: 'clampOff', early: false }, ...done('cure'))
     .at(
-      now - 300 * minute,
+      now - 215 * minute,
       ...gaugePoints(ring61, ring61.bonds[0]!).map((p, i): NewEvent => ({
         type: 'reading',
         quantity: 'stepMm',
@@ -109,7 +109,7 @@ export function demoJobs(now: number): JobEvent[][] {
       ...done('check'),
     )
     .at(
-      now - 290 * minute,
+      now - 205 * minute,
       { type: 'signed', role: 'repairer', text: 'sheet read out', mark: 'Osk' },
       ...done('handover'),
     );

@@ -25,6 +25,7 @@ export const defaultSettings: Settings = {
   touch: 'usual',
   language: 'en',
   sound: true,
+  card: { name: '', contact: '', terms: '' },
   newCell: false,
   voice: defaultVoice,
   pedalKey: null,

@@ -126,6 +126,10 @@ export const settingsSchema = z.object({
   /** what the bench reads and hears; a customer's sheet may speak another */
   language: z.enum(languageIds).default('en'),
   sound: z.boolean(),
+  /** who hands the sheet over: name, how to reach it, its own terms */
+  card: z
+    .object({ name: z.string().max(60), contact: z.string().max(160), terms: z.string().max(600) })
+    .default({ name: '', contact: '', terms: '' }),
   /** school of the cell: always a new one */
   newCell: z.boolean().default(false),
   /** calls are said aloud: all of them or the few that nobody may miss, how loud, and when the shop keeps quiet */

@@ -10,6 +10,7 @@ export const settingsNames: Readonly<Record<keyof Settings, string>> = {
   theme: 'look',
   touch: 'size of letters and buttons',
   language: 'language',
+  card: 'the customer’s sheet: name, contact, terms',
   sound: 'sound',
   newCell: 'always a new cell',
   voice: 'spoken calls',

@@ -1,3 +1,5 @@
+import { demoOffsetMs } from './demoDay';
+
 /**
  * The instant for entries and running times. A clock that is set back while the page is open is not followed: time goes on by
  * the browser's monotonic clock, and how far the wall clock stands behind is kept for the next page load and said. A clock
@@ -88,18 +90,29 @@ const browserMemory: ClockMemory = {
   },
 };
 
+/** The real clock, or the demo's own. */
+const wall = () => Date.now() + (demoOffsetMs() ?? 0);
+
 let running: WallClock | null = null;
 
 /** Begins to watch the wall clock; before, and where it is not begun, the wall clock is taken as it is. */
 export function startClock(): void {
-  running ??= wallClock(
-    () => Date.now(),
-    () => performance.now(),
-    browserMemory,
-  );
+  running ??= wallClock(wall, () => performance.now(), browserMemory);
 }
 
-export const nowMs = (): number => (running ? running.now() : Date.now());
+/** The demo's day has begun or ended: nothing was set back, another clock counts. */
+export function restartClock(): void {
+  if (!running) return;
+  running = null;
+  try {
+    localStorage.removeItem(key);
+  } catch {
+    // refused: what it remembers is some seconds old at most
+  }
+  startClock();
+}
+
+export const nowMs = (): number => (running ? running.now() : wall());
 /** What there is to say of the clock; null: nothing. */
 export function clockNews(): { backMs: number; followed: boolean } | null {
   if (!running) return null;

@@ -288,6 +288,12 @@ export class Repository {
     await this.storage.removeItem(packKey);
   }
 
+  /** Everything that was noted of jobs, with its photos; models and settings stay. */
+  async dropJobs(): Promise<void> {
+    const keys = (await this.storage.getAllKeys()).filter((k) => /^(job|photo)\//.test(k));
+    for (const k of [packKey, ...keys]) await this.storage.removeItem(k);
+  }
+
   async isEmpty(): Promise<boolean> {
     return (await this.storage.getAllKeys()).every((k) => k.startsWith('extra/'));
   }

@@ -12,6 +12,7 @@ import type { Settings } from '@/model/settings';
 import { askPersistence } from './backup';
 import { mirrorFigures } from './ownFigures';
 import { onOthers, tellOthers } from './channel';
+import { demoDayChanged } from './demoDay';
 import { nowMs } from './clock';
 import { newId } from './ids';
 import { journal } from './journal';
@@ -125,7 +126,11 @@ export async function readAgain(): Promise<void> {
   await queryClient.invalidateQueries({ queryKey: logQuery.queryKey });
 }
 
-onOthers(() => void readAgain());
+onOthers(() => {
+  // the demo was left or begun anew: this page goes by the wrong clock
+  if (demoDayChanged()) window.location.reload();
+  else void readAgain();
+});
 
 /** The log as it is in memory, read first where it is not yet: for what is begun before the page has it. */
 export const shopNow = (): Promise<ShopLog> => queryClient.ensureQueryData(logQuery);

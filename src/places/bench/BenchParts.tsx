@@ -60,32 +60,19 @@ export function BenchTop({
 }
 
 /** Everything else that is open. */
-export function BenchLists({ bench: { now, state, hands, runs, waits, open } }: { bench: BenchNow }) {
-  return (
-    <>
-      <Group
-        title={tr('needsHandsAfterThat')}
-        items={hands}
-        now={now}
-        state={state}
-        onGo={(i) => open(i.job, i.stage, i.joint ?? null)}
-      />
-      <Group
-        title={tr('runsByItself')}
-        items={runs}
-        now={now}
-        state={state}
-        onGo={(i) => open(i.job, i.stage, i.joint ?? null)}
-      />
-      <Group
-        title={tr('waits')}
-        items={waits}
-        now={now}
-        state={state}
-        onGo={(i) => open(i.job, i.stage, i.joint ?? null)}
-      />
-    </>
-  );
+export function BenchLists({ bench, only }: { bench: BenchNow; only: readonly ('hands' | 'runs' | 'waits')[] }) {
+  const { now, state, open } = bench;
+  const titles = { hands: tr('needsHandsAfterThat'), runs: tr('runsByItself'), waits: tr('waits') };
+  return only.map((of) => (
+    <Group
+      key={of}
+      title={titles[of]}
+      items={bench[of]}
+      now={now}
+      state={state}
+      onGo={(i) => open(i.job, i.stage, i.joint ?? null)}
+    />
+  ));
 }
 
 interface WhyNextProps {
@@ -145,6 +132,10 @@ function WhyNext({ state, next, now, onInstead }: WhyNextProps) {
   );
 }
 
+/** Of what runs: how much of its time is left. */
+const leftOf = (i: BenchItem, now: number): number | undefined =>
+  i.sinceAt === undefined || i.dueAt === null ? undefined : (i.dueAt - now) / Math.max(1, i.dueAt - i.sinceAt);
+
 interface GroupProps {
   title: string;
   items: BenchItem[];
@@ -169,7 +160,7 @@ function Group({ title, items, now, state, onGo }: GroupProps) {
           onPress={() => onGo(i)}
           className="flex-row items-center gap-3 min-h-[60px] border-b border-rule"
         >
-          <Mark state={i.state} />
+          <Mark state={i.state} size={i.state === 'runs' ? 34 : 24} left={leftOf(i, now)} />
           <View className="flex-1 py-2">
             <Txt strong>{i.title}</Txt>
             {i.lineAt ? (

@@ -8,6 +8,7 @@ import { day } from '@/words/units';
 import { useWide } from '@/ui/useWide';
 import { Away } from './Away';
 
+import { DemoDay } from './DemoDay';
 import { FindBox } from './FindBox';
 import { BenchLists, BenchTop } from './BenchParts';
 import { PlanView } from './LazyPlanView';
@@ -15,24 +16,28 @@ import { useKeepFirst } from './keepFirst';
 import { useBench } from './useBench';
 import { t } from '@/words/bench';
 
+const besideNext = ['hands', 'runs'] as const;
+const all = [...besideNext, 'waits'] as const;
+
 /** Room that is kept for it until it is there, px. */
 const planHeight = 300;
 
-export function BenchScreen() {
+export function BenchScreen({ demoAgain }: { demoAgain?: () => Promise<void> }) {
   const bench = useBench();
   const { router, now, settings, state, items, openJobs, next, begun, start } = bench;
   useKeepFirst(next?.shown ?? null);
   const wide = useWide();
   const { width } = useWindowDimensions();
-  const frame = Math.min(1048, width - 32);
+  const frame = Math.min(1808, width - 32);
   const line =
     state.now && items.length ? (
       <Suspense fallback={<View style={{ height: planHeight }} />}>
-        <PlanView now={state.now} at={now} width={wide ? frame - 392 - 24 : frame} first={wide ? 'day' : 'two'} />
+        <PlanView now={state.now} at={now} width={frame} first={wide ? 'day' : 'two'} />
       </Suspense>
     ) : null;
   return (
     <PlaceFrame
+      full
       title={t('bench')}
       line={
         openJobs === 1
@@ -59,22 +64,26 @@ export function BenchScreen() {
         </>
       }
     >
+      <DemoDay again={demoAgain} />
       <FindBox />
       {wide ? (
         <>
-          <View className="flex-row gap-6">
-            <View className="w-[392px]">
+          <View className="flex-row gap-8">
+            <View className="w-[440px]">
               <BenchTop bench={bench} />
             </View>
-            <View className="flex-1">{line}</View>
+            <View className="flex-1">
+              <BenchLists bench={bench} only={besideNext} />
+            </View>
           </View>
-          <BenchLists bench={bench} />
+          {line}
+          <BenchLists bench={bench} only={['waits']} />
         </>
       ) : (
         <>
           <BenchTop bench={bench} />
           {line}
-          <BenchLists bench={bench} />
+          <BenchLists bench={bench} only={all} />
         </>
       )}
       {state.now && items.length ? (

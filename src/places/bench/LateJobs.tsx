@@ -10,8 +10,9 @@ import { LongRunLine } from '@/bench-kit/LongRunLine';
 import { useLongRun } from '@/bench-kit/useLongRun';
 import type { PlanNow } from '@/work/bench/planNow';
 import { Button } from '@/ui/Button';
+import { Disclosure } from '@/ui/Disclosure';
 import { Txt } from '@/ui/Txt';
-import { span } from '@/words/units';
+import { listed, span } from '@/words/units';
 import { askRescues } from '@/workers/scheduleClient';
 import { lateText, labelsOf, rescueText } from './planWords';
 import { t } from '@/words/bench';
@@ -49,30 +50,45 @@ export function ideasFor(now: PlanNow, jobId: string): RescueIdea[] {
 
 /** Jobs that the plan cannot bring in time, by how much, and what would help. */
 export function LateJobs({ now, at }: { now: PlanNow; at: number }) {
-  if (!now.plan.late.length) return null;
+  const { late } = now.plan;
+  const [first] = late;
+  if (!first) return null;
+  const text = (l: LateJob) => lateText(now.shop, l.job, l.endS, l.tardinessS, at);
   return (
     <View
       role="region"
       aria-label={t('lateJobs')}
-      className="border-[1.5px] border-caution bg-panel p-3 mt-3"
+      className="border-[1.5px] border-caution bg-panel px-3 mt-3"
       testID="late"
     >
-      {now.plan.late.map((l) => (
-        <Late key={l.job} late={l} now={now} at={at} />
-      ))}
+      <Disclosure
+        bare
+        tone="caution"
+        title={
+          late.length === 1
+            ? text(first)
+            : t('lateLine', { count: late.length, join: listed(late.map((l) => labelsOf(now.shop)(l.job))) })
+        }
+      >
+        {late.map((l) => (
+          <Late key={l.job} late={l} now={now} text={late.length === 1 ? null : text(l)} at={at} />
+        ))}
+      </Disclosure>
     </View>
   );
 }
 
-function Late({ late, now, at }: { late: LateJob; now: PlanNow; at: number }) {
+function Late({ late, now, text, at }: { late: LateJob; now: PlanNow; text: string | null; at: number }) {
   const long = useLongRun<Rescue[]>();
   const [asked, setAsked] = useState(false);
   const helps = long.result;
   return (
     <View className="mb-2">
-      <Txt strong tone="caution">
-        {lateText(now.shop, late.job, late.endS, late.tardinessS, at)}
-      </Txt>
+      {text ? (
+        <Txt strong tone="caution">
+          {text}
+        </Txt>
+      ) : null}
       {helps?.map((r) => (
         <Txt key={r.id + r.what} size="s" className="mt-1">
           {rescueText(r, now.shop, at)}

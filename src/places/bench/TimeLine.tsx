@@ -18,7 +18,8 @@ import { useTokens } from '@/ui/theme';
 import { time } from '@/words/units';
 import type { Bar, Lane } from '@/work/bench/lanes';
 import { BarHandle, barId } from './BarHandle';
-import { BarShape, Ghost } from './BarShape';
+import { BarShape, Ghost, RunShape } from './BarShape';
+import { runsOf, type BarRun } from './barRuns';
 import { headHeight, labelWidth, slotHeight, timeScale, type Row, type TimeScale } from './timeScale';
 import { t as tr } from '@/words/bench';
 import { told } from '@/words/told';
@@ -188,6 +189,7 @@ function Drawing({
 function LaneRow({ row, s, chosen }: { row: Row; s: TimeScale; chosen: TimeLineProps['chosen'] }) {
   const t = useTokens();
   const { lane } = row;
+  const isChosen = (b: Bar) => chosen?.job === b.entry.job && chosen.task === b.entry.task;
   return (
     <G>
       <SvgText
@@ -211,15 +213,20 @@ function LaneRow({ row, s, chosen }: { row: Row; s: TimeScale; chosen: TimeLineP
           opacity={0.55}
         />
       ))}
-      {lane.bars.map((b) => (
-        <BarShape
-          key={barId(b)}
-          bar={b}
-          box={s.box(row, b)}
-          on={chosen?.job === b.entry.job && chosen.task === b.entry.task}
-          windowX={b.windowTo === null ? null : s.x(b.windowTo)}
-        />
-      ))}
+      {runsOf(lane.bars.map((bar) => ({ bar, box: s.box(row, bar) }))).map((run) => {
+        const [{ bar, box }] = run.bars as [BarRun['bars'][number]];
+        return run.bars.length > 1 ? (
+          <RunShape key={barId(bar)} run={run} chosen={isChosen} />
+        ) : (
+          <BarShape
+            key={barId(bar)}
+            bar={bar}
+            box={box}
+            on={isChosen(bar)}
+            windowX={bar.windowTo === null ? null : s.x(bar.windowTo)}
+          />
+        );
+      })}
     </G>
   );
 }

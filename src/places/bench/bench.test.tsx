@@ -203,6 +203,9 @@ describe('the plan', () => {
     render(<PlanScreen />);
     await pass(2500);
     const late = screen.getByTestId('late');
+    const line = within(late).getByRole('button');
+    expect(line.textContent).toMatch(/J-0141 is late by \d+ (min|h)|late: .*J-0141/);
+    await act(async () => void fireEvent.click(line));
     expect(late.textContent).toMatch(/J-0141 is late by \d+ (min|h)/);
     await act(
       async () => void fireEvent.click(within(late).getAllByRole('button', { name: 'What would save it' })[0]!),

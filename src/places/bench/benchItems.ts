@@ -23,6 +23,8 @@ export interface BenchItem {
   lineAt?: (now: number) => string;
   /** when hands are needed, or the running thing ends */
   dueAt: number | null;
+  /** when that which runs began */
+  sinceAt?: number;
   stage: StageId;
   /** another joint of the job than the one where it stands */
   joint?: string;
@@ -94,6 +96,7 @@ function itemOf(job: JobState, settings: Settings, now: number): BenchItem {
       line: lineAt(now),
       lineAt,
       dueAt: due ?? now,
+      sinceAt: heat.at,
       rank: 0,
     };
   }
@@ -128,6 +131,7 @@ function itemOf(job: JobState, settings: Settings, now: number): BenchItem {
           title: t('clamped', { label: job.label }),
           line: t('clips', { count: job.clampOn.count }),
           dueAt: due,
+          sinceAt: job.clampOn.at,
           rank: 2,
         }
       : {
@@ -150,6 +154,7 @@ function itemOf(job: JobState, settings: Settings, now: number): BenchItem {
         title: t('cures', { label: job.label }),
         line: job.shelved ? t('onClampsAreOffWorkGoes', { place: job.shelved.place }) : t('clampsAreOffWorkGoesOn'),
         dueAt: due,
+        sinceAt: job.clampOn.at,
         rank: 2,
       };
   }

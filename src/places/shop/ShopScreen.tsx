@@ -1,9 +1,12 @@
-import { Link } from 'expo-router';
+import { Link, type Href } from 'expo-router';
 import { View } from 'react-native';
 
 import { exportShopNow } from '@/bench-kit/exportShop';
+import { demoOffsetMs } from '@/store/demoDay';
 import { Button } from '@/ui/Button';
 import { PlaceFrame } from '@/bench-kit/PlaceFrame';
+import { Card } from './Card';
+import { Groups, type Group } from './Groups';
 import { MoneySettings } from './MoneySettings';
 import { Restore } from './Restore';
 import { useShopScreen } from './useShopScreen';
@@ -13,43 +16,78 @@ import { t } from '@/words/shop';
 export function ShopScreen(p: { loadDemo: () => Promise<void> }) {
   const here = useShopScreen(p);
   const { setMessage, s, put, loadDemo } = here;
-  return (
-    <PlaceFrame title={t('shop')} line={t('peopleUnitsBenchFiguresFiles')}>
-      <ShopMessages here={here} />
-      <View className="gap-3 mb-4">
-        <Button label={t('exportEverything')} onPress={() => void exportShopNow()} />
-        <Restore tell={setMessage} />
-      </View>
-      <ShopLinks />
-      <HowItShows here={here} />
-      <WhoAndWhen here={here} />
-      <HowItWorks here={here} />
-      <Link href="/heaters" className="font-body text-m text-ink underline py-3">
-        {t('heatersAndTheirCalibration')}
-      </Link>
-      <Link href="/stock" className="font-body text-m text-ink underline py-3">
-        {t('stockTapeLiquidsRingsClipsShelf')}
-      </Link>
-      <Link href="/adhesives" className="font-body text-m text-ink underline py-3">
-        {t('adhesivesAndWhatWasSeenOf')}
-      </Link>
-      <RoomAir here={here} />
-      <MoneySettings
-        settings={s}
-        onChange={(money) => void put({ money })}
-        onRate={(ratePerH) => void put({ ratePerH })}
-      />
-      <View className="mt-4">
-        <Button
-          label={t('loadTheDemoShop')}
-          onPress={() =>
-            void loadDemo().then(
-              () => setMessage({ text: t('theDemoJobsStandBesideYour'), bad: false }),
-              (e: unknown) => setMessage({ text: e instanceof Error ? e.message : t('notLoaded'), bad: true }),
-            )
-          }
+  const groups: Group[] = [
+    {
+      id: 'people',
+      name: t('groupPeople'),
+      content: <WhoAndWhen here={here} />,
+    },
+    {
+      id: 'bench',
+      name: t('groupBench'),
+      content: (
+        <>
+          <PageLink to="/heaters" text={t('heatersAndTheirCalibration')} />
+          <PageLink to="/stock" text={t('stockTapeLiquidsRingsClipsShelf')} />
+          <PageLink to="/adhesives" text={t('adhesivesAndWhatWasSeenOf')} />
+          <RoomAir here={here} />
+        </>
+      ),
+    },
+    { id: 'look', name: t('groupLook'), content: <HowItShows here={here} /> },
+    { id: 'work', name: t('groupWork'), content: <HowItWorks here={here} /> },
+    {
+      id: 'money',
+      name: t('groupMoney'),
+      content: (
+        <MoneySettings
+          settings={s}
+          onChange={(money) => void put({ money })}
+          onRate={(ratePerH) => void put({ ratePerH })}
         />
-      </View>
+      ),
+    },
+    { id: 'card', name: t('groupCard'), content: <Card settings={s} onChange={(card) => void put({ card })} /> },
+    {
+      id: 'files',
+      name: t('groupFiles'),
+      content: (
+        <View className="gap-3">
+          <Button label={t('exportEverything')} onPress={() => void exportShopNow()} />
+          <Restore tell={setMessage} />
+        </View>
+      ),
+    },
+    { id: 'records', name: t('groupRecords'), content: <ShopLinks /> },
+    {
+      id: 'demo',
+      name: t('groupDemo'),
+      content: (
+        <>
+          <Button
+            label={t('loadTheDemoShop')}
+            onPress={() =>
+              void loadDemo().then(
+                () => setMessage({ text: t('theDemoJobsStandBesideYour'), bad: false }),
+                (e: unknown) => setMessage({ text: e instanceof Error ? e.message : t('notLoaded'), bad: true }),
+              )
+            }
+          />
+          {demoOffsetMs() === null ? null : <PageLink to="/own" text={t('ownShopTitle')} />}
+        </>
+      ),
+    },
+  ];
+  return (
+    <PlaceFrame full title={t('shop')} line={t('peopleUnitsBenchFiguresFiles')}>
+      <ShopMessages here={here} />
+      <Groups groups={groups} />
     </PlaceFrame>
   );
 }
+
+const PageLink = ({ to, text }: { to: Href; text: string }) => (
+  <Link href={to} className="font-body text-m text-ink underline py-3">
+    {text}
+  </Link>
+);

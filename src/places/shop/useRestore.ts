@@ -4,6 +4,8 @@ import type { ReadFile } from '@/model/files';
 import { freshPhotos, restorePlan, type RestorePlan } from '@/model/restorePlan';
 import { type Settings } from '@/model/settings';
 import { useFileRead } from '@/bench-kit/useFileRead';
+import { endDemoDay } from '@/store/demoDay';
+import { begunAnew } from '@/store/ownShop';
 import { demoWriter } from '@/store/repository';
 import { repository, shopNow, takeIn, useShop } from '@/store/shop';
 import { pickText } from '@/ui/download';
@@ -71,6 +73,10 @@ export function useRestore({ tell }: { tell: (m: Told) => void }) {
         devices: file.devices,
         inPlaceOfDemo: waiting.inPlaceOfDemo,
       });
+      if (waiting.inPlaceOfDemo) {
+        endDemoDay();
+        await begunAnew();
+      }
       if (settings) setBefore(here.settings);
       setWaiting(null);
       tell({

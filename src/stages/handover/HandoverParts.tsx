@@ -19,6 +19,7 @@ import { Signature } from '@/ui/SignPad';
 import { outsideText } from '@/words/outside';
 import { dayTime, span, time } from '@/words/units';
 import { SheetPlanView } from './SheetPlanView';
+import { UntilBarView } from './UntilBarView';
 import { receivedText } from './useHandoverStage';
 import type { HandoverStageState } from './useHandoverStage';
 import { t } from '@/words/handover';
@@ -81,6 +82,16 @@ export function Sheet({ here: { job, doc, sections, received, tongue } }: { here
   const pair = beforeAfter(job);
   return speaking(tongue, () => (
     <View className="sheet bg-panel border-[1.5px] border-ink p-4 mt-3" testID="sheet" {...langOf(tongue)}>
+      {doc.head ? (
+        <View className="mb-2 pb-2 border-b border-rule" testID="card">
+          <Txt strong>{doc.head.name}</Txt>
+          {doc.head.contact ? (
+            <Txt size="s" tone="ink2">
+              {doc.head.contact}
+            </Txt>
+          ) : null}
+        </View>
+      ) : null}
       <Txt strong size="l" level={2}>
         {doc.title}
       </Txt>
@@ -112,6 +123,7 @@ export function Sheet({ here: { job, doc, sections, received, tongue } }: { here
           <Txt strong level={3}>
             {s.title}
           </Txt>
+          {s.until && doc.until ? <UntilBarView bar={doc.until} /> : null}
           {s.lines.map((l) => (
             <Txt key={l}>{l}</Txt>
           ))}

@@ -22,6 +22,8 @@ import { measuredLines } from './sheetMeasured';
 export interface SheetSection {
   title: string;
   lines: string[];
+  /** what may be done when: the bar of time stands over it */
+  until?: boolean;
 }
 
 const glassName = (job: Pick<JointSeen, 'face'>) =>
@@ -172,7 +174,18 @@ export function sheetOf(
     { title: t('done'), lines: joints.flatMap((j) => doneLines(j, settings)) },
     { title: t('measured'), lines: measured.length ? measured : [t('nothingMeasured')] },
     ...(agreed.length ? [{ title: t('agreed'), lines: agreed }] : []),
-    { title: t('untilThen'), lines: untilLines(latestOf(joints, settings, now) ?? job, settings, now) },
+    { title: t('mayDoWhen'), lines: untilLines(latestOf(joints, settings, now) ?? job, settings, now), until: true },
+    ...(settings.card.terms.trim()
+      ? [
+          {
+            title: t('ourTerms'),
+            lines: settings.card.terms
+              .split('\n')
+              .map((l) => l.trim())
+              .filter(Boolean),
+          },
+        ]
+      : []),
   ];
 }
 

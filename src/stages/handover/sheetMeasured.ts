@@ -1,17 +1,17 @@
 import type { CoverSeen } from '@/core/fit/coverByEye';
 import { pauseMin } from '@/core/functions/riskOrder';
-import { noticedMm } from '@/core/fit/byEye';
-import { uStepMm } from '@/core/fit/gaugeFigures';
+import { tolHighMm, tolLowMm } from '@/core/fit/flushness';
 import { functionName as nameOf, functionState } from '@/work/check/faults';
 import { cameraOf, coverEyeOf, coverPlaces, lensesOf } from '@/work/check/cameraJob';
 import { flareWords, limitWords, noticeOf, pressWords, ratioWords, registerName, sharpWords } from '@/words/checkNames';
+import { flushOf } from '@/work/check/flushJob';
 import { sealOf } from '@/work/check/sealJob';
 import type { EventOf } from '@/model/event';
 import type { JobState } from '@/model/fold';
 import type { Settings } from '@/model/settings';
 import { told } from '@/words/told';
 import { capital } from '@/words/capital';
-import { digits, length } from '@/words/units';
+import { digits } from '@/words/units';
 import { t } from '@/words/handover';
 
 const outcomeText: Record<EventOf<'registered'>['outcome'], string> = {
@@ -29,27 +29,25 @@ const outcomeText: Record<EventOf<'registered'>['outcome'], string> = {
   },
 };
 
-/** How this joint sits. */
-function flushLines(job: JobState, settings: Settings): string[] {
-  const out: string[] = [];
-  const steps = Object.values(job.steps);
-  if (steps.length)
-    out.push(
-      t('glassAgainstFrameAtPointsTo', {
-        length: steps.length,
-        min: length(Math.min(...steps), settings, 2),
-        max: length(Math.max(...steps), settings, 2),
-        stepMm: length(2 * (job.gaugeU.stepMm || uStepMm.value), settings, 2),
-      }),
-    );
-  else if (job.eyes.step?.fine)
-    out.push(t('flushByEyeAndFingerA', { noticedMm: length(noticedMm('step'), settings, 2) }));
-  return out;
+/** How this joint sits, as a customer reads it: the figures of each point stay in the record. */
+function flushLines(job: JobState): string[] {
+  const { taken, flush, eye } = flushOf(job);
+  if (taken.length) {
+    const off = taken.filter((p) => job.steps[p.id]! < tolLowMm.value || job.steps[p.id]! > tolHighMm.value).length;
+    const fine = !off && (!flush || (flush.verdict === 'pass' && !flush.bumps.length));
+    const bumps = flush?.bumps.length ?? 0;
+    return [
+      fine
+        ? t('flushMeasured', { count: taken.length })
+        : t('flushMeasuredOff', { count: taken.length, off: Math.max(off, bumps, 1) }),
+    ];
+  }
+  return eye?.action === 'accept' ? [t('flushByEye')] : [];
 }
 
 /** What was measured and tested. */
 export function measuredLines(job: JobState, settings: Settings, joints: readonly JobState[]): string[] {
-  const out = joints.flatMap((j) => flushLines(j, settings));
+  const out = joints.flatMap(flushLines);
   const tested = Object.values(job.functions.after).filter((r) => r === 'ok' || r === 'fail').length;
   const state = functionState(job);
   const failing = [...state.newFaults, ...state.unclear, ...state.oldFaults].map((c) => nameOf(c.fn));

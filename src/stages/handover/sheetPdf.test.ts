@@ -25,7 +25,7 @@ const doc = (over: Partial<SheetDoc> = {}): SheetDoc => ({
   title: `${job.label} · ${job.device.name}`,
   sub: 'locker 9',
   sections: sheetOf(job, demoSettings, t0),
-  plans: sheetPlans(job, (mm) => mm.toFixed(2)),
+  plans: sheetPlans(job),
   signature: null,
   ...over,
 });
@@ -85,9 +85,9 @@ it('breaks lines by width; a word longer than a line is cut, none is lost', () =
 });
 
 it('plans show what was noted and nothing else', () => {
-  const names = (j: typeof job) => sheetPlans(j, (mm) => mm.toFixed(2)).map((p) => p.title);
+  const names = (j: typeof job) => sheetPlans(j).map((p) => p.title);
   expect(names(job)).toEqual(['Bonded', 'Measured']);
   const shattered = foldJob(demoJobs(t0).find((l) => l[0]!.jobId === 'demo-0140')!)!;
   expect(names(shattered)).toEqual(['Found']);
-  expect(sheetPlans(job, (mm) => mm.toFixed(2))[1]!.texts).toHaveLength(16);
+  expect(sheetPlans(job)[1]!.texts).toHaveLength(16);
 });

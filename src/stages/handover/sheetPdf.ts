@@ -4,6 +4,7 @@ import { PDFDocument, rgb, type PDFFont, type PDFPage } from 'pdf-lib';
 import type { Language } from '@/model/languages';
 import type { SheetSection } from './sheet';
 import { lineStyle, type SheetPlan } from './sheetPlans';
+import type { UntilBar } from './untilBar';
 import { t as tr } from '@/words/handover';
 import { speaking } from '@/words/language';
 
@@ -12,6 +13,10 @@ export interface SheetDoc {
   sub: string;
   sections: readonly SheetSection[];
   plans: readonly SheetPlan[];
+  /** who hands it over; null: nothing was set */
+  head?: { name: string; contact: string } | null;
+  /** what may be done when; null: nothing was closed, or it is over */
+  until?: UntilBar | null;
   /** JPEGs as data addresses, with what they are: before, after */
   photos?: readonly { data: string; label: string }[];
   /** a signature as it was drawn, and the name under it */
@@ -56,6 +61,58 @@ export function wrapped(text: string, width: number, measure: (s: string) => num
 /** Signs that the font has not are left out, control signs too: a name from somewhere else never breaks the sheet. */
 const shown = (text: string, has: Set<number>) =>
   [...text].map((c) => (c === '\n' ? ' ' : has.has(c.codePointAt(0)!) ? c : '?')).join('');
+
+/** Of the bar with the instants under it, points. */
+const barHeight = 30;
+
+interface BarRoom {
+  /** from the top of the page, points */
+  top: number;
+  /** of the letters beside it */
+  size: number;
+  width: number;
+  ink: ReturnType<typeof rgb>;
+  font: PDFFont;
+  shown: (text: string) => string;
+}
+
+/** What may be done when: dark while it is young, half while it gains, open once it is bonded. */
+function putBar(sheet: PDFPage, bar: UntilBar, { top, size, width, ink, font, shown: say }: BarRoom): void {
+  const high = 16;
+  const y = page.height - top - high;
+  let x = page.margin;
+  const small = Math.min(9, size);
+  for (const p of bar.parts) {
+    const w = p.share * width;
+    sheet.drawRectangle({
+      x,
+      y,
+      width: w,
+      height: high,
+      borderColor: ink,
+      borderWidth: 0.8,
+      ...(p.kind === 'careful' ? { color: ink } : p.kind === 'usual' ? { color: rgb(0.84, 0.87, 0.9) } : {}),
+    });
+    sheet.drawText(say(p.text), {
+      x: x + 4,
+      y: y + 5,
+      size: small,
+      font,
+      color: p.kind === 'careful' ? rgb(1, 1, 1) : ink,
+    });
+    x += w;
+    if (p.until) {
+      const text = say(p.until);
+      sheet.drawText(text, {
+        x: x - font.widthOfTextAtSize(text, small) / 2,
+        y: y - small - 2,
+        size: small,
+        font,
+        color: ink,
+      });
+    }
+  }
+}
 
 interface PhotoRoom {
   /** from the top of the page, points */
@@ -119,6 +176,7 @@ export async function sheetPdf(doc: SheetDoc, fonts: SheetFonts, language: Langu
   const lay = (size: number) => {
     const lines: { text: string; font: PDFFont; size: number; y: number }[] = [];
     let y = page.margin;
+    let bar: { top: number; size: number } | null = null;
     const put = (text: string, font: PDFFont, s: number, space: number) => {
       for (const l of wrapped(shown(text, has), width, (x) => widthOf(font, x, s))) {
         y += s * 1.32;
@@ -126,14 +184,21 @@ export async function sheetPdf(doc: SheetDoc, fonts: SheetFonts, language: Langu
       }
       y += space;
     };
+    if (doc.head?.name) put(doc.head.name, bold, size * 1.1, 0);
+    if (doc.head?.contact) put(doc.head.contact, regular, size, 0);
+    if (doc.head) y += size;
     put(doc.title, bold, size * 1.5, 0);
     put(doc.sub, regular, size, size * 0.6);
     for (const s of doc.sections) {
       put(s.title, bold, size * 1.1, 0);
+      if (s.until && doc.until) {
+        bar = { top: y + size * 0.4, size };
+        y += barHeight + size * 0.9;
+      }
       for (const l of s.lines) put(l, regular, size, size * 0.2);
       y += size * 0.6;
     }
-    return { lines, end: y };
+    return { lines, end: y, bar: bar as { top: number; size: number } | null };
   };
   const room = page.height - page.margin - 84;
   const fitting = sizes.map(lay).find((l) => l.end <= room);
@@ -141,6 +206,8 @@ export async function sheetPdf(doc: SheetDoc, fonts: SheetFonts, language: Langu
     throw new Error(tr('sheetTooLongForOnePage', { reduce: doc.sections.reduce((n, s) => n + s.lines.length, 0) }));
   for (const l of fitting.lines)
     sheet.drawText(l.text, { x: page.margin, y: page.height - l.y, size: l.size, font: l.font, color: ink });
+  if (fitting.bar && doc.until)
+    putBar(sheet, doc.until, { ...fitting.bar, width, ink, font: regular, shown: (t) => shown(t, has) });
   let top = page.margin;
   for (const p of doc.plans) {
     const { min, max } = p.box;

@@ -35,10 +35,10 @@ const mostPlans = 3;
  * Found, measured and, where something is suspected, where to look: nothing that was not noted. With several covers what
  * was found comes first, each with its name.
  */
-export function sheetPlans(job: JobState, lengthText: (mm: number) => string): SheetPlan[] {
+export function sheetPlans(job: JobState): SheetPlan[] {
   const joints = atEachJoint(job).filter((j) => !coverKindOf(j.face).lens || j.joint === job.joint);
   const each = joints.map((j) =>
-    plansAt(j, lengthText).map((p) => ({
+    plansAt(j).map((p) => ({
       ...p,
       title: joints.length > 1 ? t('planOf', { title: p.title, face: faceName(j.model, j.joint) }) : p.title,
     })),
@@ -50,7 +50,7 @@ export function sheetPlans(job: JobState, lengthText: (mm: number) => string): S
     .slice(0, mostPlans);
 }
 
-function plansAt(job: JobState, lengthText: (mm: number) => string): SheetPlan[] {
+function plansAt(job: JobState): SheetPlan[] {
   const leaf = job.device.leaves[0]!.outline;
   const { min, max } = boxOf(leaf);
   const box: Box = {
@@ -88,7 +88,7 @@ function plansAt(job: JobState, lengthText: (mm: number) => string): SheetPlan[]
         [{ d: shapePath(cover), kind: 'thin' }],
         taken.map((p) => ({
           at: [p.at[0] - p.normal[0] * 8, p.at[1] - p.normal[1] * 7],
-          text: `${lengthText(job.steps[p.id]!)}${flush?.bumps.some((b) => b.id === p.id) ? '!' : ''}`,
+          text: flush?.bumps.some((b) => b.id === p.id) ? '!' : '·',
         })),
       ),
     );

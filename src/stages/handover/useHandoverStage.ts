@@ -7,7 +7,7 @@ import { useActions } from '@/bench-kit/actions';
 import { useCustomerLanguage } from '@/bench-kit/useCustomerLanguage';
 import { repository, useSettings } from '@/store/shop';
 import { download } from '@/ui/download';
-import { dayTime, length, spoken, stamp } from '@/words/units';
+import { dayTime, spoken, stamp } from '@/words/units';
 import { useNow } from '@/bench-kit/useNow';
 import { bondPerimeter } from '@/core/device/perimeter';
 import type { Language } from '@/model/languages';
@@ -16,6 +16,7 @@ import { makeSheet } from './makeSheet';
 import { jointsSeen } from '@/bench-kit/jointsSeen';
 import { latestOf, openPoints, sheetOf } from './sheet';
 import { sheetPlans } from './sheetPlans';
+import { untilBar } from './untilBar';
 import { t } from '@/words/handover';
 import { speaking } from '@/words/language';
 
@@ -92,9 +93,11 @@ export function useHandoverStage({ job }: { job: JobState }) {
   const received = job.signed.findLast(isReceived) ?? null;
   const doc = speaking(tongue, () => ({
     title: `${job.label} · ${job.device.name}`,
-    sub: `${job.customerMark ? `${job.customerMark} · ` : ''}${stamp(job.closedAt ?? now)}`,
+    sub: `${job.customerMark ? `${job.customerMark} · ` : ''}${stamp(job.closedAt ?? now).replace(/:\d\d$/, '')}`,
     sections,
-    plans: sheetPlans(job, (mm) => length(mm, settings, 2).replace(/ .*/, '')),
+    plans: sheetPlans(job),
+    head: settings.card.name || settings.card.contact ? settings.card : null,
+    until: untilBar(latestOf(joints, settings, now) ?? job, settings, job.closedAt ?? now),
     signature: received ? { path: received.drawing ?? '', name: received.mark } : null,
   }));
   const savePdf = async () => {

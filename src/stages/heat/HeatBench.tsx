@@ -1,4 +1,3 @@
-import { onPlate } from '@/model/stages/heat';
 import { View } from 'react-native';
 
 import { defOf } from '@/core/heat/heaterDefs';
@@ -48,7 +47,7 @@ const sinceStart = (r: Range, s: number): Range => ({ low: r.low - s, mean: r.me
 export function HeatBench({ job }: { job: JobState }) {
   const settings = useSettings();
   const jobs = useJobs();
-  const at = useNow(onPlate(job) ? 500 : 5000, true);
+  const at = useNow(job.heat.length ? 500 : 5000, true);
   const source = useThermal(job.device, job.bond);
   const now = useHeatPlan(job, settings);
   const { on, plan, heater, words } = now;

@@ -199,4 +199,9 @@ export default {
   askCure: 'how long cure curing dry hard harden set glue tape at when clamps',
   askBattery: 'battery limit hot temperature how warm',
   planning: 'Working out what comes first…',
+  demoDay: 'Demo day, {{time}}. Everything here is made up.',
+  demoDayOver: 'The demo day is over: its boats have left.',
+  demoAgain: 'Begin the demo day again',
+  startEmpty: 'Start with an empty shop',
+  lateLine: '{{count}} late: {{join}}. What would save them?',
 } as const;

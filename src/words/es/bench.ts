@@ -201,4 +201,9 @@ export default {
   askCure: 'cuánto tarda curado curar secar seca endurece pegamento cinta a cuándo pinzas',
   askBattery: 'límite batería caliente temperatura celda cuánto',
   planning: 'Calculando qué va primero…',
+  demoDay: 'Día de muestra, {{time}}. Todo aquí es inventado.',
+  demoDayOver: 'El día de muestra ha terminado: sus barcos ya salieron.',
+  demoAgain: 'Empezar otra vez el día de muestra',
+  startEmpty: 'Empezar con un taller vacío',
+  lateLine: '{{count}} tarde: {{join}}. ¿Qué los salvaría?',
 } satisfies Same<typeof en>;

@@ -1,0 +1,1 @@
+export { OwnShopScreen as default } from '@/places/shop/OwnShopScreen';

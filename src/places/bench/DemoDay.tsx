@@ -1,0 +1,41 @@
+import { useRouter } from 'expo-router';
+import { useState } from 'react';
+import { View } from 'react-native';
+
+import { useNow } from '@/bench-kit/useNow';
+import { demoDayOver, demoOffsetMs } from '@/store/demoDay';
+import { ownShop, untouched } from '@/store/ownShop';
+import { useShop } from '@/store/shop';
+import { Button } from '@/ui/Button';
+import { Txt } from '@/ui/Txt';
+import { time } from '@/words/units';
+import { t } from '@/words/bench';
+
+/** Says that this is the demo and what time it is there, and the way out: one tap, as long as nothing of one's own is in it. */
+export function DemoDay({ again }: { again: (() => Promise<void>) | undefined }) {
+  const router = useRouter();
+  const now = useNow(10_000);
+  const { shop } = useShop();
+  const [busy, setBusy] = useState(false);
+  if (!shop) return null;
+  const pristine = shop.jobs.size > 0 && untouched(shop);
+  if (demoOffsetMs() === null && !pristine) return null;
+  const leave = () => {
+    if (!untouched(shop)) return router.push('/own');
+    setBusy(true);
+    void ownShop().finally(() => setBusy(false));
+  };
+  const over = demoDayOver();
+  return (
+    <View
+      role="status"
+      className="border border-rule rounded-[6px] px-3 py-2 mb-2 flex-row items-center flex-wrap gap-2"
+    >
+      <Txt size="s" className="flex-1 min-w-[160px]">
+        {over ? t('demoDayOver') : t('demoDay', { time: time(now) })}
+      </Txt>
+      {over && again ? <Button kind="small" label={t('demoAgain')} onPress={() => void again()} /> : null}
+      <Button kind="small" label={t('startEmpty')} disabled={busy} onPress={leave} />
+    </View>
+  );
+}

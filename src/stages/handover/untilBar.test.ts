@@ -1,0 +1,34 @@
+import { demoJobs, demoSettings } from '@/demo/shop';
+import { foldJob } from '@/model/fold';
+import { cureOf } from '@/work/cure/cureJob';
+import { untilBar } from './untilBar';
+
+const t0 = Date.UTC(2026, 3, 14, 13);
+const jobs = demoJobs(t0).map((l) => foldJob(l)!);
+const closed = jobs.find((j) => j.label === 'J-0137')!;
+const start = closed.clampOn!.at;
+const { sealTest, full } = cureOf(closed, demoSettings, t0).clocks;
+
+it('careful, as usual, fully bonded: with the instants of the cure clock', () => {
+  const bar = untilBar(closed, demoSettings, start + 1000)!;
+  expect(bar.parts.map((p) => p.kind)).toEqual(['careful', 'usual', 'full']);
+  expect(bar.parts.reduce((s, p) => s + p.share, 0)).toBeCloseTo(1, 9);
+  expect(bar.said).toMatch(/^Careful until .*, full bond from /);
+});
+
+it('what is over is not drawn', () => {
+  expect(untilBar(closed, demoSettings, start + (sealTest.high + 1) * 1e3)!.parts.map((p) => p.kind)).toEqual([
+    'usual',
+    'full',
+  ]);
+  expect(untilBar(closed, demoSettings, start + (full.high + 1) * 1e3)).toBeNull();
+});
+
+it('a job that was never closed has none', () =>
+  expect(
+    untilBar(
+      jobs.find((j) => j.label === 'J-0143')!,
+      demoSettings,
+      t0,
+    ),
+  ).toBeNull());
