@@ -94,6 +94,7 @@ test('from cure to closed: a failing function is diagnosed, mended and signed by
     const text = pages[0]!.replace(/\s+/g, ' ');
     expect(text).toContain('J-0139 · Ring-bond 5.4');
     expect(text).toContain('Glass flush with the frame all round, measured at 16 points.');
+    expect(text).toMatch(/What may be done when.*careful.*as usual.*full bond/);
     expect(text).toContain('No water resistance is promised.');
     expect(text).toContain('Checked by Mirel, repaired by Osk.');
     expect(text).toContain('Received: A. Tarn');

@@ -173,7 +173,7 @@ function Group({ title, items, now, state, onGo }: GroupProps) {
           </View>
           <View className="items-end max-w-[124px]">
             {i.dueAt !== null && i.state !== 'waits' ? (
-              <CountTo at={i.dueAt} size="l" tone={i.dueAt < now ? 'caution' : 'ink'} />
+              <CountTo at={i.dueAt} plain size="l" tone={i.dueAt < now ? 'caution' : 'ink'} />
             ) : null}
             {i.job.promiseAt ? (
               <Txt

@@ -64,8 +64,12 @@ export function BenchScreen({ demoAgain }: { demoAgain?: () => Promise<void> }) 
         </>
       }
     >
-      <DemoDay again={demoAgain} />
-      <FindBox />
+      <View className={wide ? 'flex-row-reverse gap-8' : ''}>
+        <DemoDay again={demoAgain} />
+        <View className={wide ? 'flex-1' : ''}>
+          <FindBox />
+        </View>
+      </View>
       {wide ? (
         <>
           <View className="flex-row gap-8">

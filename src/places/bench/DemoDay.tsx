@@ -8,6 +8,7 @@ import { ownShop, untouched } from '@/store/ownShop';
 import { useShop } from '@/store/shop';
 import { Button } from '@/ui/Button';
 import { Txt } from '@/ui/Txt';
+import { useWide } from '@/ui/useWide';
 import { time } from '@/words/units';
 import { t } from '@/words/bench';
 
@@ -15,6 +16,7 @@ import { t } from '@/words/bench';
 export function DemoDay({ again }: { again: (() => Promise<void>) | undefined }) {
   const router = useRouter();
   const now = useNow(10_000);
+  const wide = useWide();
   const { shop } = useShop();
   const [busy, setBusy] = useState(false);
   if (!shop) return null;
@@ -29,10 +31,10 @@ export function DemoDay({ again }: { again: (() => Promise<void>) | undefined })
   return (
     <View
       role="status"
-      className="border border-rule rounded-[6px] px-3 py-2 mb-2 flex-row items-center flex-wrap gap-2"
+      className="border border-rule rounded-[6px] px-3 py-2 mb-3 flex-row items-center flex-wrap gap-2"
     >
-      <Txt size="s" className="flex-1 min-w-[160px]">
-        {over ? t('demoDayOver') : t('demoDay', { time: time(now) })}
+      <Txt size="s" className="flex-1 min-w-[110px]">
+        {over ? t('demoDayOver') : wide ? t('demoDay', { time: time(now) }) : t('demoDayShort', { time: time(now) })}
       </Txt>
       {over && again ? <Button kind="small" label={t('demoAgain')} onPress={() => void again()} /> : null}
       <Button kind="small" label={t('startEmpty')} disabled={busy} onPress={leave} />

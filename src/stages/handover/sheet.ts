@@ -13,11 +13,12 @@ import type { CoverSlice } from '@/model/stages/cover';
 import { heatCount } from '@/model/stages/heat';
 import type { Settings } from '@/model/settings';
 import { capital } from '@/words/capital';
-import { dayTime, length, percent, price } from '@/words/units';
+import { length, percent, price } from '@/words/units';
 import { t as tr } from '@/words/happened';
 import { t } from '@/words/handover';
 import { told } from '@/words/told';
 import { measuredLines } from './sheetMeasured';
+import { fromWhen } from './untilBar';
 
 export interface SheetSection {
   title: string;
@@ -147,9 +148,9 @@ function untilLines(job: JobState, settings: Settings, now: number): string[] {
   const start = job.clampOn?.at ?? job.bonded?.at;
   if (start !== undefined) {
     const clocks = cureOf(job, settings, now).clocks;
-    out.push(t('doNotPressTheBackBend', { start: dayTime(start + clocks.sealTest.high * 1e3, now) }));
+    out.push(t('doNotPressTheBackBend', { start: fromWhen(start + clocks.sealTest.high * 1e3, now) }));
     if (settings.cureBy === 'usual') out.push(t('handedOverAtTheUsualTime'));
-    out.push(t('theAdhesiveHasItsFullBond', { start: dayTime(start + clocks.full.high * 1e3, now) }));
+    out.push(t('theAdhesiveHasItsFullBond', { start: fromWhen(start + clocks.full.high * 1e3, now) }));
   }
   out.push(told(airTestLine));
   out.push(t('weRecommendACaseAndA'));

@@ -1,7 +1,7 @@
 import { cureOf } from '@/work/cure/cureJob';
 import type { JobState } from '@/model/fold';
 import type { Settings } from '@/model/settings';
-import { dayTime } from '@/words/units';
+import { day, dayTime } from '@/words/units';
 import { t } from '@/words/handover';
 
 export interface UntilPart {
@@ -17,6 +17,19 @@ export interface UntilBar {
   parts: UntilPart[];
   /** the same as a sentence */
   said: string;
+}
+
+/** Up to so far ahead an instant is told by the hour. */
+const byHourMs = 24 * 3_600_000;
+/** A day begins at this hour for whoever is told one. */
+const morningH = 9;
+
+/** An instant as a customer keeps it: by the hour within a day, else the first day on which it is so from the morning on. */
+export function fromWhen(at: number, now: number): string {
+  if (at - now <= byHourMs) return dayTime(at, now);
+  const d = new Date(at);
+  if (d.getHours() >= morningH) d.setDate(d.getDate() + 1);
+  return day(d.getTime());
 }
 
 /** What is not much shorter than a word needs room for it. */
@@ -45,12 +58,12 @@ export function untilBar(
   const room = 1 - fullShare;
   const carefulShare = first === 0 ? 0 : room * Math.min(1 - leastShare, Math.max(leastShare, raw));
   const all: UntilPart[] = [
-    { share: carefulShare, kind: 'careful', text: t('careful'), until: dayTime(careful, fromAt) },
-    { share: room - carefulShare, kind: 'usual', text: t('asUsual'), until: dayTime(full, fromAt) },
+    { share: carefulShare, kind: 'careful', text: t('careful'), until: fromWhen(careful, fromAt) },
+    { share: room - carefulShare, kind: 'usual', text: t('asUsual'), until: fromWhen(full, fromAt) },
     { share: fullShare, kind: 'full', text: t('fullBondFrom'), until: null },
   ];
   return {
     parts: all.filter((p) => p.share > 0),
-    said: t('barSaid', { careful: dayTime(Math.max(careful, fromAt), fromAt), full: dayTime(full, fromAt) }),
+    said: t('barSaid', { careful: fromWhen(Math.max(careful, fromAt), fromAt), full: fromWhen(full, fromAt) }),
   };
 }

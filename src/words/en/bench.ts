@@ -204,4 +204,5 @@ export default {
   demoAgain: 'Begin the demo day again',
   startEmpty: 'Start with an empty shop',
   lateLine: '{{count}} late: {{join}}. What would save them?',
+  demoDayShort: 'Demo day, {{time}}',
 } as const;

@@ -206,4 +206,5 @@ export default {
   demoAgain: 'Empezar otra vez el día de muestra',
   startEmpty: 'Empezar con un taller vacío',
   lateLine: '{{count}} tarde: {{join}}. ¿Qué los salvaría?',
+  demoDayShort: 'Día de muestra, {{time}}',
 } satisfies Same<typeof en>;
