@@ -8,7 +8,7 @@ const morningMin = 11 * 60 + 40;
 /** After so long the day of the demo is over: its boats have left. */
 const dayMs = 5 * 3_600_000;
 
-interface Day {
+export interface DemoDay {
   /** demo clock less real clock, ms */
   offsetMs: number;
   /** when it began, by the real clock */
@@ -17,9 +17,9 @@ interface Day {
 
 const key = 'northcove.demoDay';
 
-function read(): Day | null {
+function read(): DemoDay | null {
   try {
-    const d = JSON.parse(localStorage.getItem(key) ?? 'null') as Partial<Day> | null;
+    const d = JSON.parse(localStorage.getItem(key) ?? 'null') as Partial<DemoDay> | null;
     return d && Number.isFinite(d.offsetMs) && Number.isFinite(d.begunAt)
       ? { offsetMs: d.offsetMs!, begunAt: d.begunAt! }
       : null;
@@ -29,17 +29,25 @@ function read(): Day | null {
 }
 
 /** as this page began with it: a clock does not jump under a page */
-let day: Day | null | undefined;
-const now = () => (day === undefined ? (day = read()) : day);
+let day: DemoDay | null | undefined;
+/** The day that this page goes by; null: no demo. */
+export const demoDayNow = (): DemoDay | null => (day === undefined ? (day = read()) : day);
+const listeners = new Set<() => void>();
+export const onDemoDay = (f: () => void): (() => void) => {
+  listeners.add(f);
+  return () => listeners.delete(f);
+};
 
 /** How far the clock of the demo stands from the real one, ms; null: no demo. */
-export const demoOffsetMs = (): number | null => now()?.offsetMs ?? null;
+export const demoOffsetMs = (): number | null => demoDayNow()?.offsetMs ?? null;
+/** Its boats have left, or the clock of the machine stands before its beginning. */
+export const isOver = (d: DemoDay, realMs: number): boolean => realMs - d.begunAt > dayMs || realMs < d.begunAt;
 export const demoDayOver = (realMs = Date.now()): boolean => {
-  const d = now();
-  return d !== null && (realMs - d.begunAt > dayMs || realMs < d.begunAt);
+  const d = demoDayNow();
+  return d !== null && isOver(d, realMs);
 };
 /** Another tab has begun or left it since. */
-export const demoDayChanged = (): boolean => JSON.stringify(read()) !== JSON.stringify(now());
+export const demoDayChanged = (): boolean => JSON.stringify(read()) !== JSON.stringify(demoDayNow());
 
 /** The offset that a demo gets that begins at this instant: none within the hours that fit. */
 export function offsetFor(realMs: number): number {
@@ -56,7 +64,7 @@ export function beginDemoDay(realMs = Date.now()): void {
 }
 export const endDemoDay = (): void => keep(null);
 
-function keep(to: Day | null): void {
+function keep(to: DemoDay | null): void {
   day = to;
   try {
     if (to) localStorage.setItem(key, JSON.stringify(to));
@@ -64,4 +72,5 @@ function keep(to: Day | null): void {
   } catch {
     // full or refused: the day lasts as long as this page
   }
+  for (const f of listeners) f();
 }

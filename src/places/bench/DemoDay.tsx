@@ -2,8 +2,9 @@ import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 
+import { useDemoDay } from '@/bench-kit/useDemoDay';
 import { useNow } from '@/bench-kit/useNow';
-import { demoDayOver, demoOffsetMs } from '@/store/demoDay';
+import { isOver } from '@/store/demoDay';
 import { ownShop, untouched } from '@/store/ownShop';
 import { useShop } from '@/store/shop';
 import { Button } from '@/ui/Button';
@@ -18,16 +19,17 @@ export function DemoDay({ again }: { again: (() => Promise<void>) | undefined })
   const now = useNow(10_000);
   const wide = useWide();
   const { shop } = useShop();
+  const day = useDemoDay();
   const [busy, setBusy] = useState(false);
   if (!shop) return null;
   const pristine = shop.jobs.size > 0 && untouched(shop);
-  if (demoOffsetMs() === null && !pristine) return null;
+  if (!day && !pristine) return null;
   const leave = () => {
     if (!untouched(shop)) return router.push('/own');
     setBusy(true);
     void ownShop().finally(() => setBusy(false));
   };
-  const over = demoDayOver();
+  const over = day !== null && isOver(day, now - day.offsetMs);
   return (
     <View
       role="status"

@@ -3,8 +3,8 @@ import { useState } from 'react';
 import { View } from 'react-native';
 
 import { backupNow } from '@/bench-kit/backupNow';
+import { useDemoDay } from '@/bench-kit/useDemoDay';
 import { PlaceFrame } from '@/bench-kit/PlaceFrame';
-import { demoOffsetMs } from '@/store/demoDay';
 import { demoWriter } from '@/store/repository';
 import { ownShop } from '@/store/ownShop';
 import { useShop } from '@/store/shop';
@@ -19,7 +19,7 @@ export function OwnShopScreen() {
   const { shop } = useShop();
   const [told, setTold] = useState<Told | null>(null);
   const own = shop ? [...shop.jobs.values()].filter((l) => l.some((e) => e.writer !== demoWriter)).length : 0;
-  const demo = demoOffsetMs() !== null;
+  const demo = useDemoDay() !== null;
   const failed = (e: unknown) => setTold(refused(e instanceof Error ? e.message : String(e)));
   return (
     <PlaceFrame

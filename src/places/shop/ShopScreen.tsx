@@ -1,8 +1,8 @@
 import { Link, type Href } from 'expo-router';
 import { View } from 'react-native';
 
+import { useDemoDay } from '@/bench-kit/useDemoDay';
 import { exportShopNow } from '@/bench-kit/exportShop';
-import { demoOffsetMs } from '@/store/demoDay';
 import { Button } from '@/ui/Button';
 import { PlaceFrame } from '@/bench-kit/PlaceFrame';
 import { Card } from './Card';
@@ -16,6 +16,7 @@ import { t } from '@/words/shop';
 export function ShopScreen(p: { loadDemo: () => Promise<void> }) {
   const here = useShopScreen(p);
   const { setMessage, s, put, loadDemo } = here;
+  const demo = useDemoDay();
   const groups: Group[] = [
     {
       id: 'people',
@@ -73,7 +74,7 @@ export function ShopScreen(p: { loadDemo: () => Promise<void> }) {
               )
             }
           />
-          {demoOffsetMs() === null ? null : <PageLink to="/own" text={t('ownShopTitle')} />}
+          {demo === null ? null : <PageLink to="/own" text={t('ownShopTitle')} />}
         </>
       ),
     },
