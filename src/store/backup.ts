@@ -1,7 +1,7 @@
 import { openDB } from 'idb';
 
 import type { JobEvent } from '@/model/event';
-import { demoWriter } from './repository';
+import { demoWriter } from './dropped';
 
 /** What is known of the last backup that was read back and found the same. */
 export interface BackupState {

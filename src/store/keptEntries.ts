@@ -8,7 +8,8 @@ export const packKey = 'extra/pack';
 const packWaitMs = 2000;
 /** Entries that are read in one go. */
 const readAtOnce = 2000;
-/** Originals that are looked at in one go, beside whoever works. */
+/** Originals that are fetched in one go, and compared in one, beside whoever works. */
+const fetchAtOnce = 500;
 const checkAtOnce = 60;
 
 export const jobKey = (e: JobEvent) => `job/${e.jobId}/${e.writer}/${String(e.seq).padStart(8, '0')}`;
@@ -80,10 +81,11 @@ export async function readEntries(
  */
 export async function checkOriginals(storage: Storage, fromPack: readonly JobEvent[]): Promise<Problem[]> {
   const problems: Problem[] = [];
-  for (let i = 0; i < fromPack.length; i += checkAtOnce) {
-    const part = fromPack.slice(i, i + checkAtOnce);
-    const values = await storage.getMany(part.map(jobKey));
-    for (const e of part) {
+  for (let i = 0; i < fromPack.length; i += fetchAtOnce) {
+    const fetched = fromPack.slice(i, i + fetchAtOnce);
+    const values = await storage.getMany(fetched.map(jobKey));
+    for (const [k, e] of fetched.entries()) {
+      if (k % checkAtOnce === 0) await new Promise((go) => setTimeout(go, 0));
       const key = jobKey(e);
       const raw = values[key];
       // as it was written, its fields in whatever order: nothing to look at

@@ -2,7 +2,7 @@ import { defaultSettings } from '@/model/defaultSettings';
 import { tellOthers } from './channel';
 import { restartClock } from './clock';
 import { endDemoDay } from './demoDay';
-import { demoWriter } from './repository';
+import { demoWriter } from './dropped';
 import { queryClient, repository, shopNow } from './shop';
 import type { ShopLog } from './stored';
 

@@ -4,6 +4,7 @@ import { logOrder, nextNth } from '@/model/logOrder';
 import { type Settings } from '@/model/settings';
 import { defaultSettings } from '@/model/defaultSettings';
 import { packFrom, writePack } from './pack';
+import { dropDemo, dropJobs } from './dropped';
 import { checkOriginals, jobKey, packKey, readEntries, stored } from './keptEntries';
 import { type StorageTrouble, type Clock, type Problem, type ShopLog, type Storage } from './stored';
 import { troubleOf } from './reopening';
@@ -11,9 +12,6 @@ import { gatePhoto, KeptPhotos } from './keptPhotos';
 import { deviceKey, KeptModels } from './keptModels';
 import { KeptSettings } from './keptSettings';
 import { RefusedError, StorageFullError } from './storageErrors';
-
-/** writer of the entries that come with the demo */
-export const demoWriter = 'demo';
 
 /**
  * The one door to the storage. Each event is an entry of its own, written together with its batch in one transaction, so a
@@ -64,6 +62,9 @@ export class Repository {
     }
   }
 
+  /** entries whose originals this page has written or looked at: they are not looked at again */
+  private readonly good = new Set<string>();
+
   /** What this page itself has noted, while the storage gives nothing; what stands there is not written over meanwhile. */
   memoryOnly(trouble: StorageTrouble): ShopLog {
     this.blind = true;
@@ -87,13 +88,15 @@ export class Repository {
       devices: await this.models.load(all, problems),
       problems,
       unsaved: this.pending.length,
-      fromPack,
+      fromPack: fromPack.filter((e) => !this.good.has(e.id)),
     };
   }
 
   /** Looks at the originals of what the pack had. */
-  checkOriginals(fromPack: readonly JobEvent[]): Promise<Problem[]> {
-    return checkOriginals(this.storage, fromPack);
+  async checkOriginals(fromPack: readonly JobEvent[]): Promise<Problem[]> {
+    const problems = await checkOriginals(this.storage, fromPack);
+    if (!problems.length) for (const e of fromPack) this.good.add(e.id);
+    return problems;
   }
 
   /** A version of a model is written once and never changed. @throws RefusedError, StorageFullError */
@@ -237,7 +240,9 @@ export class Repository {
 
   /** Keeps entries that were found good in one piece, so that reading them anew costs nothing; a copy, which may be lost. */
   async keepPack(events: readonly JobEvent[]): Promise<void> {
-    if (events.length >= packFrom) await this.storage.setItem(packKey, writePack(events)).catch(() => undefined);
+    if (events.length < packFrom) return;
+    for (const e of events) this.good.add(e.id);
+    await this.storage.setItem(packKey, writePack(events)).catch(() => undefined);
   }
 
   /** @throws RefusedError that names the field, when they would not be read again */
@@ -276,22 +281,14 @@ export class Repository {
     }
   }
 
-  /**
-   * Takes out the logs of the demo shop, whole jobs that nobody but the demo has written in; what somebody did in one of
-   * them stays. Used when a shop of one's own is taken in.
-   */
-  async dropDemo(jobs: ReadonlyMap<string, readonly JobEvent[]>): Promise<void> {
-    for (const events of jobs.values()) {
-      if (!events.every((e) => e.writer === demoWriter)) continue;
-      for (const e of events) await this.storage.removeItem(jobKey(e));
-    }
-    await this.storage.removeItem(packKey);
+  /** @see dropDemo */
+  dropDemo(jobs: ReadonlyMap<string, readonly JobEvent[]>): Promise<void> {
+    return dropDemo(this.storage, jobs);
   }
 
-  /** Everything that was noted of jobs, with its photos; models and settings stay. */
-  async dropJobs(): Promise<void> {
-    const keys = (await this.storage.getAllKeys()).filter((k) => /^(job|photo)\//.test(k));
-    for (const k of [packKey, ...keys]) await this.storage.removeItem(k);
+  /** @see dropJobs */
+  dropJobs(): Promise<void> {
+    return dropJobs(this.storage);
   }
 
   async isEmpty(): Promise<boolean> {

@@ -5,7 +5,7 @@ import { View } from 'react-native';
 import { backupNow } from '@/bench-kit/backupNow';
 import { useDemoDay } from '@/bench-kit/useDemoDay';
 import { PlaceFrame } from '@/bench-kit/PlaceFrame';
-import { demoWriter } from '@/store/repository';
+import { demoWriter } from '@/store/dropped';
 import { ownShop } from '@/store/ownShop';
 import { useShop } from '@/store/shop';
 import { Button, HoldButton } from '@/ui/Button';

@@ -6,7 +6,7 @@ import { type Settings } from '@/model/settings';
 import { useFileRead } from '@/bench-kit/useFileRead';
 import { endDemoDay } from '@/store/demoDay';
 import { begunAnew } from '@/store/ownShop';
-import { demoWriter } from '@/store/repository';
+import { demoWriter } from '@/store/dropped';
 import { repository, shopNow, takeIn, useShop } from '@/store/shop';
 import { pickText } from '@/ui/download';
 import { refused, type Told } from '@/ui/Message';

@@ -1,0 +1,21 @@
+import type { JobEvent } from '@/model/event';
+import { jobKey, packKey } from './keptEntries';
+import type { Storage } from './stored';
+
+/** writer of the entries that come with the demo */
+export const demoWriter = 'demo';
+
+/**
+ * Takes out the logs of the demo shop, whole jobs that nobody but the demo has written in; what somebody did in one of
+ * them stays. Used when a shop of one's own is taken in.
+ */
+export async function dropDemo(storage: Storage, jobs: ReadonlyMap<string, readonly JobEvent[]>): Promise<void> {
+  const keys = [...jobs.values()].filter((l) => l.every((e) => e.writer === demoWriter)).flatMap((l) => l.map(jobKey));
+  for (const k of [...keys, packKey]) await storage.removeItem(k);
+}
+
+/** Everything that was noted of jobs, with its photos; models and settings stay. */
+export async function dropJobs(storage: Storage): Promise<void> {
+  const keys = (await storage.getAllKeys()).filter((k) => /^(job|photo)\//.test(k));
+  for (const k of [packKey, ...keys]) await storage.removeItem(k);
+}
