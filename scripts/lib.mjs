@@ -51,16 +51,22 @@ export const chromiumPath = () =>
     (p) => p && existsSync(p),
   );
 
+/** Debian's packages, by whoever may install them. */
+function apt(...args) {
+  const [command, ...rest] = [...(process.getuid?.() === 0 ? [] : ['sudo', '-n']), 'apt-get', ...args];
+  return run(command, rest, { env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } });
+}
+
 /** Installs Debian's Chromium for tests when it is not there; a Chromium with windows does where there is no other. */
 export async function needChromium() {
   const known = chromiumPath();
+  // what makes a browser trust a shop's own certificate, for the test of https
+  if (!existsSync('/usr/bin/certutil')) {
+    await apt('update', '-q');
+    await apt('install', '-y', '-q', '--no-install-recommends', 'libnss3-tools');
+  }
   if (known && known === (process.env.CHROMIUM ?? shell)) return known;
   say('Installing Debian’s chromium for the browser tests');
-  const sudo = process.getuid?.() === 0 ? [] : ['sudo', '-n'];
-  const apt = async (...args) => {
-    const [command, ...rest] = [...sudo, 'apt-get', ...args];
-    return run(command, rest, { env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } });
-  };
   await apt('update', '-q');
   for (const name of known ? ['chromium-headless-shell'] : ['chromium-headless-shell', 'chromium']) {
     await apt('install', '-y', '-q', '--no-install-recommends', name);

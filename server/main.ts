@@ -1,6 +1,7 @@
 import { serve } from '@hono/node-server';
 
 import { createApp } from './app';
+import { limits } from './limits';
 
 const wanted = Number(process.env.PORT ?? 8787);
 const root = process.env.WEB_ROOT ?? './dist';
@@ -9,8 +10,6 @@ const app = createApp({
   demo: process.env.DEMO === '1',
   hosts: (process.env.ALLOWED_HOSTS ?? '').split(','),
 });
-/** A request that does not arrive is not waited for; a stream that was begun goes on. */
-const limits = { headersTimeout: 10_000, requestTimeout: 15_000, maxHeaderSize: 16 * 1024 };
 
 /** Listens at the wanted port, or at a free one when it is taken and the caller did not insist. */
 function listen(port: number): void {
