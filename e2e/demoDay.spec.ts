@@ -22,6 +22,14 @@ test('the demo is a good day at night, begins anew when it is over, and is left 
   await expect(page.getByText('11 open jobs', { exact: false })).toBeVisible();
 
   await page.getByRole('button', { name: 'Start with an empty shop' }).click();
+  await expect(page).toHaveURL(/\/own$/);
+  await expect(page.getByText(/^The shop is empty and yours/)).toBeVisible({ timeout: 15_000 });
+  // picked, not typed; what stands here is counted with from then on
+  await page.getByRole('checkbox', { name: 'Hair dryer' }).click();
+  await expect(page.getByRole('checkbox', { name: 'Hair dryer' })).not.toBeChecked();
+  await page.getByRole('radio', { name: 'Currency: $' }).click();
+  await page.getByRole('radio', { name: 'gentle clip: how many: 8' }).click();
+  await page.getByRole('button', { name: 'To the bench' }).click();
   await expect(page.getByText('Nothing on the bench')).toBeVisible({ timeout: 15_000 });
   await expect(page.getByText(/^Demo day/)).toHaveCount(0);
   // on the real clock now, and still after a reload

@@ -27,7 +27,9 @@ export function DemoDay({ again }: { again: (() => Promise<void>) | undefined })
   const leave = () => {
     if (!untouched(shop)) return router.push('/own');
     setBusy(true);
-    void ownShop().finally(() => setBusy(false));
+    void ownShop()
+      .then(() => router.push('/own'))
+      .finally(() => setBusy(false));
   };
   const over = day !== null && isOver(day, now - day.offsetMs);
   return (

@@ -7,16 +7,18 @@ import { useDemoDay } from '@/bench-kit/useDemoDay';
 import { PlaceFrame } from '@/bench-kit/PlaceFrame';
 import { demoWriter } from '@/store/dropped';
 import { ownShop } from '@/store/ownShop';
-import { useShop } from '@/store/shop';
 import { Button, HoldButton } from '@/ui/Button';
 import { Message, refused, type Told } from '@/ui/Message';
 import { Txt } from '@/ui/Txt';
+import { OwnSetup } from './OwnSetup';
+import { useShopScreen } from './useShopScreen';
 import { t } from '@/words/shop';
 
 /** Out of the demo, where entries of one's own stand in it: what goes, a file of it first, and then an empty shop. */
 export function OwnShopScreen() {
   const router = useRouter();
-  const { shop } = useShop();
+  const here = useShopScreen();
+  const { shop } = here;
   const [told, setTold] = useState<Told | null>(null);
   const own = shop ? [...shop.jobs.values()].filter((l) => l.some((e) => e.writer !== demoWriter)).length : 0;
   const demo = useDemoDay() !== null;
@@ -31,11 +33,7 @@ export function OwnShopScreen() {
               <Button label={t('stayInDemo')} onPress={() => router.replace('/')} />
             </View>
             <View className="flex-[2]">
-              <HoldButton
-                label={t('startEmptyShop')}
-                disabled={!shop}
-                onPress={() => void ownShop().then(() => router.replace('/'), failed)}
-              />
+              <HoldButton label={t('startEmptyShop')} disabled={!shop} onPress={() => void ownShop().catch(failed)} />
             </View>
           </>
         ) : (
@@ -45,7 +43,9 @@ export function OwnShopScreen() {
         )
       }
     >
-      <Txt className="mb-2">{demo ? t('ownShopLead') : shop?.jobs.size ? null : t('ownShopDone')}</Txt>
+      <Txt className="mb-3">
+        {demo ? t('ownShopLead') : shop?.jobs.size ? t('setupLead') : `${t('ownShopDone')} ${t('setupLead')}`}
+      </Txt>
       {demo && own ? (
         <>
           <Txt strong tone="caution" className="mb-2">
@@ -57,10 +57,14 @@ export function OwnShopScreen() {
           />
         </>
       ) : null}
-      <Message told={told} />
-      <Txt tone="ink2" className="mt-3">
-        {t('ownShopNext')}
-      </Txt>
+      <Message told={told ?? here.message} />
+      {demo ? (
+        <Txt tone="ink2" className="mt-3">
+          {t('ownShopNext')}
+        </Txt>
+      ) : (
+        <OwnSetup here={here} />
+      )}
     </PlaceFrame>
   );
 }

@@ -1,7 +1,6 @@
 import { Link, type Href } from 'expo-router';
 import { View } from 'react-native';
 
-import { useDemoDay } from '@/bench-kit/useDemoDay';
 import { exportShopNow } from '@/bench-kit/exportShop';
 import { Button } from '@/ui/Button';
 import { PlaceFrame } from '@/bench-kit/PlaceFrame';
@@ -13,10 +12,9 @@ import { useShopScreen } from './useShopScreen';
 import { ShopMessages, ShopLinks, HowItShows, WhoAndWhen, HowItWorks, RoomAir } from './ShopParts';
 import { t } from '@/words/shop';
 
-export function ShopScreen(p: { loadDemo: () => Promise<void> }) {
-  const here = useShopScreen(p);
-  const { setMessage, s, put, loadDemo } = here;
-  const demo = useDemoDay();
+export function ShopScreen({ loadDemo }: { loadDemo: () => Promise<void> }) {
+  const here = useShopScreen();
+  const { setMessage, s, put } = here;
   const groups: Group[] = [
     {
       id: 'people',
@@ -74,7 +72,7 @@ export function ShopScreen(p: { loadDemo: () => Promise<void> }) {
               )
             }
           />
-          {demo === null ? null : <PageLink to="/own" text={t('ownShopTitle')} />}
+          <PageLink to="/own" text={t('ownShopTitle')} />
         </>
       ),
     },

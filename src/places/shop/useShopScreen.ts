@@ -5,12 +5,12 @@ import { saveSettings, useSettings, useShop } from '@/store/shop';
 import { savingTrouble } from '@/store/trouble';
 
 /** How it stands: what ShopScreen shows and does. */
-export function useShopScreen({ loadDemo }: { loadDemo: () => Promise<void> }) {
+export function useShopScreen() {
   const s = useSettings();
   const { shop } = useShop();
   const [message, setMessage] = useState<{ text: string; bad: boolean } | null>(null);
   const put = (change: Partial<Settings>) =>
     saveSettings({ ...s, ...change }).catch((e: unknown) => setMessage({ text: savingTrouble(e), bad: true }));
-  return { s, put, message, shop, setMessage, loadDemo };
+  return { s, put, message, shop, setMessage };
 }
 export type ShopScreenState = ReturnType<typeof useShopScreen>;

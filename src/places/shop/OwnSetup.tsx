@@ -1,0 +1,138 @@
+import { Link, type Href } from 'expo-router';
+import type { ReactNode } from 'react';
+import { View } from 'react-native';
+
+import { defaultHeaters, defaultLiquids, heatersOf, type Settings } from '@/model/settings';
+import { Choice, Tick } from '@/ui/Choice';
+import { Txt } from '@/ui/Txt';
+import { languageNames, languages } from '@/words/language';
+import { told } from '@/words/told';
+import { t } from '@/words/shop';
+import { WhoAndWhen } from './ShopParts';
+import type { ShopScreenState } from './useShopScreen';
+
+const currencies = ['€', '$', '£', 'CHF', 'kr', 'zł'];
+const counts = [0, 4, 8, 12, 16, 24, 40];
+/** A household's pump and bag: the shop's own figure is set under Stock. */
+const usualBagKPa = 30;
+
+function Part({ title, children }: { title: string; children: ReactNode }) {
+  return (
+    <View role="region" aria-label={title} className="bg-panel border border-rule rounded-[6px] p-4 mb-4">
+      <Txt strong size="l" level={2} className="mb-2">
+        {title}
+      </Txt>
+      {children}
+    </View>
+  );
+}
+
+/** The count that is offered and lies next to the one that is set. */
+const nearest = (n: number): string => String(counts.reduce((a, b) => (Math.abs(b - n) < Math.abs(a - n) ? b : a)));
+
+/** Heaters that stand here, by a tick; what was measured of one that is taken off comes back with it only if it was kept. */
+function HeatHere({ s, put }: { s: Settings; put: (c: Partial<Settings>) => void }) {
+  const measured = (id: string) => {
+    const h = heatersOf(s).find((x) => x.id === id);
+    return (
+      h !== undefined &&
+      Object.values(h).some((v) => (v as { source?: { kind?: string } })?.source?.kind === 'measured')
+    );
+  };
+  const note = (id: string) => (measured(id) ? t('isCalibrated') : t('notCalibrated'));
+  const others = [...defaultHeaters, ...s.heaters.filter((h) => !defaultHeaters.some((d) => d.id === h.id))];
+  return (
+    <Part title={t('setupHeat')}>
+      <Txt className="py-2">
+        {told(s.plate.name)}: {t('plateStays')}; {note(s.plate.id)}
+      </Txt>
+      {others.map((h) => {
+        const here = s.heaters.some((x) => x.id === h.id);
+        return (
+          <Tick
+            key={h.id}
+            label={told(h.name)}
+            on={here}
+            onChange={(on) => put({ heaters: on ? [...s.heaters, h] : s.heaters.filter((x) => x.id !== h.id) })}
+            {...(here ? { note: note(h.id) } : {})}
+          />
+        );
+      })}
+      <Link href={`/heaters/${s.plate.id}` as Href} className="font-body text-m text-ink underline py-3">
+        {t('calibrateIt')}
+      </Link>
+    </Part>
+  );
+}
+
+/** What a shop of one's own begins with: picked, not typed, each with its usual value. */
+export function OwnSetup({ here }: { here: ShopScreenState }) {
+  const { s } = here;
+  const put = (c: Partial<Settings>) => void here.put(c);
+  const shown = currencies.includes(s.money.currency) ? currencies : [s.money.currency, ...currencies];
+  return (
+    <>
+      <Part title={t('setupUnits')}>
+        <Choice
+          label={t('language')}
+          value={s.language}
+          options={languages.map((id) => ({ id, name: languageNames[id] }))}
+          onChange={(language) => put({ language })}
+        />
+        <Choice
+          label={t('temperatures')}
+          value={s.temperature}
+          options={[
+            { id: 'C', name: '°C' },
+            { id: 'F', name: '°F' },
+          ]}
+          onChange={(temperature) => put({ temperature })}
+        />
+        <Choice
+          label={t('lengths')}
+          value={s.length}
+          options={[
+            { id: 'mm', name: 'mm' },
+            { id: 'in', name: 'in' },
+          ]}
+          onChange={(length) => put({ length })}
+        />
+        <Choice
+          label={t('currencyPick')}
+          value={s.money.currency}
+          options={shown.map((id) => ({ id, name: id }))}
+          onChange={(currency) => put({ money: { ...s.money, currency } })}
+        />
+      </Part>
+      <Part title={t('setupPeople')}>
+        <WhoAndWhen here={here} />
+      </Part>
+      <HeatHere s={s} put={put} />
+      <Part title={t('setupHold')}>
+        {s.clips.map((c) => (
+          <Choice
+            key={c.id}
+            label={t('ownedOf', { name: told(c.name) })}
+            value={nearest(c.owned)}
+            options={counts.map((n) => ({ id: String(n), name: n ? String(n) : t('ownedNone') }))}
+            onChange={(n) => put({ clips: s.clips.map((x) => (x.id === c.id ? { ...x, owned: Number(n) } : x)) })}
+          />
+        ))}
+        <Tick label={t('vacuumBag')} on={s.bagKPa > 0} onChange={(on) => put({ bagKPa: on ? usualBagKPa : 0 })} />
+      </Part>
+      <Part title={t('setupGlue')}>
+        {[...defaultLiquids, ...s.liquids.filter((l) => !defaultLiquids.some((d) => d.id === l.id))].map((l) => (
+          <Tick
+            key={l.id}
+            label={told(l.name)}
+            on={s.liquids.some((x) => x.id === l.id)}
+            onChange={(on) => put({ liquids: on ? [...s.liquids, l] : s.liquids.filter((x) => x.id !== l.id) })}
+          />
+        ))}
+        <Link href="/stock" className="font-body text-m text-ink underline py-3">
+          {t('stockTapeLiquidsRingsClipsShelf')}
+        </Link>
+      </Part>
+    </>
+  );
+}
