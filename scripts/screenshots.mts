@@ -36,7 +36,11 @@ const stage = async (page: Page, where: string, seen = 'call') => {
   await page.waitForLoadState('networkidle');
 };
 
+/** The Bench with its plan. */
+const planned = (page: Page) => page.getByTestId('timeline').waitFor();
+
 const phone = await open(390, 844);
+await planned(phone);
 await phone.clock.runFor(2000);
 await take(phone, 'bench-phone');
 await stage(phone, 'demo-0142/heat');
@@ -115,6 +119,7 @@ await take(night, 'lift-phone-dark');
 
 const wide = await open(1280, 800);
 await wide.clock.runFor(2000);
+await planned(wide);
 await take(wide, 'bench-wide');
 await stage(wide, 'demo-0142/heat');
 await wide.clock.runFor(25_000);

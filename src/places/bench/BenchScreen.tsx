@@ -34,6 +34,9 @@ export function BenchScreen({ demoAgain }: { demoAgain?: () => Promise<void> }) 
       <Suspense fallback={<View style={{ height: planHeight }} />}>
         <PlanView now={state.now} at={now} width={frame} first={wide ? 'day' : 'two'} />
       </Suspense>
+    ) : items.length && !state.problem ? (
+      // its room is kept, so that nothing jumps when it is there
+      <View style={{ height: planHeight }} />
     ) : null;
   return (
     <PlaceFrame

@@ -88,7 +88,7 @@ function plansAt(job: JobState): SheetPlan[] {
         [{ d: shapePath(cover), kind: 'thin' }],
         taken.map((p) => ({
           at: [p.at[0] - p.normal[0] * 8, p.at[1] - p.normal[1] * 7],
-          text: flush?.bumps.some((b) => b.id === p.id) ? '!' : '·',
+          text: flush?.bumps.some((b) => b.id === p.id) ? '!' : '•',
         })),
       ),
     );
