@@ -47,7 +47,7 @@ module.exports = config;
   return path.join(empty, 'dist');
 }
 
-const chrome = ['/usr/bin/chromium', '/usr/bin/chromium-headless-shell', '/usr/bin/google-chrome'].find(existsSync);
+const chrome = ['/usr/bin/chromium', '/usr/bin/chromium-headless-shell'].find(existsSync);
 const scratch = mkdtempSync(path.join(tmpdir(), 'light-'));
 const wait = (ms) => new Promise((done) => setTimeout(done, ms));
 

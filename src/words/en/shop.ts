@@ -214,6 +214,5 @@ export default {
   ownedNone: 'none',
   vacuumBag: 'Vacuum bag',
   setupGlue: 'Tapes and glues',
-  firstName: 'Your name at the bench',
   setupPeople: 'Who works here, and when',
 } as const;

@@ -220,6 +220,5 @@ export default {
   ownedNone: 'ninguna',
   vacuumBag: 'Bolsa de vacío',
   setupGlue: 'Cintas y pegamentos',
-  firstName: 'Tu nombre en el banco',
   setupPeople: 'Quién trabaja aquí y cuándo',
 } satisfies Same<typeof en>;
