@@ -201,7 +201,8 @@ export default {
   cardContact: 'How to reach it: street, telephone, mail',
   cardTerms: 'Own terms, printed on each sheet',
   cardHint: 'Left empty, it is left out.',
-  setupLead: 'What changes the answers, on one page. Everything has a usual value and can wait; the first job can begin now.',
+  setupLead:
+    'What changes the answers, on one page. Everything has a usual value and can wait; the first job can begin now.',
   setupUnits: 'Units, money, language',
   currencyPick: 'Currency',
   setupHeat: 'What heats here',

@@ -207,7 +207,8 @@ export default {
   cardContact: 'Cómo contactar: calle, teléfono, correo',
   cardTerms: 'Condiciones propias, impresas en cada hoja',
   cardHint: 'Vacío, se omite.',
-  setupLead: 'Lo que cambia las respuestas, en una página. Todo tiene un valor habitual y puede esperar; el primer trabajo puede empezar ya.',
+  setupLead:
+    'Lo que cambia las respuestas, en una página. Todo tiene un valor habitual y puede esperar; el primer trabajo puede empezar ya.',
   setupUnits: 'Unidades, dinero, idioma',
   currencyPick: 'Moneda',
   setupHeat: 'Qué calienta aquí',
