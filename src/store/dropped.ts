@@ -14,8 +14,11 @@ export async function dropDemo(storage: Storage, jobs: ReadonlyMap<string, reado
   for (const k of [...keys, packKey]) await storage.removeItem(k);
 }
 
-/** Everything that was noted of jobs, with its photos; models and settings stay. */
+/** Everything that was noted of jobs, with its photos; models with theirs and settings stay. */
 export async function dropJobs(storage: Storage): Promise<void> {
-  const keys = (await storage.getAllKeys()).filter((k) => /^(job|photo)\//.test(k));
+  const all = await storage.getAllKeys();
+  const models = Object.values(await storage.getMany(all.filter((k) => k.startsWith('device/')))).join('\n');
+  const ofModel = (k: string) => models.includes(JSON.stringify(k.slice('photo/'.length)));
+  const keys = all.filter((k) => k.startsWith('job/') || (k.startsWith('photo/') && !ofModel(k)));
   for (const k of [packKey, ...keys]) await storage.removeItem(k);
 }
