@@ -1,5 +1,5 @@
 import { Link, type Href } from 'expo-router';
-import type { ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import { View } from 'react-native';
 
 import { defaultHeaters, defaultLiquids, heatersOf, type Settings } from '@/model/settings';
@@ -30,7 +30,29 @@ function Part({ title, children }: { title: string; children: ReactNode }) {
 /** The count that is offered and lies next to the one that is set. */
 const nearest = (n: number): string => String(counts.reduce((a, b) => (Math.abs(b - n) < Math.abs(a - n) ? b : a)));
 
-/** Heaters that stand here, by a tick; what was measured of one that is taken off comes back with it only if it was kept. */
+/**
+ * What is here of a list, by a tick. What is taken off by mistake comes back as it was, with what was measured and counted of it, as
+ * long as the page stands.
+ */
+function useHere<T extends { id: string }>(usual: readonly T[], here: readonly T[], put: (list: T[]) => void) {
+  const [gone, setGone] = useState<readonly T[]>([]);
+  const known = [...here, ...gone, ...usual];
+  const all = known.filter((x, i) => known.findIndex((y) => y.id === x.id) === i);
+  // in the order that is usual, what is the shop's own after it
+  const place = (x: T) => {
+    const at = usual.findIndex((u) => u.id === x.id);
+    return at < 0 ? usual.length : at;
+  };
+  const listed = [...all].sort((a, b) => place(a) - place(b));
+  const toggle = (x: T, on: boolean) => {
+    if (on) return put([...here, x]);
+    setGone([...gone.filter((g) => g.id !== x.id), x]);
+    put(here.filter((h) => h.id !== x.id));
+  };
+  return { listed, toggle, isHere: (x: T) => here.some((h) => h.id === x.id) };
+}
+
+/** Heaters that stand here. */
 function HeatHere({ s, put }: { s: Settings; put: (c: Partial<Settings>) => void }) {
   const measured = (id: string) => {
     const h = heatersOf(s).find((x) => x.id === id);
@@ -40,24 +62,21 @@ function HeatHere({ s, put }: { s: Settings; put: (c: Partial<Settings>) => void
     );
   };
   const note = (id: string) => (measured(id) ? t('isCalibrated') : t('notCalibrated'));
-  const others = [...defaultHeaters, ...s.heaters.filter((h) => !defaultHeaters.some((d) => d.id === h.id))];
+  const { listed, toggle, isHere } = useHere(defaultHeaters, s.heaters, (heaters) => put({ heaters }));
   return (
     <Part title={t('setupHeat')}>
       <Txt className="py-2">
         {told(s.plate.name)}: {t('plateStays')}; {note(s.plate.id)}
       </Txt>
-      {others.map((h) => {
-        const here = s.heaters.some((x) => x.id === h.id);
-        return (
-          <Tick
-            key={h.id}
-            label={told(h.name)}
-            on={here}
-            onChange={(on) => put({ heaters: on ? [...s.heaters, h] : s.heaters.filter((x) => x.id !== h.id) })}
-            {...(here ? { note: note(h.id) } : {})}
-          />
-        );
-      })}
+      {listed.map((h) => (
+        <Tick
+          key={h.id}
+          label={told(h.name)}
+          on={isHere(h)}
+          onChange={(on) => toggle(h, on)}
+          {...(isHere(h) ? { note: note(h.id) } : {})}
+        />
+      ))}
       <Link href={`/heaters/${s.plate.id}` as Href} className="font-body text-m text-ink underline py-3">
         {t('calibrateIt')}
       </Link>
@@ -69,6 +88,7 @@ function HeatHere({ s, put }: { s: Settings; put: (c: Partial<Settings>) => void
 export function OwnSetup({ here }: { here: ShopScreenState }) {
   const { s } = here;
   const put = (c: Partial<Settings>) => void here.put(c);
+  const liquids = useHere(defaultLiquids, s.liquids, (list) => put({ liquids: list }));
   const shown = currencies.includes(s.money.currency) ? currencies : [s.money.currency, ...currencies];
   return (
     <>
@@ -121,13 +141,8 @@ export function OwnSetup({ here }: { here: ShopScreenState }) {
         <Tick label={t('vacuumBag')} on={s.bagKPa > 0} onChange={(on) => put({ bagKPa: on ? usualBagKPa : 0 })} />
       </Part>
       <Part title={t('setupGlue')}>
-        {[...defaultLiquids, ...s.liquids.filter((l) => !defaultLiquids.some((d) => d.id === l.id))].map((l) => (
-          <Tick
-            key={l.id}
-            label={told(l.name)}
-            on={s.liquids.some((x) => x.id === l.id)}
-            onChange={(on) => put({ liquids: on ? [...s.liquids, l] : s.liquids.filter((x) => x.id !== l.id) })}
-          />
+        {liquids.listed.map((l) => (
+          <Tick key={l.id} label={told(l.name)} on={liquids.isHere(l)} onChange={(on) => liquids.toggle(l, on)} />
         ))}
         <Link href="/stock" className="font-body text-m text-ink underline py-3">
           {t('stockTapeLiquidsRingsClipsShelf')}
