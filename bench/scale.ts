@@ -20,7 +20,7 @@ const heap = () => {
 };
 
 /** The first task of the plan, done late by a quarter of an hour: what a bench notes ten times in a day. */
-function afterEvent(standing: ShopPlan): ShopPlan['bench'] {
+export function afterEvent(standing: ShopPlan): ShopPlan['bench'] {
   const first = standing.plan.reduce((a, b) => (b.endS < a.endS ? b : a));
   const nowS = first.endS + 900;
   return {

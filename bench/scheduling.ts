@@ -10,7 +10,7 @@ import { firstPlan } from '../src/core/schedule/rules';
 import { planShop } from '../src/core/schedule/shopPlan';
 import { benchShop } from './benchShop';
 import { benchHundred } from './hundredJobs';
-import { benchScale } from './scale';
+import { afterEvent, benchScale } from './scale';
 
 type Median = (work: () => unknown, runs?: number) => number;
 type Line = (name: string, value: string) => void;
@@ -24,20 +24,7 @@ export function benchScheduling(median: Median, line: Line): void {
   // a task is done late: everything that has not begun is planned again from the plan that stands
   const bench = benchShop(20, 1);
   const standing = planShop(bench, { iterations: 300, seeds: [1] });
-  const first = standing.plan[0]!;
-  const event = {
-    ...bench,
-    nowS: first.endS + 900,
-    started: standing.plan
-      .filter((e) => e.startS < first.endS + 900)
-      .map((e) => ({
-        job: e.job,
-        task: e.task,
-        mode: e.mode,
-        startS: e.startS,
-        endS: e.endS + (e === first ? 900 : 0),
-      })),
-  };
+  const event = afterEvent(standing);
   const againMs = median(() => planShop(event, { iterations: 0, seeds: [], previous: standing.plan }), 7);
   line(
     'planned again after an event, with the check',

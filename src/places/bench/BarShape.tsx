@@ -5,6 +5,24 @@ import type { Bar } from '@/work/bench/lanes';
 import { ownLabelPx, type BarRun } from './barRuns';
 import { headHeight, slotHeight, type Box } from './timeScale';
 
+/** Filled while it goes; dashed where a clock and no hands are at it. */
+function Frame({ bar, box, late, thick }: { bar: Bar; box: Box; late: boolean; thick: number }) {
+  const t = useTokens();
+  const going = bar.state === 'going';
+  return (
+    <Rect
+      x={box.x + 0.75}
+      y={box.y + 0.75}
+      width={Math.max(2, box.w - 1.5)}
+      height={box.h - 1.5}
+      fill={going ? t.ink : t.panel}
+      stroke={late ? t.caution : t.ink}
+      strokeWidth={thick}
+      {...(bar.hands || going ? {} : { strokeDasharray: '4 3' })}
+    />
+  );
+}
+
 /** One bar: going is filled, hands have a whole line, a clock a dashed one; its window behind it. */
 export function BarShape({ bar, box, on, windowX }: { bar: Bar; box: Box; on: boolean; windowX: number | null }) {
   const t = useTokens();
@@ -19,16 +37,7 @@ export function BarShape({ bar, box, on, windowX }: { bar: Bar; box: Box; on: bo
           fill="none"
         />
       ) : null}
-      <Rect
-        x={box.x + 0.75}
-        y={box.y + 0.75}
-        width={Math.max(2, box.w - 1.5)}
-        height={box.h - 1.5}
-        fill={going ? t.ink : t.panel}
-        stroke={bar.late ? t.caution : t.ink}
-        strokeWidth={on ? 3.5 : bar.state === 'pinned' ? 3 : 1.5}
-        {...(bar.hands || going ? {} : { strokeDasharray: '4 3' })}
-      />
+      <Frame bar={bar} box={box} late={bar.late} thick={on ? 3.5 : bar.state === 'pinned' ? 3 : 1.5} />
       {box.w >= ownLabelPx ? (
         <SvgText
           x={box.x + (box.w >= 48 ? 5 : box.w / 2)}
@@ -56,16 +65,7 @@ export function RunShape({ run, chosen }: { run: BarRun; chosen: (b: Bar) => boo
   const wide = box.w >= 48;
   return (
     <G>
-      <Rect
-        x={box.x + 0.75}
-        y={box.y + 0.75}
-        width={Math.max(2, box.w - 1.5)}
-        height={box.h - 1.5}
-        fill={going ? t.ink : t.panel}
-        stroke={late ? t.caution : t.ink}
-        strokeWidth={1.5}
-        {...(bar.hands || going ? {} : { strokeDasharray: '4 3' })}
-      />
+      <Frame bar={bar} box={box} late={late} thick={1.5} />
       {bars.slice(1).map((b) => (
         <Line
           key={b.bar.entry.task}

@@ -5,10 +5,9 @@ import { View } from 'react-native';
 import { defaultHeaters, defaultLiquids, heatersOf, type Settings } from '@/model/settings';
 import { Choice, Tick } from '@/ui/Choice';
 import { Txt } from '@/ui/Txt';
-import { languageNames, languages } from '@/words/language';
 import { told } from '@/words/told';
 import { t } from '@/words/shop';
-import { WhoAndWhen } from './ShopParts';
+import { Units, WhoAndWhen } from './ShopParts';
 import type { ShopScreenState } from './useShopScreen';
 
 const currencies = ['€', '$', '£', 'CHF', 'kr', 'zł'];
@@ -93,30 +92,7 @@ export function OwnSetup({ here }: { here: ShopScreenState }) {
   return (
     <>
       <Part title={t('setupUnits')}>
-        <Choice
-          label={t('language')}
-          value={s.language}
-          options={languages.map((id) => ({ id, name: languageNames[id] }))}
-          onChange={(language) => put({ language })}
-        />
-        <Choice
-          label={t('temperatures')}
-          value={s.temperature}
-          options={[
-            { id: 'C', name: '°C' },
-            { id: 'F', name: '°F' },
-          ]}
-          onChange={(temperature) => put({ temperature })}
-        />
-        <Choice
-          label={t('lengths')}
-          value={s.length}
-          options={[
-            { id: 'mm', name: 'mm' },
-            { id: 'in', name: 'in' },
-          ]}
-          onChange={(length) => put({ length })}
-        />
+        <Units here={here} />
         <Choice
           label={t('currencyPick')}
           value={s.money.currency}

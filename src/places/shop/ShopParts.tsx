@@ -80,9 +80,8 @@ export function ShopLinks() {
   );
 }
 
-/** Units, look and sound. */
-export function HowItShows({ here }: { here: ShopScreenState }) {
-  const { s, put } = here;
+/** In what it is told: degrees, lengths, language. */
+export function Units({ here: { s, put } }: { here: ShopScreenState }) {
   return (
     <>
       <Choice
@@ -110,6 +109,16 @@ export function HowItShows({ here }: { here: ShopScreenState }) {
         options={languages.map((id) => ({ id, name: languageNames[id] }))}
         onChange={(language) => void put({ language })}
       />
+    </>
+  );
+}
+
+/** Units, look and sound. */
+export function HowItShows({ here }: { here: ShopScreenState }) {
+  const { s, put } = here;
+  return (
+    <>
+      <Units here={here} />
       <Choice
         label={t('look')}
         value={s.theme}
