@@ -38,6 +38,22 @@ const rooms = ['stages', 'places'].flatMap((floor) =>
     })),
 );
 
+/** What a class may not say: each of these has its token. */
+const tokens = [
+  ['(^|\\s)rounded-(?!card|full|none)', 'one radius: rounded-card'],
+  ['(^|\\s)text-\\[', 'five sizes of letters: s, m, l, xl, huge'],
+  ['(^|\\s)-?[pm][trblxy]?-(?!(0|1|2|3|4|auto)(\\s|$))', 'four spacings: 1, 2, 3, 4'],
+  ['(^|\\s)gap-(?!([xy]-)?(0|1|2|3|4)(\\s|$))', 'four spacings: 1, 2, 3, 4'],
+  ['(^|\\s)(bg|text|border|fill|stroke)-\\[#', 'colours by their names: ui/tokens.json'],
+].flatMap(([pattern, message]) => [
+  { selector: `JSXAttribute[name.name=/className$/i] Literal[value=/${pattern}/]`, message },
+  { selector: `JSXAttribute[name.name=/className$/i] TemplateElement[value.raw=/${pattern}/]`, message },
+]);
+tokens.push({
+  selector: 'JSXAttribute > Literal[value=/^#[0-9a-fA-F]{3,8}$/]',
+  message: 'colours by their names: useTokens()',
+});
+
 /** The rules that compile every file as a component does; two thirds of what linting takes where none is. */
 const compiling = Object.fromEntries(
   expo
@@ -107,9 +123,16 @@ module.exports = defineConfig([
     rules: { 'import/no-restricted-paths': ['error', { zones: [...floors, ...rooms] }] },
   },
   {
-    // all that is read or heard stands in the catalogue, src/words
+    // five sizes of letters, four spacings, one radius, colours by their names: see tailwind.config.js and ui/tokens.json
     files: ['src/{stages,places,bench-kit,ui,app}/**/*.{ts,tsx}'],
     ignores: ['**/*.test.*'],
+    rules: { 'no-restricted-syntax': ['error', ...tokens] },
+  },
+  {
+    // all that is read or heard stands in the catalogue, src/words
+    files: ['src/{stages,places,bench-kit,ui,app}/**/*.{ts,tsx}'],
+    // the page of components is for who builds them
+    ignores: ['**/*.test.*', 'src/places/look/**'],
     plugins: { i18next },
     rules: {
       'i18next/no-literal-string': [

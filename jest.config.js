@@ -1,6 +1,18 @@
 // their main files are ES modules; the same code ships beside them for require()
 const d3 = Object.fromEntries(
-  ['d3-contour', 'd3-array', 'internmap'].map((n) => [`^${n}$`, `<rootDir>/node_modules/${n}/dist/${n}.js`]),
+  [
+    'd3-array',
+    'd3-color',
+    'd3-contour',
+    'd3-format',
+    'd3-interpolate',
+    'd3-path',
+    'd3-scale',
+    'd3-shape',
+    'd3-time',
+    'd3-time-format',
+    'internmap',
+  ].map((n) => [`^${n}$`, `<rootDir>/node_modules/${n}/dist/${n}.js`]),
 );
 // nanoid ships ES modules only: it is transformed like the packages that the preset knows
 const transformed = require('jest-expo/web/jest-preset').transformIgnorePatterns.map((p) =>
@@ -53,6 +65,7 @@ module.exports = {
       moduleNameMapper: {
         ...d3,
         // nothing is loaded later under jest
+        '/chart/Lazy(Plot|DotChart)$': '<rootDir>/src/ui/chart/$1.tsx',
         '/LazyPlanView$': '<rootDir>/src/places/bench/PlanView.tsx',
         '/LazyBrokenPage$': '<rootDir>/src/bench-kit/BrokenPage.tsx',
         // no workers under jest

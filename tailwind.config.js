@@ -40,6 +40,8 @@ module.exports = {
   presets: [require('nativewind/preset')],
   darkMode: 'class',
   theme: {
+    // one radius; the rest of the sizes stand in `tokens` of eslint.config.js
+    borderRadius: { none: '0', card: '6px', full: '9999px' },
     extend: {
       colors: Object.fromEntries(names.map((n) => [n, `var(--${n})`])),
       fontFamily: {
@@ -66,6 +68,7 @@ module.exports = {
         '.gloves': sizes.gloves,
         '.third': { ...sizes.gloves, '--touch-main': '30vh' },
         '.dark': variables(tokens.dark),
+        '.light': variables(tokens.light),
         'input::placeholder, textarea::placeholder': { color: 'var(--ink2)', opacity: '1' },
       }),
     ),

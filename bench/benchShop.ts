@@ -1,5 +1,5 @@
 // An invented shop with many jobs: two people with breaks, three heaters, clamps, a shelf, a tester; a day and its nights.
-import { randomOf } from '../src/core/schedule/improve';
+import { randomOf } from '../src/core/numeric/random';
 import type { Bench, Hold, Link, Mode, Task, Variant } from '../src/core/schedule/types';
 
 const hour = 3600;

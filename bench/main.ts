@@ -1,4 +1,5 @@
 // npm run bench: ratios in one run. The full model on the check grid against the reduced answer; building modes; size.
+import { practiceBench } from './practice';
 import { existsSync, readdirSync, readFileSync, statSync } from 'node:fs';
 import path from 'node:path';
 import { gzipSync } from 'node:zlib';
@@ -319,7 +320,8 @@ void benchBonding(median, line)
   .then(() => benchChecking(median, line))
   .then(() => benchScheduling(median, line))
   .then(() => benchLongFiles(line))
-  .then(() => benchOpenings(line));
+  .then(() => benchOpenings(line))
+  .then(() => practiceBench(line, 20));
 
 // `npm run bench -- --devices 30`: minutes, for each of them is built on the check grid too
 const devices = process.argv.indexOf('--devices');

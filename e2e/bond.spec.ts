@@ -152,7 +152,7 @@ test('one device bonded by each school to its cure: files measured, reloaded whi
     // a 1.4 mm joint breathing at one edge needs two days and more
     expect(span(4)).toBeGreaterThan(40 * 60 * minute);
     await h.press('Why six hours, and why a day');
-    await expect(page.getByRole('img', { name: /^Solvent left over \d+ hours/ })).toBeVisible();
+    await expect(page.getByRole('slider', { name: /^Solvent left over \d+ hours/ })).toBeVisible();
     await h.noViolations('cure, bead');
     await page.clock.fastForward(60 * minute);
     await h.press('Clamps off');

@@ -131,7 +131,7 @@ export async function openDemo(page: Page, at = '/'): Promise<void> {
   }
   // its jobs come last
   await page.goto('/jobs');
-  await expect(page.getByRole('link', { name: /J-0143/ }).first()).toBeVisible();
+  await expect(page.getByText(/^J-0143 ·/).first()).toBeVisible();
   if (at !== '/jobs') await page.goto(at);
 }
 

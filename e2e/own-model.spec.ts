@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 
 import { expect, test } from '@playwright/test';
 
+import { bitmap } from '../test-support/bitmap';
 import { photoOf } from '../test-support/photo';
 import { Hands, isKeyboard, openDemo } from './hands';
 
@@ -118,27 +119,6 @@ test('the Bench finds and answers: a job, a model, a cure at a temperature, the 
   await h.press(found.getByRole('link').first());
   await expect(page).toHaveURL(/tablet10\/card/);
 });
-
-/** A picture in shades of grey as a file that a browser reads. */
-function bitmap({ width, height, values }: { width: number; height: number; values: Float32Array }): Buffer {
-  const row = Math.ceil((3 * width) / 4) * 4;
-  const out = Buffer.alloc(54 + row * height);
-  out.write('BM');
-  out.writeUInt32LE(out.length, 2);
-  out.writeUInt32LE(54, 10);
-  out.writeUInt32LE(40, 14);
-  out.writeInt32LE(width, 18);
-  out.writeInt32LE(height, 22);
-  out.writeUInt16LE(1, 26);
-  out.writeUInt16LE(24, 28);
-  for (let y = 0; y < height; y++)
-    for (let x = 0; x < width; x++) {
-      const v = Math.max(0, Math.min(255, Math.round(values[y * width + x]!)));
-      const at = 54 + row * (height - 1 - y) + 3 * x;
-      out.fill(v, at, at + 3);
-    }
-  return out;
-}
 
 test('a device is measured in a photo with a bank card on it: within half a millimetre, and the photo lies under its plan', async ({
   page,

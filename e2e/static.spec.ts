@@ -1,45 +1,14 @@
-import { createReadStream, existsSync, readFileSync, statSync } from 'node:fs';
-import { createServer, type Server } from 'node:http';
-import path from 'node:path';
-
 import { expect, test } from '@playwright/test';
 
-/** The headers as `docs/run-it.md` gives them, the caching one apart. */
-const headers = Object.fromEntries(
-  /```\n(Content-Security-Policy[\s\S]*?)```/
-    .exec(readFileSync('docs/run-it.md', 'utf8'))![1]!
-    .trim()
-    .split('\n')
-    .filter((l) => !l.startsWith('Cache-Control'))
-    .map((l) => [l.slice(0, l.indexOf(':')), l.slice(l.indexOf(':') + 1).trim()]),
-);
-const types: Record<string, string> = {
-  '.html': 'text/html; charset=utf-8',
-  '.js': 'text/javascript',
-  '.css': 'text/css',
-  '.json': 'application/json',
-  '.webmanifest': 'application/manifest+json',
-  '.png': 'image/png',
-  '.ttf': 'font/ttf',
-};
+import { fileServer } from './fileServer';
 
-let server: Server;
+let files: Awaited<ReturnType<typeof fileServer>>;
 let address = '';
 test.beforeAll(async () => {
-  const root = path.resolve('dist');
-  server = createServer((q, r) => {
-    const asked = path.normalize(new URL(q.url ?? '/', 'http://x').pathname);
-    const file = path.join(root, asked);
-    const found = file.startsWith(root) && existsSync(file) && statSync(file).isFile();
-    if (!found && path.extname(asked)) return void r.writeHead(404, headers).end();
-    const at = found ? file : path.join(root, 'index.html');
-    r.writeHead(200, { ...headers, 'Content-Type': types[path.extname(at)] ?? 'application/octet-stream' });
-    createReadStream(at).pipe(r);
-  }).listen(0, '127.0.0.1');
-  await new Promise((done) => server.once('listening', done));
-  address = `http://127.0.0.1:${(server.address() as { port: number }).port}`;
+  files = await fileServer();
+  ({ address } = files);
 });
-test.afterAll(() => new Promise((done) => server.close(done)));
+test.afterAll(() => files.close());
 
 test('nothing but files: the shop begins empty and works, and what needs the server says so', async ({ page }) => {
   const broken: string[] = [];
@@ -62,4 +31,31 @@ test('nothing but files: the shop begins empty and works, and what needs the ser
   await page.getByRole('button', { name: 'Connect the instruments' }).click();
   await expect(page.getByText(/No instrument answers/)).toBeVisible();
   expect(broken).toEqual([]);
+});
+
+test('a new version waits until it is taken, and what changed can be read before', async ({ browser }) => {
+  const served = await fileServer();
+  const context = await browser.newContext({ serviceWorkers: 'allow', viewport: { width: 390, height: 844 } });
+  const page = await context.newPage();
+  await page.goto(served.address);
+  await page.evaluate(async () => {
+    await navigator.serviceWorker.ready;
+    if (!navigator.serviceWorker.controller)
+      await new Promise((r) => navigator.serviceWorker.addEventListener('controllerchange', r, { once: true }));
+  });
+  const notice = page.getByText('A new version is here. Nothing changes until you take it.');
+  await expect(notice).toHaveCount(0);
+  served.newVersion();
+  await page.reload();
+  await page.evaluate(async () => void (await (await navigator.serviceWorker.ready).update()));
+  await expect(notice).toBeVisible({ timeout: 60_000 });
+  await page.getByRole('link', { name: 'What changed' }).first().click();
+  await expect(page.getByRole('heading', { name: 'Version 0.2' })).toBeVisible();
+  const loaded = page.waitForEvent('load');
+  await page.getByRole('button', { name: 'Take it now' }).click();
+  await loaded;
+  await expect(page.getByRole('heading', { name: 'Version 0.2' })).toBeVisible();
+  await expect(notice).toHaveCount(0);
+  await context.close();
+  await served.close();
 });

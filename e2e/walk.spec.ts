@@ -203,7 +203,8 @@ test(
       await expect(p2.getByTestId('message')).toContainText(`1 job read, ${events.length} new entries.`);
       await p2.goto('/jobs');
       await h2.press(p2.getByRole('radio', { name: 'Show: Handed over' }));
-      await h2.press(p2.getByRole('link', { name: /^J-0144/ }));
+      await h2.press(p2.getByRole('button', { name: /^J-0144/ }));
+      await h2.press('Open J-0144');
       await expect(h2.call()).toContainText('Handed over');
       const [again] = await Promise.all([p2.waitForEvent('download'), h2.press('Export the job')]);
       expect((JSON.parse(readFileSync((await again.path())!, 'utf8')) as { events: unknown[] }).events).toEqual(events);

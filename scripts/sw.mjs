@@ -20,7 +20,8 @@ const { count, size, warnings } = await generateSW({
   inlineWorkboxRuntime: true,
   cleanupOutdatedCaches: true,
   clientsClaim: true,
-  skipWaiting: true,
+  // a new version waits until somebody takes it, or the last page is closed: src/store/update.ts
+  skipWaiting: false,
   navigateFallback: '/index.html',
   navigateFallbackDenylist: [/^\/api\//],
   dontCacheBustURLsMatching: /\/_expo\/static\/|\/modes\/|\.[0-9a-f]{32}\./,

@@ -116,6 +116,8 @@ const extra = new Map<string, string>();
 const photos = new Map<string, string>();
 export const queryClient = { invalidateQueries: async () => {} };
 export const repository = {
+  make: (jobId: string, _by: string, events: readonly NewEvent[], at: number) =>
+    make(jobId, events, at).map((e) => ({ ...e, loggedAt: at })),
   readExtra: async (k: string) => extra.get(k) ?? null,
   writeExtra: async (k: string, v: string) => Boolean(extra.set(k, v)),
   savePhoto: async (id: string, data: string) => void photos.set(id, data),

@@ -17,6 +17,7 @@ import { registerServiceWorker } from '@/store/registerServiceWorker';
 import { queryClient, useSettings } from '@/store/shop';
 import { RouteBoundary } from '@/bench-kit/PageBoundary';
 import { BackupReminder } from '@/bench-kit/BackupReminder';
+import { UpdateNotice } from '@/bench-kit/UpdateNotice';
 import { StorageNotice } from '@/bench-kit/StorageNotice';
 import { Spoken } from '@/ui/Spoken';
 import { ThemeProvider } from '@/ui/theme';
@@ -50,6 +51,7 @@ function Themed() {
       <View className="flex-1 bg-paper">
         <Spoken language={language}>
           <StorageNotice />
+          <UpdateNotice />
           <BackupReminder />
           <RouteBoundary>
             <Slot />

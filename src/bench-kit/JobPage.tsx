@@ -27,6 +27,8 @@ interface JobPageProps {
   lead?: ReactNode;
   main: ReactNode;
   side?: ReactNode;
+  /** pictures beside each other: all of a wide screen */
+  full?: boolean;
 }
 
 /** A page of a job beside its ten stages: one thing large, with the way back to its stage. */
@@ -34,11 +36,9 @@ export function JobPage(p: JobPageProps) {
   usePedal();
   const wide = useWide();
   const { width, height } = useWindowDimensions();
+  const room = p.full ? 'max-w-[1840px]' : 'max-w-[1080px]';
   const head = (
-    <View
-      role="banner"
-      className={`px-4 pt-3 pb-1 no-print ${wide && p.picture ? '' : 'w-full max-w-[1080px] self-center'}`}
-    >
+    <View role="banner" className={`px-4 pt-3 pb-1 no-print ${wide && p.picture ? '' : `w-full ${room} self-center`}`}>
       <View className="flex-row gap-2 items-start">
         <PlacesNav />
         <JobStopCard job={p.job} />
@@ -54,7 +54,7 @@ export function JobPage(p: JobPageProps) {
   const bar = (
     <View role="region" aria-label={t('actions')} className="border-t-[1.5px] border-ink bg-panel px-4 py-3 no-print">
       <LastTap job={p.job} now={p.now} />
-      <View className={`flex-row gap-3 ${wide && p.picture ? '' : 'w-full max-w-[1080px] self-center'}`}>
+      <View className={`flex-row gap-3 ${wide && p.picture ? '' : `w-full ${room} self-center`}`}>
         {p.side ? <View className="flex-1">{p.side}</View> : null}
         <View className="flex-[2]">{p.main}</View>
       </View>
@@ -69,7 +69,7 @@ export function JobPage(p: JobPageProps) {
             {p.picture({ width: Math.min(760, width - 500), height: Math.max(320, height - 190) })}
           </ScrollView>
           <View className="w-[440px] border-l border-rule">
-            <ScrollView className="flex-1" contentContainerClassName={`p-4 pb-8`}>
+            <ScrollView className="flex-1" contentContainerClassName={`p-4 pb-4`}>
               {p.lead}
               {p.children}
             </ScrollView>
@@ -81,11 +81,7 @@ export function JobPage(p: JobPageProps) {
   return (
     <View className="flex-1 bg-paper">
       {head}
-      <ScrollView
-        className="flex-1"
-        contentContainerClassName={`px-4 pb-8 w-full max-w-[1080px] self-center`}
-        role="main"
-      >
+      <ScrollView className="flex-1" contentContainerClassName={`px-4 pb-4 w-full ${room} self-center`} role="main">
         {p.lead}
         {p.picture?.({ width: width - 32, height: Math.max(320, Math.min(470, height - 440)) })}
         {p.children}

@@ -5,6 +5,8 @@ import { StopCard } from '@/ui/StopCard';
 import { Txt } from '@/ui/Txt';
 import { time } from '@/words/units';
 import { PlacesNav } from './PlacesNav';
+import type { HelpTopic } from '@/words/helpText';
+import { HelpLink } from './HelpLink';
 import { useNow } from './useNow';
 import { t } from '@/words/kit';
 
@@ -15,6 +17,7 @@ export function PlaceFrame({
   children,
   actions,
   full = false,
+  help,
 }: {
   title: string;
   line?: string;
@@ -22,6 +25,8 @@ export function PlaceFrame({
   actions?: ReactNode;
   /** pictures and lists beside each other: all of a wide screen */
   full?: boolean;
+  /** which page of help it has */
+  help?: HelpTopic;
 }) {
   const now = useNow(10_000);
   const room = full ? 'max-w-[1840px]' : 'max-w-[1080px]';
@@ -48,10 +53,11 @@ export function PlaceFrame({
       </View>
       <ScrollView
         className="flex-1"
-        contentContainerClassName={`px-4 pt-2 pb-8 w-full ${room} self-center`}
+        contentContainerClassName={`px-4 pt-2 pb-4 w-full ${room} self-center`}
         role="main"
       >
         {children}
+        {help ? <HelpLink topic={help} /> : null}
       </ScrollView>
       {actions ? (
         <View role="region" aria-label={t('actions')} className="border-t-[1.5px] border-ink bg-panel">

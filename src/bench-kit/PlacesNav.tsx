@@ -40,7 +40,7 @@ export function PlacesNav() {
           key={p.name}
           href={p.href}
           aria-current={path === p.href ? 'page' : undefined}
-          className={`text-[16px] leading-[22px] min-h-touch py-3 ${path === p.href ? 'font-strong text-ink' : 'font-body text-ink2 underline'}`}
+          className={`text-m min-h-touch py-3 ${path === p.href ? 'font-strong text-ink' : 'font-body text-ink2 underline'}`}
         >
           {p.name}
         </Link>

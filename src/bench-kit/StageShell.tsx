@@ -12,6 +12,8 @@ import { AsItIs } from './AsItIs';
 import { JobStopCard } from './JobStopCard';
 import { LastTap } from './LastTap';
 import { keyHelp, useStageKeys } from './keys';
+import { FirstHint } from './FirstHint';
+import { HelpLink } from './HelpLink';
 import { GlanceView } from './GlanceView';
 import { PlacesNav } from './PlacesNav';
 import { StageBar, StageList } from './StageBar';
@@ -72,7 +74,7 @@ function Actions({ p }: { p: StageShellProps }) {
   return (
     <View role="region" aria-label={t('actions')} className="border-t-[1.5px] border-ink bg-panel px-4 py-3 no-print">
       <LastTap job={p.job} now={p.now} />
-      <View className="flex-row flex-wrap gap-x-5">
+      <View className="flex-row flex-wrap gap-x-4">
         {(
           [
             ['happened', t('somethingHappened'), t('happenedShort')],
@@ -123,7 +125,7 @@ function WideShell({ p, help }: { p: StageShellProps; help: boolean }) {
   return (
     <View className="flex-1 flex-row bg-paper">
       <View className="w-[248px] border-r border-rule">
-        <ScrollView contentContainerClassName="pb-6">
+        <ScrollView contentContainerClassName="pb-4">
           <View role="banner" className="p-4">
             <PlacesNav />
             <View className="flex-row mb-1">
@@ -156,7 +158,7 @@ function WideShell({ p, help }: { p: StageShellProps; help: boolean }) {
         </ScrollView>
       </View>
       <View role="main" className="flex-1 flex-row">
-        <ScrollView className="flex-1" contentContainerClassName="p-5">
+        <ScrollView className="flex-1" contentContainerClassName="p-4">
           <View className="flex-row justify-between mb-2">
             <Txt strong size="l">
               {stageName(p.stage)}
@@ -169,11 +171,13 @@ function WideShell({ p, help }: { p: StageShellProps; help: boolean }) {
         </ScrollView>
         <View className="w-[400px] border-l border-rule">
           <ScrollView ref={top} key={p.step} className="flex-1" contentContainerClassName={`p-4 gap-3`}>
+            <FirstHint stage={p.stage} />
             {p.call}
             {p.readings}
             {p.controls}
             <Caution text={p.caution} />
             {p.children}
+            <HelpLink topic={p.stage} />
           </ScrollView>
           <Actions p={p} />
         </View>
@@ -203,7 +207,8 @@ function PhoneShell({ p }: { p: StageShellProps }) {
         </View>
         <StageBar job={p.job} stage={p.stage} />
       </View>
-      <ScrollView ref={top} key={p.step} className="flex-1" contentContainerClassName={`px-4 pb-6`} role="main">
+      <ScrollView ref={top} key={p.step} className="flex-1" contentContainerClassName={`px-4 pb-4`} role="main">
+        <FirstHint stage={p.stage} />
         {p.large ? (
           <View className="gap-2 mt-1">
             {p.call}
@@ -219,6 +224,7 @@ function PhoneShell({ p }: { p: StageShellProps }) {
         {p.controls}
         <Caution text={p.caution} />
         {p.children}
+        <HelpLink topic={p.stage} />
       </ScrollView>
       <Actions p={p} />
     </View>

@@ -20,6 +20,9 @@ const troubleWords = {
   get silent() {
     return t('theDatabaseOfThisBrowserDoes');
   },
+  get newer() {
+    return t('aLaterVersionWroteThis');
+  },
 } as const;
 
 /** Lines above everything when something is not stored, not readable, not noted, or the clock was set back. The rest goes on. */

@@ -57,6 +57,9 @@ function valueText({ sourced: { value, u }, unit }: WhyRow, units: Pick<Settings
   return `${both(number)} ${told(unit)}`.trim();
 }
 
+/** Where a figure comes from, in a line: beside the field where it is set. */
+export const sourceLine = (s: Sourced): string => `${kindNames[s.source.kind]}: ${s.source.note}`;
+
 /** Values with their sources, as the call used them. */
 export function WhyRows({ rows }: { rows: readonly WhyRow[] }) {
   const settings = useSettings();
@@ -73,7 +76,7 @@ export function WhyRows({ rows }: { rows: readonly WhyRow[] }) {
             </Txt>
           </View>
           <Txt size="s" tone="ink2">
-            {kindNames[r.sourced.source.kind]}: {r.sourced.source.note}
+            {sourceLine(r.sourced)}
           </Txt>
         </View>
       ))}

@@ -1,13 +1,15 @@
 import { Link, useLocalSearchParams } from 'expo-router';
-import { useEffect, type ReactNode } from 'react';
+import { Suspense, useEffect, type ReactNode } from 'react';
 import { View } from 'react-native';
 
 import type { JobState } from '@/model/fold';
+import { useInPractice } from '@/store/practice';
 import { useReadingText } from '@/store/reading';
 import { useJob } from '@/store/shop';
 import { Txt } from '@/ui/Txt';
 import { t } from '@/words/kit';
 import { lastJoint, noteJoint } from './lastJoint';
+import { PracticeFrame } from './practice/LazyPracticeFrame';
 
 /** Renders with a job once the log is read; says plainly when there is none of that id. */
 export function WithJob({ id, children }: { id: string; children: (job: JobState) => ReactNode }) {
@@ -24,10 +26,19 @@ export function WithJob({ id, children }: { id: string; children: (job: JobState
   useEffect(() => {
     if (guessed) void import('./heatSoon').then(({ heatSoon }) => heatSoon(guessed));
   }, [guessed]);
+  const practice = useInPractice();
   const readingText = useReadingText();
+  if (job && practice)
+    return (
+      <Suspense fallback={null}>
+        <PracticeFrame key={practice.id} run={practice} job={job}>
+          {children(job)}
+        </PracticeFrame>
+      </Suspense>
+    );
   if (job) return <>{children(job)}</>;
   return (
-    <View className="flex-1 bg-paper p-6" role="main">
+    <View className="flex-1 bg-paper p-4" role="main">
       <Txt size="l" level={1}>
         {loading ? readingText : t('thereIsNoSuchJobIn')}
       </Txt>

@@ -13,6 +13,8 @@ export interface Promised {
   p50At: number;
   p80At: number;
   p95At: number;
+  /** twenty instants of equal chance, rising */
+  spreadAt: number[];
   /** four of five, rounded up to a quarter of an hour */
   sayAt: number;
 }
@@ -21,7 +23,13 @@ export function promisedOf(sim: Simulated | undefined, jobId: string, originAt: 
   const j = sim?.jobs.find((x) => x.job === jobId);
   if (!j || !Number.isFinite(j.p95S) || j.p80S > 1e11) return null;
   const at = (s: number) => originAt + s * 1e3;
-  return { p50At: at(j.p50S), p80At: at(j.p80S), p95At: at(j.p95S), sayAt: roundUpQuarter(at(j.p80S)) };
+  return {
+    p50At: at(j.p50S),
+    p80At: at(j.p80S),
+    p95At: at(j.p95S),
+    spreadAt: j.spreadS.map(at),
+    sayAt: roundUpQuarter(at(j.p80S)),
+  };
 }
 
 /** What can be promised for a job by the plan in force; null until it is worked out. */

@@ -66,6 +66,7 @@ export const defaultSettings: Settings = {
   cureBy: 'usual',
   apart: [],
   openBeforePart: false,
+  asksExercise: '',
   parts: [],
   stockMoves: [],
   stockShare: 0.95,

@@ -205,6 +205,8 @@ export const settingsSchema = z.object({
   apart: z.array(z.string().max(60)).max(40).default([]),
   /** a device is opened although its part is not here yet */
   openBeforePart: z.boolean().default(false),
+  /** exercise that is asked for before somebody saves a cover on a ring; empty: none */
+  asksExercise: z.string().max(20).default(''),
   parts: z.array(partStock).max(200).default([]),
   stockMoves: z.array(stockMove).max(1000).default([]),
   /** share of deliveries that stock is meant to bridge */

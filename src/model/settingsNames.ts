@@ -49,6 +49,7 @@ export const settingsNames: Readonly<Record<keyof Settings, string>> = {
   draught: 'fan or draught',
   cureBy: 'end of a cure clock that unlocks',
   apart: 'heaters out of reach',
+  asksExercise: 'exercise that is asked for',
   openBeforePart: 'opened before the part is here',
   parts: 'parts in stock',
   stockMoves: 'changes of stock',

@@ -268,12 +268,17 @@ describe('heat', () => {
     expect(jobNow(heating).calledAway).toBe(false);
   });
 
-  it('a cover that is to be saved: it opens as benches do, the chance of breaking is said, and the table shows every pick', async () => {
+  it('a cover that is to be saved: it opens as benches do, the chance of breaking is said, and every pick is there as a picture and in the table', async () => {
     startShop(t0);
     renderStage(HeatStage, save);
     await pass(50);
     expect(call()).toMatch(/^Try from [\d hmins]+, easy by [\d hmins]+, at the latest [\d hmins]+\.$/);
     await press('Heat and pick, side by side');
+    const cards = within(screen.getByRole('group', { name: 'Picks side by side' })).getAllByRole('group');
+    expect(cards.map((c) => c.getAttribute('aria-label'))).toEqual(
+      [0.3, 0.4, 0.5, 0.8].map((mm) => `With a pick of ${mm} mm`),
+    );
+    await press('As a table');
     const rows = within(screen.getByRole('table', { name: 'Picks side by side' })).getAllByRole('row');
     expect(rows).toHaveLength(5);
     expect(rows[1]!.textContent).toMatch(/^0\.3/);

@@ -1,4 +1,5 @@
 import { demoOffsetMs } from './demoDay';
+import { practiceNowMs } from './practice';
 
 /**
  * The instant for entries and running times. A clock that is set back while the page is open is not followed: time goes on by
@@ -112,7 +113,8 @@ export function restartClock(): void {
   startClock();
 }
 
-export const nowMs = (): number => (running ? running.now() : wall());
+/** The instant that counts where one looks: an exercise has a clock of its own. */
+export const nowMs = (): number => practiceNowMs() ?? (running ? running.now() : wall());
 /** What there is to say of the clock; null: nothing. */
 export function clockNews(): { backMs: number; followed: boolean } | null {
   if (!running) return null;

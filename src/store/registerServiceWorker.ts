@@ -1,4 +1,5 @@
 import { shippedModes } from './shippedModes';
+import { watchUpdates } from './update';
 
 /** Production only: the development server has no sw.js, and a stale worker would hide fresh code. */
 export function registerServiceWorker(): void {
@@ -7,6 +8,7 @@ export function registerServiceWorker(): void {
   const go = () =>
     void navigator.serviceWorker
       .register('/sw.js')
+      .then((registration) => watchUpdates(registration))
       .then(() => navigator.serviceWorker.ready)
       .then(() => keepModels())
       .catch(() => {});

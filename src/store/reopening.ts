@@ -1,3 +1,4 @@
+import { NewerFormatError } from './storageErrors';
 import { openDB, type IDBPDatabase } from 'idb';
 
 import type { Storage, StorageTrouble } from './stored';
@@ -10,6 +11,7 @@ export const silentMs = 15_000;
 
 /** Told by what the browser says: a connection that was closed, a database that was cleared away; else no room. */
 export function troubleOf(e: unknown): StorageTrouble {
+  if (e instanceof NewerFormatError) return 'newer';
   const text = e instanceof Error ? `${e.name} ${e.message}` : String(e);
   return /clos(ed|ing)|invalidstate|not found|notfound|no longer|connection|refused|denied|security|unknownerror|internal error/i.test(
     text,

@@ -11,7 +11,10 @@ import { troubleOf } from './reopening';
 import { gatePhoto, KeptPhotos } from './keptPhotos';
 import { deviceKey, KeptModels } from './keptModels';
 import { KeptSettings } from './keptSettings';
-import { RefusedError, StorageFullError } from './storageErrors';
+import { NewerFormatError, RefusedError, StorageFullError } from './storageErrors';
+import { storageFormat } from './version';
+
+const formatKey = 'extra/format';
 
 /**
  * The one door to the storage. Each event is an entry of its own, written together with its batch in one transaction, so a
@@ -29,6 +32,8 @@ export class Repository {
   /** the storage gave nothing: what stands there is not known, so it is not written over */
   private blind = false;
   trouble: StorageTrouble | null = null;
+  /** what is stored says of which format it is */
+  private formatNoted = true;
   /** writes go one after the other */
   private turn: Promise<unknown> = Promise.resolve();
   private readonly writer: string;
@@ -78,6 +83,7 @@ export class Repository {
   }
 
   private async read(onShare: (share: number) => void): Promise<Omit<ShopLog, 'trouble'>> {
+    await this.checkFormat();
     const all = await this.storage.getAllKeys();
     const noted = () => [...this.pending, ...this.own.values()];
     const { jobs, problems, fromPack } = await readEntries(this.storage, all, noted, onShare);
@@ -90,6 +96,14 @@ export class Repository {
       unsaved: this.pending.length,
       fromPack: fromPack.filter((e) => !this.good.has(e.id)),
     };
+  }
+
+  /** @throws NewerFormatError */
+  private async checkFormat(): Promise<void> {
+    const kept = await this.storage.getItem(formatKey);
+    const format = kept === null ? null : Number(kept);
+    if (format !== null && format > storageFormat) throw new NewerFormatError(format);
+    this.formatNoted = format !== null;
   }
 
   /** Looks at the originals of what the pack had. */
@@ -188,7 +202,11 @@ export class Repository {
       const batch = [...this.pending, ...events];
       if (!batch.length) return true;
       try {
-        await this.roomFor(() => this.storage.setMany(Object.fromEntries(batch.map((e) => [jobKey(e), stored(e)]))));
+        if (this.trouble === 'newer') await this.checkFormat();
+        const entries = Object.fromEntries(batch.map((e) => [jobKey(e), stored(e)]));
+        if (!this.formatNoted) entries[formatKey] = String(storageFormat);
+        await this.roomFor(() => this.storage.setMany(entries));
+        this.formatNoted = true;
         const written = new Set(batch.map((e) => e.id));
         const left = this.pending.filter((e) => !written.has(e.id));
         this.pending.splice(0, this.pending.length, ...left);

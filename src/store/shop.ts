@@ -22,6 +22,7 @@ import { patience } from '@/workers/ticks';
 import { type ShopLog } from './stored';
 import { Repository } from './repository';
 import { RefusedError } from './storageErrors';
+import { changePractice, inPractice, practiceRun, useInPractice } from './practice';
 import { foldAt, foldOnce, foldCached, jobsOf } from './folded';
 import { withTakenBack, noDevices, newestDevices } from './newest';
 
@@ -167,24 +168,31 @@ const noLog = { jobs: new Map<string, JobEvent[]>(), problems: [] };
 
 /** Settings in force; the usual ones until the storage has answered. */
 export function useSettings(): Settings {
-  return useQuery(logQuery).data?.settings ?? defaultSettings;
+  const own = useQuery(logQuery).data?.settings ?? defaultSettings;
+  return useInPractice()?.settings ?? own;
 }
 
 /** Entries that do not count because nothing can be computed with them, by job. */
 export function useSpoiled(id: string): SafeFold['spoiled'] {
-  const events = useQuery(logQuery).data?.jobs.get(id);
+  const kept = useQuery(logQuery).data?.jobs.get(id);
+  const practice = useInPractice();
+  const events = practice?.id === id ? practice.events : kept;
   return events ? foldOnce(events).spoiled : [];
 }
 
 export function useJobs(): JobState[] {
   const { data } = useQuery(logQuery);
-  return jobsOf((data ?? noLog).jobs);
+  const practice = useInPractice();
+  // an exercise is alone on its bench: what lies on the shop's neither helps nor hinders it
+  const alone = useMemo(() => (practice ? new Map([[practice.id, practice.events]]) : null), [practice]);
+  return jobsOf(alone ?? (data ?? noLog).jobs);
 }
 
 /** @param joint the joint to look at; none: that of the step where the job stands */
 export function useJob(id: string, joint?: string): { job: JobState | null; loading: boolean } {
   const { data } = useQuery(logQuery);
-  const events = data?.jobs.get(id);
+  const practice = useInPractice();
+  const events = practice?.id === id ? practice.events : data?.jobs.get(id);
   return { job: events ? (joint ? foldAt(events, joint) : foldCached(events)) : null, loading: !data };
 }
 
@@ -197,7 +205,9 @@ function patchLog(change: (log: ShopLog) => ShopLog): void {
  * @throws RefusedError that names the field; nothing was noted then, and it is told on the page
  */
 export async function append(jobId: string, by: string, events: readonly NewEvent[], at?: number): Promise<JobEvent[]> {
-  const known = queryClient.getQueryData(logQuery.queryKey)?.jobs.get(jobId) ?? [];
+  const practice = practiceRun();
+  const practised = practice?.id === jobId;
+  const known = practised ? practice.events : (queryClient.getQueryData(logQuery.queryKey)?.jobs.get(jobId) ?? []);
   const made = repository.make(
     jobId,
     by,
@@ -212,6 +222,10 @@ export async function append(jobId: string, by: string, events: readonly NewEven
     throw e;
   }
   tellRefused(null);
+  if (practised) {
+    changePractice((r) => ({ ...r, events: [...r.events, ...made] }));
+    return made;
+  }
   // on its way before it is shown: drawing takes longer than writing
   journal.note(made);
   if (events.some((e) => e.type === 'opened'))
@@ -286,6 +300,8 @@ export async function saveSettings(settings: Settings): Promise<void> {
     throw e;
   }
   tellRefused(null);
+  // what is learned or chosen in an exercise is the exercise's
+  if (inPractice()) return changePractice((r) => ({ ...r, settings }));
   patchLog((log) => ({ ...log, settings }));
   await repository.saveSettings(settings);
   tellOthers();

@@ -10,3 +10,10 @@ export class StorageFullError extends Error {
     super('the storage of this browser is full or closed: nothing was taken in');
   }
 }
+
+/** What is stored is of a later version: nothing of it is read, and nothing is written to it. */
+export class NewerFormatError extends Error {
+  constructor(readonly format: number) {
+    super(`the stored data is of format ${format}, which a later version wrote`);
+  }
+}

@@ -3,7 +3,8 @@ import type { JobEvent } from '@/model/event';
 import type { Settings } from '@/model/settings';
 
 /** Why the storage did not take or give something. */
-export type StorageTrouble = 'full' | 'closed' | 'silent';
+/** `newer`: a later version wrote it in a way that this one does not know */
+export type StorageTrouble = 'full' | 'closed' | 'silent' | 'newer';
 
 /** The part of AsyncStorage that the repository needs. */
 export interface Storage {

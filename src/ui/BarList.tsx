@@ -19,7 +19,7 @@ export function BarList({
           <Txt size="s" className="w-[30%] max-w-[180px]">
             {b.name}
           </Txt>
-          <View className="flex-1 h-4 border-l border-ink">
+          <View className="flex-1 h-4 border-l border-ink moves">
             <View
               className={`h-4 ${b.value < 0 ? 'border-[1.5px] border-caution' : 'bg-ink2'}`}
               style={{ width: `${(100 * Math.abs(b.value)) / most}%` }}

@@ -58,7 +58,7 @@ export function Button({
         meant.current = undefined;
         if (!moved) onPress();
       }}
-      className={`rounded-[6px] px-3 items-center justify-center border-[1.5px] ${high} ${fill} ${disabled ? '' : 'active:opacity-80'}`}
+      className={`rounded-card px-3 items-center justify-center border-[1.5px] ${high} ${fill} ${disabled ? '' : 'active:opacity-80'}`}
     >
       <Txt
         strong
@@ -122,7 +122,7 @@ export function HoldButton({ label, onPress, kind = 'main', disabled, why }: But
       onPressIn={begin}
       onPressOut={stop}
       {...keys}
-      className={`${kind === 'main' ? 'min-h-main' : 'min-h-line'} rounded-[6px] px-3 items-center justify-center border-[1.5px] overflow-hidden ${disabled ? 'bg-paper border-dashed border-ink2' : `border-ink ${kind === 'main' ? 'bg-ink' : 'bg-panel'}`}`}
+      className={`${kind === 'main' ? 'min-h-main' : 'min-h-line'} rounded-card px-3 items-center justify-center border-[1.5px] overflow-hidden ${disabled ? 'bg-paper border-dashed border-ink2' : `border-ink ${kind === 'main' ? 'bg-ink' : 'bg-panel'}`}`}
     >
       <View className="absolute left-0 top-0 bottom-0 bg-go opacity-50" style={{ width: `${share * 100}%` }} />
       <Txt

@@ -10,14 +10,12 @@ export interface ChartProps {
   label: string;
   names: string[];
   values: number[];
-  /** a second curve, dashed */
-  other?: number[];
   digits?: number;
   width: number;
 }
 
-/** A curve from a few numbers, with its fit. */
-export default memo(function Charts({ label, names, values, other, digits = 0, width }: ChartProps) {
+/** A plain curve from a few numbers; ranges, marks and instants are drawn by `chart/Plot`. */
+export default memo(function Charts({ label, names, values, digits = 0, width }: ChartProps) {
   const t = useTokens();
   const look = chartLook(t);
   const config = { ...look.chartConfig, decimalPlaces: digits };
@@ -32,7 +30,6 @@ export default memo(function Charts({ label, names, values, other, digits = 0, w
           labels,
           datasets: [
             chartLine(values, t.ink),
-            ...(other ? [chartLine(other, t.ink2, [6, 4])] : []),
             { data: [0], color: () => 'transparent', strokeWidth: 0, withDots: false },
           ],
         }}

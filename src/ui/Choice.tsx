@@ -31,7 +31,7 @@ export function Choice<T extends string>({ label, value, options, onChange, hint
               aria-checked={on}
               aria-label={`${label}: ${told(o.name)}`}
               onPress={() => onChange(o.id)}
-              className={`min-h-touch min-w-[64px] px-3 justify-center items-center rounded-[6px] border-[1.5px] ${on ? 'bg-ink border-ink' : 'bg-panel border-ink2'}`}
+              className={`min-h-touch min-w-[64px] px-3 justify-center items-center rounded-card border-[1.5px] ${on ? 'bg-ink border-ink' : 'bg-panel border-ink2'}`}
             >
               <Txt strong={on} tone={on ? 'onInk' : 'ink'}>
                 {told(o.name)}

@@ -1,7 +1,10 @@
-import { useState, type ReactNode } from 'react';
+import { createContext, useContext, useState, type ReactNode } from 'react';
 import { Pressable, View } from 'react-native';
 
 import { Txt } from './Txt';
+
+/** What was chosen beside a list is not asked for once more: the lines right under this are open from the start. */
+export const StartsOpen = createContext(false);
 
 /** Waits behind a line until somebody asks. */
 export function Disclosure({
@@ -18,7 +21,7 @@ export function Disclosure({
   bare?: boolean;
   tone?: 'ink' | 'caution';
 }) {
-  const [shown, setShown] = useState(open);
+  const [shown, setShown] = useState(useContext(StartsOpen) || open);
   return (
     <View className={bare ? '' : 'border-t border-rule'}>
       <Pressable
@@ -35,7 +38,11 @@ export function Disclosure({
           {shown ? '−' : '+'}
         </Txt>
       </Pressable>
-      {shown ? <View className="pb-3">{children}</View> : null}
+      {shown ? (
+        <StartsOpen.Provider value={false}>
+          <View className="pb-3">{children}</View>
+        </StartsOpen.Provider>
+      ) : null}
     </View>
   );
 }

@@ -20,6 +20,8 @@ export interface NumberFieldProps {
   digits?: number;
   autoFocus?: boolean;
   hideLabel?: boolean;
+  /** where its figure comes from, or what it does */
+  hint?: string;
   onEnter?: () => void;
   /** called with a number that is out of range, beside the message */
   onRefused?: (value: number) => void;
@@ -82,6 +84,11 @@ export function NumberField(p: NumberFieldProps) {
         />
         <Txt tone="ink2">{told(p.unit)}</Txt>
       </View>
+      {p.hint ? (
+        <Txt size="s" tone="ink2" className="mt-1">
+          {p.hint}
+        </Txt>
+      ) : null}
       {problem ? (
         <View role="alert">
           <Txt size="s" tone="caution" className="mt-1">

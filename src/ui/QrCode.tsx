@@ -14,8 +14,8 @@ export function QrCode({ text, sizePx = 120 }: { text: string; sizePx?: number }
   }, [text]);
   return (
     <Svg width={sizePx} height={sizePx} viewBox={`-2 -2 ${n + 4} ${n + 4}`} role="img" aria-label={t('code', { text })}>
-      <Rect x={-2} y={-2} width={n + 4} height={n + 4} fill="#fff" />
-      <Path d={d} fill="#000" />
+      <Rect x={-2} y={-2} width={n + 4} height={n + 4} fill="white" />
+      <Path d={d} fill="black" />
     </Svg>
   );
 }

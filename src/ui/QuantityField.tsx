@@ -14,10 +14,11 @@ interface LengthFieldProps {
   onMm: (mm: number) => void;
   /** decimals in mm; two more in inches */
   digits?: number;
+  hint?: string;
 }
 
 /** A length in the reader's unit; the value stays in mm. */
-export function LengthField({ label, units, lowMm, highMm, valueMm, onMm, digits = 2 }: LengthFieldProps) {
+export function LengthField({ label, units, lowMm, highMm, valueMm, onMm, digits = 2, hint }: LengthFieldProps) {
   const shown = (mm: number) => lengthValue(mm, units, digits);
   return (
     <NumberField
@@ -28,6 +29,7 @@ export function LengthField({ label, units, lowMm, highMm, valueMm, onMm, digits
       digits={units.length === 'mm' ? digits : digits + 2}
       value={valueMm === null ? null : shown(valueMm)}
       onCommit={(v) => onMm(typedToMm(v, units))}
+      {...(hint ? { hint } : {})}
     />
   );
 }

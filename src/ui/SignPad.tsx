@@ -96,7 +96,7 @@ export function SignPad({ label, onChange }: { label: string; onChange: (path: s
       </Txt>
       <View
         testID="signature"
-        className="bg-panel border-[1.5px] border-ink2 rounded-[6px]"
+        className="bg-panel border-[1.5px] border-ink2 rounded-card"
         style={[{ width, height }, { touchAction: 'none', cursor: 'crosshair' } as object]}
       >
         {createElement('canvas', {

@@ -25,7 +25,7 @@ export function StopCard({ children }: { children?: ReactNode }) {
         role="button"
         aria-label={t('stopCardBatteryTouchedSmellsOr')}
         onPress={() => setOpen(true)}
-        className="min-h-touch px-3 shrink-0 justify-center rounded-[6px] border-[1.5px] border-caution bg-panel no-print"
+        className="min-h-touch px-3 shrink-0 justify-center rounded-card border-[1.5px] border-caution bg-panel no-print"
       >
         <Txt strong tone="caution">
           {t('batteryStop')}
@@ -33,7 +33,7 @@ export function StopCard({ children }: { children?: ReactNode }) {
       </Pressable>
       <Modal visible={open} onRequestClose={() => setOpen(false)} animationType="none" aria-label={t('stopCard')}>
         <View className="flex-1 bg-paper">
-          <ScrollView className="flex-1" contentContainerClassName={`p-4 pb-8 w-full max-w-[720px] self-center`}>
+          <ScrollView className="flex-1" contentContainerClassName={`p-4 pb-4 w-full max-w-[720px] self-center`}>
             <Txt strong size="xl" level={1} tone="caution">
               {t('theBatteryWasTouchedSmellsHisses')}
             </Txt>

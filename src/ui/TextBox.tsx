@@ -15,7 +15,7 @@ export function TextBox({
       {...rest}
       aria-invalid={bad}
       placeholderTextColor={t.ink2}
-      className={`min-h-touch px-3 bg-panel border-[1.5px] rounded-[6px] text-ink ${num ? 'font-num text-l w-[110px]' : 'font-body text-m'} ${bad ? 'border-caution' : 'border-ink2'} ${className}`}
+      className={`min-h-touch px-3 bg-panel border-[1.5px] rounded-card text-ink ${num ? 'font-num text-l w-[110px]' : 'font-body text-m'} ${bad ? 'border-caution' : 'border-ink2'} ${className}`}
     />
   );
 }

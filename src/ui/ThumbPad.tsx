@@ -32,7 +32,7 @@ export function ThumbPad({
   unit: string;
   signed?: boolean;
 }) {
-  const box = 'items-center justify-center rounded-[6px] border-[1.5px]';
+  const box = 'items-center justify-center rounded-card border-[1.5px]';
   const press = (key: string) => {
     const now = thumb.text ?? '';
     if (key === '±') thumb.setText(now.startsWith('-') ? now.slice(1) : `-${now}`);

@@ -5,8 +5,15 @@ import tokens from './tokens.json';
 export type Scheme = 'light' | 'dark';
 export type Tokens = typeof tokens.light;
 export const ramp = tokens.ramp;
+/** Lines on the tints of the ramp, which are the same in both schemes. */
+export const rampInk = tokens.light.ink;
+/** On a customer's device under test, whatever scheme it has: all of it must be seen. */
+export const { light } = tokens;
 
 const SchemeContext = createContext<Scheme>('light');
+
+/** A part of a page in a scheme of its own, whatever the page has; its element carries the scheme's name as its class. */
+export const InScheme = SchemeContext.Provider;
 
 const query = () => (typeof matchMedia === 'undefined' ? null : matchMedia('(prefers-color-scheme: dark)'));
 const subscribe = (f: () => void) => {

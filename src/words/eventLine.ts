@@ -145,6 +145,9 @@ const prepNames: Record<EventOf<'prep'>['item'], string> = {
   get insideCovered() {
     return t('insideCovered');
   },
+  get paid() {
+    return t('paidFor');
+  },
   get outerBack() {
     return t('outerScrewsBack');
   },

@@ -13,6 +13,7 @@ import { planRound, type PathPlan, type PathPlanInput } from '@/core/heat/pathPl
 import { ReducedModel } from '@/core/heat/reduced';
 import { spotCadence, type SpotInput, type SpotResult } from '@/core/heat/spot';
 import { tryWay, type HeatWay, type WayResult, type WaysInput } from '@/core/heat/ways';
+import { byCalls, type ByCalls, type ByCallsInput } from '@/core/practice/byCalls';
 import { comparePicks, type PickWay, type PicksInput } from '@/core/lift/picks';
 import { paced } from './paced';
 
@@ -60,6 +61,9 @@ const api = {
   },
   way(digest: string, way: HeatWay, input: WaysInput): WayResult | null {
     return model?.modes.digest === digest ? tryWay(model, way, input) : null;
+  },
+  byCalls(digest: string, input: ByCallsInput): ByCalls | null {
+    return model?.modes.digest === digest ? byCalls(model, input) : null;
   },
   round(input: PathPlanInput, onProgress: (share: number) => void): PathPlan | null {
     return model ? planRound(model, input, paced(onProgress)) : null;

@@ -8,6 +8,7 @@ import type { MovingInput, MovingResult } from '@/core/heat/moving';
 import type { PathPlan, PathPlanInput } from '@/core/heat/pathPlan';
 import type { SpotInput, SpotResult } from '@/core/heat/spot';
 import type { HeatWay, WayResult, WaysInput } from '@/core/heat/ways';
+import type { ByCalls, ByCallsInput } from '@/core/practice/byCalls';
 import type { PickWay, PicksInput } from '@/core/lift/picks';
 import { longRunOn, type LongRun } from './longRun';
 import { startThermal } from './startThermal';
@@ -135,6 +136,10 @@ export const picksInWorker = (modes: ThermalModes, input: PicksInput): Promise<P
 /** One way of heating; rows of the table are asked for one after the other, so that they appear as they come. */
 export const wayInWorker = (modes: ThermalModes, way: HeatWay, input: WaysInput): Promise<WayResult | null> =>
   once(digest({ d: modesId(modes), way, input }), () => ask(modes, (api) => api.way(modes.digest, way, input)));
+
+/** What an exercise takes by the calls. */
+export const byCallsInWorker = (modes: ThermalModes, input: ByCallsInput): Promise<ByCalls | null> =>
+  once(digest({ d: modesId(modes), input }), () => ask(modes, (api) => api.byCalls(modes.digest, input)));
 
 export const roundInWorker = (
   modes: ThermalModes,

@@ -6,7 +6,7 @@ import { coverOf } from '../device/perimeter';
 import { eyeFigures, flushByEye, knownSpots, noticedMm, type EyeSpot } from './byEye';
 import { fitByEye } from './fitByEye';
 import { gaugePoints, type GaugePoint } from './gaugePoints';
-import { randomOf } from '../schedule/improve';
+import { randomOf } from '../numeric/random';
 
 const device = shippedDevices.find((d) => d.id === 'ring61')!;
 const bond = device.bonds[0]!;

@@ -55,12 +55,17 @@ export interface HeaterDef<H extends Heater> {
   over(h: H, at: Setting): Over;
   /** two independent directions, one standard uncertainty each */
   uncertain(h: H): readonly [Axis, Axis];
+  /** the same heater with its figures moved: how one of its kind may really be */
+  moved(h: H, by: Axis): H;
 }
 
 const axesOf = (into: Sourced, offset: Sourced): readonly [Axis, Axis] => [
   { into: into.u ?? 0, offsetK: 0 },
   { into: 0, offsetK: offset.u ?? 0 },
 ];
+
+/** A figure moved by so much, never under what can be computed with. */
+const plus = (s: Sourced, by: number, least = -Infinity): Sourced => ({ ...s, value: Math.max(least, s.value + by) });
 
 const contact: HeaterDef<ContactHeater> = {
   under: true,
@@ -90,6 +95,11 @@ const contact: HeaterDef<ContactHeater> = {
       { into: sa * minus, offsetK: -sb * minus },
     ];
   },
+  moved: (h, by) => ({
+    ...h,
+    conductanceWm2K: plus(h.conductanceWm2K, by.into, 5),
+    offsetK: plus(h.offsetK, by.offsetK),
+  }),
 };
 
 const air: HeaterDef<AirHeater> = {
@@ -115,6 +125,7 @@ const air: HeaterDef<AirHeater> = {
     };
   },
   uncertain: (h) => axesOf(h.hScale, h.offsetK),
+  moved: (h, by) => ({ ...h, hScale: plus(h.hScale, by.into, 0.05), offsetK: plus(h.offsetK, by.offsetK) }),
 };
 
 /** The film that a lamp's flux is told by, W/m²K: it stands for no loss, the face's own films take those. */
@@ -137,6 +148,7 @@ const lamp: HeaterDef<LampHeater> = {
     return { back: { kind: 'rays', filmWm2K: solAirFilmWm2K }, targetC: ambientC + fluxWm2 / solAirFilmWm2K };
   },
   uncertain: (h) => axesOf(h.viewShare, h.offsetK),
+  moved: (h, by) => ({ ...h, viewShare: plus(h.viewShare, by.into, 0.01), offsetK: plus(h.offsetK, by.offsetK) }),
 };
 
 /** The heater that a form belongs to. */

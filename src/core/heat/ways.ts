@@ -25,6 +25,18 @@ export interface WaysInput extends OpeningAim {
   glass: boolean;
 }
 
+/** What a way looks like: the glue at the instant when it opens, and how it got there. */
+export interface WayPicture {
+  /** s after the way began; of the usual opening, or of the end of the curves where it does not open */
+  atS: number;
+  /** bond plane on the raster of the modes, °C */
+  fieldC: Float64Array;
+  /** curves from the way's beginning on, off the heater after it opened */
+  stepS: number;
+  firstC: number[];
+  batteryC: number[] | null;
+}
+
 export interface WayResult {
   id: string;
   setC: number;
@@ -44,7 +56,11 @@ export interface WayResult {
   gripsForS: Range | null;
   /** what passes its stop mark before the first arc is ready, or just after */
   over: Over[];
+  picture: WayPicture;
 }
+
+/** A way as far as it is judged by; its picture is made of the setpoint that is taken. */
+type Tried = Omit<WayResult, 'picture'> & { run: HeatRun; leaveS: number };
 
 const setpointStep = 10;
 
@@ -53,8 +69,8 @@ const setpointStep = 10;
  * @throws CoreInputError when room, setpoint or a figure of the heater is no number or out of range
  */
 export function tryWay(model: ReducedModel, way: HeatWay, input: WaysInput): WayResult {
-  if (way.setC !== null) return at(model, way, way.setC, input);
-  let best: WayResult | null = null;
+  if (way.setC !== null) return pictured(at(model, way, way.setC, input), input);
+  let best: Tried | null = null;
   for (let setC = Math.ceil(way.heater.minSetC / 10) * 10; setC <= way.heater.maxSetC; setC += setpointStep) {
     // what the glue does not stand is no setpoint to look at
     if (defOf(way.heater).under && setC > input.upperC) break;
@@ -63,10 +79,10 @@ export function tryWay(model: ReducedModel, way: HeatWay, input: WaysInput): Way
     // hotter than the setpoint that was the first to pass a stop mark gets only harsher
     if (best !== r && r.over.length && best.readyS) break;
   }
-  return best ?? at(model, way, way.heater.minSetC, input);
+  return pictured(best ?? at(model, way, way.heater.minSetC, input), input);
 }
 
-function at(model: ReducedModel, way: HeatWay, setC: number, input: WaysInput): WayResult {
+function at(model: ReducedModel, way: HeatWay, setC: number, input: WaysInput): Tried {
   const { nowS } = input;
   const run = HeatRun.start(model, way.heater, input.ambientC, input.switches, way.use, input.air).then({
     atS: nowS,
@@ -89,6 +105,34 @@ function at(model: ReducedModel, way: HeatWay, setC: number, input: WaysInput): 
     easyForS: o.easyForS,
     gripsForS: o.gripsForS,
     over: o.over,
+    run,
+    leaveS: o.leaveS ?? nowS + neverOpensS,
+  };
+}
+
+/** A way that does not open is looked at after so long. */
+const neverOpensS = 600;
+const curveStepS = 15;
+/** The curves go on a little after it opened, so that one sees it cool. */
+const afterS = 90;
+
+function pictured({ run, leaveS, ...r }: Tried, { arcs, order, nowS }: WaysInput): WayResult {
+  const off = r.readyS ? run.then({ atS: leaveS, setC: null, preheated: false }) : run;
+  const usual = off.members[0]!;
+  const first = arcs[order[0] ?? 0]!.cells;
+  const at = Array.from(
+    { length: Math.ceil((leaveS + afterS - nowS) / curveStepS) + 1 },
+    (_, i) => nowS + i * curveStepS,
+  );
+  return {
+    ...r,
+    picture: {
+      atS: leaveS - nowS,
+      fieldC: run.picture(leaveS),
+      stepS: curveStepS,
+      firstC: at.map((t) => usual.lineC(t, first)),
+      batteryC: r.battery ? at.map((t) => usual.hottest(t, 'battery')!.atC) : null,
+    },
   };
 }
 
@@ -96,7 +140,7 @@ function at(model: ReducedModel, way: HeatWay, setC: number, input: WaysInput): 
  * Gentle to harsh as one number: ways that do not open last, then those that pass a stop mark (the fewer the better), then
  * seconds of the cell above its caution mark as they usually are, then its peak.
  */
-export function harshness(r: WayResult): number {
+export function harshness(r: Pick<WayResult, 'readyS' | 'tryFromS' | 'battery' | 'over'>): number {
   if (!r.readyS) return r.tryFromS ? 1e9 : 2e9;
   const b = r.battery;
   return r.over.length * 1e6 + (b ? b.aboveStopS.high * 1e3 + b.aboveCautionS.mean * 10 + b.peakC.high : 0);

@@ -161,13 +161,15 @@ export function edgeWindows(device: Device, bond: Bond, outs: readonly KeepOut[]
     const span = path.edgeSpan(edge);
     const out: EdgeWindow = { edge, needMm, limitMm: 30, limitedBy: null, closed: [] };
     const n = Math.ceil(span.toMm - span.fromMm);
+    // looked at every millimetre: what is shut begins and ends somewhere before the next look
+    const step = (span.toMm - span.fromMm) / n;
     for (let i = 0; i <= n; i++) {
       const s = span.fromMm + ((span.toMm - span.fromMm) * i) / n;
       const { limitMm, by } = depthLimitAt(path, bond, outs, s);
       if (by && limitMm < needMm) {
         const last = out.closed[out.closed.length - 1];
-        if (last && last.by.id === by.id && s - last.toMm < 2) last.toMm = s;
-        else out.closed.push({ fromMm: s, toMm: s, by });
+        if (last && last.by.id === by.id && s - last.toMm < 2) last.toMm = s + step;
+        else out.closed.push({ fromMm: s - step, toMm: s + step, by });
       } else if (limitMm < out.limitMm) {
         out.limitMm = limitMm;
         out.limitedBy = by;

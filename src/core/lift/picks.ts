@@ -44,6 +44,8 @@ export interface PickWay {
   battery: Exposure | null;
   /** what passes its stop mark when the bond opens with this pick */
   over: Over[];
+  /** bond plane when it opens with this pick, on the raster of the modes, °C; null when it does not */
+  fieldC: Float64Array | null;
   plan: LiftPlan | null;
 }
 
@@ -77,6 +79,7 @@ export function comparePicks(model: ReducedModel, input: PicksInput): PickWay[] 
       breakChance: easyC === null ? null : wedgeState(lift, easyC, 1).breakChance,
       battery: o.parts.battery ?? null,
       over: o.over,
+      fieldC: o.easyByS ? run.picture(o.easyByS.mean) : null,
       plan:
         easyC === null || workC === null || !o.easyByS
           ? null

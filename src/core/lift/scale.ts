@@ -31,6 +31,10 @@ export const scaleU = {
 
 export const observedLimits = { liftMm: [0.05, 2], tC: [15, 260] } as const;
 
+export const gripFigures = {
+  uK: judgement(6, 'K: the line of a device in the hand, as far as the heat model knows it'),
+};
+
 /**
  * Energy at which the bond gives at a lift: k δ² g(0) on a ring, the straight front's release on a full bond, J/m².
  * @throws CoreInputError when lift or temperature is out of range

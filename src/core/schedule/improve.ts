@@ -1,19 +1,9 @@
+import { randomOf } from '../numeric/random';
 import { boundsOf } from './bounds';
 import type { Compiled, PlanEncoding, Scored } from './compiled';
 import { compare, Generator } from './generate';
 import { blankEncoding, firstPlan } from './rules';
 import type { Objective } from './types';
-
-/** mulberry32 (public domain): the same seed gives the same plan. */
-export function randomOf(seed: number): () => number {
-  let a = seed >>> 0;
-  return () => {
-    a = (a + 0x6d2b79f5) | 0;
-    let t = Math.imul(a ^ (a >>> 15), 1 | a);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-}
 
 export interface ImproveOptions {
   /** plans that are made */

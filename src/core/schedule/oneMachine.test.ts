@@ -1,6 +1,7 @@
 import { compile } from './compile';
 import { Generator } from './generate';
-import { randomOf, solve } from './improve';
+import { randomOf } from '../numeric/random';
+import { solve } from './improve';
 import type { Bench } from './types';
 
 interface Work {

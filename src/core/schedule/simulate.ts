@@ -1,7 +1,7 @@
 import { endOf, fit } from './calendar';
 import { Generator, neverS } from './generate';
 import type { PlanEncoding } from './compiled';
-import { randomOf } from './improve';
+import { randomOf } from '../numeric/random';
 import { Profile } from './profile';
 
 export interface Promise80 {
@@ -10,6 +10,8 @@ export interface Promise80 {
   p50S: number;
   p80S: number;
   p95S: number;
+  /** twenty ends of equal chance (the middles of twenty slices), rising */
+  spreadS: number[];
   /** share of runs that end in time; null when nothing is due */
   inTime: number | null;
 }
@@ -133,6 +135,7 @@ export function simulate(g: Generator, encoding: PlanEncoding, draw: Draw, runs 
         p50S: quantile(sorted, 0.5),
         p80S: quantile(sorted, 0.8),
         p95S: quantile(sorted, 0.95),
+        spreadS: Array.from({ length: 20 }, (_, k) => quantile(sorted, (k + 0.5) / 20)),
         inTime: j.dueS === null ? null : sorted.filter((e) => e <= j.dueS!).length / runs,
       };
     }),

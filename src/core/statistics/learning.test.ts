@@ -1,5 +1,5 @@
 import { marginOf } from '../money/margin';
-import { wrightAt, wrightFit } from './learning';
+import { wrightAt, wrightFit, wrightRange } from './learning';
 import { overrunOf, standing } from './overruns';
 import { wilson } from './rates';
 import { kaplanMeier, shareDifference, type Stay } from './survival';
@@ -13,6 +13,24 @@ describe('learning', () => {
     expect(wrightAt(c, 12)).toBeCloseTo(36.3, 1);
     expect(c.rateLow!).toBeLessThan(c.rate);
     expect(c.rateHigh!).toBeGreaterThan(c.rate);
+  });
+
+  it('where the curve lies: narrowest at the mean of the logarithms, there t(0.975, 4) = 2.776 of the tables times s/√6', () => {
+    const times = [60, 54, 47, 46, 42, 43];
+    const c = wrightFit(times);
+    const x = times.map((_, i) => Math.log(i + 1));
+    const rest = times.map((t, i) => Math.log(t) - Math.log(wrightAt(c, i + 1)));
+    const s = Math.sqrt(rest.reduce((a, r) => a + r * r, 0) / 4);
+    const middle = Math.exp(x.reduce((a, b) => a + b, 0) / 6);
+    const at = (n: number) => {
+      const r = wrightRange(c, n)!;
+      expect(Math.sqrt(r.low * r.high)).toBeCloseTo(wrightAt(c, n), 9);
+      return Math.log(r.high / r.low) / 2;
+    };
+    expect(at(middle)).toBeCloseTo((2.776 * s) / Math.sqrt(6), 4);
+    expect(at(1)).toBeGreaterThan(at(middle));
+    expect(at(40)).toBeGreaterThan(at(6));
+    expect(wrightRange(wrightFit([60, 50, 45]), 2)).toBeNull();
   });
 
   it('times that follow the law exactly give it back with no width; one time is not enough', () => {

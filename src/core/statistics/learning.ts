@@ -11,6 +11,8 @@ export interface LearningCurve {
   rateLow: number | null;
   rateHigh: number | null;
   n: number;
+  /** residual standard deviation of the logarithms, and where and how far the logarithms of the counts lie; null as above */
+  fit: { s: number; meanLn: number; sxx: number } | null;
 }
 
 /**
@@ -30,14 +32,28 @@ export function wrightFit(times: readonly number[]): LearningCurve {
   const a = my - b * mx;
   let rateLow: number | null = null;
   let rateHigh: number | null = null;
+  let fit: LearningCurve['fit'] = null;
   if (n >= 4) {
     const rss = y.reduce((s, v, i) => s + (v - a - b * x[i]!) ** 2, 0);
-    const half = jStat.studentt.inv(0.975, n - 2) * Math.sqrt(rss / (n - 2) / sxx);
+    fit = { s: Math.sqrt(rss / (n - 2)), meanLn: mx, sxx };
+    const half = jStat.studentt.inv(0.975, n - 2) * (fit.s / Math.sqrt(sxx));
     rateLow = 2 ** (b - half);
     rateHigh = 2 ** (b + half);
   }
-  return { t1: Math.exp(a), b, rate: 2 ** b, rateLow, rateHigh, n };
+  return { t1: Math.exp(a), b, rate: 2 ** b, rateLow, rateHigh, n, fit };
 }
 
 /** Minutes of the n-th job on a learning curve, n from 1 (Wright 1936). */
 export const wrightAt = (c: Pick<LearningCurve, 't1' | 'b'>, n: number): number => c.t1 * n ** c.b;
+
+/**
+ * Where the curve itself lies in 19 of 20 such fits at the n-th job: mean response of a straight line through the
+ * logarithms (textbook least squares: s √(1/n + (x − x̄)²/Sxx), Student t). @returns null with fewer than four times
+ */
+export function wrightRange(c: LearningCurve, n: number): { low: number; high: number } | null {
+  if (!c.fit) return null;
+  const { s, meanLn, sxx } = c.fit;
+  const half = jStat.studentt.inv(0.975, c.n - 2) * s * Math.sqrt(1 / c.n + (Math.log(n) - meanLn) ** 2 / sxx);
+  const mean = wrightAt(c, n);
+  return { low: mean * Math.exp(-half), high: mean * Math.exp(half) };
+}

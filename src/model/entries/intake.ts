@@ -101,6 +101,7 @@ export const intakeEntries = {
       'boundMarked',
       'insideCovered',
       'outerBack',
+      'paid',
       'toolsReady',
       'crumbsGone',
       'lensesBlown',

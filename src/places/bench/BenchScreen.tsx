@@ -1,4 +1,4 @@
-import { Link } from 'expo-router';
+import { Link, type Href } from 'expo-router';
 import { Suspense } from 'react';
 import { useWindowDimensions, View } from 'react-native';
 
@@ -40,6 +40,7 @@ export function BenchScreen({ demoAgain }: { demoAgain?: () => Promise<void> }) 
     ) : null;
   return (
     <PlaceFrame
+      help="bench"
       full
       title={t('bench')}
       line={
@@ -67,7 +68,7 @@ export function BenchScreen({ demoAgain }: { demoAgain?: () => Promise<void> }) 
         </>
       }
     >
-      <View className={wide ? 'flex-row-reverse gap-8' : ''}>
+      <View className={wide ? 'flex-row-reverse gap-4' : ''}>
         <DemoDay again={demoAgain} />
         <View className={wide ? 'flex-1' : ''}>
           <FindBox />
@@ -75,7 +76,7 @@ export function BenchScreen({ demoAgain }: { demoAgain?: () => Promise<void> }) 
       </View>
       {wide ? (
         <>
-          <View className="flex-row gap-8">
+          <View className="flex-row gap-4">
             <View className="w-[440px]">
               <BenchTop bench={bench} />
             </View>
@@ -98,6 +99,9 @@ export function BenchScreen({ demoAgain }: { demoAgain?: () => Promise<void> }) 
           {t('theWholePlanAsAList')}
         </Link>
       ) : null}
+      <Link href={'/practice' as Href} className="font-body text-m text-ink underline py-3">
+        {t('practicePage')}
+      </Link>
       <Away settings={settings} now={now} />
     </PlaceFrame>
   );

@@ -35,7 +35,7 @@ export function DemoDay({ again }: { again: (() => Promise<void>) | undefined })
   return (
     <View
       role="status"
-      className="border border-rule rounded-[6px] px-3 py-2 mb-3 flex-row items-center flex-wrap gap-2"
+      className="border border-rule rounded-card px-3 py-2 mb-3 flex-row items-center flex-wrap gap-2"
     >
       <Txt size="s" className="flex-1 min-w-[110px]">
         {over ? t('demoDayOver') : wide ? t('demoDay', { time: time(now) }) : t('demoDayShort', { time: time(now) })}

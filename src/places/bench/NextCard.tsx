@@ -23,7 +23,7 @@ export function NextCard({ shown, who, onPress }: { shown: NextShown; who: strin
       role="button"
       aria-label={t('next', { title: shown.title })}
       onPress={onPress}
-      className="bg-ink rounded-[6px] p-4 mt-1"
+      className="bg-ink rounded-card p-4 mt-1"
       testID="next"
     >
       <View className="flex-row justify-between">

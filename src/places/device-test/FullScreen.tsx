@@ -2,6 +2,7 @@ import { useEffect, useRef, useState } from 'react';
 import { Modal } from 'react-native';
 
 import { cellBox, cellCount, cellsAt, columns, rows } from './grid';
+import { light } from '@/ui/theme';
 import { t } from '@/words/deviceTest';
 
 const fill = { position: 'fixed', inset: 0, zIndex: 50, touchAction: 'none', userSelect: 'none' } as const;
@@ -55,7 +56,7 @@ export function TouchGrid({ onEnd }: { onEnd: (missed: number) => void }) {
         role="application"
         aria-label={t('touchGridDragOverEveryCell')}
         data-testid="touch-grid"
-        style={{ ...fill, background: '#fff' }}
+        style={{ ...fill, background: light.panel }}
         onPointerDown={(e) => {
           fingers.current++;
           if (fingers.current >= 3) onEnd(cellCount - fired.size);
@@ -75,12 +76,12 @@ export function TouchGrid({ onEnd }: { onEnd: (missed: number) => void }) {
                 y={b.y}
                 width={b.w}
                 height={b.h}
-                fill={fired.has(i) ? '#1B7460' : i >= columns * rows ? '#E6DFC8' : '#fff'}
-                stroke="#14283A"
+                fill={fired.has(i) ? light.go : i >= columns * rows ? light.device : light.panel}
+                stroke={light.ink}
               />
             );
           })}
-          <text x={size.w / 2} y={size.h / 2} textAnchor="middle" fontSize={19} fontFamily="Next_700" fill="#14283A">
+          <text x={size.w / 2} y={size.h / 2} textAnchor="middle" fontSize={19} fontFamily="Next_700" fill={light.ink}>
             {t('toGo', { cellCount: cellCount - fired.size })}
           </text>
           <text
@@ -89,7 +90,7 @@ export function TouchGrid({ onEnd }: { onEnd: (missed: number) => void }) {
             textAnchor="middle"
             fontSize={14}
             fontFamily="Next_400"
-            fill="#14283A"
+            fill={light.ink}
           >
             {t('threeFingersStop')}
           </text>
@@ -99,7 +100,7 @@ export function TouchGrid({ onEnd }: { onEnd: (missed: number) => void }) {
   );
 }
 
-const colours = ['#fff', '#000', '#f00', '#0f0', '#00f', '#808080'];
+const colours = [light.panel, '#000', '#f00', '#0f0', '#00f', '#808080'];
 const names = ['white', 'black', 'red', 'green', 'blue', 'grey'];
 
 /** White, black, red, green, blue and grey, one tap each: lines, spots, patches. */

@@ -54,7 +54,7 @@ function Which({ here }: { here: HappenedState }) {
             aria-label={happeningName(id)}
             aria-expanded={what === id}
             onPress={() => tap(id)}
-            className={`min-h-line px-3 py-2 justify-center rounded-[6px] border-[1.5px] ${what === id ? 'border-ink bg-panel' : 'border-ink2'}`}
+            className={`min-h-line px-3 py-2 justify-center rounded-card border-[1.5px] ${what === id ? 'border-ink bg-panel' : 'border-ink2'}`}
           >
             <Txt strong>{happeningName(id)}</Txt>
             <Txt size="s" tone="ink2">
@@ -166,7 +166,7 @@ function Followed({ here }: { here: HappenedState }) {
       {noted!.what === 'changedMind' ? <Button kind="small" label={t('openTheRoute')} onPress={toRoute} /> : null}
       {noted!.what === 'stuckAgain' ? <Button kind="small" label={t('toHeat')} onPress={toHeat} /> : null}
       {toCustomer === null ? null : (
-        <View className="mt-3 border-[1.5px] border-ink2 rounded-[6px] p-3 bg-panel">
+        <View className="mt-3 border-[1.5px] border-ink2 rounded-card p-3 bg-panel">
           <Txt size="s" tone="ink2">
             {t('sayToTheCustomer')}
           </Txt>
@@ -192,7 +192,7 @@ function Followed({ here }: { here: HappenedState }) {
                 aria-checked={answerOf === id}
                 aria-label={name}
                 onPress={() => customer(id)}
-                className={`min-h-touch px-3 justify-center rounded-[6px] border-[1.5px] ${answerOf === id ? 'bg-ink border-ink' : 'bg-paper border-ink2'}`}
+                className={`min-h-touch px-3 justify-center rounded-card border-[1.5px] ${answerOf === id ? 'bg-ink border-ink' : 'bg-paper border-ink2'}`}
               >
                 <Txt strong={answerOf === id} tone={answerOf === id ? 'onInk' : 'ink'}>
                   {name}

@@ -13,11 +13,13 @@ import { Choice } from '@/ui/Choice';
 import { JobRow } from '@/bench-kit/JobRow';
 import { Mark } from '@/ui/Mark';
 import { MoreList } from '@/ui/MoreList';
+import { MasterDetail, useMaster } from '@/bench-kit/MasterDetail';
 import { PlaceFrame } from '@/bench-kit/PlaceFrame';
 import { TextBox } from '@/ui/TextBox';
 import { textSearch } from '@/work/textSearch';
 import { dayTime, countOf } from '@/words/units';
 import { useNow } from '@/bench-kit/useNow';
+import { JobDetail } from './LazyJobDetail';
 import { t } from '@/words/jobs';
 
 /** Everything that a job is found by. */
@@ -36,8 +38,12 @@ export function JobsScreen() {
     () => search(typed).filter((j) => which === 'all' || (which === 'closed') === (j.closedAt !== null)),
     [search, which, typed],
   );
+  const master = useMaster(shown.map((j) => j.id));
+  const chosen = shown.find((j) => j.id === master.chosen);
   return (
     <PlaceFrame
+      full={master.wide}
+      help="jobs"
       title={t('jobs')}
       line={countOf(shown.length, jobs.length)}
       actions={
@@ -68,37 +74,44 @@ export function JobsScreen() {
           {t('recordsAndStatisticsOfWhatWas')}
         </Link>
       ) : null}
-      <MoreList key={which} items={shown} first={24} step={60} none={t('noJobMatches')}>
-        {(j) => (
-          <JobRow
-            key={j.id}
-            job={j}
-            href={stageHref(j.id, j.stage)}
-            said={`${j.label}, ${j.device.name}, ${j.closedAt ? t('handedOver2') : stageName(j.stage)}`}
-            mark={<Mark state={j.closedAt ? 'done' : 'waits'} />}
-            line={
-              j.closedAt
-                ? j.customerMark
-                  ? t('handedOver3', { closedAt: dayTime(j.closedAt, now), customerMark: j.customerMark })
-                  : t('handedOver4', { closedAt: dayTime(j.closedAt, now) })
-                : j.customerMark
-                  ? t('stageOf', {
-                      stage: stageName(j.stage),
-                      way: placeOn(j.way, j.stage, j.joint),
-                      length: j.way.length,
-                      customerMark: j.customerMark,
-                    })
-                  : t('stageOf2', {
-                      stage: stageName(j.stage),
-                      way: placeOn(j.way, j.stage, j.joint),
-                      length: j.way.length,
-                    })
-            }
-            at={j.promiseAt ? dayTime(j.promiseAt, now) : ''}
-            late={j.promiseAt !== null && j.promiseAt < now && !j.closedAt}
-          />
-        )}
-      </MoreList>
+      <MasterDetail
+        label={t('chosenJob')}
+        list={
+          <MoreList key={which} items={shown} first={24} step={60} none={t('noJobMatches')}>
+            {(j) => (
+              <JobRow
+                key={j.id}
+                job={j}
+                {...(master.wide ? { onChoose: () => master.choose(j.id), chosen: j.id === master.chosen } : {})}
+                href={stageHref(j.id, j.stage)}
+                said={`${j.label}, ${j.device.name}, ${j.closedAt ? t('handedOver2') : stageName(j.stage)}`}
+                mark={<Mark state={j.closedAt ? 'done' : 'waits'} />}
+                line={
+                  j.closedAt
+                    ? j.customerMark
+                      ? t('handedOver3', { closedAt: dayTime(j.closedAt, now), customerMark: j.customerMark })
+                      : t('handedOver4', { closedAt: dayTime(j.closedAt, now) })
+                    : j.customerMark
+                      ? t('stageOf', {
+                          stage: stageName(j.stage),
+                          way: placeOn(j.way, j.stage, j.joint),
+                          length: j.way.length,
+                          customerMark: j.customerMark,
+                        })
+                      : t('stageOf2', {
+                          stage: stageName(j.stage),
+                          way: placeOn(j.way, j.stage, j.joint),
+                          length: j.way.length,
+                        })
+                }
+                at={j.promiseAt ? dayTime(j.promiseAt, now) : ''}
+                late={j.promiseAt !== null && j.promiseAt < now && !j.closedAt}
+              />
+            )}
+          </MoreList>
+        }
+        detail={chosen ? <JobDetail key={chosen.id} job={chosen} /> : null}
+      />
     </PlaceFrame>
   );
 }

@@ -43,7 +43,7 @@ export function ModelList({ chosen, onChoose }: { chosen: string; onChoose: (id:
               onChoose(d.id);
               setListed(false);
             }}
-            className={`min-h-[60px] px-3 mb-2 flex-row items-center gap-3 rounded-[6px] border-[1.5px] ${chosen === d.id ? 'bg-ink border-ink' : 'bg-panel border-ink2'}`}
+            className={`min-h-[60px] px-3 mb-2 flex-row items-center gap-3 rounded-card border-[1.5px] ${chosen === d.id ? 'bg-ink border-ink' : 'bg-panel border-ink2'}`}
           >
             <DeviceThumb device={d} face={d.faces.find((f) => f.side === 'back' && !coverKindOf(f).lens)} />
             <View className="flex-1 py-1">

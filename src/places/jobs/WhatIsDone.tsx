@@ -73,7 +73,7 @@ export function WhatIsDone({ form, devices }: WhatIsDoneProps) {
       ) : null}
       <View role="list" aria-label={t('stepsOfTheJob')} className="flex-row flex-wrap gap-1" testID="way">
         {steps.map((x) => (
-          <View key={x.key} role="listitem" className="border border-ink2 rounded-[4px] px-2 py-1">
+          <View key={x.key} role="listitem" className="border border-ink2 rounded-card px-2 py-1">
             <Txt size="s" strong>
               {stageName(x.stage)}
             </Txt>

@@ -154,7 +154,7 @@ function FirstJobs({ job, shown, first, elsewhere, now, onFirst }: FirstJobsProp
           aria-checked={j.id === first}
           aria-label={t('firstJob2', { label: j.label })}
           onPress={() => onFirst(j.id)}
-          className={`min-h-line px-3 py-2 mb-2 border-[1.5px] rounded-[6px] ${j.id === first ? 'border-ink bg-panel' : 'border-rule'}`}
+          className={`min-h-line px-3 py-2 mb-2 border-[1.5px] rounded-card ${j.id === first ? 'border-ink bg-panel' : 'border-rule'}`}
         >
           <Txt strong>
             {j.id === first ? '✓ ' : ''}
@@ -170,7 +170,7 @@ function FirstJobs({ job, shown, first, elsewhere, now, onFirst }: FirstJobsProp
         aria-checked={elsewhere}
         aria-label={t('firstJobIsNotInThis')}
         onPress={() => onFirst(null)}
-        className={`min-h-touch px-3 justify-center border-[1.5px] rounded-[6px] ${elsewhere ? 'border-ink bg-panel' : 'border-rule'}`}
+        className={`min-h-touch px-3 justify-center border-[1.5px] rounded-card ${elsewhere ? 'border-ink bg-panel' : 'border-rule'}`}
       >
         <Txt>{elsewhere ? t('notInTheseRecords') : t('notInTheseRecords2')}</Txt>
       </Pressable>

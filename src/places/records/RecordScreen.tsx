@@ -1,4 +1,3 @@
-import { StoredPhoto } from '@/bench-kit/StoredPhoto';
 import { useRouter, type Href } from 'expo-router';
 import { View } from 'react-native';
 
@@ -12,9 +11,10 @@ import { nextLabel, openJob } from '@/bench-kit/openJob';
 import { useDevices, useJobs, useSettings } from '@/store/shop';
 import { Button } from '@/ui/Button';
 import { Txt } from '@/ui/Txt';
-import { length, stamp, temp } from '@/words/units';
+import { length, temp } from '@/words/units';
 import { useNow } from '@/bench-kit/useNow';
 import { recordOf } from './recordOf';
+import { RecordSections } from './RecordSections';
 import { t } from '@/words/records';
 
 /** The internal record: everything of a job on one page that prints. */
@@ -58,26 +58,7 @@ export function RecordScreen({ job }: { job: JobState }) {
         {t('forTheShopAllThatThe')}
       </Txt>
       <View className="sheet" testID="record">
-        {sections.map((s) => (
-          <View key={s.title} className="mt-3">
-            <Txt strong level={2}>
-              {s.title}
-            </Txt>
-            {s.lines.map((l, i) => (
-              <Txt key={i} size="s">
-                {l}
-              </Txt>
-            ))}
-          </View>
-        ))}
-        <View className="flex-row flex-wrap gap-3 mt-3">
-          {job.photos.map((p) => (
-            <View key={p.photoId} style={{ width: 150 }}>
-              <StoredPhoto id={p.photoId} label={p.caption || stamp(p.at)} sizePx={150} />
-              <Txt size="s">{p.caption || stamp(p.at)}</Txt>
-            </View>
-          ))}
-        </View>
+        <RecordSections job={job} sections={sections} level={2} />
       </View>
       <View className="mt-3 self-start no-print">
         <Button kind="small" label={t('printTheRecord')} onPress={() => window.print()} />

@@ -164,13 +164,14 @@ export function RecordFilters({
 }
 
 /** The jobs that were found. */
-export function RecordList({ here: { shown, now } }: { here: RecordsScreenState }) {
+export function RecordList({ here: { shown, now, master } }: { here: RecordsScreenState }) {
   return (
     <MoreList items={shown} first={30} step={50} none={t('noJobMatches')}>
       {({ job, cameBack }) => (
         <JobRow
           key={job.id}
           job={job}
+          {...(master.wide ? { onChoose: () => master.choose(job.id), chosen: job.id === master.chosen } : {})}
           href={`/jobs/${job.id}/record` as Href}
           said={t('recordOf', { label: job.label, name: job.model.name })}
           line={[

@@ -4,9 +4,11 @@ import { View } from 'react-native';
 import { Button } from '@/ui/Button';
 import { Choice } from '@/ui/Choice';
 import { download } from '@/ui/download';
+import { MasterDetail } from '@/bench-kit/MasterDetail';
 import { PlaceFrame } from '@/bench-kit/PlaceFrame';
 import { statisticsCsv } from '@/work/records/statistics';
 import { comeBackNames, workNames } from '@/words/eventLine';
+import { RecordDetail } from './LazyRecordDetail';
 import { useRecordsScreen } from './useRecordsScreen';
 import { RecordFigures, MoreFigures, RecordFilters, RecordList } from './RecordsParts';
 import { t } from '@/words/records';
@@ -14,9 +16,12 @@ import { t } from '@/words/records';
 /** Jobs that were handed over: searched, filtered and counted. */
 export function RecordsScreen() {
   const here = useRecordsScreen();
-  const { shown, finished, period, setPeriod } = here;
+  const { shown, finished, period, setPeriod, master } = here;
+  const chosen = shown.find((f) => f.job.id === master.chosen)?.job;
   return (
     <PlaceFrame
+      full={master.wide}
+      help="records"
       title={t('records')}
       line={t('ofHandedOver', { length: shown.length, length2: finished.length })}
       actions={
@@ -52,7 +57,11 @@ export function RecordsScreen() {
         {t('minutesOverrunsBreakageLearning')}
       </Link>
       <RecordFilters here={here} />
-      <RecordList here={here} />
+      <MasterDetail
+        label={t('chosenRecord')}
+        list={<RecordList here={here} />}
+        detail={chosen ? <RecordDetail key={chosen.id} job={chosen} /> : null}
+      />
     </PlaceFrame>
   );
 }

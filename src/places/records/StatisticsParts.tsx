@@ -2,7 +2,7 @@ import { said } from '@/words/codes';
 import { Suspense } from 'react';
 import { View } from 'react-native';
 
-import { wrightAt } from '@/core/statistics/learning';
+import { wrightAt, wrightRange } from '@/core/statistics/learning';
 import { bondingMethodNames, constructionNames, workNames } from '@/words/eventLine';
 import { stageName } from '@/words/stageWords';
 import { statisticsFigures, type Count } from '@/work/records/shopStatistics';
@@ -11,10 +11,11 @@ import { breakWeight } from '@/core/intake/routeFigures';
 import { Choice } from '@/ui/Choice';
 import { Disclosure } from '@/ui/Disclosure';
 import { BarList } from '@/ui/BarList';
+import { Plot } from '@/ui/chart/LazyPlot';
 import { Charts } from '@/ui/LazyCharts';
 import { Table } from '@/ui/Table';
 import { Txt } from '@/ui/Txt';
-import { digits, percent, countOf, rangeText, listed } from '@/words/units';
+import { dayMonth, digits, percent, countOf, rangeText, listed } from '@/words/units';
 import { all } from './useStatisticsScreen';
 
 import type { StatisticsScreenState } from './useStatisticsScreen';
@@ -261,12 +262,33 @@ export function LearningCurve({
                 })}
           </Txt>
           <Suspense fallback={<View style={{ height: 190 }} />}>
-            <Charts
+            <Plot
               label={t('minutesOfJobAfterJob', { join: curve.minutes.map((m) => digits(m)).join(', ') })}
-              names={curve.minutes.map((_, i) => String(i + 1))}
-              values={curve.minutes.map((m) => Number(m.toFixed(1)))}
-              other={curve.minutes.map((_, i) => Number(wrightAt(curve.curve, i + 1).toFixed(1)))}
               width={chartWidth}
+              x={{
+                at: curve.minutes.map((_, i) => i + 1),
+                kind: 'number',
+                name: t('jobNumber'),
+                text: (n) => digits(n),
+              }}
+              y={{ name: t('minutesEach'), text: (v) => digits(v), from: 0 }}
+              lines={[
+                {
+                  id: 'curve',
+                  name: t('curveAndRange'),
+                  y: curve.minutes.map((_, i) => wrightAt(curve.curve, i + 1)),
+                  ...(curve.curve.fit
+                    ? {
+                        band: {
+                          low: curve.minutes.map((_, i) => wrightRange(curve.curve, i + 1)!.low),
+                          high: curve.minutes.map((_, i) => wrightRange(curve.curve, i + 1)!.high),
+                        },
+                      }
+                    : {}),
+                },
+                { id: 'took', name: t('tookEach'), y: curve.minutes, tone: 'go', dots: true },
+              ]}
+              table={false}
             />
           </Suspense>
           <Disclosure title={t('asATable')}>
@@ -285,4 +307,21 @@ export function LearningCurve({
       )}
     </>
   );
+}
+
+/** How many jobs went out each week. */
+export function HandedOver({ here: { weeks, chartWidth } }: { here: StatisticsScreenState }) {
+  return weeks.length > 2 ? (
+    <Suspense fallback={<View style={{ height: 190 }} />}>
+      <Txt strong size="l" level={2} className="mt-3">
+        {t('handedOverByWeek')}
+      </Txt>
+      <Charts
+        label={t('handedOverEachWeek', { join: weeks.map((w) => `${dayMonth(w.at)} ${w.jobs}`).join(', ') })}
+        names={weeks.map((w) => dayMonth(w.at))}
+        values={weeks.map((w) => w.jobs)}
+        width={chartWidth}
+      />
+    </Suspense>
+  ) : null;
 }

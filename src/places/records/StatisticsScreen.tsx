@@ -9,7 +9,15 @@ import { download } from '@/ui/download';
 import { PlaceFrame } from '@/bench-kit/PlaceFrame';
 import { Txt } from '@/ui/Txt';
 import { useStatisticsScreen } from './useStatisticsScreen';
-import { Filters, MinutesOfStages, BreakageFigures, ComeBackFigures, LearningCurve, kindName } from './StatisticsParts';
+import {
+  Filters,
+  MinutesOfStages,
+  BreakageFigures,
+  ComeBackFigures,
+  LearningCurve,
+  HandedOver,
+  kindName,
+} from './StatisticsParts';
 import { t } from '@/words/records';
 import { digits } from '@/words/units';
 
@@ -102,6 +110,7 @@ export function StatisticsScreen() {
       </Txt>
       <Txt>{kindName(curveKind)}</Txt>
       <LearningCurve here={here} />
+      <HandedOver here={here} />
       <Link href="/records" className="font-body text-m text-ink underline py-3">
         {t('recordsOfWhatWasHandedOver')}
       </Link>

@@ -1,47 +1,55 @@
 import { memo } from 'react';
-import { LineChart } from 'react-native-chart-kit';
-import { View } from 'react-native';
 
-import { chartLine, chartLook } from '@/ui/chartLook';
-import { useTokens } from '@/ui/theme';
+import { Plot } from '@/ui/chart/Plot';
 import { watchFigures, type Chart } from '@/work/records/statistics';
-import { t as tr } from '@/words/records';
+import { digits } from '@/words/units';
+import { t } from '@/words/records';
 
-/** Height of the watch, or weekly shares, with the line that they must not cross; the same stands in the text beside it. */
+/** Height of the watch, or weekly shares, with the line that they must not cross and what crossed it. */
 export default memo(function WatchChart({ chart, width }: { chart: Chart; width: number }) {
-  const t = useTokens();
-  const values = chart.kind === 'jobs' ? chart.cusum.path : chart.points.map((p) => 100 * p.share);
-  const limit =
-    chart.kind === 'jobs'
-      ? chart.cusum.path.map(() => watchFigures.height.value)
-      : chart.points.map((p) => 100 * p.high);
-  const names = chart.kind === 'jobs' ? chart.labels : chart.points.map((p) => p.label);
-  const every = Math.max(1, Math.ceil(names.length / 5));
-  const look = chartLook(t);
+  const byJob = chart.kind === 'jobs';
+  const names = byJob ? chart.labels : chart.points.map((p) => p.label);
+  const values = byJob ? chart.cusum.path : chart.points.map((p) => 100 * p.share);
+  const out = byJob ? chart.cusum.signals : chart.points.flatMap((p, i) => (p.out ? [i] : []));
+  const height = watchFigures.height.value;
   return (
-    <View
-      role="img"
-      aria-label={
-        chart.kind === 'jobs'
-          ? tr('chartOfComeBacksJobs', { length: values.length })
-          : tr('chartOfComeBacksWeeks', { length: values.length })
+    <Plot
+      label={
+        byJob
+          ? t('chartOfComeBacksJobs', { length: values.length })
+          : t('chartOfComeBacksWeeks', { length: values.length })
       }
-    >
-      <LineChart
-        {...look}
-        chartConfig={{ ...look.chartConfig, decimalPlaces: 1 }}
-        data={{
-          labels: names.map((n, i) => (i % every === 0 ? n : '')),
-          datasets: [
-            chartLine(values, t.ink),
-            chartLine(limit, t.caution, [6, 4], 1.5),
-            { data: [0], color: () => 'transparent', strokeWidth: 0, withDots: false },
-          ],
-        }}
-        width={width}
-        height={180}
-        fromZero
-      />
-    </View>
+      width={width}
+      x={{
+        at: names.map((_, i) => i),
+        kind: 'number',
+        name: byJob ? t('job') : t('week'),
+        text: (i) => names[Math.round(i)] ?? '',
+      }}
+      y={{
+        name: byJob ? t('heightOfTheWatch') : t('cameBackPerWeek'),
+        text: byJob ? (v) => digits(v, 1) : (v) => `${digits(v)} %`,
+        from: 0,
+        ...(byJob ? { to: height } : {}),
+      }}
+      lines={[
+        { id: 'seen', name: byJob ? t('heightOfTheWatch') : t('cameBack'), y: values },
+        ...(byJob
+          ? []
+          : [
+              {
+                id: 'limit',
+                name: t('limitOfTheWeek'),
+                y: chart.points.map((p) => 100 * p.high),
+                tone: 'caution' as const,
+                dash: [6, 4],
+              },
+            ]),
+      ]}
+      marks={byJob ? [{ name: t('signalsHere'), at: height, tone: 'caution' }] : []}
+      {...(out.length
+        ? { points: { name: t('signalsHere'), at: out.map((i) => [i, values[i]!] as const), tone: 'caution' as const } }
+        : {})}
+    />
   );
 });

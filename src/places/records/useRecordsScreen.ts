@@ -7,6 +7,7 @@ import { functionState } from '@/work/check/faults';
 import { flushOf } from '@/work/check/flushJob';
 import { useJobs } from '@/store/shop';
 import { textSearch } from '@/work/textSearch';
+import { useMaster } from '@/bench-kit/MasterDetail';
 import { useNow } from '@/bench-kit/useNow';
 import { controlChart, finishedJobs, shopStatistics, type Finished } from '@/work/records/statistics';
 
@@ -54,7 +55,9 @@ export function useRecordsScreen() {
   const signals =
     chart?.kind === 'jobs' ? chart.cusum.signals.length : (chart?.points.filter((p) => p.out).length ?? 0);
   const present = new Set(finished.map((f) => f.job.route?.work));
+  const master = useMaster(shown.map((f) => f.job.id));
   return {
+    master,
     shown,
     now,
     find,

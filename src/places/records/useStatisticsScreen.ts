@@ -9,6 +9,7 @@ import {
   breakageOf,
   comeBacksOf,
   filtered,
+  handedOverByWeek,
   learningOf,
   bondingMethodOf,
   stageMinutesOf,
@@ -65,12 +66,14 @@ export function useStatisticsScreen() {
   const curveKind =
     kind || (kinds.find((k) => coverKinds[k.split('/')[0] as Construction]?.hard === 'experienced') ?? kinds[0] ?? '');
   const curve = useMemo(() => learningOf(list, curveKind, stage, who), [list, curveKind, stage, who]);
+  const weeks = useMemo(() => handedOverByWeek(own), [own]);
   const chartWidth = Math.min(1040, width - 40);
   return {
     stage,
     minutes,
     setStage,
     curve,
+    weeks,
     chartWidth,
     comeBacks,
     breakage,

@@ -83,7 +83,7 @@ export function Hard({ job, history }: { job: JobState; history: ModelHistory })
             ...kit.tools.map((x) => t(tools[x])),
             ...kit.drivers.map((h) => t('driverFor', { head: headNames[h] })),
           ].map((name) => (
-            <View key={name} role="listitem" className="border border-ink2 rounded-[4px] px-2 py-1">
+            <View key={name} role="listitem" className="border border-ink2 rounded-card px-2 py-1">
               <Txt size="s">{name}</Txt>
             </View>
           ))}

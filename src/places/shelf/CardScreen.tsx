@@ -1,6 +1,7 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useMemo, useState, type ReactNode } from 'react';
 import { useWindowDimensions, View } from 'react-native';
+import { Paper } from '@/bench-kit/Paper';
 import { PlaceFrame } from '@/bench-kit/PlaceFrame';
 import type { Construction, Device } from '@/core/device/types';
 import { guessDevice } from '@/model/guess';
@@ -98,7 +99,7 @@ function Card({ device, path, children }: { device: Device; path: string; childr
   const { edges } = useMemo(() => cardEdges(job, settings), [job, settings]);
   const history = useModelHistory(device.id);
   const around = bondPerimeter(job.device, job.bond);
-  const planWidth = wide ? 320 : width - 32;
+  const planWidth = wide ? 320 : width - 68;
   return (
     <PlaceFrame
       title={t('benchCard')}
@@ -126,7 +127,7 @@ function Card({ device, path, children }: { device: Device; path: string; childr
         </View>
       ) : null}
       <View className="no-print mb-2">
-        <View className={wide ? 'flex-row gap-6' : ''}>
+        <View className={wide ? 'flex-row gap-4' : ''}>
           <View className="flex-1">
             <Txt strong>{t('airSaid', { what: t('roomTemperature'), value: temp(roomC, settings) })}</Txt>
             <RangeInput
@@ -153,46 +154,45 @@ function Card({ device, path, children }: { device: Device; path: string; childr
           </View>
         </View>
       </View>
-      <View className={`sheet ${wide ? 'flex-row gap-6' : ''}`} testID="card">
-        <View style={{ width: planWidth }}>
-          <Txt strong size="l" level={2}>
-            {device.name}
-          </Txt>
-          <Plan
-            device={job.device}
-            bond={job.bond}
-            width={planWidth}
-            height={wide ? 460 : 320}
-            label={device.name}
-            lines={edges.map((e) =>
-              t('edgeRowFree', { n: e.n, edge: edgeName(e.edge), need: length(e.needMm, settings) }),
-            )}
-            bare
-          >
-            <DeviceBody />
-            <DeviceLines />
-            <Numbers
-              items={edges.map((e) => {
-                const s = around.edgeSpan(e.edge);
-                return {
-                  at: around.point((s.fromMm + s.toMm) / 2).at,
-                  text: String(e.n),
-                  state: e.n === 1 ? 'next' : 'done',
-                };
-              })}
-            />
-          </Plan>
-          {guessLine(device) ? <Txt size="s">{guessLine(device)}</Txt> : null}
-          <QrCode text={`${typeof window === 'undefined' ? '' : window.location.origin}${path}`} sizePx={96} />
+      <Paper testID="card" title={device.name} sub={faceName(device, bondId)} device={null}>
+        <View className={wide ? 'flex-row gap-4' : ''}>
+          <View style={{ width: planWidth }}>
+            <Plan
+              device={job.device}
+              bond={job.bond}
+              width={planWidth}
+              height={wide ? 460 : 320}
+              label={device.name}
+              lines={edges.map((e) =>
+                t('edgeRowFree', { n: e.n, edge: edgeName(e.edge), need: length(e.needMm, settings) }),
+              )}
+              bare
+            >
+              <DeviceBody />
+              <DeviceLines />
+              <Numbers
+                items={edges.map((e) => {
+                  const s = around.edgeSpan(e.edge);
+                  return {
+                    at: around.point((s.fromMm + s.toMm) / 2).at,
+                    text: String(e.n),
+                    state: e.n === 1 ? 'next' : 'done',
+                  };
+                })}
+              />
+            </Plan>
+            {guessLine(device) ? <Txt size="s">{guessLine(device)}</Txt> : null}
+            <QrCode text={`${typeof window === 'undefined' ? '' : window.location.origin}${path}`} sizePx={96} />
+          </View>
+          <View className="flex-1">
+            <Hard job={job} history={history} />
+            <Heats job={job} roomC={roomC} />
+            <Edges job={job} />
+            <Cures job={job} roomC={roomC} rh={rh} />
+            <Care device={device} history={history} />
+          </View>
         </View>
-        <View className="flex-1">
-          <Hard job={job} history={history} />
-          <Heats job={job} roomC={roomC} />
-          <Edges job={job} />
-          <Cures job={job} roomC={roomC} rh={rh} />
-          <Care device={device} history={history} />
-        </View>
-      </View>
+      </Paper>
     </PlaceFrame>
   );
 }

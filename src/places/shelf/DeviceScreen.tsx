@@ -87,7 +87,7 @@ function Editor(p: { start: Device; saved: Device | null; own: boolean; draft: b
   return (
     <PlaceFrame title={d.name} line={line} actions={<EditorActions here={here} />}>
       {wide ? (
-        <View className="flex-row gap-6">
+        <View className="flex-row gap-4">
           <View>
             <EditorPlan here={here} />
           </View>

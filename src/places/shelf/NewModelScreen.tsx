@@ -64,7 +64,7 @@ export function NewModelScreen() {
           </Txt>
         </View>
       ) : null}
-      <View className={wide ? 'flex-row gap-6' : ''}>
+      <View className={wide ? 'flex-row gap-4' : ''}>
         <View className={wide ? 'flex-1' : ''}>
           <Hold here={here} />
           <Size here={here} />
@@ -96,7 +96,7 @@ function Hold({ here: { a, set } }: { here: NewModelState }) {
               aria-checked={on}
               aria-label={t(name)}
               onPress={() => set((x) => ({ ...x, construction: kind }))}
-              className={`basis-[31%] grow min-w-[108px] items-center rounded-[6px] border-[1.5px] px-2 py-2 ${on ? 'bg-ink border-ink' : 'bg-panel border-ink2'}`}
+              className={`basis-[31%] grow min-w-[108px] items-center rounded-card border-[1.5px] px-2 py-2 ${on ? 'bg-ink border-ink' : 'bg-panel border-ink2'}`}
             >
               <HoldPicture kind={kind} on={on} />
               <Txt size="s" strong tone={on ? 'onInk' : 'ink'} className="text-center">

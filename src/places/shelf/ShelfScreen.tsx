@@ -1,42 +1,25 @@
 import { Link, useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
 
 import { readFile } from '@/model/files';
 import { freshPhotos } from '@/model/restorePlan';
 import { repository, takeIn, useDevices } from '@/store/shop';
 import { Button } from '@/ui/Button';
 import { pickText } from '@/ui/download';
+import { MasterDetail, useMaster } from '@/bench-kit/MasterDetail';
 import { PlaceFrame } from '@/bench-kit/PlaceFrame';
-import { guessedFacts } from '@/core/device/known';
-import { coverKindOf } from '@/core/device/coverKinds';
-import { DeviceThumb } from '@/ui/plan/DeviceThumb';
 import { Txt } from '@/ui/Txt';
 import { t } from '@/words/shelf';
-
-const words = {
-  get ringGlass() {
-    return t('glassOnARing2');
-  },
-  get ringPlastic() {
-    return t('plasticOnARing2');
-  },
-  get fullGlass() {
-    return t('glassGluedAllOver2');
-  },
-  clipped: 'clips',
-  get lensInRing() {
-    return t('lensCoversInRings');
-  },
-  get frameLens() {
-    return t('lensGlassInAFrame2');
-  },
-};
+import { ModelDetail } from './LazyModelDetail';
+import { ModelRow } from './ModelRow';
 
 export function ShelfScreen() {
   const devices = useDevices();
   const router = useRouter();
   const [message, setMessage] = useState<{ text: string; bad: boolean } | null>(null);
+  const master = useMaster(devices.map((d) => d.device.id));
+  const chosen = devices.find((d) => d.device.id === master.chosen);
   const importModel = async () => {
     const file = await pickText('.json,application/json');
     if (!file) return;
@@ -64,6 +47,8 @@ export function ShelfScreen() {
   };
   return (
     <PlaceFrame
+      full={master.wide}
+      help="models"
       title={t('phoneModels')}
       line={t('models', { length: devices.length })}
       actions={
@@ -87,52 +72,24 @@ export function ShelfScreen() {
           </Txt>
         </View>
       ) : null}
-      <View role="list" aria-label={t('phoneModels')}>
-        {devices.map(({ device, own }) => (
-          <View key={device.id} role="listitem">
-            <Link href={`/shelf/${device.id}` as Href} asChild>
-              <Pressable
-                aria-label={device.name}
-                className="min-h-[60px] flex-row items-center gap-3 border-b border-rule py-2"
-              >
-                <DeviceThumb
+      <MasterDetail
+        label={t('chosenModel')}
+        list={
+          <View role="list" aria-label={t('phoneModels')}>
+            {devices.map(({ device, own }) => (
+              <View key={device.id} role="listitem">
+                <ModelRow
                   device={device}
-                  face={device.faces.find((f) => f.side === 'back' && !coverKindOf(f).lens)}
+                  own={own}
+                  onChoose={master.wide ? () => master.choose(device.id) : undefined}
+                  chosen={device.id === master.chosen}
                 />
-                <View className="flex-1">
-                  <Txt strong>{device.name}</Txt>
-                  <Txt size="s" tone="ink2">
-                    {device.leaves.length > 1
-                      ? device.faces.some((f) => f.id === device.insideThrough && f.side === 'front')
-                        ? t('twoHalvesOpensFromTheFront', {
-                            part: own ? t('ownVersion', { version: device.version }) : t('shipped'),
-                            kind: device.kind,
-                            join: [...new Set(device.faces.map((f) => words[f.construction]))].join(', '),
-                          })
-                        : t('twoHalves', {
-                            part: own ? t('ownVersion', { version: device.version }) : t('shipped'),
-                            kind: device.kind,
-                            join: [...new Set(device.faces.map((f) => words[f.construction]))].join(', '),
-                          })
-                      : device.faces.some((f) => f.id === device.insideThrough && f.side === 'front')
-                        ? t('opensFromTheFront', {
-                            part: own ? t('ownVersion', { version: device.version }) : t('shipped'),
-                            kind: device.kind,
-                            join: [...new Set(device.faces.map((f) => words[f.construction]))].join(', '),
-                          })
-                        : `${own ? t('ownVersion', { version: device.version }) : t('shipped')} · ${device.kind} · ${[...new Set(device.faces.map((f) => words[f.construction]))].join(', ')}`}
-                  </Txt>
-                  {guessedFacts(device).length ? (
-                    <Txt size="s" tone="ink2">
-                      {t('guessedInPart')}
-                    </Txt>
-                  ) : null}
-                </View>
-              </Pressable>
-            </Link>
+              </View>
+            ))}
           </View>
-        ))}
-      </View>
+        }
+        detail={chosen ? <ModelDetail key={chosen.device.id} device={chosen.device} /> : null}
+      />
       <Link href={'/shelf/card' as Href} className="font-body text-m text-ink underline py-3 min-h-touch">
         {t('cardForSize')}
       </Link>

@@ -50,7 +50,7 @@ export function Groups({ groups }: { groups: readonly Group[] }) {
       }}
       role="region"
       aria-label={g.name}
-      className={hidden.has(g.id) ? 'hidden' : 'bg-panel border border-rule rounded-[6px] p-4 mb-4'}
+      className={hidden.has(g.id) ? 'hidden' : 'bg-panel border border-rule rounded-card p-4 mb-4'}
     >
       <Txt strong size="l" level={2} className="mb-2">
         {g.name}

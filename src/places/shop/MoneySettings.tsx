@@ -47,6 +47,9 @@ export function MoneySettings({ settings: s, onChange, onRate }: MoneySettingsPr
   return (
     <>
       <Disclosure title={tr('ratesForQuotes')}>
+        <Txt size="s" tone="ink2" className="mb-2">
+          {tr('firstFiguresOfOurs')}
+        </Txt>
         <Entry
           label={tr('currency')}
           value={m.currency}

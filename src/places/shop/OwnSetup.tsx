@@ -17,7 +17,7 @@ const usualBagKPa = 30;
 
 function Part({ title, children }: { title: string; children: ReactNode }) {
   return (
-    <View role="region" aria-label={title} className="bg-panel border border-rule rounded-[6px] p-4 mb-4">
+    <View role="region" aria-label={title} className="bg-panel border border-rule rounded-card p-4 mb-4">
       <Txt strong size="l" level={2} className="mb-2">
         {title}
       </Txt>

@@ -7,6 +7,10 @@ import { retryPending } from '@/store/shop';
 import { Button } from '@/ui/Button';
 import { Choice, Tick } from '@/ui/Choice';
 import { Disclosure } from '@/ui/Disclosure';
+import { sourceLine } from '@/bench-kit/Why';
+import { roomSource } from '@/core/alcohol/vapour';
+import { uGapMm, uStepMm } from '@/core/fit/gaugeFigures';
+import { breakLimit } from '@/core/lift/verdict';
 import { NumberField } from '@/ui/NumberField';
 import { LengthField } from '@/ui/QuantityField';
 import { Txt } from '@/ui/Txt';
@@ -202,6 +206,7 @@ export function HowItWorks({ here: { s, put } }: { here: ShopScreenState }) {
         highMm={0.2}
         digits={3}
         valueMm={s.gaugeU.stepMm}
+        hint={sourceLine(uStepMm)}
         units={s}
         onMm={(stepMm) => void put({ gaugeU: { ...s.gaugeU, stepMm } })}
       />
@@ -211,6 +216,7 @@ export function HowItWorks({ here: { s, put } }: { here: ShopScreenState }) {
         highMm={0.3}
         digits={3}
         valueMm={s.gaugeU.gapMm}
+        hint={sourceLine(uGapMm)}
         units={s}
         onMm={(gapMm) => void put({ gaugeU: { ...s.gaugeU, gapMm } })}
       />
@@ -245,6 +251,7 @@ export function HowItWorks({ here: { s, put } }: { here: ShopScreenState }) {
         high={50}
         digits={1}
         value={s.breakLimit * 100}
+        hint={sourceLine(breakLimit)}
         onCommit={(v) => void put({ breakLimit: v / 100 })}
       />
     </>
@@ -261,6 +268,7 @@ export function RoomAir({ here: { s, put } }: { here: ShopScreenState }) {
         low={2}
         high={10000}
         value={s.air.roomM3}
+        hint={sourceLine(roomSource)}
         onCommit={(roomM3) => void put({ air: { ...s.air, roomM3 } })}
       />
       <NumberField

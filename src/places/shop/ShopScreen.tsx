@@ -26,6 +26,7 @@ export function ShopScreen({ loadDemo }: { loadDemo: () => Promise<void> }) {
       name: t('groupBench'),
       content: (
         <>
+          <PageLink to={'/practice' as Href} text={t('practicePage')} />
           <PageLink to="/heaters" text={t('heatersAndTheirCalibration')} />
           <PageLink to="/stock" text={t('stockTapeLiquidsRingsClipsShelf')} />
           <PageLink to="/adhesives" text={t('adhesivesAndWhatWasSeenOf')} />
@@ -78,7 +79,7 @@ export function ShopScreen({ loadDemo }: { loadDemo: () => Promise<void> }) {
     },
   ];
   return (
-    <PlaceFrame full title={t('shop')} line={t('peopleUnitsBenchFiguresFiles')}>
+    <PlaceFrame help="shop" full title={t('shop')} line={t('peopleUnitsBenchFiguresFiles')}>
       <ShopMessages here={here} />
       <Groups groups={groups} />
     </PlaceFrame>

@@ -4,6 +4,7 @@ import { schools, type BondingMethodId } from '@/core/bond/bondingMethods';
 import { bondingMethodNames } from '@/words/eventLine';
 import type { Settings } from '@/model/settings';
 import { Disclosure } from '@/ui/Disclosure';
+import { sourceLine } from '@/bench-kit/Why';
 import { NumberField } from '@/ui/NumberField';
 import { LengthField } from '@/ui/QuantityField';
 import { Txt } from '@/ui/Txt';
@@ -54,6 +55,7 @@ export function BondingMethodFigures({ settings: s, onChange }: BondingMethodFig
               low={0}
               high={1000}
               digits={2}
+              hint={sourceLine(w.materialCost)}
               value={own.materialCost ?? w.materialCost.value}
               onCommit={(materialCost) => put(w.id, { materialCost })}
             />
@@ -62,6 +64,7 @@ export function BondingMethodFigures({ settings: s, onChange }: BondingMethodFig
               unit="min"
               low={0}
               high={1200}
+              hint={sourceLine(w.hours)}
               value={Math.round((own.hours ?? w.hours.value) * 60)}
               onCommit={(v) => put(w.id, { hours: v / 60 })}
             />
@@ -71,6 +74,7 @@ export function BondingMethodFigures({ settings: s, onChange }: BondingMethodFig
               low={0}
               high={100}
               digits={1}
+              hint={sourceLine(w.reworkChance)}
               value={(own.reworkChance ?? w.reworkChance.value) * 100}
               onCommit={(v) => put(w.id, { reworkChance: v / 100 })}
             />
@@ -79,6 +83,7 @@ export function BondingMethodFigures({ settings: s, onChange }: BondingMethodFig
               units={s}
               lowMm={0}
               highMm={3}
+              hint={sourceLine(w.gapVariationMm)}
               valueMm={own.gapVariationMm ?? w.gapVariationMm.value}
               onMm={(v) => put(w.id, { gapVariationMm: v })}
             />

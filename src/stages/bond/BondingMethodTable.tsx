@@ -7,15 +7,18 @@ import type { JobState } from '@/model/fold';
 import { useActions } from '@/bench-kit/actions';
 import { useSettings } from '@/store/shop';
 import { Choice, Tick } from '@/ui/Choice';
+import { Disclosure } from '@/ui/Disclosure';
 import { Txt } from '@/ui/Txt';
 import { digits, length, percent, span } from '@/words/units';
 import { blockWords, consequence } from './bondCall';
+import { BondingMethodCards } from './BondingMethodCards';
 import type { BondWork } from '@/work/bond/bondWork';
 import type { BeadWork } from '@/work/bond/beadWork';
 import { t } from '@/words/bond';
 
 interface BondingMethodTableProps {
   job: JobState;
+  school: BondingMethodId;
   work: BondWork;
   bead: BeadWork | null;
 }
@@ -55,60 +58,63 @@ export function BondingMethodChoice({
 }
 
 /** The ways of bonding side by side: cost, time, what each takes of an uneven seat, what speaks against it here. */
-export function BondingMethodTable({ job, work, bead }: BondingMethodTableProps) {
+export function BondingMethodTable({ job, work, bead, school }: BondingMethodTableProps) {
   const settings = useSettings();
   const { log } = useActions(job);
   const tick = (item: 'sealWanted' | 'oldRingWhole') => (done: boolean) => void log([{ type: 'prep', item, done }]);
   return (
     <View className="mt-2 border-t border-rule pt-2">
       <FrameNote job={job} work={work} bead={bead} />
-      <View role="table" aria-label={t('waysOfBonding')}>
-        {work.choices.map((c) => (
-          <View role="row" key={c.school.id} className="border-b border-rule py-1">
-            <View role="cell" className="flex-row justify-between gap-2">
-              <Txt size="s" strong className="flex-1">
-                {bondingMethodNames[c.school.id]}
-              </Txt>
-              <Txt size="s" num>
-                {t('ready', {
-                  toFixed: digits(c.cost, 2),
-                  currency: settings.money.currency,
-                  readyH: span(c.readyH * 3600),
-                })}
-              </Txt>
-            </View>
-            <View role="cell">
-              <Txt size="s" num tone="ink2">
-                {c.parts.delay > 0.05
-                  ? t('materialWorkReworkDelay', {
-                      toFixed: digits(c.parts.material, 2),
-                      currency: settings.money.currency,
-                      toFixed2: digits(c.parts.work, 2),
-                      toFixed3: digits(c.parts.rework, 2),
-                      toFixed4: digits(c.parts.delay, 2),
-                    })
-                  : t('materialWorkRework', {
-                      toFixed: digits(c.parts.material, 2),
-                      currency: settings.money.currency,
-                      toFixed2: digits(c.parts.work, 2),
-                      toFixed3: digits(c.parts.rework, 2),
-                    })}
-              </Txt>
-              <Txt size="s" tone="ink2">
-                {t('takesOfUnevenSeat', {
-                  id: consequence[c.school.id],
-                  gapVariationMm: length(c.gapVariationMm, settings, 2),
-                })}
-              </Txt>
-              {c.blocks.length ? (
-                <Txt size="s" tone="caution">
-                  {t('againstIt', { join: c.blocks.map((b) => blockWords[b]).join(', ') })}
+      <BondingMethodCards work={work} school={school} />
+      <Disclosure bare title={t('asATable')}>
+        <View role="table" aria-label={t('waysOfBonding')}>
+          {work.choices.map((c) => (
+            <View role="row" key={c.school.id} className="border-b border-rule py-1">
+              <View role="cell" className="flex-row justify-between gap-2">
+                <Txt size="s" strong className="flex-1">
+                  {bondingMethodNames[c.school.id]}
                 </Txt>
-              ) : null}
+                <Txt size="s" num>
+                  {t('ready', {
+                    toFixed: digits(c.cost, 2),
+                    currency: settings.money.currency,
+                    readyH: span(c.readyH * 3600),
+                  })}
+                </Txt>
+              </View>
+              <View role="cell">
+                <Txt size="s" num tone="ink2">
+                  {c.parts.delay > 0.05
+                    ? t('materialWorkReworkDelay', {
+                        toFixed: digits(c.parts.material, 2),
+                        currency: settings.money.currency,
+                        toFixed2: digits(c.parts.work, 2),
+                        toFixed3: digits(c.parts.rework, 2),
+                        toFixed4: digits(c.parts.delay, 2),
+                      })
+                    : t('materialWorkRework', {
+                        toFixed: digits(c.parts.material, 2),
+                        currency: settings.money.currency,
+                        toFixed2: digits(c.parts.work, 2),
+                        toFixed3: digits(c.parts.rework, 2),
+                      })}
+                </Txt>
+                <Txt size="s" tone="ink2">
+                  {t('takesOfUnevenSeat', {
+                    id: consequence[c.school.id],
+                    gapVariationMm: length(c.gapVariationMm, settings, 2),
+                  })}
+                </Txt>
+                {c.blocks.length ? (
+                  <Txt size="s" tone="caution">
+                    {t('againstIt', { join: c.blocks.map((b) => blockWords[b]).join(', ') })}
+                  </Txt>
+                ) : null}
+              </View>
             </View>
-          </View>
-        ))}
-      </View>
+          ))}
+        </View>
+      </Disclosure>
       <Tick
         label={t('anAirTestIsWantedAfter')}
         note={t('onlyARingLikeTheFactorys')}

@@ -35,7 +35,9 @@ export function JointBelow({ job, settings, joint }: JointBelowProps) {
         <BeadDetails job={job} work={work} school={school} liquid={liquid} bead={bead} picks={picks} onPicks={pick} />
       ) : null}
       {job.bonded || phase === 'laying' ? null : <ClosingList job={job} closing={closing} bead={bead} awake={awake} />}
-      {phase === 'tape' || phase === 'plan' ? <BondingMethodTable job={job} work={work} bead={bead} /> : null}
+      {phase === 'tape' || phase === 'plan' ? (
+        <BondingMethodTable job={job} work={work} bead={bead} school={school} />
+      ) : null}
       {job.bonded ? (
         <>
           <RealUse job={job} />

@@ -6,6 +6,7 @@ import { markOf } from '@/core/cure/laws';
 import { useActions } from '@/bench-kit/actions';
 import { exportJob } from '@/bench-kit/exportJob';
 import { CustomerLanguage, langOf } from '@/bench-kit/CustomerLanguage';
+import { Paper } from '@/bench-kit/Paper';
 import { SignBox } from '@/bench-kit/SignBox';
 import { StoredPhoto } from '@/bench-kit/StoredPhoto';
 import { beforeAfter } from '@/work/records/beforeAfter';
@@ -20,6 +21,7 @@ import { outsideText } from '@/words/outside';
 import { dayTime, span, time } from '@/words/units';
 import { SheetPlanView } from './SheetPlanView';
 import { UntilBarView } from './UntilBarView';
+import { settledPrice } from './sheet';
 import { receivedText } from './useHandoverStage';
 import type { HandoverStageState } from './useHandoverStage';
 import { t } from '@/words/handover';
@@ -77,27 +79,24 @@ export function OutsideBack({ here: { job, closed } }: { here: HandoverStageStat
   ) : null;
 }
 
+/** Money that changed hands stands on the sheet; what did not is still to come. */
+export function PaidTick({ here: { job, closed } }: { here: HandoverStageState }) {
+  const { log } = useActions(job);
+  const settled = settledPrice(job);
+  return settled && !closed ? (
+    <Tick
+      label={t('paidWord', { price: settled.text })}
+      on={job.prep.has('paid')}
+      onChange={(done) => void log([{ type: 'prep', item: 'paid', done }])}
+    />
+  ) : null;
+}
+
 /** The customer's sheet. */
 export function Sheet({ here: { job, doc, sections, received, tongue } }: { here: HandoverStageState }) {
   const pair = beforeAfter(job);
   return speaking(tongue, () => (
-    <View className="sheet bg-panel border-[1.5px] border-ink p-4 mt-3" testID="sheet" {...langOf(tongue)}>
-      {doc.head ? (
-        <View className="mb-2 pb-2 border-b border-rule" testID="card">
-          <Txt strong>{doc.head.name}</Txt>
-          {doc.head.contact ? (
-            <Txt size="s" tone="ink2">
-              {doc.head.contact}
-            </Txt>
-          ) : null}
-        </View>
-      ) : null}
-      <Txt strong size="l" level={2}>
-        {doc.title}
-      </Txt>
-      <Txt size="s" tone="ink2">
-        {doc.sub}
-      </Txt>
+    <Paper testID="sheet" title={doc.title} sub={doc.sub} device={null} lang={langOf(tongue)}>
       <View className="flex-row flex-wrap gap-4 mt-2">
         {doc.plans.map((p) => (
           <SheetPlanView key={p.title} plan={p} width={150} />
@@ -139,7 +138,7 @@ export function Sheet({ here: { job, doc, sections, received, tongue } }: { here
           {t('received2')}
         </Txt>
       )}
-    </View>
+    </Paper>
   ));
 }
 

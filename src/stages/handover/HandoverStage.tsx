@@ -7,13 +7,23 @@ import { Button } from '@/ui/Button';
 import { Call } from '@/ui/Call';
 import { RingArcs } from '@/ui/plan/layers';
 import { Txt } from '@/ui/Txt';
+import { useWide } from '@/ui/useWide';
 import { KeepLearned } from './KeepLearned';
 import { caution, useHandoverStage } from './useHandoverStage';
-import { HandoverReadings, HandoverMain, OutsideBack, Sheet, SheetActions, HandoverWhy } from './HandoverParts';
+import {
+  HandoverReadings,
+  HandoverMain,
+  OutsideBack,
+  PaidTick,
+  Sheet,
+  SheetActions,
+  HandoverWhy,
+} from './HandoverParts';
 import { t } from '@/words/handover';
 
 export function HandoverStage(p: { job: JobState }) {
   const here = useHandoverStage(p);
+  const wide = useWide();
   const { job, now, path, text, savePdf, problem } = here;
   return (
     <StageShell
@@ -21,11 +31,18 @@ export function HandoverStage(p: { job: JobState }) {
       stage="handover"
       now={now}
       caution={caution()}
-      picture={(size) => (
-        <PlainPlan job={job} size={size} label={t('closed', { name: job.device.name })} lines={[job.device.name]}>
-          <RingArcs arcs={[{ fromMm: 0, toMm: path.lengthMm, state: 'free' }]} />
-        </PlainPlan>
-      )}
+      // a wide screen has the sheet itself in its middle, as it will be printed
+      picture={(size) =>
+        wide ? (
+          <View tabIndex={0}>
+            <Sheet here={here} />
+          </View>
+        ) : (
+          <PlainPlan job={job} size={size} label={t('closed', { name: job.device.name })} lines={[job.device.name]}>
+            <RingArcs arcs={[{ fromMm: 0, toMm: path.lengthMm, state: 'free' }]} />
+          </PlainPlan>
+        )
+      }
       call={<Call {...text} />}
       readings={<HandoverReadings here={here} />}
       main={<HandoverMain here={here} />}
@@ -38,7 +55,8 @@ export function HandoverStage(p: { job: JobState }) {
       ) : null}
       <KeepLearned job={job} />
       <OutsideBack here={here} />
-      <Sheet here={here} />
+      <PaidTick here={here} />
+      {wide ? null : <Sheet here={here} />}
       <SheetActions here={here} />
       <HandoverWhy here={here} />
     </StageShell>

@@ -42,3 +42,22 @@ it('open points keep a job from being closed', () => {
   expect(openPoints(jobs[2]!)).toEqual(['clamps still on', 'check not done']);
   expect(openPoints(jobs[0]!)).toContain('not bonded');
 });
+
+it('the price that was chosen stands on it with its tax, to pay until it is paid', () => {
+  const { v, jobId, writer, by, at, loggedAt } = finished.log.at(-1)!;
+  const base = { v, jobId, writer, by, at, loggedAt };
+  const offer = (id: string, grossMinor: number, taxMinor: number) => ({
+    ...{ id, name: `glass, ${id}`, grossMinor, taxMinor, netMinor: grossMinor - taxMinor, costMinor: 4000 },
+    ...{ minutes: 60, readyAt: at },
+  });
+  const quoted = {
+    ...{ ...base, id: 'q1', seq: 900, type: 'quoted' as const, currency: '€', chosenId: 'new', upToMinor: null },
+    choices: [offer('used', 7900, 1317), offer('new', 11900, 1983)],
+    risk: { mean: 0.02, low: 0.01, high: 0.04 },
+    validUntil: at + 1e9,
+  };
+  const priceOf = (...more: Parameters<typeof foldJob>[0]) =>
+    sheetOf(foldJob([...finished.log, quoted, ...more])!, demoSettings, t0).find((s) => s.title === 'Price')!.lines;
+  expect(priceOf()).toEqual(['glass, new: 119.00\u00a0€, tax in it 19.83\u00a0€.', 'Still to pay.']);
+  expect(priceOf({ ...base, id: 'q2', seq: 901, type: 'prep', item: 'paid', done: true })[1]).toBe('Paid.');
+});

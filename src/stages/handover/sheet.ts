@@ -106,6 +106,25 @@ function doneLines(job: JobState, settings: Settings): string[] {
   return out;
 }
 
+/** What was chosen of the quote and what it costs with tax; null: nothing was quoted. */
+export function settledPrice(job: Pick<JobState, 'quote'>): { name: string; text: string; tax: string } | null {
+  const c = job.quote?.choices.find((x) => x.id === job.quote!.chosenId);
+  if (!c || !job.quote) return null;
+  const { currency } = job.quote;
+  return { name: c.name, text: price(c.grossMinor, currency), tax: price(c.taxMinor, currency) };
+}
+
+/** What it costs, and whether that was paid. */
+function priceLines(job: Pick<JobState, 'quote' | 'prep'>): string[] {
+  const p = settledPrice(job);
+  return p
+    ? [
+        t('priceWithTax', { name: p.name, price: p.text, tax: p.tax }),
+        job.prep.has('paid') ? t('paid') : t('stillToPay'),
+      ]
+    : [];
+}
+
 /** What was agreed on. */
 function agreedLines(job: JobState): string[] {
   const out: string[] = [];
@@ -170,12 +189,14 @@ export function sheetOf(
 ): SheetSection[] {
   const measured = measuredLines(job, settings, joints);
   const agreed = agreedLines(job);
+  const money = priceLines(job);
   return [
     { title: t('found'), lines: foundLines(job) },
     { title: t('done'), lines: joints.flatMap((j) => doneLines(j, settings)) },
     { title: t('measured'), lines: measured.length ? measured : [t('nothingMeasured')] },
     ...(agreed.length ? [{ title: t('agreed'), lines: agreed }] : []),
     { title: t('mayDoWhen'), lines: untilLines(latestOf(joints, settings, now) ?? job, settings, now), until: true },
+    ...(money.length ? [{ title: t('priceTitle'), lines: money }] : []),
     ...(settings.card.terms.trim()
       ? [
           {

@@ -11,12 +11,13 @@ import { Txt } from '@/ui/Txt';
 import { useWide } from '@/ui/useWide';
 import { coverKindOf } from '@/core/device/coverKinds';
 import { needsCovering } from '@/work/heat/present';
+import { watchMarks } from '@/work/heat/watchMarks';
 import { ConfirmFull } from './ConfirmFull';
 import { Links } from './HeatParts';
 import { HeatWhy } from './HeatWhy';
 import { HeatChart } from './LazyHeatChart';
 import { LiveProbe } from './LiveProbe';
-import { PicksTable } from './PicksTable';
+import { PickCards } from './PickCards';
 import { isSwollen } from './heatPage';
 import type { HeatActions } from './useHeatActions';
 import type { HeatView } from './useHeatForecast';
@@ -112,10 +113,13 @@ export function HeatBelow({ job, settings, now, view, warm, act, at, wet, quiet 
         <Tick asked label={t('atHandPicksBladeGlovesEye')} on={job.prep.has('toolsReady')} onChange={act.tools} />
       )}
       {view.curves ? (
-        <Suspense fallback={<View style={{ height: 190 }} />}>
+        <Suspense fallback={<View style={{ height: 330 }} />}>
           <HeatChart
             curves={view.curves}
             easyC={lift.easyC}
+            battery={watchMarks(job).battery ?? null}
+            tryFromS={f.tryFromS?.mean ?? null}
+            easyByS={f.readyS?.mean ?? null}
             probe={on ? live.readings.map((r) => ({ tS: (r.at - thermal.t0) / 1e3, tempC: r.tempC })) : []}
             nowS={on ? Math.floor(liveS / 2) * 2 : null}
             width={wide ? 368 : screen.width - 32}
@@ -124,12 +128,13 @@ export function HeatBelow({ job, settings, now, view, warm, act, at, wet, quiet 
         </Suspense>
       ) : null}
       <Disclosure title={t('heatAndPickSideBySide')} open={wide}>
-        <PicksTable
+        <PickCards
+          job={job}
+          thermal={thermal}
           ways={view.picks ?? null}
           choice={view.choice}
           pickMm={lift.pickMm}
           fromS={f.heatStartS}
-          keepCover={job.keepCover}
           units={settings}
         />
       </Disclosure>

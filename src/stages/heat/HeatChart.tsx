@@ -1,107 +1,74 @@
 import { memo } from 'react';
-import { LineChart } from 'react-native-chart-kit';
-import { Circle, Line } from 'react-native-svg';
-import { View } from 'react-native';
 
-import { chartLine, chartLook } from '@/ui/chartLook';
-import { useTokens } from '@/ui/theme';
-import { Txt } from '@/ui/Txt';
-import { clock, toF } from '@/words/units';
+import { Plot } from '@/ui/chart/Plot';
+import type { Marks } from '@/core/heat/opening';
 import type { Settings } from '@/model/settings';
 import type { Curves } from '@/work/heat/heatForecast';
-import { t as tr } from '@/words/heat';
+import { clock, toF } from '@/words/units';
+import { t } from '@/words/heat';
 
 interface HeatChartProps {
   curves: Curves;
   easyC: number | null;
+  /** of the battery; null without one */
+  battery: Marks | null;
   nowS: number | null;
+  /** works slowly from, and goes easily by, s of the run */
+  tryFromS: number | null;
+  easyByS: number | null;
   /** readings of a live probe, s of the run */
   probe: readonly { tS: number; tempC: number | null }[];
   width: number;
   units: Pick<Settings, 'temperature' | 'length'>;
 }
 
-const left = 46;
-const height = 170;
-
-/** Curves over time; three line styles, so that nothing hangs on colour. The same numbers stand in the text below. */
-export default memo(function HeatChart({ curves, easyC, nowS, probe, width, units }: HeatChartProps) {
-  const t = useTokens();
+/** Glue and battery over time with their marks: what is reached when, and how far that is from what must not be. */
+export default memo(function HeatChart(p: HeatChartProps) {
+  const { curves, units, width } = p;
   const n = curves.first.length;
-  const shown = (list: number[]) => list.map((c) => Math.round((units.temperature === 'C' ? c : toF(c)) * 10) / 10);
-  // an unseen line from 20 to 100 °C (60 to 220 °F) gives the axis round numbers
-  const axis = units.temperature === 'C' ? [20, 100] : [60, 220];
-  const line = (data: number[], color: string, dash?: number[], width?: number) =>
-    chartLine(shown(data), color, dash, width);
-  const datasets = [
-    line(curves.first, t.ink),
-    line(curves.coldest, t.ink2, [2, 4]),
-    line(curves.battery, t.caution, [8, 4]),
-    { data: axis, color: () => 'transparent', strokeWidth: 0, withDots: false },
-    ...(easyC === null
-      ? []
-      : [
-          line(
-            curves.first.map(() => easyC),
-            t.ink,
-            [1, 3],
-            1,
-          ),
-        ]),
-  ];
-  const labels = curves.first.map((_, i) => (i % 6 === 0 && i < n - 1 ? clock(i * curves.stepS) : ''));
-  // the chart's own scale, for what is drawn over it
-  const every = datasets.flatMap((d) => d.data);
-  const [least, most] = [Math.min(...every), Math.max(...every)];
-  const xOf = (tS: number) => left + (((tS - curves.fromS) / curves.stepS) * (width - left)) / n;
-  const yOf = (c: number) =>
-    (height * (1 - ((units.temperature === 'C' ? c : toF(c)) - least) / (most - least)) * 3) / 4 + 16;
-  const dots = probe.flatMap((r) =>
-    r.tempC !== null && r.tS >= curves.fromS && r.tS <= curves.fromS + (n - 1) * curves.stepS
-      ? [[r.tS, r.tempC] as const]
+  const shown = (c: number) => (units.temperature === 'C' ? c : toF(c));
+  const all = (list: readonly number[]) => list.map(shown);
+  const text = (v: number) => `${Math.round(v)}°`;
+  const level = (name: string, c: number) => ({ name: `${name} ${text(shown(c))}`, at: shown(c) });
+  const since = (tS: number) => tS - curves.fromS;
+  const dots = p.probe.flatMap((r) =>
+    r.tempC !== null && r.tS >= curves.fromS && since(r.tS) <= (n - 1) * curves.stepS
+      ? [[since(r.tS), shown(r.tempC)] as const]
       : [],
   );
   const stride = Math.ceil(dots.length / 60);
-  const at = nowS === null ? null : (nowS - curves.fromS) / curves.stepS;
   return (
-    <View
-      role="img"
-      aria-label={tr('temperatureOverGlueUpToBattery', {
+    <Plot
+      label={t('temperatureOverGlueUpToBattery', {
         n: clock((n - 1) * curves.stepS),
-        max: Math.round(Math.max(...shown(curves.first))),
-        max2: Math.round(Math.max(...shown(curves.battery))),
+        max: Math.round(Math.max(...all(curves.first))),
+        max2: Math.round(Math.max(...all(curves.battery))),
         temperature: units.temperature,
       })}
-    >
-      <LineChart
-        data={{ labels, datasets }}
-        width={width}
-        height={height}
-        withInnerLines
-        fromNumber={axis[1]}
-        {...chartLook(t)}
-        style={{ paddingRight: left }}
-        decorator={() => [
-          ...dots
-            .filter((_, i) => i % stride === 0)
-            .map(([tS, c]) => <Circle key={tS} cx={xOf(tS)} cy={yOf(c)} r={2.5} fill={t.go} />),
-          at === null || at < 0 || at > n - 1 ? null : (
-            <Line
-              key="now"
-              x1={left + (at * (width - left)) / n}
-              x2={left + (at * (width - left)) / n}
-              y1={10}
-              y2={140}
-              stroke={t.ink}
-              strokeWidth={1.5}
-            />
-          ),
-        ]}
-      />
-      <Txt
-        size="s"
-        tone="ink2"
-      >{`${tr('solidLineFirstEdgeAtLeast')}${nowS === null ? '' : ` ${tr('uprightLineNow')}`}${dots.length ? ` ${tr('dotsProbe')}` : ''}`}</Txt>
-    </View>
+      width={width}
+      height={210}
+      x={{ at: curves.first.map((_, i) => i * curves.stepS), kind: 'span', name: t('timeOnIt'), text: clock }}
+      y={{ name: t('temperatureIn', { unit: units.temperature }), text }}
+      lines={[
+        {
+          id: 'first',
+          name: t('firstEdgeLine'),
+          y: all(curves.first),
+          band: { low: all(curves.low), high: all(curves.high) },
+        },
+        { id: 'coldest', name: t('coldestEdgeLine'), y: all(curves.coldest), tone: 'ink2', dash: [2, 4] },
+        { id: 'battery', name: t('batteryLine'), y: all(curves.battery), tone: 'caution', dash: [8, 4] },
+      ]}
+      marks={[
+        ...(p.easyC === null ? [] : [{ ...level(t('easyAt'), p.easyC), tone: 'ink' as const }]),
+        ...(p.battery ? [{ ...level(t('batteryStopAt'), p.battery.stopC), tone: 'caution' as const }] : []),
+      ]}
+      instants={[
+        ...(p.tryFromS === null ? [] : [{ name: t('tryFromShort'), at: since(p.tryFromS) }]),
+        ...(p.easyByS === null ? [] : [{ name: t('easyByShort'), at: since(p.easyByS) }]),
+        ...(p.nowS === null ? [] : [{ name: t('nowShort'), at: since(p.nowS) }]),
+      ]}
+      {...(dots.length ? { points: { name: t('probeDots'), at: dots.filter((_, i) => i % stride === 0) } } : {})}
+    />
   );
 });

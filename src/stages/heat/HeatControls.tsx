@@ -120,7 +120,7 @@ function HeaterRow({
             aria-checked={h.id === value}
             aria-label={t('heatWith2', { name: h.name })}
             onPress={() => onChange(h)}
-            className={`min-h-touch px-3 items-center justify-center rounded-[6px] border-[1.5px] ${h.id === value ? 'bg-ink border-ink' : 'bg-panel border-ink2'}`}
+            className={`min-h-touch px-3 items-center justify-center rounded-card border-[1.5px] ${h.id === value ? 'bg-ink border-ink' : 'bg-panel border-ink2'}`}
           >
             <Txt size="s" strong={h.id === value} tone={h.id === value ? 'onInk' : 'ink'}>
               {told(h.name)}
@@ -232,7 +232,7 @@ function PickRow({
           aria-checked={mm === value}
           aria-label={t('pick2', { mm: length(mm, units) })}
           onPress={() => onChange(mm)}
-          className={`min-h-touch flex-1 items-center justify-center rounded-[6px] border-[1.5px] ${mm === value ? 'bg-ink border-ink' : 'bg-panel border-ink2'}`}
+          className={`min-h-touch flex-1 items-center justify-center rounded-card border-[1.5px] ${mm === value ? 'bg-ink border-ink' : 'bg-panel border-ink2'}`}
         >
           <Txt num tone={mm === value ? 'onInk' : 'ink'}>
             {lengthNumber(mm, units)}

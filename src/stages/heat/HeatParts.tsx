@@ -27,7 +27,7 @@ export function Progress({ share, text, over = false }: { share: number; text: s
 export function Links({ job }: { job: JobState }) {
   const to = (page: string) => `/jobs/${job.id}/${page}` as Href;
   return (
-    <View className="flex-row flex-wrap gap-x-5 gap-y-1 my-2">
+    <View className="flex-row flex-wrap gap-x-4 gap-y-1 my-2">
       {(
         [
           ['ways', t('allWaysSideBySide')],

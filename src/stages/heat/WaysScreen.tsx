@@ -1,10 +1,15 @@
+import { Suspense } from 'react';
+
 import type { JobState } from '@/model/fold';
+import { Disclosure } from '@/ui/Disclosure';
 import { FirstLook } from '@/bench-kit/FirstLook';
 import { JobPage } from '@/bench-kit/JobPage';
 import { ThermalWait } from '@/bench-kit/ThermalWait';
 import { BackToHeat, isSwollen, SwollenPage } from './heatPage';
 import { useWaysBase, useWaysReady, type WaysReadyProps } from './useWaysReady';
-import { WaysLead, WaysMain, WayRows, WayOthers, WaysWhy } from './WaysReadyParts';
+import { WaysLead, WaysMain, WayOthers, WaysWhy } from './WaysReadyParts';
+import { WayCards, WayInWords, WaysChart } from './WayCards';
+import { WaysTable } from './LazyWaysTable';
 import { t } from '@/words/heat';
 
 /** Every way of heating side by side, gentle first; the rows appear as they come. */
@@ -22,11 +27,19 @@ function WaysReady(p: WaysReadyProps) {
       title={t('waysOfHeating')}
       now={now}
       stage="heat"
+      full
       lead={<WaysLead here={here} />}
       main={<WaysMain here={here} />}
     >
       <FirstLook thermal={p.source} />
-      <WayRows here={here} />
+      <WayCards here={here} />
+      <WayInWords here={here} />
+      <WaysChart here={here} />
+      <Disclosure title={t('waysAsATable')}>
+        <Suspense fallback={null}>
+          <WaysTable here={here} />
+        </Suspense>
+      </Disclosure>
       <WayOthers here={here} />
       <WaysWhy here={here} />
     </JobPage>

@@ -156,6 +156,7 @@ describe('ways side by side', () => {
       easyForS: { low: 30, mean: 40, high: 50 },
       gripsForS: { low: 90, mean: 99, high: 120 },
       over: [],
+      picture: { atS: 60, fieldC: new Float64Array(), stepS: 15, firstC: [], batteryC: null },
     };
     const say = (
       results: Parameters<typeof waysCall>[0]['results'],

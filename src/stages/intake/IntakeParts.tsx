@@ -23,6 +23,7 @@ import { outsideText } from '@/words/outside';
 import { told } from '@/words/told';
 import { area, dayTime, length, listed, span, time } from '@/words/units';
 import { yesNo } from './MoreFindings';
+import { PromiseSpread } from '@/bench-kit/PromiseSpread';
 import { PartDue } from '@/bench-kit/PartDue';
 import type { PlanSize } from '@/bench-kit/StageShell';
 import { ChargeAbout } from './QuickAnswers';
@@ -256,6 +257,7 @@ export function PromiseAndPart({
           }
         />
       ) : null}
+      {promised ? <PromiseSpread promised={promised} promiseAt={job.promiseAt} now={now} /> : null}
       <Disclosure
         title={
           job.partDue?.dueAt != null ? t('partComes', { dueAt: dayTime(job.partDue.dueAt, now) }) : t('partOnOrder')

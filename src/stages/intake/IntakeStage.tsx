@@ -16,6 +16,7 @@ import {
   PromiseAndPart,
 } from './IntakeParts';
 import { IntakeMore, IntakeWhy } from './IntakeMore';
+import { PracticeAsked } from './PracticeAsked';
 import { t } from '@/words/intake';
 
 export function IntakeStage(p: { job: JobState }) {
@@ -51,6 +52,7 @@ export function IntakeStage(p: { job: JobState }) {
       }
     >
       <View className="mt-3">
+        <PracticeAsked job={job} />
         <IntakeReadings here={here} />
         <IntakePages here={here} />
         <PromiseAndPart here={here} />

@@ -1,6 +1,7 @@
 import { Pressable, View } from 'react-native';
 
 import { langOf } from '@/bench-kit/CustomerLanguage';
+import { Paper } from '@/bench-kit/Paper';
 import { SignBox } from '@/bench-kit/SignBox';
 import { Choice } from '@/ui/Choice';
 import { Disclosure } from '@/ui/Disclosure';
@@ -21,20 +22,22 @@ export function QuoteSheet({
   here: QuoteReadyState;
 }) {
   return speaking(tongue, () => (
-    <View className="sheet" testID="quote" {...langOf(tongue)}>
-      <Txt strong size="m" level={2}>
-        {job.model.name}, {job.label}
-      </Txt>
-      <Txt size="s" tone="ink2" className="mb-2">
-        {job.customerMark
+    <Paper
+      testID="quote"
+      title={`${job.model.name}, ${job.label}`}
+      sub={
+        job.customerMark
           ? tr('validUntil', {
               customerMark: job.customerMark,
               now: dayTime(now, 0),
               now2: dayTime(now + validDays * 86400e3, 0),
             })
-          : tr('validUntil2', { now: dayTime(now, 0), now2: dayTime(now + validDays * 86400e3, 0) })}
-      </Txt>
-      <View role="radiogroup" aria-label={tr('options')} className="flex-row flex-wrap gap-2">
+          : tr('validUntil2', { now: dayTime(now, 0), now2: dayTime(now + validDays * 86400e3, 0) })
+      }
+      device={job}
+      lang={langOf(tongue)}
+    >
+      <View role="radiogroup" aria-label={tr('options')} className="flex-row flex-wrap gap-2 mt-2">
         {rows.map((r) => {
           const on = r.id === row.id;
           return (
@@ -44,7 +47,7 @@ export function QuoteSheet({
               aria-checked={on}
               aria-label={`${r.name}, ${money(r.grossMinor)}`}
               onPress={() => setPicked(r.id)}
-              className={`flex-1 min-w-[104px] p-2 rounded-[6px] border-[1.5px] bg-panel ${on ? 'border-ink border-[4px]' : 'border-ink2'}`}
+              className={`flex-1 min-w-[104px] p-2 rounded-card border-[1.5px] bg-panel ${on ? 'border-ink border-[4px]' : 'border-ink2'}`}
             >
               <Txt strong size="s">
                 {r.name}
@@ -78,7 +81,7 @@ export function QuoteSheet({
           {tr('agreed')}
         </Txt>
       )}
-    </View>
+    </Paper>
   ));
 }
 

@@ -1,4 +1,4 @@
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
 
 import { faceView } from '@/core/device/faceView';
 import { breakWeight, comebackChance, damageChance, priorWeight } from '@/core/intake/routeFigures';
@@ -6,11 +6,8 @@ import { closeCall } from '@/core/money/choices';
 import type { NewEvent } from '@/model/event';
 import { rowOf, Why } from '@/bench-kit/Why';
 import { Choice } from '@/ui/Choice';
-import { Txt } from '@/ui/Txt';
 import { percent } from '@/words/units';
-import { adviceOf, minutesOf } from '@/work/intake/facts';
-import { optionName } from '@/words/optionName';
-import { blockText } from './words';
+import { adviceOf } from '@/work/intake/facts';
 import type { RouteScreenState } from './useRouteScreen';
 import { t } from '@/words/intake';
 
@@ -43,70 +40,6 @@ export function FaceAndJoint({ here: { job, facts, settings, setPicked, log, rou
       />
     </View>
   ) : null;
-}
-
-/** The ways with what they cost. */
-export function RouteWays({ here: { advice, option, money, setPicked, facts, job } }: { here: RouteScreenState }) {
-  return (
-    <View role="radiogroup" aria-label={t('ways')} className="mt-3">
-      {advice.options.map((o) => {
-        const on = o.id === option?.id;
-        const off = o.blocks.length > 0;
-        return (
-          <Pressable
-            key={o.id}
-            role="radio"
-            aria-checked={on}
-            aria-label={
-              off
-                ? `${optionName(o)}: ${o.blocks.map((b) => blockText[b]).join(', ')}`
-                : t('onAverage', { o: optionName(o), mean: money(o.cost.mean) })
-            }
-            onPress={() => setPicked(o.id)}
-            className={`min-h-[60px] px-3 py-2 mb-2 rounded-[6px] border-[1.5px] ${on ? 'bg-ink border-ink' : 'bg-panel border-ink2'}`}
-          >
-            <View className="flex-row justify-between gap-2">
-              <Txt strong tone={on ? 'onInk' : 'ink'} className="flex-1">
-                {optionName(o)}
-              </Txt>
-              <Txt num strong tone={on ? 'onInk' : 'ink'}>
-                {off ? '–' : money(o.cost.mean)}
-              </Txt>
-            </View>
-            <Txt size="s" tone={on ? 'onInk' : 'ink2'}>
-              {off
-                ? o.blocks.map((b) => blockText[b]).join(', ')
-                : o.risks[0]?.id === 'break'
-                  ? o.id === advice.best?.id
-                    ? t('toMinBreaksCheapest', {
-                        low: money(o.cost.low),
-                        high: money(o.cost.high),
-                        o: Math.round(minutesOf(o, facts, job)),
-                        a: percent(o.risks[0].a / (o.risks[0].a + o.risks[0].b)),
-                      })
-                    : t('toMinBreaks', {
-                        low: money(o.cost.low),
-                        high: money(o.cost.high),
-                        o: Math.round(minutesOf(o, facts, job)),
-                        a: percent(o.risks[0].a / (o.risks[0].a + o.risks[0].b)),
-                      })
-                  : o.id === advice.best?.id
-                    ? t('toMinCheapest', {
-                        low: money(o.cost.low),
-                        high: money(o.cost.high),
-                        o: Math.round(minutesOf(o, facts, job)),
-                      })
-                    : t('toMin', {
-                        low: money(o.cost.low),
-                        high: money(o.cost.high),
-                        o: Math.round(minutesOf(o, facts, job)),
-                      })}
-            </Txt>
-          </Pressable>
-        );
-      })}
-    </View>
-  );
 }
 
 /** Why this way. */

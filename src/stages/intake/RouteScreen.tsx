@@ -11,8 +11,10 @@ import { Button } from '@/ui/Button';
 import { Call } from '@/ui/Call';
 import { Txt } from '@/ui/Txt';
 import { percent, temp } from '@/words/units';
+import { assembledMaxC } from '@/work/heat/heatPlan';
 import { useRouteScreen } from './useRouteScreen';
-import { FaceAndJoint, RouteWays, RouteWhy } from './RouteParts';
+import { RouteCards } from './RouteCards';
+import { FaceAndJoint, RouteWhy } from './RouteParts';
 import { useRouteDetails } from './useRouteDetails';
 import { RouteChoices, NewPartHas, MustMove, SideBySide } from './RouteDetailsParts';
 import { t } from '@/words/intake';
@@ -27,6 +29,7 @@ export function RouteScreen(p: { job: JobState }) {
       title={withFace(job, t('route'))}
       now={now}
       stage="intake"
+      full
       main={
         <Button
           kind="main"
@@ -39,12 +42,15 @@ export function RouteScreen(p: { job: JobState }) {
     >
       <Call {...text} />
       <FaceAndJoint here={here} />
-      <RouteWays here={here} />
+      <RouteCards here={here} />
       {other && !same ? <Entry label={t('whyNotTheCheapest')} value={because} onChange={setBecause} /> : null}
       <Txt size="s" tone="ink2">
-        {plan.safe
-          ? t('averageCostToTheShopWith', { tC: temp(plan.tC, settings), chance: percent(plan.chance) })
-          : t('averageCostToTheShopWith2', { tC: temp(plan.tC, settings), chance: percent(plan.chance) })}
+        {plan.tC > assembledMaxC.value
+          ? // no device with parts in it is heated to where the law puts a bond all over: benches take it piece by piece
+            t('averageCostOnly')
+          : plan.safe
+            ? t('averageCostToTheShopWith', { tC: temp(plan.tC, settings), chance: percent(plan.chance) })
+            : t('averageCostToTheShopWith2', { tC: temp(plan.tC, settings), chance: percent(plan.chance) })}
       </Txt>
       {job.route && option ? (
         <RouteDetails

@@ -8,6 +8,7 @@ import { useActions } from '@/bench-kit/actions';
 import { CustomerLanguage, langOf } from '@/bench-kit/CustomerLanguage';
 import { useCustomerLanguage } from '@/bench-kit/useCustomerLanguage';
 import { speaking } from '@/words/language';
+import { Paper } from '@/bench-kit/Paper';
 import { JobPage } from '@/bench-kit/JobPage';
 import { backHref, cameFrom } from '@/bench-kit/cameFrom';
 import { Entry } from '@/bench-kit/Why';
@@ -53,24 +54,22 @@ export function TagScreen({ job }: { job: JobState }) {
         />
       }
     >
-      <View className="sheet bg-panel border-[1.5px] border-ink p-4 flex-row gap-4 items-center" testID="tag">
-        <QrCode text={`${job.label} ${code}`} />
-        <View className="flex-1">
-          <Txt num strong size="huge">
-            {code}
-          </Txt>
-          <Txt strong size="l">
-            {job.label}
-          </Txt>
-          <Txt size="s">{job.model.name}</Txt>
-          {job.customerMark ? <Txt size="s">{job.customerMark}</Txt> : null}
-          {job.promiseAt ? (
-            <Txt size="s" {...langOf(tongue)}>
-              {speaking(tongue, () => t('promised', { promiseAt: dayTime(job.promiseAt!, now) }))}
+      <Paper testID="tag" title={job.label} sub={job.model.name} device={job}>
+        <View className="flex-row gap-4 items-center mt-2">
+          <QrCode text={`${job.label} ${code}`} />
+          <View className="flex-1">
+            <Txt num strong size="huge">
+              {code}
             </Txt>
-          ) : null}
+            {job.customerMark ? <Txt size="s">{job.customerMark}</Txt> : null}
+            {job.promiseAt ? (
+              <Txt size="s" {...langOf(tongue)}>
+                {speaking(tongue, () => t('promised', { promiseAt: dayTime(job.promiseAt!, now) }))}
+              </Txt>
+            ) : null}
+          </View>
         </View>
-      </View>
+      </Paper>
       <Txt size="s" tone="ink2" className="mt-2 mb-2">
         {t('theSameFourSignsOnThe')}
       </Txt>

@@ -13,7 +13,7 @@ export function LiftLinks({ job, spot = false }: { job: JobState; spot?: boolean
     [t('adhesivesOfThisShop'), '/adhesives' as Href],
   ];
   return (
-    <View className="flex-row flex-wrap gap-x-5 gap-y-1 my-2">
+    <View className="flex-row flex-wrap gap-x-4 gap-y-1 my-2">
       {links.map(([name, href]) => (
         <Link key={name} href={href} className="font-body text-m text-ink underline py-2">
           {name}

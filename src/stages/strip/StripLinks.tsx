@@ -9,7 +9,7 @@ import { t } from '@/words/strip';
 /** Links to pages of the job that lead back here. */
 function PageLinks({ job, pages }: { job: JobState; pages: readonly (readonly [page: string, name: string])[] }) {
   return (
-    <View className="flex-row flex-wrap gap-x-5">
+    <View className="flex-row flex-wrap gap-x-4">
       {pages.map(([page, name]) => (
         <Link
           key={page}

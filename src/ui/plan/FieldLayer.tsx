@@ -1,9 +1,9 @@
 import { contours } from 'd3-contour';
-import { useMemo } from 'react';
+import { useId, useMemo } from 'react';
 import { ClipPath, Defs, G, Path } from 'react-native-svg';
 
 import type { ThermalModes } from '@/core/heat/modes';
-import { ramp } from '../theme';
+import { ramp, rampInk } from '../theme';
 import { usePlanFrame } from './frame';
 import { shapePath } from './svgPath';
 
@@ -42,15 +42,16 @@ export function FieldLayer({ valuesC, raster, boldC }: FieldLayerProps) {
       bold: boldC === null ? '' : toMm(make.contour(values, boldC).coordinates),
     };
   }, [valuesC, raster, boldC]);
+  const clip = useId();
   const outline = shapePath(device.leaves[0]!.outline);
   return (
     <G>
       <Defs>
-        <ClipPath id="body">
+        <ClipPath id={clip}>
           <Path d={outline} />
         </ClipPath>
       </Defs>
-      <G clipPath="url(#body)">
+      <G clipPath={`url(#${clip})`}>
         <Path d={outline} fill={ramp[0]} />
         {tints.map((c) =>
           c.d ? (
@@ -59,13 +60,13 @@ export function FieldLayer({ valuesC, raster, boldC }: FieldLayerProps) {
               d={c.d}
               fill={c.fill}
               fillRule="evenodd"
-              stroke="#14283A"
+              stroke={rampInk}
               strokeOpacity={0.3}
               strokeWidth={0.8 * mm}
             />
           ) : null,
         )}
-        {bold ? <Path d={bold} fill="none" stroke="#14283A" strokeWidth={2.5 * mm} /> : null}
+        {bold ? <Path d={bold} fill="none" stroke={rampInk} strokeWidth={2.5 * mm} /> : null}
       </G>
       <Path d={outline} fill="none" stroke={t.ink} strokeWidth={2.5 * mm} />
     </G>

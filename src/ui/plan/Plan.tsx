@@ -267,7 +267,7 @@ function PlanButton({ name, label, onPress }: { name: string; label: string; onP
       role="button"
       aria-label={label}
       onPress={onPress}
-      className="flex-1 min-h-touch px-1 items-center justify-center border border-rule rounded-[6px]"
+      className="flex-1 min-h-touch px-1 items-center justify-center border border-rule rounded-card"
     >
       <Txt size="s" num tone="ink2">
         {name}

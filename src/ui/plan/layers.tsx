@@ -1,6 +1,7 @@
 import { Circle, G, Path, Text } from 'react-native-svg';
 
 import type { Pt } from '@/core/device/types';
+import { rampInk } from '../theme';
 import { usePlanFrame } from './frame';
 import { arcPath } from './svgPath';
 
@@ -15,7 +16,7 @@ export interface Sounding {
 /** Numbers set in the drawing where they were measured or computed. */
 export function Soundings({ items, onField = false }: { items: readonly Sounding[]; onField?: boolean }) {
   const { tokens: t, mm } = usePlanFrame();
-  const ink = onField ? '#14283A' : t.ink;
+  const ink = onField ? rampInk : t.ink;
   return (
     <G>
       {items.map((s, i) => (

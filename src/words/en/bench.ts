@@ -205,4 +205,5 @@ export default {
   startEmpty: 'Start with an empty shop',
   lateLine: '{{count}} late: {{join}}. What would save them?',
   demoDayShort: 'Demo day, {{time}}',
+  practicePage: 'Practice on made-up phones',
 } as const;

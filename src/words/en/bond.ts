@@ -320,4 +320,9 @@ export default {
   cannotBeTriedNow: 'Cannot be tried: locked, or does not start',
   allOfThisDone: 'All of this is done',
   allOfThisDoneAndWorks: 'All of this is done, and it works',
+  costPieces: 'material {{material}}, work {{work}}, doing it again {{rework}}',
+  readyAfter: 'ready after {{readyH}}',
+  takesUneven: 'takes an uneven seat of {{gapMm}}',
+  markIsYourSeat: 'The upright mark: this seat, {{seat}}.',
+  asATable: 'As a table',
 } as const;

@@ -11,9 +11,6 @@ export default {
   airTheClocksCountWith: 'Air the clocks count with',
   from: 'from {{start}}',
   solventLeftOverHoursThisJoint: 'Solvent left over {{endH}} hours. This joint: {{points}} % after {{endH2}} hours',
-  solventLeftDottedDashedBothEdges:
-    'Solvent left. Dotted: {{length}}, dashed: {{length2}}, both edges open at 23 °C. Solid: this joint, {{bondMm}}, slow side, in its own air. Fine line: counts as cured.',
-  uprightNow: 'Upright: now.',
   shelfAtTheLatest: '{{name}}, shelf {{place}}. At the latest.',
   atTheLatest: '{{name}}. At the latest.',
   everyEndHasPassedNothingTo: 'Every end has passed: nothing to put into a calendar.',
@@ -152,4 +149,15 @@ export default {
   slippedWhy:
     '{{places}}. If the glue still gives, set it right, put the clamps on again, and the clock starts anew. If it does not, open it again.',
   clampsOnAgain: 'Clamps on again',
+  nowShort: 'now',
+  sinceClosed: 'since it was closed',
+  solventLeft: 'Solvent left',
+  bondReached: 'Bond reached',
+  bondReachedOverHours: 'Bond reached over {{endH}} hours: {{points}} % after {{endH2}} hours',
+  thisJoint: 'this joint, {{bondMm}}: long end, and its range',
+  asWideAs: '{{mm}} wide at {{at}}',
+  countsAsCured: 'counts as cured: {{share}}',
+  airOverTheSameHours: 'Air round it',
+  air2: 'air',
+  howItGoesOn: 'How it goes on',
 } as const;

@@ -137,4 +137,9 @@ export default {
   fullBondFrom: 'full bond',
   barSaid: 'Careful until {{careful}}, as usual from then, full bond from {{full}}.',
   ourTerms: 'Our terms',
+  priceTitle: 'Price',
+  priceWithTax: '{{name}}: {{price}}, tax in it {{tax}}.',
+  paid: 'Paid.',
+  stillToPay: 'Still to pay.',
+  paidWord: 'Paid: {{price}}',
 } as const;

@@ -196,10 +196,6 @@ export default {
   sideThatIsWorkedOn: 'Side that is worked on',
   ways: 'Ways',
   onAverage: '{{o}}, {{mean}} on average',
-  toMinBreaksCheapest: '{{low}} to {{high}} · {{o}} min · breaks {{a}} · cheapest',
-  toMinBreaks: '{{low}} to {{high}} · {{o}} min · breaks {{a}}',
-  toMinCheapest: '{{low}} to {{high}} · {{o}} min · cheapest',
-  toMin: '{{low}} to {{high}} · {{o}} min',
   chancesAreBetaDistributionsAFirst:
     'Chances are Beta distributions: a first figure that weighs {{value}} jobs (breaking: computed, {{value2}} jobs), and the shop’s own {{done}} jobs, {{saved}} backs it tried to save.',
   breakEvenChanceKnowingTheChance: 'Break-even chance {{pStar}}; knowing the chance exactly would be worth {{evpi}}.',
@@ -374,4 +370,9 @@ export default {
   somethingIsNotSo: 'Something is not so',
   theDeviceAsItCame: 'The device as it came',
   useItAndGo: 'Use this repair. {{next}}',
+  cheapestWord: 'cheapest',
+  costBetween: 'between {{low}} and {{high}}',
+  minutesOfWork: '{{o}} min of work',
+  breaksWhileSaved: 'breaks while it is saved: {{a}}',
+  averageCostOnly: 'Average cost to the shop, with 95 % of what is not known about its chances.',
 } as const;

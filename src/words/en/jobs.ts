@@ -108,4 +108,11 @@ export default {
   photographTheCover: 'Photograph the cover',
   photoOfWhatIsNoted: 'Photo of what is noted',
   goesWithWhatIsNotedNext: 'goes with what is noted next',
+  chosenJob: 'The chosen job',
+  planWithCracks: '{{name}} with its cracks: {{count}}',
+  openOf: 'Open {{label}}',
+  goOnWith: 'Go on with {{label}}: {{stage}}',
+  wholeLog: 'Whole log',
+  recordWord: 'Record',
+  promisedForAt: 'promised for {{at}}',
 } as const;

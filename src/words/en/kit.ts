@@ -271,4 +271,9 @@ export default {
   countWithOurEye: 'Count with it',
   eyeBecause: 'learned from {{places}} places',
   backToTheUsualEye: 'Back to what is usual',
+  promiseSpread: 'Ready most likely {{p50}}, nineteen times in twenty by {{p95}}',
+  promisedMark: 'promised {{at}}',
+  eachDotIsOneInTwenty: 'Each dot: ready then, one time in twenty.',
+  eachDotAndLate: 'Each dot: ready then, one time in twenty. Too late: {{late}} of 20.',
+  aLaterVersionWroteThis: 'A later version wrote this shop; open it with that one',
 } as const;

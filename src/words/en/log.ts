@@ -332,4 +332,5 @@ export default {
   touches: 'touches its ring',
   cameraCover: 'camera cover',
   byEyeFine: '{{name}} by eye: {{fine}}',
+  paidFor: 'paid',
 } as const;

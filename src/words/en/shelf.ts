@@ -304,4 +304,11 @@ export default {
   pointOfTheDevice: 'Point {{n}} of the device, drag or arrow keys',
   tapThemMyself: 'Tap them myself',
   lookingForCard: 'Looking for card and device…',
+  chosenModel: 'The chosen model',
+  planOf: '{{name}}, its plan',
+  ringOf: 'a ring {{width}} wide',
+  cablesAre: 'Cables to the back: {{cables}}',
+  noCable: 'No cable to the back is known',
+  newJobWithIt: 'New job with it',
+  openTheModel: 'Open the model',
 } as const;

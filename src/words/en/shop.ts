@@ -216,4 +216,6 @@ export default {
   vacuumBag: 'Vacuum bag',
   setupGlue: 'Tapes and glues',
   setupPeople: 'Who works here, and when',
+  firstFiguresOfOurs: 'First figures of ours, judgement: put your own in before you quote.',
+  practicePage: 'Practice on made-up phones',
 } as const;

@@ -165,4 +165,5 @@ export default {
   whatSqueezesOutOf: 'What squeezes out of {{name}}',
   wipedAtOnce: 'wiped at once',
   peeledWhenDry: 'peeled off when dry',
+  chosenKind: 'The chosen kind',
 } as const;

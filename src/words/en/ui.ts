@@ -58,4 +58,6 @@ export default {
   hideThePlanAsText: 'Hide the plan as text',
   showThePlanAsText: 'Show the plan as text',
   thePlanAsText: 'The plan as text',
+  asATable: 'As a table',
+  youDecide: 'You decide.',
 } as const;

@@ -207,4 +207,5 @@ export default {
   startEmpty: 'Empezar con un taller vacío',
   lateLine: '{{count}} tarde: {{join}}. ¿Qué los salvaría?',
   demoDayShort: 'Día de muestra, {{time}}',
+  practicePage: 'Practicar con teléfonos inventados',
 } satisfies Same<typeof en>;

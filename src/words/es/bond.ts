@@ -325,4 +325,9 @@ export default {
   cannotBeTriedNow: 'No se puede probar: bloqueado o no arranca',
   allOfThisDone: 'Todo esto está hecho',
   allOfThisDoneAndWorks: 'Todo esto está hecho, y funciona',
+  costPieces: 'material {{material}}, trabajo {{work}}, repetirlo {{rework}}',
+  readyAfter: 'listo en {{readyH}}',
+  takesUneven: 'admite un asiento desigual de {{gapMm}}',
+  markIsYourSeat: 'La marca vertical: este asiento, {{seat}}.',
+  asATable: 'Como tabla',
 } satisfies Same<typeof en>;

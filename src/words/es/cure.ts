@@ -15,9 +15,6 @@ export default {
   from: 'desde {{start}}',
   solventLeftOverHoursThisJoint:
     'Disolvente que queda en {{endH}} horas. Esta unión: {{points}} % tras {{endH2}} horas',
-  solventLeftDottedDashedBothEdges:
-    'Disolvente que queda. Punteada: {{length}}, trazos: {{length2}}, dos bordes abiertos a 23 °C. Continua: esta unión, {{bondMm}}, por lo lento, en su propio aire. Línea fina: cuenta como curado.',
-  uprightNow: 'Vertical: ahora.',
   shelfAtTheLatest: '{{name}}, estante {{place}}. A más tardar.',
   atTheLatest: '{{name}}. A más tardar.',
   everyEndHasPassedNothingTo: 'Todo ha terminado: nada que poner en un calendario.',
@@ -156,4 +153,15 @@ export default {
   slippedWhy:
     '{{places}}. Si el pegamento aún cede, corrígelo, vuelve a poner las pinzas y el reloj empieza de nuevo. Si ya no cede, ábrelo otra vez.',
   clampsOnAgain: 'Pinzas otra vez',
+  nowShort: 'ahora',
+  sinceClosed: 'desde el cierre',
+  solventLeft: 'Disolvente que queda',
+  bondReached: 'Unión alcanzada',
+  bondReachedOverHours: 'Unión alcanzada en {{endH}} horas: {{points}} % a las {{endH2}} horas',
+  thisJoint: 'esta junta, {{bondMm}}: extremo largo, y su margen',
+  asWideAs: '{{mm}} de ancho a {{at}}',
+  countsAsCured: 'se da por curado: {{share}}',
+  airOverTheSameHours: 'Aire alrededor',
+  air2: 'aire',
+  howItGoesOn: 'Cómo sigue',
 } satisfies Same<typeof en>;

@@ -140,4 +140,9 @@ export default {
   fullBondFrom: 'unión completa',
   barSaid: 'Con cuidado hasta {{careful}}, después como siempre, unión completa desde {{full}}.',
   ourTerms: 'Nuestras condiciones',
+  priceTitle: 'Precio',
+  priceWithTax: '{{name}}: {{price}}, con {{tax}} de impuesto.',
+  paid: 'Pagado.',
+  stillToPay: 'Queda por pagar.',
+  paidWord: 'Pagado: {{price}}',
 } satisfies Same<typeof en>;

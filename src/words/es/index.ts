@@ -14,12 +14,14 @@ import handover from './handover';
 import happened from './happened';
 import heat from './heat';
 import heaters from './heaters';
+import help from './help';
 import intake from './intake';
 import jobs from './jobs';
 import kit from './kit';
 import lift from './lift';
 import log from './log';
 import money from './money';
+import practice from './practice';
 import records from './records';
 import shelf from './shelf';
 import shop from './shop';
@@ -47,12 +49,14 @@ export const es = {
     happened,
     heat,
     heaters,
+    help,
     intake,
     jobs,
     kit,
     lift,
     log,
     money,
+    practice,
     records,
     shelf,
     shop,

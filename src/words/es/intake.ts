@@ -198,10 +198,6 @@ export default {
   sideThatIsWorkedOn: 'Lado en que se trabaja',
   ways: 'Formas',
   onAverage: '{{o}}, {{mean}} de media',
-  toMinBreaksCheapest: '{{low}} a {{high}} · {{o}} min · rompe {{a}} · la más barata',
-  toMinBreaks: '{{low}} a {{high}} · {{o}} min · rompe {{a}}',
-  toMinCheapest: '{{low}} a {{high}} · {{o}} min · la más barata',
-  toMin: '{{low}} a {{high}} · {{o}} min',
   chancesAreBetaDistributionsAFirst:
     'Las probabilidades son distribuciones Beta: una cifra inicial que pesa {{value}} trabajos (rotura: calculada, {{value2}} trabajos) y los {{done}} trabajos del taller, {{saved}} tapas que quiso salvar.',
   breakEvenChanceKnowingTheChance: 'Probabilidad de equilibrio {{pStar}}; conocerla con exactitud valdría {{evpi}}.',
@@ -377,4 +373,9 @@ export default {
   somethingIsNotSo: 'Algo no es así',
   theDeviceAsItCame: 'El aparato como llegó',
   useItAndGo: 'Hacer esta reparación. {{next}}',
+  cheapestWord: 'la más barata',
+  costBetween: 'entre {{low}} y {{high}}',
+  minutesOfWork: '{{o}} min de trabajo',
+  breaksWhileSaved: 'se rompe al salvarla: {{a}}',
+  averageCostOnly: 'Coste medio para el taller, con el 95 % de lo que no se sabe de sus probabilidades.',
 } satisfies Same<typeof en>;

@@ -111,4 +111,11 @@ export default {
   photographTheCover: 'Fotografiar la tapa',
   photoOfWhatIsNoted: 'Foto de lo que se anota',
   goesWithWhatIsNotedNext: 'va con lo próximo que se anote',
+  chosenJob: 'El trabajo elegido',
+  planWithCracks: '{{name}} con sus grietas: {{count}}',
+  openOf: 'Abrir {{label}}',
+  goOnWith: 'Seguir con {{label}}: {{stage}}',
+  wholeLog: 'Registro entero',
+  recordWord: 'Ficha',
+  promisedForAt: 'prometido para {{at}}',
 } satisfies Same<typeof en>;

@@ -276,4 +276,9 @@ export default {
   countWithOurEye: 'Contar con ello',
   eyeBecause: 'aprendido de {{places}} puntos',
   backToTheUsualEye: 'Volver a lo usual',
+  promiseSpread: 'Listo lo más probable {{p50}}, diecinueve de veinte veces antes de {{p95}}',
+  promisedMark: 'prometido {{at}}',
+  eachDotIsOneInTwenty: 'Cada punto: listo entonces, una de veinte veces.',
+  eachDotAndLate: 'Cada punto: listo entonces, una de veinte veces. Tarde: {{late}} de 20.',
+  aLaterVersionWroteThis: 'Una versión posterior escribió este taller; abrirlo con ella',
 } satisfies Same<typeof en>;

@@ -335,4 +335,5 @@ export default {
   touches: 'toca su aro',
   cameraCover: 'cristal de cámara',
   byEyeFine: '{{name}} a ojo: {{fine}}',
+  paidFor: 'pagado',
 } satisfies Same<typeof en>;

@@ -309,4 +309,11 @@ export default {
   pointOfTheDevice: 'Punto {{n}} del equipo, arrastrar o flechas',
   tapThemMyself: 'Tocarlos a mano',
   lookingForCard: 'Buscando tarjeta y equipo…',
+  chosenModel: 'El modelo elegido',
+  planOf: '{{name}}, su plano',
+  ringOf: 'un anillo de {{width}}',
+  cablesAre: 'Cables a la tapa: {{cables}}',
+  noCable: 'No se conoce ningún cable a la tapa',
+  newJobWithIt: 'Trabajo nuevo con él',
+  openTheModel: 'Abrir el modelo',
 } satisfies Same<typeof en>;

@@ -222,4 +222,6 @@ export default {
   vacuumBag: 'Bolsa de vacío',
   setupGlue: 'Cintas y pegamentos',
   setupPeople: 'Quién trabaja aquí y cuándo',
+  firstFiguresOfOurs: 'Primeras cifras nuestras, a juicio: poner las propias antes de presupuestar.',
+  practicePage: 'Practicar con teléfonos inventados',
 } satisfies Same<typeof en>;

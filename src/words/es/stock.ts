@@ -168,4 +168,5 @@ export default {
   whatSqueezesOutOf: 'Lo que rebosa de {{name}}',
   wipedAtOnce: 'se limpia al momento',
   peeledWhenDry: 'se despega al secar',
+  chosenKind: 'La clase elegida',
 } satisfies Same<typeof en>;

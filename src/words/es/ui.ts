@@ -62,4 +62,6 @@ export default {
   hideThePlanAsText: 'Ocultar el plano en texto',
   showThePlanAsText: 'Mostrar el plano en texto',
   thePlanAsText: 'El plano en texto',
+  asATable: 'Como tabla',
+  youDecide: 'A decidir.',
 } satisfies Same<typeof en>;

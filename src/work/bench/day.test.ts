@@ -1,5 +1,5 @@
 import { nextHands } from '@/core/schedule/nextHands';
-import { randomOf } from '@/core/schedule/improve';
+import { randomOf } from '@/core/numeric/random';
 import { roundUpQuarter } from '@/core/schedule/promiseParts';
 import { promisesOf } from '@/core/schedule/promise';
 import { planShop, type ShopPlan } from '@/core/schedule/shopPlan';

@@ -172,6 +172,9 @@ export interface Curves {
   stepS: number;
   fromS: number;
   first: number[];
+  /** of the first edge */
+  low: number[];
+  high: number[];
   coldest: number[];
   battery: number[];
 }
@@ -182,11 +185,14 @@ export function curvesOf(f: HeatForecast, thermal: ThermalJob, count = 25): Curv
   const toS = f.heatStartS + Math.max(180, leaveS - f.heatStartS + 120);
   const off = f.readyS ? f.run.then({ atS: leaveS, setC: null, preheated: false }) : f.run;
   const stepS = (toS - f.heatStartS) / (count - 1);
-  const out: Curves = { stepS, fromS: f.heatStartS, first: [], coldest: [], battery: [] };
+  const out: Curves = { stepS, fromS: f.heatStartS, first: [], low: [], high: [], coldest: [], battery: [] };
   const usual = off.members[0]!;
   for (let i = 0; i < count; i++) {
     const t = f.heatStartS + i * stepS;
-    out.first.push(usual.lineC(t, f.first.cells));
+    const first = off.arcC(t, f.first);
+    out.first.push(first.mean);
+    out.low.push(first.low);
+    out.high.push(first.high);
     out.coldest.push(usual.lineC(t, thermal.arcs[f.coldest]!.cells));
     out.battery.push(usual.hottest(t, 'battery')?.atC ?? thermal.ambientC);
   }

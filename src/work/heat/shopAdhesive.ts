@@ -1,6 +1,6 @@
 import { adhesiveRecord, type Adhesive } from '@/core/adhesives';
-import { fitScale, withScale, type GaveWay, type ScaleFit } from '@/core/lift/scale';
-import { thresholdRange, type LiftCase } from '@/core/lift/verdict';
+import { fitScale, gripFigures, scaleU, withScale, type GaveWay, type ScaleFit } from '@/core/lift/scale';
+import { liftThresholds, thresholdRange, type LiftCase } from '@/core/lift/verdict';
 import { coverStrengths } from '@/core/lift/strength';
 import type { Seen, Settings } from '@/model/settings';
 
@@ -20,4 +20,31 @@ export const shopThresholds = (settings: Pick<Settings, 'seen'>, c: LiftCase): R
 /** An adhesive as it is in this shop: the shipped record with the scale from its own observations. */
 export function shopAdhesive(settings: Pick<Settings, 'seen'>, family: string): Adhesive {
   return withScale(adhesiveRecord(family), shopScale(settings, family));
+}
+
+/**
+ * The glue of one job: as the shop knows it, and as its own bond showed it. A bond that was said to grip where it should have
+ * gone easily is believed to be stronger, and the next heat goes on longer; one that gripped because it had cooled says nothing.
+ */
+export function jobAdhesive(
+  settings: Pick<Settings, 'seen'>,
+  c: Omit<LiftCase, 'pickMm'>,
+  pickMm: number,
+  gripsAtC: readonly number[],
+): Adhesive {
+  const family = c.adhesive.id;
+  let seen: GaveWay[] = seenOf(settings, family);
+  let adhesive = c.adhesive;
+  for (const tC of gripsAtC) {
+    const { easyC } = liftThresholds({ ...c, adhesive, pickMm });
+    if (easyC === null || tC < easyC - scaleU.temperature.value) continue;
+    const { hMm, ringMm, fullArea } = c;
+    seen = [
+      ...seen,
+      { adhesive: family, gave: false, liftMm: pickMm, tC, uK: gripFigures.uK.value, hMm, ringMm, fullArea },
+    ];
+    const cover = (o: GaveWay) => ('cover' in o ? coverOfSeen(o) : c.cover);
+    adhesive = withScale(adhesiveRecord(family), fitScale(family, seen, cover));
+  }
+  return adhesive;
 }

@@ -30,11 +30,26 @@ import type { LiftSlice } from '@/model/stages/lift';
 import type { UseRecord } from '@/model/event';
 import { heaterOf, type Settings } from '@/model/settings';
 import { heatSwitches, heatUse } from './heating';
-import { shopAdhesive } from './shopAdhesive';
+import { jobAdhesive, shopAdhesive } from './shopAdhesive';
 import { everyPart, strengthOf } from './watchMarks';
 
 /** The lift of this job without the pick: cover, adhesive, flaw after the question about chips, worth of the cover. */
 export function liftCase(
+  job: JointSeen &
+    Pick<IntakeSlice, 'findings'> &
+    CoverSlice &
+    Partial<Pick<LiftSlice, 'gripsAtC'> & Pick<HeatSlice, 'plan'>>,
+  settings: Settings,
+): Omit<LiftCase, 'pickMm'> {
+  const plain = plainCase(job, settings);
+  const grips = job.gripsAtC ?? [];
+  return grips.length
+    ? { ...plain, adhesive: jobAdhesive(settings, plain, job.plan?.pickMm ?? defaultPickMm, grips) }
+    : plain;
+}
+
+/** The same before anything was tried on it. */
+function plainCase(
   job: JointSeen & Pick<IntakeSlice, 'findings'> & CoverSlice,
   settings: Settings,
 ): Omit<LiftCase, 'pickMm'> {

@@ -1,3 +1,6 @@
+import { addWeeks } from 'date-fns/addWeeks';
+import { startOfWeek } from 'date-fns/startOfWeek';
+
 import { learned } from '@/core/money/choices';
 import { riskQuantile } from '@/core/money/betaQuantile';
 import { wrightFit, type LearningCurve } from '@/core/statistics/learning';
@@ -195,4 +198,20 @@ export function learningOf(
   const minutes = [...byJob.values()];
   if (minutes.length < statisticsFigures.leastForCurve.value) return null;
   return { kind, stage, person, minutes, curve: wrightFit(minutes) };
+}
+
+/** Jobs that went out, by week from the first to the last; a week without any is among them. */
+export function handedOverByWeek(jobs: readonly Pick<JobState, 'closedAt'>[]): { at: number; jobs: number }[] {
+  const counts = new Map<number, number>();
+  for (const j of jobs) {
+    if (j.closedAt === null) continue;
+    const at = startOfWeek(j.closedAt, { weekStartsOn: 1 }).getTime();
+    counts.set(at, (counts.get(at) ?? 0) + 1);
+  }
+  if (!counts.size) return [];
+  const [first, last] = [Math.min(...counts.keys()), Math.max(...counts.keys())];
+  const weeks: { at: number; jobs: number }[] = [];
+  // by calendar weeks: one with a change of clocks is an hour shorter or longer
+  for (let at = first; at <= last; at = addWeeks(at, 1).getTime()) weeks.push({ at, jobs: counts.get(at) ?? 0 });
+  return weeks;
 }

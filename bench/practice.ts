@@ -1,0 +1,106 @@
+// The proof of the advice: made-up devices worked by somebody who follows the calls, and by reckless, timid and random hands.
+// SEEDS=2000 node --import tsx bench/practice.ts; a few are worked in `npm run bench`.
+import { readFileSync } from 'node:fs';
+import path from 'node:path';
+
+import { firstPlan, setFor } from '../src/work/heat/heatPlan';
+import { ReducedModel } from '../src/core/heat/reduced';
+import { PracticeBench } from '../src/core/practice/bench';
+import { reached } from '../src/core/practice/goal';
+import { styles, workRing, type Style } from '../src/core/practice/hands';
+import { edgeOrder } from '../src/core/lift/order';
+import { wilson } from '../src/core/statistics/rates';
+import { demoSettings } from '../src/demo/shop';
+import type { JobEvent } from '../src/model/event';
+import { foldJob } from '../src/model/fold';
+import { decodeModes } from '../src/model/modesFile';
+import { heaterOf } from '../src/model/settings';
+import { shippedDevices } from '../src/model/shippedDevices';
+import { plainWay } from '../src/model/way';
+import { thermalKey } from '../src/workers/thermalKey';
+import {
+  endingOf,
+  exerciseIds,
+  exercises,
+  readyForHeat,
+  truthOf,
+  type ExerciseId,
+} from '../src/work/practice/exercises';
+import { practiceCase } from '../src/work/practice/practiceCase';
+import { defaultPickMm } from '../src/core/lift/verdict';
+import { shopScale } from '../src/work/heat/shopAdhesive';
+
+type Line = (name: string, value: string) => void;
+const t0 = Date.UTC(2026, 3, 14, 13);
+
+function bare(exercise: ExerciseId) {
+  const device = shippedDevices.find((d) => d.id === exercises[exercise].deviceId)!;
+  const bondId = device.bonds[0]!.id;
+  const events = [
+    { type: 'opened' as const, label: 'P', device, bondId, promiseAt: null, customerMark: '', steps: plainWay(bondId) },
+    ...readyForHeat(bondId),
+  ].map((e, i) => ({
+    ...e,
+    v: 1,
+    id: `p${i}`,
+    jobId: 'p',
+    writer: 'p',
+    seq: i,
+    at: t0,
+    loggedAt: t0,
+    by: 'p',
+  })) as JobEvent[];
+  const job = foldJob(events)!;
+  const key = thermalKey(job.device, job.bond);
+  const file = path.join(import.meta.dirname, '..', 'public', 'modes', `${key.digest}.json`);
+  const model = new ReducedModel(decodeModes(readFileSync(file, 'utf8'), key.digest)!);
+  return { job, about: practiceCase(job, demoSettings, model) };
+}
+
+/** Works some seeds of an exercise in one style and counts how they end. */
+export function provePractice(exercise: ExerciseId, style: Style, seeds: number) {
+  const { job, about } = bare(exercise);
+  const plan = firstPlan(job, demoSettings);
+  const heater = heaterOf(demoSettings, plan.heater);
+  const { goal } = exercises[exercise];
+  const edge = edgeOrder(about.device, about.bond, about.outs)[0]!;
+  const ends: Record<string, number> = {};
+  let [broke, minutes, heats] = [0, 0, 0];
+  for (let seed = 1; seed <= seeds; seed++) {
+    const truth = truthOf(exercise, seed, about.path, shopScale(demoSettings, job.bond.adhesive).sd);
+    const w = workRing({
+      ...{ bench: new PracticeBench(about, truth), heater, use: {}, setC: setFor(heater, job) },
+      ...{ pickMm: plan.pickMm ?? defaultPickMm, style, seed, enough: (s) => reached(goal, s, edge) },
+    });
+    const end = endingOf(goal, w.state, edge);
+    const why =
+      end === 'broke' ? `broke: ${w.state.broke!.because}` : end === 'hurt' ? `hit: ${w.state.hurt[0]!.why}` : end;
+    ends[why] = (ends[why] ?? 0) + 1;
+    if (w.state.broke) broke++;
+    minutes += w.state.tS / 60 / seeds;
+    heats += w.heats / seeds;
+  }
+  return { ends, broke, ...wilson(broke, seeds), minutes, heats };
+}
+
+const percent = (v: number) => `${(100 * v).toFixed(1)} %`;
+
+export function practiceBench(line: Line, seeds: number): void {
+  for (const exercise of exerciseIds.filter((e) => exercises[e].deviceId !== null))
+    for (const style of styles) {
+      const r = provePractice(exercise, style, seeds);
+      const ends = Object.entries(r.ends)
+        .sort((a, b) => b[1] - a[1])
+        .map(([k, n]) => `${k} ${n}`)
+        .join(', ');
+      line(
+        `practice ${exercise}, ${style}, ${seeds} seeds`,
+        `broke ${percent(r.broke / seeds)} (${percent(r.low)} to ${percent(r.high)}); ${ends}; ${r.minutes.toFixed(0)} min, ${r.heats.toFixed(1)} heats`,
+      );
+    }
+}
+
+if (process.argv[1]?.endsWith('practice.ts')) {
+  practiceBench((name, value) => console.log(`${name}: ${value}`), Number(process.env.SEEDS ?? 100));
+  process.exit(0);
+}

@@ -1,0 +1,112 @@
+import { expect, test, type Page } from '@playwright/test';
+
+import { Hands, openDemo } from './hands';
+
+const speed = (page: Page, n: string) => page.getByRole('radio', { name: `Time: ${n}` });
+const said = (page: Page) => page.getByTestId('hands').getByRole('status');
+
+/** Begins an exercise and heats until its call says that it goes. */
+async function heated(page: Page, h: Hands, name: string): Promise<void> {
+  await openDemo(page, '/practice');
+  await h.press(`Begin: ${name}`);
+  await expect(h.button('On the plate')).toBeVisible();
+  await h.press(speed(page, '20×'));
+  await h.press('On the plate');
+  await expect(h.call()).toContainText('Lift now.', { timeout: 60_000 });
+  await h.press(h.button(/^Off the plate/));
+  await h.press(speed(page, '1×'));
+}
+
+test('the first exercise, guided, by touch: heated, pulled, looked at; nothing of it reaches the shop', async ({
+  page,
+}) => {
+  const h = new Hands(page, false);
+  await heated(page, h, 'Heat until it goes');
+  const cup = h.button('Cup: hold to pull');
+  await cup.scrollIntoViewIfNeeded();
+  const box = (await cup.boundingBox())!;
+  await page.mouse.move(box.x + 20, box.y + 20);
+  await page.mouse.down();
+  await expect(said(page)).toHaveText(/^A gap, at \d+ N\.$/);
+  await page.mouse.up();
+  await h.noViolations('practice');
+  // a reload in the middle: it goes on where it was
+  await page.reload();
+  await expect(said(page)).toHaveText(/^A gap, at \d+ N\.$/);
+  await h.press('Look at how it went');
+  await expect(h.call()).toHaveText(/^Passed in \d+\.\d min, one heat\.$/);
+  await expect(page.getByText(/^By the calls the same phone takes/)).toBeVisible({ timeout: 60_000 });
+  await h.noViolations('debrief');
+  await h.press('End this exercise');
+  await expect(page.getByText('Mirel, Heat until it goes: 1 of 1').first()).toBeVisible();
+  await page.goto('/jobs');
+  await expect(page.getByText('11 of 70')).toBeVisible();
+  await expect(page.getByText(/^Practice ·/)).toHaveCount(0);
+});
+
+test('the first exercise by keys alone, on a wide screen', { tag: '@wide' }, async ({ page }) => {
+  const h = new Hands(page, true);
+  await heated(page, h, 'Heat until it goes');
+  await h.button('Cup: hold to pull').focus();
+  await page.keyboard.down(' ');
+  await expect(said(page)).toHaveText(/^A gap, at \d+ N\.$/);
+  await page.keyboard.up(' ');
+  await h.press('Look at how it went');
+  await expect(h.call()).toHaveText(/^Passed in/);
+});
+
+test('worked recklessly it breaks: cold, and forced on; alone no call is told', async ({ page }) => {
+  const h = new Hands(page, false);
+  await openDemo(page, '/practice');
+  await h.press(page.getByRole('radio', { name: 'Calls: Alone: no calls' }));
+  await h.press('Begin: Pick and depth');
+  await expect(h.call()).toHaveText('You decide.');
+  await h.press(speed(page, '20×'));
+  await h.press('On the plate');
+  await page.waitForTimeout(9000);
+  await h.press(h.button(/^Off the plate/));
+  await expect(page.getByRole('textbox', { name: 'How warm is the edge now?, °C' })).toBeVisible();
+  await h.type(page.getByRole('textbox', { name: 'How warm is the edge now?, °C' }), '55');
+  await h.press(speed(page, '1×'));
+  const cup = h.button('Cup: hold to pull');
+  await cup.scrollIntoViewIfNeeded();
+  const box = (await cup.boundingBox())!;
+  await page.mouse.move(box.x + 20, box.y + 20);
+  await page.mouse.down();
+  await expect(said(page)).toHaveText(/^A gap/);
+  await page.mouse.up();
+  // a pick before it is warm again: ten minutes gone by
+  await h.press(speed(page, '20×'));
+  await page.waitForTimeout(18_000);
+  await h.press(speed(page, '1×'));
+  const strip = page.getByTestId('strip');
+  await strip.scrollIntoViewIfNeeded();
+  const s = (await strip.boundingBox())!;
+  const y = s.y + s.height * 0.4;
+  for (let n = 0; n < 30 && !(await h.button('Look at how it went').isVisible()); n++) {
+    await page.mouse.move(s.x + s.width * 0.5, y);
+    await page.mouse.down();
+    for (let i = 0; i < 8; i++) {
+      await page.mouse.move(s.x + s.width * (0.5 + 0.05 * i), y);
+      await page.waitForTimeout(60);
+    }
+    await page.mouse.up();
+  }
+  await h.press('Look at how it went');
+  await expect(h.call()).toHaveText(/^The back broke at bottom edge after/);
+  await expect(page.getByText(/^You said 55 °C, it was \d+ °C\.$/)).toBeVisible();
+});
+
+test('today’s job first: a copy is worked, the customer’s job stays as it is', async ({ page }) => {
+  const h = new Hands(page, false);
+  await openDemo(page, '/jobs/demo-0143/log');
+  const entries = await page.getByRole('main').textContent();
+  await page.goto('/practice');
+  await h.press('Practise J-0143 first');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('Ring-bond 5.4');
+  await h.tick('At hand: picks, blade, gloves, eye cover. Alcohol put away');
+  await h.press('On the plate');
+  await expect(h.button(/^Off the plate/)).toBeVisible();
+  await page.goto('/jobs/demo-0143/log');
+  await expect(page.getByRole('main')).toHaveText(entries!);
+});

@@ -1,0 +1,1 @@
+export { NewsScreen as default } from '@/places/help/NewsScreen';

@@ -1,0 +1,1 @@
+export { DebriefScreen as default } from '@/places/practice/DebriefScreen';

@@ -1,0 +1,1 @@
+export { PracticeScreen as default } from '@/places/practice/PracticeScreen';

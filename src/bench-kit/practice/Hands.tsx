@@ -1,0 +1,198 @@
+import { useRouter, type Href } from 'expo-router';
+import { useEffect, useRef, useState } from 'react';
+import { Pressable, useWindowDimensions, View } from 'react-native';
+
+import type { EdgeId } from '@/core/device/types';
+import { depthLimitAt, edgeWindows } from '@/core/lift/depth';
+import type { PracticeRun } from '@/store/practice';
+import { useSettings } from '@/store/shop';
+import { Button } from '@/ui/Button';
+import { TempField } from '@/ui/QuantityField';
+import { Disclosure } from '@/ui/Disclosure';
+import { Txt } from '@/ui/Txt';
+import { reached } from '@/core/practice/goal';
+import { edgeName } from '@/words/placeNames';
+import { t } from '@/words/practice';
+import { defaultPickMm } from '@/core/lift/verdict';
+import { happenedText } from './happenedText';
+import { PickStrip } from './PickStrip';
+import type { Lab } from './useLab';
+
+const edges: readonly EdgeId[] = ['bottom', 'left', 'top', 'right'];
+/** A hand pulls harder by so much a second of its own. */
+const newtonsPerS = 15;
+const pullMs = 250;
+/** Movements of a drag are taken together for so long. */
+const dragMs = 120;
+
+/** Hands on the made-up device: a cup to pull, a pick to push; what comes of it is told, not what is true. */
+export function Hands({ run, lab, stage }: { run: PracticeRun; lab: Lab; stage: string }) {
+  const router = useRouter();
+  const { width } = useWindowDimensions();
+  const { state, happened, refused, lab: on } = lab;
+  const [edge, setEdge] = useState<EdgeId | null>(null);
+  if (!on || !state) return null;
+  const { bench, gapMm, firstEdge, goal } = on;
+  const shown = edge ?? firstEdge.edge;
+  const span = bench.about.path.edgeSpan(shown);
+  const over = state.broke !== null || state.flash || state.free || reached(goal, state, firstEdge);
+  const offs = run.acts.filter((a) => a.action.kind === 'off').length;
+  const asked = offs > run.guesses.length;
+  const last = refused ?? happened.findLast((h) => happenedText(h) !== null) ?? null;
+  const text = run.speed === 0 && !over ? t('timeStands') : last ? happenedText(last) : t('dragThePick');
+  return (
+    <View
+      className="border-t-[1.5px] border-ink bg-panel px-4 no-print"
+      role="region"
+      aria-label={t('hands')}
+      testID="hands"
+    >
+      <Disclosure key={stage} bare title={t('hands')} open={stage === 'lift' || over}>
+        <View role="status">
+          <Txt
+            strong
+            tone={last && (last.what === 'broke' || last.what === 'hurt' || last.what === 'flash') ? 'caution' : 'ink'}
+          >
+            {text}
+          </Txt>
+        </View>
+        {over || state.hurt.length ? (
+          <View className="mt-2">
+            <Button kind="main" label={t('seeHowItWent')} onPress={() => router.push('/practice/debrief' as Href)} />
+          </View>
+        ) : null}
+        {over || run.way === 'guided' || !asked ? null : <Guess onGuess={(tC) => lab.guess(tC)} />}
+        {over ? null : (
+          <>
+            <View className="flex-row flex-wrap gap-2 mt-2">
+              <Cup onPull={(forceN, dtS) => lab.act({ kind: 'pull', sMm: gapMm, forceN }, dtS)} speed={run.speed} />
+              <View role="radiogroup" aria-label={t('pickOn')} className="flex-row flex-wrap gap-1">
+                {edges.map((e) => (
+                  <Pressable
+                    key={e}
+                    role="radio"
+                    aria-checked={e === shown}
+                    aria-label={`${t('pickOn')}: ${edgeName(e)}`}
+                    onPress={() => setEdge(e)}
+                    className={`min-h-touch px-2 items-center justify-center rounded-card border-[1.5px] ${e === shown ? 'bg-ink border-ink' : 'border-ink2'}`}
+                  >
+                    <Txt size="s" tone={e === shown ? 'onInk' : 'ink'}>
+                      {edgeName(e)}
+                    </Txt>
+                  </Pressable>
+                ))}
+              </View>
+            </View>
+            <Pick key={shown} run={run} lab={lab} edge={shown} span={span} width={Math.min(900, width - 32)} />
+          </>
+        )}
+      </Disclosure>
+    </View>
+  );
+}
+
+/** Held, it pulls harder and harder; a key does the same. */
+function Cup({ onPull, speed }: { onPull: (forceN: number, dtS: number) => void; speed: number }) {
+  const [forceN, setForce] = useState(0);
+  const timer = useRef<ReturnType<typeof setInterval> | null>(null);
+  const latest = useRef(onPull);
+  useEffect(() => {
+    latest.current = onPull;
+  });
+  const stop = () => {
+    if (timer.current) clearInterval(timer.current);
+    timer.current = null;
+    setForce(0);
+  };
+  useEffect(() => stop, []);
+  const begin = () => {
+    if (timer.current || speed === 0) return;
+    let force = 0;
+    timer.current = setInterval(() => {
+      force += (newtonsPerS * pullMs) / 1e3;
+      setForce(force);
+      latest.current(force, (pullMs / 1e3) * Math.max(1, speed));
+    }, pullMs);
+  };
+  return (
+    <Pressable
+      role="button"
+      aria-label={t('cup')}
+      onPressIn={begin}
+      onPressOut={stop}
+      {...({
+        onKeyDown: (e: { key: string; repeat: boolean }) => (e.key === ' ' && !e.repeat ? begin() : undefined),
+        onKeyUp: stop,
+      } as object)}
+      className={`min-h-touch px-3 items-center justify-center rounded-card border-[1.5px] border-ink ${forceN ? 'bg-ink' : 'bg-panel'}`}
+    >
+      <Txt strong tone={forceN ? 'onInk' : 'ink'}>
+        {forceN ? t('cupHeld', { n: Math.round(forceN) }) : t('cup')}
+      </Txt>
+    </Pressable>
+  );
+}
+
+function Pick({
+  run,
+  lab,
+  edge,
+  span,
+  width,
+}: {
+  run: PracticeRun;
+  lab: Lab;
+  edge: EdgeId;
+  span: { fromMm: number; toMm: number };
+  width: number;
+}) {
+  const [pick, setPick] = useState<{ sMm: number; depthMm: number } | null>(null);
+  const from = useRef<{ sMm: number; at: number } | null>(null);
+  const { bench } = lab.lab!;
+  const { path, device, bond, outs } = bench.about;
+  const window = edgeWindows(device, bond, outs).find((w) => w.edge === edge)!;
+  const told = run.way !== 'alone';
+  const pickMm = run.events.findLast((e) => e.type === 'heatPlan')?.pickMm ?? defaultPickMm;
+  const push = (sMm: number, depthMm: number, phase: 'start' | 'move' | 'end') => {
+    setPick({ sMm, depthMm });
+    const now = performance.now();
+    if (phase === 'start' || !from.current) {
+      from.current = phase === 'end' ? null : { sMm, at: now };
+      return;
+    }
+    const { sMm: before, at } = from.current;
+    const ms = now - at;
+    if (ms < dragMs && phase === 'move') return;
+    const dtS = (Math.max(ms, dragMs) / 1e3) * Math.max(1, run.speed);
+    const mm = sMm - before;
+    if (Math.abs(mm) > 0.05)
+      lab.act({ kind: 'push', sMm: path.wrap(before), depthMm, speedMmS: mm / dtS, pickMm }, dtS);
+    from.current = phase === 'end' ? null : { sMm, at: now };
+  };
+  const cut = lab.state!.cut.free.flatMap((f) =>
+    [-path.lengthMm, 0, path.lengthMm]
+      .map((d) => ({ fromMm: f.fromMm + d, toMm: f.toMm + d }))
+      .filter((f2) => f2.toMm > span.fromMm && f2.fromMm < span.toMm),
+  );
+  const at = pick?.sMm ?? (span.fromMm + span.toMm) / 2;
+  return (
+    <PickStrip
+      label={t('pickStrip', { edge: edgeName(edge) })}
+      width={width}
+      fromMm={span.fromMm}
+      toMm={span.toMm}
+      cut={cut}
+      needMm={told ? window.needMm : null}
+      limitMm={told ? depthLimitAt(path, bond, outs, path.wrap(at)).limitMm : null}
+      closed={told ? window.closed : []}
+      pick={pick}
+      onMove={push}
+    />
+  );
+}
+
+/** What somebody believes the line to be, before the truth is told. */
+function Guess({ onGuess }: { onGuess: (tC: number) => void }) {
+  const settings = useSettings();
+  return <TempField label={t('guessNow')} units={settings} lowC={15} highC={150} valueC={null} onC={onGuess} />;
+}

@@ -1,0 +1,87 @@
+import { useEffect, useMemo, useState } from 'react';
+
+import { PracticeBench, type HandAction, type Happened } from '@/core/practice/bench';
+import { firstGap } from '@/core/lift/firstGap';
+import { edgeOrder } from '@/core/lift/order';
+import { heaterOf } from '@/model/settings';
+import type { JobState } from '@/model/fold';
+import { foldJob } from '@/model/fold';
+import { changePractice, type Act, type PracticeRun } from '@/store/practice';
+import { heatUse } from '@/work/heat/heating';
+import { shopScale } from '@/work/heat/shopAdhesive';
+import { exercises, truthOf, type ExerciseId } from '@/work/practice/exercises';
+import { practiceCase } from '@/work/practice/practiceCase';
+import { playedOn, waited } from '@/work/practice/replay';
+import { useNow } from '../useNow';
+import { useThermal } from '../useThermal';
+
+/** The log as it was when the exercise began: everything in it came with one stroke. */
+const begun = (run: PracticeRun) => run.events.filter((e) => e.loggedAt === run.events[0]!.loggedAt);
+
+/** The made-up device of an exercise with its truth; null until its heat model is there. */
+export function useBench(run: PracticeRun, job: JobState) {
+  const { model } = useThermal(job.device, job.bond);
+  const { id, exercise, seed } = run;
+  // as it was begun: what is noted and set on the way changes nothing of the device
+  const [first] = useState(run);
+  return useMemo(() => {
+    const start = foldJob(begun(first));
+    if (!model || !start || id !== first.id) return null;
+    const { settings } = first;
+    const about = practiceCase(start, settings, model);
+    const truth = truthOf(exercise as ExerciseId, seed, about.path, shopScale(settings, start.bond.adhesive).sd);
+    const bench = new PracticeBench(about, truth);
+    const edge = edgeOrder(about.device, about.bond, about.outs)[0]!;
+    const gap = firstGap(about.device, about.bond, about.outs, edge.edge, [], []);
+    return { bench, start, firstEdge: edge, gapMm: gap.blade.sMm, goal: exercises[exercise as ExerciseId].goal };
+  }, [model, first, id, exercise, seed]);
+}
+
+/** The bench as it stands now, and how to do something on it. */
+export function useLab(run: PracticeRun, job: JobState) {
+  const lab = useBench(run, job);
+  const now = useNow(250);
+  const nowS = Math.max(0, (now - run.startMs) / 1e3);
+  const [refused, setRefused] = useState<Happened | null>(null);
+
+  // an entry that says that the device lies on the heat is what was done with it
+  const { acts, events, settings } = run;
+  useEffect(() => {
+    const known = new Set(acts.map((a) => a.eventId));
+    const fresh = events.flatMap((e): Act[] => {
+      if (known.has(e.id)) return [];
+      const at = { atS: Math.max(0, (e.at - run.startMs) / 1e3), dtS: 0, eventId: e.id };
+      if (e.type === 'heatOn' && e.setC !== null)
+        return [
+          {
+            ...at,
+            action: {
+              ...{ kind: 'heat', setC: e.setC, preheated: e.preheated },
+              ...{ heater: heaterOf(settings, e.heater), use: heatUse(job.device, job.bond, e.use) },
+            },
+          },
+        ];
+      if (e.type === 'heatOff') return [{ ...at, action: { kind: 'off' } }];
+      if (e.type === 'alcohol' && e.use === 'gap' && e.stretch)
+        return [{ ...at, action: { kind: 'alcohol', fromMm: e.stretch.fromMm, toMm: e.stretch.toMm } }];
+      return [];
+    });
+    if (fresh.length) changePractice((r) => ({ ...r, acts: [...r.acts, ...fresh] }));
+  }, [acts, events, settings, run.startMs, job.device, job.bond]);
+
+  const played = useMemo(() => (lab ? playedOn(lab.bench, acts) : null), [lab, acts]);
+  const seen = lab && played ? waited(lab.bench, played.state, nowS) : null;
+
+  const act = (action: HandAction, dtS: number) => {
+    if (!lab || !seen || run.speed === 0) return;
+    const atS = Math.max(nowS, played!.state.tS);
+    const tried = lab.bench.step(seen.state, action, dtS).happened.find((h) => h.what === 'refused') ?? null;
+    setRefused(tried);
+    if (!tried) changePractice((r) => ({ ...r, acts: [...r.acts, { atS, dtS, action }] }));
+  };
+  const guess = (tC: number) => changePractice((r) => ({ ...r, guesses: [...r.guesses, { atS: nowS, tC }] }));
+  const happened = played && seen ? [...played.happened, ...seen.happened] : [];
+  return { lab, state: seen?.state ?? null, happened, refused, nowS, act, guess };
+}
+
+export type Lab = ReturnType<typeof useLab>;

@@ -1,0 +1,49 @@
+import { bondPerimeter } from '../device/perimeter';
+import { arcCells } from '../heat/arcs';
+import type { Heater } from '../heat/heater';
+import type { HeatUse } from '../heat/member';
+import type { ReducedModel } from '../heat/reduced';
+import { edgeOrder } from '../lift/order';
+import { PracticeBench, type PracticeCase } from './bench';
+import { workRing } from './hands';
+import { reached, type Goal } from './goal';
+import type { Truth } from './truth';
+
+/** A case as it goes to a worker: what is made from the geometry and the model is made there. */
+export type PlainCase = Omit<PracticeCase, 'model' | 'path' | 'arcs'>;
+
+export interface ByCallsInput {
+  about: PlainCase;
+  truth: Truth;
+  heater: Heater;
+  use: HeatUse;
+  setC: number;
+  pickMm: number;
+  goal: Goal;
+}
+
+export interface ByCalls {
+  seconds: number;
+  heats: number;
+  broke: boolean;
+  /** it came as far as the exercise asks */
+  off: boolean;
+}
+
+/** The same device worked by somebody who follows the calls: what an exercise is measured against. */
+export function byCalls(model: ReducedModel, { about, truth, heater, use, setC, pickMm, goal }: ByCallsInput): ByCalls {
+  const path = bondPerimeter(about.device, about.bond);
+  const bench = new PracticeBench({ ...about, model, path, arcs: arcCells(model, path.lengthMm) }, truth);
+  const edge = edgeOrder(about.device, about.bond, about.outs)[0]!;
+  const w = workRing({
+    bench,
+    heater,
+    use,
+    setC,
+    pickMm,
+    style: 'guided',
+    seed: truth.seed,
+    enough: (s) => reached(goal, s, edge),
+  });
+  return { seconds: w.state.tS, heats: w.heats, broke: w.state.broke !== null, off: reached(goal, w.state, edge) };
+}

@@ -1,0 +1,4 @@
+import { lazy } from 'react';
+
+/** Only a wide screen has room for it. */
+export const RecordDetail = lazy(() => import('./RecordDetail'));

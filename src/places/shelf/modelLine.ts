@@ -1,0 +1,33 @@
+import type { Device } from '@/core/device/types';
+import { t } from '@/words/shelf';
+
+const words = {
+  get ringGlass() {
+    return t('glassOnARing2');
+  },
+  get ringPlastic() {
+    return t('plasticOnARing2');
+  },
+  get fullGlass() {
+    return t('glassGluedAllOver2');
+  },
+  clipped: 'clips',
+  get lensInRing() {
+    return t('lensCoversInRings');
+  },
+  get frameLens() {
+    return t('lensGlassInAFrame2');
+  },
+};
+
+/** What a model is, in a line: whose, of which kind, how it is held, how it opens. */
+export function modelLine(device: Device, own: boolean): string {
+  const front = device.faces.some((f) => f.id === device.insideThrough && f.side === 'front');
+  const what = {
+    part: own ? t('ownVersion', { version: device.version }) : t('shipped'),
+    kind: device.kind,
+    join: [...new Set(device.faces.map((f) => words[f.construction]))].join(', '),
+  };
+  if (device.leaves.length > 1) return front ? t('twoHalvesOpensFromTheFront', what) : t('twoHalves', what);
+  return front ? t('opensFromTheFront', what) : `${what.part} · ${what.kind} · ${what.join}`;
+}

@@ -1,0 +1,169 @@
+import { useSyncExternalStore } from 'react';
+
+import type { HandAction } from '@/core/practice/bench';
+import { defaultSettings } from '@/model/defaultSettings';
+import type { JobEvent } from '@/model/event';
+import type { Settings } from '@/model/settings';
+
+/** Calls shown; shown after one's own decision; not shown. */
+export const practiceWays = ['guided', 'checked', 'alone'] as const;
+export type PracticeWay = (typeof practiceWays)[number];
+export const practiceSpeeds = [0, 1, 4, 20] as const;
+export type PracticeSpeed = (typeof practiceSpeeds)[number];
+
+/** What hands did, or what came of an entry of the log; s of the exercise. */
+export interface Act {
+  atS: number;
+  dtS: number;
+  action: HandAction;
+  /** of the entry that it came from */
+  eventId?: string;
+}
+
+/**
+ * An exercise that is being worked. All of it lives here: its log, its settings, its clock and what hands did. Nothing of
+ * it reaches the shop's storage; it is kept beside it, so that a reload finds it where it was.
+ */
+export interface PracticeRun {
+  /** of its job: it begins with `practice-`, which no job of the shop does */
+  id: string;
+  exercise: string;
+  seed: number;
+  way: PracticeWay;
+  person: string;
+  /** instant at which its clock began, and how far that has come, ms */
+  startMs: number;
+  simMs: number;
+  speed: PracticeSpeed;
+  events: JobEvent[];
+  settings: Settings;
+  acts: Act[];
+  /** what somebody believed the line to be when they took it off, and when, °C and s */
+  guesses: { atS: number; tC: number }[];
+}
+
+const key = 'northcove.practice';
+export const practicePrefix = 'practice-';
+
+const looksRight = (r: unknown): r is PracticeRun => {
+  const x = r as Partial<PracticeRun> | null;
+  return (
+    typeof x === 'object' &&
+    x !== null &&
+    typeof x.id === 'string' &&
+    x.id.startsWith(practicePrefix) &&
+    Array.isArray(x.events) &&
+    Array.isArray(x.acts) &&
+    Array.isArray(x.guesses) &&
+    Number.isFinite(x.startMs) &&
+    Number.isFinite(x.simMs) &&
+    Number.isFinite(x.seed) &&
+    typeof x.settings === 'object' &&
+    practiceSpeeds.includes(x.speed as PracticeSpeed) &&
+    practiceWays.includes(x.way as PracticeWay)
+  );
+};
+
+function read(): PracticeRun | null {
+  try {
+    const r: unknown = JSON.parse(localStorage.getItem(key) ?? 'null');
+    // begun with an earlier version it has no settings that came since
+    return looksRight(r) ? { ...r, settings: { ...defaultSettings, ...r.settings } } : null;
+  } catch {
+    return null;
+  }
+}
+
+let run: PracticeRun | null | undefined;
+/** since when its clock has been going in this page, by the monotonic one; null: it stands */
+let since: number | null = null;
+const listeners = new Set<() => void>();
+
+const hidden = () => typeof document !== 'undefined' && document.visibilityState === 'hidden';
+const mono = () => (typeof performance === 'undefined' ? 0 : performance.now());
+
+export const practiceRun = (): PracticeRun | null => {
+  if (run === undefined) {
+    run = read();
+    since = run && !hidden() ? mono() : null;
+    // an hour with the page hidden is no hour of the exercise
+    if (typeof document !== 'undefined')
+      document.addEventListener('visibilitychange', () => {
+        settle();
+        since = hidden() ? null : mono();
+      });
+  }
+  return run;
+};
+
+/** ms that the exercise has come. */
+const elapsedMs = (r: PracticeRun): number => r.simMs + (since === null ? 0 : (mono() - since) * r.speed);
+
+function put(next: PracticeRun | null): void {
+  run = next;
+  try {
+    if (next) localStorage.setItem(key, JSON.stringify(next));
+    else localStorage.removeItem(key);
+  } catch {
+    // full: the exercise goes on, and would begin anew after a reload
+  }
+  listeners.forEach((f) => f());
+}
+
+/** Takes into the record how far the clock has come. */
+function settle(): void {
+  const r = practiceRun();
+  if (!r || since === null) return;
+  const simMs = elapsedMs(r);
+  since = mono();
+  put({ ...r, simMs });
+}
+
+/** The page that is looked at is one of the exercise: only there its clock, its log and its settings count. */
+export const inPractice = (): boolean => {
+  const r = practiceRun();
+  return r !== null && typeof window !== 'undefined' && (window.location?.pathname ?? '').startsWith(`/jobs/${r.id}`);
+};
+
+/** The instant of the exercise; null where the shop's own counts. */
+export const practiceNowMs = (): number | null => {
+  if (!inPractice()) return null;
+  const r = practiceRun()!;
+  return Math.round(r.startMs + elapsedMs(r));
+};
+
+export function beginPractice(r: PracticeRun): void {
+  practiceRun();
+  since = hidden() ? null : mono();
+  put(r);
+}
+
+export function endPractice(): void {
+  put(null);
+  since = null;
+}
+
+/** Changes the exercise; its clock is settled with it. */
+export function changePractice(change: (r: PracticeRun) => PracticeRun): void {
+  const r = practiceRun();
+  if (!r) return;
+  const now = { ...r, simMs: elapsedMs(r) };
+  if (since !== null) since = mono();
+  put(change(now));
+}
+
+const subscribe = (f: () => void) => {
+  listeners.add(f);
+  return () => void listeners.delete(f);
+};
+
+/** The exercise that is open, wherever one looks from. */
+export const usePracticeRun = (): PracticeRun | null => useSyncExternalStore(subscribe, practiceRun, () => null);
+
+/** The exercise where its own pages are looked at; null elsewhere. */
+export const useInPractice = (): PracticeRun | null =>
+  useSyncExternalStore(
+    subscribe,
+    () => (inPractice() ? practiceRun() : null),
+    () => null,
+  );

@@ -1,0 +1,4 @@
+import en from './en/practice';
+import { speaks } from './speaks';
+
+export const t = speaks('practice', en);

@@ -1,0 +1,87 @@
+import type { BenchState } from '@/core/practice/bench';
+import { reached, type Goal } from '@/core/practice/goal';
+import { drawTruth, type Truth } from '@/core/practice/truth';
+import type { Perimeter } from '@/core/device/perimeter';
+import { judgement } from '@/core/source';
+import type { JobEvent, NewEvent } from '@/model/event';
+import type { JobState } from '@/model/fold';
+
+/** What an exercise is about, one skill each, in the order in which they are learned. */
+export const exerciseIds = ['heat', 'depth', 'reheat', 'corners', 'camera', 'stubborn', 'today'] as const;
+export type ExerciseId = (typeof exerciseIds)[number];
+
+export interface Exercise {
+  id: ExerciseId;
+  /** of the shelf; null: the device of a job of today */
+  deviceId: string | null;
+  goal: Goal;
+  /** what the seed does not decide */
+  fixed: Partial<Truth>;
+}
+
+/** ln of what the glue of the stubborn device is against a usual one. */
+const stubbornLn = judgement(0.6, 'near the strong end of what is usual, so that heat alone takes long');
+
+export const exercises: Record<ExerciseId, Exercise> = {
+  heat: { id: 'heat', deviceId: 'ring61', goal: 'gap', fixed: { chips: [] } },
+  depth: { id: 'depth', deviceId: 'ring61', goal: 'firstEdge', fixed: { chips: [] } },
+  reheat: { id: 'reheat', deviceId: 'ring61', goal: 'off', fixed: { chips: [], lnScale: 0 } },
+  corners: { id: 'corners', deviceId: 'ring54', goal: 'off', fixed: { lnScale: 0 } },
+  camera: { id: 'camera', deviceId: 'ring54', goal: 'off', fixed: {} },
+  stubborn: { id: 'stubborn', deviceId: 'ring61', goal: 'off', fixed: { lnScale: stubbornLn.value } },
+  today: { id: 'today', deviceId: null, goal: 'off', fixed: {} },
+};
+
+export const truthOf = (exercise: ExerciseId, seed: number, path: Perimeter, lnSd: number): Truth => ({
+  ...drawTruth(seed, path, lnSd),
+  ...exercises[exercise].fixed,
+});
+
+export type Ending = 'passed' | 'broke' | 'hurt' | 'flash' | 'tooHot' | 'given up';
+
+/** How it ended: what went wrong weighs more than how far it came. */
+export function endingOf(goal: Goal, s: BenchState, firstEdge: { fromMm: number; toMm: number }): Ending {
+  if (s.flash) return 'flash';
+  if (s.broke) return 'broke';
+  if (s.hurt.length) return 'hurt';
+  if (Object.values(s.hot).some((h) => h.aboveStopS > 0)) return 'tooHot';
+  return reached(goal, s, firstEdge) ? 'passed' : 'given up';
+}
+
+/** What stands in the log of a made-up device when it comes to its first heat. */
+export const readyForHeat = (bondId: string): NewEvent[] => [
+  { type: 'finding', kind: 'cellSwollen', answer: 'no' },
+  { type: 'finding', kind: 'chip', answer: 'no' },
+  { type: 'finding', kind: 'bent', answer: 'no' },
+  { type: 'finding', kind: 'crack', answer: 'no', edges: [] },
+  { type: 'charge', percent: 30 },
+  {
+    type: 'jobRoute',
+    ...{ bondId, work: 'openClose', cover: 'save', origin: null, through: 'back', internalsOut: false },
+    ...{ partHas: [], closedBy: 'tape' },
+  },
+  { type: 'prep', item: 'powerOff', done: true },
+  { type: 'prep', item: 'trayOut', done: true },
+  { type: 'prep', item: 'toolsReady', done: true },
+  { type: 'stage', stage: 'intake', to: 'done' },
+];
+
+/** What is worked before a device is heated: an exercise with a customer's own begins where that is done. */
+const before: ReadonlySet<JobEvent['type']> = new Set<JobEvent['type']>([
+  'opened',
+  'finding',
+  'charge',
+  'jobRoute',
+  'prep',
+  'crack',
+  'chipMark',
+  'crackGone',
+  'chipGone',
+  'ambient',
+]);
+
+/** The log of a customer's job as far as its first heat, to be practised on; the job itself stays as it is. */
+export const asExercise = (job: Pick<JobState, 'effective'>): NewEvent[] => {
+  const taken = job.effective.filter((e) => before.has(e.type)) as unknown as NewEvent[];
+  return [...taken, { type: 'stage', stage: 'intake', to: 'done' }];
+};
