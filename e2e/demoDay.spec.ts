@@ -45,7 +45,9 @@ test('what was noted in the demo is not left behind unasked', async ({ page }) =
   await page.goto('/');
   await expect(page.getByText(/^Demo day/)).toBeVisible({ timeout: 30_000 });
   await page.goto('/jobs/demo-0141/dryFit');
-  await page.getByRole('region', { name: 'Actions' }).getByRole('button').last().click();
+  const done = page.getByRole('region', { name: 'Actions' }).getByRole('button').last();
+  await expect(done).toBeVisible({ timeout: 45_000 });
+  await done.click();
   await expect(page.getByTestId('call')).toContainText('Leave it where it is.');
   await page.goto('/');
   await page.getByRole('button', { name: 'Start with an empty shop' }).click();

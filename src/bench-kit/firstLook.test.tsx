@@ -28,7 +28,7 @@ jest.mock('./useThermal', () => ({}));
 it('while only a first look answers it says how far the exact one is, and keeps what it said', () => {
   render(<FirstLook thermal={thermal({ first: true, building: 0.4 })} plan="110" readyInS={range} />);
   expect(screen.getByText(/First answer/)).toBeTruthy();
-  expect(screen.getByText(/40/)).toBeTruthy();
+  expect(screen.getByText(/40 %/)).toBeTruthy();
   expect(mockSaid).toHaveBeenCalledWith({ plan: '110', readyInS: range });
 });
 

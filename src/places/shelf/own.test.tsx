@@ -53,7 +53,7 @@ describe('a model in a minute', () => {
     render(<NewModelScreen />);
     await choose('Plastic on a ring');
     await enter('Width, mm', '900');
-    expect(screen.getByText(/45/).textContent).toContain('240');
+    expect(screen.getByText(/enter 45/).textContent).toContain('240');
     await enter('Width, mm', '74.5');
     expect(screen.getByTestId('guessed').textContent).not.toContain('length and width');
     await press('Save the model');
