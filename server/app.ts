@@ -7,6 +7,7 @@ import { secureHeaders } from 'hono/secure-headers';
 
 import { knownHost, ownHosts, ownOrigin, smallBody } from './guard';
 import { instruments } from './instruments';
+import { relay } from './relay';
 
 export interface ServerOptions {
   /** folder of the exported application */
@@ -53,6 +54,7 @@ export function createApp({ root, demo, hosts }: ServerOptions): Hono {
   app.get('/api/health', (c) => c.json({ ok: true }));
   app.get('/api/config', (c) => c.json({ demo }));
   app.route('/api/instruments', instruments(path.join(root, 'modes')));
+  app.route('/api/relay', relay());
   app.all('/api/*', (c) => c.json({ error: 'not found' }, 404));
 
   // files whose name changes with their content may be kept for ever, everything else is asked for again
