@@ -17,9 +17,9 @@ export const relayLimits = {
 };
 
 const roomPattern = /^[A-Za-z0-9_-]{43}$/;
-const memberPattern = /^[A-Za-z0-9-]{4,60}$/;
+const memberPattern = /^[A-Za-z0-9_-]{4,60}$/;
 const frame = z.object({
-  to: z.string().regex(/^(\*|[A-Za-z0-9-]{4,60})$/),
+  to: z.string().regex(/^(\*|[A-Za-z0-9_-]{4,60})$/),
   m: z.string().max(60),
   i: z.number().int().min(0).max(9999),
   n: z.number().int().min(1).max(9999),

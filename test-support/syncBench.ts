@@ -4,7 +4,8 @@ import type { JobEvent, NewEvent } from '../src/model/event';
 import { logOrder } from '../src/model/logOrder';
 import type { Settings } from '../src/model/settings';
 import { Repository } from '../src/store/repository';
-import { SyncDevice, type ShopAccess } from '../src/store/sync/device';
+import type { ShopAccess } from '../src/store/sync/desk';
+import { SyncDevice } from '../src/store/sync/device';
 import type { Frame, HeardFrame, Wire } from '../src/store/sync/link';
 import { ownPair } from '../src/store/sync/seal';
 import type { SyncState } from '../src/store/sync/state';
@@ -152,8 +153,8 @@ export async function shopOf(names: readonly string[], wire: MemoryWire, now: ()
   await first.begin();
   await first.device.found();
   for (const b of benches.slice(1)) {
-    await b.begin({ group: first.device.current.group });
-    const { id, name, open } = b.device.current.me;
+    await b.begin({ group: first.device.state().group });
+    const { id, name, open } = b.device.state().me;
     first.device.noteMember({ id, name, key: open, since: now() });
   }
   await quiet(benches);

@@ -15,6 +15,7 @@ import { seedOnFirstStart } from '@/demo/firstStart';
 import { startClock } from '@/store/clock';
 import { registerServiceWorker } from '@/store/registerServiceWorker';
 import { queryClient, useSettings } from '@/store/shop';
+import { beginWhereJoined } from '@/store/sync/begin';
 import { RouteBoundary } from '@/bench-kit/PageBoundary';
 import { BackupReminder } from '@/bench-kit/BackupReminder';
 import { UpdateNotice } from '@/bench-kit/UpdateNotice';
@@ -34,7 +35,9 @@ export default function Layout() {
   });
   useEffect(() => {
     // a customer's device opens the test page only: nothing of a shop is put there
-    if (window.location?.pathname !== '/device-test') void seedOnFirstStart();
+    const at = window.location?.pathname;
+    // and who comes to join a shop gets that one
+    if (at !== '/device-test' && at !== '/join') void seedOnFirstStart().then(beginWhereJoined);
   }, []);
   if (!loaded && !error) return null;
   return (

@@ -280,9 +280,9 @@ export class Repository {
     return this.settings.before();
   }
 
-  /** Everything that is stored, as it stands: the way out when nothing else can be made of it. */
+  /** Everything that is stored, as it stands but for the shop's keys: the way out when nothing else can be made of it. */
   async raw(): Promise<Record<string, string | null>> {
-    return this.storage.getMany((await this.storage.getAllKeys()).filter((k) => k !== packKey));
+    return this.storage.getMany((await this.storage.getAllKeys()).filter((k) => k !== packKey && k !== 'extra/sync'));
   }
 
   async readExtra(key: string): Promise<string | null> {

@@ -69,7 +69,7 @@ export async function loadShop(): Promise<ShopLog> {
 }
 
 /** Own figures that this load does not count with yet: it is loaded anew, for figures are made when the page is. */
-function figuresInForce(settings: Settings): void {
+export function figuresInForce(settings: Settings): void {
   if (mirrorFigures(settings.figures)) window.location.reload();
 }
 
@@ -196,7 +196,8 @@ export function useJob(id: string, joint?: string): { job: JobState | null; load
   return { job: events ? (joint ? foldAt(events, joint) : foldCached(events)) : null, loading: !data };
 }
 
-function patchLog(change: (log: ShopLog) => ShopLog): void {
+/** Changes what the pages see of the log. */
+export function patchLog(change: (log: ShopLog) => ShopLog): void {
   queryClient.setQueryData(logQuery.queryKey, (old: ShopLog | undefined) => (old ? change(old) : old));
 }
 

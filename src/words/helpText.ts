@@ -6,6 +6,10 @@ export const helpTopics = {
   jobs: () => ({ title: t('jobsTitle'), lines: [t('jobs1'), t('jobs2'), t('jobs3'), t('jobs4')] }),
   models: () => ({ title: t('modelsTitle'), lines: [t('models1'), t('models2'), t('models3'), t('models4')] }),
   shop: () => ({ title: t('shopTitle'), lines: [t('shop1'), t('shop2'), t('shop3'), t('shop4')] }),
+  devices: () => ({
+    title: t('devicesTitle'),
+    lines: [t('devices1'), t('devices2'), t('devices3'), t('devices4'), t('devices5')],
+  }),
   stock: () => ({ title: t('stockTitle'), lines: [t('stock1'), t('stock2'), t('stock3')] }),
   records: () => ({ title: t('recordsTitle'), lines: [t('records1'), t('records2'), t('records3')] }),
   practice: () => ({

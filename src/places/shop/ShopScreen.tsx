@@ -26,6 +26,7 @@ export function ShopScreen({ loadDemo }: { loadDemo: () => Promise<void> }) {
       name: t('groupBench'),
       content: (
         <>
+          <PageLink to={'/devices' as Href} text={t('devicesPage')} />
           <PageLink to={'/practice' as Href} text={t('practicePage')} />
           <PageLink to="/heaters" text={t('heatersAndTheirCalibration')} />
           <PageLink to="/stock" text={t('stockTapeLiquidsRingsClipsShelf')} />

@@ -152,9 +152,9 @@ it('two that take somebody out at once end with one key', async () => {
   await a.device.takeOut('lost-device');
   wire.mend('phone-device');
   await quiet(all);
-  const keys = [a, b, c].map((x) => x.device.current.group!.secret);
+  const keys = [a, b, c].map((x) => x.device.state().group!.secret);
   expect(new Set(keys).size).toBe(1);
-  expect(all[3].device.current.group!.secret).not.toBe(keys[0]);
+  expect(all[3].device.state().group!.secret).not.toBe(keys[0]);
   await c.note(...open('job-1'));
   await quiet(all);
   same([a, b, c]);
@@ -201,7 +201,7 @@ it('a device that sends garbage is refused by name, and nothing of it is taken',
   await quiet([a, b]);
   const first = a.jobs.get('job-1')![0]!;
   const before = a.entries();
-  const link = (b.device as unknown as { group: { link: { send: (to: string, m: unknown) => Promise<void> } } }).group.link;
+  const link = (b.device as unknown as { room: { room: { link: { send: (to: string, m: unknown) => Promise<void> } } } }).room.room.link;
   await link.send('*', {
     t: 'entries',
     list: [

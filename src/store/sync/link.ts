@@ -1,4 +1,5 @@
-import { messageSchema, type Message } from '@/work/sync/messages';
+import type { z } from 'zod';
+
 import { base64, fromBase64, packed, seal, unpacked, unseal, type RoomKey } from './seal';
 
 /** A piece of a sealed message on its way. */
@@ -26,8 +27,8 @@ const frameLetters = 48_000;
 const mostPieces = 400;
 const mostHalf = 40;
 
-export interface LinkEvents {
-  message(from: string, m: Message): Promise<void> | void;
+export interface LinkEvents<M> {
+  message(from: string, m: M): Promise<void> | void;
   up(is: boolean): void;
   /** something in the room that is not of this shop, or not well formed */
   strange(from: string, what: 'sealed' | 'message'): void;
@@ -37,7 +38,7 @@ export interface LinkEvents {
  * One room with the devices in it: messages are packed, sealed and cut in pieces, and go one after the other. What cannot be
  * sent is let go, for the greeting at the next connection finds what the others lack.
  */
-export class Link {
+export class Link<M> {
   private readonly half = new Map<string, { got: number; parts: (string | undefined)[] }>();
   private turn: Promise<unknown> = Promise.resolve();
   private hearing: Promise<unknown> = Promise.resolve();
@@ -49,7 +50,9 @@ export class Link {
     private readonly at: RoomKey,
     private readonly me: string,
     private readonly wire: Wire,
-    private readonly on: LinkEvents,
+    /** what is said in this room */
+    private readonly schema: z.ZodType<M>,
+    private readonly on: LinkEvents<M>,
   ) {}
 
   get up(): boolean {
@@ -75,7 +78,7 @@ export class Link {
   }
 
   /** Resolves when it is on its way or was let go. */
-  send(to: string, m: Message): Promise<void> {
+  send(to: string, m: M): Promise<void> {
     const id = `${Date.now().toString(36)}-${this.count++}`;
     const run = async () => {
       if (!this.close) return;
@@ -124,7 +127,7 @@ export class Link {
     }
     let read;
     try {
-      read = messageSchema.safeParse(JSON.parse(await unpacked(open)));
+      read = this.schema.safeParse(JSON.parse(await unpacked(open)));
     } catch {
       return this.on.strange(f.from, 'message');
     }

@@ -40,13 +40,19 @@ export const relayWire: Wire = {
         if (read.success) heard(read.data);
       };
       source.onerror = () => {
-        up(false);
-        source?.close();
-        source = null;
-        timer = setTimeout(connect, waitMs);
+        down(waitMs);
         waitMs = Math.min(longestWaitMs, waitMs * 2);
       };
     };
+    const down = (forMs: number) => {
+      up(false);
+      source?.close();
+      source = null;
+      if (timer !== null) clearTimeout(timer);
+      timer = setTimeout(connect, forMs);
+    };
+    // an open line says nothing for minutes when its network goes
+    const off = () => down(longestWaitMs);
     // back on the network, or looked at again: at once
     const again = () => {
       if (timer === null || document.visibilityState === 'hidden') return;
@@ -54,9 +60,11 @@ export const relayWire: Wire = {
       connect();
     };
     connect();
+    window.addEventListener('offline', off);
     window.addEventListener('online', again);
     document.addEventListener('visibilitychange', again);
     return () => {
+      window.removeEventListener('offline', off);
       window.removeEventListener('online', again);
       document.removeEventListener('visibilitychange', again);
       if (timer !== null) clearTimeout(timer);

@@ -6,6 +6,7 @@ export default {
   backupsGoToFromNowOn: 'Backups go to {{name}} from now on.',
   noFolderWasChosenYet: 'no folder was chosen yet',
   thereIsNoBackupInYet: 'There is no backup in {{name}} yet.',
+  devicesPage: 'Devices of this shop, and lending a job',
   backup: 'Backup',
   lastOneToEntriesSince: 'Last one {{at}}, to {{to}}; {{max}} entries since. {{kept}}',
   noneYetEntriesAreInThis: 'None yet; {{entries}} entries are in this browser only. {{kept}}',

@@ -8,6 +8,7 @@ import clean from './clean';
 import codes from './codes';
 import common from './common';
 import cure from './cure';
+import devices from './devices';
 import deviceTest from './deviceTest';
 import dryFit from './dryFit';
 import handover from './handover';
@@ -43,7 +44,7 @@ export const es = {
     codes,
     common,
     cure,
-    deviceTest,
+    deviceTest, devices,
     dryFit,
     handover,
     happened,

@@ -9,6 +9,7 @@ export default {
   backupsGoToFromNowOn: 'Desde ahora las copias van a {{name}}.',
   noFolderWasChosenYet: 'aún no se eligió carpeta',
   thereIsNoBackupInYet: 'Aún no hay copia en {{name}}.',
+  devicesPage: 'Dispositivos de este taller, y prestar un trabajo',
   backup: 'Copia',
   lastOneToEntriesSince: 'La última {{at}}, en {{to}}; {{max}} anotaciones desde entonces. {{kept}}',
   noneYetEntriesAreInThis: 'Aún ninguna; {{entries}} anotaciones están solo en este navegador. {{kept}}',

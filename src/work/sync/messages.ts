@@ -22,6 +22,8 @@ const base64 = z.string().max(messageLimits.doc);
 export const messageSchema = z.discriminatedUnion('t', [
   /** I am here: my clock, everything I have as one digest, and what I know of the shop's document */
   z.object({ t: z.literal('hello'), at: z.number(), name: z.string().max(60), root: digest, knows: base64.nullable() }),
+  /** the answer to a greeting of everybody: I am here too */
+  z.object({ t: z.literal('here'), at: z.number(), name: z.string().max(60) }),
   z.object({ t: z.literal('buckets'), list: z.array(digest).length(bucketCount) }),
   z.object({
     t: z.literal('jobs'),

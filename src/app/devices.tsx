@@ -1,0 +1,1 @@
+export { DevicesScreen as default } from '@/places/devices/DevicesScreen';

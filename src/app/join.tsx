@@ -1,0 +1,1 @@
+export { JoinScreen as default } from '@/places/devices/JoinScreen';
