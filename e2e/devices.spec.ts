@@ -1,7 +1,7 @@
 import { expect, test, type Browser, type Page } from '@playwright/test';
 
 import { Hands } from './hands';
-import { workOn, stageOn } from './worker';
+import { checkAll, stageOn, workOn } from './worker';
 
 /** A browser of its own at this bench, in a shop of its own. */
 async function ownShop(page: Page): Promise<void> {
@@ -82,18 +82,26 @@ test('a phone and a tablet work one job together, with the line cut twice; who i
   test.info().annotations.push({ type: 'from one screen to the other, ms', description: String(Date.now() - tapped) });
 
   // cut for the first time: each goes on
+  const log = at.replace(/\/[^/]*$/, '/log');
+  await phone.goto(log);
+  await expect(phone.getByRole('textbox', { name: 'Note' })).toBeVisible();
   await phone.context().setOffline(true);
   await edge(tablet, 'left').click();
-  await edge(phone, 'top').click();
-  await expect(edge(phone, 'top')).toBeChecked();
-  await expect(edge(phone, 'left')).not.toBeChecked();
+  await phone.getByRole('textbox', { name: 'Note' }).fill('from the phone');
+  await phone.getByRole('button', { name: 'Add the note' }).click();
+  await expect(phone.getByText(/note: from the phone/)).toBeVisible();
+  await expect(edge(tablet, 'left')).toBeChecked();
   await phone.context().setOffline(false);
-  for (const p of [tablet, phone]) for (const e of ['bottom', 'left', 'top']) await expect(edge(p, e)).toBeChecked();
+  await phone.goto(at);
+  for (const e of ['bottom', 'left']) await expect(edge(phone, e)).toBeChecked();
+  await tablet.goto(log);
+  await expect(tablet.getByText(/note: from the phone/)).toBeVisible();
+  await tablet.goto(at);
 
   // and for the second, over a page that is loaded anew
   await phone.context().setOffline(true);
   await tablet.getByRole('button', { name: 'All of this is so' }).click();
-  await tablet.getByRole('button', { name: /^Use this repair/ }).click();
+  await tablet.getByRole('button', { name: 'Use this repair. Go to Heat' }).click();
   await expect(tablet).toHaveURL(/\/heat/);
   await tablet.reload();
   await phone.context().setOffline(false);
@@ -139,7 +147,13 @@ test('a job on loan is all that its holder sees, and comes back when it is taken
   await guest.goto('/jobs');
   await expect(guest.getByText(/Ring-bond 6\.1/)).toHaveCount(1);
   await page.getByRole('button', { name: /^Take .* back$/ }).waitFor();
-  await guest.goto(await guest.getByRole('link', { name: /Ring-bond 6\.1/ }).first().getAttribute('href').then((x) => x ?? at));
+  await guest.goto(
+    await guest
+      .getByRole('link', { name: /Ring-bond 6\.1/ })
+      .first()
+      .getAttribute('href')
+      .then((x) => x ?? at),
+  );
   await expect(edge(guest, 'bottom')).toBeVisible();
   await edge(guest, 'bottom').click();
   const lent = new URL(guest.url()).pathname;
@@ -166,7 +180,8 @@ test('from the demo to an own shop to a first job handed over, with its three hi
   await h.press('I see');
   await expect(page.getByText(/^First job, hint/)).toHaveCount(0);
   await h.tick('bottom edge');
-  await workOn(h, page);
+  await h.press('All of this is so');
+  await h.press('Use this repair. Go to Heat');
   await expect.poll(() => stageOn(page)).toBe('Heat');
   await expect(page.getByText('First job, hint 2 of 3')).toBeVisible();
   const seen = [];
@@ -180,7 +195,12 @@ test('from the demo to an own shop to a first job handed over, with its three hi
       await h.wait(140_000);
       await h.press('Off the plate');
       await expect(page.getByText('First job, hint 3 of 3')).toBeVisible();
-    } else await workOn(h, page);
+    } else if (stage === 'Check') await checkAll(h, page);
+    else await workOn(h, page);
   }
   expect(seen.at(-1)).toMatch(/Hand over/);
+  await h.hold(h.button(/^Handed over, hold/));
+  await expect(h.call()).toContainText('Handed over');
+  await page.goto('/records');
+  await expect(page.getByText(/Ring-bond 6\.1/).first()).toBeVisible();
 });

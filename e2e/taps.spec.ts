@@ -1,6 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 
 import { Hands, isKeyboard, openDemo } from './hands';
+import { checkAll } from './worker';
 
 const minute = 60_000;
 const mainOf = (page: Page) => page.getByRole('region', { name: 'Actions' }).getByRole('button').last();
@@ -69,16 +70,7 @@ test('a plain job from new to handed over: its taps are counted, and nothing is 
   });
 
   await test.step('check and hand over', async () => {
-    await h.press('Flush all round');
-    await h.press(h.button(/^Functions: 0 of/));
-    for (let i = 0; i < 40; i++) {
-      const before = (await h.call().textContent())!;
-      if (before === 'All tested.') break;
-      await h.press(before.endsWith('?') ? 'All work' : 'Works');
-      await expect(h.call()).not.toHaveText(before);
-    }
-    await h.hold(h.button(/^\w+ checked and signs, hold/));
-    await h.press('Go to Hand over');
+    await checkAll(h, page);
     await h.hold(h.button(/^Handed over, hold/));
     await expect(h.call()).toContainText('Handed over');
   });

@@ -8,6 +8,7 @@ import path from 'node:path';
 import { chromium, type BrowserContext, type Page } from '@playwright/test';
 
 import { demoJobs, demoSettings } from '../src/demo/shop';
+import { deviceTrials } from './deviceTrials.mts';
 import { readFile, writeJobFile, writeShopFile } from '../src/model/files';
 import { stageIds } from '../src/model/stages';
 
@@ -460,6 +461,7 @@ try {
     clocks: () => clocks(full ? 90 : 21),
     workers,
     fields,
+    devices: () => deviceTrials(full ? 1000 : 200, { root, executablePath, args, random: rnd, done }),
   };
   for (const [name, run] of Object.entries(trials)) if (!only || name === only) await run();
 } finally {

@@ -146,7 +146,10 @@ export function relay(now: () => number = Date.now, limits = relayLimits): Hono 
     if (!pays(me)) return c.json({ error: 'too much at once' }, 429);
     const read = frame.safeParse(await c.req.json().catch(() => null));
     if (!read.success)
-      return c.json({ error: `frame: ${read.error.issues[0]?.path.join('.') || 'the whole'} is not as it should be` }, 400);
+      return c.json(
+        { error: `frame: ${read.error.issues[0]?.path.join('.') || 'the whole'} is not as it should be` },
+        400,
+      );
     const text = JSON.stringify({ from, ...read.data });
     const members = rooms.get(room)!;
     if (read.data.to === '*') {

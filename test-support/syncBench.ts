@@ -138,7 +138,7 @@ export class Bench {
 /** Lets everything that is on its way arrive, until nothing more is said. */
 export async function quiet(benches: readonly Bench[]): Promise<void> {
   const wire = benches[0]!.wire;
-  for (let still = 0; still < 5; ) {
+  for (let still = 0; still < 5;) {
     const before = wire.frames.length;
     for (const b of benches) await b.device.idle();
     await new Promise((r) => setTimeout(r, 3));

@@ -94,7 +94,11 @@ function Inviting({ here, at }: { here: ReturnType<typeof useDevices>; at: Invit
       {step.step === 'in' ? <Txt strong>{t('isIn', { name: step.name })}</Txt> : null}
       {step.step === 'no' ? <Txt>{t('refusedIt')}</Txt> : null}
       {step.step === 'spent' || step.step === 'unknown' ? <Txt>{t('codeOver')}</Txt> : null}
-      <Button kind="small" label={step.step === 'waiting' || step.step === 'compare' ? t('stopAdding') : t('done')} onPress={here.stopAdding} />
+      <Button
+        kind="small"
+        label={step.step === 'waiting' || step.step === 'compare' ? t('stopAdding') : t('done')}
+        onPress={here.stopAdding}
+      />
     </View>
   );
 }

@@ -107,7 +107,11 @@ function Others({ here }: { here: ReturnType<typeof useDevices> }) {
                     {t('since', { at: dayTime(m.since, now) })}
                   </Txt>
                 </View>
-                <HoldButton kind="side" label={t('takeOut', { name: m.name })} onPress={() => void here.takeOut(m.id)} />
+                <HoldButton
+                  kind="side"
+                  label={t('takeOut', { name: m.name })}
+                  onPress={() => void here.takeOut(m.id)}
+                />
               </View>
             ))}
           </View>

@@ -70,6 +70,12 @@ export function useJoin() {
         ? [t('joinOwn', { count: own })]
         : [],
     save:
-      demo && own ? () => void backupNow().then((r) => setTold({ text: r.text, bad: false }), (e: unknown) => setTold(refused(savingTrouble(e)))) : null,
+      demo && own
+        ? () =>
+            void backupNow().then(
+              (r) => setTold({ text: r.text, bad: false }),
+              (e: unknown) => setTold(refused(savingTrouble(e))),
+            )
+        : null,
   };
 }

@@ -10,7 +10,18 @@ const t0 = Date.UTC(2026, 3, 14, 13);
 const demo = demoJobs(t0).map((l) => l.filter((e) => e.type === 'opened'));
 const opened = demo.find((l) => l.length)![0]!;
 const open = (jobId: string) => {
-  const { id, writer, seq, nth, at, loggedAt, by, jobId: was, v, ...rest } = opened as unknown as Record<string, unknown>;
+  const {
+    id,
+    writer,
+    seq,
+    nth,
+    at,
+    loggedAt,
+    by,
+    jobId: was,
+    v,
+    ...rest
+  } = opened as unknown as Record<string, unknown>;
   void [id, writer, seq, nth, at, loggedAt, by, was, v];
   return [jobId, rest as never] as const;
 };
@@ -45,7 +56,11 @@ it('what one taps the other has; what was done on both while the line was cut is
   wire.mend('phone-device');
   await quiet([a, b]);
   same([a, b]);
-  expect(foldJob(a.jobs.get('job-1')!)!.notes.map((e) => e.text).sort()).toEqual(['from the phone', 'from the tablet']);
+  expect(
+    foldJob(a.jobs.get('job-1')!)!
+      .notes.map((e) => e.text)
+      .sort(),
+  ).toEqual(['from the phone', 'from the tablet']);
 });
 
 it('a stop that one device noted is not outranked by a "no" of another that had not seen it', async () => {
@@ -166,7 +181,14 @@ it('a job on loan is all that its holder sees; what the holder does reaches the 
   await a.note(...open('job-1'));
   await a.note(...open('job-2'));
   a.set({ ratePerH: 61 });
-  const loan = { id: 'loan-1234', name: 'second person', jobId: 'job-1', secret: btoa('s'.repeat(32)), since: now, over: false };
+  const loan = {
+    id: 'loan-1234',
+    name: 'second person',
+    jobId: 'job-1',
+    secret: btoa('s'.repeat(32)),
+    since: now,
+    over: false,
+  };
   await a.device.lend(loan);
   const { Bench: B } = await import('../../../test-support/syncBench');
   const c = new B('guest', wire, () => now);
@@ -201,7 +223,9 @@ it('a device that sends garbage is refused by name, and nothing of it is taken',
   await quiet([a, b]);
   const first = a.jobs.get('job-1')![0]!;
   const before = a.entries();
-  const link = (b.device as unknown as { room: { room: { link: { send: (to: string, m: unknown) => Promise<void> } } } }).room.room.link;
+  const link = (
+    b.device as unknown as { room: { room: { link: { send: (to: string, m: unknown) => Promise<void> } } } }
+  ).room.room.link;
   await link.send('*', {
     t: 'entries',
     list: [
@@ -215,7 +239,13 @@ it('a device that sends garbage is refused by name, and nothing of it is taken',
   await link.send('*', { t: 'doc', update: btoa('garbage'), knows: null });
   await link.send('*', { t: 'jobs', of: [1], list: 'not a list' });
   const { room } = wire.frames.at(-1)!;
-  wire.give(room, 'stranger-0001', { to: '*', m: 'x', i: 0, n: 1, d: btoa('not sealed by us at all, but long enough') });
+  wire.give(room, 'stranger-0001', {
+    to: '*',
+    m: 'x',
+    i: 0,
+    n: 1,
+    d: btoa('not sealed by us at all, but long enough'),
+  });
   wire.give(room, 'stranger-0001', { to: '*', m: 'y', i: 7, n: 3, d: '' });
   await quiet([a, b]);
   expect(a.entries()).toEqual(before);

@@ -153,5 +153,15 @@ const listen = (f: () => void) => {
   listeners.add(f);
   return () => void listeners.delete(f);
 };
-export const useSync = (): SyncView | null => useSyncExternalStore(listen, () => view, () => null);
-export const useElsewhere = (): boolean => useSyncExternalStore(listen, () => elsewhere, () => false);
+export const useSync = (): SyncView | null =>
+  useSyncExternalStore(
+    listen,
+    () => view,
+    () => null,
+  );
+export const useElsewhere = (): boolean =>
+  useSyncExternalStore(
+    listen,
+    () => elsewhere,
+    () => false,
+  );

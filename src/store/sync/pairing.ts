@@ -26,7 +26,13 @@ const text = z.string().max(400);
 /** What is said while a device comes in. The newcomer's key is promised before it hears the other's, so that no third device can choose one that gives the same digits. */
 const pairSchema = z.discriminatedUnion('p', [
   z.object({ p: z.literal('knock'), promise: text, name: z.string().min(1).max(60), at: z.number() }),
-  z.object({ p: z.literal('greet'), open: text, name: z.string().max(60), job: z.string().max(200).nullable(), at: z.number() }),
+  z.object({
+    p: z.literal('greet'),
+    open: text,
+    name: z.string().max(60),
+    job: z.string().max(200).nullable(),
+    at: z.number(),
+  }),
   z.object({ p: z.literal('show'), open: text }),
   z.object({ p: z.literal('in'), sealed: z.string().max(4000) }),
   z.object({ p: z.literal('no') }),
@@ -77,34 +83,45 @@ export interface Newcomer {
 export async function invite(
   me: SyncState['me'],
   what: { kind: 'shop'; group: NonNullable<SyncState['group']> } | { kind: 'job'; jobId: string; label: string },
-  uses: { wire: Wire; now: () => number; uuid: () => string; came: (n: Newcomer, loan: LoanOut | null) => Promise<void> },
+  uses: {
+    wire: Wire;
+    now: () => number;
+    uuid: () => string;
+    came: (n: Newcomer, loan: LoanOut | null) => Promise<void>;
+  },
   tell: (s: PairStep & { another?: boolean }) => void,
 ): Promise<Pairing> {
   const secret = randomBytes(secretBytes);
   const code = addressed(secret);
   const at = await roomKey(secret);
   let guest: { from: string; promise: string; name: string; open: string | null } | null = null;
-  const link: Link<Said> = new Link(at, `host-${addressed(randomBytes(6)).replace(/[^A-Za-z0-9]/g, '0')}`, uses.wire, pairSchema, {
-    up: () => {},
-    strange: () => {},
-    message: async (from, m) => {
-      if (guest && from !== guest.from) {
-        if (m.p === 'knock') void link.send(from, { p: 'spent' });
-        return;
-      }
-      if (m.p === 'knock' && !guest) {
-        guest = { from, promise: m.promise, name: m.name, open: null };
-        clockByMs = m.at - uses.now();
-        const job = what.kind === 'job' ? what.label : null;
-        void link.send(from, { p: 'greet', open: me.open, name: me.name, job, at: uses.now() });
-      }
-      if (m.p === 'show' && guest && guest.open === null && (await promiseOf(m.open)) === guest.promise) {
-        guest.open = m.open;
-        const digits = await digitsOf([code, me.open, m.open, guest.name]);
-        tell({ step: 'compare', digits, name: guest.name, job: what.kind === 'job' ? what.label : null, clockByMs });
-      }
+  const link: Link<Said> = new Link(
+    at,
+    `host-${addressed(randomBytes(6)).replace(/[^A-Za-z0-9]/g, '0')}`,
+    uses.wire,
+    pairSchema,
+    {
+      up: () => {},
+      strange: () => {},
+      message: async (from, m) => {
+        if (guest && from !== guest.from) {
+          if (m.p === 'knock') void link.send(from, { p: 'spent' });
+          return;
+        }
+        if (m.p === 'knock' && !guest) {
+          guest = { from, promise: m.promise, name: m.name, open: null };
+          clockByMs = m.at - uses.now();
+          const job = what.kind === 'job' ? what.label : null;
+          void link.send(from, { p: 'greet', open: me.open, name: me.name, job, at: uses.now() });
+        }
+        if (m.p === 'show' && guest && guest.open === null && (await promiseOf(m.open)) === guest.promise) {
+          guest.open = m.open;
+          const digits = await digitsOf([code, me.open, m.open, guest.name]);
+          tell({ step: 'compare', digits, name: guest.name, job: what.kind === 'job' ? what.label : null, clockByMs });
+        }
+      },
     },
-  });
+  );
   let clockByMs = 0;
   const timer = setTimeout(() => {
     if (guest?.open) return;

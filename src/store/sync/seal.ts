@@ -8,7 +8,8 @@ const utf8 = (s: string): Bytes => new TextEncoder().encode(s) as Bytes;
 export const base64 = (b: Uint8Array): string => textOf(b);
 export const fromBase64 = (s: string): Bytes => Uint8Array.from(atob(s), (c) => c.charCodeAt(0)) as Bytes;
 /** The same in letters that an address may hold. */
-export const addressed = (b: Uint8Array): string => base64(b).replaceAll('+', '-').replaceAll('/', '_').replace(/=+$/, '');
+export const addressed = (b: Uint8Array): string =>
+  base64(b).replaceAll('+', '-').replaceAll('/', '_').replace(/=+$/, '');
 /** @throws when it is none */
 export const fromAddress = (s: string): Bytes => fromBase64(s.replaceAll('-', '+').replaceAll('_', '/'));
 

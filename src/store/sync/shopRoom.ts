@@ -171,7 +171,11 @@ export class ShopRoom {
         desk.tell();
       },
       strange: (from, what) => {
-        desk.troubles.add({ kind: what === 'sealed' ? 'strange' : 'garbled', from: this.nameOf(from) ?? '?', count: 1 });
+        desk.troubles.add({
+          kind: what === 'sealed' ? 'strange' : 'garbled',
+          from: this.nameOf(from) ?? '?',
+          count: 1,
+        });
         desk.tell();
       },
       message: (from, m) => this.heard(peer, from, m, link),

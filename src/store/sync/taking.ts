@@ -29,7 +29,10 @@ export function sortOut(
   for (const raw of list) {
     const read = parseEvent(raw);
     if (!read.ok) {
-      refuse(read.problem, typeof raw === 'object' && raw !== null && 'id' in raw ? String(raw.id).slice(0, 120) : undefined);
+      refuse(
+        read.problem,
+        typeof raw === 'object' && raw !== null && 'id' in raw ? String(raw.id).slice(0, 120) : undefined,
+      );
       continue;
     }
     const e = read.value;

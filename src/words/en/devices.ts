@@ -3,8 +3,10 @@ export default {
   line: 'Several screens, one bench: each keeps everything, and they tell each other',
   leaveDemoFirst: 'This is the demo. Devices join a shop of your own.',
   ownShop: 'My own shop',
-  notSecure: 'This page was opened without https, and a browser gives its keys to secure pages only. Start the bench with "npm run shop" and open the address that it shows.',
-  localOnly: 'A phone cannot reach {{address}}. Start the bench with "npm run shop", open the address that it shows, and add the phone there.',
+  notSecure:
+    'This page was opened without https, and a browser gives its keys to secure pages only. Start the bench with "npm run shop" and open the address that it shows.',
+  localOnly:
+    'A phone cannot reach {{address}}. Start the bench with "npm run shop", open the address that it shows, and add the phone there.',
   elsewhere: 'Another tab of this browser talks to the others.',
   thisDevice: 'This device',
   itsName: 'What the others call it',
@@ -18,7 +20,8 @@ export default {
   notHeard: 'not heard since this page was opened',
   since: 'in since {{at}}',
   takeOut: 'Take {{name}} out',
-  takeOutAbout: 'The others get a new key. What it has stays on it; it hears nothing more. Its last entries come only if they were sent before.',
+  takeOutAbout:
+    'The others get a new key. What it has stays on it; it hears nothing more. Its last entries come only if they were sent before.',
   addDevice: 'Add a device',
   lendJob: 'Lend one job',
   lendAbout: 'Whoever borrows sees this job and nothing else, until it is taken back.',
@@ -66,12 +69,15 @@ export default {
   joined: 'In. Loading the shop.',
   clockDiffers: 'The clocks differ by {{by}}. Set them by the network: running times count on each device by its own.',
   troubleRefused_one: '{{name}} sent an entry that was not taken: {{what}}. Nothing here changed.',
-  troubleRefused_other: '{{name}} sent {{count}} entries that were not taken, the first: {{what}}. Nothing here changed.',
+  troubleRefused_other:
+    '{{name}} sent {{count}} entries that were not taken, the first: {{what}}. Nothing here changed.',
   troubleStrange: 'Something talks in this room without the shop’s key. It was not listened to.',
   troubleGarbled: '{{name}} sent something that cannot be read. It was left out.',
-  troubleClock: 'The clock of {{name}} differs by {{by}}. The order of entries does not hang on it; running times there do.',
+  troubleClock:
+    'The clock of {{name}} differs by {{by}}. The order of entries does not hang on it; running times there do.',
   troubleSettings: '{{name}} has a setting that this version cannot read: {{what}}. It stays here as it was.',
-  troubleOver: 'This device was taken out, or the job taken back. What it has stays here; nothing more goes out or comes in.',
+  troubleOver:
+    'This device was taken out, or the job taken back. What it has stays here; nothing more goes out or comes in.',
   borrowed: 'On loan from {{host}}: one job. What you note goes there.',
   someone: 'Another device',
   hours: '{{n}} h',

@@ -34,7 +34,8 @@ export default {
   bench4: 'The day is drawn as bars. Press a bar to move it, hold it, or say why not.',
   bench5: 'The box finds jobs, phones, pages, and answers questions: "cure at 18".',
   devicesTitle: 'Devices',
-  devices1: 'Each device keeps the whole shop. What one notes the others have within a second, and after a cut as soon as they meet.',
+  devices1:
+    'Each device keeps the whole shop. What one notes the others have within a second, and after a cut as soon as they meet.',
   devices2: 'Add a device: open the code with its camera, compare the digits on both screens, let it in.',
   devices3: 'Lend one job: whoever borrows sees that job only, and you can take it back.',
   devices4: 'Take a lost device out here: the others change the key. What it had stays on it.',

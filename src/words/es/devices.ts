@@ -6,8 +6,10 @@ export default {
   line: 'Varias pantallas, un banco: cada una lo guarda todo y se lo cuentan entre sí',
   leaveDemoFirst: 'Esto es la demostración. Los dispositivos se unen a un taller propio.',
   ownShop: 'Mi propio taller',
-  notSecure: 'Esta página se abrió sin https, y un navegador solo da sus claves a páginas seguras. Arrancar el banco con "npm run shop" y abrir la dirección que muestra.',
-  localOnly: 'Un teléfono no llega a {{address}}. Arrancar el banco con "npm run shop", abrir la dirección que muestra y añadir allí el teléfono.',
+  notSecure:
+    'Esta página se abrió sin https, y un navegador solo da sus claves a páginas seguras. Arrancar el banco con "npm run shop" y abrir la dirección que muestra.',
+  localOnly:
+    'Un teléfono no llega a {{address}}. Arrancar el banco con "npm run shop", abrir la dirección que muestra y añadir allí el teléfono.',
   elsewhere: 'Otra pestaña de este navegador habla con los demás.',
   thisDevice: 'Este dispositivo',
   itsName: 'Cómo lo llaman los demás',
@@ -21,7 +23,8 @@ export default {
   notHeard: 'no oído desde que se abrió esta página',
   since: 'dentro desde {{at}}',
   takeOut: 'Sacar {{name}}',
-  takeOutAbout: 'Los demás reciben una clave nueva. Lo que tiene se queda en él; no oye nada más. Sus últimas notas llegan solo si salieron antes.',
+  takeOutAbout:
+    'Los demás reciben una clave nueva. Lo que tiene se queda en él; no oye nada más. Sus últimas notas llegan solo si salieron antes.',
   addDevice: 'Añadir un dispositivo',
   lendJob: 'Prestar un trabajo',
   lendAbout: 'Quien lo recibe ve este trabajo y nada más, hasta que se recoja.',
@@ -52,7 +55,8 @@ export default {
   joinCodeAbout: 'Al final de la dirección que muestra la otra pantalla.',
   joinDemo: 'La demostración de este dispositivo desaparece.',
   joinDemoOwn_one: 'Un trabajo de la demostración tiene notas propias. Se van con ella: guardar antes un archivo.',
-  joinDemoOwn_other: '{{count}} trabajos de la demostración tienen notas propias. Se van con ella: guardar antes un archivo.',
+  joinDemoOwn_other:
+    '{{count}} trabajos de la demostración tienen notas propias. Se van con ella: guardar antes un archivo.',
   joinOwn_one: 'Un trabajo de este dispositivo se une al taller con él.',
   joinOwn_other: '{{count}} trabajos de este dispositivo se unen al taller con él.',
   joinOwnLoan: 'Este dispositivo tiene su propio taller. No puede recibir un trabajo prestado; usar uno que no tenga.',
@@ -67,14 +71,16 @@ export default {
   joinSpent: 'Este código ya dejó entrar a otro dispositivo. Pedir uno nuevo.',
   joinBadCode: 'Código: 22 letras y cifras, como en la otra pantalla',
   joined: 'Dentro. Cargando el taller.',
-  clockDiffers: 'Los relojes difieren en {{by}}. Ponerlos por la red: los tiempos corren en cada dispositivo por el suyo.',
+  clockDiffers:
+    'Los relojes difieren en {{by}}. Ponerlos por la red: los tiempos corren en cada dispositivo por el suyo.',
   troubleRefused_one: '{{name}} envió una nota que no se tomó: {{what}}. Aquí no cambió nada.',
   troubleRefused_other: '{{name}} envió {{count}} notas que no se tomaron, la primera: {{what}}. Aquí no cambió nada.',
   troubleStrange: 'Algo habla en esta sala sin la clave del taller. No se le escuchó.',
   troubleGarbled: '{{name}} envió algo que no se puede leer. Se dejó fuera.',
   troubleClock: 'El reloj de {{name}} difiere en {{by}}. El orden de las notas no depende de él; los tiempos allí sí.',
   troubleSettings: '{{name}} tiene un ajuste que esta versión no puede leer: {{what}}. Aquí queda como estaba.',
-  troubleOver: 'Este dispositivo fue sacado, o el trabajo recogido. Lo que tiene se queda aquí; nada más sale ni entra.',
+  troubleOver:
+    'Este dispositivo fue sacado, o el trabajo recogido. Lo que tiene se queda aquí; nada más sale ni entra.',
   borrowed: 'Prestado por {{host}}: un trabajo. Lo que se anote va allí.',
   someone: 'Otro dispositivo',
   hours: '{{n}} h',

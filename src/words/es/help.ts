@@ -36,8 +36,10 @@ export default {
   bench4: 'El día se dibuja en barras. Pulsar una barra para moverla, fijarla o decir por qué no.',
   bench5: 'La caja encuentra trabajos, teléfonos, páginas, y responde: «curado a 18».',
   devicesTitle: 'Dispositivos',
-  devices1: 'Cada dispositivo guarda todo el taller. Lo que uno anota lo tienen los demás en un segundo, y tras un corte en cuanto se encuentran.',
-  devices2: 'Añadir un dispositivo: abrir el código con su cámara, comparar las cifras de las dos pantallas, dejarlo entrar.',
+  devices1:
+    'Cada dispositivo guarda todo el taller. Lo que uno anota lo tienen los demás en un segundo, y tras un corte en cuanto se encuentran.',
+  devices2:
+    'Añadir un dispositivo: abrir el código con su cámara, comparar las cifras de las dos pantallas, dejarlo entrar.',
   devices3: 'Prestar un trabajo: quien lo recibe ve solo ese trabajo, y se puede recoger.',
   devices4: 'Sacar aquí un dispositivo perdido: los demás cambian la clave. Lo que tenía se queda en él.',
   devices5: 'Idioma, unidades, aspecto y quién está en el banco son de cada dispositivo.',

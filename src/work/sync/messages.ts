@@ -27,7 +27,15 @@ export const messageSchema = z.discriminatedUnion('t', [
   z.object({ t: z.literal('buckets'), list: z.array(digest).length(bucketCount) }),
   z.object({
     t: z.literal('jobs'),
-    of: z.array(z.number().int().min(0).max(bucketCount - 1)).max(bucketCount),
+    of: z
+      .array(
+        z
+          .number()
+          .int()
+          .min(0)
+          .max(bucketCount - 1),
+      )
+      .max(bucketCount),
     list: z.array(z.tuple([id, digest])).max(messageLimits.named),
   }),
   z.object({ t: z.literal('ids'), jobs: z.array(z.tuple([id, z.array(id).max(messageLimits.named)])).max(1000) }),

@@ -1,0 +1,154 @@
+// Three browsers of one shop, real ones, with clocks that differ by hours: random taps, cuts and loads, and at the end of each
+// history the same entries everywhere. And a device that was away for a month.
+import { chromium, type Browser, type Page } from '@playwright/test';
+
+interface Uses {
+  root: string;
+  executablePath: string;
+  args: string[];
+  random: () => number;
+  done: (r: { trial: string; n: number; lost: number; doubled: number; wrong: number }) => void;
+}
+
+const hour = 3_600_000;
+
+/** Keys of all entries in the storage of this browser. */
+const keysIn = (page: Page): Promise<string[]> =>
+  page.evaluate(
+    () =>
+      new Promise<string[]>((ok, bad) => {
+        const open = indexedDB.open('northcove');
+        open.onerror = () => bad(new Error('no database'));
+        open.onsuccess = () => {
+          const db = open.result;
+          const store = db.objectStoreNames[0]!;
+          const keys = db.transaction(store).objectStore(store).getAllKeys();
+          keys.onerror = () => bad(new Error('no keys'));
+          keys.onsuccess = () => {
+            db.close();
+            ok(
+              (keys.result as string[])
+                .map(String)
+                .filter((k) => k.startsWith('job/'))
+                .sort(),
+            );
+          };
+        };
+      }),
+  );
+
+async function begin(browser: Browser, root: string, skewMs: number): Promise<Page> {
+  const context = await browser.newContext({ serviceWorkers: 'block', viewport: { width: 390, height: 844 } });
+  const page = await context.newPage();
+  page.setDefaultTimeout(30_000);
+  if (skewMs) await page.clock.install({ time: Date.now() + skewMs });
+  await page.goto(root);
+  await page.getByText(/^Demo day/).waitFor();
+  return page;
+}
+
+async function join(host: Page, guest: Page, root: string, name: string): Promise<void> {
+  await host.goto(`${root}/devices`);
+  await host.getByRole('button', { name: 'Add a device' }).click();
+  await guest.goto(await host.getByTestId('join-link').innerText());
+  await guest.getByLabel('Name of this device').fill(name);
+  await guest.getByRole('button', { name: 'Knock' }).click();
+  await guest.getByTestId('digits').waitFor();
+  await host.getByRole('button', { name: 'Same digits: let it in' }).click();
+  await guest.waitForURL(`${root}/`);
+}
+
+const same = (lists: readonly string[][]) => lists.every((l) => l.join() === lists[0]!.join());
+
+export async function deviceTrials(n: number, { root, executablePath, args, random, done }: Uses): Promise<void> {
+  const browser = await chromium.launch({ executablePath, args });
+  try {
+    const pages = [
+      await begin(browser, root, 0),
+      await begin(browser, root, 3 * hour),
+      await begin(browser, root, -5 * hour),
+    ] as const;
+    const [host] = pages;
+    await host.getByRole('button', { name: 'Start with an empty shop' }).click();
+    await host.getByText(/^The shop is empty and yours/).waitFor();
+    await host.goto(`${root}/jobs/new`);
+    await host.getByRole('radio', { name: 'Ring-bond 6.1' }).click();
+    await host.getByRole('button', { name: 'Open the job' }).click();
+    await host.getByRole('checkbox', { name: 'bottom edge' }).waitFor();
+    const log = `${new URL(host.url()).pathname.replace(/\/[^/]*$/, '')}/log`;
+    for (const [i, p] of pages.slice(1).entries()) await join(host, p, root, `Phone ${i}`);
+    const open = async (p: Page) => {
+      await p.goto(root + log);
+      await p.getByRole('textbox', { name: 'Note' }).waitFor();
+    };
+    for (const p of pages) await open(p);
+    let made = 0;
+    let lost = 0;
+    let doubled = 0;
+    let wrong = 0;
+    const before = (await keysIn(host)).length;
+    const cut = new Set<Page>();
+    const delays: number[] = [];
+    for (let k = 0; k < n; k++) {
+      for (let s = 0; s < 6; s++) {
+        const p = pages[Math.floor(random() * 3)]!;
+        const what = random();
+        if (what < 0.6) {
+          await p.getByRole('textbox', { name: 'Note' }).fill(`n${made++}`);
+          await p.getByRole('button', { name: 'Add the note' }).click();
+        } else if (what < 0.8 || (cut.has(p) && what < 0.9)) {
+          if (cut.delete(p)) await p.context().setOffline(false);
+          else {
+            cut.add(p);
+            await p.context().setOffline(true);
+          }
+        } else if (!cut.has(p)) await open(p);
+      }
+      const mended = Date.now();
+      for (const p of cut) await p.context().setOffline(false);
+      cut.clear();
+      let lists: string[][] = [];
+      for (;;) {
+        lists = await Promise.all(pages.map(keysIn));
+        if (same(lists) && lists[0]!.length >= before + made) break;
+        if (Date.now() - mended > 30_000) break;
+        await new Promise((r) => setTimeout(r, 100));
+      }
+      delays.push(Date.now() - mended);
+      if (!same(lists)) wrong++;
+      const [first] = lists;
+      lost = Math.max(lost, before + made - first!.length);
+      doubled = Math.max(doubled, first!.length - new Set(first).size, first!.length - before - made);
+      if (k % 25 === 24) console.log(`  ${k + 1} histories, ${made} notes`);
+    }
+    delays.sort((a, b) => a - b);
+    console.log(`  the same everywhere after ${delays[Math.floor(n / 2)]} ms (median), ${delays.at(-1)} ms (longest)`);
+    done({ trial: 'three browsers, cuts, loads, clocks hours apart', n, lost, doubled, wrong });
+    await taps(pages, Math.min(30, n), done);
+  } finally {
+    await browser.close();
+  }
+}
+
+/** From a tap on one screen to the other one. */
+async function taps(pages: readonly Page[], n: number, done: Uses['done']): Promise<void> {
+  const [a, b] = pages as [Page, Page];
+  const waits: number[] = [];
+  for (let i = 0; i < n; i++) {
+    const text = `tap${i}x`;
+    await a.getByRole('textbox', { name: 'Note' }).fill(text);
+    await a.getByRole('button', { name: 'Add the note' }).click();
+    const at = Date.now();
+    await b.getByText(new RegExp(text)).first().waitFor();
+    waits.push(Date.now() - at);
+  }
+  waits.sort((x, y) => x - y);
+  console.log(`  from one screen to the other: ${waits[Math.floor(n / 2)]} ms (median), ${waits.at(-1)} ms (longest)`);
+  done({
+    trial: 'a tap is on the other screen within a second',
+    n,
+    lost: 0,
+    doubled: 0,
+    wrong: waits.filter((w) => w > 1000).length,
+  });
+}
