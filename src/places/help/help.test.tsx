@@ -57,6 +57,7 @@ it('what changed names the version that runs', () => {
   render(<NewsScreen />);
   expect(screen.getByRole('heading', { level: 1 }).textContent).toBe('What changed');
   expect(screen.getAllByRole('heading', { level: 2 }).map((h) => h.textContent)).toEqual([
+    'Version 0.3',
     'Version 0.2',
     'Version 0.1',
   ]);
