@@ -84,6 +84,18 @@ describe.each(cases)('tape template, %s', (_, outline, gaps, widthMm) => {
   });
 });
 
+it('a device that lies elsewhere in its own frame gives the same template', () => {
+  const at = (x: number, y: number): Outline => ({ kind: 'roundRect', min: [x, y], max: [x + 70, y + 140], rMm: 6 });
+  const sheetAt = (x: number, y: number) => tapeSheet(tapePlan(at(x, y), 0.5, 2, [vent], 1e5), at(x, y), 2);
+  const rounded = (x: unknown) =>
+    JSON.parse(JSON.stringify(x, (_, v) => (typeof v === 'number' ? Math.round(v * 1e6) / 1e6 + 0 : v)));
+  for (const [x, y] of [
+    [5, 11],
+    [-40, 3],
+  ] as const)
+    expect(rounded(sheetAt(x, y))).toEqual(rounded(sheetAt(0, 0)));
+});
+
 it('a title is text, never markup', () => {
   const plan = tapePlan(cover(70, 140, 1), 0, 2, [], 1e5);
   const svg = tapeSvg(tapeSheet(plan, cover(70, 140, 1), 2), '<script>alert("x")</script>&\u0007');

@@ -247,6 +247,16 @@ describe('full area', () => {
     expect(f.strokes[0]).toHaveLength(16);
   });
 
+  it('its length is that of its strokes, its share their strips over the box, and a cover of nothing has none', () => {
+    const f = fillStrokes(cover, [{ kind: 'disc', c: [30, 60], rMm: 9 }], 3, 2, 8, 6);
+    const steps = f.strokes.flatMap((s) => s.slice(1).map((p, i) => Math.hypot(p[0] - s[i]![0], p[1] - s[i]![1])));
+    const length = steps.reduce((a, b) => a + b, 0);
+    expect(f.layMm).toBeCloseTo(length, 6);
+    expect(f.coveredShare).toBeCloseTo((length * 6) / (64 * 134), 6);
+    const none = fillStrokes({ kind: 'roundRect', min: [0, 0], max: [5, 5], rMm: 0 }, [], 3, 2, 8, 6);
+    expect(none).toMatchObject({ strokes: [], layMm: 0 });
+  });
+
   it('dots lie a pitch apart, inside and clear of a hole; their count is near area over cell', () => {
     const at = fillDots(cover, [{ kind: 'disc', c: [35, 70], rMm: 8 }], 4, 2, 6);
     for (const [i, p] of at.entries()) {

@@ -112,3 +112,14 @@ it('the jet of a heater takes its own distance unless another is said', () => {
   expect(jetOf(defaultDryer, 120)).toMatchObject({ nozzleMm: 45, standoffMm: 115, airC: 120 });
   expect(jetOf(defaultDryer, 120, 1, 80)).toMatchObject({ standoffMm: 80, hScale: 1 });
 });
+
+it('the picture begins as warm as the room at every point, and each point is warmer after two minutes on the plate', () => {
+  const run = HeatRun.start(model, defaultPlate, 22, [on(110)]);
+  const cold = run.picture(0);
+  const warm = run.picture(120);
+  expect(cold.length).toBeGreaterThan(10);
+  for (let i = 0; i < cold.length; i++) {
+    expect(Math.abs(cold[i]! - 22)).toBeLessThan(0.5);
+    expect(warm[i]!).toBeGreaterThan(25);
+  }
+});

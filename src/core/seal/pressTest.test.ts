@@ -148,3 +148,10 @@ it('a hand that comes a second and a half after the prompt on a sealed shell is 
 function args(l: { t: number[]; p: number[] }): [number[], number[]] {
   return [l.t, l.p];
 }
+
+it('scatter by the median of the differences, worked by hand for an even and an odd number of them', () => {
+  // 0 1 3 6 10: differences 1 2 3 4, their median 2.5, away from it 1.5 0.5 0.5 1.5, median 1
+  expect(noisePa([0, 1, 3, 6, 10])).toBeCloseTo(1.4826 / Math.SQRT2, 9);
+  // 0 1 3 7: differences 1 2 4, median 2, away from it 1 0 2, median 1
+  expect(noisePa([0, 1, 3, 7])).toBeCloseTo(1.4826 / Math.SQRT2, 9);
+});

@@ -118,3 +118,7 @@ const zero = {
   extraMinor: 0,
   overheadMinor: 0,
 };
+
+it('a time of nothing, or a single one, is named and gives no curve', () => {
+  for (const bad of [[10, 0], [0, 10], [10], [], [10, -1], [10, NaN]]) expect(() => wrightFit(bad)).toThrow(/times/);
+});
