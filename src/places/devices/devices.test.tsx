@@ -15,6 +15,7 @@ let mockView: SyncView | null = null;
 const mockDone: unknown[][] = [];
 let mockDemo: object | null = null;
 let mockSecure = true;
+let mockRelay = true;
 const mockDevice = {
   found: async () => void mockDone.push(['found']),
   lend: async () => {},
@@ -73,6 +74,9 @@ beforeEach(() => {
   mockDone.length = 0;
   mockDemo = null;
   mockSecure = true;
+  mockRelay = true;
+  globalThis.fetch = async () =>
+    ({ headers: new Headers({ 'content-type': mockRelay ? 'application/json' : 'text/html' }) }) as Response;
 });
 afterEach(cleanup);
 
@@ -94,6 +98,14 @@ it('in the demo, and where the page is not secure, it says what to do instead', 
   render(<DevicesScreen />);
   expect(screen.getByText(/npm run shop/)).toBeTruthy();
   expect(screen.queryByRole('button', { name: 'Add a device' })).toBeNull();
+});
+
+it('where only files are served it says that nothing passes on, and makes no code', async () => {
+  mockRelay = false;
+  render(<DevicesScreen />);
+  await press('Add a device');
+  expect(screen.getByRole('alert').textContent).toContain('Nothing at this address passes on');
+  expect(mockDone).toEqual([]);
 });
 
 it('a device is let in after its digits were compared, or refused', async () => {

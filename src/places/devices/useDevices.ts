@@ -19,6 +19,12 @@ export interface Invitation {
   step: PairStep;
 }
 
+/** A web host with nothing but files has no relay. */
+async function passesOn(): Promise<boolean> {
+  const answer = await fetch('/api/health').catch(() => null);
+  return answer?.headers.get('content-type')?.includes('json') ?? false;
+}
+
 /** The devices of this shop, and what can be done with them. */
 export function useDevices() {
   const view = useSync();
@@ -46,6 +52,7 @@ export function useDevices() {
   };
   const add = (job: { id: string; label: string } | null) =>
     tried(async () => {
+      if (!(await passesOn())) return setTold(refused(t('noRelay')));
       const device = await ownDevice(name);
       if (!job) await device.found();
       const { me, group } = device.state();

@@ -43,6 +43,8 @@ export default {
   refusedIt: 'It was not let in.',
   stopAdding: 'Stop',
   done: 'Done',
+  noRelay:
+    'Nothing at this address passes on between devices: it only hands out files. Start the bench with "npm run shop", or take a backup over.',
   leave: 'Leave this shop',
   leaveAbout: 'What is on this device stays here. Nothing more goes out or comes in.',
   joinTitle: 'Join a shop',

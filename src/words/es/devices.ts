@@ -46,6 +46,8 @@ export default {
   refusedIt: 'No se le dejó entrar.',
   stopAdding: 'Parar',
   done: 'Listo',
+  noRelay:
+    'En esta dirección nada transmite entre dispositivos: solo da archivos. Arrancar el banco con "npm run shop" o llevar una copia.',
   leave: 'Dejar este taller',
   leaveAbout: 'Lo que hay en este dispositivo se queda aquí. Nada más sale ni entra.',
   joinTitle: 'Unirse a un taller',
