@@ -463,6 +463,8 @@ try {
     fields,
     devices: () => deviceTrials(full ? 1000 : 200, { root, executablePath, args, random: rnd, done }),
   };
+  // what is about several devices, without its histories
+  if (only === 'month') await deviceTrials(0, { root, executablePath, args, random: rnd, done });
   for (const [name, run] of Object.entries(trials)) if (!only || name === only) await run();
 } finally {
   server.kill();

@@ -142,7 +142,7 @@ export class SyncDevice implements Desk {
     };
     return {
       jobs,
-      written: (e) => JSON.parse(stored(e)) as unknown,
+      written: (e) => (e.type === 'unknown' ? e.raw : e),
       take: (list, from) => this.take(list, from, jobId),
       refused: this.refusedIds,
       now: () => shop.now(),

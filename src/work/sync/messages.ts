@@ -4,8 +4,9 @@ import { bucketCount } from './digest';
 
 /** What one device may say to another in one message; more is refused, and a device of ours never says more. */
 export const messageLimits = {
-  /** entries in one message */
-  entries: 400,
+  /** entries in one message, and letters of them: fewer and larger messages, for each is shown and written by itself */
+  entries: 2000,
+  letters: 2_000_000,
   /** jobs or ids that are named in one message */
   named: 20_000,
   /** letters of a photo with its head: as much as is stored of one */

@@ -58,8 +58,21 @@ export class Peer {
   }
 
   private give(to: string, events: readonly JobEvent[]): void {
-    for (const lot of lots(events, messageLimits.entries))
-      this.send(to, { t: 'entries', list: lot.map((e) => this.log.written(e)) });
+    let list: unknown[] = [];
+    let letters = 0;
+    const send = () => {
+      if (list.length) this.send(to, { t: 'entries', list });
+      list = [];
+      letters = 0;
+    };
+    for (const e of events) {
+      const written = this.log.written(e);
+      const length = JSON.stringify(written).length;
+      if (list.length >= messageLimits.entries || letters + length > messageLimits.letters) send();
+      list.push(written);
+      letters += length;
+    }
+    send();
   }
 
   async heard(from: string, m: Message): Promise<void> {
