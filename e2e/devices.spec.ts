@@ -139,7 +139,7 @@ test('a job on loan is all that its holder sees, and comes back when it is taken
   await page.goto('/devices');
   await page.getByRole('button', { name: 'Lend one job' }).click();
   await page.getByRole('radio').last().click();
-  await page.getByRole('button', { name: 'Lend one job' }).last().click();
+  await page.getByRole('button', { name: 'Make a code for it' }).click();
   const guest = await another(browser, { width: 390, height: 844 });
   await knock(page, guest, 'Second person');
   await letIn(page);

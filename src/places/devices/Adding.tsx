@@ -44,7 +44,7 @@ export function Adding({ here }: { here: ReturnType<typeof useDevices> }) {
               <View className="self-start">
                 <Button
                   kind="main"
-                  label={t('lendJob')}
+                  label={t('lendCode')}
                   disabled={!chosen}
                   onPress={() => chosen && void here.add({ id: chosen.id, label: chosen.label })}
                 />

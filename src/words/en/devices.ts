@@ -21,10 +21,11 @@ export default {
   since: 'in since {{at}}',
   takeOut: 'Take {{name}} out',
   takeOutAbout:
-    'The others get a new key. What it has stays on it; it hears nothing more. Its last entries come only if they were sent before.',
+    'Taking one out: the others get a new key. What it has stays on it; it hears nothing more. Its last entries come only if they were sent before.',
   addDevice: 'Add a device',
   lendJob: 'Lend one job',
   lendAbout: 'Whoever borrows sees this job and nothing else, until it is taken back.',
+  lendCode: 'Make a code for it',
   whichJob: 'Which job',
   noJob: 'No job is open.',
   lent: 'Lent',

@@ -24,10 +24,11 @@ export default {
   since: 'dentro desde {{at}}',
   takeOut: 'Sacar {{name}}',
   takeOutAbout:
-    'Los demás reciben una clave nueva. Lo que tiene se queda en él; no oye nada más. Sus últimas notas llegan solo si salieron antes.',
+    'Al sacar uno, los demás reciben una clave nueva. Lo que tiene se queda en él; no oye nada más. Sus últimas notas llegan solo si salieron antes.',
   addDevice: 'Añadir un dispositivo',
   lendJob: 'Prestar un trabajo',
   lendAbout: 'Quien lo recibe ve este trabajo y nada más, hasta que se recoja.',
+  lendCode: 'Hacer un código',
   whichJob: 'Qué trabajo',
   noJob: 'No hay trabajos abiertos.',
   lent: 'Prestados',
