@@ -12,6 +12,8 @@ const option = (name: string, or: number) => {
   return at > 0 ? Number(process.argv[at + 1]) : or;
 };
 const n = option('n', 40);
+/** So many changes of the same row are passed over: what was tried before. */
+const from = option('from', 0);
 /** Tests of one change that take longer than this were sent round for ever: noticed, ms. */
 const limitMs = option('limit', 180) * 1000;
 let state = option('seed', 20260414) >>> 0;
@@ -112,6 +114,7 @@ try {
   console.log(`${sites.length} places in core; ${n} changes`);
   for (let i = 0; i < n; i++) {
     const s = sites[Math.floor(random() * sites.length)]!;
+    if (i < from) continue;
     const target = path.join(copy, s.file);
     const text = readFileSync(s.file, 'utf8');
     writeFileSync(target, text.slice(0, s.from) + s.becomes + text.slice(s.to));
@@ -125,5 +128,5 @@ try {
 } finally {
   rmSync(copy, { recursive: true, force: true, maxRetries: 5 });
 }
-console.log(`\n${noticed} of ${n} noticed`);
+console.log(`\n${noticed} of ${n - from} noticed`);
 for (const s of survivors) console.log(`  ${s}`);

@@ -414,3 +414,20 @@ describe('editing a model', () => {
     expect(duplicateDevice({ ...ring, version: 7 }, 'mine', 'Mine')).toMatchObject({ id: 'mine', version: 1 });
   });
 });
+
+it('a part may stand a twentieth of a millimetre outside: that is rounding; a sixth of one more is a fault', () => {
+  const d = shippedDevices.find((x) => x.leaves.length === 1 && x.parts.some((p) => p.kind === 'battery'))!;
+  const leafBox = boxOf(d.leaves[0]!.outline);
+  const out = (byMm: number) =>
+    checkDevice(
+      change(d, (copy) => {
+        const p = copy.parts.find((x) => x.kind === 'battery')!;
+        const y = (leafBox.min[1] + leafBox.max[1]) / 2;
+        p.shape = { kind: 'roundRect', min: [leafBox.min[0] - byMm, y - 2], max: [leafBox.min[0] + 2, y + 2], rMm: 0 };
+      }),
+    ).filter((x) => x.given.endsWith('outside the outline'));
+  expect(out(0)).toEqual([]);
+  expect(out(0.045)).toEqual([]);
+  expect(out(0.058)).toHaveLength(1);
+  expect(out(1)).toHaveLength(1);
+});
