@@ -12,7 +12,7 @@ const post = (app: ReturnType<typeof relay>, from: string, body: unknown, at = r
 /** Listens; gives what was heard, and hangs up. */
 async function listen(app: ReturnType<typeof relay>, me: string, at = room) {
   const hangUp = new AbortController();
-  const res = await app.request(`/${at}/${me}`, { signal: hangUp.signal });
+  const res = await app.request(`/${me}?rooms=${at}`, { signal: hangUp.signal });
   const reader = res.body?.getReader();
   let text = '';
   const until = async (pattern: RegExp) => {
@@ -38,6 +38,20 @@ it('passes a frame on to the others of a room, or to one; not back, and into no 
   await post(app, 'aaaa', frame({ d: 'last' }));
   expect(await b.until(/last/)).not.toContain('elsewhere');
   for (const x of [a, b, c]) await x.close();
+});
+
+it('one line hears all rooms of a device, each by its name; too many or none are refused', async () => {
+  const app = relay();
+  const other = 'q'.repeat(43);
+  const [a, b] = [await listen(app, 'aaaa', `${room}.${other}`), await listen(app, 'bbbb', `${room}.${other}`)];
+  await post(app, 'bbbb', frame({ d: 'in one' }));
+  await post(app, 'bbbb', frame({ d: 'in the other' }), other);
+  const heard = await a.until(/in the other/);
+  expect(heard).toContain(`"room":"${room}","from":"bbbb","to":"*","m":"m1","i":0,"n":1,"d":"in one"`);
+  expect(heard).toContain(`"room":"${other}"`);
+  const many = Array.from({ length: 25 }, (_, i) => String(i).padStart(43, 'x')).join('.');
+  for (const bad of ['', 'short', many]) expect((await listen(app, 'cccc', bad)).status).toBe(400);
+  for (const x of [a, b]) await x.close();
 });
 
 it('keeps what a device missed that was here lately, within its bound, and gives it when it is back', async () => {

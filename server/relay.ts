@@ -6,6 +6,8 @@ import { z } from 'zod';
 export const relayLimits = {
   rooms: 64,
   members: 16,
+  /** rooms that one device listens in: the shop's, those of older keys, jobs on loan */
+  roomsOfOne: 24,
   /** of what a device missed that was here lately, bytes for each and how long, ms */
   waitingBytes: 512 * 1024,
   waitingMs: 24 * 3_600_000,
@@ -92,24 +94,32 @@ export function relay(now: () => number = Date.now, limits = relayLimits): Hono 
     m.waitingBytes += text.length;
   };
 
-  app.use('/:room/:member', async (c, next) => {
-    if (!roomPattern.test(c.req.param('room')) || !memberPattern.test(c.req.param('member')))
+  // one line for all rooms of a device: a browser opens six to a server, and pages need theirs
+  app.get('/:member', (c) => {
+    const id = c.req.param('member');
+    const names = [...new Set((c.req.query('rooms') ?? '').split('.').filter(Boolean))];
+    if (
+      !memberPattern.test(id) ||
+      !names.length ||
+      names.length > limits.roomsOfOne ||
+      !names.every((n) => roomPattern.test(n))
+    )
       return c.json({ error: 'room or device: not one of ours' }, 400);
-    await next();
-  });
-
-  app.get('/:room/:member', (c) => {
-    const m = enter(c.req.param('room'), c.req.param('member'));
-    if (!m) return c.json({ error: 'no room' }, 503);
+    const mine = names.map((name) => ({ name, m: enter(name, id) }));
+    if (mine.some(({ m }) => !m)) return c.json({ error: 'no room' }, 503);
     return streamSSE(c, async (stream) => {
       let wake = () => {};
-      const out: string[] = m.waiting.splice(0);
-      m.waitingBytes = 0;
+      const out: string[] = [];
       const hear = (text: string) => {
         out.push(text);
         wake();
       };
-      m.hear = hear;
+      for (const { m } of mine) {
+        out.push(...m!.waiting.splice(0));
+        m!.waitingBytes = 0;
+        m!.hear = hear;
+      }
+      const heard = () => mine.some(({ m }) => m!.hear === hear);
       let open = true;
       stream.onAbort(() => {
         open = false;
@@ -117,7 +127,7 @@ export function relay(now: () => number = Date.now, limits = relayLimits): Hono 
       });
       // the first word opens the line on the other side
       await stream.writeSSE({ event: 'here', data: '' });
-      while (open && m.hear === hear) {
+      while (open && heard()) {
         const text = out.shift();
         if (text !== undefined) {
           await stream.writeSSE({ data: text });
@@ -132,15 +142,18 @@ export function relay(now: () => number = Date.now, limits = relayLimits): Hono 
         });
         if (still && open) await stream.writeSSE({ event: 'still', data: '' });
       }
-      if (m.hear === hear) {
-        m.hear = null;
-        m.goneAt = now();
-      }
+      for (const { m } of mine)
+        if (m!.hear === hear) {
+          m!.hear = null;
+          m!.goneAt = now();
+        }
     });
   });
 
   app.post('/:room/:member', async (c) => {
     const { room, member: from } = c.req.param();
+    if (!roomPattern.test(room) || !memberPattern.test(from))
+      return c.json({ error: 'room or device: not one of ours' }, 400);
     const me = rooms.get(room)?.get(from);
     if (!me) return c.json({ error: 'listen first' }, 403);
     if (!pays(me)) return c.json({ error: 'too much at once' }, 429);
@@ -150,7 +163,7 @@ export function relay(now: () => number = Date.now, limits = relayLimits): Hono 
         { error: `frame: ${read.error.issues[0]?.path.join('.') || 'the whole'} is not as it should be` },
         400,
       );
-    const text = JSON.stringify({ from, ...read.data });
+    const text = JSON.stringify({ room, from, ...read.data });
     const members = rooms.get(room)!;
     if (read.data.to === '*') {
       for (const [id, m] of members) if (id !== from) give(m, text);

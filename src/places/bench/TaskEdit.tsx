@@ -6,10 +6,12 @@ import { needsOf } from '@/core/schedule/benchParts';
 import type { PlanEntry } from '@/core/schedule/types';
 import type { JobState } from '@/model/fold';
 import type { Settings } from '@/model/settings';
+import { stageDefs } from '@/model/stageDefs';
 import { isTask, stageOf } from '@/model/taskNames';
 import { taskName } from '@/words/stageWords';
+import { PracticeAsked } from '@/bench-kit/PracticeAsked';
 import { useActions } from '@/bench-kit/actions';
-import { resourceName } from '@/work/bench/shopBench';
+import { bareId, resourceName } from '@/work/bench/shopBench';
 import { stageHref } from '@/bench-kit/stageHref';
 import type { PlanNow } from '@/work/bench/planNow';
 import { Entry } from '@/bench-kit/Why';
@@ -47,7 +49,8 @@ export function TaskEdit({ entry, job, now, at }: { entry: PlanEntry; job: JobSt
   const [because, setBecause] = useState('');
   const { shop, plan } = now;
   const use = Object.keys(needsOf(plan.bench, entry));
-  const people = use.some((r) => r.startsWith('person:'));
+  const persons = use.flatMap((r) => (r.startsWith('person:') ? [bareId(r)] : []));
+  const people = persons.length > 0;
   const going = plan.bench.started.some(
     (s) => s.job === entry.job && s.task === entry.task && s.startS <= plan.bench.nowS,
   );
@@ -69,6 +72,7 @@ export function TaskEdit({ entry, job, now, at }: { entry: PlanEntry; job: JobSt
     ]);
     setBecause('');
   };
+  const { how } = stageDefs[stageOf(entry.task)].work;
   const keepAt = wish?.wishAt ?? null;
   const keepKind = wish && wish.kind !== 'free' ? wish.kind : 'who';
   const fromAt = atOf(shop, entry.startS);
@@ -80,6 +84,7 @@ export function TaskEdit({ entry, job, now, at }: { entry: PlanEntry; job: JobSt
       <Txt size="s" tone="ink2">
         {whenLine(entry, now, settings, at)}
       </Txt>
+      {how === 'heat' || how === 'lift' ? persons.map((who) => <PracticeAsked key={who} job={job} who={who} />) : null}
       <Link href={stageHref(job.id, stageOf(entry.task)) as Href} className="font-body text-m text-ink underline py-2">
         {t('goTo', { label: job.label })}
       </Link>

@@ -1,5 +1,6 @@
 import { act, fireEvent, render, screen, within } from '@testing-library/react';
 
+import type { NewEvent } from '@/model/event';
 import { defaultHours } from '@/model/settings';
 import { demoJobs, demoSettings } from '@/demo/shop';
 import { forgetPlan } from '@/bench-kit/planStore';
@@ -11,6 +12,7 @@ import { BenchScreen } from './BenchScreen';
 import { PlanScreen } from './PlanScreen';
 
 jest.setTimeout(90_000);
+jest.mock('@/store/practiceTries', () => ({ useTries: () => [] }));
 jest.mock('expo-router', () => jest.requireActual('../../../test-support/mockRouter'));
 jest.mock('@/store/shop', () => jest.requireActual('../../../test-support/mockShop'));
 
@@ -106,6 +108,22 @@ describe('hands needed next', () => {
 });
 
 describe('the plan', () => {
+  it('who has not passed the exercise that the shop asks for is named at the task, and the task stays theirs', async () => {
+    const saving: NewEvent[] = [{ type: 'route', keepCover: true }];
+    const more = Object.fromEntries(demoJobs(t0).map((l) => [l[0]!.jobId, l.length < 30 ? saving : []]));
+    startShop(t0, more, { settings: { ...demoSettings, asksExercise: 'heat' } });
+    render(<PlanScreen />);
+    await pass(2500);
+    for (const b of screen.queryAllByRole('button', { name: / more$/ })) await act(async () => void fireEvent.click(b));
+    const rows = within(screen.getByRole('list', { name: 'Tasks of the plan' }))
+      .getAllByRole('button')
+      .filter((b) => /, Lift J-0138, /.test(b.getAttribute('aria-label')!));
+    expect(rows.length).toBeGreaterThan(0);
+    await act(async () => void fireEvent.click(rows[0]!));
+    expect(screen.getByTestId('taskEdit').textContent).toMatch(/(Mirel|Osk) has not passed "Heat until it goes" yet/);
+    expect(screen.getByRole('textbox', { name: /^Not before/ })).toBeTruthy();
+  });
+
   it('as a list: a task is put off, by whom, and taken back; what it costs is told', async () => {
     startShop(t0, calm);
     render(<PlanScreen />);

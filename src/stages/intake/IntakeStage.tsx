@@ -16,7 +16,7 @@ import {
   PromiseAndPart,
 } from './IntakeParts';
 import { IntakeMore, IntakeWhy } from './IntakeMore';
-import { PracticeAsked } from './PracticeAsked';
+import { PracticeAsked } from '@/bench-kit/PracticeAsked';
 import { t } from '@/words/intake';
 
 export function IntakeStage(p: { job: JobState }) {

@@ -78,6 +78,8 @@ async function hold(state: SyncState): Promise<void> {
   });
   const gone = () => mine.stop();
   window.addEventListener('pagehide', gone);
+  // a page that the browser had kept and shows again has let go of its line
+  window.addEventListener('pageshow', (e) => e.persisted && window.location.reload());
   await mine.start();
   await new Promise<void>((done) => (letGo = done));
   window.removeEventListener('pagehide', gone);
