@@ -17,9 +17,7 @@ const order = (jobs: BenchJob[], rule: string, nowS = 0): string => {
   const c = compile(bench(jobs, nowS));
   const g = new Generator(c);
   const plan = firstPlan(g, rule);
-  return plan.order
-    .map((b) => c.jobs[c.blocks[b]!.job]!.id)
-    .join('');
+  return plan.order.map((b) => c.jobs[c.blocks[b]!.job]!.id).join('');
 };
 
 // worked by hand: lengths, due dates and weights such that each rule has an order of its own
@@ -55,7 +53,16 @@ it('a rule does not look at the hour: everything an hour later is the same order
 
 it('of all rules the best plan is taken', () => {
   const g = new Generator(compile(bench(jobs, 1000)));
-  const all = ['dueDate', 'weightedShortest', 'slack', 'weightedDue', 'tardinessCost', 'arrival', 'shortest', 'mostWorkLeft'];
+  const all = [
+    'dueDate',
+    'weightedShortest',
+    'slack',
+    'weightedDue',
+    'tardinessCost',
+    'arrival',
+    'shortest',
+    'mostWorkLeft',
+  ];
   const best = firstPlan(g).objective[0];
   for (const rule of all) expect(firstPlan(g, rule).objective[0]).toBeGreaterThanOrEqual(best);
 });
