@@ -164,6 +164,16 @@ test('a job on loan is all that its holder sees, and comes back when it is taken
   await expect(page.getByText(/was with Second person$/)).toBeVisible();
   await guest.goto('/devices');
   await expect(guest.getByText(/^This device was taken out, or the job taken back/)).toBeVisible();
+  // and leaves: what it has stays there, and it belongs to nobody any more
+  await guest.getByRole('button', { name: /^Leave this shop/ }).hover();
+  await guest.mouse.down();
+  await expect(guest.getByRole('button', { name: 'Add a device' })).toBeVisible();
+  await guest.mouse.up();
+  await guest.reload();
+  await expect(guest.getByRole('button', { name: 'Add a device' })).toBeVisible();
+  await expect(guest.getByText(/^On loan from/)).toHaveCount(0);
+  await guest.goto('/jobs');
+  await expect(guest.getByText(/Ring-bond 6\.1/).first()).toBeVisible();
   await guest.context().close();
 });
 

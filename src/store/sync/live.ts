@@ -141,6 +141,8 @@ export const joinWith = keepState;
 
 /** Leaves: what is here stays here; nothing more goes out or comes in. */
 export async function leave(): Promise<void> {
+  // what it still keeps of the joining is written before it is taken away
+  device?.stop();
   const state = await readState();
   if (!state) return;
   letGo();
