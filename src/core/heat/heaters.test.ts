@@ -122,4 +122,8 @@ it('the picture begins as warm as the room at every point, and each point is war
     expect(Math.abs(cold[i]! - 22)).toBeLessThan(0.5);
     expect(warm[i]!).toBeGreaterThan(25);
   }
+  // the hottest point of the picture is what is told of the whole cover
+  const whole = run.hottestUnderC(120, [device.faces[0]!.cover.outline as never])!;
+  expect(Math.max(...warm)).toBeCloseTo(whole, 6);
+  expect(whole).toBeGreaterThan(run.arcsC(120, arcs).reduce((m, r) => Math.min(m, r.mean), Infinity));
 });

@@ -45,6 +45,11 @@ it('the cost of being late, at 1000 s (Vepsalainen and Morton 1987, k = 2, worke
   expect(order(jobs, 'tardinessCost', 1000)).toBe('BAC');
 });
 
+it('what cannot be in time any more costs its whole weight: the length of the work counts from now', () => {
+  // A is late already: (1/300)·exp(0) = 0.00333; B (3/100)·exp(−900/400) = 0.00316
+  expect(order([one('A', 300, 1100, 1), one('B', 100, 2000, 3)], 'tardinessCost', 1000)).toBe('AB');
+});
+
 it('a rule does not look at the hour: everything an hour later is the same order', () => {
   const later = jobs.map((j) => ({ ...j, releaseS: j.releaseS + 3600, dueS: j.dueS === null ? null : j.dueS + 3600 }));
   for (const rule of ['dueDate', 'weightedShortest', 'slack', 'weightedDue', 'tardinessCost', 'arrival'])
