@@ -58,7 +58,7 @@ test('words that run 40 % longer have room on a phone, on every page', async ({ 
   for (const where of [
     ...['/', '/plan', '/jobs', '/jobs/new', '/shelf', '/heaters', '/adhesives', '/stock', '/money', '/records'],
     ...['/statistics', '/shop', '/figures', '/shelf/new', '/shelf/card', '/shelf/ring61', '/shelf/ring61/card'],
-    ...['/practice', '/help', '/news', '/own'],
+    ...['/practice', '/help', '/news', '/own', '/devices', '/join'],
     ...job('0143', [
       'intake',
       'heat',

@@ -4,7 +4,7 @@ import { demoJobs } from '../../demo/shop';
 import { foldJob } from '../../model/fold';
 import { shippedDevices } from '../../model/shippedDevices';
 import { storageFormat } from '../version';
-import { MemoryWire, quiet, shopOf, type Bench } from '../../../test-support/syncBench';
+import { Bench, MemoryWire, quiet, shopOf } from '../../../test-support/syncBench';
 
 const t0 = Date.UTC(2026, 3, 14, 13);
 const demo = demoJobs(t0).map((l) => l.filter((e) => e.type === 'opened'));
@@ -134,6 +134,23 @@ it('a page that is loaded anew goes on with what it had kept, and notes what was
   for (const x of [a, b]) expect([x.settings.ratePerH, x.settings.roomC]).toEqual([77, 15]);
 });
 
+it('a page that is closed right after the shop was founded has its settings and itself in it when it is opened again', async () => {
+  const wire = new MemoryWire();
+  const a = new Bench('tablet', wire, () => now);
+  await a.begin();
+  a.settings = { ...a.settings, ratePerH: 61 };
+  await a.device.found();
+  const kept = structuredClone(a.kept!);
+  const again = new Bench('tablet', wire, () => now);
+  again.settings = a.settings;
+  await again.begin(kept);
+  expect(again.device.view.members.map((m) => m.name)).toEqual(['tablet']);
+  const b = new Bench('phone', wire, () => now);
+  await b.begin({ group: kept.group });
+  await quiet([again, b]);
+  expect(b.settings.ratePerH).toBe(61);
+});
+
 it('who was taken out hears nothing any more, and who was away meanwhile finds the new key', async () => {
   const wire = new MemoryWire();
   const [a, b, c] = (await shopOf(['tablet', 'phone', 'lost'], wire, () => now)) as [Bench, Bench, Bench];
@@ -190,8 +207,7 @@ it('a job on loan is all that its holder sees; what the holder does reaches the 
     over: false,
   };
   await a.device.lend(loan);
-  const { Bench: B } = await import('../../../test-support/syncBench');
-  const c = new B('guest', wire, () => now);
+  const c = new Bench('guest', wire, () => now);
   await c.begin({ loan: { secret: loan.secret, jobId: 'job-1', host: 'tablet' } });
   c.kept = { ...c.kept!, me: { ...c.kept!.me, id: loan.id } };
   await c.open();

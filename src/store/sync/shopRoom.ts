@@ -75,12 +75,14 @@ export class ShopRoom {
   async found(): Promise<void> {
     const { desk } = this;
     if (desk.state().group) return;
-    await desk.save({ group: { secret: base64(randomBytes(32)), epoch: 1, without: [] } });
     const settings = desk.shop.settings();
     this.doc.noteSettings(null, settings);
     this.lastSettings = settings;
     this.doc.noteModels(desk.shop.devices());
     this.noteMe();
+    // key and document in one writing: a page that is closed in between has founded nothing
+    const group = { secret: base64(randomBytes(32)), epoch: 1, without: [] };
+    await desk.save({ group, doc: this.doc.kept() });
     await this.open();
   }
 
@@ -98,6 +100,7 @@ export class ShopRoom {
 
   noteMember(m: Member): void {
     this.doc.noteMember(m);
+    this.flush();
   }
 
   noteMe(): void {
