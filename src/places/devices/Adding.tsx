@@ -7,7 +7,7 @@ import { Choice } from '@/ui/Choice';
 import { QrCode } from '@/ui/QrCode';
 import { Txt } from '@/ui/Txt';
 import { t } from '@/words/devices';
-import { differenceText } from './troubleText';
+import { Digits } from './Digits';
 import type { Invitation, useDevices } from './useDevices';
 
 /** Lets a device in, for good or for one job: a code, digits on both screens, one press. */
@@ -79,12 +79,7 @@ function Inviting({ here, at }: { here: ReturnType<typeof useDevices>; at: Invit
             {step.job ? t('wantsJob', { name: step.name, job: step.job }) : t('wants', { name: step.name })}
           </Txt>
           <Txt>{t('compare')}</Txt>
-          <Txt num size="huge" testID="digits">
-            {step.digits}
-          </Txt>
-          {Math.abs(step.clockByMs) > 120_000 ? (
-            <Txt tone="caution">{t('clockDiffers', { by: differenceText(step.clockByMs) })}</Txt>
-          ) : null}
+          <Digits digits={step.digits} clockByMs={step.clockByMs} />
           <View className="flex-row flex-wrap gap-3">
             <Button label={t('refuse')} onPress={() => here.pairing?.refuse()} />
             <Button kind="main" label={t('letIn')} onPress={() => void here.pairing?.letIn()} />

@@ -6,7 +6,7 @@ import { Message } from '@/ui/Message';
 import { TextBox } from '@/ui/TextBox';
 import { Txt } from '@/ui/Txt';
 import { t } from '@/words/devices';
-import { differenceText } from './troubleText';
+import { Digits } from './Digits';
 import { useJoin } from './useJoin';
 
 /** The other side: a device that was opened with a code asks to be let in. */
@@ -66,12 +66,7 @@ export function JoinScreen() {
                 ? t('joinCompareJob', { name: step.name, job: step.job })
                 : t('joinCompare', { name: step.name })}
             </Txt>
-            <Txt num size="huge" testID="digits">
-              {step.digits}
-            </Txt>
-            {Math.abs(step.clockByMs) > 120_000 ? (
-              <Txt tone="caution">{t('clockDiffers', { by: differenceText(step.clockByMs) })}</Txt>
-            ) : null}
+            <Digits digits={step.digits} clockByMs={step.clockByMs} />
           </>
         ) : null}
         {step?.step === 'in' ? <Txt strong>{t('joined')}</Txt> : null}
