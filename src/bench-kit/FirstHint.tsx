@@ -6,7 +6,7 @@ import { inPractice } from '@/store/practice';
 import { useJobs } from '@/store/shop';
 import { Button } from '@/ui/Button';
 import { Txt } from '@/ui/Txt';
-import { t } from '@/words/help';
+import { t } from '@/words/kit';
 
 const key = 'northcove.hints';
 /** The three pages that teach by doing; after their hints there are none. */

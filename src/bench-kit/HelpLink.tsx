@@ -1,7 +1,7 @@
 import { Link, usePathname, type Href } from 'expo-router';
 import { View } from 'react-native';
 
-import { t } from '@/words/help';
+import { t } from '@/words/kit';
 import type { HelpTopic } from '@/words/helpText';
 
 /** The way to how a page works, at its foot. */

@@ -6,7 +6,7 @@ import { useJobs } from '@/store/shop';
 import { takeUpdate, useUpdate } from '@/store/update';
 import { Button } from '@/ui/Button';
 import { Txt } from '@/ui/Txt';
-import { t } from '@/words/help';
+import { t } from '@/words/kit';
 
 /** A new version waits until the bench is cold and somebody takes it. */
 export function UpdateNotice() {
@@ -26,7 +26,7 @@ function Waiting({ replaced }: { replaced: boolean }) {
         {replaced ? t('replaced') : hot ? t('newVersionHot') : t('newVersion')}
       </Txt>
       <Link href={'/news' as Href} className="font-body text-m text-ink underline py-3">
-        {t('whatChanged')}
+        {t('seeWhatChanged')}
       </Link>
       <Button kind="small" label={t('takeIt')} onPress={takeUpdate} disabled={hot} />
     </View>

@@ -1,6 +1,5 @@
 export default {
   help: 'Help',
-  howThisWorks: 'How this page works',
   searchHelp: 'Search the help',
   nothingFound: 'Nothing here says that.',
   tellUs: 'Tell us',
@@ -10,16 +9,6 @@ export default {
   fileMade: 'Made: {{name}}.',
   version: 'Version {{version}}',
   whatChanged: 'What changed',
-  hint1: 'Say where it is cracked, then press the large button. That is all that Intake needs on a plain job.',
-  hint2:
-    'Press "On the plate" when the phone lies there, and "Off the plate" when you take it: the clocks hang on these two taps.',
-  hint3: 'Cut where the 1 is. When it gets heavy press "It grips: reheat": that is no mistake, it is the way.',
-  hintDone: 'I see',
-  firstJob: 'First job, hint {{n}} of 3',
-  newVersion: 'A new version is here. Nothing changes until you take it.',
-  newVersionHot: 'A new version is here. It waits until nothing is on the heat.',
-  takeIt: 'Take it now',
-  replaced: 'Another tab took the new version. This one goes on with it after a press.',
   v2a: 'Ways, picks, bonding and routes beside each other as pictures.',
   v2b: 'Practice on made-up phones.',
   v2c: 'Jobs, phones, stock and records with the chosen one beside the list.',

@@ -1,4 +1,16 @@
 export default {
+  seeWhatChanged: 'What changed',
+  howThisWorks: 'How this page works',
+  hint1: 'Say where it is cracked, then press the large button. That is all that Intake needs on a plain job.',
+  hint2:
+    'Press "On the plate" when the phone lies there, and "Off the plate" when you take it: the clocks hang on these two taps.',
+  hint3: 'Cut where the 1 is. When it gets heavy press "It grips: reheat": that is no mistake, it is the way.',
+  hintDone: 'I see',
+  firstJob: 'First job, hint {{n}} of 3',
+  newVersion: 'A new version is here. Nothing changes until you take it.',
+  newVersionHot: 'A new version is here. It waits until nothing is on the heat.',
+  takeIt: 'Take it now',
+  replaced: 'Another tab took the new version. This one goes on with it after a press.',
   changeTheSteps: 'Change the steps',
   somethingHappened: 'Something happened',
   notBackedUp: 'Not backed up: {{message}}.',

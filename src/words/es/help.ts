@@ -3,7 +3,6 @@ import type { Same } from '../same';
 
 export default {
   help: 'Ayuda',
-  howThisWorks: 'Cómo funciona esta página',
   searchHelp: 'Buscar en la ayuda',
   nothingFound: 'Nada aquí dice eso.',
   tellUs: 'Contarnos',
@@ -13,15 +12,6 @@ export default {
   fileMade: 'Hecho: {{name}}.',
   version: 'Versión {{version}}',
   whatChanged: 'Qué ha cambiado',
-  hint1: 'Decir dónde está roto y pulsar el botón grande. Recepción no pide más en un trabajo sencillo.',
-  hint2: 'Pulsar «En la placa» al poner el teléfono y «Fuera» al quitarlo: los relojes dependen de esos dos toques.',
-  hint3: 'Cortar donde está el 1. Si pesa, «Agarra: recalentar»: no es un fallo, es la manera.',
-  hintDone: 'Entendido',
-  firstJob: 'Primer trabajo, consejo {{n}} de 3',
-  newVersion: 'Hay una versión nueva. Nada cambia hasta cogerla.',
-  newVersionHot: 'Hay una versión nueva. Espera a que no haya nada en el calor.',
-  takeIt: 'Cogerla ahora',
-  replaced: 'Otra pestaña cogió la versión nueva. Esta sigue con ella al pulsar.',
   v2a: 'Maneras, púas, pegado y rutas como imágenes, unas junto a otras.',
   v2b: 'Práctica con teléfonos inventados.',
   v2c: 'Trabajos, teléfonos, existencias y fichas con lo elegido al lado.',

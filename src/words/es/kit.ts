@@ -2,6 +2,17 @@ import type en from '../en/kit';
 import type { Same } from '../same';
 
 export default {
+  seeWhatChanged: 'Qué ha cambiado',
+  howThisWorks: 'Cómo funciona esta página',
+  hint1: 'Decir dónde está roto y pulsar el botón grande. Recepción no pide más en un trabajo sencillo.',
+  hint2: 'Pulsar «En la placa» al poner el teléfono y «Fuera» al quitarlo: los relojes dependen de esos dos toques.',
+  hint3: 'Cortar donde está el 1. Si pesa, «Agarra: recalentar»: no es un fallo, es la manera.',
+  hintDone: 'Entendido',
+  firstJob: 'Primer trabajo, consejo {{n}} de 3',
+  newVersion: 'Hay una versión nueva. Nada cambia hasta cogerla.',
+  newVersionHot: 'Hay una versión nueva. Espera a que no haya nada en el calor.',
+  takeIt: 'Cogerla ahora',
+  replaced: 'Otra pestaña cogió la versión nueva. Esta sigue con ella al pulsar.',
   changeTheSteps: 'Cambiar los pasos',
   somethingHappened: 'Ha pasado algo',
   notBackedUp: 'Sin copia: {{message}}.',
