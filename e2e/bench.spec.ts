@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 
-import { Hands, isKeyboard, openDemo } from './hands';
+import { Hands, isKeyboard, openDemo, visit } from './hands';
 
 const minute = 60_000;
 
@@ -76,12 +76,12 @@ test('the plan moves with what happens, and can be told what not to do', { tag: 
   });
 
   await test.step('a window that was missed gets its reheat, and a shop that never opens keeps its last plan', async () => {
-    await page.goto('/jobs/demo-0142/heat');
+    await visit(page, '/jobs/demo-0142/heat');
     await page.clock.runFor(2000);
     await page.clock.fastForward(3 * minute);
     await h.press('Off the plate');
     await page.clock.fastForward(20 * minute);
-    await page.goto('/');
+    await visit(page, '/');
     await page.clock.runFor(3000);
     await expect(page.getByText('J-0142 has gripped: reheat').first()).toBeVisible();
     await h.press('Why and what else');
@@ -94,7 +94,7 @@ test('the plan moves with what happens, and can be told what not to do', { tag: 
       ['/money', 'Quote against outcome'],
       ['/stock', 'to order'],
     ] as const) {
-      await page.goto(path);
+      await visit(page, path);
       await expect(page.getByText(text, { exact: false }).first()).toBeVisible();
       await page.clock.runFor(500);
       await h.noViolations(path);

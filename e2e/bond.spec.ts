@@ -4,7 +4,7 @@ import { expect, test, type Page } from '@playwright/test';
 import DxfReader from 'dxf-parser';
 import ICAL from 'ical.js';
 
-import { Hands, isKeyboard, openDemo } from './hands';
+import { Hands, isKeyboard, openDemo, visit } from './hands';
 
 const minute = 60_000;
 const job = '/jobs/demo-0143';
@@ -91,11 +91,11 @@ test('one device bonded by each school to its cure: files measured, reloaded whi
   await test.step('no solvent glue while a phone lies on the plate', async () => {
     await h.choose('Way of bonding', 'liquid bead');
     await expect(h.button('Start laying: J-0142 is on a heater: solvent vapour burns')).toBeVisible();
-    await page.goto('/jobs/demo-0142/heat');
+    await visit(page, '/jobs/demo-0142/heat');
     await h.wait(60_000);
     await h.press('Off the plate');
     await expect(page).toHaveURL(/\/lift$/);
-    await page.goto(`${job}/bond`);
+    await visit(page, `${job}/bond`);
     await h.choose('Way of bonding', 'liquid bead');
     await expect(h.button('Start laying')).toBeEnabled();
   });
@@ -179,7 +179,7 @@ test('one device bonded by each school to its cure: files measured, reloaded whi
   });
 
   await test.step('stock: all of it is drawn off', async () => {
-    await page.goto('/stock');
+    await visit(page, '/stock');
     await expect(page.getByText('Offcuts: ', { exact: false }).first()).toBeVisible();
     await h.noViolations('stock');
     // 11.2 ml of clear glue less one bead

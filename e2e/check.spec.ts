@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 
-import { Hands, isKeyboard, openDemo } from './hands';
+import { Hands, isKeyboard, openDemo, visit } from './hands';
 
 const minute = 60_000;
 
@@ -103,7 +103,7 @@ test('from cure to closed: a failing function is diagnosed, mended and signed by
   });
 
   await test.step('it stands in the records, and its record holds what was found', async () => {
-    await page.goto('/records');
+    await visit(page, '/records');
     await expect(page.getByText(/of 60 handed over/)).toBeVisible();
     await h.noViolations('records');
     await page.getByRole('textbox', { name: 'Search records' }).fill('J-0139');
@@ -179,7 +179,7 @@ test('on the device: the grid by finger, and the result back as a code and as it
   // nothing of the shop is put on the device under test
   const asked: string[] = [];
   device.on('request', (r) => asked.push(new URL(r.url()).pathname));
-  await device.goto(link);
+  await visit(device, link);
   await device.getByRole('button', { name: 'Works' }).waitFor();
   const d = new Hands(device, keyboard);
   await d.noViolations('device test');
@@ -236,7 +236,7 @@ test('backup: into an empty browser and the same again; a cut file or one of a l
   const other = await browser.newContext({ serviceWorkers: 'block', viewport: page.viewportSize() });
   const p2 = await other.newPage();
   await p2.route('**/api/config', (r) => r.fulfill({ status: 404, body: '' }));
-  await p2.goto('/shop');
+  await visit(p2, '/shop');
   const h2 = new Hands(p2, true);
   const give = (name: string, t: string) =>
     choose(p2, h2, 'Import a file', { name, mimeType: 'application/json', buffer: Buffer.from(t) });

@@ -6,7 +6,7 @@ import { demoSettings } from '../src/demo/shop';
 import type { JobEvent, NewEvent } from '../src/model/event';
 import { writeShopFile } from '../src/model/files';
 import { counterJob, eventsOn, notedAfter, offTheHeater } from '../test-support/dayOf';
-import { Hands } from './hands';
+import { Hands, visit } from './hands';
 
 const minute = 60_000;
 const start = new Date('2026-04-14T08:00:00');
@@ -79,7 +79,7 @@ test('a day with five jobs, a walk-in and an overrun, worked by the plan to its 
   const jobs = [1, 2, 3, 4, 5].map((n) => counterJob(n, start.getTime() - n, 'ring54', 600).events);
   const file = info.outputPath('day.northcove.json');
   writeFileSync(file, writeShopFile(settings, jobs, {}, start.getTime(), {}));
-  await page.goto('/shop');
+  await visit(page, '/shop');
   const [chooser] = await Promise.all([page.waitForEvent('filechooser'), h.press('Import a file')]);
   await chooser.setFiles(file);
   await expect(page.getByTestId('restore')).toBeVisible();
@@ -196,7 +196,7 @@ test('a day with five jobs, a walk-in and an overrun, worked by the plan to its 
   expect(waitedS).toBeLessThan(80);
 
   await test.step('every promise was kept, the walk-in’s too', async () => {
-    await page.goto('/records');
+    await visit(page, '/records');
     await expect(page.getByText('6 of 6 handed over')).toBeVisible();
     await page.clock.runFor(500);
     await h.press('More figures');
@@ -204,7 +204,7 @@ test('a day with five jobs, a walk-in and an overrun, worked by the plan to its 
   });
 
   await test.step('what they took is gone from the shelf; it is ordered, comes, and is there again', async () => {
-    await page.goto('/stock');
+    await visit(page, '/stock');
     const part = page.getByTestId('part-ring54-glass-genuine');
     await expect(part).toContainText('1 here');
     await expect(page.getByTestId('orders')).toContainText('Ring-bond 5.4: glass only, new genuine: order');

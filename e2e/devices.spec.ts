@@ -1,11 +1,11 @@
 import { expect, test, type Browser, type Page } from '@playwright/test';
 
-import { Hands } from './hands';
+import { Hands, visit } from './hands';
 import { checkAll, stageOn, workOn } from './worker';
 
 /** A browser of its own at this bench, in a shop of its own. */
 async function ownShop(page: Page): Promise<void> {
-  await page.goto('/');
+  await visit(page, '/');
   await expect(page.getByText(/^Demo day/)).toBeVisible();
   await page.getByRole('button', { name: 'Start with an empty shop' }).click();
   await expect(page.getByText(/^The shop is empty and yours/)).toBeVisible();
@@ -23,7 +23,7 @@ async function another(browser: Browser, size: { width: number; height: number }
 /** The digits on both screens, after the newcomer has knocked with the address that the other shows. */
 async function knock(host: Page, guest: Page, name: string): Promise<void> {
   const link = await host.getByTestId('join-link').innerText();
-  await guest.goto(link);
+  await visit(guest, link);
   await guest.getByLabel('Name of this device').fill(name);
   await guest.getByRole('button', { name: 'Knock' }).click();
   await expect(guest.getByTestId('digits')).toHaveText(/^\d{4}$/);
@@ -41,11 +41,11 @@ test('a phone and a tablet work one job together, with the line cut twice; who i
   const tablet = await another(browser, { width: 1280, height: 800 });
   const [onTablet, onPhone] = [new Hands(tablet, false), new Hands(phone, false)];
   await ownShop(tablet);
-  await tablet.goto('/devices');
+  await visit(tablet, '/devices');
   await tablet.getByRole('button', { name: 'Add a device' }).click();
 
   // a code that nobody has given
-  await phone.goto('/join#AAAAAAAAAAAAAAAAAAAAAA');
+  await visit(phone, '/join#AAAAAAAAAAAAAAAAAAAAAA');
   await phone.getByLabel('Name of this device').fill('Phone');
   await phone.getByRole('button', { name: 'Knock' }).click();
   await expect(phone.getByRole('alert')).toContainText('Nobody answers to this code');
@@ -56,7 +56,7 @@ test('a phone and a tablet work one job together, with the line cut twice; who i
   await knock(tablet, phone, 'Phone');
   // the code is spent: whoever photographed it comes too late
   const third = await another(browser, { width: 390, height: 844 });
-  await third.goto(await joinLink(phone));
+  await visit(third, await joinLink(phone));
   await third.getByLabel('Name of this device').fill('Stranger');
   await third.getByRole('button', { name: 'Knock' }).click();
   await expect(third.getByRole('alert')).toContainText('has let another device in already');
@@ -68,14 +68,14 @@ test('a phone and a tablet work one job together, with the line cut twice; who i
   await expect(tablet.getByText('Connected')).toBeVisible();
 
   // one begins, the other sees it
-  await phone.goto('/jobs');
-  await tablet.goto('/jobs/new');
+  await visit(phone, '/jobs');
+  await visit(tablet, '/jobs/new');
   await tablet.getByRole('radio', { name: 'Ring-bond 6.1' }).click();
   await tablet.getByRole('button', { name: 'Open the job' }).click();
   await expect(edge(tablet, 'bottom')).toBeVisible();
   const at = new URL(tablet.url()).pathname;
   await expect(phone.getByText(/Ring-bond 6\.1/).first()).toBeVisible();
-  await phone.goto(at);
+  await visit(phone, at);
   await edge(tablet, 'bottom').click();
   const tapped = Date.now();
   await expect(edge(phone, 'bottom')).toBeChecked();
@@ -83,7 +83,7 @@ test('a phone and a tablet work one job together, with the line cut twice; who i
 
   // cut for the first time: each goes on
   const log = at.replace(/\/[^/]*$/, '/log');
-  await phone.goto(log);
+  await visit(phone, log);
   await expect(phone.getByRole('textbox', { name: 'Note' })).toBeVisible();
   await phone.context().setOffline(true);
   await edge(tablet, 'left').click();
@@ -92,11 +92,11 @@ test('a phone and a tablet work one job together, with the line cut twice; who i
   await expect(phone.getByText(/note: from the phone/)).toBeVisible();
   await expect(edge(tablet, 'left')).toBeChecked();
   await phone.context().setOffline(false);
-  await phone.goto(at);
+  await visit(phone, at);
   for (const e of ['bottom', 'left']) await expect(edge(phone, e)).toBeChecked();
-  await tablet.goto(log);
+  await visit(tablet, log);
   await expect(tablet.getByText(/note: from the phone/)).toBeVisible();
-  await tablet.goto(at);
+  await visit(tablet, at);
 
   // and for the second, over a page that is loaded anew
   await phone.context().setOffline(true);
@@ -105,21 +105,21 @@ test('a phone and a tablet work one job together, with the line cut twice; who i
   await expect(tablet).toHaveURL(/\/heat/);
   await tablet.reload();
   await phone.context().setOffline(false);
-  await phone.goto(`${at.replace(/\/[^/]*$/, '')}/heat`);
+  await visit(phone, `${at.replace(/\/[^/]*$/, '')}/heat`);
   await expect.poll(() => stageOn(phone)).toBe('Heat');
   await onPhone.tick('At hand: picks, blade, gloves, eye cover. Alcohol put away');
   await expect(tablet.getByRole('checkbox', { name: /^At hand: / })).toBeChecked();
 
   // taken out: what it has stays there
-  await tablet.goto('/devices');
+  await visit(tablet, '/devices');
   const out = tablet.getByRole('button', { name: /^Take Phone out/ });
   await out.hover();
   await tablet.mouse.down();
   await expect(tablet.getByText('No other device belongs to this shop yet.')).toBeVisible();
   await tablet.mouse.up();
-  await phone.goto('/devices');
+  await visit(phone, '/devices');
   await expect(phone.getByText(/^This device was taken out/)).toBeVisible();
-  await phone.goto('/jobs');
+  await visit(phone, '/jobs');
   await expect(phone.getByText(/Ring-bond 6\.1/).first()).toBeVisible();
   await third.context().close();
   await tablet.context().close();
@@ -130,13 +130,13 @@ const joinLink = async (page: Page) => page.url();
 test('a job on loan is all that its holder sees, and comes back when it is taken back', async ({ page, browser }) => {
   await ownShop(page);
   for (let i = 0; i < 2; i++) {
-    await page.goto('/jobs/new');
+    await visit(page, '/jobs/new');
     await page.getByRole('radio', { name: 'Ring-bond 6.1' }).click();
     await page.getByRole('button', { name: 'Open the job' }).click();
     await expect(edge(page, 'bottom')).toBeVisible();
   }
   const at = new URL(page.url()).pathname;
-  await page.goto('/devices');
+  await visit(page, '/devices');
   await page.getByRole('button', { name: 'Lend one job' }).click();
   await page.getByRole('radio').last().click();
   await page.getByRole('button', { name: 'Make a code for it' }).click();
@@ -144,10 +144,11 @@ test('a job on loan is all that its holder sees, and comes back when it is taken
   await knock(page, guest, 'Second person');
   await letIn(page);
   await expect(guest).toHaveURL(/\/$/);
-  await guest.goto('/jobs');
+  await visit(guest, '/jobs');
   await expect(guest.getByText(/Ring-bond 6\.1/)).toHaveCount(1);
   await page.getByRole('button', { name: /^Take .* back$/ }).waitFor();
-  await guest.goto(
+  await visit(
+    guest,
     await guest
       .getByRole('link', { name: /Ring-bond 6\.1/ })
       .first()
@@ -157,12 +158,12 @@ test('a job on loan is all that its holder sees, and comes back when it is taken
   await expect(edge(guest, 'bottom')).toBeVisible();
   await edge(guest, 'bottom').click();
   const lent = new URL(guest.url()).pathname;
-  await page.goto(lent);
+  await visit(page, lent);
   await expect(edge(page, 'bottom')).toBeChecked();
-  await page.goto('/devices');
+  await visit(page, '/devices');
   await page.getByRole('button', { name: /^Take .* back$/ }).click();
   await expect(page.getByText(/was with Second person$/)).toBeVisible();
-  await guest.goto('/devices');
+  await visit(guest, '/devices');
   await expect(guest.getByText(/^This device was taken out, or the job taken back/)).toBeVisible();
   // and leaves: what it has stays there, and it belongs to nobody any more
   await guest.getByRole('button', { name: /^Leave this shop/ }).hover();
@@ -172,7 +173,7 @@ test('a job on loan is all that its holder sees, and comes back when it is taken
   await guest.reload();
   await expect(guest.getByRole('button', { name: 'Add a device' })).toBeVisible();
   await expect(guest.getByText(/^On loan from/)).toHaveCount(0);
-  await guest.goto('/jobs');
+  await visit(guest, '/jobs');
   await expect(guest.getByText(/Ring-bond 6\.1/).first()).toBeVisible();
   await guest.context().close();
 });
@@ -211,6 +212,6 @@ test('from the demo to an own shop to a first job handed over, with its three hi
   expect(seen.at(-1)).toMatch(/Hand over/);
   await h.hold(h.button(/^Handed over, hold/));
   await expect(h.call()).toContainText('Handed over');
-  await page.goto('/records');
+  await visit(page, '/records');
   await expect(page.getByText(/Ring-bond 6\.1/).first()).toBeVisible();
 });

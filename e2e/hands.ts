@@ -132,7 +132,7 @@ export async function openDemo(page: Page, at = '/'): Promise<void> {
   // its jobs come last
   await page.goto('/jobs');
   await expect(page.getByText(/^J-0143 ·/).first()).toBeVisible();
-  if (at !== '/jobs') await page.goto(at);
+  if (at !== '/jobs') await visit(page, at);
 }
 
 /** The page of a new job with this model chosen, at two minutes past one. */
@@ -140,9 +140,27 @@ export async function newJobOf(page: Page, project: string, model: string): Prom
   await page.clock.install({ time: new Date('2026-04-14T13:02:00') });
   const h = new Hands(page, isKeyboard(project));
   await openDemo(page, '/jobs');
-  await page.goto('/jobs/new');
+  await visit(page, '/jobs/new');
   await h.press(page.getByRole('radio', { name: model }));
   return h;
 }
 
 export const isKeyboard = (project: string) => project === 'wide';
+
+/**
+ * On to another page of the application, as a link or a typed address of a page that is open does it. A page that was not
+ * there yet, or the same once more, is loaded. Ends when the page before is gone.
+ */
+export async function visit(page: Page, path: string): Promise<void> {
+  const here = page.url();
+  const to = here.startsWith('http') ? new URL(path, here) : null;
+  if (!to || to.href === here || to.origin !== new URL(here).origin) return void (await page.goto(path));
+  await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
+  await page.evaluate((at) => {
+    for (const h of document.querySelectorAll('h1')) h.dataset.left = '';
+    history.pushState(null, '', at);
+    dispatchEvent(new PopStateEvent('popstate'));
+  }, path);
+  await expect(page.locator('h1[data-left]').filter({ visible: true })).toHaveCount(0);
+  await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
+}

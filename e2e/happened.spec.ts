@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 
-import { Hands, isKeyboard, newJobOf, openDemo } from './hands';
+import { Hands, isKeyboard, newJobOf, openDemo, visit } from './hands';
 
 test('something happened, from Lift: the glass breaks while it is saved, the customer agrees, a part is damaged, a step is left out', async ({
   page,
@@ -10,7 +10,7 @@ test('something happened, from Lift: the glass breaks while it is saved, the cus
   await openDemo(page, '/jobs/demo-0143/quote');
   await h.press('Quote it');
   await expect(page.getByRole('radio', { checked: true }).first()).toContainText('57.90');
-  await page.goto('/jobs/demo-0143/lift');
+  await visit(page, '/jobs/demo-0143/lift');
   const stages = page.locator('[role=banner] [aria-expanded]');
 
   await test.step('it broke: what it costs now in place of before, said once, answered once', async () => {
@@ -31,16 +31,16 @@ test('something happened, from Lift: the glass breaks while it is saved, the cus
     await h.press('Back to Lift');
     await expect(page).toHaveURL(/\/demo-0143\/lift$/);
     // the quote is the one that was agreed now, and the route has gone along: a new back
-    await page.goto('/jobs/demo-0143/quote');
+    await visit(page, '/jobs/demo-0143/quote');
     const quoted = page.getByRole('radio', { name: /^Glass only, new genuine/ }).first();
     await expect(quoted).toBeChecked();
     await expect(quoted).toContainText(String(after));
-    await page.goto('/jobs/demo-0143/route');
+    await visit(page, '/jobs/demo-0143/route');
     await expect(page.getByRole('radio', { name: /^Glass only, new genuine/ })).toBeChecked();
   });
 
   await test.step('a part inside is damaged: its price comes on top, and Strip is on the way', async () => {
-    await page.goto('/jobs/demo-0143/happened?from=lift');
+    await visit(page, '/jobs/demo-0143/happened?from=lift');
     await h.press('A cable or part is damaged');
     await h.press(page.getByRole('radio', { name: /^Which one\?: charging coil/ }));
     await expect(page.getByTestId('toCustomer')).toContainText('was damaged while the device was open. With a new one');
@@ -53,26 +53,26 @@ test('something happened, from Lift: the glass breaks while it is saved, the cus
       ['It gives here', 'Which edge?: left'],
       ['Another screw', 'Where was it?: under a label'],
     ] as const) {
-      await page.goto('/jobs/demo-0143/happened?from=lift');
+      await visit(page, '/jobs/demo-0143/happened?from=lift');
       await h.press(what);
       await h.press(page.getByRole('radio', { name: more }));
       await expect(h.call()).toHaveText(what);
       await expect(page.getByTestId('toCustomer')).toHaveCount(0);
     }
-    await page.goto('/jobs/demo-0143/lift');
+    await visit(page, '/jobs/demo-0143/lift');
     await expect(h.call()).toContainText('left edge');
   });
 
   await test.step('steps are changed with a reason, and stay so after a reload', async () => {
-    await page.goto('/jobs/demo-0143/way');
+    await visit(page, '/jobs/demo-0143/way');
     await h.press('Leave out Dry fit');
     await expect(h.button(/^Take these steps/)).toBeDisabled();
     await page.getByLabel('Why these steps').fill('The frame was measured this morning');
     await h.noViolations('steps');
     await h.press('Take these steps');
-    await page.goto('/jobs/demo-0143/clean');
+    await visit(page, '/jobs/demo-0143/clean');
     await expect(stages).toContainText('next: Bond');
-    await page.goto('/jobs/demo-0143/log');
+    await visit(page, '/jobs/demo-0143/log');
     for (const line of [
       'customer agreed',
       'at Lift: It broke',
@@ -96,15 +96,15 @@ test('a screen with its frame goes in through a plastic back: two taps at the co
   await h.press('Open the job');
   await expect(h.call()).toBeVisible();
   const job = new URL(page.url()).pathname.replace(/\/intake$/, '');
-  await page.goto(`${job}/route`);
+  await visit(page, `${job}/route`);
   await expect(h.call()).toContainText(/^Screen with its frame/);
   await expect(page.getByRole('radio', { name: /^Screen with its frame/ }).first()).toBeVisible();
-  await page.goto(`${job}/quote`);
+  await visit(page, `${job}/quote`);
   await expect(page.getByRole('radio', { name: /^Screen with its frame/ }).first()).toBeVisible();
   // the back comes off and goes on again: everything else moves over
-  await page.goto(`${job}/strip`);
+  await visit(page, `${job}/strip`);
   await expect(h.call()).not.toHaveText('Not needed on this route.');
-  await page.goto(`${job}/handover`);
+  await visit(page, `${job}/handover`);
   await expect(
     page.getByText(/Screen and frame replaced; back cover taken off and closed again/i).first(),
   ).toBeVisible();
@@ -135,13 +135,13 @@ test('a wrong part is found when it arrives: the device stays shut, the customer
   );
   await h.press('Back to Intake');
   await expect(page.getByRole('link', { name: /^New part/ })).toContainText('a wrong one');
-  await page.goto(`${job}/heat`);
+  await visit(page, `${job}/heat`);
   await expect(h.button(/^On the plate: wrong part/)).toBeDisabled();
-  await page.goto(`${job}/part`);
+  await visit(page, `${job}/part`);
   await h.choose('Every hole where it belongs?', 'Yes');
   await h.choose('Plugged in, does it work?', 'Yes');
   await h.press('It is the right one');
   await expect(page.getByRole('link', { name: /^New part/ })).toContainText('the right one');
-  await page.goto(`${job}/heat`);
+  await visit(page, `${job}/heat`);
   await expect(h.button(/^On the plate/)).not.toContainText('wrong part');
 });

@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 
-import { Hands, isKeyboard, openDemo } from './hands';
+import { Hands, isKeyboard, openDemo, visit } from './hands';
 
 /** A thermocouple log of a plate that reads too hot, in °F with a decimal comma: a first-order line is rise enough. */
 function logText(): string {
@@ -49,7 +49,7 @@ test('a log calibrates the plate, ways are compared, the simulated plate heats, 
   });
 
   await test.step('ways side by side', async () => {
-    await page.goto('/jobs/demo-0143/ways');
+    await visit(page, '/jobs/demo-0143/ways');
     const rows = page.getByRole('radiogroup', { name: 'Ways of heating, gentlest first' }).getByRole('radio');
     await expect(h.call()).toContainText(/: the gentlest\.$/);
     expect(await rows.count()).toBeGreaterThanOrEqual(9);
@@ -104,11 +104,11 @@ test('hot air: a round is planned, confirmed with the moving air, used; spot hea
   await h.noViolations('path');
   await h.press('Use this round');
   await expect(page.getByRole('radio', { name: 'Heat with: Hot-air gun' })).toBeChecked();
-  await page.goto('/jobs/demo-0140/spot');
+  await visit(page, '/jobs/demo-0140/spot');
   await h.press(h.button(/^Work out piece 1/));
   await expect(h.call()).toContainText(/piece 1/);
   await expect(h.button(/^Air on/)).toBeVisible({ timeout: 60_000 });
-  await page.goto('/jobs/demo-0143/glue');
+  await visit(page, '/jobs/demo-0143/glue');
   await expect(h.call()).toContainText(/Front down on the plate|glue|limit/, { timeout: 90_000 });
   await h.noViolations('glue');
 });

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 
 import { expect, test, type Page } from '@playwright/test';
 
-import { Hands, isKeyboard, openDemo } from './hands';
+import { Hands, isKeyboard, openDemo, visit } from './hands';
 
 /** Draws on the plan with a finger or pen: from one place of the picture to another, in shares of its size. */
 async function stroke(page: Page, from: [number, number], to: [number, number]): Promise<void> {
@@ -163,7 +163,7 @@ test('a device model is changed on the shelf, saved, exported, and used by a new
     device: { version: number };
   };
   expect(model).toMatchObject({ format: 'northcove-device', device: { version: 2 } });
-  await page.goto('/jobs/new');
+  await visit(page, '/jobs/new');
   await h.press(page.getByRole('radio', { name: 'Ring-bond 6.1' }));
   await h.press('Open the job');
   await expect(h.call()).toContainText('answers to go');
@@ -193,7 +193,7 @@ test('photos: one that is kept goes out with the job; 60 MB and a text file are 
   await page.reload();
   await page.getByRole('button', { name: 'Photos (1)' }).click();
   await expect(page.getByRole('img', { name: /^photo of/ })).toBeVisible();
-  await page.goto('/jobs/demo-0143/log');
+  await visit(page, '/jobs/demo-0143/log');
   const [file] = await Promise.all([
     page.waitForEvent('download'),
     page.getByRole('button', { name: 'Export the job' }).click(),
@@ -218,7 +218,7 @@ test('device and job files that are wrong are named and change nothing', async (
     f(copy.device as never);
     return JSON.stringify(copy);
   };
-  await page.goto('/shelf');
+  await visit(page, '/shelf');
   for (const [text, said] of [
     [spoil((d: { bonds: { widthMm: number }[] }) => void (d.bonds[0]!.widthMm = 29.9) as never), 'ring width'],
     [

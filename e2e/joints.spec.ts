@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 
-import { newJobOf } from './hands';
+import { newJobOf, visit } from './hands';
 
 test('a back and its lens covers in one job: each has its own steps, and what is noted at one is not noted at the other', async ({
   page,
@@ -23,7 +23,7 @@ test('a back and its lens covers in one job: each has its own steps, and what is
   await h.tick('Card tray is out');
 
   await test.step('the back goes on the plate; the lens covers are still cold', async () => {
-    await page.goto(`${job}/heat`);
+    await visit(page, `${job}/heat`);
     await expect(stages).toHaveAttribute('aria-label', /^Stage Heat, back, 2 of /);
     await h.tick('At hand: picks, blade, gloves, eye cover. Alcohol put away');
     await h.press('On the plate');
@@ -39,9 +39,9 @@ test('a back and its lens covers in one job: each has its own steps, and what is
   });
 
   await test.step('nothing leaves before both are closed, and the file keeps the joints', async () => {
-    await page.goto(`${job}/handover`);
+    await visit(page, `${job}/handover`);
     await expect(h.call()).toContainText('Not yet: not bonded.');
-    await page.goto(`${job}/log`);
+    await visit(page, `${job}/log`);
     await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
     const [file] = await Promise.all([
       page.waitForEvent('download'),

@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 
-import { Hands, isKeyboard, openDemo } from './hands';
+import { Hands, isKeyboard, openDemo, visit } from './hands';
 
 /** A finger along places of the plan, in mm. */
 async function drag(page: Page, ...pts: [number, number][]): Promise<void> {
@@ -30,7 +30,7 @@ test('a saved cover: cut along the edges with one reheat, cleaned, alcohol only 
   const h = await start(page, info.project.name);
 
   await test.step('first heat', async () => {
-    await page.goto('/jobs/demo-0143/heat');
+    await visit(page, '/jobs/demo-0143/heat');
     await h.tick('At hand: picks, blade, gloves, eye cover. Alcohol put away');
     await h.press('On the plate');
     await page.clock.fastForward(140_000);
@@ -68,7 +68,7 @@ test('a saved cover: cut along the edges with one reheat, cleaned, alcohol only 
     await h.noViolations('adhesives');
     await h.press('Take out');
     await expect(h.button(/^foam ring: ×1\.00$/)).toBeVisible();
-    await page.goto('/jobs/demo-0143/lift');
+    await visit(page, '/jobs/demo-0143/lift');
   });
 
   await test.step('it grips: one reheat, then the rest', async () => {
@@ -94,11 +94,11 @@ test('a saved cover: cut along the edges with one reheat, cleaned, alcohol only 
     await expect(h.call()).toHaveText('No alcohol yet: over 35 °C.');
     await expect(page.getByTestId('plateNear')).toContainText('J-0142');
     await h.noViolations('alcohol');
-    await page.goto('/jobs/demo-0142/heat');
+    await visit(page, '/jobs/demo-0142/heat');
     await h.press(h.button(/^Off the plate/));
     await expect(page).toHaveURL(/\/lift$/);
     await expect(page.getByText(/noted: heat off/)).toBeVisible();
-    await page.goto('/jobs/demo-0143/alcohol');
+    await visit(page, '/jobs/demo-0143/alcohol');
     await h.tick('Extraction on or window open');
     await expect(h.call()).toHaveText('No alcohol yet: over 35 °C.');
     await page.clock.fastForward(60 * 60_000);
@@ -130,7 +130,7 @@ test('shattered glass: piece by piece, one breaks again, glass stays and is pick
 }, info) => {
   test.setTimeout(240_000);
   const h = await start(page, info.project.name);
-  await page.goto('/jobs/demo-0140/lift');
+  await visit(page, '/jobs/demo-0140/lift');
   await expect(h.call()).toContainText(/^Heat piece 1 to \d+ °C/);
   const left = () => page.getByRole('list', { name: 'Readings' });
   const count = async () => Number(/(\d+)pieces left/.exec((await left().textContent())!)?.[1] ?? 99);
@@ -170,7 +170,7 @@ test('shattered glass: piece by piece, one breaks again, glass stays and is pick
 test('a set of lens covers: sizes, heat, cameras tested, then pressed on', async ({ page }, info) => {
   test.setTimeout(240_000);
   const h = await start(page, info.project.name);
-  await page.goto('/jobs/demo-0136/lift');
+  await visit(page, '/jobs/demo-0136/lift');
   await expect(h.call()).toContainText(/^Warm lens cover 1 for/);
   await h.press(page.getByRole('checkbox', { name: /^3\. lens cover 3/ }));
   await h.type(page.getByRole('textbox', { name: 'New one for lens cover 1, across, mm' }), '14.4');

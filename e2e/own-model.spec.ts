@@ -4,7 +4,7 @@ import { expect, test } from '@playwright/test';
 
 import { bitmap } from '../test-support/bitmap';
 import { photoOf } from '../test-support/photo';
-import { Hands, isKeyboard, openDemo } from './hands';
+import { Hands, isKeyboard, openDemo, visit } from './hands';
 
 test('a device that is on no shelf: from New job to its first heat answer in 15 taps and a minute, nothing typed', async ({
   page,
@@ -12,7 +12,7 @@ test('a device that is on no shelf: from New job to its first heat answer in 15 
   await page.clock.install({ time: new Date('2026-04-14T13:02:00') });
   const h = new Hands(page, isKeyboard(info.project.name));
   await openDemo(page);
-  await page.goto('/jobs/new');
+  await visit(page, '/jobs/new');
   let taps = 0;
   const tap = async (what: Parameters<Hands['press']>[0]) => {
     await h.press(what);
@@ -77,14 +77,14 @@ test('what is learned on a job is kept for its model at hand-over, and stands on
   await h.press('Note it');
   await expect(page.getByRole('list', { name: 'Noted on this job' }).getByRole('listitem')).toHaveCount(2);
   await h.noViolations('worth remembering');
-  await page.goto('/jobs/demo-0143/handover');
+  await visit(page, '/jobs/demo-0143/handover');
   const kept = page.getByTestId('keepLearned');
   await expect(kept).toContainText('2 things were learned');
   await h.press(kept.getByRole('button', { name: 'Keep', exact: true }).first());
   await expect(kept).toContainText('One thing was learned');
   await h.press(kept.getByRole('button', { name: 'Drop', exact: true }));
   await expect(kept).toBeHidden();
-  await page.goto('/shelf');
+  await visit(page, '/shelf');
   await h.press(page.getByRole('link', { name: 'Ring-bond 5.4' }));
   await expect(page.getByTestId('learned')).toContainText('Hidden screw, "under the label" (J-0143)');
   await expect(page.getByTestId('learned')).not.toContainText('slow at the keys');
@@ -241,14 +241,14 @@ test('the inside is photographed and tapped while it is worked: screws count at 
   // order and photo are kept with them
   const main = h.button(/^(Out, into [A-C]\d|.* is (out|off)|Now move over)$/);
   for (let i = 0; i < 16; i++) await h.press(main);
-  await page.goto('/jobs/demo-0135/handover');
+  await visit(page, '/jobs/demo-0135/handover');
   const kept = page.getByTestId('keepLearned');
   await expect(kept).toContainText('Photo of the inside');
   await expect(kept).toContainText(/The order it came apart in, \d+ steps/);
   await h.press(kept.getByRole('button', { name: 'Keep all' }));
   await expect(kept).toBeHidden();
   // the model has them, and its file takes them along
-  await page.goto(`/shelf/${demo135.model}`);
+  await visit(page, `/shelf/${demo135.model}`);
   await h.press(h.button(/^Photos under the plan/));
   await h.press(page.getByRole('radio', { name: 'Photo of: The inside behind it' }));
   await expect(page.locator('image')).toHaveCount(1);

@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 
-import { Hands, openDemo } from './hands';
+import { Hands, openDemo, visit } from './hands';
 
 const speed = (page: Page, n: string) => page.getByRole('radio', { name: `Time: ${n}` });
 const said = (page: Page) => page.getByTestId('hands').getByRole('status');
@@ -39,7 +39,7 @@ test('the first exercise, guided, by touch: heated, pulled, looked at; nothing o
   await h.noViolations('debrief');
   await h.press('End this exercise');
   await expect(page.getByText('Mirel, Heat until it goes: 1 of 1').first()).toBeVisible();
-  await page.goto('/jobs');
+  await visit(page, '/jobs');
   await expect(page.getByText('11 of 70')).toBeVisible();
   await expect(page.getByText(/^Practice ·/)).toHaveCount(0);
 });
@@ -101,12 +101,12 @@ test('today’s job first: a copy is worked, the customer’s job stays as it is
   const h = new Hands(page, false);
   await openDemo(page, '/jobs/demo-0143/log');
   const entries = await page.getByRole('main').textContent();
-  await page.goto('/practice');
+  await visit(page, '/practice');
   await h.press('Practise J-0143 first');
   await expect(page.getByRole('heading', { level: 1 })).toContainText('Ring-bond 5.4');
   await h.tick('At hand: picks, blade, gloves, eye cover. Alcohol put away');
   await h.press('On the plate');
   await expect(h.button(/^Off the plate/)).toBeVisible();
-  await page.goto('/jobs/demo-0143/log');
+  await visit(page, '/jobs/demo-0143/log');
   await expect(page.getByRole('main')).toHaveText(entries!);
 });

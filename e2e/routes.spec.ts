@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 
-import { Hands, isKeyboard, newJobOf, openDemo } from './hands';
+import { Hands, isKeyboard, newJobOf, openDemo, visit } from './hands';
 import { byPedal, stageOn, workOn } from './worker';
 
 const minute = 60_000;
@@ -223,13 +223,13 @@ test('front first, then a back glued all over, from the counter to hand-over', a
   });
   await test.step('both cure side by side; hand-over waits for the later one', async () => {
     for (const face of ['back', 'front']) {
-      await page.goto(`${job}/cure?joint=${face === 'front' ? 'frontRing' : 'backFull'}`);
+      await visit(page, `${job}/cure?joint=${face === 'front' ? 'frontRing' : 'backFull'}`);
       await expect(stages(page)).toHaveAttribute('aria-label', new RegExp(`^Stage Cure, ${face}, `));
       await h.press(h.button(/^(Clamps on|It is held)$/));
     }
     await page.clock.fastForward(26 * 60 * minute);
     for (const joint of ['backFull', 'frontRing']) {
-      await page.goto(`${job}/cure?joint=${joint}`);
+      await visit(page, `${job}/cure?joint=${joint}`);
       await h.press('Clamps off');
       await h.press(h.button(/^Go to /));
     }
@@ -274,7 +274,7 @@ test('the inside comes out before the back goes on the hot plate, and the front 
   // bare: no battery to spare, and no film over an inside that is not there
   await expect(page.getByText(/battery then, at most/)).toHaveCount(0);
   await expect(page.getByRole('checkbox', { name: /^The inside is covered/ })).toHaveCount(0);
-  await page.goto(`${job}/bond?joint=frontRing`);
+  await visit(page, `${job}/bond?joint=frontRing`);
   await expect(page.getByText(/parts are still out/).first()).toBeVisible();
 });
 
@@ -289,7 +289,7 @@ test('a device that was on no shelf an hour ago, guessed inside and all, by peda
   await h.press('Teach it');
   await page.keyboard.press(pedal);
   await expect(page.getByTestId('pedal')).toContainText(pedal);
-  await page.goto('/shelf/new?from=job');
+  await visit(page, '/shelf/new?from=job');
   await h.press(page.getByRole('radio', { name: 'Glass on a ring' }));
   await h.press('Use this model');
   await h.tick('Back glass');

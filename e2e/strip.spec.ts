@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 
 import { expect, test } from '@playwright/test';
 
-import { Hands, isKeyboard, openDemo } from './hands';
+import { Hands, isKeyboard, openDemo, visit } from './hands';
 
 test('a housing swap: 34 screws, nine parts to move, one missing, one pair swapped, reloaded in the middle', async ({
   page,
@@ -50,13 +50,13 @@ test('a housing swap: 34 screws, nine parts to move, one missing, one pair swapp
     const list = await save('Screw list as CSV');
     expect(list.trim().split('\n')).toHaveLength(35);
     expect(list).toContain('missing');
-    await page.goto('/jobs/demo-0135/heap');
+    await visit(page, '/jobs/demo-0135/heap');
     await expect(h.call()).toHaveText('33 screws should lie there, of 6 kinds.');
     await h.noViolations('heap');
-    await page.goto('/jobs/demo-0135/order');
+    await visit(page, '/jobs/demo-0135/order');
     await expect(h.call()).toContainText('the fewest there are');
     await h.noViolations('order');
-    await page.goto('/jobs/demo-0135/strip');
+    await visit(page, '/jobs/demo-0135/strip');
   });
 
   await test.step('move over: nine to move, four new ones, a film off', async () => {

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 
 import { expect, test } from '@playwright/test';
 
-import { Hands, isKeyboard, openDemo } from './hands';
+import { Hands, isKeyboard, openDemo, visit } from './hands';
 
 const minute = 60_000;
 
@@ -101,7 +101,7 @@ test(
 
     await test.step('strip says that it is not needed; clean', async () => {
       await expect(page).toHaveURL(/\/clean$/);
-      await page.goto(page.url().replace('/clean', '/strip'));
+      await visit(page, page.url().replace('/clean', '/strip'));
       await expect(h.call()).toHaveText('Not needed on this route.');
       await h.noViolations('strip');
       await h.press('Go to Clean');
@@ -201,7 +201,7 @@ test(
       await expect(p2.getByTestId('restore')).toContainText('1 new job: J-0144');
       await h2.press('Take it in');
       await expect(p2.getByTestId('message')).toContainText(`1 job read, ${events.length} new entries.`);
-      await p2.goto('/jobs');
+      await visit(p2, '/jobs');
       await h2.press(p2.getByRole('radio', { name: 'Show: Handed over' }));
       await h2.press(p2.getByRole('button', { name: /^J-0144/ }));
       await h2.press('Open J-0144');

@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 
-import { Hands, openDemo } from './hands';
+import { Hands, openDemo, visit } from './hands';
 import { unreadable } from './room';
 
 test('Spanish is chosen in Shop and spoken at once, everywhere, and after a reload', async ({ page }) => {
@@ -18,20 +18,20 @@ test('Spanish is chosen in Shop and spoken at once, everywhere, and after a relo
     ['/jobs/demo-0143/functions', 'Funciona'],
     ['/stock', 'Existencias'],
   ] as const) {
-    await page.goto(where);
+    await visit(page, where);
     await page.clock.runFor(1500);
     await expect(page.getByText(says).first()).toBeVisible();
     // longer words push nothing off a phone
     expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth), where).toBeLessThan(1);
     await h.noViolations(`${where}, Spanish`);
   }
-  await page.goto('/shop');
+  await visit(page, '/shop');
   await h.press(page.getByRole('radio', { name: 'Idioma: English' }));
   await expect(page.getByRole('heading', { name: 'Shop', level: 1 })).toBeVisible();
   await expect(page.locator('html')).toHaveAttribute('lang', 'en');
 
   await test.step('a customer reads Spanish at a bench that speaks English: sheet and tag, and what is signed', async () => {
-    await page.goto('/jobs/demo-0139/handover');
+    await visit(page, '/jobs/demo-0139/handover');
     const sheet = page.getByTestId('sheet');
     await expect(sheet).toContainText('Done');
     await h.choose('The customer reads', 'Español');
@@ -41,7 +41,7 @@ test('Spanish is chosen in Shop and spoken at once, everywhere, and after a relo
     await expect(page.getByRole('button', { name: 'Print the sheet' })).toBeVisible();
     await page.reload();
     await expect(sheet).toContainText('Hecho');
-    await page.goto('/jobs/demo-0139/tag');
+    await visit(page, '/jobs/demo-0139/tag');
     await expect(page.getByTestId('tag')).toContainText('prometido');
     await h.noViolations('tag, customer in Spanish');
   });
@@ -51,7 +51,7 @@ test('words that run 40 % longer have room on a phone, on every page', async ({ 
   test.setTimeout(240_000);
   await page.addInitScript(() => localStorage.setItem('northcove:longerWords', '1'));
   await page.clock.install({ time: new Date('2026-04-14T13:02:00') });
-  await page.goto('/jobs');
+  await visit(page, '/jobs');
   await expect(page.getByRole('link', { name: /J-0143/ }).first()).toBeVisible();
   const problems: string[] = [];
   const job = (id: string, pages: string[]) => pages.map((p) => `/jobs/demo-${id}/${p}`);
@@ -95,7 +95,7 @@ test('words that run 40 % longer have room on a phone, on every page', async ({ 
     ...job('0136', ['heat', 'lift', 'bond', 'camera']),
     ...job('0135', ['strip', 'tray']),
   ]) {
-    await page.goto(where);
+    await visit(page, where);
     await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
     await page.clock.runFor(600);
     problems.push(...(await unreadable(page)).map((p) => `${where}: ${p}`));
@@ -117,7 +117,7 @@ test('letters and buttons for gloves have room on a phone, and are as large as w
     '/shop',
     ...job('0143', ['intake', 'heat', 'lift', 'clean', 'bond', 'functions']),
   ]) {
-    await page.goto(where);
+    await visit(page, where);
     await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
     await page.clock.runFor(600);
     problems.push(...(await unreadable(page)).map((p) => `${where}: ${p}`));

@@ -160,6 +160,8 @@ it('who was taken out hears nothing any more, and who was away meanwhile finds t
   await a.note(...open('job-1'));
   await quiet([a, b, c]);
   expect(c.jobs.size).toBe(0);
+  // it said nothing since, and is told all the same
+  expect(c.device.view.troubles).toContainEqual({ kind: 'over' });
   wire.mend('phone-device');
   await quiet([a, b, c]);
   await c.note('job-2', open('job-2')[1]);
@@ -173,6 +175,18 @@ it('who was taken out hears nothing any more, and who was away meanwhile finds t
   await b.note('job-1', { type: 'note', text: 'after it' });
   await quiet([a, b, c]);
   same([a, b]);
+});
+
+it('who was away when it was taken out hears it when it is back', async () => {
+  const wire = new MemoryWire();
+  const [a, b] = (await shopOf(['tablet', 'lost'], wire, () => now)) as [Bench, Bench];
+  wire.cut('lost-device');
+  await a.device.takeOut('lost-device');
+  await quiet([a, b]);
+  expect(b.device.view.troubles).toEqual([]);
+  wire.mend('lost-device');
+  await quiet([a, b]);
+  expect(b.device.view.troubles).toContainEqual({ kind: 'over' });
 });
 
 it('two that take somebody out at once end with one key', async () => {

@@ -243,6 +243,9 @@ export class ShopRoom {
     if (!before) return;
     const without = [...this.doc.out()].sort();
     await this.moveTo({ secret: base64(randomBytes(32)), epoch: before.epoch + 1, without });
+    // whoever was taken out hears it in the room that it still has, and not only when it speaks next
+    const room = this.older.at(-1);
+    for (const id of without) if (!before.without.includes(id)) void room?.send(id, { t: 'over' });
   }
 
   private async moveTo(group: Group): Promise<void> {
