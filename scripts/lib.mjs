@@ -2,7 +2,6 @@
 import { spawn, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
-import { constants, setPriority } from 'node:os';
 import path from 'node:path';
 
 export const root = path.join(import.meta.dirname, '..');
@@ -10,18 +9,10 @@ export const env = { ...process.env, EXPO_OFFLINE: '1', EXPO_NO_TELEMETRY: '1', 
 
 export const say = (text) => console.log(`\n== ${text}`);
 
-/**
- * Runs a command; resolves to its exit code and text.
- * @param options quiet: its output is not shown; low: it takes the time that others leave
- */
+/** Runs a command with its output shown; resolves to its exit code and text. */
 export function run(command, args, options = {}) {
   return new Promise((resolve) => {
     const child = spawn(command, args, { cwd: root, env, stdio: ['ignore', 'pipe', 'pipe'], ...options });
-    // a machine that refuses it runs it as anything else
-    if (options.low && child.pid)
-      try {
-        setPriority(child.pid, constants.priority.PRIORITY_LOW);
-      } catch {}
     let text = '';
     const take = (to) => (chunk) => {
       text += chunk;

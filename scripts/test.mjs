@@ -11,12 +11,12 @@ const start = Date.now();
 let passed = 0;
 let failed = 0;
 let secondTime = 0;
-/** @param beside what it says is shown when it has ended, and it takes the time that is left: something else runs beside it */
-const check = async (name, command, args, beside = false) => {
-  if (!beside) say(name);
+/** @param quiet what it says is shown when it has ended: something else runs beside it */
+const check = async (name, command, args, quiet = false) => {
+  if (!quiet) say(name);
   const began = Date.now();
-  const done = await run(command, args, { quiet: beside, low: beside });
-  if (beside) {
+  const done = await run(command, args, { quiet });
+  if (quiet) {
     say(name);
     process.stdout.write(done.text);
   }
@@ -30,8 +30,8 @@ const single = async (name, command, args) => {
   else failed++;
 };
 /** A runner that counts its own tests; a crash without a count is a failure. */
-const counted = async (name, command, args, read, beside = false) => {
-  const { code, text } = await check(name, command, args, beside);
+const counted = async (name, command, args, read, quiet = false) => {
+  const { code, text } = await check(name, command, args, quiet);
   const [p, f] = read(text);
   passed += p;
   failed += f;
@@ -39,25 +39,23 @@ const counted = async (name, command, args, read, beside = false) => {
 };
 const number = (text, pattern) => Number(pattern.exec(text)?.[1] ?? 0);
 
-const jest = (name, project) =>
+const jest = (name, project, workers, quiet) =>
   counted(
     name,
     'npx',
-    ['jest', '--ci', '--forceExit', '--selectProjects', project, '--maxWorkers=1'],
+    ['jest', '--ci', '--forceExit', '--selectProjects', project, `--maxWorkers=${workers}`],
     (t) => [number(t, /^Tests:.*?(\d+) passed/m), number(t, /^Tests:.*?(\d+) failed/m)],
-    true,
+    quiet,
   );
 
-// route types are generated; a clean tree has none
-await run('npx', ['expo', 'customize', 'tsconfig.json'], { quiet: true });
-// browsers wait a good part of their time, for pages and for clocks: what needs none takes what they leave of two cores
+// one core lints and tests what needs no page, while the other checks the types, builds and tests components
+let built = true;
 await Promise.all([
-  (async () => {
-    await single('Lint', 'npx', ['eslint', '.', '--max-warnings', '0']);
-    await jest('Unit tests', 'core');
-  })(),
+  single('Lint', 'npx', ['eslint', '.', '--max-warnings', '0']).then(() => jest('Unit tests', 'core', '1', true)),
   (async () => {
     await single('Format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']);
+    // route types are generated; a clean tree has none
+    await run('npx', ['expo', 'customize', 'tsconfig.json'], { quiet: true });
     await single('Types', process.execPath, [typesBy, '--noEmit']);
     // what nothing uses, and what only tests use
     await single('Dead code', 'npx', ['knip', '--no-progress']);
@@ -70,23 +68,23 @@ await Promise.all([
     ]);
     // what the page of figures shows is what is counted with
     await single('Figures', process.execPath, ['--import', 'tsx', 'scripts/write-figures.mts', '--check']);
-    await jest('Component tests', 'web');
-  })(),
-  (async () => {
-    try {
-      await needBuild({ quiet: true });
-    } catch (e) {
-      console.log(String(e));
-      failed++;
-      return;
-    }
-    await single('Budget', process.execPath, ['scripts/budget.mjs']);
-    await counted('End-to-end tests', 'npx', ['playwright', 'test'], (t) => [
-      number(t, /^\s*(\d+) passed/m) + (secondTime = number(t, /^\s*(\d+) flaky/m)),
-      number(t, /^\s*(\d+) failed/m),
-    ]);
+    built = await needBuild({ quiet: true }).then(
+      () => true,
+      (e) => {
+        console.log(String(e));
+        return false;
+      },
+    );
+    if (built) await single('Budget', process.execPath, ['scripts/budget.mjs']);
+    await jest('Component tests', 'web', '1', true);
   })(),
 ]);
+if (built)
+  await counted('End-to-end tests', 'npx', ['playwright', 'test'], (t) => [
+    number(t, /^\s*(\d+) passed/m) + (secondTime = number(t, /^\s*(\d+) flaky/m)),
+    number(t, /^\s*(\d+) failed/m),
+  ]);
+else failed++;
 
 console.log(`\n-- all of it after ${Math.round((Date.now() - start) / 1000)} s`);
 if (secondTime) console.log(`\n${secondTime} passed only the second time: they are named above, and want looking into`);

@@ -52,11 +52,13 @@ export function JobPage(p: JobPageProps) {
     </View>
   );
   const bar = (
-    <View role="region" aria-label={t('actions')} className="border-t-[1.5px] border-ink bg-panel px-4 py-3 no-print">
-      <LastTap job={p.job} now={p.now} />
-      <View className={`flex-row gap-3 ${wide && p.picture ? '' : `w-full ${room} self-center`}`}>
-        {p.side ? <View className="flex-1">{p.side}</View> : null}
-        <View className="flex-[2]">{p.main}</View>
+    <View role="region" aria-label={t('actions')} className="border-t-[1.5px] border-ink bg-panel py-3 no-print">
+      <View className={`px-4 ${wide && p.picture ? '' : `w-full ${room} self-center`}`}>
+        <LastTap job={p.job} now={p.now} />
+        <View className="flex-row gap-3">
+          {p.side ? <View className="flex-1">{p.side}</View> : null}
+          <View className="flex-[2]">{p.main}</View>
+        </View>
       </View>
     </View>
   );

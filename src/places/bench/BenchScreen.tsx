@@ -1,9 +1,10 @@
 import { Link, type Href } from 'expo-router';
 import { Suspense } from 'react';
-import { useWindowDimensions, View } from 'react-native';
+import { View } from 'react-native';
 
 import { Button } from '@/ui/Button';
 import { PlaceFrame } from '@/bench-kit/PlaceFrame';
+import { useRoom } from '@/bench-kit/pageRoom';
 import { day } from '@/words/units';
 import { useWide } from '@/ui/useWide';
 import { Away } from './Away';
@@ -27,8 +28,7 @@ export function BenchScreen({ demoAgain }: { demoAgain?: () => Promise<void> }) 
   const { router, now, settings, state, items, openJobs, next, begun, start } = bench;
   useKeepFirst(next?.shown ?? null);
   const wide = useWide();
-  const { width } = useWindowDimensions();
-  const frame = Math.min(1808, width - 32);
+  const frame = useRoom();
   const line =
     state.now && items.length ? (
       <Suspense fallback={<View style={{ height: planHeight }} />}>

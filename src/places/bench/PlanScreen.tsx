@@ -1,6 +1,6 @@
 import { listed } from '@/words/units';
 import { useRouter } from 'expo-router';
-import { useWindowDimensions, View } from 'react-native';
+import { View } from 'react-native';
 
 import type { PlanNow } from '@/work/bench/planNow';
 import { useShopPlan } from '@/bench-kit/useShopPlan';
@@ -8,6 +8,7 @@ import { useSettings } from '@/store/shop';
 import { Button } from '@/ui/Button';
 import { download } from '@/ui/download';
 import { PlaceFrame } from '@/bench-kit/PlaceFrame';
+import { useRoom } from '@/bench-kit/pageRoom';
 import { Txt } from '@/ui/Txt';
 import { useNow } from '@/bench-kit/useNow';
 import { Away } from './Away';
@@ -30,10 +31,11 @@ export function PlanScreen() {
   const settings = useSettings();
   const at = useNow(15_000);
   const state = useShopPlan();
-  const { width } = useWindowDimensions();
+  const room = useRoom();
   const { now } = state;
   return (
     <PlaceFrame
+      full
       title={t('plan')}
       line={
         now
@@ -59,7 +61,7 @@ export function PlanScreen() {
       <PlanProblem problem={state.problem} />
       {now ? (
         <>
-          <PlanView now={now} at={at} width={Math.min(1048, width - 32)} list />
+          <PlanView now={now} at={at} width={room} list />
           {/* under the picture: what comes and goes here must not move a bar under a finger */}
           <Improving state={state} />
           <LateJobs now={now} at={at} />

@@ -16,7 +16,7 @@ import { t } from '@/words/money';
 const share = (v: number | null) => (v === null ? '–' : `${v < 0 ? '−' : ''}${percent(Math.abs(v))}`);
 
 /** This month and those before. */
-export function Months({ here: { last, money, over, quoted, months, width, currency } }: { here: MoneyScreenState }) {
+export function Months({ here: { last, money, over, quoted, months, currency } }: { here: MoneyScreenState }) {
   return last ? (
     <>
       <Txt strong size="xl" level={2} testID="monthNow">

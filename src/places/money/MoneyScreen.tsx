@@ -7,6 +7,7 @@ import { type Outcome } from '@/work/money/jobMoney';
 import { workOf } from '@/work/bench/shopDurations';
 import { Button } from '@/ui/Button';
 import { download } from '@/ui/download';
+import { Beside } from '@/bench-kit/Beside';
 import { PlaceFrame } from '@/bench-kit/PlaceFrame';
 import { Txt } from '@/ui/Txt';
 import { useMoneyScreen } from './useMoneyScreen';
@@ -54,6 +55,7 @@ export function MoneyScreen() {
   const { outcomes, quoted, currency } = here;
   return (
     <PlaceFrame
+      full
       title={t('money')}
       line={t('jobsHandedOverWithAQuote', { length: outcomes.length, length2: quoted.length })}
       actions={
@@ -67,11 +69,17 @@ export function MoneyScreen() {
         </View>
       }
     >
-      <Months here={here} />
-      <Txt strong size="l" level={2} className="mt-4">
-        {t('quoteAgainstOutcome')}
-      </Txt>
-      <Outcomes here={here} />
+      <Beside
+        left={<Months here={here} />}
+        right={
+          <>
+            <Txt strong size="l" level={2}>
+              {t('quoteAgainstOutcome')}
+            </Txt>
+            <Outcomes here={here} />
+          </>
+        }
+      />
       <Link href="/shop" className="font-body text-m text-ink underline py-3">
         {t('ratesAndPriceList')}
       </Link>

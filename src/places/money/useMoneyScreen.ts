@@ -1,5 +1,4 @@
 import { useMemo, useState } from 'react';
-import { useWindowDimensions } from 'react-native';
 
 import { byMonth, outcomeOf, type Outcome } from '@/work/money/jobMoney';
 import { useJobs, useSettings } from '@/store/shop';
@@ -14,7 +13,6 @@ const overBy = (o: Outcome) => (o.quoted ? o.minutes - o.quoted.minutes : -Infin
 export function useMoneyScreen() {
   const jobs = useJobs();
   const settings = useSettings();
-  const { width } = useWindowDimensions();
   const [sort, setSort] = useState<Sort>('newest');
   const outcomes = useMemo(
     () => jobs.filter((j) => j.closedAt !== null).map((j) => outcomeOf(j, settings)),
@@ -33,6 +31,6 @@ export function useMoneyScreen() {
         ? (a.margin.share ?? 9) - (b.margin.share ?? 9)
         : overBy(b) - overBy(a),
   );
-  return { sort, setSort, list, money, last, over, quoted, months, width, currency, outcomes };
+  return { sort, setSort, list, money, last, over, quoted, months, currency, outcomes };
 }
 export type MoneyScreenState = ReturnType<typeof useMoneyScreen>;

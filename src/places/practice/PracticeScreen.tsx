@@ -1,7 +1,9 @@
 import { useRouter, type Href } from 'expo-router';
 import { Suspense, useState } from 'react';
-import { useWindowDimensions, View } from 'react-native';
+import { View } from 'react-native';
 
+import { useRoom } from '@/bench-kit/pageRoom';
+import { Beside } from '@/bench-kit/Beside';
 import { PlaceFrame } from '@/bench-kit/PlaceFrame';
 import { startPractice } from '@/bench-kit/practice/start';
 import { wrightAt, wrightFit, wrightRange } from '@/core/statistics/learning';
@@ -59,7 +61,7 @@ export function PracticeScreen() {
   const begin = (exercise: ExerciseId, job?: JobState) =>
     router.push(startPractice({ exercise, seed, way, person: settings.person, settings, job }) as Href);
   return (
-    <PlaceFrame help="practice" title={t('practice')} line={t('practiceLine')}>
+    <PlaceFrame full help="practice" title={t('practice')} line={t('practiceLine')}>
       {open ? (
         <View className="mb-3">
           <Button
@@ -69,81 +71,91 @@ export function PracticeScreen() {
           />
         </View>
       ) : null}
-      <Choice
-        label={t('howItIsTold')}
-        value={way}
-        options={practiceWays.map((id) => ({ id, name: t(ways[id]) }))}
-        onChange={setWay}
-      />
-      <NumberField
-        label={t('seedNumber')}
-        unit=""
-        low={1}
-        high={9999}
-        value={seed}
-        onCommit={(v) => setSeed(Math.round(v))}
-        hint={t('seedHint')}
-      />
-      <View role="list" aria-label={t('exercises')}>
-        {plain.map((id, i) => {
-          const device = shippedDevices.find((d) => d.id === exercises[id].deviceId)!;
-          const own = tries.filter((x) => x.exercise === id && x.person === settings.person);
-          return (
-            <View key={id} role="listitem" className="flex-row items-center gap-3 border-b border-rule py-2">
-              <DeviceThumb device={device} />
-              <View className="flex-1">
-                <Txt strong>{`${i + 1} · ${exerciseName(id)}`}</Txt>
-                <Txt size="s" tone="ink2">
-                  {t(about[id])}
-                </Txt>
-                {own.length ? (
-                  <Txt size="s" tone="go">
-                    {t('triesOf', {
-                      person: settings.person,
-                      name: exerciseName(id),
-                      passed: passedOf(own),
-                      tries: own.length,
-                    })}
-                  </Txt>
-                ) : null}
-              </View>
-              <Button
-                kind="small"
-                label={t('practiseIt')}
-                say={t('begin', { name: exerciseName(id) })}
-                onPress={() => begin(id)}
-              />
-            </View>
-          );
-        })}
-      </View>
-      <Txt strong size="l" level={2} className="mt-4">
-        {t('skillToday')}
-      </Txt>
-      {jobs
-        .filter(practisable)
-        .slice(0, 5)
-        .map((j) => (
-          <View key={j.id} className="flex-row items-center gap-3 border-b border-rule py-2">
-            <DeviceThumb device={j.device} face={j.face} cracks={j.cracks.values()} />
-            <Txt size="s" className="flex-1">
-              {t('aboutToday', { label: j.label })}
-            </Txt>
-            <Button
-              kind="small"
-              label={t('practiseIt')}
-              say={t('todayOf', { label: j.label })}
-              onPress={() => begin('today', j)}
+      <Beside
+        left={
+          <>
+            <Choice
+              label={t('howItIsTold')}
+              value={way}
+              options={practiceWays.map((id) => ({ id, name: t(ways[id]) }))}
+              onChange={setWay}
             />
-          </View>
-        ))}
-      {jobs.some(practisable) ? null : <Txt tone="ink2">{t('noJobAtHeat')}</Txt>}
-      <Record tries={tries} />
-      <Choice
-        label={t('asksFirst')}
-        value={settings.asksExercise}
-        options={[{ id: '', name: t('asksNothing') }, ...plain.map((id) => ({ id, name: exerciseName(id) }))]}
-        onChange={(asksExercise) => void saveSettings({ ...settings, asksExercise })}
+            <NumberField
+              label={t('seedNumber')}
+              unit=""
+              low={1}
+              high={9999}
+              value={seed}
+              onCommit={(v) => setSeed(Math.round(v))}
+              hint={t('seedHint')}
+            />
+            <View role="list" aria-label={t('exercises')}>
+              {plain.map((id, i) => {
+                const device = shippedDevices.find((d) => d.id === exercises[id].deviceId)!;
+                const own = tries.filter((x) => x.exercise === id && x.person === settings.person);
+                return (
+                  <View key={id} role="listitem" className="flex-row items-center gap-3 border-b border-rule py-2">
+                    <DeviceThumb device={device} />
+                    <View className="flex-1">
+                      <Txt strong>{`${i + 1} · ${exerciseName(id)}`}</Txt>
+                      <Txt size="s" tone="ink2">
+                        {t(about[id])}
+                      </Txt>
+                      {own.length ? (
+                        <Txt size="s" tone="go">
+                          {t('triesOf', {
+                            person: settings.person,
+                            name: exerciseName(id),
+                            passed: passedOf(own),
+                            tries: own.length,
+                          })}
+                        </Txt>
+                      ) : null}
+                    </View>
+                    <Button
+                      kind="small"
+                      label={t('practiseIt')}
+                      say={t('begin', { name: exerciseName(id) })}
+                      onPress={() => begin(id)}
+                    />
+                  </View>
+                );
+              })}
+            </View>
+          </>
+        }
+        right={
+          <>
+            <Txt strong size="l" level={2} className="mt-4">
+              {t('skillToday')}
+            </Txt>
+            {jobs
+              .filter(practisable)
+              .slice(0, 5)
+              .map((j) => (
+                <View key={j.id} className="flex-row items-center gap-3 border-b border-rule py-2">
+                  <DeviceThumb device={j.device} face={j.face} cracks={j.cracks.values()} />
+                  <Txt size="s" className="flex-1">
+                    {t('aboutToday', { label: j.label })}
+                  </Txt>
+                  <Button
+                    kind="small"
+                    label={t('practiseIt')}
+                    say={t('todayOf', { label: j.label })}
+                    onPress={() => begin('today', j)}
+                  />
+                </View>
+              ))}
+            {jobs.some(practisable) ? null : <Txt tone="ink2">{t('noJobAtHeat')}</Txt>}
+            <Record tries={tries} />
+            <Choice
+              label={t('asksFirst')}
+              value={settings.asksExercise}
+              options={[{ id: '', name: t('asksNothing') }, ...plain.map((id) => ({ id, name: exerciseName(id) }))]}
+              onChange={(asksExercise) => void saveSettings({ ...settings, asksExercise })}
+            />
+          </>
+        }
       />
     </PlaceFrame>
   );
@@ -153,8 +165,7 @@ const passedOf = (list: readonly Try[]) => list.filter((x) => x.ended === 'passe
 
 /** Who has done what, and how the minutes of one try after the other went. */
 function Record({ tries }: { tries: readonly Try[] }) {
-  const wide = useWide();
-  const { width } = useWindowDimensions();
+  const room = useRoom(useWide() ? 2 : 1);
   const people = [...new Set(tries.map((x) => x.person))].sort();
   return (
     <>
@@ -173,7 +184,7 @@ function Record({ tries }: { tries: readonly Try[] }) {
                     {t('triesOf', { person, name: exerciseName(id), passed: passedOf(own), tries: own.length })}
                   </Txt>
                   <Guesses of={own.flatMap((x) => x.guessK)} />
-                  {done.length > 2 ? <Minutes of={done} width={Math.min(640, wide ? width - 64 : width - 32)} /> : null}
+                  {done.length > 2 ? <Minutes of={done} width={room} /> : null}
                 </View>,
               ]
             : [];

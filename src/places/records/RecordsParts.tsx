@@ -25,60 +25,63 @@ const shareText = (s: Share | null) =>
     ? t('toOf', { hits: percent(s.hits / s.of), low: percent(s.low), high: percent(s.high), hits2: s.hits, of: s.of })
     : t('nothingToCountYet');
 
-/** Come-backs and promises, with their watch. */
-export function RecordFigures({ here: { stats, signals, chart, width } }: { here: RecordsScreenState }) {
+/** Come-backs and promises. */
+export function RecordFigures({ here: { stats, signals } }: { here: RecordsScreenState }) {
   return (
-    <>
-      <Readings
-        items={[
-          {
-            id: 'comeBacks',
-            value: stats.comeBacks ? percent(stats.comeBacks.hits / stats.comeBacks.of) : '–',
-            label: stats.comeBacks
-              ? t('cameBackToOf', {
-                  low: percent(stats.comeBacks.low),
-                  high: percent(stats.comeBacks.high),
-                  hits: stats.comeBacks.hits,
-                  of: stats.comeBacks.of,
-                })
-              : t('cameBack'),
-            tone: signals ? 'caution' : 'ink',
-          },
-          {
-            id: 'onTime',
-            value: stats.onTime ? percent(stats.onTime.hits / stats.onTime.of) : '–',
-            label: stats.onTime
-              ? t('inTimeTo', { low: percent(stats.onTime.low), high: percent(stats.onTime.high) })
-              : t('inTime'),
-          },
-        ]}
-      />
-      {chart ? (
-        <View className="my-2">
-          <Txt strong>
-            {signals
-              ? signals === 1
-                ? t('signalMoreComeBacksThanUsual', { signals })
-                : t('signalsMoreComeBacksThanUsual', { signals })
-              : t('noSignalComeBacksAsUsual')}
-          </Txt>
-          <Txt size="s" tone="ink2">
-            {chart.kind === 'jobs'
-              ? t('watchedJobByJobUpWith', {
-                  value: watchFigures.height.value,
-                  value2: percent(watchFigures.usual.value),
-                  runGood: Math.round(chart.runGood),
-                  value3: percent(watchFigures.tooMany.value),
-                  runBad: Math.round(chart.runBad),
-                })
-              : t('shareEachWeekWithItsLimit', { mean: percent(chart.mean) })}
-          </Txt>
-          <Suspense fallback={<View style={{ height: 180 }} />}>
-            <WatchChart chart={chart} width={Math.min(1040, width - 40)} />
-          </Suspense>
-        </View>
-      ) : null}
-    </>
+    <Readings
+      items={[
+        {
+          id: 'comeBacks',
+          value: stats.comeBacks ? percent(stats.comeBacks.hits / stats.comeBacks.of) : '–',
+          label: stats.comeBacks
+            ? t('cameBackToOf', {
+                low: percent(stats.comeBacks.low),
+                high: percent(stats.comeBacks.high),
+                hits: stats.comeBacks.hits,
+                of: stats.comeBacks.of,
+              })
+            : t('cameBack'),
+          tone: signals ? 'caution' : 'ink',
+        },
+        {
+          id: 'onTime',
+          value: stats.onTime ? percent(stats.onTime.hits / stats.onTime.of) : '–',
+          label: stats.onTime
+            ? t('inTimeTo', { low: percent(stats.onTime.low), high: percent(stats.onTime.high) })
+            : t('inTime'),
+        },
+      ]}
+    />
+  );
+}
+
+/** Come-backs as they are watched, job by job or week by week. */
+export function RecordWatch({ here: { signals, chart, room } }: { here: RecordsScreenState }) {
+  if (!chart) return null;
+  return (
+    <View className="my-2">
+      <Txt strong>
+        {signals
+          ? signals === 1
+            ? t('signalMoreComeBacksThanUsual', { signals })
+            : t('signalsMoreComeBacksThanUsual', { signals })
+          : t('noSignalComeBacksAsUsual')}
+      </Txt>
+      <Txt size="s" tone="ink2">
+        {chart.kind === 'jobs'
+          ? t('watchedJobByJobUpWith', {
+              value: watchFigures.height.value,
+              value2: percent(watchFigures.usual.value),
+              runGood: Math.round(chart.runGood),
+              value3: percent(watchFigures.tooMany.value),
+              runBad: Math.round(chart.runBad),
+            })
+          : t('shareEachWeekWithItsLimit', { mean: percent(chart.mean) })}
+      </Txt>
+      <Suspense fallback={<View style={{ height: 180 }} />}>
+        <WatchChart chart={chart} width={room} />
+      </Suspense>
+    </View>
   );
 }
 

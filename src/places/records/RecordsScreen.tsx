@@ -4,13 +4,14 @@ import { View } from 'react-native';
 import { Button } from '@/ui/Button';
 import { Choice } from '@/ui/Choice';
 import { download } from '@/ui/download';
+import { Beside } from '@/bench-kit/Beside';
 import { MasterDetail } from '@/bench-kit/MasterDetail';
 import { PlaceFrame } from '@/bench-kit/PlaceFrame';
 import { statisticsCsv } from '@/work/records/statistics';
 import { comeBackNames, workNames } from '@/words/eventLine';
 import { RecordDetail } from './LazyRecordDetail';
 import { useRecordsScreen } from './useRecordsScreen';
-import { RecordFigures, MoreFigures, RecordFilters, RecordList } from './RecordsParts';
+import { RecordFigures, RecordWatch, MoreFigures, RecordFilters, RecordList } from './RecordsParts';
 import { t } from '@/words/records';
 
 /** Jobs that were handed over: searched, filtered and counted. */
@@ -41,21 +42,28 @@ export function RecordsScreen() {
         </View>
       }
     >
-      <Choice
-        label={t('period')}
-        value={period}
-        options={[
-          { id: 'd30', name: t('n30Days') },
-          { id: 'd90', name: t('n90Days') },
-          { id: 'all', name: t('all2') },
-        ]}
-        onChange={setPeriod}
+      <Beside
+        left={
+          <>
+            <Choice
+              label={t('period')}
+              value={period}
+              options={[
+                { id: 'd30', name: t('n30Days') },
+                { id: 'd90', name: t('n90Days') },
+                { id: 'all', name: t('all2') },
+              ]}
+              onChange={setPeriod}
+            />
+            <RecordFigures here={here} />
+            <MoreFigures here={here} />
+            <Link href="/statistics" className="font-body text-m text-ink underline py-3">
+              {t('minutesOverrunsBreakageLearning')}
+            </Link>
+          </>
+        }
+        right={<RecordWatch here={here} />}
       />
-      <RecordFigures here={here} />
-      <MoreFigures here={here} />
-      <Link href="/statistics" className="font-body text-m text-ink underline py-3">
-        {t('minutesOverrunsBreakageLearning')}
-      </Link>
       <RecordFilters here={here} />
       <MasterDetail
         label={t('chosenRecord')}

@@ -37,6 +37,27 @@ const countRow = (name: string, c: Count): string[] => [
   rangeText(shareOf(c.low), shareOf(c.high)),
 ];
 
+/** Shares as bars, each with the range that so few of them leave; the figures behind a line. */
+function Shares({ label, columns, counts }: { label: string; columns: string[]; counts: readonly [string, Count][] }) {
+  const rows = counts.map(([name, c]) => countRow(name, c));
+  return (
+    <>
+      <BarList
+        label={`${label}: ${rows.map(([name, n, share, range]) => `${name} ${share}, ${range} (${n})`).join('; ')}`}
+        bars={counts.map(([name, c]) => ({
+          name,
+          value: c.hits / c.of,
+          text: shareOf(c.hits / c.of),
+          range: { low: c.low, high: c.high },
+        }))}
+      />
+      <Disclosure title={t('asATable')}>
+        <Table label={label} columns={columns} rows={rows} />
+      </Disclosure>
+    </>
+  );
+}
+
 const percentSigned = (v: number) => `${v < 0 ? '−' : '+'}${Math.round(Math.abs(v) * 100)} %`;
 
 /** Whose jobs, of which time and kind. */
@@ -67,10 +88,10 @@ export function Filters({
         title={
           school
             ? t('kindAndWayOfBonding', {
-                kind: kind ? kindName(kind) : 'all',
+                kind: kind ? kindName(kind) : t('ofEveryKind'),
                 school: bondingMethodNames[school as keyof typeof bondingMethodNames],
               })
-            : t('kindAndWayOfBonding2', { kind: kind ? kindName(kind) : 'all' })
+            : t('kindAndWayOfBonding2', { kind: kind ? kindName(kind) : t('ofEveryKind') })
         }
       >
         <Choice
@@ -122,7 +143,7 @@ export function MinutesOfStages({ here: { minutes } }: { here: StatisticsScreenS
       <Disclosure title={t('howSureIsThat')}>
         <Table
           label={t('againstPlanWith95Ranges')}
-          columns={[t('stage'), t('againstPlan'), '95 %', t('overPlan'), 'lost']}
+          columns={[t('stage'), t('againstPlan'), '95 %', t('overPlan'), t('lost')]}
           rows={minutes.flatMap((m) =>
             m.overrun
               ? [
@@ -156,13 +177,13 @@ export function MinutesOfStages({ here: { minutes } }: { here: StatisticsScreenS
 export function BreakageFigures({ here: { breakage } }: { here: StatisticsScreenState }) {
   return breakage.all ? (
     <>
-      <Table
+      <Shares
         label={t('breakage')}
-        columns={[t('whoAndWhat'), 'broke', 'share', '95 %']}
-        rows={[
-          countRow(t('all2'), breakage.all),
-          ...breakage.byPerson.map((c) => countRow(c.name, c)),
-          ...breakage.byKind.map((c) => countRow(kindName(c.name), c)),
+        columns={[t('whoAndWhat'), t('broke'), t('share'), '95 %']}
+        counts={[
+          [t('all2'), breakage.all],
+          ...breakage.byPerson.map((c) => [c.name, c] as [string, Count]),
+          ...breakage.byKind.map((c) => [kindName(c.name), c] as [string, Count]),
         ]}
       />
       <Txt size="s">
@@ -202,14 +223,14 @@ export function BreakageFigures({ here: { breakage } }: { here: StatisticsScreen
 export function ComeBackFigures({ here: { comeBacks } }: { here: StatisticsScreenState }) {
   return comeBacks.all ? (
     <>
-      <Table
+      <Shares
         label={t('comeBacks')}
-        columns={[t('whoAndHow'), t('cameBack'), 'share', '95 %']}
-        rows={[
-          countRow(t('all2'), comeBacks.all),
-          ...comeBacks.byPerson.map((c) => countRow(c.name, c)),
-          ...comeBacks.bySchool.map((c) =>
-            countRow(bondingMethodNames[c.name as keyof typeof bondingMethodNames] ?? c.name, c),
+        columns={[t('whoAndHow'), t('cameBack'), t('share'), '95 %']}
+        counts={[
+          [t('all2'), comeBacks.all],
+          ...comeBacks.byPerson.map((c) => [c.name, c] as [string, Count]),
+          ...comeBacks.bySchool.map(
+            (c) => [bondingMethodNames[c.name as keyof typeof bondingMethodNames] ?? c.name, c] as [string, Count],
           ),
         ]}
       />

@@ -6,6 +6,7 @@ import { stageName } from '@/words/stageWords';
 import { type StageMinutes } from '@/work/records/shopStatistics';
 import { Button } from '@/ui/Button';
 import { download } from '@/ui/download';
+import { Beside } from '@/bench-kit/Beside';
 import { PlaceFrame } from '@/bench-kit/PlaceFrame';
 import { Txt } from '@/ui/Txt';
 import { useStatisticsScreen } from './useStatisticsScreen';
@@ -68,12 +69,21 @@ const minutesCsv = (list: readonly StageMinutes[]): string =>
     ]),
   );
 
+function Head({ children }: { children: string }) {
+  return (
+    <Txt strong size="l" level={2} className="mt-3">
+      {children}
+    </Txt>
+  );
+}
+
 /** Minutes, overruns, breakage, come-backs and learning, from the shop's own log. */
 export function StatisticsScreen() {
   const here = useStatisticsScreen();
   const { own, finished, who, minutes, curveKind } = here;
   return (
     <PlaceFrame
+      full
       title={t('statistics')}
       line={
         who
@@ -92,25 +102,27 @@ export function StatisticsScreen() {
       }
     >
       <Filters here={here} />
-      <Txt strong size="l" level={2} className="mt-3">
-        {t('minutesOfEachStage')}
-      </Txt>
-      <Txt>{overrunSentence(minutes)}</Txt>
-      <MinutesOfStages here={here} />
-      <Txt strong size="l" level={2} className="mt-4">
-        {t('backsThatBrokeWhileYouTried')}
-      </Txt>
-      <BreakageFigures here={here} />
-      <Txt strong size="l" level={2} className="mt-4">
-        {t('comeBacks')}
-      </Txt>
-      <ComeBackFigures here={here} />
-      <Txt strong size="l" level={2} className="mt-4">
-        {t('learning')}
-      </Txt>
-      <Txt>{kindName(curveKind)}</Txt>
-      <LearningCurve here={here} />
-      <HandedOver here={here} />
+      <Beside
+        left={
+          <>
+            <Head>{t('minutesOfEachStage')}</Head>
+            <Txt>{overrunSentence(minutes)}</Txt>
+            <MinutesOfStages here={here} />
+            <HandedOver here={here} />
+          </>
+        }
+        right={
+          <>
+            <Head>{t('backsThatBrokeWhileYouTried')}</Head>
+            <BreakageFigures here={here} />
+            <Head>{t('comeBacks')}</Head>
+            <ComeBackFigures here={here} />
+            <Head>{t('learning')}</Head>
+            <Txt>{kindName(curveKind)}</Txt>
+            <LearningCurve here={here} />
+          </>
+        }
+      />
       <Link href="/records" className="font-body text-m text-ink underline py-3">
         {t('recordsOfWhatWasHandedOver')}
       </Link>

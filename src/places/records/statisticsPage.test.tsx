@@ -1,4 +1,4 @@
-import { render, screen, within } from '@testing-library/react';
+import { act, fireEvent, render, screen, within } from '@testing-library/react';
 
 import { demoHistory } from '@/demo/history';
 import { demoJobs } from '@/demo/shop';
@@ -39,8 +39,14 @@ it('names the stage that overruns, with a chart and a table of the same numbers'
 });
 
 it('one person, one way of bonding: the counts follow', async () => {
+  // bars first, figures behind a line: of breakage, then of what came back
+  for (const line of screen.getAllByRole('button', { name: 'As a table' }).slice(0, 2))
+    await act(async () => void fireEvent.click(line));
   const all = table('Come-backs').find((r) => r[0] === 'All')!;
   expect(all[1]).toBe('3 of 59');
+  // the bar says the same with its range
+  const bar = screen.getByRole('img', { name: /^Come-backs: All / }).getAttribute('aria-label')!;
+  expect(bar).toContain(`All ${all[2]}, ${all[3]} (3 of 59)`);
   await choose('Person: Osk');
   expect(table('Come-backs').find((r) => r[0] === 'All')![1]).toMatch(/of 30$/);
   await press('Kind and way of bonding: all');

@@ -1,5 +1,4 @@
 import { useDeferredValue, useMemo, useState } from 'react';
-import { useWindowDimensions } from 'react-native';
 
 import { type Work } from '@/core/intake/works';
 import { tagCode } from '@/model/tagCode';
@@ -8,7 +7,9 @@ import { flushOf } from '@/work/check/flushJob';
 import { useJobs } from '@/store/shop';
 import { textSearch } from '@/work/textSearch';
 import { useMaster } from '@/bench-kit/MasterDetail';
+import { useRoom } from '@/bench-kit/pageRoom';
 import { useNow } from '@/bench-kit/useNow';
+import { useWide } from '@/ui/useWide';
 import { controlChart, finishedJobs, shopStatistics, type Finished } from '@/work/records/statistics';
 
 const day = 86400e3;
@@ -33,7 +34,7 @@ const textOf = ({ job }: Finished) =>
 export function useRecordsScreen() {
   const jobs = useJobs();
   const now = useNow(60_000);
-  const { width } = useWindowDimensions();
+  const room = useRoom(useWide() ? 2 : 1);
   const [find, setFind] = useState('');
   const [period, setPeriod] = useState<keyof typeof periods>('d90');
   const [work, setWork] = useState<Work | 'all'>('all');
@@ -70,7 +71,7 @@ export function useRecordsScreen() {
     stats,
     signals,
     chart,
-    width,
+    room,
     finished,
     period,
     setPeriod,

@@ -1,7 +1,6 @@
 import { coverKinds } from '@/core/device/coverKinds';
 import type { Construction } from '@/core/device/types';
 import { useMemo, useState } from 'react';
-import { useWindowDimensions } from 'react-native';
 
 import { type StageId } from '@/model/stages';
 import { kindOf } from '@/work/bench/shopDurations';
@@ -16,7 +15,9 @@ import {
 } from '@/work/records/shopStatistics';
 import { breakWeight } from '@/core/intake/routeFigures';
 import { useJobs, useSettings } from '@/store/shop';
+import { useRoom } from '@/bench-kit/pageRoom';
 import { useNow } from '@/bench-kit/useNow';
+import { useWide } from '@/ui/useWide';
 
 export const all = '';
 
@@ -29,7 +30,6 @@ export function useStatisticsScreen() {
   const jobs = useJobs();
   const settings = useSettings();
   const now = useNow(60_000);
-  const { width } = useWindowDimensions();
   const [person, setPerson] = useState(all);
   const [kind, setKind] = useState(all);
   const [school, setSchool] = useState(all);
@@ -67,7 +67,8 @@ export function useStatisticsScreen() {
     kind || (kinds.find((k) => coverKinds[k.split('/')[0] as Construction]?.hard === 'experienced') ?? kinds[0] ?? '');
   const curve = useMemo(() => learningOf(list, curveKind, stage, who), [list, curveKind, stage, who]);
   const weeks = useMemo(() => handedOverByWeek(own), [own]);
-  const chartWidth = Math.min(1040, width - 40);
+  const wide = useWide();
+  const chartWidth = useRoom(wide ? 2 : 1);
   return {
     stage,
     minutes,

@@ -32,3 +32,18 @@ it('a job that was never closed has none', () =>
       t0,
     ),
   ).toBeNull());
+
+it('what ends on the same day for whoever is told days is one part, and its name stands once', () => {
+  let two = 0;
+  let one = 0;
+  for (let h = 0; h < full.high / 3600; h++) {
+    const bar = untilBar(closed, demoSettings, start + h * 3600e3);
+    if (!bar) continue;
+    const names = bar.parts.flatMap((p) => (p.until === null ? [] : [p.until]));
+    expect(new Set(names).size).toBe(names.length);
+    expect(bar.parts.reduce((s, p) => s + p.share, 0)).toBeCloseTo(1, 9);
+    if (names.length === 2) two++;
+    else one++;
+  }
+  expect(one + two).toBeGreaterThan(10);
+});

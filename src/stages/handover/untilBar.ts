@@ -57,9 +57,13 @@ export function untilBar(
   const raw = first / (first + second);
   const room = 1 - fullShare;
   const carefulShare = first === 0 ? 0 : room * Math.min(1 - leastShare, Math.max(leastShare, raw));
+  const untilCareful = fromWhen(careful, fromAt);
+  const untilFull = fromWhen(full, fromAt);
+  // told the same day, both end together
+  const together = carefulShare > 0 && untilCareful === untilFull;
   const all: UntilPart[] = [
-    { share: carefulShare, kind: 'careful', text: t('careful'), until: fromWhen(careful, fromAt) },
-    { share: room - carefulShare, kind: 'usual', text: t('asUsual'), until: fromWhen(full, fromAt) },
+    { share: together ? room : carefulShare, kind: 'careful', text: t('careful'), until: untilCareful },
+    { share: together ? 0 : room - carefulShare, kind: 'usual', text: t('asUsual'), until: untilFull },
     { share: fullShare, kind: 'full', text: t('fullBondFrom'), until: null },
   ];
   return {

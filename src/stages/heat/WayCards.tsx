@@ -1,9 +1,10 @@
 import { Suspense } from 'react';
-import { useWindowDimensions, View } from 'react-native';
+import { View } from 'react-native';
 
 import type { WayResult } from '@/core/heat/ways';
 import type { Watched } from '@/core/heat/member';
 import { placeName } from '@/words/placeNames';
+import { useRoom } from '@/bench-kit/pageRoom';
 import { watchMarks } from '@/work/heat/watchMarks';
 import { Button } from '@/ui/Button';
 import { Plot } from '@/ui/chart/LazyPlot';
@@ -179,7 +180,7 @@ const dashes = [[], [8, 4], [2, 4], [12, 3, 2, 3], [4, 4], [16, 6]];
 /** How warm the first edge gets, each way a line. */
 export function WaysChart({ here: { order, listed, pick, lift, units } }: { here: WaysReadyState }) {
   const wide = useWide();
-  const { width } = useWindowDimensions();
+  const room = useRoom();
   const shown = order.filter((r, i) => r.id === pick || i < 5);
   const n = Math.max(0, ...shown.map((r) => r.picture.firstC.length));
   if (n < 2) return null;
@@ -189,7 +190,7 @@ export function WaysChart({ here: { order, listed, pick, lift, units } }: { here
     <Suspense fallback={<View style={{ height: 280 }} />}>
       <Plot
         label={t('firstEdgeByEachWay')}
-        width={Math.min(1040, wide ? width - 64 : width - 32)}
+        width={room}
         height={wide ? 240 : 200}
         x={{ at: Array.from({ length: n }, (_, i) => i * stepS), kind: 'span', name: t('timeOnIt'), text: clock }}
         y={{ name: t('firstEdgeIn', { unit: units.temperature }), text: (v) => `${Math.round(v)}°` }}

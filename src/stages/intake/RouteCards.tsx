@@ -10,12 +10,14 @@ import { t } from '@/words/intake';
 
 /** The ways with what they cost the shop and take of its time, each with its range, all to the same scales. */
 export function RouteCards({ here: { advice, option, money, setPicked, facts, job } }: { here: RouteScreenState }) {
-  const open = advice.options.filter((o) => !o.blocks.length);
+  const open = advice.options.filter((o) => !o.blocks.length).sort((a, b) => a.cost.mean - b.cost.mean);
+  // the cheapest is seen first on a phone, what cannot be done last
+  const inOrder = [...open, ...advice.options.filter((o) => o.blocks.length)];
   const toCost = Math.max(1, ...open.map((o) => o.cost.high));
   const toMin = Math.max(1, ...open.map((o) => minutesOf(o, facts, job)));
   return (
     <Multiples label={t('ways')}>
-      {advice.options.map((o) => {
+      {inOrder.map((o) => {
         const off = o.blocks.length > 0;
         const why = o.blocks.map((b) => blockText[b]).join(', ');
         const breaks = o.risks[0]?.id === 'break' ? o.risks[0].a / (o.risks[0].a + o.risks[0].b) : null;
