@@ -14,8 +14,10 @@ const option = (name: string, or: number) => {
 const n = option('n', 40);
 /** So many changes of the same row are passed over: what was tried before. */
 const from = option('from', 0);
-/** Tests of one change that take longer than this were sent round for ever: noticed, ms. */
+/** The nearest tests take under a minute: a change for which they take longer than this goes round for ever, ms. */
 const limitMs = option('limit', 180) * 1000;
+/** All that lead to a file can be most of core's tests: who takes longer than this is not counted as noticed, ms. */
+const farMs = 600_000;
 let state = option('seed', 20260414) >>> 0;
 /** Numbers from the seed: the same changes each time. */
 const random = () => {
@@ -96,17 +98,34 @@ for (const name of readdirSync('.'))
   if (!left.has(name) && !name.startsWith('dist')) cpSync(name, path.join(copy, name), { recursive: true });
 symlinkSync(path.resolve('node_modules'), path.join(copy, 'node_modules'));
 
-const node = (args: string[]): boolean =>
-  spawnSync(process.execPath, args, { cwd: copy, stdio: 'ignore', timeout: limitMs, killSignal: 'SIGKILL' }).status ===
-  0;
-const jest = (args: string[]): boolean =>
-  node(['node_modules/jest/bin/jest.js', '--selectProjects', 'core', '--bail', '--forceExit', ...args]);
+type Ended = 'passed' | 'failed' | 'late';
+const node = (args: string[], ms: number): Ended => {
+  const { status, signal } = spawnSync(process.execPath, args, {
+    ...{ cwd: copy, stdio: 'ignore', timeout: ms, killSignal: 'SIGKILL' },
+  });
+  return status === 0 ? 'passed' : signal === 'SIGKILL' ? 'late' : 'failed';
+};
+const jest = (args: string[], ms: number): Ended =>
+  node(
+    [
+      'node_modules/jest/bin/jest.js',
+      '--selectProjects',
+      'core',
+      '--bail',
+      '--forceExit',
+      '--passWithNoTests',
+      ...args,
+    ],
+    ms,
+  );
+/** Tests of pages and of whole shops lead to all of core and are long: what only they notice counts as not noticed. */
+const near = ['--testPathIgnorePatterns', 'src/(?!core/|work/)', 'node_modules'];
 
-/** What `npm test` says of a change: the nearest tests are asked first, then all that lead to the file, then the list of figures. */
+/** What `npm test` says of a change: the nearest tests are asked first, then the list of figures, then what leads to the file. */
 const fails = (file: string): boolean =>
-  !jest(['--passWithNoTests', path.dirname(file)]) ||
-  !node(['--import', 'tsx', 'scripts/write-figures.mts', '--check']) ||
-  !jest(['--passWithNoTests', '--findRelatedTests', file]);
+  jest([path.dirname(file)], limitMs) !== 'passed' ||
+  node(['--import', 'tsx', 'scripts/write-figures.mts', '--check'], limitMs) !== 'passed' ||
+  jest(['--findRelatedTests', file, ...near], farMs) === 'failed';
 
 let noticed = 0;
 const survivors: string[] = [];

@@ -19,6 +19,7 @@ export class MemoryStorage implements Storage {
   setItem = (k: string, v: string) => this.write({ [k]: v });
   setMany = (entries: Record<string, string>) => this.write(entries);
   removeItem = async (k: string) => void this.map.delete(k);
+  removeMany = async (keys: string[]) => keys.forEach((k) => this.map.delete(k));
   getMany = async (keys: string[]) => Object.fromEntries(keys.map((k) => [k, this.map.get(k) ?? null]));
   getAllKeys = async () => [...this.map.keys()];
 }

@@ -11,7 +11,7 @@ export const demoWriter = 'demo';
  */
 export async function dropDemo(storage: Storage, jobs: ReadonlyMap<string, readonly JobEvent[]>): Promise<void> {
   const keys = [...jobs.values()].filter((l) => l.every((e) => e.writer === demoWriter)).flatMap((l) => l.map(jobKey));
-  for (const k of [...keys, packKey]) await storage.removeItem(k);
+  await storage.removeMany([...keys, packKey]);
 }
 
 /** Everything that was noted of jobs, with its photos; models with theirs and settings stay. */
@@ -20,5 +20,5 @@ export async function dropJobs(storage: Storage): Promise<void> {
   const models = Object.values(await storage.getMany(all.filter((k) => k.startsWith('device/')))).join('\n');
   const ofModel = (k: string) => models.includes(JSON.stringify(k.slice('photo/'.length)));
   const keys = all.filter((k) => k.startsWith('job/') || (k.startsWith('photo/') && !ofModel(k)));
-  for (const k of [packKey, ...keys]) await storage.removeItem(k);
+  await storage.removeMany([packKey, ...keys]);
 }

@@ -46,13 +46,15 @@ export function directStorage(dbName: string, early = false): Storage {
     }));
   if (early) db().catch(() => undefined);
   const text = (v: unknown): string | null => (typeof v === 'string' ? v : null);
-  const write = async (entries: [string, string][]) => {
+  /**
+   * One transaction for all of it: the whole of it or nothing. Its requests have no promise each: the demo has thousands of
+   * entries, and the transaction tells how it went.
+   */
+  const inOne = async (change: (store: IDBObjectStore) => void) => {
     // on the disk, not only handed over, before it counts as written
     const tx = (await db()).transaction(table, 'readwrite', { durability: 'strict' });
     try {
-      // without a promise for each: the demo's first writing has thousands, and the transaction tells how it went
-      const store = unwrap(tx.store);
-      for (const [k, v] of entries) store.put(v, k);
+      change(unwrap(tx.store));
       // closed here and now: else it stays open until this page, busy drawing, comes round to the answer of the last put
       tx.commit();
       await tx.done;
@@ -67,11 +69,19 @@ export function directStorage(dbName: string, early = false): Storage {
       throw e;
     }
   };
+  const write = (entries: [string, string][]) =>
+    inOne((store) => {
+      for (const [k, v] of entries) store.put(v, k);
+    });
   return {
     getItem: async (k) => text(await (await db()).get(table, k)),
     setItem: (k, v) => write([[k, v]]),
     setMany: (all) => write(Object.entries(all)),
     removeItem: async (k) => (await db()).delete(table, k),
+    removeMany: (keys) =>
+      inOne((store) => {
+        for (const k of keys) store.delete(k);
+      }),
     getMany: async (keys) => {
       const { store } = (await db()).transaction(table);
       if (keys.length >= inOneGo) {
@@ -99,6 +109,7 @@ export function writtenBy(direct: Storage, read: Storage): Storage {
         return read.setMany(all);
       }),
     removeItem: (k) => read.removeItem(k),
+    removeMany: (keys) => direct.removeMany(keys).catch(() => read.removeMany(keys)),
     getMany: (keys) => direct.getMany(keys).catch(() => read.getMany(keys)),
     getAllKeys: () => read.getAllKeys(),
   };
@@ -125,6 +136,7 @@ export function reopening(first: Storage, again: () => Storage): Storage {
     setItem: (k, v) => ask((s) => s.setItem(k, v)),
     setMany: (all) => ask((s) => s.setMany(all)),
     removeItem: (k) => ask((s) => s.removeItem(k)),
+    removeMany: (keys) => ask((s) => s.removeMany(keys)),
     getMany: (keys) => ask((s) => s.getMany(keys)),
     getAllKeys: () => ask((s) => s.getAllKeys()),
   };

@@ -11,6 +11,8 @@ export interface Storage {
   getItem(key: string): Promise<string | null>;
   setItem(key: string, value: string): Promise<void>;
   removeItem(key: string): Promise<void>;
+  /** All of them or none. */
+  removeMany(keys: string[]): Promise<void>;
   getMany(keys: string[]): Promise<Record<string, string | null>>;
   setMany(entries: Record<string, string>): Promise<void>;
   getAllKeys(): Promise<string[]>;

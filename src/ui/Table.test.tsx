@@ -32,3 +32,19 @@ it('stands as it was given, and is sorted by a heading: up, down, and as it was;
   await press(/^Stage/);
   expect(shown()).toEqual(['Clean', 'Heat', 'Lift']);
 });
+
+it('a decimal comma counts: 4,5 comes before 4,9 and 12,1', async () => {
+  render(
+    <Table
+      label="Minutos"
+      columns={['Etapa', 'min']}
+      rows={[
+        ['a', '4,9'],
+        ['b', '12,1'],
+        ['c', '4,5'],
+      ]}
+    />,
+  );
+  await press(/^min/);
+  expect(shown()).toEqual(['c', 'a', 'b']);
+});

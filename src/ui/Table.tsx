@@ -26,8 +26,8 @@ interface TableRow {
 
 /** What a cell is sorted by: the figure that it begins with; words by themselves; a dash comes last. */
 function sortValue(text: string): number | string | undefined {
-  const figure = /^[×(]?\s*([+\-−]?\d+(?:\.\d+)?)/.exec(text);
-  if (figure) return Number(figure[1]!.replace('−', '-'));
+  const figure = /^[×(]?\s*([+\-−]?\d+(?:[.,]\d+)?)/.exec(text);
+  if (figure) return Number(figure[1]!.replace('−', '-').replace(',', '.'));
   return /^[–-]?$/.test(text.trim()) ? undefined : text.toLocaleLowerCase();
 }
 

@@ -20,15 +20,19 @@ export function Months({ here: { last, money, over, quoted, months, currency } }
   return last ? (
     <>
       <Txt strong size="xl" level={2} testID="monthNow">
-        {t('stayOf', {
-          at: monthName(last.at, 'long'),
-          marginMinor: money(last.marginMinor),
-          share: share(last.share),
-          netMinor: money(last.netMinor),
-        })}
+        {last.netMinor > 0
+          ? t('stayOf', {
+              at: monthName(last.at, 'long'),
+              marginMinor: money(last.marginMinor),
+              share: share(last.share),
+              netMinor: money(last.netMinor),
+            })
+          : t('nothingPaidYet', { at: monthName(last.at, 'long'), costMinor: money(last.costMinor) })}
       </Txt>
       <Txt tone="ink2">
-        {t('theQuotesHadCountedOnOf', { quotedShare: share(last.quotedShare), over, length: quoted.length })}
+        {last.quotedShare === null
+          ? t('tookLonger', { over, length: quoted.length })
+          : t('theQuotesHadCountedOnOf', { quotedShare: share(last.quotedShare), over, length: quoted.length })}
       </Txt>
       <BarList
         label={t('marginByMonth', {
@@ -44,7 +48,7 @@ export function Months({ here: { last, money, over, quoted, months, currency } }
           t('net', { currency }),
           t('cost', { currency }),
           said('stays'),
-          said('quoted'),
+          t('quoteShort'),
         ]}
         rows={months.map((m) => [
           monthName(m.at, 'short', true),

@@ -3,6 +3,9 @@ import type { Same } from '../same';
 
 export default {
   stayOf: '{{at}}: quedan {{marginMinor}}, {{share}} de {{netMinor}}.',
+  nothingPaidYet: '{{at}}: aún nada cobrado, {{costMinor}} gastados.',
+  tookLonger: '{{over}} de {{length}} trabajos tardaron más de una décima parte de más.',
+  quoteShort: 'oferta',
   theQuotesHadCountedOnOf:
     'Los presupuestos contaban con {{quotedShare}}. {{over}} de {{length}} trabajos tardaron más de una décima parte de más.',
   marginByMonth: 'Margen por mes: {{join}}',
