@@ -9,6 +9,7 @@ import { foldJob } from './fold';
 import { logOrder } from './logOrder';
 import { keepUnknown } from './keepUnknown';
 import { mostNesting, nestingOf } from './nesting';
+import { trySchema, type Try } from './practiceTry';
 import { settingsSchema, upToDate, type Settings } from './settings';
 
 /** Version of the file formats that this app writes and the newest that it reads. */
@@ -28,6 +29,8 @@ export interface ShopFile {
   photos?: Photos;
   /** device models of the shop's own */
   devices?: Device[];
+  /** exercises that were ended */
+  tries?: Try[];
   /** entries that could not be read, kept as they were found */
   unreadable?: Record<string, string>;
 }
@@ -50,6 +53,7 @@ export const shopFileSchema = z.object({
   jobs: z.array(z.array(eventUnion)),
   photos: photosSchema.optional(),
   devices: z.array(deviceSchema).optional(),
+  tries: z.array(trySchema).optional(),
 });
 
 export const deviceFileSchema = z.object({
@@ -104,7 +108,7 @@ export function writeShopFile(
   jobs: readonly (readonly JobEvent[])[],
   unreadable: Record<string, string>,
   exportedAt: number,
-  more: { photos?: Photos; devices?: readonly Device[] } = {},
+  more: { photos?: Photos; devices?: readonly Device[]; tries?: readonly Try[] } = {},
 ): string {
   const file: ShopFile = {
     format: 'northcove-shop',
@@ -114,6 +118,7 @@ export function writeShopFile(
     jobs: jobs.map((events) => [...events].sort(logOrder).map(plain)),
     ...(Object.keys(more.photos ?? {}).length ? { photos: more.photos } : {}),
     ...(more.devices?.length ? { devices: [...more.devices] } : {}),
+    ...(more.tries?.length ? { tries: [...more.tries] } : {}),
     ...(Object.keys(unreadable).length ? { unreadable } : {}),
   };
   return JSON.stringify(file, null, 1);
@@ -123,15 +128,15 @@ export function writeShopFile(
 const partChars = 40e6;
 
 /**
- * The shop as files that can each be read back by themselves; one, until the shop has grown too large for it. Settings and
- * device models stand in each, what was not readable in the last.
+ * The shop as files that can each be read back by themselves; one, until the shop has grown too large for it. Settings,
+ * device models and exercises stand in each, what was not readable in the last.
  */
 export function writeShopFiles(
   settings: Settings,
   jobs: readonly (readonly JobEvent[])[],
   unreadable: Record<string, string>,
   exportedAt: number,
-  more: { photos?: Photos; devices?: readonly Device[] } = {},
+  more: { photos?: Photos; devices?: readonly Device[]; tries?: readonly Try[] } = {},
   most = partChars,
 ): string[] {
   const photos = more.photos ?? {};
@@ -167,7 +172,10 @@ export interface ReadFile {
   settings: Settings | null;
   photos: Photos;
   devices: Device[];
+  tries: Try[];
 }
+
+const nothing: ReadFile = { jobs: [], settings: null, photos: {}, devices: [], tries: [] };
 
 const head = z.looseObject({ format: z.string(), version: z.number() });
 
@@ -200,15 +208,13 @@ export function readFile(text: string, onShare: (share: number) => void = () => 
     const device = readDevice(h.data.device, 'device');
     if (!device.ok) return device;
     const under = readPhotos(h.data.photos);
-    return under.ok
-      ? { ok: true, value: { jobs: [], settings: null, photos: under.value, devices: [device.value] } }
-      : under;
+    return under.ok ? { ok: true, value: { ...nothing, photos: under.value, devices: [device.value] } } : under;
   }
   const photos = readPhotos(h.data.photos);
   if (!photos.ok) return photos;
   if (h.data.format === 'northcove-job') {
     const job = readEvents(h.data.events, 'events');
-    return job.ok ? { ok: true, value: { jobs: [job.value], settings: null, photos: photos.value, devices: [] } } : job;
+    return job.ok ? { ok: true, value: { ...nothing, jobs: [job.value], photos: photos.value } } : job;
   }
   const settings = settingsSchema.safeParse(h.data.settings);
   if (!settings.success) return fail(`settings.${explain(settings.error)}`);
@@ -228,9 +234,18 @@ export function readFile(text: string, onShare: (share: number) => void = () => 
     if (!device.ok) return device;
     devices.push(keepUnknown(raw, device.value));
   }
+  if (!Array.isArray(h.data.tries ?? [])) return fail('tries: expected a list');
+  const tries = z.array(trySchema).safeParse(h.data.tries ?? []);
+  if (!tries.success) return fail(`tries.${explain(tries.error)}`);
   return {
     ok: true,
-    value: { jobs, settings: upToDate(keepUnknown(h.data.settings, settings.data)), photos: photos.value, devices },
+    value: {
+      tries: tries.data,
+      jobs,
+      settings: upToDate(keepUnknown(h.data.settings, settings.data)),
+      photos: photos.value,
+      devices,
+    },
   };
 }
 

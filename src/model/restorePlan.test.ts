@@ -15,6 +15,7 @@ const here = (jobs: readonly (readonly JobEvent[])[], settings = demoSettings) =
   jobs: new Map(jobs.map((l) => [l[0]!.jobId, l])),
   settings,
   devices: [],
+  tries: [],
 });
 
 it('into an empty browser: everything is new, nothing differs', () => {

@@ -16,6 +16,8 @@ export interface RestorePlan {
   differing: number;
   devices: number;
   photos: number;
+  /** exercises that are not here */
+  tries: number;
   /** names of settings that differ; null when the file has none */
   settings: string[] | null;
 }
@@ -24,6 +26,7 @@ interface Here {
   jobs: ReadonlyMap<string, readonly JobEvent[]>;
   settings: Settings;
   devices: readonly Device[];
+  tries: readonly { id: string }[];
 }
 
 const words = (e: JobEvent) => stable(e.type === 'unknown' ? e.raw : e);
@@ -41,6 +44,7 @@ export function restorePlan(file: ReadFile, here: Here, photosHere: ReadonlySet<
     differing: 0,
     devices: 0,
     photos: 0,
+    tries: 0,
     settings: null,
   };
   for (const events of file.jobs) {
@@ -56,6 +60,8 @@ export function restorePlan(file: ReadFile, here: Here, photosHere: ReadonlySet<
   const versions = new Set(here.devices.map((d) => `${d.id}/${d.version}`));
   plan.devices = file.devices.filter((d) => !versions.has(`${d.id}/${d.version}`)).length;
   plan.photos = Object.keys(file.photos).filter((id) => !photosHere.has(id)).length;
+  const ended = new Set(here.tries.map((t) => t.id));
+  plan.tries = file.tries.filter((t) => !ended.has(t.id)).length;
   if (file.settings) {
     const [a, b] = [file.settings, here.settings] as unknown as Record<string, unknown>[];
     plan.settings = [...new Set([...Object.keys(a!), ...Object.keys(b!)])].filter(

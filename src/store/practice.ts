@@ -3,11 +3,9 @@ import { useSyncExternalStore } from 'react';
 import type { HandAction } from '@/core/practice/bench';
 import { defaultSettings } from '@/model/defaultSettings';
 import type { JobEvent } from '@/model/event';
+import { practiceWays, type PracticeWay } from '@/model/practiceWay';
 import type { Settings } from '@/model/settings';
 
-/** Calls shown; shown after one's own decision; not shown. */
-export const practiceWays = ['guided', 'checked', 'alone'] as const;
-export type PracticeWay = (typeof practiceWays)[number];
 export const practiceSpeeds = [0, 1, 4, 20] as const;
 export type PracticeSpeed = (typeof practiceSpeeds)[number];
 

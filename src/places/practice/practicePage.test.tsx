@@ -1,6 +1,6 @@
 import { cleanup, render, screen } from '@testing-library/react';
 
-import type { Try } from '@/store/practiceTries';
+import type { Try } from '@/model/practiceTry';
 import { jobNow, settingsNow, startShop } from '../../../test-support/mockShop';
 import { went } from '../../../test-support/mockRouter';
 import { choose, press } from '../../../test-support/stage';

@@ -6,7 +6,6 @@ import { saveSettings } from '@/store/shop';
 import { Button, HoldButton } from '@/ui/Button';
 import { Tick } from '@/ui/Choice';
 import { Txt } from '@/ui/Txt';
-import { many } from './useRestore';
 import type { RestoreState } from './useRestore';
 import { t } from '@/words/shop';
 
@@ -20,30 +19,27 @@ export function RestoreOffer({
     <View className="border-[1.5px] border-ink bg-panel p-3 mt-3 gap-1" testID="restore">
       <Txt strong>{t('wouldBring', { name: waiting.name })}</Txt>
       <Txt>
-        {many(plan.newJobs.length, t('newJob'))}
+        {t('newJobs', { count: plan.newJobs.length })}
         {`${plan.newJobs.length ? `: ${plan.newJobs.slice(0, 6).join(', ')}${plan.newJobs.length > 6 ? ` …` : ''}` : ''}`}
       </Txt>
       <Txt>
         {plan.grown.length
           ? t('ofThemForJobsThatAre', {
-              entries: many(plan.entries, t('newEntry'), t('newEntries')),
+              count: plan.entries,
               join: plan.grown.map((g) => `${g.label} ${g.entries}`).join(', '),
             })
-          : many(plan.entries, t('newEntry'), t('newEntries'))}
+          : t('newEntries', { count: plan.entries })}
       </Txt>
       <Txt>
-        {t('alreadyHereAsInTheFile', {
-          devices: many(plan.devices, t('deviceModel')),
-          photos: many(plan.photos, 'picture'),
-          sameJobs: many(plan.sameJobs, 'job'),
-        })}
+        {[
+          t('newModels', { count: plan.devices }),
+          t('newPictures', { count: plan.photos }),
+          ...(plan.tries ? [t('newTries', { count: plan.tries })] : []),
+          t('jobsAsInTheFile', { count: plan.sameJobs }),
+        ].join('; ')}
       </Txt>
       {waiting.inPlaceOfDemo ? <Txt strong>{t('itTakesThePlaceOfThe')}</Txt> : null}
-      {plan.differing ? (
-        <Txt tone="caution">
-          {t('standHereWithOtherWordsUnder', { differing: many(plan.differing, 'entry', 'entries') })}
-        </Txt>
-      ) : null}
+      {plan.differing ? <Txt tone="caution">{t('standHereWithOtherWordsUnder', { count: plan.differing })}</Txt> : null}
       {plan.settings === null ? null : plan.settings.length ? (
         <Tick
           label={t('itsSettingsInsteadOfThoseHere')}

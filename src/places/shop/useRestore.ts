@@ -7,6 +7,7 @@ import { useFileRead } from '@/bench-kit/useFileRead';
 import { endDemoDay } from '@/store/demoDay';
 import { begunAnew } from '@/store/ownShop';
 import { demoWriter } from '@/store/dropped';
+import { noteTries, readTries } from '@/store/practiceTries';
 import { repository, shopNow, takeIn, useShop } from '@/store/shop';
 import { pickText } from '@/ui/download';
 import { refused, type Told } from '@/ui/Message';
@@ -21,8 +22,6 @@ interface Waiting {
   /** nothing is here but the demo shop as it came: the file takes its place */
   inPlaceOfDemo: boolean;
 }
-
-export const many = (n: number, one: string, more = `${one}s`) => `${n} ${n === 1 ? one : more}`;
 
 /** How it stands: what Restore shows and does. */
 export function useRestore({ tell }: { tell: (m: Told) => void }) {
@@ -55,7 +54,11 @@ export function useRestore({ tell }: { tell: (m: Told) => void }) {
     setWaiting({
       name: chosen.name,
       file: read.value,
-      plan: restorePlan(read.value, { jobs: here.jobs, settings: here.settings, devices: here.devices }, photosHere),
+      plan: restorePlan(
+        read.value,
+        { jobs: here.jobs, settings: here.settings, devices: here.devices, tries: await readTries() },
+        photosHere,
+      ),
       photosHere,
       inPlaceOfDemo,
     });
@@ -73,6 +76,7 @@ export function useRestore({ tell }: { tell: (m: Told) => void }) {
         devices: file.devices,
         inPlaceOfDemo: waiting.inPlaceOfDemo,
       });
+      await noteTries(file.tries);
       if (waiting.inPlaceOfDemo) {
         endDemoDay();
         await begunAnew();
@@ -81,8 +85,8 @@ export function useRestore({ tell }: { tell: (m: Told) => void }) {
       setWaiting(null);
       tell({
         text: clashed
-          ? t('readNewEntriesHadTheNumber', { name, length: many(file.jobs.length, 'job'), fresh, clashed })
-          : t('readNewEntries', { name, length: many(file.jobs.length, 'job'), fresh }),
+          ? t('readNewEntriesHadTheNumber', { name, count: file.jobs.length, fresh, clashed })
+          : t('readNewEntries', { name, count: file.jobs.length, fresh }),
         bad: false,
       });
     } catch (e) {
