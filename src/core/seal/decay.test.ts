@@ -283,3 +283,35 @@ it('two readings give the leak of the same time constant: V p / τ (analytic)', 
   expect(leakFromTau(60, 30, { volumeM3: 6e-6, atPa: 1000, limit: 1e-4 }).verdict).toBe('undecided');
   expect(leakFromTau(2, 0.1, { volumeM3: 6e-6, atPa: -1000, limit: 1e-4 }).verdict).toBe('above');
 });
+
+describe('a loss that hides in the scatter', () => {
+  const t = Array.from({ length: 61 }, (_, i) => 10 * i);
+  const held = (atPa: number, volumeM3: number, more: Partial<Parameters<typeof sealDecay>[0]> = {}) =>
+    sealDecay({ t, p: t.map(() => atPa), volumeM3, atPa, ...more });
+
+  it('a log that never moves: two of its last digits, 1 Pa each, may have gone unseen over its length', () => {
+    // 2 Pa of 1000 Pa in 600 s: a time constant of 300,000 s at the least
+    const r = held(-1000, 6e-6);
+    expect(r.method).toBe('no loss seen');
+    expect(r.tighterThanS!).toBeCloseTo((1000 * 600) / 2, 3);
+    // leak = volume × pressure ÷ time constant
+    expect(r.leak).toBeCloseTo((6e-6 * 1000) / r.tighterThanS!, 18);
+  });
+
+  it.each([
+    [-500, 2e-6],
+    [2000, 9e-6],
+  ])('at %d Pa and %d m³ the bound is the volume’s share of what could have gone', (atPa, volumeM3) => {
+    const r = held(atPa, volumeM3);
+    expect(r.leak * r.tighterThanS!).toBeCloseTo(volumeM3 * Math.abs(atPa), 12);
+  });
+
+  it('it is under a limit when its bound is with what is not known of the volume, two standard uncertainties', () => {
+    const { leak } = held(-1000, 6e-6);
+    const high = leak * (1 + 2 * 0.1);
+    const verdict = (limit: number) => held(-1000, 6e-6, { uVolumeShare: 0.1, limit }).verdict;
+    expect(verdict(high * 1.001)).toBe('below');
+    expect(verdict(high * 0.999)).toBe('undecided');
+    expect(verdict(leak * 0.5)).toBe('undecided');
+  });
+});
