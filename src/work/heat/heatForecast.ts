@@ -1,3 +1,4 @@
+import { coolAfterS, SecondsAbove, secondsAboveOf } from '@/core/heat/secondsAbove';
 import { horizonS, type Exposure } from '@/core/heat/forecast';
 import { opening, worstWaiting, type Opening, type OpeningInput } from '@/core/heat/opening';
 import type { ReducedModel } from '@/core/heat/reduced';
@@ -122,12 +123,15 @@ export function hotNow(
 
 /** Seconds above a mark up to an instant, counted live by the hot end, over all heats of the job. */
 export function aboveSoFarS(f: HeatForecast, id: Watched, markC: number, tS: number): number {
-  const fromS = Math.min(0, f.run.switches[0]?.atS ?? 0);
-  const step = Math.max(2, (tS - fromS) / 80);
-  let sum = 0;
-  for (let t = fromS; t < tS; t += step)
-    if ((hotNow(f, id, t)?.hotC ?? -Infinity) >= markC) sum += Math.min(step, tS - t);
-  return sum;
+  const { switches } = f.run;
+  const isAbove = (t: number) => (hotNow(f, id, t)?.hotC ?? -Infinity) >= markC;
+  const count = secondsAboveOf(
+    f,
+    `${id} ${markC}`,
+    () => new SecondsAbove(isAbove, Math.min(0, switches[0]?.atS ?? 0)),
+  );
+  const last = switches[switches.length - 1];
+  return count.upTo(last?.setC === null ? Math.min(tS, last.atS + coolAfterS) : tS);
 }
 
 export interface HeatAnswer {

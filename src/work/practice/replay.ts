@@ -12,9 +12,27 @@ interface Played {
   happened: Happened[];
 }
 
+/** Time goes by in pieces of so long, s: what was waited for already is not worked out anew. */
+const pieceS = 10;
+const waitedFor = new WeakMap<BenchState, { state: BenchState; happened: Happened[] }>();
+
 /** Time goes by to an instant. */
-export const waited = (bench: PracticeBench, s: BenchState, untilS: number) =>
-  untilS > s.tS + 1e-6 ? bench.step(s, { kind: 'wait' }, untilS - s.tS) : { state: s, happened: [] };
+export function waited(
+  bench: PracticeBench,
+  s: BenchState,
+  untilS: number,
+): { state: BenchState; happened: Happened[] } {
+  if (untilS <= s.tS + 1e-6) return { state: s, happened: [] };
+  const before = waitedFor.get(s);
+  let far = before && before.state.tS <= untilS ? before : { state: s, happened: [] };
+  while (untilS - far.state.tS > pieceS) {
+    const next = bench.step(far.state, { kind: 'wait' }, pieceS);
+    far = { state: next.state, happened: [...far.happened, ...next.happened] };
+  }
+  waitedFor.set(s, far);
+  const last = bench.step(far.state, { kind: 'wait' }, untilS - far.state.tS);
+  return { state: last.state, happened: [...far.happened, ...last.happened] };
+}
 
 /** What hands did, one after the other with the time between; goes on from what was played before. */
 function play(bench: PracticeBench, acts: readonly Done[], from: Played | null): Played {
