@@ -243,6 +243,19 @@ describe('corner', () => {
       ),
     );
     expect(placeholders(path, [])).toEqual([]);
+    // one that would stand in a corner stands beside it, no further off than it must, to a millimetre
+    const inCorner = (x: number) => path.point(path.wrap(x)).corner;
+    const corners = Array.from({ length: Math.floor(path.lengthMm) }, (_, x) => x).filter((x) => inCorner(x));
+    expect(corners.length).toBeGreaterThan(4);
+    for (const x of corners) {
+      // a stretch of twice the end's distance has one place only: its middle
+      const [peg] = placeholders(path, [{ fromMm: x - 6, toMm: x + 6 }]);
+      expect(inCorner(peg!)).toBeFalsy();
+      let least = 0;
+      while (least < 20 && inCorner(x + least) && inCorner(x - least)) least++;
+      const off = path.wrap(peg! - x);
+      expect(Math.min(off, path.lengthMm - off)).toBeLessThan(least + 1e-6);
+    }
   });
 });
 

@@ -370,6 +370,44 @@ describe('tray', () => {
   });
 });
 
+it('everything that a cell of the mat says stands inside that cell, line under line', () => {
+  const d = device('plastic60');
+  const groups = trayGroups(d);
+  const tray = assignTray(d, groups);
+  const svg = matSvg(d, groups, tray, 'J-0135');
+  const numbers = (text: string, ...names: string[]) =>
+    names.map((n) => Number(new RegExp(`\\b${n}="([-\\d.]+)"`).exec(text)![1]));
+  const width = Number(/viewBox="0 0 ([\d.]+)/.exec(svg)![1]);
+  const across = width / tray.cols;
+  const cellOf = (x: number, y: number) => `${Math.floor(x / across)},${Math.floor(y / 38)}`;
+  // frames of the cells: each in a place of its own, half a millimetre inside it
+  const frames = [...svg.matchAll(/<rect [^>]*stroke="black"[^>]*>/g)].map(([t]) =>
+    numbers(t, 'x', 'y', 'width', 'height'),
+  );
+  expect(frames).toHaveLength(tray.rows * tray.cols);
+  expect(new Set(frames.map(([x, y]) => cellOf(x!, y!))).size).toBe(frames.length);
+  for (const [x, y, w, h] of frames) expect(cellOf(x! + w!, y! + h!)).toBe(cellOf(x!, y!));
+  // each group's four lines and its drawn screw, from the top of its own cell down
+  for (const g of groups) {
+    const name = tray.cells.get(g.id)!;
+    const at = svg.indexOf(`>${name}</text>`);
+    const begins = svg.lastIndexOf('<rect', at);
+    const ys = [...svg.slice(svg.lastIndexOf('<text', at), svg.indexOf('</text>', at)).matchAll(/ y="([\d.]+)"/g)].map(
+      (m) => Number(m[1]),
+    );
+    const [x0, y0] = numbers(svg.slice(begins, at), 'x', 'y');
+    expect(cellOf(x0!, y0!)).toBe(cellOf(x0!, ys[0]!));
+    const own = [...svg.matchAll(/<(?:text|rect) x="([\d.]+)" y="([\d.]+)"/g)]
+      .map((m) => [Number(m[1]), Number(m[2])] as const)
+      .filter(([x, y]) => cellOf(x, y) === cellOf(x0!, y0!));
+    const down = own.map(([, y]) => y - Math.floor(y / 38) * 38).sort((a, b) => a - b);
+    // frame, name, zone, count, size, screw: none over another
+    expect(down.length).toBeGreaterThanOrEqual(6);
+    for (let i = 1; i < 6; i++) expect(down[i]! - down[i - 1]!).toBeGreaterThan(2.9);
+    expect(Math.max(...down)).toBeLessThan(37);
+  }
+});
+
 describe('what moves over', () => {
   const d = device('plastic60');
   it('nine to move, single-use ones new, films off; less what the new shell has', () => {
