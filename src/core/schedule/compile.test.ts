@@ -119,9 +119,10 @@ it('what is held from one task to another ties the two, and what must lie betwee
 it('what has begun keeps its instant, and the shortest mode counts', () => {
   const two = task('heat', 100);
   const { of } = named(
-    benchOf([job([{ ...two, modes: [...two.modes, { durS: 70, use: { mirel: 1 } }] }])], [
-      { job: 'j1', task: 'heat', startS: -20, endS: 80, mode: 0 },
-    ]),
+    benchOf(
+      [job([{ ...two, modes: [...two.modes, { durS: 70, use: { mirel: 1 } }] }])],
+      [{ job: 'j1', task: 'heat', startS: -20, endS: 80, mode: 0 }],
+    ),
   );
   expect(of('heat').minDurS).toBe(70);
   expect(of('heat').started).toMatchObject({ startS: -20, endS: 80 });
