@@ -230,7 +230,7 @@ test('the dial is turned and the device laid on in the same moment: what the dia
   });
   await expect(h.call()).toContainText(/^Try in /);
   await page.goto('/jobs/demo-0143/log');
-  await expect(page.getByText(/heat on: plate at 100 °C/).first()).toBeVisible();
+  await expect(page.getByText(/heat on: hot plate at 100 °C/).first()).toBeVisible();
 });
 
 test('a swollen cell stops heating, with the caution', async ({ page }) => {

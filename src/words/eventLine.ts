@@ -368,11 +368,11 @@ const lines: { [T in KnownEvent['type']]: (e: EventOf<T>, units: LineUnits) => s
       join2: e.steps.map((v) => units.mm(v, 2)).join(', '),
     }),
   heatPlan: (e, units) =>
-    t('planPick', { heater: e.heater ?? 'plate', setC: units.c(e.setC), pickMm: units.mm(e.pickMm, 1) }),
+    t('planPick', { heater: said(e.heater ?? 'plate'), setC: units.c(e.setC), pickMm: units.mm(e.pickMm, 1) }),
   heatOn: (e, units) =>
     e.preheated
-      ? t('heatOnAt', { heater: e.heater ?? 'plate', setC: units.c(e.setC) })
-      : t('heatOnAtFromCold', { heater: e.heater ?? 'plate', setC: units.c(e.setC) }),
+      ? t('heatOnAt', { heater: said(e.heater ?? 'plate'), setC: units.c(e.setC) })
+      : t('heatOnAtFromCold', { heater: said(e.heater ?? 'plate'), setC: units.c(e.setC) }),
   heatOff: (e) => t('heatOff', { reason: said(e.reason) }),
   probe: (e, units) => t('probe', { tempC: units.c(e.tempC), from: said(e.from) }),
   observed: (e, units) =>

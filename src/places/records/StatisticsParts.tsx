@@ -238,7 +238,7 @@ export function ComeBackFigures({ here: { comeBacks } }: { here: StatisticsScree
         <Disclosure title={t('howLongTheyStay')}>
           <Table
             label={t('shareThatStaysByDays')}
-            columns={[t('daysOut'), t('outSoLong'), 'stay', t('giveOrTake')]}
+            columns={[t('daysOut'), t('outSoLong'), said('stays'), t('giveOrTake')]}
             rows={comeBacks.stays.map((s) => [String(s.days), String(s.atRisk), percent(s.stays), percent(s.se)])}
           />
           <Txt size="s" tone="ink2">

@@ -190,27 +190,19 @@ export function BeadNumbers({ here: { bead, s, picks } }: { here: BeadDetailsSta
             })}
       </Txt>
       <Txt size="s">
-        {bead.nearCamera
-          ? bead.nearSound
-            ? t('roundTheRingBetweenWhatStays', {
-                length: bead.order.order.length,
-                part: bead.order.order.length === 1 ? t('run') : t('runs'),
-                travelMm: length(bead.order.travelMm, s, 0),
-                part2: bead.order.proven ? t('theLeastThereIs') : '',
-                mm: length(bead.nearCamera.mm, s, 1),
-                cameraClearMm: length(bead.bead.cameraClearMm, s, 1),
-                mm2: length(bead.nearSound.mm, s, 1),
-              })
-            : `${t('roundTheRingBetweenWhatStays2', { length: bead.order.order.length, part: bead.order.order.length === 1 ? t('run') : t('runs'), travelMm: length(bead.order.travelMm, s, 0), part2: bead.order.proven ? t('theLeastThereIs') : '', mm: length(bead.nearCamera.mm, s, 1), cameraClearMm: length(bead.bead.cameraClearMm, s, 1) })} `
-          : bead.nearSound
-            ? t('roundTheRingBetweenWhatStays3', {
-                length: bead.order.order.length,
-                part: bead.order.order.length === 1 ? t('run') : t('runs'),
-                travelMm: length(bead.order.travelMm, s, 0),
-                part2: bead.order.proven ? t('theLeastThereIs') : '',
-                mm: length(bead.nearSound.mm, s, 1),
-              })
-            : `${t('roundTheRingBetweenWhatStays4', { length: bead.order.order.length, part: bead.order.order.length === 1 ? t('run') : t('runs'), travelMm: length(bead.order.travelMm, s, 0), part2: bead.order.proven ? t('theLeastThereIs') : '' })} `}
+        {[
+          t('beadRuns', { count: bead.order.order.length, travelMm: length(bead.order.travelMm, s, 0) }),
+          ...(bead.order.proven ? [t('noOrderHasLess')] : []),
+          ...(bead.nearCamera
+            ? [
+                t('toTheNearestCamera', {
+                  mm: length(bead.nearCamera.mm, s, 1),
+                  wantedMm: length(bead.bead.cameraClearMm, s, 1),
+                }),
+              ]
+            : []),
+          ...(bead.nearSound ? [t('toTheNearestSound', { mm: length(bead.nearSound.mm, s, 1) })] : []),
+        ].join(' ')}
       </Txt>
       {bead.nearCamera && bead.nearCamera.mm < bead.bead.cameraClearMm ? (
         <Txt size="s" tone="caution">
@@ -219,19 +211,12 @@ export function BeadNumbers({ here: { bead, s, picks } }: { here: BeadDetailsSta
       ) : null}
       {bead.fill ? (
         <Txt size="s">
-          {bead.fill.strokes.length === 1
-            ? t('linesInStrokeMlEachWide', {
-                lines: bead.fill.lines,
-                length: bead.fill.strokes.length,
-                toFixed: inDigits(bead.fillMl, 2),
-                coverage: length(picks.coverage * picks.pitchMm, s, 1),
-              })
-            : t('linesInStrokesMlEachWide', {
-                lines: bead.fill.lines,
-                length: bead.fill.strokes.length,
-                toFixed: inDigits(bead.fillMl, 2),
-                coverage: length(picks.coverage * picks.pitchMm, s, 1),
-              })}
+          {t('linesInStrokes', {
+            count: bead.fill.strokes.length,
+            lines: bead.fill.lines,
+            toFixed: inDigits(bead.fillMl, 2),
+            coverage: length(picks.coverage * picks.pitchMm, s, 1),
+          })}
         </Txt>
       ) : null}
       {bead.dots ? (

@@ -91,7 +91,9 @@ export function piecesCall(i: PiecesCallInput): CallText {
   if (!soft)
     return {
       sentence: i.everHeated
-        ? t('piece1GripsAgainHeatIt', { targetC: i.targetC === null ? 'more' : temp(i.targetC, units) })
+        ? i.targetC === null
+          ? t('piece1GripsAgainHeatMore')
+          : t('piece1GripsAgainHeatIt', { targetC: temp(i.targetC, units) })
         : t('heatPiece1To', { targetC: i.targetC === null ? t('noTemperature') : temp(i.targetC, units) }),
       reason: t('nowTheBladeWorksFromNever', {
         lowC: temp(i.lowC, units),

@@ -19,22 +19,16 @@ export default {
     'Laid {{toFixed}} mm², a strand {{strandDiaMm}} thick. A nozzle up to that size lays it without dragging. By hand it closes to {{bondMinMm}} to {{bondMaxMm}}. Dry, {{dryFill}} of it is left.',
   laidMmAStrandThickA2:
     'Laid {{toFixed}} mm², a strand {{strandDiaMm}} thick. A nozzle up to that size lays it without dragging. By hand it closes to {{bondMinMm}} to {{bondMaxMm}}. Dry, {{dryFill}} of it is left: it fills no gap.',
-  run: 'run',
-  runs: 'runs',
-  theLeastThereIs: ', the least there is',
-  roundTheRingBetweenWhatStays:
-    '{{length}} {{part}} round the ring between what stays open, {{travelMm}} through the air between them{{part2}}. {{mm}} to the nearest camera, {{cameraClearMm}} wanted. {{mm2}} to the nearest microphone or speaker.',
-  roundTheRingBetweenWhatStays2:
-    '{{length}} {{part}} round the ring between what stays open, {{travelMm}} through the air between them{{part2}}. {{mm}} to the nearest camera, {{cameraClearMm}} wanted.',
-  roundTheRingBetweenWhatStays3:
-    '{{length}} {{part}} round the ring between what stays open, {{travelMm}} through the air between them{{part2}}. {{mm}} to the nearest microphone or speaker.',
-  roundTheRingBetweenWhatStays4:
-    '{{length}} {{part}} round the ring between what stays open, {{travelMm}} through the air between them{{part2}}.',
+  beadRuns_one: 'One run round the ring between what stays open, {{travelMm}} through the air.',
+  beadRuns_other: '{{count}} runs round the ring between what stays open, {{travelMm}} through the air between them.',
+  noOrderHasLess: 'No other order has less of that.',
+  toTheNearestCamera: '{{mm}} to the nearest camera; {{wantedMm}} is wanted.',
+  toTheNearestSound: '{{mm}} to the nearest microphone or speaker.',
   tooNearToACameraLay: 'Too near to a camera: lay it at the outer edge there, thinner.',
-  linesInStrokeMlEachWide:
-    '{{lines}} lines in {{length}} stroke, {{toFixed}} ml, each {{coverage}} wide when closed. Lines are proposed: air leaves along them. Narrower lines dry much faster.',
-  linesInStrokesMlEachWide:
-    '{{lines}} lines in {{length}} strokes, {{toFixed}} ml, each {{coverage}} wide when closed. Lines are proposed: air leaves along them. Narrower lines dry much faster.',
+  linesInStrokes_one:
+    '{{lines}} lines in {{count}} stroke, {{toFixed}} ml, each {{coverage}} wide when closed. Lines are proposed: air leaves along them. Narrower lines dry much faster.',
+  linesInStrokes_other:
+    '{{lines}} lines in {{count}} strokes, {{toFixed}} ml, each {{coverage}} wide when closed. Lines are proposed: air leaves along them. Narrower lines dry much faster.',
   dotsOfLMlEachSpreads: '{{length}} dots of {{toFixed}} µl, {{toFixed2}} ml; each spreads to {{discRadiusMm}} across.',
   theyTouchAirIsShutIn: 'They touch: air is shut in between.',
   wayOfBonding: 'Way of bonding',

@@ -80,4 +80,10 @@ export default {
   latest: 'latest',
   waits: 'waits',
   coldWay: 'pried off cold',
+  plate: 'hot plate',
+  mat: 'heat mat',
+  gun: 'hot-air gun',
+  nozzle: 'small nozzle',
+  dryer: 'hair dryer',
+  lamp: 'infrared lamp',
 } as const;

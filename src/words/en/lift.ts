@@ -339,6 +339,7 @@ export default {
   bladeUpToInBehind: 'Blade {{into}}, up to {{depthMm}} in: {{stoppedBy}} behind.',
   bladeUpToIn: 'Blade {{into}}, up to {{depthMm}} in.',
   noFreeEdgeBreakItLoose: 'No free edge: break it loose in the middle.',
+  piece1GripsAgainHeatMore: 'Piece 1 grips again: heat it once more.',
   piece1GripsAgainHeatIt: 'Piece 1 grips again: heat it to {{targetC}}.',
   heatPiece1To: 'Heat piece 1 to {{targetC}}.',
   nowTheBladeWorksFromNever: '{{lowC}} now; the blade works from {{workC}}. Never force it: {{step}}.',

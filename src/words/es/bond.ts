@@ -22,22 +22,16 @@ export default {
     'Puesto {{toFixed}} mm², un hilo de {{strandDiaMm}}. Una boquilla hasta ese tamaño lo pone sin arrastrar. A mano cierra a {{bondMinMm}} a {{bondMaxMm}}. Seco queda {{dryFill}}.',
   laidMmAStrandThickA2:
     'Puesto {{toFixed}} mm², un hilo de {{strandDiaMm}}. Una boquilla hasta ese tamaño lo pone sin arrastrar. A mano cierra a {{bondMinMm}} a {{bondMaxMm}}. Seco queda {{dryFill}}: no llena huecos.',
-  run: 'pasada',
-  runs: 'pasadas',
-  theLeastThereIs: ', lo menos que hay',
-  roundTheRingBetweenWhatStays:
-    '{{length}} {{part}} por el anillo entre lo que queda abierto, {{travelMm}} por el aire entre ellas{{part2}}. {{mm}} a la cámara más cercana, se piden {{cameraClearMm}}. {{mm2}} al micrófono o altavoz más cercano.',
-  roundTheRingBetweenWhatStays2:
-    '{{length}} {{part}} por el anillo entre lo que queda abierto, {{travelMm}} por el aire entre ellas{{part2}}. {{mm}} a la cámara más cercana, se piden {{cameraClearMm}}.',
-  roundTheRingBetweenWhatStays3:
-    '{{length}} {{part}} por el anillo entre lo que queda abierto, {{travelMm}} por el aire entre ellas{{part2}}. {{mm}} al micrófono o altavoz más cercano.',
-  roundTheRingBetweenWhatStays4:
-    '{{length}} {{part}} por el anillo entre lo que queda abierto, {{travelMm}} por el aire entre ellas{{part2}}.',
+  beadRuns_one: 'Una pasada por el anillo entre lo que queda abierto, {{travelMm}} por el aire.',
+  beadRuns_other: '{{count}} pasadas por el anillo entre lo que queda abierto, {{travelMm}} por el aire entre ellas.',
+  noOrderHasLess: 'Ningún otro orden tiene menos.',
+  toTheNearestCamera: '{{mm}} a la cámara más cercana; se piden {{wantedMm}}.',
+  toTheNearestSound: '{{mm}} al micrófono o altavoz más cercano.',
   tooNearToACameraLay: 'Muy cerca de una cámara: ponlo ahí en el borde exterior, más fino.',
-  linesInStrokeMlEachWide:
-    '{{lines}} líneas en {{length}} trazo, {{toFixed}} ml, cada una {{coverage}} de ancho al cerrar. Se proponen líneas: el aire sale por ellas. Las líneas estrechas secan mucho antes.',
-  linesInStrokesMlEachWide:
-    '{{lines}} líneas en {{length}} trazos, {{toFixed}} ml, cada una {{coverage}} de ancho al cerrar. Se proponen líneas: el aire sale por ellas. Las líneas estrechas secan mucho antes.',
+  linesInStrokes_one:
+    '{{lines}} líneas en {{count}} trazo, {{toFixed}} ml, cada una {{coverage}} de ancho al cerrar. Se proponen líneas: el aire sale por ellas. Las líneas estrechas secan mucho antes.',
+  linesInStrokes_other:
+    '{{lines}} líneas en {{count}} trazos, {{toFixed}} ml, cada una {{coverage}} de ancho al cerrar. Se proponen líneas: el aire sale por ellas. Las líneas estrechas secan mucho antes.',
   dotsOfLMlEachSpreads:
     '{{length}} puntos de {{toFixed}} µl, {{toFixed2}} ml; cada uno se extiende a {{discRadiusMm}} de ancho.',
   theyTouchAirIsShutIn: 'Se tocan: queda aire encerrado.',

@@ -83,4 +83,10 @@ export default {
   latest: 'a más tardar',
   waits: 'espera',
   coldWay: 'en frío, con palanca',
+  plate: 'placa caliente',
+  mat: 'manta térmica',
+  gun: 'pistola de aire',
+  nozzle: 'boquilla pequeña',
+  dryer: 'secador',
+  lamp: 'lámpara de infrarrojos',
 } satisfies Same<typeof en>;

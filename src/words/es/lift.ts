@@ -341,6 +341,7 @@ export default {
   bladeUpToInBehind: 'Cuchilla {{into}}, hasta {{depthMm}} dentro: detrás, {{stoppedBy}}.',
   bladeUpToIn: 'Cuchilla {{into}}, hasta {{depthMm}} dentro.',
   noFreeEdgeBreakItLoose: 'Sin borde libre: rómpelo por el medio.',
+  piece1GripsAgainHeatMore: 'El trozo 1 agarra otra vez: caliéntalo una vez más.',
   piece1GripsAgainHeatIt: 'El trozo 1 agarra otra vez: caliéntalo a {{targetC}}.',
   heatPiece1To: 'Calienta el trozo 1 a {{targetC}}.',
   nowTheBladeWorksFromNever: '{{lowC}} ahora; la cuchilla avanza desde {{workC}}. Nunca lo fuerces: {{step}}.',
