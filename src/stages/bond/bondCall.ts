@@ -110,7 +110,27 @@ export function tapeText(t: TapeWork | null, units: Units): BondText {
   const off = cuts.cuts.filter((c) => c.from === 'offcut').reduce((m, c) => m + c.usedMm, 0);
   return {
     sentence: tr('cutPiecesOfTape', { length: plan.pieces.length, rollUsedMm: length(plan.rollUsedMm, units, 0) }),
-    reason: `${off > 0 ? (cuts.proven ? (plan.scheme === 'facet' ? tr('fromFromTheRollChordsA', { off: length(off, units, 0), offcutsOpened: cuts.offcutsOpened, part: cuts.offcutsOpened === 1 ? tr('offcut') : tr('offcuts'), rollMm: length(cuts.rollMm, units, 0), facetsPerCorner: plan.facetsPerCorner, toFixed: digits(plan.mitreDeg.straight, 1), toFixed2: digits(plan.mitreDeg.facet) }) : tr('fromFromTheRollSquareButt', { off: length(off, units, 0), offcutsOpened: cuts.offcutsOpened, part: cuts.offcutsOpened === 1 ? tr('offcut') : tr('offcuts'), rollMm: length(cuts.rollMm, units, 0) })) : plan.scheme === 'facet' ? tr('fromFromTheRollABetter', { off: length(off, units, 0), offcutsOpened: cuts.offcutsOpened, part: cuts.offcutsOpened === 1 ? tr('offcut') : tr('offcuts'), rollMm: length(cuts.rollMm, units, 0), facetsPerCorner: plan.facetsPerCorner, toFixed: digits(plan.mitreDeg.straight, 1), toFixed2: digits(plan.mitreDeg.facet) }) : tr('fromFromTheRollABetter2', { off: length(off, units, 0), offcutsOpened: cuts.offcutsOpened, part: cuts.offcutsOpened === 1 ? tr('offcut') : tr('offcuts'), rollMm: length(cuts.rollMm, units, 0) })) : plan.scheme === 'facet' ? tr('chordsACornerMitredAndNo', { facetsPerCorner: plan.facetsPerCorner, toFixed: digits(plan.mitreDeg.straight, 1), toFixed2: digits(plan.mitreDeg.facet) }) : tr('squareButtJointsNoOverlapA')}${plan.brokenRing ? ` ${tr('openWhereTheVentIs')}` : ''}`,
+    reason: [
+      ...(off > 0
+        ? [
+            tr('fromOffcuts', {
+              count: cuts.offcutsOpened,
+              off: length(off, units, 0),
+              rollMm: length(cuts.rollMm, units, 0),
+            }),
+            ...(cuts.proven ? [] : [tr('aBetterCutMayExist')]),
+          ]
+        : []),
+      plan.scheme === 'facet'
+        ? tr('chordsACorner', {
+            facetsPerCorner: plan.facetsPerCorner,
+            straightDeg: digits(plan.mitreDeg.straight, 1),
+            facetDeg: digits(plan.mitreDeg.facet),
+          })
+        : tr('squareButtJoints'),
+      tr('noOverlap'),
+      ...(plan.brokenRing ? [tr('openWhereTheVentIs')] : []),
+    ].join(' '),
     tone: 'ink',
   };
 }

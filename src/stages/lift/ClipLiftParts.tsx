@@ -73,31 +73,15 @@ export function ClipCall({ here: { next, plan, name, left, units, fold, reader }
       {...(next
         ? {
             sentence: t('clip', { next: plan.steps.indexOf(next) + 1, next2: name(next) }),
-            reason: next.corner
-              ? next.near.length
-                ? t('liftTheEdgeByAtMost', {
-                    part: left.length === plan.steps.length ? `${t('startByTheChargePortRun')} ` : '',
-                    liftMm: length(Math.min(next.liftMm, 20), units),
-                    value: length(clipHeightMm.value, units),
-                    join: next.near.join(', '),
-                  })
-                : t('liftTheEdgeByAtMost2', {
-                    part: left.length === plan.steps.length ? `${t('startByTheChargePortRun')} ` : '',
-                    liftMm: length(Math.min(next.liftMm, 20), units),
-                    value: length(clipHeightMm.value, units),
-                  })
-              : next.near.length
-                ? t('liftTheEdgeByAtMost3', {
-                    part: left.length === plan.steps.length ? `${t('startByTheChargePortRun')} ` : '',
-                    liftMm: length(Math.min(next.liftMm, 20), units),
-                    value: length(clipHeightMm.value, units),
-                    join: next.near.join(', '),
-                  })
-                : t('liftTheEdgeByAtMost4', {
-                    part: left.length === plan.steps.length ? `${t('startByTheChargePortRun')} ` : '',
-                    liftMm: length(Math.min(next.liftMm, 20), units),
-                    value: length(clipHeightMm.value, units),
-                  }),
+            reason: [
+              ...(left.length === plan.steps.length ? [t('startByTheChargePortRun')] : []),
+              t('liftTheEdgeByAtMost', {
+                liftMm: length(Math.min(next.liftMm, 20), units),
+                value: length(clipHeightMm.value, units),
+              }),
+              ...(next.corner ? [t('atACornerAlone')] : []),
+              ...(next.near.length ? [t('besideTheClip', { join: next.near.join(', ') })] : []),
+            ].join(' '),
             tone: next.liftMm < clipHeightMm.value ? 'caution' : 'ink',
           }
         : {

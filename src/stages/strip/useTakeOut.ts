@@ -166,25 +166,11 @@ export function useTakeOut(p: { job: JobState; work: StripWork; tabs: ReactNode;
     if (plug)
       return {
         sentence: t('off', { name: capital(plug.name) }),
-        reason:
-          plug.kind === 'latch'
-            ? near!.names.length
-              ? t('plasticOrAFingernailLatchUp', {
-                  part: plug.battery ? `${t('firstOfAll')} ` : '',
-                  from: near!.from,
-                  join: near!.names.join(', '),
-                })
-              : t('plasticOrAFingernailLatchUp2', { part: plug.battery ? `${t('firstOfAll')} ` : '', from: near!.from })
-            : near!.names.length
-              ? t('plasticOrAFingernailStraightUp', {
-                  part: plug.battery ? `${t('firstOfAll')} ` : '',
-                  from: near!.from,
-                  join: near!.names.join(', '),
-                })
-              : t('plasticOrAFingernailStraightUp2', {
-                  part: plug.battery ? `${t('firstOfAll')} ` : '',
-                  from: near!.from,
-                }),
+        reason: [
+          ...(plug.battery ? [t('firstOfAll')] : []),
+          plug.kind === 'latch' ? t('latchUpThenPull', { from: near!.from }) : t('straightUp', { from: near!.from }),
+          ...(near!.names.length ? [t('besideIt', { join: near!.names.join(', ') })] : []),
+        ].join(' '),
         tone: 'ink',
       };
     if (isCell && swollen)

@@ -158,19 +158,12 @@ export default {
   onRollsOfPiecesFindNo:
     '{{rollMm}} on rolls; {{length}} of {{length2}} pieces find no place. Open a new roll and count it on Stock.',
   cutPiecesOfTape: 'Cut {{length}} pieces, {{rollUsedMm}} of tape.',
-  offcut: 'offcut',
-  offcuts: 'offcuts',
-  fromFromTheRollChordsA:
-    '{{off}} from {{offcutsOpened}} {{part}}, {{rollMm}} from the roll. {{facetsPerCorner}} chords a corner, mitred {{toFixed}}° and {{toFixed2}}°. No overlap: a double layer is a bump.',
-  fromFromTheRollSquareButt:
-    '{{off}} from {{offcutsOpened}} {{part}}, {{rollMm}} from the roll. Square butt joints. No overlap: a double layer is a bump.',
-  fromFromTheRollABetter:
-    '{{off}} from {{offcutsOpened}} {{part}}, {{rollMm}} from the roll; a better cut may exist. {{facetsPerCorner}} chords a corner, mitred {{toFixed}}° and {{toFixed2}}°. No overlap: a double layer is a bump.',
-  fromFromTheRollABetter2:
-    '{{off}} from {{offcutsOpened}} {{part}}, {{rollMm}} from the roll; a better cut may exist. Square butt joints. No overlap: a double layer is a bump.',
-  chordsACornerMitredAndNo:
-    '{{facetsPerCorner}} chords a corner, mitred {{toFixed}}° and {{toFixed2}}°. No overlap: a double layer is a bump.',
-  squareButtJointsNoOverlapA: 'Square butt joints. No overlap: a double layer is a bump.',
+  fromOffcuts_one: '{{off}} from one offcut, {{rollMm}} from the roll.',
+  fromOffcuts_other: '{{off}} from {{count}} offcuts, {{rollMm}} from the roll.',
+  aBetterCutMayExist: 'A better cut may exist.',
+  chordsACorner: '{{facetsPerCorner}} chords a corner, mitred {{straightDeg}}° and {{facetDeg}}°.',
+  squareButtJoints: 'Square butt joints.',
+  noOverlap: 'No overlap: a double layer is a bump.',
   openWhereTheVentIs: 'Open where the vent is.',
   layTheNewRingFromOne: 'Lay the new ring from one corner.',
   oneCornerAlongOneEdgeThe:

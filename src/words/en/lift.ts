@@ -27,13 +27,9 @@ export default {
   upTo2: '{{i}}. {{s}}: {{index}}, up to {{liftMm}}',
   clip: 'Clip {{next}}: {{next2}}.',
   startByTheChargePortRun: 'Start by the charge port, run the pick round.',
-  liftTheEdgeByAtMost:
-    '{{part}}Lift the edge by {{liftMm}} at most; it lets go at about {{value}}. At a corner: this one alone. Beside it: {{join}}.',
-  liftTheEdgeByAtMost2:
-    '{{part}}Lift the edge by {{liftMm}} at most; it lets go at about {{value}}. At a corner: this one alone.',
-  liftTheEdgeByAtMost3:
-    '{{part}}Lift the edge by {{liftMm}} at most; it lets go at about {{value}}. Beside it: {{join}}.',
-  liftTheEdgeByAtMost4: '{{part}}Lift the edge by {{liftMm}} at most; it lets go at about {{value}}.',
+  liftTheEdgeByAtMost: 'Lift the edge by {{liftMm}} at most; it lets go at about {{value}}.',
+  atACornerAlone: 'At a corner: this one alone.',
+  besideTheClip: 'Beside it: {{join}}.',
   allClipsAreOpen: 'All clips are open.',
   theIsShortStraightUpPeel:
     'The {{name}} is short: {{flatMm}} straight up. Peel the reader off the back, or unplug it. Do not turn the back further than {{openDeg}}°.',

@@ -162,19 +162,12 @@ export default {
   onRollsOfPiecesFindNo:
     '{{rollMm}} en rollos; {{length}} de {{length2}} trozos no caben. Abre un rollo nuevo y cuéntalo en Existencias.',
   cutPiecesOfTape: 'Corta {{length}} trozos, {{rollUsedMm}} de cinta.',
-  offcut: 'retal',
-  offcuts: 'retales',
-  fromFromTheRollChordsA:
-    '{{off}} de {{offcutsOpened}} {{part}}, {{rollMm}} del rollo. {{facetsPerCorner}} tramos por esquina, ingletes de {{toFixed}}° y {{toFixed2}}°. Sin solape: una capa doble es un bulto.',
-  fromFromTheRollSquareButt:
-    '{{off}} de {{offcutsOpened}} {{part}}, {{rollMm}} del rollo. Uniones a tope. Sin solape: una capa doble es un bulto.',
-  fromFromTheRollABetter:
-    '{{off}} de {{offcutsOpened}} {{part}}, {{rollMm}} del rollo; puede haber un corte mejor. {{facetsPerCorner}} tramos por esquina, ingletes de {{toFixed}}° y {{toFixed2}}°. Sin solape: una capa doble es un bulto.',
-  fromFromTheRollABetter2:
-    '{{off}} de {{offcutsOpened}} {{part}}, {{rollMm}} del rollo; puede haber un corte mejor. Uniones a tope. Sin solape: una capa doble es un bulto.',
-  chordsACornerMitredAndNo:
-    '{{facetsPerCorner}} tramos por esquina, ingletes de {{toFixed}}° y {{toFixed2}}°. Sin solape: una capa doble es un bulto.',
-  squareButtJointsNoOverlapA: 'Uniones a tope. Sin solape: una capa doble es un bulto.',
+  fromOffcuts_one: '{{off}} de un retal, {{rollMm}} del rollo.',
+  fromOffcuts_other: '{{off}} de {{count}} retales, {{rollMm}} del rollo.',
+  aBetterCutMayExist: 'Puede haber un corte mejor.',
+  chordsACorner: '{{facetsPerCorner}} tramos por esquina, ingletes de {{straightDeg}}° y {{facetDeg}}°.',
+  squareButtJoints: 'Uniones a tope.',
+  noOverlap: 'Sin solape: una capa doble es un bulto.',
   openWhereTheVentIs: 'Abierto donde está la rejilla.',
   layTheNewRingFromOne: 'Pon el anillo nuevo desde una esquina.',
   oneCornerAlongOneEdgeThe:

@@ -31,11 +31,9 @@ export default {
   upTo2: '{{i}}. {{s}}: {{index}}, hasta {{liftMm}}',
   clip: 'Clip {{next}}: {{next2}}.',
   startByTheChargePortRun: 'Empieza junto al conector de carga y pasa la púa alrededor.',
-  liftTheEdgeByAtMost:
-    '{{part}}Sube el borde {{liftMm}} como mucho; suelta a unos {{value}}. En esquina: solo este. Al lado: {{join}}.',
-  liftTheEdgeByAtMost2: '{{part}}Sube el borde {{liftMm}} como mucho; suelta a unos {{value}}. En esquina: solo este.',
-  liftTheEdgeByAtMost3: '{{part}}Sube el borde {{liftMm}} como mucho; suelta a unos {{value}}. Al lado: {{join}}.',
-  liftTheEdgeByAtMost4: '{{part}}Sube el borde {{liftMm}} como mucho; suelta a unos {{value}}.',
+  liftTheEdgeByAtMost: 'Sube el borde {{liftMm}} como mucho; suelta a unos {{value}}.',
+  atACornerAlone: 'En esquina: solo este.',
+  besideTheClip: 'Al lado: {{join}}.',
   allClipsAreOpen: 'Todos los clips están abiertos.',
   theIsShortStraightUpPeel:
     'Cable corto: {{name}}, {{flatMm}} hacia arriba. Despega el lector de la tapa o desenchúfalo. No gires la tapa más de {{openDeg}}°.',
