@@ -56,3 +56,13 @@ test('what was noted in the demo is not left behind unasked', async ({ page }) =
   await page.getByRole('button', { name: 'Stay in the demo' }).click();
   await expect(page.getByText(/^Demo day/)).toBeVisible();
 });
+
+test('a page that was left while the demo came in: the next one brings it', async ({ page }) => {
+  // its day has begun, and nothing of it is there yet
+  await page.addInitScript(() => {
+    if (localStorage.getItem('northcove.demoDay') === null)
+      localStorage.setItem('northcove.demoDay', JSON.stringify({ offsetMs: 0, begunAt: Date.now() }));
+  });
+  await page.goto('/jobs');
+  await expect(page.getByText(/^J-0143 ·/).first()).toBeVisible();
+});

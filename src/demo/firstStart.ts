@@ -23,6 +23,10 @@ async function beginDay(): Promise<void> {
   await takeIn(wholeDemo(), settings, { ownWork: true });
 }
 
+/** One page of this browser at a time: a second one finds what the first has brought. */
+const alone = (work: () => Promise<void>): Promise<void> =>
+  typeof navigator !== 'undefined' && navigator.locks ? navigator.locks.request('northcove-demo', work) : work();
+
 /** The demo's day from its morning on, in place of what is there of it. */
 export async function demoDayAgain(): Promise<void> {
   await repository.dropJobs();
@@ -37,6 +41,8 @@ export async function seedOnFirstStart(): Promise<void> {
   try {
     if (demoOffsetMs() !== null) {
       if (demoDayOver() && untouched(await shopNow())) await demoDayAgain();
+      // a page that was left while the demo came in has begun its day, and nothing of it is there
+      else await alone(async () => ((await repository.isEmpty()) ? beginDay() : undefined));
       return;
     }
     if (!(await repository.isEmpty())) return;
@@ -44,7 +50,7 @@ export async function seedOnFirstStart(): Promise<void> {
     if (!answer.ok) return;
     const config: unknown = await answer.json();
     if (!config || typeof config !== 'object' || !('demo' in config) || config.demo !== true) return;
-    await beginDay();
+    await alone(async () => ((await repository.isEmpty()) ? beginDay() : undefined));
   } catch {
     // no server, no demo: the bench starts empty
   }
