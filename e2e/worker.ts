@@ -39,9 +39,14 @@ export async function workOn(h: Hands, page: Page, most = 150): Promise<string> 
       continue;
     }
     const [, tick] = lacks.find(([why]) => why.test(name)) ?? [];
-    const box = tick ? page.getByRole('checkbox', { name: tick, checked: false }).first() : null;
-    if (box && (await box.isVisible())) await h.press(box);
-    else await h.wait(3 * 60_000);
+    const boxes = tick ? page.getByRole('checkbox', { name: tick, checked: false }) : null;
+    if (boxes && (await boxes.first().isVisible())) {
+      // on a busy machine the tick shows a moment later: it is not pressed twice
+      const open = await boxes.count();
+      await h.press(boxes.first());
+      await page.clock.runFor(50);
+      await expect(boxes).not.toHaveCount(open);
+    } else await h.wait(3 * 60_000);
   }
   throw new Error(`${begun} came to no end: ${(await main.innerText()).replace(/\n/g, ' ')}`);
 }
