@@ -76,11 +76,11 @@ export function useRestore({ tell }: { tell: (m: Told) => void }) {
         devices: file.devices,
         inPlaceOfDemo: waiting.inPlaceOfDemo,
       });
-      await noteTries(file.tries);
       if (waiting.inPlaceOfDemo) {
         endDemoDay();
         await begunAnew();
       }
+      await noteTries(file.tries);
       if (settings) setBefore(here.settings);
       setWaiting(null);
       tell({

@@ -1,4 +1,4 @@
-import { coolAfterS, SecondsAbove, secondsAboveOf } from '@/core/heat/secondsAbove';
+import { SecondsAbove, secondsAboveOf } from '@/core/heat/secondsAbove';
 import { horizonS, type Exposure } from '@/core/heat/forecast';
 import { opening, worstWaiting, type Opening, type OpeningInput } from '@/core/heat/opening';
 import type { ReducedModel } from '@/core/heat/reduced';
@@ -125,13 +125,8 @@ export function hotNow(
 export function aboveSoFarS(f: HeatForecast, id: Watched, markC: number, tS: number): number {
   const { switches } = f.run;
   const isAbove = (t: number) => (hotNow(f, id, t)?.hotC ?? -Infinity) >= markC;
-  const count = secondsAboveOf(
-    f,
-    `${id} ${markC}`,
-    () => new SecondsAbove(isAbove, Math.min(0, switches[0]?.atS ?? 0)),
-  );
-  const last = switches[switches.length - 1];
-  return count.upTo(last?.setC === null ? Math.min(tS, last.atS + coolAfterS) : tS);
+  const at = switches.map((s) => s.atS);
+  return secondsAboveOf(f, `${id} ${markC}`, () => new SecondsAbove(isAbove, Math.min(0, at[0] ?? 0), at)).upTo(tS);
 }
 
 export interface HeatAnswer {
