@@ -31,6 +31,8 @@ const iterations = 900;
 const seedsPerRound = 3;
 const searchMs = 3000;
 const settleMs = 60;
+/** A better plan than the one on the screen is looked for once nothing was noted for so long: the search takes a second of a core. */
+const restMs = 800;
 export const promiseRuns = 2000;
 /** the same without a worker, so that the screen does not stand still */
 const runsAlone = 200;
@@ -164,6 +166,7 @@ class PlanStore {
               inForce: this.answered !== null,
               first: from === null,
               budget: { ms: searchMs },
+              restMs,
             },
             (share) => {
               if (!over && this.run === run) this.setShare(share);
@@ -188,7 +191,7 @@ class PlanStore {
           });
       },
       // the first plan of a page at once; after that, what is noted in one breath is planned in one
-      asked.standing ? settleMs : 0,
+      from ? restMs : asked.standing ? settleMs : 0,
     );
   }
 

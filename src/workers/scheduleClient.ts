@@ -18,7 +18,7 @@ import { startSchedule } from './startSchedule';
 
 /** A better plan, with its progress and what is there before the whole answer; it can be given up. */
 export const betterPlan = (
-  q: PlanQuestion,
+  q: PlanQuestion & { restMs: number },
   tell: (share: number) => void,
   part: (p: PlanPart) => void,
 ): LongRun<PlanAnswer> =>

@@ -43,6 +43,10 @@ const leastRuns = 500;
 export const runsFor = (runs: number, jobs: number): number =>
   Math.min(runs, Math.max(leastRuns, Math.round((runs * fullRunsJobs) / Math.max(1, jobs))));
 
+/** The first plan of a bench for which there was none: what is on the screen while a better one is looked for. */
+export const firstPlanOf = (q: PlanQuestion): ShopPlan =>
+  planShop(q.bench, { iterations: 0, seeds: [], previous: q.previous, inForce: q.inForce ?? false });
+
 /** Everything that is worked out beside the screen: a better plan, what can be promised by it, what another order costs. */
 export function planWork(
   q: PlanQuestion,
@@ -54,7 +58,7 @@ export function planWork(
   const inForce = q.inForce ?? false;
   let { previous } = q;
   if (q.first) {
-    const plan = planShop(q.bench, { iterations: 0, seeds: [], previous, inForce });
+    const plan = firstPlanOf(q);
     part?.({ plan, promises: null, others: null });
     previous = plan.plan;
   }
