@@ -123,6 +123,19 @@ module.exports = defineConfig([
     rules: { 'import/no-restricted-paths': ['error', { zones: [...floors, ...rooms] }] },
   },
   {
+    // what is longer is two things; tables of data and of words may be
+    files: ['src/**/*.{ts,tsx}', 'server/**/*.ts', 'scripts/**'],
+    ignores: [
+      '**/*.test.*',
+      'src/words/**',
+      'src/model/shippedDevices.ts',
+      'src/core/functions/tables.ts',
+      // one trial after the other, each with its own pages
+      'scripts/trials.mts',
+    ],
+    rules: { 'max-lines': ['error', 300], 'max-lines-per-function': ['error', 120] },
+  },
+  {
     // five sizes of letters, four spacings, one radius, colours by their names: see tailwind.config.js and ui/tokens.json
     files: ['src/{stages,places,bench-kit,ui,app}/**/*.{ts,tsx}'],
     ignores: ['**/*.test.*'],

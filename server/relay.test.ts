@@ -1,4 +1,5 @@
-import { relay, relayLimits } from './relay';
+import { relay } from './relay';
+import { relayLimits } from './relayRooms';
 
 const room = 'r'.repeat(43);
 const frame = (over: object = {}) => ({ to: '*', m: 'm1', i: 0, n: 1, d: 'sealed', ...over });

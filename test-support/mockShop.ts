@@ -73,7 +73,6 @@ export const logged = (id: string): JobEvent[] => state.jobs.get(id)!.filter((e)
 export const settingsNow = () => state.settings;
 
 export const restoreSettings = async () => false;
-export const useRefusal = () => null;
 export const useSpoiled = () => [];
 export const shopNow = async () => state;
 export const useShop = () => ({ shop: useStore(), error: null });

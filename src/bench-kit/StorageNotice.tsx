@@ -3,7 +3,8 @@ import { useEffect } from 'react';
 import { View } from 'react-native';
 
 import { clockNews } from '@/store/clock';
-import { tellRefused, useRefusal, useShop } from '@/store/shop';
+import { tellRefused, useRefusal } from '@/store/refusal';
+import { useShop } from '@/store/shop';
 import { Button } from '@/ui/Button';
 import { Txt } from '@/ui/Txt';
 import { clock } from '@/words/units';

@@ -103,3 +103,24 @@ export async function checkOriginals(storage: Storage, fromPack: readonly JobEve
 function packLater(storage: Storage, events: readonly JobEvent[]): void {
   setTimeout(() => void storage.setItem(packKey, writePack(events)).catch(() => undefined), packWaitMs);
 }
+
+/**
+ * Entries as they are stored, each under a key that is free.
+ * @param keys that are taken
+ * @returns how many of them stand under another key: another entry of the same job, writer and number is there, and both stay
+ */
+export function freeEntries(
+  events: readonly JobEvent[],
+  keys: ReadonlySet<string>,
+): { entries: Record<string, string>; clashed: number } {
+  const taken = new Set(keys);
+  const entries: Record<string, string> = {};
+  let clashed = 0;
+  for (const e of events) {
+    const free = taken.has(jobKey(e)) ? `${jobKey(e)}/${e.id}` : jobKey(e);
+    if (free !== jobKey(e)) clashed++;
+    taken.add(free);
+    entries[free] = stored(e);
+  }
+  return { entries, clashed };
+}

@@ -1,6 +1,6 @@
 import { useSyncExternalStore } from 'react';
 
-import type { HandAction } from '@/core/practice/bench';
+import type { HandAction } from '@/core/practice/happened';
 import { defaultSettings } from '@/model/defaultSettings';
 import type { JobEvent } from '@/model/event';
 import { practiceWays, type PracticeWay } from '@/model/practiceWay';

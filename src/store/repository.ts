@@ -5,9 +5,10 @@ import { type Settings } from '@/model/settings';
 import { defaultSettings } from '@/model/defaultSettings';
 import { packFrom, writePack } from './pack';
 import { dropDemo, dropJobs } from './dropped';
-import { checkOriginals, jobKey, packKey, readEntries, stored } from './keptEntries';
+import { checkOriginals, freeEntries, jobKey, packKey, readEntries, stored } from './keptEntries';
 import { type StorageTrouble, type Clock, type Problem, type ShopLog, type Storage } from './stored';
 import { troubleOf } from './reopening';
+import { setWithRoom } from './setWithRoom';
 import { gatePhoto, KeptPhotos } from './keptPhotos';
 import { deviceKey, KeptModels } from './keptModels';
 import { KeptSettings } from './keptSettings';
@@ -134,20 +135,9 @@ export class Repository {
 
   private async put(entries: Record<string, string>): Promise<void> {
     try {
-      await this.roomFor(() => this.storage.setMany(entries));
+      await setWithRoom(this.storage, entries);
     } catch {
       throw new StorageFullError();
-    }
-  }
-
-  /** Writes; when there is no room the pack goes first, for it is only a copy. */
-  private async roomFor(write: () => Promise<void>): Promise<void> {
-    try {
-      await write();
-    } catch (e) {
-      if (troubleOf(e) !== 'full' || (await this.storage.getItem(packKey)) === null) throw e;
-      await this.storage.removeItem(packKey);
-      await write();
     }
   }
 
@@ -205,7 +195,7 @@ export class Repository {
         if (this.trouble === 'newer') await this.checkFormat();
         const entries = Object.fromEntries(batch.map((e) => [jobKey(e), stored(e)]));
         if (!this.formatNoted) entries[formatKey] = String(storageFormat);
-        await this.roomFor(() => this.storage.setMany(entries));
+        await setWithRoom(this.storage, entries);
         this.formatNoted = true;
         const written = new Set(batch.map((e) => e.id));
         const left = this.pending.filter((e) => !written.has(e.id));
@@ -240,16 +230,7 @@ export class Repository {
     for (const d of more.devices ?? []) this.models.gate(d);
     for (const [id, data] of Object.entries(more.photos ?? {})) gatePhoto(id, data);
     const fresh = events.filter((e) => !known.has(e.id));
-    const taken = new Set(await this.storage.getAllKeys());
-    const entries: Record<string, string> = {};
-    let clashed = 0;
-    for (const e of fresh) {
-      // another entry under the same job, writer and number: both stay
-      const free = taken.has(jobKey(e)) ? `${jobKey(e)}/${e.id}` : jobKey(e);
-      if (free !== jobKey(e)) clashed++;
-      taken.add(free);
-      entries[free] = stored(e);
-    }
+    const { entries, clashed } = freeEntries(fresh, new Set(await this.storage.getAllKeys()));
     for (const [id, data] of Object.entries(more.photos ?? {})) entries[`photo/${id}`] = data;
     for (const d of more.devices ?? []) entries[deviceKey(d)] = JSON.stringify(d);
     if (Object.keys(entries).length) await this.put(entries);

@@ -1,6 +1,6 @@
 import { createAsyncStorage } from '@react-native-async-storage/async-storage';
 import { QueryClient, queryOptions, useQuery } from '@tanstack/react-query';
-import { useMemo, useSyncExternalStore } from 'react';
+import { useMemo } from 'react';
 
 import type { Device } from '@/core/device/types';
 import type { JobEvent, NewEvent } from '@/model/event';
@@ -16,9 +16,10 @@ import { demoDayChanged } from './demoDay';
 import { nowMs } from './clock';
 import { newId } from './ids';
 import { journal } from './journal';
-import { directStorage, reopening, silentMs, writtenBy } from './reopening';
+import { directStorage, reopening, writtenBy } from './reopening';
+import { tellRefused } from './refusal';
+import { silentAfter } from './silentAfter';
 import { onReading, tellReading } from './reading';
-import { patience } from '@/workers/ticks';
 import { type ShopLog } from './stored';
 import { Repository } from './repository';
 import { RefusedError } from './storageErrors';
@@ -73,31 +74,6 @@ export function figuresInForce(settings: Settings): void {
   if (mirrorFigures(settings.figures)) window.location.reload();
 }
 
-/** True when the work is not done within the time that anybody waits for it. */
-async function silentAfter(
-  work: Promise<unknown>,
-  signs: (heard: () => void) => () => void = () => () => {},
-): Promise<boolean> {
-  let enough = () => {};
-  let deaf = () => {};
-  const late = new Promise<boolean>((done) => {
-    const wait = () => {
-      enough();
-      enough = patience(silentMs, () => done(true));
-    };
-    wait();
-    deaf = signs(wait);
-  });
-  const over = work.then(
-    () => false,
-    () => false,
-  );
-  return Promise.race([over, late]).finally(() => {
-    enough();
-    deaf();
-  });
-}
-
 /** Says what the pack hid: originals that were spoiled since it was written. */
 async function checkPacked(fromPack: readonly JobEvent[]): Promise<void> {
   if (!fromPack.length) return;
@@ -142,28 +118,6 @@ export function useShop(): { shop: ShopLog | null; error: Error | null } {
 }
 
 /** The last entry that was refused, until the next one is noted: told above every page. */
-let refusal: string | null = null;
-
-const refusalListeners = new Set<() => void>();
-
-export function tellRefused(what: string | null): void {
-  if (refusal === what) return;
-  refusal = what;
-  refusalListeners.forEach((f) => f());
-}
-
-const onRefusal = (f: () => void) => {
-  refusalListeners.add(f);
-  return () => void refusalListeners.delete(f);
-};
-
-export const useRefusal = (): string | null =>
-  useSyncExternalStore(
-    onRefusal,
-    () => refusal,
-    () => null,
-  );
-
 const noLog = { jobs: new Map<string, JobEvent[]>(), problems: [] };
 
 /** Settings in force; the usual ones until the storage has answered. */

@@ -1,15 +1,15 @@
-import { useEffect, useRef, useState } from 'react';
 import { View } from 'react-native';
 import Svg, { Circle, G, Line, Rect, Text } from 'react-native-svg';
 
 import { useTokens } from '@/ui/theme';
+import { useStripDrag } from './useStripDrag';
 import { t as tr } from '@/words/practice';
 
 /** What the strip spans across, mm in from the cover's edge. */
 const deepestMm = 12;
 const height = 108;
 
-interface PickStripProps {
+export interface PickStripProps {
   label: string;
   width: number;
   /** of the edge */
@@ -28,50 +28,10 @@ interface PickStripProps {
 
 /** An edge laid out flat: along it the way, down from it how deep the pick is. A finger drags the pick, or the arrow keys do. */
 export function PickStrip(p: PickStripProps) {
-  const c = useTokens();
   const { width, fromMm, toMm } = p;
   const X = (s: number) => 8 + ((s - fromMm) / (toMm - fromMm)) * (width - 16);
   const Y = (d: number) => 10 + (d / deepestMm) * (height - 20);
-  const holder = useRef<View>(null);
-  const latest = useRef(p.onMove);
-  const [held, setHeld] = useState(false);
-  useEffect(() => {
-    latest.current = p.onMove;
-  });
-  useEffect(() => {
-    const el = holder.current as unknown as HTMLElement | null;
-    if (!el?.addEventListener) return undefined;
-    let on = false;
-    const at = (e: PointerEvent): [number, number] => {
-      const r = el.getBoundingClientRect();
-      const s = fromMm + ((e.clientX - r.left - 8) / (width - 16)) * (toMm - fromMm);
-      const d = ((e.clientY - r.top - 10) / (height - 20)) * deepestMm;
-      return [Math.min(toMm, Math.max(fromMm, s)), Math.min(deepestMm, Math.max(0, d))];
-    };
-    const tell = (phase: 'start' | 'move' | 'end') => (e: PointerEvent) => {
-      if (phase === 'start') {
-        on = true;
-        setHeld(true);
-        el.setPointerCapture?.(e.pointerId);
-      }
-      if (!on) return;
-      if (phase === 'end') {
-        on = false;
-        setHeld(false);
-      }
-      latest.current(...at(e), phase);
-    };
-    const pairs = [
-      ['pointerdown', tell('start')],
-      ['pointermove', tell('move')],
-      ['pointerup', tell('end')],
-      ['pointercancel', tell('end')],
-    ] as const;
-    for (const [name, f] of pairs) el.addEventListener(name, f);
-    return () => {
-      for (const [name, f] of pairs) el.removeEventListener(name, f);
-    };
-  }, [fromMm, toMm, width]);
+  const { holder, held } = useStripDrag(p, deepestMm, height);
   const pick = p.pick ?? { sMm: (fromMm + toMm) / 2, depthMm: 0 };
   const steps: Record<string, [number, number]> = {
     ArrowRight: [1, 0],
@@ -104,51 +64,68 @@ export function PickStrip(p: PickStripProps) {
         },
       } as object)}
     >
-      <Svg width={width} height={height} aria-hidden pointerEvents="none">
-        <Rect x={8} y={Y(0)} width={width - 16} height={Y(deepestMm) - Y(0)} fill={c.device} stroke={c.ink} />
-        {p.cut.map((f, i) => (
-          <Rect
-            key={i}
-            x={X(Math.max(fromMm, f.fromMm))}
-            y={Y(0)}
-            width={Math.max(0, X(Math.min(toMm, f.toMm)) - X(Math.max(fromMm, f.fromMm)))}
-            height={8}
-            fill={c.go}
-          />
-        ))}
-        {p.closed.map((f, i) => (
-          <Rect
-            key={i}
-            x={X(f.fromMm)}
-            y={Y(0)}
-            width={Math.max(2, X(f.toMm) - X(f.fromMm))}
-            height={Y(deepestMm) - Y(0)}
-            fill="none"
-            stroke={c.caution}
-            strokeDasharray="4 3"
-          />
-        ))}
-        {p.needMm === null ? null : (
-          <Line x1={8} x2={width - 8} y1={Y(p.needMm)} y2={Y(p.needMm)} stroke={c.ink} strokeDasharray="2 3" />
-        )}
-        {p.limitMm === null || p.limitMm > deepestMm ? null : (
-          <G>
-            <Line x1={8} x2={width - 8} y1={Y(p.limitMm)} y2={Y(p.limitMm)} stroke={c.caution} strokeWidth={1.5} />
-            <Text x={12} y={Y(p.limitMm) + 14} fontSize={13} fontFamily="Next_400" fill={c.caution}>
-              {tr('noDeeper')}
-            </Text>
-          </G>
-        )}
-        <Line x1={X(pick.sMm)} x2={X(pick.sMm)} y1={Y(0) - 8} y2={Y(pick.depthMm)} stroke={c.ink} strokeWidth={5} />
-        <Circle
-          cx={X(pick.sMm)}
-          cy={Y(pick.depthMm)}
-          r={held ? 12 : 9}
-          fill={held ? c.ink : c.panel}
-          stroke={c.ink}
-          strokeWidth={2}
-        />
-      </Svg>
+      <StripPicture p={p} pick={pick} held={held} X={X} Y={Y} />
     </View>
+  );
+}
+
+interface Picture {
+  p: PickStripProps;
+  pick: { sMm: number; depthMm: number };
+  held: boolean;
+  X: (sMm: number) => number;
+  Y: (depthMm: number) => number;
+}
+
+/** The edge as it is cut, what is shut, how deep is enough and too deep, and the pick. */
+function StripPicture({ p, pick, held, X, Y }: Picture) {
+  const c = useTokens();
+  const { width, fromMm, toMm } = p;
+  return (
+    <Svg width={width} height={height} aria-hidden pointerEvents="none">
+      <Rect x={8} y={Y(0)} width={width - 16} height={Y(deepestMm) - Y(0)} fill={c.device} stroke={c.ink} />
+      {p.cut.map((f, i) => (
+        <Rect
+          key={i}
+          x={X(Math.max(fromMm, f.fromMm))}
+          y={Y(0)}
+          width={Math.max(0, X(Math.min(toMm, f.toMm)) - X(Math.max(fromMm, f.fromMm)))}
+          height={8}
+          fill={c.go}
+        />
+      ))}
+      {p.closed.map((f, i) => (
+        <Rect
+          key={i}
+          x={X(f.fromMm)}
+          y={Y(0)}
+          width={Math.max(2, X(f.toMm) - X(f.fromMm))}
+          height={Y(deepestMm) - Y(0)}
+          fill="none"
+          stroke={c.caution}
+          strokeDasharray="4 3"
+        />
+      ))}
+      {p.needMm === null ? null : (
+        <Line x1={8} x2={width - 8} y1={Y(p.needMm)} y2={Y(p.needMm)} stroke={c.ink} strokeDasharray="2 3" />
+      )}
+      {p.limitMm === null || p.limitMm > deepestMm ? null : (
+        <G>
+          <Line x1={8} x2={width - 8} y1={Y(p.limitMm)} y2={Y(p.limitMm)} stroke={c.caution} strokeWidth={1.5} />
+          <Text x={12} y={Y(p.limitMm) + 14} fontSize={13} fontFamily="Next_400" fill={c.caution}>
+            {tr('noDeeper')}
+          </Text>
+        </G>
+      )}
+      <Line x1={X(pick.sMm)} x2={X(pick.sMm)} y1={Y(0) - 8} y2={Y(pick.depthMm)} stroke={c.ink} strokeWidth={5} />
+      <Circle
+        cx={X(pick.sMm)}
+        cy={Y(pick.depthMm)}
+        r={held ? 12 : 9}
+        fill={held ? c.ink : c.panel}
+        stroke={c.ink}
+        strokeWidth={2}
+      />
+    </Svg>
   );
 }

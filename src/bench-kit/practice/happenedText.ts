@@ -1,4 +1,4 @@
-import type { Happened } from '@/core/practice/bench';
+import type { Happened } from '@/core/practice/happened';
 import { t } from '@/words/practice';
 import { told } from '@/words/told';
 import { watchedNames } from '@/words/watchedNames';

@@ -1,6 +1,7 @@
 import { useEffect, useMemo, useState } from 'react';
 
-import { PracticeBench, type HandAction, type Happened } from '@/core/practice/bench';
+import { PracticeBench } from '@/core/practice/bench';
+import { type HandAction, type Happened } from '@/core/practice/happened';
 import { firstGap } from '@/core/lift/firstGap';
 import { edgeOrder } from '@/core/lift/order';
 import { heaterOf } from '@/model/settings';

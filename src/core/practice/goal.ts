@@ -1,4 +1,4 @@
-import type { BenchState } from './bench';
+import type { BenchState } from './happened';
 
 /** How far an exercise has to come. */
 export type Goal = 'gap' | 'firstEdge' | 'off';

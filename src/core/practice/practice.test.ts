@@ -10,8 +10,10 @@ import { HeatRun } from '../heat/run';
 import { liftOuts } from '../lift/depth';
 import { breakChance, chipFlawUm, coverStrengthMPa, coverStrengths } from '../lift/strength';
 import { breakLimit, wedgeState } from '../lift/verdict';
-import { PracticeBench, type BenchState, type HandAction, type PracticeCase } from './bench';
-import { workRing, type Style } from './hands';
+import { PracticeBench } from './bench';
+import { type BenchState, type HandAction, type PracticeCase } from './happened';
+import { workRing } from './hands';
+import { type Style } from './manner';
 import { drawTruth, heaterAsIs, truthFigures, type Truth } from './truth';
 
 const { device, model } = coarseModel();

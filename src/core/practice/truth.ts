@@ -78,3 +78,15 @@ export function heaterAsIs(h: Heater, { heaterZ: [a, b] }: Pick<Truth, 'heaterZ'
     offsetK: a * first.offsetK + b * second.offsetK,
   });
 }
+
+/**
+ * Flaw of the edge at a place, µm: what was answered, or a chip that nobody saw.
+ * @param answeredUm what is believed of the whole edge
+ */
+export function flawAt({ chips }: Pick<Truth, 'chips'>, path: Perimeter, sMm: number, answeredUm: number): number {
+  const near = chips.filter((c) => {
+    const d = path.wrap(c.sMm - sMm);
+    return Math.min(d, path.lengthMm - d) <= truthFigures.chipReachMm.value;
+  });
+  return Math.max(answeredUm, ...near.map((c) => c.flawUm));
+}

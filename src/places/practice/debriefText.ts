@@ -1,4 +1,5 @@
-import type { BenchState, PracticeBench } from '@/core/practice/bench';
+import type { PracticeBench } from '@/core/practice/bench';
+import type { BenchState } from '@/core/practice/happened';
 import type { ByCalls } from '@/core/practice/byCalls';
 import type { Settings } from '@/model/settings';
 import type { Ending } from '@/work/practice/exercises';

@@ -10,15 +10,8 @@ import { Beside } from '@/bench-kit/Beside';
 import { PlaceFrame } from '@/bench-kit/PlaceFrame';
 import { Txt } from '@/ui/Txt';
 import { useStatisticsScreen } from './useStatisticsScreen';
-import {
-  Filters,
-  MinutesOfStages,
-  BreakageFigures,
-  ComeBackFigures,
-  LearningCurve,
-  HandedOver,
-  kindName,
-} from './StatisticsParts';
+import { Filters, MinutesOfStages, BreakageFigures, ComeBackFigures, kindName } from './StatisticsParts';
+import { HandedOver, LearningCurve } from './StatisticsCurves';
 import { t } from '@/words/records';
 import { digits } from '@/words/units';
 

@@ -24,7 +24,7 @@ import { useNow } from '@/bench-kit/useNow';
 import { useVoice } from '@/bench-kit/useVoice';
 import { cureCues } from '@/work/voice/cues';
 import { cureGlance } from '@/work/voice/glance';
-import { cureText } from './cureCall';
+import { cureText, type CureText } from './cureCall';
 import { holdWays, type HoldWay } from '@/work/cure/holdWays';
 import { t } from '@/words/cure';
 
@@ -69,6 +69,41 @@ function markOf(
   };
 }
 
+/** What is said where a held cover slipped: what the step asks for, or to mark it first. */
+const slippedText = (felt: ReturnType<typeof flushEyeOf>['eye'], where: string): CureText =>
+  felt && felt.action !== 'accept'
+    ? {
+        sentence: t('slippedCall', { action: actionWords[felt.action] }),
+        reason: t('slippedWhy', { places: capital(where) }),
+        tone: 'caution',
+      }
+    : { sentence: t('slippedFirst'), reason: t('slippedFirstWhy'), tone: 'caution' };
+
+interface MainButton {
+  label: string;
+  act: (() => void) | undefined;
+  why: string | null;
+}
+
+/** The one thing to do now. */
+function mainOf(
+  s: { bonded: boolean; start: number | null; off: boolean; left: number; way: HoldWay; again: boolean },
+  does: { clampOn: () => void; clampOff: () => void; goOn: MainButton },
+): MainButton {
+  if (!s.bonded) return { label: t('clampsOn'), act: undefined, why: t('bondItFirst2') };
+  if (s.start === null) return { label: s.way.clips ? t('clampsOn') : t('itIsHeld'), act: does.clampOn, why: null };
+  if (!s.off) {
+    const early = s.left > 0;
+    return {
+      label: t('clampsOff'),
+      act: early ? undefined : does.clampOff,
+      why: early ? t('inLeft', { left: clock(s.left) }) : null,
+    };
+  }
+  if (s.again) return { label: t('clampsOnAgain'), act: does.clampOn, why: null };
+  return does.goOn;
+}
+
 /** How it stands: what CureStage shows and does. */
 export function useCureStage({ job }: { job: JobState }) {
   const settings = useSettings();
@@ -103,15 +138,7 @@ export function useCureStage({ job }: { job: JobState }) {
   const slippedAt = spots
     .map((s) => whereText(eyeWords.step[s.how], pointPlace(points.find((p) => p.id === s.point)!)))
     .join(', ');
-  const text = !slipped
-    ? cureText(job, cure, way, now, settings)
-    : felt && felt.action !== 'accept'
-      ? {
-          sentence: t('slippedCall', { action: actionWords[felt.action] }),
-          reason: t('slippedWhy', { places: capital(slippedAt) }),
-          tone: 'caution' as const,
-        }
-      : { sentence: t('slippedFirst'), reason: t('slippedFirstWhy'), tone: 'caution' as const };
+  const text = slipped ? slippedText(felt, slippedAt) : cureText(job, cure, way, now, settings);
   const clampOn = () =>
     void log([
       decide({
@@ -144,19 +171,14 @@ export function useCureStage({ job }: { job: JobState }) {
         ],
       }).catch(() => setFull(true));
   };
-  const mainOf = () => {
-    if (!bonded) return { label: t('clampsOn'), act: undefined, why: t('bondItFirst2') };
-    if (start === null) return { label: way.clips ? t('clampsOn') : t('itIsHeld'), act: clampOn, why: null };
-    if (!off)
-      return {
-        label: t('clampsOff'),
-        act: left > 0 ? undefined : () => clampOff(false),
-        why: left > 0 ? t('inLeft', { left: clock(left) }) : null,
-      };
-    if (slipped && felt && felt.action !== 'accept') return { label: t('clampsOnAgain'), act: clampOn, why: null };
-    return { label: goTo(job, 'cure'), act: () => goOn(), why: null };
-  };
-  const main = mainOf();
+  const main = mainOf(
+    { bonded, start, off, left, way, again: slipped && !!felt && felt.action !== 'accept' },
+    {
+      clampOn,
+      clampOff: () => clampOff(false),
+      goOn: { label: goTo(job, 'cure'), act: () => goOn(), why: null },
+    },
+  );
   const shown =
     cure.kind === 'tape'
       ? (['clampOff', 'build', 'handOver', 'sealTest'] as const)

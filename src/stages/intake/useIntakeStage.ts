@@ -53,6 +53,81 @@ const partLine = (j: JobState, now: number): string =>
       ? t('partComes', { dueAt: dayTime(j.partDue.dueAt, now) })
       : t('partNotChecked');
 
+interface IntakePage {
+  to: string;
+  name: string;
+  line: string;
+  done: boolean;
+}
+
+/** The pages that Intake leads to, each with how it stands. */
+function pagesOf(
+  job: JobState,
+  covers: readonly JobState[],
+  frame: ReturnType<typeof frameOf>,
+  pieces: number,
+  now: number,
+): IntakePage[] {
+  const bentMaybe = ['yes', 'unsure'].includes(job.findings.bent?.answer ?? '');
+  // with several covers each has its own map, route and part
+  const many = covers.length > 1;
+  const at = (j: JobState) => (many ? `?joint=${encodeURIComponent(j.joint)}` : '');
+  return [
+    ...covers
+      .filter((j) => covers.length === 1 || !coverKindOf(j.face).lens)
+      .map((j) => ({
+        to: `cracks${at(j)}`,
+        name: withFace(j, t('crackMap')),
+        line: crackLine(j, j.joint === job.joint ? pieces : null),
+        done: j.cracks.size > 0,
+      })),
+    ...(bentMaybe
+      ? [
+          {
+            to: 'frame',
+            name: t('seatOfTheFrame'),
+            line: frame
+              ? t('ofTheRingWillBond2', { contactShare: Math.round(frame.contactShare * 100) })
+              : t('measureTheSeatHeights'),
+            done: frame !== null,
+          },
+        ]
+      : []),
+    ...covers.flatMap((j) => [
+      {
+        to: `route${at(j)}`,
+        name: withFace(j, t('route')),
+        line: j.route ? optionName(j.route) : t('notChosen'),
+        done: j.route !== null,
+      },
+      ...(j.route?.origin
+        ? [
+            {
+              to: `part${at(j)}`,
+              name: withFace(j, t('newPart')),
+              line: partLine(j, now),
+              done: j.partCheck?.right === true,
+            },
+          ]
+        : []),
+    ]),
+    {
+      to: 'quote',
+      name: t('quote'),
+      line: quoteLine(job),
+      done: job.signed.some((s) => s.role === 'customer'),
+    },
+    {
+      to: 'tag',
+      name: t('tagAndCustomer'),
+      line: job.customer?.backup
+        ? t('backup', { id: tagCode(job.id), backup: job.customer.backup })
+        : t('backupNotAsked', { id: tagCode(job.id) }),
+      done: job.prep.has('tagDevice') && job.prep.has('tagTray'),
+    },
+  ];
+}
+
 /** How it stands: what IntakeStage shows and does. */
 export function useIntakeStage({ job }: { job: JobState }) {
   const settings = useSettings();
@@ -105,65 +180,8 @@ export function useIntakeStage({ job }: { job: JobState }) {
   const frame = frameOf(job);
   const hard = hardOf(job, found?.steps ?? []);
   const next = goTo(job, 'intake');
-  const bentMaybe = ['yes', 'unsure'].includes(job.findings.bent?.answer ?? '');
   const failed = Object.values(job.functions.before).filter((r) => r === 'fail').length;
-  // with several covers each has its own map, route and part
-  const many = covers.length > 1;
-  const at = (j: JobState) => (many ? `?joint=${encodeURIComponent(j.joint)}` : '');
-  const pages: { to: string; name: string; line: string; done: boolean }[] = [
-    ...covers
-      .filter((j) => covers.length === 1 || !coverKindOf(j.face).lens)
-      .map((j) => ({
-        to: `cracks${at(j)}`,
-        name: withFace(j, t('crackMap')),
-        line: crackLine(j, j.joint === job.joint ? pieces.length : null),
-        done: j.cracks.size > 0,
-      })),
-    ...(bentMaybe
-      ? [
-          {
-            to: 'frame',
-            name: t('seatOfTheFrame'),
-            line: frame
-              ? t('ofTheRingWillBond2', { contactShare: Math.round(frame.contactShare * 100) })
-              : t('measureTheSeatHeights'),
-            done: frame !== null,
-          },
-        ]
-      : []),
-    ...covers.flatMap((j) => [
-      {
-        to: `route${at(j)}`,
-        name: withFace(j, t('route')),
-        line: j.route ? optionName(j.route) : t('notChosen'),
-        done: j.route !== null,
-      },
-      ...(j.route?.origin
-        ? [
-            {
-              to: `part${at(j)}`,
-              name: withFace(j, t('newPart')),
-              line: partLine(j, now),
-              done: j.partCheck?.right === true,
-            },
-          ]
-        : []),
-    ]),
-    {
-      to: 'quote',
-      name: t('quote'),
-      line: quoteLine(job),
-      done: job.signed.some((s) => s.role === 'customer'),
-    },
-    {
-      to: 'tag',
-      name: t('tagAndCustomer'),
-      line: job.customer?.backup
-        ? t('backup', { id: tagCode(job.id), backup: job.customer.backup })
-        : t('backupNotAsked', { id: tagCode(job.id) }),
-      done: job.prep.has('tagDevice') && job.prep.has('tagTray'),
-    },
-  ];
+  const pages = pagesOf(job, covers, frame, pieces.length, now);
   return {
     job,
     earliest,

@@ -1,5 +1,5 @@
 import { Advance } from '@/core/lift/advance';
-import type { BenchState, Happened } from '@/core/practice/bench';
+import type { BenchState, Happened } from '@/core/practice/happened';
 import { reached } from '@/core/practice/goal';
 import { demoJobs } from '@/demo/shop';
 import { foldJob } from '@/model/fold';

@@ -1,4 +1,4 @@
-import type { BenchState } from '@/core/practice/bench';
+import type { BenchState } from '@/core/practice/happened';
 import { reached, type Goal } from '@/core/practice/goal';
 import { drawTruth, type Truth } from '@/core/practice/truth';
 import type { Perimeter } from '@/core/device/perimeter';

@@ -1,5 +1,5 @@
 import { liftOuts } from '@/core/lift/depth';
-import type { PracticeCase } from '@/core/practice/bench';
+import type { PracticeCase } from '@/core/practice/happened';
 import type { ReducedModel } from '@/core/heat/reduced';
 import type { JobState } from '@/model/fold';
 import type { Settings } from '@/model/settings';

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 
-import type { BenchState, HandAction, Happened, PracticeBench } from '@/core/practice/bench';
+import type { PracticeBench } from '@/core/practice/bench';
+import type { BenchState, HandAction, Happened } from '@/core/practice/happened';
 import { playedOn, waited, type Done } from './replay';
 
 /** A bench that counts what it is asked: time goes by, and at 100 s something gets too hot. */

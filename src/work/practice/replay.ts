@@ -1,4 +1,5 @@
-import type { BenchState, HandAction, Happened, PracticeBench } from '@/core/practice/bench';
+import type { PracticeBench } from '@/core/practice/bench';
+import type { BenchState, HandAction, Happened } from '@/core/practice/happened';
 
 export interface Done {
   atS: number;
