@@ -30,9 +30,14 @@ const filesIn = (dir: string): string[] =>
   });
 
 const sites = filesIn(path.join('src', 'core')).flatMap(sitesOf);
-/** By their number, from 1; the same place can be drawn twice. */
+/** By their number, from 1; each place once. */
 const chosen = new Map<number, Site>();
-for (let i = 1; i <= n; i++) chosen.set(i, sites[Math.floor(random() * sites.length)]!);
+const drawn = new Set<Site>();
+while (chosen.size < Math.min(n, sites.length)) {
+  const site = sites[Math.floor(random() * sites.length)]!;
+  if (!drawn.has(site)) chosen.set(chosen.size + 1, site);
+  drawn.add(site);
+}
 
 const copy = mkdtempSync(path.join(tmpdir(), 'northcove-mutants-'));
 const left = new Set(['node_modules', '.git', '.expo', 'test-results']);

@@ -118,6 +118,9 @@ describe('tape plan', () => {
 
   it('area of a rounded rectangle', () => {
     expect(roundRectAreaMm2(10, 10, 5)).toBeCloseTo(25 * Math.PI, 9);
+    // no radius, or one that an inset used up, leaves a rectangle
+    expect(roundRectAreaMm2(10, 20, 0)).toBe(200);
+    expect(roundRectAreaMm2(10, 20, -3)).toBe(200);
   });
 });
 

@@ -173,3 +173,16 @@ describe('choice of adhesive', () => {
     expect(row({ ...base, delayCostPerH: 2 }, 'liquidBead').cost).toBeCloseTo(14.3 + 24, 9);
   });
 });
+
+it('clips along a beam on an elastic bed: λ = (k b / 4EI)^¼ (Hetenyi 1946), worked by hand for 0.8 mm glass', () => {
+  // EI = 72 000 N/mm² × 15 mm × 0.8³/12 mm³ = 46 080 N mm²; k b = 2 × 2 = 4 N/mm²: λ = (4/184 320)^¼ = 0.068254 1/mm
+  const lambda = 0.068254;
+  const clip = { id: 'c', name: 'clip', forceN: 15, owned: 40 };
+  const [way] = clampPlan(420, 2, 10_500, 0.8, 72, 2, [clip]).ways;
+  const spacing = 420 / way!.count;
+  expect(way!.evenness).toBeCloseTo(evenness(lambda * spacing), 4);
+  // one lonely clip presses (P λ / 2 b) under itself; others beside it add a little or take a little
+  const lone = ((15 * lambda) / (2 * 2)) * 1e3;
+  expect(Math.abs(way!.peakKPa / lone - 1)).toBeLessThan(0.5);
+  expect(way!.meanKPa).toBeCloseTo((15 * way!.count * 1e3) / (420 * 2), 9);
+});

@@ -111,3 +111,16 @@ it('what is no number is named', () => {
   expect(() => openingAt(110, { upperC: -300 })).toThrow(/upperC/);
   expect(() => openingAt(110, { arcs: [] })).toThrow(/arcs/);
 });
+
+it('waiting by the clock, a cover is judged as it is taken off and all else in the minutes after it', () => {
+  const at = (high: number) => ({ low: high - 4, mean: high - 2, high });
+  const off = { partC: (t: number, id: Watched) => (id === 'cover' ? at(500) : at(40 + Math.min(20, (t - 300) / 10))) };
+  const run = { partC: (_: number, id: Watched) => at(id === 'cover' ? 90 : 10), then: () => off };
+  const o = { easyByS: { low: 200, mean: 250, high: 300 } } as Opening;
+  const worst = worstWaiting(run as unknown as HeatRun, o, { cover: marks.cover, battery: marks.battery });
+  expect(worst.cover).toBe(90);
+  expect(worst.battery).toBeGreaterThan(40);
+  expect(worst.battery).toBeLessThanOrEqual(60);
+  expect(worst.camera).toBeUndefined();
+  expect(worstWaiting(run as unknown as HeatRun, { easyByS: null } as Opening, marks)).toEqual({});
+});

@@ -112,3 +112,13 @@ it('the simulated bench is the reduced model with its hidden figures; its displa
   expect(bench.read(900).probeC!).toBeLessThan(bench.read(505).probeC!);
   expect(simulatedFaults).toContain('loose');
 });
+
+it('one that comes off is loose since the first reading that was not near the line any more', () => {
+  // a line that stands at 90 °C: on it until 40 s, then in the air within two readings
+  const still = () => ({ low: 86, mean: 90, high: 94 });
+  const all = Array.from({ length: 60 }, (_, tS): ProbeReading => ({
+    tS,
+    tempC: tS <= 40 ? 89 + (tS % 3) / 2 : tS === 41 ? 60 : 26 + (tS % 3) / 2,
+  }));
+  expect(watchProbe(all, still, 59, 22)).toMatchObject({ fault: 'loose', sinceS: 41, good: { tS: 40 } });
+});

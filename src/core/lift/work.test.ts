@@ -210,6 +210,20 @@ describe('corner', () => {
     expect(cornerRule({ ...c, pickMm: 0.1 }, 23).creepToMm).toBe(0);
   });
 
+  it('where the pick stops short of a corner, what it releases is what the bond takes (energy balance, J/m²)', () => {
+    const c = { ...base, pickMm: 0.5 };
+    for (const tC of [60, 80, 100]) {
+      const { debond } = c.adhesive;
+      const ellMm = ((planeModulusMPa(c.cover) * c.hMm ** 3) / 12 / (debond.kNmm3.value * c.ringMm)) ** (1 / 3);
+      const { creepToMm } = cornerRule(c, tC, 0.4);
+      if (creepToMm === 0 || creepToMm >= 3.9 * ellMm) continue;
+      const releasedAt = (mm: number) => releaseG('corner', mm / ellMm) * debond.kNmm3.value * c.pickMm ** 2 * 1e3;
+      const taken = fractureEnergyJm2(debond, tC, 0.4);
+      expect(releasedAt(creepToMm)).toBeGreaterThanOrEqual(taken);
+      expect(releasedAt(creepToMm + 0.03 * ellMm)).toBeLessThan(taken);
+    }
+  });
+
   it('glass, pick and opening all a quarter larger: the same stress but for the table of its factor (similarity)', () => {
     const [small, large] = [1, 1.25].map((s) => {
       const at = { ...base, hMm: 0.6 * s, pickMm: 0.1 * s };

@@ -4,6 +4,8 @@ import { firstPlan } from './rules';
 import { insteadOf, planShop } from './shopPlan';
 import { simulate } from './simulate';
 import { withReheat } from './reheat';
+import { nextHands } from './nextHands';
+import { rescues } from './rescues';
 import type { Bench, BenchJob } from './types';
 
 /** What independent checks found of the bench: each against a hand-made case or a simulation of its own. */
@@ -212,4 +214,36 @@ it('a plan in force stays when another is better by less than is worth it, and c
   expect(standing(900).plan[0]!.job).toBe('x');
   // ten and more: worth it
   expect(standing(590).plan[0]!.job).toBe('y');
+});
+
+/** One task of a person. */
+const single = (id: string, durS: number, dueS: number | null, releaseS = 0): BenchJob => ({
+  ...{ id, releaseS, dueS, weight: 1 },
+  variants: [{ id: 'v', tasks: [{ id: 't', modes: [{ durS, use: { a: 1 } }] }], links: [], holds: [] }],
+});
+const plan = (b: Bench) => planShop(b, { iterations: 60, seeds: [1], previous: [] });
+
+it('what comes in later is next, and not ready yet', () => {
+  const [later] = nextHands(plan(bench([single('x', 100, null, 500)])));
+  expect(later).toMatchObject({ person: 'a', ready: false, untilS: null });
+  expect(later!.entry.startS).toBe(500);
+  expect(nextHands(plan(bench([single('x', 100, null)])))[0]!.ready).toBe(true);
+});
+
+it('a rescue tells what it costs the others: by hand, two jobs of 600 s and 900 s for one pair of hands', () => {
+  // both due at 1000 s: the short one first leaves the long one 500 s late; its rescue, the long one alone first, costs the short 500 s
+  const both = bench([single('long', 900, 1000), single('short', 600, 1000)]);
+  const p = plan(both);
+  const late = p.doneS.long! > 1000 ? 'long' : 'short';
+  const other = late === 'long' ? 'short' : 'long';
+  const first: Bench = { ...both, jobs: both.jobs.map((j) => (j.id === other ? { ...j, releaseS: 1 } : j)) };
+  const held: Bench = {
+    ...first,
+    jobs: first.jobs.map((j) => (j.id === other ? { ...j, releaseS: late === 'long' ? 900 : 600 } : j)),
+  };
+  const [r] = rescues(p, late, [{ id: 'first', what: late, bench: held }], 60, 1);
+  expect(r).toMatchObject({ id: 'first', endS: late === 'long' ? 900 : 600, tardinessS: 0 });
+  expect(r!.costs).toEqual([{ job: other, tardinessS: 500 }]);
+  // what helps by less than half a minute is none
+  expect(rescues(p, late, [{ id: 'otherWay', what: '', bench: both }], 60, 1)).toEqual([]);
 });

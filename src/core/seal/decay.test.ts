@@ -315,3 +315,18 @@ describe('a loss that hides in the scatter', () => {
     expect(verdict(leak * 0.5)).toBe('undecided');
   });
 });
+
+it('a hold that is let go ends with its last reading before the fall, and the room is what comes after', () => {
+  const held = Array.from({ length: 20 }, (_, i) => 103_000 - 10 * i);
+  const room = Array.from({ length: 7 }, (_, i) => 100_000 + (i % 2));
+  const p = [...held, ...room];
+  const cut = absoluteHold(
+    p.map((_, i) => i / 2),
+    p,
+  )!;
+  expect(cut).toMatchObject({ from: 'after', first: 0 });
+  expect(cut.p).toHaveLength(20);
+  expect(cut.roomPa).toBeCloseTo(100_000.5, 0);
+  expect(cut.p[0]).toBeCloseTo(103_000 - cut.roomPa, 6);
+  expect(cut.t.at(-1)).toBeCloseTo(9.5, 9);
+});

@@ -14,6 +14,10 @@ export interface AbsoluteHold {
 export const absoluteFigures = {
   leastPa: judgement(100, 'smallest difference that is a hold, Pa'),
   still: judgement(0.1, 'a plateau of the room changes by less than this share of the difference'),
+  drift: judgement(
+    0.02,
+    'a plateau that comes nearer to the other one by more than this share is what was held, not the room',
+  ),
 };
 
 /**
@@ -39,6 +43,11 @@ export function absoluteHold(t: readonly number[], p: readonly number[], saidPa?
     return largest(part) - smallest(part) < absoluteFigures.still.value * range;
   };
   const mean = (from: number, to: number) => p.slice(from, to).reduce((m, v) => m + v, 0) / (to - from);
+  /** How far readings come toward a level from their first third to their last. */
+  const nears = (from: number, to: number, level: number) => {
+    const third = Math.max(1, Math.floor((to - from) / 3));
+    return Math.abs(mean(from, from + third) - level) - Math.abs(mean(to - third, to) - level);
+  };
   /** A jump of most of the range within three readings, at i. */
   const jumps = (i: number) => Math.abs(p[Math.min(n - 1, i + 2)]! - p[i]!) > 0.5 * range;
   for (let i = 2; i < n - 5; i++) {
@@ -54,6 +63,12 @@ export function absoluteHold(t: readonly number[], p: readonly number[], saidPa?
         end = k + 1;
         break;
       }
+    // a tight device that is let go looks the same the other way round: what is held goes toward the room, never the room toward it
+    if (
+      end === n &&
+      nears(0, i + 1, mean(start, n)) > Math.max(absoluteFigures.drift.value * range, 2 * nears(start, n, room))
+    )
+      break;
     return cut(start, end, room, 'before');
   }
   for (let i = n - 4; i > 5; i--) {
