@@ -110,6 +110,16 @@ for (const f of [...files.keys(), runtimeName]) rmSync(path.join(dir, f));
 for (const [f, text] of out) writeFileSync(path.join(dir, f), text);
 let page = html;
 [runtime, common, entryFile].forEach((f, i) => (page = page.replace(inHtml[i], f)));
+// letters are asked for with the first bytes of the page, not once all of it was read: nothing is drawn without them
+const letters = readdirSync(path.join(root, 'assets'), { recursive: true })
+  .filter((f) => f.endsWith('.ttf'))
+  .map((f) => `/assets/${f.split(path.sep).join('/')}`)
+  .sort();
+const preloads = letters
+  .map((f) => `<link rel="preload" href="${f}" as="font" type="font/ttf" crossorigin />`)
+  .join('');
+if (!page.includes('</head>')) throw new Error('index.html has no end of its head');
+page = page.replace('</head>', `${preloads}</head>`);
 writeFileSync(htmlFile, page);
 const firstFile = path.join(root, 'first.js');
 const early = JSON.stringify(filesOf.get(bench).map((f) => `/${at}/${f}`));
