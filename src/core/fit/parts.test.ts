@@ -120,3 +120,31 @@ describe('tolerances', () => {
     expect(ringGap(13.4, 13.2, 0.15).touches).toBe(true);
   });
 });
+
+it('one low spot in the middle of a straight side is one stretch there, and does not wrap', () => {
+  // 60 × 120 mm, a point every 10 mm, one of them 0.5 mm low: nothing else will not bond
+  const at: [number, number][] = [];
+  for (let x = 0; x < 60; x += 10) at.push([x, 0]);
+  for (let y = 0; y < 120; y += 10) at.push([60, y]);
+  for (let x = 60; x > 0; x -= 10) at.push([x, 120]);
+  for (let y = 120; y > 0; y -= 10) at.push([0, y]);
+  const low = 12;
+  const b = bentFrame(
+    at.map((p, i) => ({ id: String(i), at: p, zMm: i === low ? -0.5 : 0 })),
+    0.2,
+    2,
+  );
+  expect(b.badArcs).toHaveLength(1);
+  const [arc] = b.badArcs;
+  expect(arc!.fromMm).toBeGreaterThan(10 * (low - 1));
+  expect(arc!.toMm).toBeLessThan(10 * (low + 1));
+  expect((arc!.fromMm + arc!.toMm) / 2).toBeCloseTo(10 * low, 6);
+  // the same spot at the first point wraps: it begins before it
+  const first = bentFrame(
+    at.map((p, i) => ({ id: String(i), at: p, zMm: i === 0 ? -0.5 : 0 })),
+    0.2,
+    2,
+  );
+  expect(first.badArcs).toHaveLength(1);
+  expect((first.badArcs[0]!.fromMm + first.badArcs[0]!.toMm) / 2).toBeCloseTo(0, 6);
+});

@@ -50,6 +50,8 @@ describe('warming through the front', () => {
       expect(g.battery!.peakC.high).toBeLessThan(60);
       expect(g.display!.peakC.high).toBeLessThan(75);
       expect(g.readyS!.high).toBeGreaterThanOrEqual(timedS.value);
+      // a setting that a dial has
+      expect(g.setC % 5).toBe(0);
       const hotter = warmGlue(model, defaultMat, { ...input, setC: g.setC + 5 });
       expect(
         hotter.readyS === null ||

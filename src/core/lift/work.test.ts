@@ -2,16 +2,18 @@ import fc from 'fast-check';
 
 import { adhesiveRecord } from '../adhesives';
 import { bondPerimeter, Perimeter } from '../device/perimeter';
+import { polygonOf } from '../device/polygon';
 import { contains } from '../device/shapes';
 import { shippedDevices } from '../../model/shippedDevices';
 import { Advance, draggedStretch } from './advance';
 import { clipHeightMm, clipPlan } from './clips';
 import { cornerRule, placeholderEveryMm, placeholders } from './corner';
-import { edgeWindows, keepOuts } from './depth';
+import { depthLimitAt, edgeWindows, keepOuts } from './depth';
 import { cupRadiusMm, firstGap } from './firstGap';
 import { foldOver } from './foldOver';
 import { fractureEnergyJm2, softened } from './fractureEnergy';
 import { leverMm } from './leverage';
+import { edgeOrder } from './order';
 import { openRing, planeModulusMPa, releaseG, stressS } from './ringOpening';
 import { breakScale, saveOrNew, savingChance } from './saving';
 import { energyAtLift, fitScale, withScale, type GaveWay } from './scale';
@@ -629,4 +631,47 @@ describe('what common practice says, and the law', () => {
   ])('%s', (_, holds) => {
     expect(holds()).toBe(true);
   });
+});
+
+it('wherever a pick is stopped short of the depth that cuts, the edge is marked shut there (looked at every quarter millimetre)', () => {
+  for (const { id } of shippedDevices) {
+    const d = device(id);
+    for (const bond of d.bonds.filter((b) => b.zone === 'ring')) {
+      const outs = keepOuts(d, bond, everything(id));
+      const path = bondPerimeter(d, bond);
+      for (const w of edgeWindows(d, bond, outs)) {
+        const { fromMm, toMm } = path.edgeSpan(w.edge);
+        for (let s = fromMm; s <= toMm; s += 0.25) {
+          const shut = w.closed.some((c) => s >= c.fromMm && s <= c.toMm);
+          if (depthLimitAt(path, bond, outs, s).limitMm < w.needMm) expect(shut ? '' : `${id} ${w.edge} ${s}`).toBe('');
+        }
+        // and no wider than the look before and the look behind it
+        for (const c of w.closed)
+          for (const s of [c.fromMm - 1.2, c.toMm + 1.2])
+            if (s > fromMm && s < toMm && !w.closed.some((x) => s >= x.fromMm && s <= x.toMm))
+              expect(depthLimitAt(path, bond, outs, s).limitMm).toBeGreaterThanOrEqual(w.needMm);
+      }
+    }
+  }
+});
+
+it('an edge that is farther than four centimetres from every camera is not said to have one beside it', () => {
+  let far = 0;
+  for (const { id } of shippedDevices) {
+    const d = device(id);
+    const bond = d.bonds[0]!;
+    const outs = keepOuts(d, bond, everything(id));
+    const path = bondPerimeter(d, bond);
+    const corners = outs.flatMap((k) => (k.why === 'camera' && k.shape.kind !== 'band' ? polygonOf(k.shape, 8) : []));
+    for (const step of edgeOrder(d, bond, outs)) {
+      let near = Infinity;
+      for (let s = step.fromMm; s <= step.toMm; s += 2)
+        for (const c of corners)
+          near = Math.min(near, Math.hypot(path.point(s).at[0] - c[0], path.point(s).at[1] - c[1]));
+      if (near < 40) continue;
+      far++;
+      expect(step.reasons).not.toContain('camera');
+    }
+  }
+  expect(far).toBeGreaterThan(3);
 });
