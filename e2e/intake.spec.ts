@@ -70,7 +70,7 @@ test(
       await expect(page.getByRole('alert')).toContainText(/crack: (length|points)/);
       await expect(h.call()).toContainText('3 pieces');
       await h.press('Map is done');
-      await expect(page.getByRole('link', { name: 'Crack map: 3 pieces, 0 chips' })).toBeVisible();
+      await expect(page.getByRole('link', { name: 'Crack map: 3 pieces and 0 chips' })).toBeVisible();
     });
 
     await test.step('route: the cheapest is recommended, another one needs no reason, and keeps one', async () => {

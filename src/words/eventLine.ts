@@ -269,7 +269,7 @@ const lines: { [T in KnownEvent['type']]: (e: EventOf<T>, units: LineUnits) => s
       : e.note
         ? t('found3', { kind: findingNames[e.kind], answer: said(e.answer), note: e.note })
         : t('found4', { kind: findingNames[e.kind], answer: said(e.answer) }),
-  crack: (e) => t('crackDrawnPoints', { length: e.pts.length }),
+  crack: (e) => t('crackDrawnPoints', { count: e.pts.length }),
   crackGone: () => t('crackRubbedOut'),
   chipMark: (e, units) =>
     t('chipAtFromTheLeftFrom', { place: units.mm(e.place[0], 0), place2: units.mm(e.place[1], 0) }),

@@ -177,8 +177,8 @@ function waitsFor(job: Pick<JobWay, 'stage'> & Pick<IntakeSlice, 'chargePercent'
 /** What is left of a lift, in the words of how this cover comes off. */
 function liftLeft(job: Pick<JointSeen, 'bond'> & LiftSlice): string {
   if (job.lenses.size)
-    return t('lensCoversOff', { length: [...job.lenses.values()].filter((l) => l.steps.off !== undefined).length });
+    return t('lensCoversOff', { count: [...job.lenses.values()].filter((l) => l.steps.off !== undefined).length });
   if (job.piecesOff.size || job.liftMode === 'pieces' || jointOf(job.bond).wholeFace)
-    return t('piecesOff', { size: job.piecesOff.size });
-  return t('edgesToGo', { size: 4 - job.freeEdges.size });
+    return t('piecesOff', { count: job.piecesOff.size });
+  return t('edgesToGo', { count: 4 - job.freeEdges.size });
 }

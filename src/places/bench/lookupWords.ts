@@ -97,7 +97,7 @@ export function listedThing(x: Thing, settings: Settings, nameOf: (deviceId: str
       return {
         key: `stage ${x.stage}`,
         title: t('foundStage', { name: stageName(x.stage) }),
-        line: t('foundStageLine', { n: x.jobs }),
+        line: t('foundStageLine', { count: x.jobs }),
         to: '/jobs',
       };
   }

@@ -31,7 +31,7 @@ export function Months({ here: { last, money, over, quoted, months, currency } }
       </Txt>
       <Txt tone="ink2">
         {last.quotedShare === null
-          ? t('tookLonger', { over, length: quoted.length })
+          ? t('tookLonger', { over, count: quoted.length })
           : t('theQuotesHadCountedOnOf', { quotedShare: share(last.quotedShare), over, length: quoted.length })}
       </Txt>
       <BarList

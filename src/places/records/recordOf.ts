@@ -1,3 +1,4 @@
+import { crackCounts } from '@/words/crackCounts';
 import { said } from '@/words/codes';
 import { faceName } from '@/bench-kit/faceName';
 import { atEachJoint } from '@/model/joints';
@@ -88,7 +89,9 @@ const foundLines = ({ job, joints, at }: Recorded): string[] => [
       `${findingNames[k as keyof typeof findingNames]}: ${said(f.answer)}${f.edges.length ? ` (${f.edges.map(said).join(', ')})` : ''}${f.note ? `, ${f.note}` : ''}.`,
   ),
   ...joints.flatMap((j) =>
-    j.cracks.size ? [at(j, t('cracksAndChipsDrawn', { size: j.cracks.size, size2: j.chips.size }))] : [],
+    j.cracks.size
+      ? [at(j, t('drawnOnTheMap', { list: crackCounts({ cracks: j.cracks.size, chips: j.chips.size }) }))]
+      : [],
   ),
 ];
 

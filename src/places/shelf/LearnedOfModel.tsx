@@ -69,7 +69,7 @@ export function learnedLines(h: ModelHistory, settings: Settings, nameOf: (id: s
         seen: g.seen,
       }),
     ),
-    ...(h.partsNotFit ? [t('partsThatDidNotFit', { n: h.partsNotFit })] : []),
+    ...(h.partsNotFit ? [t('partsThatDidNotFit', { count: h.partsNotFit })] : []),
     ...h.comeBacks.map((c) => t('cameBackFor', { label: c.label, cause: comeBackNames[c.cause] })),
     ...h.notes.map(({ note }) => t('noteFrom', { said: learnedText(note.what, note.text), from: note.from })),
     ...(h.last && h.order.length

@@ -50,7 +50,7 @@ export function ShelfScreen() {
       full={master.wide}
       help="models"
       title={t('phoneModels')}
-      line={t('models', { length: devices.length })}
+      line={t('models', { count: devices.length })}
       actions={
         <>
           <View className="flex-1">

@@ -51,7 +51,7 @@ export function ShopMessages({ here: { message, shop } }: { here: ShopScreenStat
           <Txt strong tone="caution">
             {shop.problems.length === 1
               ? t('storedEntryCannotBeReadIt', { length: shop.problems.length })
-              : t('storedEntriesCannotBeReadThey', { length: shop.problems.length })}
+              : t('storedEntriesCannotBeReadThey', { count: shop.problems.length })}
           </Txt>
           {shop.problems.slice(0, 5).map((p) => (
             <Txt key={p.key} size="s">

@@ -56,7 +56,7 @@ export function StockFiles({ settings: s, stock, onChange }: StockFilesProps) {
       const checked = checkSettings({ ...s, ...change });
       if (!checked.ok) return setTold(refused(`${file.name}: ${checked.problem}`));
       onChange(change);
-      setTold({ text: t('linesAreCountedIn', { lines: r.lines }), bad: false });
+      setTold({ text: t('linesAreCountedIn', { count: r.lines }), bad: false });
     } catch (e) {
       setTold(refused(e instanceof Error ? e.message : t('theFileWasNotRead')));
     }

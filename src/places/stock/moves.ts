@@ -29,8 +29,8 @@ export const moveWords: Record<StockMove['what'], string> = {
 /** What of it changed, in words. Entries of before codes hold it as text, in the language of that day. */
 export function noteOf(m: StockMove): string {
   if (m.note) return m.note;
-  if (m.what === 'imported') return t('lines', { lines: m.after });
-  if (m.count !== undefined) return t('pieces', { qty: m.count });
+  if (m.what === 'imported') return t('lines', { count: m.after });
+  if (m.count !== undefined) return t('pieces', { count: m.count });
   if (!m.lot) return '';
   const { id } = m.lot;
   switch (m.lot.change) {

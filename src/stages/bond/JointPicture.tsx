@@ -25,14 +25,14 @@ export function JointPicture({ job, settings, size, joint }: JointPictureProps) 
     state: i === 0 ? ('next' as const) : ('todo' as const),
   }));
   const label = {
-    cutTape: t('piecesOfTapeOn', { length: strips?.plan.pieces.length ?? 0, name: job.device.name }),
+    cutTape: t('piecesOfTapeOn', { count: strips?.plan.pieces.length ?? 0, name: job.device.name }),
     precutRing: t('ringOn', { name: job.device.name }),
-    liquidBead: t('beadInStrokesOn', { length: bead?.strokes.length ?? 0, name: job.device.name }),
+    liquidBead: t('beadInStrokesOn', { count: bead?.strokes.length ?? 0, name: job.device.name }),
     reuseTopup: t('topUpOfTheOldRing', { name: job.device.name }),
-    fullFill: t('ringAndLinesInStrokesOn', { length: bead?.strokes.length ?? 0, name: job.device.name }),
+    fullFill: t('ringAndLinesInStrokesOn', { count: bead?.strokes.length ?? 0, name: job.device.name }),
     preGlued: t('ringOn', { name: job.device.name }),
     reuseRing: t('oldRingOn', { name: job.device.name }),
-    tapeAndBead: t('tapeAndBeadOn', { length: bead?.strokes.length ?? 0, name: job.device.name }),
+    tapeAndBead: t('tapeAndBeadOn', { count: bead?.strokes.length ?? 0, name: job.device.name }),
   }[school];
   const lines = [
     ...(strips

@@ -109,7 +109,7 @@ export function tapeText(t: TapeWork | null, units: Units): BondText {
     };
   const off = cuts.cuts.filter((c) => c.from === 'offcut').reduce((m, c) => m + c.usedMm, 0);
   return {
-    sentence: tr('cutPiecesOfTape', { length: plan.pieces.length, rollUsedMm: length(plan.rollUsedMm, units, 0) }),
+    sentence: tr('cutPiecesOfTape', { count: plan.pieces.length, rollUsedMm: length(plan.rollUsedMm, units, 0) }),
     reason: [
       ...(off > 0
         ? [

@@ -84,7 +84,7 @@ export function FaultCard({ job }: { job: JobState }) {
       ) : null}
       <Txt size="s" tone="ink2" className="mt-1">
         {numbers
-          ? tr('fromATableAndCausesFound', { length: shop.found.length })
+          ? tr('fromATableAndCausesFound', { count: shop.found.length })
           : tr('orderOnlyTheTableIsJudgement', { length: shop.found.length, value: learnFigures.showFrom.value })}
       </Txt>
     </View>

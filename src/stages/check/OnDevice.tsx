@@ -44,8 +44,8 @@ export function OnDevice({ job }: { job: JobState }) {
       const failed = Object.entries(results).flatMap(([fn, r]) => (r === 'fail' ? [functionName(fn)] : []));
       setMessage({
         text: failed.length
-          ? tr('resultsTakenInFailing', { length: events.length, join: failed.join(', ') })
-          : tr('resultsTakenInAllOfThem', { length: events.length }),
+          ? tr('resultsTakenInFailing', { count: events.length, join: failed.join(', ') })
+          : tr('resultsTakenInAllOfThem', { count: events.length }),
         bad: false,
       });
     } catch (e) {

@@ -56,7 +56,7 @@ export function PressRun({ onDone }: { onDone: (log: PressRunLog) => void }) {
       pressed = now;
       setSinceS(s);
       if (s < totalS) return;
-      end(log.t.length < 40 ? tr('onlyReadingsCame40AreNeeded', { length: log.t.length }) : null);
+      end(log.t.length < 40 ? tr('onlyReadingsCame40AreNeeded', { count: log.t.length }) : null);
       if (log.t.length >= 40) onDone(log);
     }, 200);
     stop.current = () => {

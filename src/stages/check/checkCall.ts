@@ -36,10 +36,10 @@ export function checkState(job: JobState): CheckState {
     if (eye.action !== 'accept') open.push(tr('notFlush'));
   } else if (!complete)
     open.push(
-      taken.length ? tr('stepsToGo', { length: points.length - taken.length }) : tr('notJudgedWhetherItIsFlush'),
+      taken.length ? tr('stepsToGo', { count: points.length - taken.length }) : tr('notJudgedWhetherItIsFlush'),
     );
   else if (flush && (flush.verdict !== 'pass' || flush.bumps.length)) open.push(tr('notFlush'));
-  if (tested < tests.length) open.push(tr('functionsToGo', { length: tests.length - tested }));
+  if (tested < tests.length) open.push(tr('functionsToGo', { count: tests.length - tested }));
   else open.push(...functionState(job).release.open.map((o) => releaseWords[o]));
   open.push(...notRegistered(job).map((p) => tr('notRegistered', { p: registerName(p) })));
   return { tested, tests: tests.length, open };

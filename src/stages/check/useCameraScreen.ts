@@ -57,8 +57,8 @@ function useShots({ job }: { job: JobState }) {
     ]);
     setMessage({
       text: shot.left.length
-        ? t('edgesMeasuredNot', { name: chosen.name, length: shot.edges.length, length2: shot.left.length })
-        : t('edgesMeasured', { name: chosen.name, length: shot.edges.length }),
+        ? t('edgesMeasuredNot', { name: chosen.name, count: shot.edges.length, length2: shot.left.length })
+        : t('edgesMeasured', { name: chosen.name, count: shot.edges.length }),
       bad: false,
     });
   };

@@ -40,7 +40,7 @@ export function AirLog({ job, cure, now }: { job: JobState; cure: JobCure; now: 
       const at = (tS: number) => Math.min(now, start + tS * 1e3);
       for (const s of list) await log([{ type: 'ambient', tempC: s.tC, rh: nowRh }], at(s.fromS));
       setMessage({
-        text: t('changesTakenInCountedFromClosing', { name: picked.name, length: list.length }),
+        text: t('changesTakenInCountedFromClosing', { name: picked.name, count: list.length }),
         bad: false,
       });
     } catch (e) {

@@ -59,7 +59,7 @@ export function CurePicture({
         slipped
           ? t('slippedWhere')
           : way.clips
-            ? t('clipsRound', { length: places.length, name: job.device.name })
+            ? t('clipsRound', { count: places.length, name: job.device.name })
             : t('on', { name: way.name, name2: job.device.name })
       }
       lines={[

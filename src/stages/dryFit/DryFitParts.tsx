@@ -154,7 +154,7 @@ export function DryFitMain({
         disabled={!can}
         {...(can
           ? {}
-          : { why: complete ? t('itDoesNotFit') : t('pointsToGo', { length: points.length - taken.length }) })}
+          : { why: complete ? t('itDoesNotFit') : t('pointsToGo', { count: points.length - taken.length }) })}
       />
     ))
   );

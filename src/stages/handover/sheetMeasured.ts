@@ -54,8 +54,8 @@ export function measuredLines(job: JobState, settings: Settings, joints: readonl
   if (tested)
     out.push(
       failing.length
-        ? t('functionsTestedAfterClosingNotWorking', { tested, join: failing.join(', ') })
-        : t('functionsTestedAfterClosingAllOf', { tested }),
+        ? t('functionsTestedAfterClosingNotWorking', { count: tested, join: failing.join(', ') })
+        : t('functionsTestedAfterClosingAllOf', { count: tested }),
     );
   const skipped = Object.entries(job.functions.after)
     .filter(([, r]) => r === 'untested')

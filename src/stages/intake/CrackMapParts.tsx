@@ -11,6 +11,7 @@ import { Choice } from '@/ui/Choice';
 import { Chips, Pieces, Stroke } from '@/ui/plan/pieceLayers';
 import { Txt } from '@/ui/Txt';
 import { area, length } from '@/words/units';
+import { crackCounts } from '@/words/crackCounts';
 import { strokeStore, placeOf } from './useCrackMapScreen';
 import type { PlanSize } from '@/bench-kit/StageShell';
 import type { CrackMapScreenState } from './useCrackMapScreen';
@@ -62,11 +63,9 @@ export function CrackPicture({
     <PlainPlan
       job={job}
       size={size}
-      label={
-        pieces.length === 1
-          ? t('crackMapCracksPieceChips', { size: job.cracks.size, length: pieces.length, size2: job.chips.size })
-          : t('crackMapCracksPiecesChips', { size: job.cracks.size, length: pieces.length, size2: job.chips.size })
-      }
+      label={t('crackMapOf', {
+        list: crackCounts({ cracks: job.cracks.size, pieces: pieces.length, chips: job.chips.size }),
+      })}
       lines={lines}
       {...(mode === 'draw' ? { onStroke } : mode === 'look' ? {} : { onTap })}
     >
@@ -88,7 +87,7 @@ export function CrackCall({
       {first && pieces.length > 1 ? (
         <Call
           sentence={t('piecesPiece1First', {
-            length: pieces.length,
+            count: pieces.length,
             areaMm2: area(pieces[first.pieceId]!.areaMm2, settings),
             path: placeOf(path, pieces[first.pieceId]!.labelAt),
           })}

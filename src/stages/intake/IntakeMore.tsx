@@ -55,7 +55,7 @@ export function IntakeMore({ here: { job, failed, log, hard, settings } }: { her
           hard.experienced
             ? t('howHardForExperiencedHands')
             : hard.reasons.length
-              ? t('howHardReasons', { length: hard.reasons.length })
+              ? t('howHardReasons', { count: hard.reasons.length })
               : t('howHardNothingUnusual')
         }
       >

@@ -45,7 +45,7 @@ export function IntakePicture({
       size={size}
       label={
         pieces.length > 1
-          ? t('pieces', { name: job.device.name, length: pieces.length })
+          ? t('pieces', { name: job.device.name, count: pieces.length })
           : t('crackedAt', {
               name: job.device.name,
               join: cracked.length ? cracked.map(edgeName).join(', ') : t('noEdgeNoted'),

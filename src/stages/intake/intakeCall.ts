@@ -75,7 +75,7 @@ export function intakeCall(
       sentence:
         missing.length === 1
           ? t('answerToGo', { length: missing.length, missing: missing[0] })
-          : t('answersToGo', { length: missing.length, missing: missing[0] }),
+          : t('answersToGo', { count: missing.length, missing: missing[0] }),
       reason: until,
       tone: 'ink',
     };

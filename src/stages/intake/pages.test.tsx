@@ -119,7 +119,7 @@ describe('seat of the frame', () => {
     expect(call()).toMatch(/^1\d % of the ring will not bond: add a bead there\.$/);
     expect(screen.getByText(/largest gap under flat glass/)).toBeTruthy();
     await press('Measure it again');
-    expect(call()).toBe('1 heights to go.');
+    expect(call()).toBe('1 height to go.');
     await enter(/^Height 16 of 16/, '-0.9');
     expect(call()).toBe('Say no, or straighten the frame first.');
   });

@@ -39,7 +39,7 @@ export function useFrameScreen({ job }: { job: JobState }) {
     : !measuring
       ? seatByEye(by, place, points, settings)
       : {
-          sentence: t('heightsToGo', { length: missing.length }),
+          sentence: t('heightsToGo', { count: missing.length }),
           reason: t('aStraightEdgeOverTheFrame'),
           bad: false,
         };

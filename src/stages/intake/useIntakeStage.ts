@@ -13,6 +13,7 @@ import { jointsSeen } from '@/bench-kit/jointsSeen';
 import { coverKindOf } from '@/core/device/coverKinds';
 import { useGoOn } from '@/bench-kit/useGoOn';
 import { useSettings } from '@/store/shop';
+import { crackCounts } from '@/words/crackCounts';
 import { dayTime, price } from '@/words/units';
 import { useNow } from '@/bench-kit/useNow';
 import { frameOf } from '@/work/bond/frameOf';
@@ -40,9 +41,7 @@ const crackLine = (j: JobState, pieces: number | null): string =>
     ? t('noCrackDrawn2')
     : pieces === null
       ? t('cracksDrawn', { count: j.cracks.size })
-      : pieces === 1
-        ? t('pieceChips', { length: pieces, size: j.chips.size })
-        : t('piecesChips', { length: pieces, size: j.chips.size });
+      : crackCounts({ pieces, chips: j.chips.size });
 
 const partLine = (j: JobState, now: number): string =>
   j.partCheck

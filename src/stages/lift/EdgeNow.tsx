@@ -72,7 +72,7 @@ function leftRow(p: EdgeNowProps, edge: EdgeId, units: Settings): Row {
   const what = !held.length
     ? t('nothingOnThisEdge')
     : held.length > 1
-      ? t('ofTheInStretches', { ...of, length: held.length })
+      ? t('ofTheInStretches', { ...of, count: held.length })
       : t('ofThe', of);
   return [t('left'), what];
 }

@@ -33,7 +33,7 @@ export function PiecesPicture({
     <PlainPlan
       job={job}
       size={size}
-      label={t('piecesLeftOfOff', { leftCount: leftCount ?? 0, name: job.device.name, size: job.piecesOff.size })}
+      label={t('piecesLeftOfOff', { count: leftCount ?? 0, name: job.device.name, size: job.piecesOff.size })}
       lines={[
         ...(found?.steps.map((s, i) => `${i + 1}: ${area(s.areaMm2, units)}, ${pieceReasons(s, units)}`) ?? []),
         ...[...job.glassLeft.values()].map((p) =>

@@ -69,7 +69,7 @@ export function MoveOver({
           reason={
             next
               ? `${capital(moveHints[next.kind] ?? tr('samePlaceSameSide'))}.`
-              : tr('partsGoInWithTheScrews', { length: parts.length })
+              : tr('partsGoInWithTheScrews', { count: parts.length })
           }
         />
       }

@@ -38,7 +38,7 @@ export function ShellPair({
           job={job}
           size={half}
           bare
-          label={tr('housingPieces', { which: said(which), length: shown.length })}
+          label={tr('housingPieces', { which: said(which), count: shown.length })}
           lines={shown.map((t) => told(t.name))}
         >
           <Numbers

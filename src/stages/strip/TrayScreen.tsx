@@ -38,7 +38,7 @@ export function TrayScreen({ job }: { job: JobState }) {
         ...(r.cell ? { cell: r.cell } : {}),
       })),
     );
-    setTold({ text: t('screwsRead', { length: rows.length }), bad: false });
+    setTold({ text: t('screwsRead', { count: rows.length }), bad: false });
   };
   return (
     <JobPage
@@ -51,7 +51,7 @@ export function TrayScreen({ job }: { job: JobState }) {
           job={job}
           work={work}
           size={size}
-          label={t('kindsOfScrewsByZone', { length: groups.length })}
+          label={t('kindsOfScrewsByZone', { count: groups.length })}
           lines={groups.map(
             (g) => `${tray.cells.get(g.id)}: ${g.zone}, ${g.holes.length} × ${specText(g.spec, units)}`,
           )}

@@ -327,7 +327,7 @@ describe('pages', () => {
     );
     expect(await say('a,b\n1,2')).toContain('line 1: no column hole');
     expect(logged(housing)).toHaveLength(events);
-    expect(await say('hole,head,dia_mm,length_mm,state\ncover1,cross,1.4,3.1,out')).toBe('1 screws read.');
+    expect(await say('hole,head,dia_mm,length_mm,state\ncover1,cross,1.4,3.1,out')).toBe('1 screw read.');
     expect(jobNow(housing).screwsOut.get('cover1')?.lengthMm).toBe(3.1);
   });
 

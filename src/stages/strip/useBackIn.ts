@@ -114,7 +114,7 @@ export function useBackIn(p: { job: JobState; work: StripWork; tabs: ReactNode }
           }
         : missingPieces.length
           ? {
-              sentence: tr('smallPiecesAreNotOverYet', { length: missingPieces.length }),
+              sentence: tr('smallPiecesAreNotOverYet', { count: missingPieces.length }),
               reason: missingPieces.map((t) => told(t.name)).join(', ') + '.',
               tone: 'caution',
             }
@@ -189,7 +189,7 @@ export function useBackIn(p: { job: JobState; work: StripWork; tabs: ReactNode }
       : stops.length
         ? say(stops[0]!)
         : missingPieces.length
-          ? tr('smallPiecesToGo', { length: missingPieces.length })
+          ? tr('smallPiecesToGo', { count: missingPieces.length })
           : !tested
             ? tr('testBeforeClosing3')
             : null;

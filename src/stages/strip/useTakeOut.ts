@@ -150,7 +150,7 @@ export function useTakeOut(p: { job: JobState; work: StripWork; tabs: ReactNode;
           ? t('bareNowTheBackThenBackIn')
           : job.screwsOut.size > outCount
             ? t('screwsInTheirBoxesMissingNext', { outCount, size: job.screwsOut.size - outCount })
-            : t('screwsInTheirBoxesNextWhat', { outCount }),
+            : t('screwsInTheirBoxesNextWhat', { count: outCount }),
         tone: 'ink',
       };
     if (hole) {

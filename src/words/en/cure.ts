@@ -1,6 +1,7 @@
 export default {
   clipsOf: '{{name}}s',
-  changesTakenInCountedFromClosing: '{{name}}: {{length}} changes taken in, counted from closing.',
+  changesTakenInCountedFromClosing_one: '{{name}}: 1 change taken in, counted from closing.',
+  changesTakenInCountedFromClosing_other: '{{name}}: {{count}} changes taken in, counted from closing.',
   nothingWasChanged: '{{message}}. Nothing was changed.',
   theAirRoundIt: 'The air round it',
   temperatureAtTheShelfNow: 'Temperature at the shelf now',
@@ -16,7 +17,8 @@ export default {
   everyEndHasPassedNothingTo: 'Every end has passed: nothing to put into a calendar.',
   theCalendarWasNotMade: 'the calendar was not made',
   endsAsACalendarFile: 'Ends as a calendar file',
-  clipsRound: '{{length}} clips round {{name}}',
+  clipsRound_one: '1 clip on {{name}}',
+  clipsRound_other: '{{count}} clips round {{name}}',
   on: '{{name}} on {{name2}}',
   clipEdgeMovedAside: 'clip {{i}}: {{edge}} edge, moved aside',
   clipEdge: 'clip {{i}}: {{edge}} edge',

@@ -1,7 +1,8 @@
 export default {
   stayOf: '{{at}}: {{marginMinor}} stay, {{share}} of {{netMinor}}.',
   nothingPaidYet: '{{at}}: nothing paid yet, {{costMinor}} spent.',
-  tookLonger: '{{over}} of {{length}} jobs took over a tenth longer than quoted.',
+  tookLonger_one: '{{over}} of 1 job took over a tenth longer than quoted.',
+  tookLonger_other: '{{over}} of {{count}} jobs took over a tenth longer than quoted.',
   quoteShort: 'quote',
   theQuotesHadCountedOnOf:
     'The quotes had counted on {{quotedShare}}. {{over}} of {{length}} jobs took over a tenth longer than quoted.',

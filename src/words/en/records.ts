@@ -162,7 +162,7 @@ export default {
   cameBackAsOn: 'Came back as {{label}} on {{openedAt}}: {{presumed}}.',
   stages: 'Stages',
   found: 'Found',
-  cracksAndChipsDrawn: '{{size}} cracks and {{size2}} chips drawn.',
+  drawnOnTheMap: 'Drawn: {{list}}.',
   agreed: 'Agreed',
   heatAndLift: 'Heat and lift',
   heat: '{{job}} heat.',

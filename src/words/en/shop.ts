@@ -107,7 +107,9 @@ export default {
     '{{unsaved}} entries are not written: no room left in this browser. The export has everything.',
   tryToWriteAgain: 'Try to write again',
   storedEntryCannotBeReadIt: '{{length}} stored entry cannot be read. It is kept, and goes out with the export.',
-  storedEntriesCannotBeReadThey: '{{length}} stored entries cannot be read. They are kept, and go out with the export.',
+  storedEntriesCannotBeReadThey_one: '1 stored entry cannot be read. It is kept, and goes out with the export.',
+  storedEntriesCannotBeReadThey_other:
+    '{{count}} stored entries cannot be read. They are kept, and go out with the export.',
   recordsOfWhatWasHandedOver: 'Records of what was handed over',
   statisticsMinutesOverrunsBreakageComeBacks: 'Statistics: minutes, overruns, breakage, come-backs, learning',
   moneyMarginByMonthQuotesAgainst: 'Money: margin by month, quotes against outcome',

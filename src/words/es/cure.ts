@@ -3,7 +3,8 @@ import type { Same } from '../same';
 
 export default {
   clipsOf: '{{name}}',
-  changesTakenInCountedFromClosing: '{{name}}: {{length}} cambios recogidos, contados desde el cierre.',
+  changesTakenInCountedFromClosing_one: '{{name}}: 1 cambio recogido, contado desde el cierre.',
+  changesTakenInCountedFromClosing_other: '{{name}}: {{count}} cambios recogidos, contados desde el cierre.',
   nothingWasChanged: '{{message}}. No se cambió nada.',
   theAirRoundIt: 'El aire alrededor',
   temperatureAtTheShelfNow: 'Temperatura en el estante ahora',
@@ -20,7 +21,8 @@ export default {
   everyEndHasPassedNothingTo: 'Todo ha terminado: nada que poner en un calendario.',
   theCalendarWasNotMade: 'no se hizo el calendario',
   endsAsACalendarFile: 'Finales en un archivo de calendario',
-  clipsRound: '{{length}} clips alrededor de {{name}}',
+  clipsRound_one: '1 clip en {{name}}',
+  clipsRound_other: '{{count}} clips alrededor de {{name}}',
   on: '{{name}} en {{name2}}',
   clipEdgeMovedAside: 'clip {{i}}: borde {{edge}}, apartado',
   clipEdge: 'clip {{i}}: borde {{edge}}',

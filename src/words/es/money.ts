@@ -4,7 +4,8 @@ import type { Same } from '../same';
 export default {
   stayOf: '{{at}}: quedan {{marginMinor}}, {{share}} de {{netMinor}}.',
   nothingPaidYet: '{{at}}: aún nada cobrado, {{costMinor}} gastados.',
-  tookLonger: '{{over}} de {{length}} trabajos tardaron más de una décima parte de más.',
+  tookLonger_one: '{{over}} de 1 trabajo tardó más de una décima parte de más.',
+  tookLonger_other: '{{over}} de {{count}} trabajos tardaron más de una décima parte de más.',
   quoteShort: 'oferta',
   theQuotesHadCountedOnOf:
     'Los presupuestos contaban con {{quotedShare}}. {{over}} de {{length}} trabajos tardaron más de una décima parte de más.',

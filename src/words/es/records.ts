@@ -165,7 +165,7 @@ export default {
   cameBackAsOn: 'Volvió como {{label}} el {{openedAt}}: {{presumed}}.',
   stages: 'Etapas',
   found: 'Encontrado',
-  cracksAndChipsDrawn: '{{size}} grietas y {{size2}} mellas dibujadas.',
+  drawnOnTheMap: 'Dibujado: {{list}}.',
   agreed: 'Acordado',
   heatAndLift: 'Calor y levantar',
   heat: '{{job}} calor.',

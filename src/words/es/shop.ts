@@ -110,8 +110,9 @@ export default {
     '{{unsaved}} anotaciones sin escribir: no queda sitio en este navegador. La exportación lo tiene todo.',
   tryToWriteAgain: 'Intentar escribir otra vez',
   storedEntryCannotBeReadIt: '{{length}} anotación guardada no se puede leer. Se conserva y sale con la exportación.',
-  storedEntriesCannotBeReadThey:
-    '{{length}} anotaciones guardadas no se pueden leer. Se conservan y salen con la exportación.',
+  storedEntriesCannotBeReadThey_one: '1 anotación guardada no se puede leer. Se conserva y sale con la exportación.',
+  storedEntriesCannotBeReadThey_other:
+    '{{count}} anotaciones guardadas no se pueden leer. Se conservan y salen con la exportación.',
   recordsOfWhatWasHandedOver: 'Registros de lo entregado',
   statisticsMinutesOverrunsBreakageComeBacks: 'Estadísticas: minutos, excesos, roturas, vueltas, aprendizaje',
   moneyMarginByMonthQuotesAgainst: 'Dinero: margen por mes, presupuesto y resultado',
