@@ -1,5 +1,5 @@
 // npm run mutants: one operator or number of core changed at a time, at random from a seed; do the tests notice?
-// `-- --n 200 --seed 7`, `--only 3,17` for single ones of them. In a copy of the tree, so nothing here is touched: all the changes are
+// `-- --n 200 --seed 7`, `--only 3,17` for single ones of them, `--at src/core/money/choices.ts:46` for all of a line. In a copy of the tree, so nothing here is touched: all the changes are
 // written into it behind switches, every test is run once to learn which changes it meets, then each change is put on and those
 // tests are asked, the quickest of them first.
 import { spawn } from 'node:child_process';
@@ -13,6 +13,8 @@ const word = (name: string) => process.argv[process.argv.indexOf(`--${name}`) + 
 const option = (name: string, or: number) => (process.argv.includes(`--${name}`) ? Number(word(name)) : or);
 const n = option('n', 40);
 const only = process.argv.includes('--only') ? new Set(word('only').split(',').map(Number)) : null;
+/** Every change of these lines in place of drawn ones: what a new test was written for. */
+const at = process.argv.includes('--at') ? word('at').split(',') : [];
 /** Changes that are tried at once. */
 const hands = option('hands', 2);
 let state = option('seed', 20260414) >>> 0;
@@ -33,7 +35,8 @@ const sites = filesIn(path.join('src', 'core')).flatMap(sitesOf);
 /** By their number, from 1; each place once. */
 const chosen = new Map<number, Site>();
 const drawn = new Set<Site>();
-while (chosen.size < Math.min(n, sites.length)) {
+for (const s of sites) if (at.includes(`${s.file}:${s.line}`)) chosen.set(chosen.size + 1, s);
+while (!at.length && chosen.size < Math.min(n, sites.length)) {
   const site = sites[Math.floor(random() * sites.length)]!;
   if (!drawn.has(site)) chosen.set(chosen.size + 1, site);
   drawn.add(site);
@@ -144,7 +147,7 @@ const survivors: string[] = [];
 let noticed = 0;
 let tried = 0;
 try {
-  console.log(`${sites.length} places in core; ${n} changes`);
+  console.log(`${sites.length} places in core; ${chosen.size} changes`);
   const by = await meetings();
   const none = { MUTANT: '0' };
   if ((await node(figures, none)) !== 'passed')
