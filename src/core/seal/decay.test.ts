@@ -330,3 +330,17 @@ it('a hold that is let go ends with its last reading before the fall, and the ro
   expect(cut.p[0]).toBeCloseTo(103_000 - cut.roomPa, 6);
   expect(cut.t.at(-1)).toBeCloseTo(9.5, 9);
 });
+
+it('a tight hold after a long wait is still the hold: its room stays where it was but for its noise', () => {
+  const noise = [0, 2, -1, 1, -2, 1, 0, -1, 2, 0];
+  const room = Array.from({ length: 40 }, (_, i) => 100_000 + noise[i % 10]!);
+  const held = Array.from({ length: 20 }, (_, i) => 99_000 + noise[(i + 3) % 10]!);
+  const p = [...room, ...held];
+  const cut = absoluteHold(
+    p.map((_, i) => i),
+    p,
+  )!;
+  expect(cut.from).toBe('before');
+  expect(cut.first).toBeGreaterThanOrEqual(40);
+  expect(cut.roomPa).toBeCloseTo(100_000, -1);
+});

@@ -63,9 +63,11 @@ export function absoluteHold(t: readonly number[], p: readonly number[], saidPa?
         end = k + 1;
         break;
       }
-    // a tight device that is let go looks the same the other way round: what is held goes toward the room, never the room toward it
+    // a tight device that is let go looks the same the other way round: what is held is longer and goes toward the room, never
+    // the room toward it
     if (
       end === n &&
+      i + 1 > n - start &&
       nears(0, i + 1, mean(start, n)) > Math.max(absoluteFigures.drift.value * range, 2 * nears(start, n, room))
     )
       break;
