@@ -1,4 +1,3 @@
-import { crackCounts } from '@/words/crackCounts';
 import { said } from '@/words/codes';
 import { faceName } from '@/bench-kit/faceName';
 import { atEachJoint } from '@/model/joints';
@@ -15,7 +14,7 @@ import { functionName, functionState } from '@/work/check/faults';
 import { flushOf } from '@/work/check/flushJob';
 import { actionWords, suspectWords } from '@/words/checkNames';
 import { sealOf } from '@/work/check/sealJob';
-import { span, stamp, temp } from '@/words/units';
+import { listed, span, stamp, temp } from '@/words/units';
 import { t } from '@/words/records';
 
 export interface RecordSection {
@@ -90,7 +89,14 @@ const foundLines = ({ job, joints, at }: Recorded): string[] => [
   ),
   ...joints.flatMap((j) =>
     j.cracks.size
-      ? [at(j, t('drawnOnTheMap', { list: crackCounts({ cracks: j.cracks.size, chips: j.chips.size }) }))]
+      ? [
+          at(
+            j,
+            t('drawnOnTheMap', {
+              list: listed([t('cracksDrawnOn', { count: j.cracks.size }), t('chipsOnIt', { count: j.chips.size })]),
+            }),
+          ),
+        ]
       : [],
   ),
 ];

@@ -11,7 +11,7 @@ import { Choice } from '@/ui/Choice';
 import { Chips, Pieces, Stroke } from '@/ui/plan/pieceLayers';
 import { Txt } from '@/ui/Txt';
 import { area, length } from '@/words/units';
-import { crackCounts } from '@/words/crackCounts';
+import { crackCounts } from './crackCounts';
 import { strokeStore, placeOf } from './useCrackMapScreen';
 import type { PlanSize } from '@/bench-kit/StageShell';
 import type { CrackMapScreenState } from './useCrackMapScreen';

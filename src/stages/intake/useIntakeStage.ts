@@ -13,7 +13,7 @@ import { jointsSeen } from '@/bench-kit/jointsSeen';
 import { coverKindOf } from '@/core/device/coverKinds';
 import { useGoOn } from '@/bench-kit/useGoOn';
 import { useSettings } from '@/store/shop';
-import { crackCounts } from '@/words/crackCounts';
+import { crackCounts } from './crackCounts';
 import { dayTime, price } from '@/words/units';
 import { useNow } from '@/bench-kit/useNow';
 import { frameOf } from '@/work/bond/frameOf';

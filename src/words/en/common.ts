@@ -56,10 +56,4 @@ export default {
   countOf: '{{n}} of {{of}}',
   thingAt: '{{what}} at {{where}}',
   levelInTheMiddle: 'Level, and in the middle',
-  cracksDrawnOn_one: '{{count}} crack',
-  cracksDrawnOn_other: '{{count}} cracks',
-  piecesOfIt_one: '{{count}} piece',
-  piecesOfIt_other: '{{count}} pieces',
-  chipsOnIt_one: '{{count}} chip',
-  chipsOnIt_other: '{{count}} chips',
 } as const;

@@ -377,4 +377,10 @@ export default {
   minutesOfWork: '{{o}} min of work',
   breaksWhileSaved: 'breaks while it is saved: {{a}}',
   averageCostOnly: 'Average cost to the shop, with 95 % of what is not known about its chances.',
+  cracksDrawnOn_one: '{{count}} crack',
+  cracksDrawnOn_other: '{{count}} cracks',
+  piecesOfIt_one: '{{count}} piece',
+  piecesOfIt_other: '{{count}} pieces',
+  chipsOnIt_one: '{{count}} chip',
+  chipsOnIt_other: '{{count}} chips',
 } as const;

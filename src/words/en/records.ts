@@ -199,4 +199,8 @@ export default {
   handedOverByWeek: 'Handed over each week',
   chosenRecord: 'The chosen record',
   openTheRecord: 'Open the record of {{label}}',
+  cracksDrawnOn_one: '{{count}} crack',
+  cracksDrawnOn_other: '{{count}} cracks',
+  chipsOnIt_one: '{{count}} chip',
+  chipsOnIt_other: '{{count}} chips',
 } as const;

@@ -59,10 +59,4 @@ export default {
   countOf: '{{n}} de {{of}}',
   thingAt: '{{what}}: {{where}}',
   levelInTheMiddle: 'A nivel y en el centro',
-  cracksDrawnOn_one: '{{count}} grieta',
-  cracksDrawnOn_other: '{{count}} grietas',
-  piecesOfIt_one: '{{count}} trozo',
-  piecesOfIt_other: '{{count}} trozos',
-  chipsOnIt_one: '{{count}} mella',
-  chipsOnIt_other: '{{count}} mellas',
 } satisfies Same<typeof en>;

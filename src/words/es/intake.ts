@@ -380,4 +380,10 @@ export default {
   minutesOfWork: '{{o}} min de trabajo',
   breaksWhileSaved: 'se rompe al salvarla: {{a}}',
   averageCostOnly: 'Coste medio para el taller, con el 95 % de lo que no se sabe de sus probabilidades.',
+  cracksDrawnOn_one: '{{count}} grieta',
+  cracksDrawnOn_other: '{{count}} grietas',
+  piecesOfIt_one: '{{count}} trozo',
+  piecesOfIt_other: '{{count}} trozos',
+  chipsOnIt_one: '{{count}} mella',
+  chipsOnIt_other: '{{count}} mellas',
 } satisfies Same<typeof en>;

@@ -202,4 +202,8 @@ export default {
   handedOverByWeek: 'Entregados por semana',
   chosenRecord: 'La ficha elegida',
   openTheRecord: 'Abrir la ficha de {{label}}',
+  cracksDrawnOn_one: '{{count}} grieta',
+  cracksDrawnOn_other: '{{count}} grietas',
+  chipsOnIt_one: '{{count}} mella',
+  chipsOnIt_other: '{{count}} mellas',
 } satisfies Same<typeof en>;
