@@ -249,7 +249,7 @@ export default {
   failsAndWasNotTestedBefore2: '{{fn}} fails, and was not tested before.',
   lookForACauseTellThe: 'Look for a cause. Tell the customer what stays.',
   flushAllTestedStill: 'Flush, all tested. Still: {{open}}.',
-  whoeverRepairedItOverlooksHisOwn: 'Whoever repaired it overlooks his own slip: somebody else signs.',
+  whoeverRepairedItOverlooksHisOwn: 'Nobody sees their own slips: somebody else signs.',
   registerThe: 'Register the {{part}}.',
   untilThenTheDeviceMayShow: 'Until then the device may show a notice or do less.',
   flushAndEverythingWorksAsBefore: 'Flush, and everything works as before.',

@@ -38,7 +38,7 @@ export default {
   measureThePartsWouldBeToo: '{{mean}}: measure the parts, {{pBelow}} % would be too tight or too wide.',
   standsHighOnNewTapeUsually: 'Stands {{mean}} high on new tape, usually {{rss}} to {{rss2}}',
   standsLowOnNewTapeUsually: 'Stands {{mean}} low on new tape, usually {{rss}} to {{rss2}}',
-  aFingerWouldNotice: '{{step}}: a finger would notice {{pBelow}} %.',
+  aFingerWouldNotice: '{{step}}: a finger would notice it {{pBelow}} times in 100.',
   noFingerNoticesIt: '{{step}}: no finger notices it.',
   theNewHoleDoesNotGo: 'The new hole does not go over the old ring.',
   theRingMayStayOfGap:

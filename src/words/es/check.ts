@@ -255,7 +255,7 @@ export default {
   failsAndWasNotTestedBefore2: 'Falla {{fn}}, y no se probó antes.',
   lookForACauseTellThe: 'Busca la causa. Lo que quede, díselo al cliente.',
   flushAllTestedStill: 'A ras, todo probado. Queda: {{open}}.',
-  whoeverRepairedItOverlooksHisOwn: 'Quien reparó no ve su propio descuido: firma otra persona.',
+  whoeverRepairedItOverlooksHisOwn: 'Nadie ve sus propios descuidos: firma otra persona.',
   registerThe: 'Registra: {{part}}.',
   untilThenTheDeviceMayShow: 'Hasta entonces el aparato puede mostrar un aviso o hacer menos.',
   flushAndEverythingWorksAsBefore: 'A ras, y todo funciona como antes.',

@@ -41,7 +41,7 @@ export default {
   measureThePartsWouldBeToo: '{{mean}}: mide las piezas, el {{pBelow}} % quedaría muy justo o muy ancho.',
   standsHighOnNewTapeUsually: 'Queda {{mean}} alto con cinta nueva, lo normal {{rss}} a {{rss2}}',
   standsLowOnNewTapeUsually: 'Queda {{mean}} bajo con cinta nueva, lo normal {{rss}} a {{rss2}}',
-  aFingerWouldNotice: '{{step}}: el dedo notaría el {{pBelow}} %.',
+  aFingerWouldNotice: '{{step}}: un dedo lo notaría {{pBelow}} veces de cada 100.',
   noFingerNoticesIt: '{{step}}: el dedo no lo nota.',
   theNewHoleDoesNotGo: 'El agujero nuevo no pasa por el aro viejo.',
   theRingMayStayOfGap:
