@@ -70,7 +70,7 @@ test('a stock list with a date of 1900 is refused by name; one dated 2099 leaves
   await importFile(page, 'Count from a CSV', 'old.csv', line('1900-01-01'));
   await expect(page.getByText(/old\.csv: line 2, expires: allowed is 2000-01-01 to 2099-12-31/)).toBeVisible();
   await importFile(page, 'Count from a CSV', 'far.csv', line('2099-12-31'));
-  await expect(page.getByText('1 lines are counted in.')).toBeVisible();
+  await expect(page.getByText('1 line is counted in.')).toBeVisible();
   await page.reload();
   await expect(page.getByRole('heading', { name: 'Stock' })).toBeVisible();
   await expect(page.getByTestId('broken')).toHaveCount(0);
