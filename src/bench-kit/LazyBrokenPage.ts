@@ -1,4 +1,4 @@
-import { lazy } from 'react';
+import { lazyPiece } from '@/ui/lazyPiece';
 
 /** With all that finds the entry which a page broke on: nothing that every page has to bring along. */
-export const BrokenPage = lazy(() => import('./BrokenPage').then((m) => ({ default: m.BrokenPage })));
+export const BrokenPage = lazyPiece(() => import('./BrokenPage').then((m) => m.BrokenPage));

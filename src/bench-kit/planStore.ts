@@ -197,7 +197,10 @@ class PlanStore {
 
   /** A browser that lets no worker run: a plan at once, and what can be promised by it, are worked out here, with fewer runs. */
   private async alone(asked: Asked, from: PlanNow | null): Promise<void> {
-    const { planNow, promiseWork } = await fetchQuick();
+    const own = await fetchQuick().catch(() => null);
+    // no network, and nothing of it here: what stands is shown, and the next entry asks again
+    if (!own) return;
+    const { planNow, promiseWork } = own;
     if (this.offered !== asked.input) return;
     const now = from ?? this.found(asked, planNow(asked.shop, asked.input, asked.standing, this.answered !== null));
     if (!now) return;

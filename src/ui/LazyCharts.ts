@@ -1,4 +1,4 @@
-import { lazy } from 'react';
+import { lazyPiece } from '@/ui/lazyPiece';
 
 /** The chart library is loaded where a chart is looked at, not with the app. */
-export const Charts = lazy(() => import('./Charts'));
+export const Charts = lazyPiece(() => import('./Charts').then((m) => m.default));

@@ -1,4 +1,4 @@
-import { lazy } from 'react';
+import { lazyPiece } from '@/ui/lazyPiece';
 
 /** Only a wide screen has room for it. */
-export const JobDetail = lazy(() => import('./JobDetail'));
+export const JobDetail = lazyPiece(() => import('./JobDetail').then((m) => m.default));

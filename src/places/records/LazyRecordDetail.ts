@@ -1,4 +1,4 @@
-import { lazy } from 'react';
+import { lazyPiece } from '@/ui/lazyPiece';
 
 /** Only a wide screen has room for it. */
-export const RecordDetail = lazy(() => import('./RecordDetail'));
+export const RecordDetail = lazyPiece(() => import('./RecordDetail').then((m) => m.default));

@@ -1,4 +1,4 @@
-import { lazy } from 'react';
+import { lazyPiece } from '@/ui/lazyPiece';
 
 /** The chart library is loaded with the records, not with the app. */
-export const WatchChart = lazy(() => import('./WatchChart'));
+export const WatchChart = lazyPiece(() => import('./WatchChart').then((m) => m.default));

@@ -1,4 +1,4 @@
-import { lazy } from 'react';
+import { lazyPiece } from '@/ui/lazyPiece';
 
 /** Only a wide screen has room for it. */
-export const ModelDetail = lazy(() => import('./ModelDetail'));
+export const ModelDetail = lazyPiece(() => import('./ModelDetail').then((m) => m.default));

@@ -1,16 +1,17 @@
-import { lazy, Suspense } from 'react';
+import { Suspense } from 'react';
 import { useWindowDimensions, View } from 'react-native';
 
 import { cureClocks, steady } from '@/core/cure/laws';
 import { useSettings } from '@/store/shop';
 import type { JobCure } from '@/work/cure/cureJob';
+import { lazyPiece } from '@/ui/lazyPiece';
 import { Disclosure } from '@/ui/Disclosure';
 import { Txt } from '@/ui/Txt';
 import { useWide } from '@/ui/useWide';
 import { length, span } from '@/words/units';
 import { t } from '@/words/cure';
 
-const CureChart = lazy(() => import('./CureChart'));
+const CureChart = lazyPiece(() => import('./CureChart').then((m) => m.default));
 
 /** How it goes on; of a glue that dries, why some say six hours and others a day: it is the same glue at another width. */
 export function WhyHours({ cure, now }: { cure: JobCure; now: number }) {

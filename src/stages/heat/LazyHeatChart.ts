@@ -1,4 +1,4 @@
-import { lazy } from 'react';
+import { lazyPiece } from '@/ui/lazyPiece';
 
 /** The chart library is loaded with the first heat, not with the app. */
-export const HeatChart = lazy(() => import('./HeatChart'));
+export const HeatChart = lazyPiece(() => import('./HeatChart').then((m) => m.default));

@@ -1,4 +1,4 @@
-import { lazy } from 'react';
+import { lazyPiece } from '@/ui/lazyPiece';
 
 /** What sorts tables is loaded with the first table that is opened. */
-export const WaysTable = lazy(() => import('./WaysTable'));
+export const WaysTable = lazyPiece(() => import('./WaysTable').then((m) => m.default));

@@ -1,4 +1,4 @@
-import { lazy } from 'react';
+import { lazyPiece } from '@/ui/lazyPiece';
 
 /** Loaded where a promise is looked at. */
-export const DotChart = lazy(() => import('./DotChart').then((m) => ({ default: m.DotChart })));
+export const DotChart = lazyPiece(() => import('./DotChart').then((m) => m.DotChart));

@@ -1,4 +1,4 @@
-import { lazy } from 'react';
+import { lazyPiece } from '@/ui/lazyPiece';
 
 /** Curves are drawn where somebody looks at them, and loaded with the first one. */
-export const Plot = lazy(() => import('./Plot').then((m) => ({ default: m.Plot })));
+export const Plot = lazyPiece(() => import('./Plot').then((m) => m.Plot));
