@@ -40,7 +40,7 @@ export class Rooms {
   }
 
   /** Who has been away for longer than a day is forgotten, and rooms that nobody is in. */
-  tidy(): void {
+  private tidy(): void {
     for (const [name, members] of this.rooms) {
       for (const [id, m] of members) if (!m.hear && this.now() - m.goneAt > this.limits.waitingMs) members.delete(id);
       if (!members.size) this.rooms.delete(name);
