@@ -1,5 +1,5 @@
-import { AxeBuilder } from '@axe-core/playwright';
 import { expect, type Locator, type Page } from '@playwright/test';
+import axe from 'axe-core';
 
 /** A person at the screen: taps on a phone, and on the wide screen nothing but keys. */
 export class Hands {
@@ -104,6 +104,15 @@ export class Hands {
     await this.page.clock.runFor(2000);
   }
 
+  /** Time goes by until the call says so: four seconds at a time, of which the last goes tick by tick. */
+  async until(says: RegExp, mostMs = 600_000): Promise<void> {
+    for (let gone = 0; gone < mostMs && !says.test((await this.call().textContent()) ?? ''); gone += 4000) {
+      await this.page.clock.fastForward(3000);
+      await this.page.clock.runFor(1000);
+    }
+    await expect(this.call()).toHaveText(says);
+  }
+
   call(): Locator {
     return this.page.getByTestId('call');
   }
@@ -111,12 +120,16 @@ export class Hands {
   async noViolations(where: string): Promise<void> {
     // between two pages there is a moment without one
     await expect(this.page.getByRole('heading', { level: 1 }).first()).toBeVisible();
-    const found = await new AxeBuilder({ page: this.page })
-      .setLegacyMode(true)
-      // what is in order is not listed: a third of the work
-      .options({ resultTypes: ['violations'] })
-      .analyze();
-    expect(found.violations.map((v) => `${where}: ${v.id} ${v.nodes[0]?.html.slice(0, 160)}`)).toEqual([]);
+    // brought in once for each page that is loaded: half of what looking costs
+    if (!(await this.page.evaluate(() => 'axe' in window))) await this.page.evaluate(axe.source);
+    const violations = await this.page.evaluate(async () => {
+      const { violations } = await (window as unknown as { axe: typeof axe }).axe.run(document, {
+        // what is in order is not listed: a third of the work
+        resultTypes: ['violations'],
+      });
+      return violations.map((v) => `${v.id} ${v.nodes[0]?.html.slice(0, 160)}`);
+    });
+    expect(violations.map((v) => `${where}: ${v}`)).toEqual([]);
   }
 }
 

@@ -7,12 +7,13 @@ const said = (page: Page) => page.getByTestId('hands').getByRole('status');
 
 /** Begins an exercise and heats until its call says that it goes. */
 async function heated(page: Page, h: Hands, name: string): Promise<void> {
+  await page.clock.install();
   await openDemo(page, '/practice');
   await h.press(`Begin: ${name}`);
   await expect(h.button('On the plate')).toBeVisible();
   await h.press(speed(page, '20×'));
   await h.press('On the plate');
-  await expect(h.call()).toContainText('Lift now.', { timeout: 60_000 });
+  await h.until(/Lift now\./);
   await h.press(h.button(/^Off the plate/));
   await h.press(speed(page, '1×'));
 }
@@ -57,13 +58,14 @@ test('the first exercise by keys alone, on a wide screen', { tag: '@wide' }, asy
 
 test('worked recklessly it breaks: cold, and forced on; alone no call is told', async ({ page }) => {
   const h = new Hands(page, false);
+  await page.clock.install();
   await openDemo(page, '/practice');
   await h.press(page.getByRole('radio', { name: 'Calls: Alone: no calls' }));
   await h.press('Begin: Pick and depth');
   await expect(h.call()).toHaveText('You decide.');
   await h.press(speed(page, '20×'));
   await h.press('On the plate');
-  await page.waitForTimeout(9000);
+  await page.clock.runFor(9000);
   await h.press(h.button(/^Off the plate/));
   await expect(page.getByRole('textbox', { name: 'How warm is the edge now?, °C' })).toBeVisible();
   await h.type(page.getByRole('textbox', { name: 'How warm is the edge now?, °C' }), '55');
@@ -77,7 +79,7 @@ test('worked recklessly it breaks: cold, and forced on; alone no call is told', 
   await page.mouse.up();
   // a pick before it is warm again: ten minutes gone by
   await h.press(speed(page, '20×'));
-  await page.waitForTimeout(18_000);
+  await page.clock.runFor(18_000);
   await h.press(speed(page, '1×'));
   const strip = page.getByTestId('strip');
   await strip.scrollIntoViewIfNeeded();

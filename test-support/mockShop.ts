@@ -76,6 +76,8 @@ export const restoreSettings = async () => false;
 export const useSpoiled = () => [];
 export const shopNow = async () => state;
 export const useShop = () => ({ shop: useStore(), error: null });
+/** The clock of a test is set, not noted. */
+export const useAsOf = () => 0;
 export const useSettings = () => useStore().settings;
 const folded = new WeakMap<JobEvent[], JobState>();
 const fold = (l: JobEvent[]): JobState => {

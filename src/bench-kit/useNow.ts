@@ -1,5 +1,6 @@
 import { useCallback, useEffect, useState } from 'react';
-import { nowMs } from '@/store/clock';
+import { nowMs, onRestart } from '@/store/clock';
+import { useAsOf } from '@/store/shop';
 
 const hidden = () => typeof document !== 'undefined' && document.visibilityState === 'hidden';
 
@@ -31,12 +32,14 @@ function onTick(everyMs: number, tell: Tell): () => void {
 }
 
 /**
- * The instant, renewed every `everyMs` while the page is seen, and at once when it is seen again. All clocks derive from recorded
+ * The instant, renewed every `everyMs` while the page is seen, by whatever is noted, and at once when it is seen again. All clocks derive from recorded
  * instants and this.
  * @param rings an alarm hangs on it: it goes on while the page is hidden
  */
 export function useNow(everyMs = 1000, rings = false): number {
   const [now, setNow] = useState(() => nowMs());
+  // what was noted since the last tick happened by now
+  const asOf = useAsOf();
   useEffect(() => {
     let stop = () => {};
     const go = () => {
@@ -48,13 +51,15 @@ export function useNow(everyMs = 1000, rings = false): number {
       go();
     };
     go();
+    const deaf = onRestart(() => setNow(nowMs()));
     document.addEventListener('visibilitychange', onSeen);
     return () => {
+      deaf();
       stop();
       document.removeEventListener('visibilitychange', onSeen);
     };
   }, [everyMs, rings]);
-  return now;
+  return Math.max(now, asOf);
 }
 
 /** Timers of a browser end at 2^31 ms; what is further off than this is met by a tick. */

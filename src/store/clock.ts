@@ -101,8 +101,20 @@ export function startClock(): void {
   running ??= wallClock(wall, () => performance.now(), browserMemory);
 }
 
+const restarts = new Set<() => void>();
+/** What is told when another clock counts from now on. @returns ends it */
+export const onRestart = (f: () => void): (() => void) => {
+  restarts.add(f);
+  return () => restarts.delete(f);
+};
+
 /** The demo's day has begun or ended: nothing was set back, another clock counts. */
 export function restartClock(): void {
+  restart();
+  for (const f of [...restarts]) f();
+}
+
+function restart(): void {
   if (!running) return;
   running = null;
   try {

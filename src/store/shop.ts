@@ -152,7 +152,16 @@ export function useJob(id: string, joint?: string): { job: JobState | null; load
 
 /** Changes what the pages see of the log. */
 export function patchLog(change: (log: ShopLog) => ShopLog): void {
-  queryClient.setQueryData(logQuery.queryKey, (old: ShopLog | undefined) => (old ? change(old) : old));
+  queryClient.setQueryData(logQuery.queryKey, (old: ShopLog | undefined) =>
+    old ? { ...change(old), asOf: nowMs() } : old,
+  );
+}
+
+/** When something was noted last: a page whose clock moves slowly has come so far at least. */
+export function useAsOf(): number {
+  const at = useQuery(logQuery).data?.asOf ?? 0;
+  // the clock of an exercise is another
+  return useInPractice() ? 0 : at;
 }
 
 /**

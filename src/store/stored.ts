@@ -37,6 +37,8 @@ export interface ShopLog {
   fromPack: JobEvent[];
   /** why the storage does not take or give entries at the moment */
   trouble: StorageTrouble | null;
+  /** when something was noted last on this page, ms; none before the first */
+  asOf?: number;
 }
 
 export interface Clock {

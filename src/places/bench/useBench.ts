@@ -1,5 +1,5 @@
 import { useRouter, type Href } from 'expo-router';
-import { useEffect, useMemo } from 'react';
+import { useEffect } from 'react';
 
 import type { Instead } from '@/core/schedule/shopPlan';
 import type { NewEvent } from '@/model/event';
@@ -9,7 +9,6 @@ import { stageHref } from '@/bench-kit/stageHref';
 import { useShopPlan } from '@/bench-kit/useShopPlan';
 import { useJobs, useSettings, useShop } from '@/store/shop';
 import { useNowAndWake } from '@/bench-kit/useNow';
-import { nowMs } from '@/store/clock';
 import { benchItems, type BenchItem } from './benchItems';
 import { nextUp } from './nextShown';
 
@@ -21,9 +20,7 @@ export function useBench() {
   const router = useRouter();
   const jobs = useJobs();
   const settings = useSettings();
-  const [tick, wake] = useNowAndWake(quietMs);
-  // what was noted since the last tick happened by now
-  const now = useMemo(() => (void jobs, void settings, Math.max(tick, nowMs())), [tick, jobs, settings]);
+  const [now, wake] = useNowAndWake(quietMs);
   const { shop } = useShop();
   const state = useShopPlan();
   const logOn = useActionsOn();

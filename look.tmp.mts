@@ -1,0 +1,16 @@
+import { chromium } from '@playwright/test';
+const b = await chromium.launch({executablePath:'/usr/bin/chromium-headless-shell',args:['--no-sandbox']});
+const p = await b.newPage({viewport:{width:1280,height:800}});
+if (process.argv[2]) await p.clock.install({time:new Date('2026-04-14T13:02:00')});
+await p.goto('http://127.0.0.1:8790/');
+await p.getByTestId('next').waitFor();
+await p.waitForTimeout(3000);
+await p.getByRole('button',{name:'Called away'}).click();
+let t=Date.now();
+await p.getByRole('button',{name:'30 min'}).click();
+await p.getByText('is away until').first().waitFor(); console.log('away', Date.now()-t);
+if(process.argv[2])await p.clock.runFor(1500);
+t=Date.now();
+await p.getByRole('button',{name:/is back/}).focus(); await p.keyboard.press('Enter'); if(process.argv[2])await p.clock.runFor(1500);
+await p.getByText('is away until').first().waitFor({state:'hidden'}); console.log('back', process.argv[2], Date.now()-t);
+await b.close();
