@@ -9,6 +9,8 @@ const unused = [
   /[\\/]zod[\\/]v4[\\/]core[\\/](compile|json-schema-generator|json-schema-processors)\.js$/,
   /[\\/]zod[\\/]v4[\\/]classic[\\/]from-json-schema\.js$/,
   /[\\/]react-i18next[\\/]dist[\\/]es[\\/](Trans|TransWithoutContext|IcuTrans|IcuTransWithoutContext|withTranslation|withSSR)\.js$/,
+  // drawings come as elements here, never as text
+  /[\\/]react-native-svg[\\/](src|lib[\\/]module)[\\/](xml|xmlTags|deprecated|utils[\\/]fetchData|lib[\\/]extract[\\/]transform(ToRn)?)\.[jt]sx?$/,
 ];
 // Metro does not tree-shake: leave out zod's ~50 message catalogues, English is built in.
 const zodLocales = path.join('zod', 'v4', 'locales', 'index');

@@ -16,6 +16,7 @@ interface State {
   fromPack: JobEvent[];
   trouble: null;
   devices: Device[];
+  asOf: number;
 }
 
 let state: State = {
@@ -26,6 +27,7 @@ let state: State = {
   devices: [],
   fromPack: [],
   trouble: null,
+  asOf: 0,
 };
 const listeners = new Set<() => void>();
 let seq = 0;
@@ -50,7 +52,17 @@ export function startShop(now: number, more: Record<string, NewEvent[]> = {}, ov
   for (const [id, events] of Object.entries(more)) jobs.set(id, [...jobs.get(id)!, ...make(id, events, now)]);
   extra.clear();
   photos.clear();
-  change({ jobs, settings: demoSettings, problems: [], unsaved: 0, devices: [], fromPack: [], trouble: null, ...over });
+  change({
+    jobs,
+    settings: demoSettings,
+    problems: [],
+    unsaved: 0,
+    devices: [],
+    fromPack: [],
+    trouble: null,
+    asOf: 0,
+    ...over,
+  });
 }
 
 function make(jobId: string, events: readonly NewEvent[], at: number): JobEvent[] {
@@ -76,8 +88,7 @@ export const restoreSettings = async () => false;
 export const useSpoiled = () => [];
 export const shopNow = async () => state;
 export const useShop = () => ({ shop: useStore(), error: null });
-/** The clock of a test is set, not noted. */
-export const useAsOf = () => 0;
+export const useAsOf = () => useStore().asOf;
 export const useSettings = () => useStore().settings;
 const folded = new WeakMap<JobEvent[], JobState>();
 const fold = (l: JobEvent[]): JobState => {
@@ -96,11 +107,11 @@ export async function append(
   at = Date.now(),
 ): Promise<JobEvent[]> {
   const made = make(jobId, events, at).map((e) => ({ ...e, loggedAt: Date.now() }));
-  change({ jobs: new Map(state.jobs).set(jobId, [...(state.jobs.get(jobId) ?? []), ...made]) });
+  change({ jobs: new Map(state.jobs).set(jobId, [...(state.jobs.get(jobId) ?? []), ...made]), asOf: Date.now() });
   return made;
 }
 export async function saveSettings(settings: Settings): Promise<void> {
-  change({ settings });
+  change({ settings, asOf: Date.now() });
 }
 export const retryPending = async () => {
   change({ unsaved: 0 });

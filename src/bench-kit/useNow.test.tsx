@@ -1,7 +1,11 @@
 import { act, render, screen } from '@testing-library/react';
 import { useEffect } from 'react';
 
+import { restartClock } from '@/store/clock';
 import { useNow, useNowAndWake } from './useNow';
+
+let mockAsOf = 0;
+jest.mock('@/store/shop', () => ({ useAsOf: () => mockAsOf }));
 
 const t0 = Date.UTC(2026, 3, 14, 11);
 let renders = 0;
@@ -21,6 +25,7 @@ const shown = () => Number(screen.getByText(/^\d+$/).textContent);
 
 beforeEach(() => {
   jest.useFakeTimers({ now: t0 });
+  mockAsOf = 0;
   renders = 0;
 });
 afterEach(() => {
@@ -87,4 +92,24 @@ it('clocks of one pace go by one timer', () => {
     </>,
   );
   expect(jest.getTimerCount()).toBe(1);
+});
+
+it('what is noted between two ticks moves a slow clock at once', () => {
+  const Slow = () => <p>{useNow(60_000) - t0}</p>;
+  const { rerender } = render(<Slow />);
+  pass(20_000);
+  expect(shown()).toBe(0);
+  mockAsOf = t0 + 20_000;
+  rerender(<Slow />);
+  expect(shown()).toBe(20_000);
+  pass(40_000);
+  expect(shown()).toBe(60_000);
+});
+
+it('another clock that counts from now on is shown at once, also where it stands earlier', () => {
+  const Slow = () => <p>{useNow(60_000) - t0}</p>;
+  render(<Slow />);
+  jest.setSystemTime(t0 - 7000);
+  act(() => restartClock());
+  expect(screen.getByText('-7000')).toBeTruthy();
 });
