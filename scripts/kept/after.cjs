@@ -1,0 +1,1 @@
+afterAll(() => globalThis.__keptCalls());

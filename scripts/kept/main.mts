@@ -1,0 +1,130 @@
+// npm run kept: the unit tests run once more with the functions of core noted, and of what each was asked and answered some calls
+// are kept in test-support/kept. The tests in src/core/*/kept.test.ts ask them again. To be run after a change of core that is meant.
+import { spawnSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { createReadStream, existsSync, mkdirSync, mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { createInterface } from 'node:readline';
+
+import { answerOf, decode, type Plain } from '../../test-support/keptCode';
+import { short, type Kept, type KeptFile } from '../../test-support/keptReplay';
+
+/** Calls of one function that are kept, and what they may weigh together, characters. */
+const [most, heaviest] = [10, 12_000];
+/** A call that takes longer is not kept, ms. */
+const slowestMs = 100;
+/** Parts of what is given that are this long stand once for all calls, characters. */
+const sharedFrom = 300;
+/** Machinery of the figures that is the same for every call, and what only checks its input. */
+const left = new Set(['errors', 'source', 'bare', 'digest', 'ownFiguresText']);
+
+interface Noted {
+  source: string;
+  name: string;
+  given: string;
+  answer: Plain;
+}
+
+const raw = process.env.KEPT_DIR ?? mkdtempSync(path.join(tmpdir(), 'northcove-kept-'));
+if (!process.env.KEPT_DIR) {
+  const { status } = spawnSync(
+    process.execPath,
+    ['node_modules/jest/bin/jest.js', '--config', 'scripts/kept/jest.config.cjs', '--forceExit', '--maxWorkers', '2'],
+    { stdio: 'inherit', env: { ...process.env, KEPT_DIR: raw } },
+  );
+  if (status !== 0) throw new Error('a test fails: what core answers now is not kept');
+}
+
+const hash = (text: string) => createHash('sha256').update(text).digest('hex');
+/** By function, each question once. */
+const byFunction = new Map<string, Map<string, Noted>>();
+for (const name of readdirSync(raw))
+  for await (const line of createInterface({ input: createReadStream(path.join(raw, name)) })) {
+    const call = JSON.parse(line) as Noted;
+    if (left.has(call.source) || call.given.length > 60_000) continue;
+    const key = `${call.source} ${call.name}`;
+    const of = byFunction.get(key) ?? byFunction.set(key, new Map()).get(key)!;
+    of.set(hash(call.given), call);
+  }
+
+/** Whether it answers the same when it is asked on its own, and soon enough to be asked in every run of the tests. */
+async function holds(c: Noted): Promise<boolean> {
+  const module = (await import(path.resolve('src', 'core', `${c.source}.ts`))) as Record<
+    string,
+    (...g: unknown[]) => unknown
+  >;
+  const given = (JSON.parse(c.given) as Plain[]).map((g) => decode(g));
+  const began = performance.now();
+  const answer = answerOf(() => module[c.name]!(...given));
+  return performance.now() - began < slowestMs && JSON.stringify(answer) === JSON.stringify(c.answer);
+}
+
+/** Some of them, as unlike as can be: each answer once first, short questions and whichever the digest draws. */
+async function some(calls: readonly [string, Noted][], weighs: (c: Noted) => number): Promise<Noted[]> {
+  const drawn = [...calls].sort(([a], [b]) => (a < b ? -1 : 1)).map(([, c]) => c);
+  const answers = new Set<string>();
+  const unlike = drawn.filter((c) => {
+    const a = JSON.stringify(c.answer);
+    return !answers.has(a) && answers.add(a);
+  });
+  const order = [...new Set([...unlike, ...drawn])];
+  const out: Noted[] = [];
+  let weight = 0;
+  for (const c of order) {
+    const w = weighs(c);
+    if (out.length >= most || (out.length && weight + w > heaviest) || !(await holds(c))) continue;
+    out.push(c);
+    weight += w;
+  }
+  return out;
+}
+
+const files = new Map<string, KeptFile & { at: Map<string, number> }>();
+/** The same with what is long and comes more than once put by. */
+function intern(x: Plain, file: { shared: Plain[]; at: Map<string, number> }): Plain {
+  if (x === null || typeof x !== 'object') return x;
+  const inner: Plain = Array.isArray(x)
+    ? x.map((v) => intern(v, file))
+    : Object.fromEntries(Object.entries(x).map(([k, v]) => [k, intern(v, file)]));
+  const text = JSON.stringify(inner);
+  if (text.length < sharedFrom) return inner;
+  const key = hash(text);
+  let at = file.at.get(key);
+  if (at === undefined) {
+    at = file.shared.push(inner) - 1;
+    file.at.set(key, at);
+  }
+  return { $r: at };
+}
+
+for (const [key, of] of [...byFunction].sort(([a], [b]) => (a < b ? -1 : 1))) {
+  const [source, f] = key.split(' ') as [string, string];
+  const part = source.includes('/') ? source.split('/')[0]! : 'root';
+  const file = files.get(part) ?? { shared: [], calls: {}, at: new Map() };
+  files.set(part, file);
+  for (const c of await some([...of], (x) => Math.min(x.given.length, 4000)))
+    (file.calls[source] ??= []).push({
+      f,
+      given: (JSON.parse(c.given) as Plain[]).map((g) => intern(g, file)),
+      answer: short(c.answer),
+    } satisfies Kept);
+}
+
+const dir = path.join('test-support', 'kept');
+if (existsSync(dir)) rmSync(dir, { recursive: true });
+mkdirSync(dir, { recursive: true });
+for (const [part, { shared, calls }] of files) {
+  const lines = Object.entries(calls).map(
+    ([s, l]) => `${JSON.stringify(s)}:[\n${l.map((k) => JSON.stringify(k)).join(',\n')}]`,
+  );
+  writeFileSync(
+    path.join(dir, `${part}.json`),
+    `{"shared":[\n${shared.map((s) => JSON.stringify(s)).join(',\n')}],\n"calls":{\n${lines.join(',\n')}}}\n`,
+  );
+  const n = Object.values(calls).flat().length;
+  console.log(
+    `${part}: ${n} calls of ${new Set(Object.entries(calls).flatMap(([s, l]) => l.map((k) => s + k.f))).size} functions`,
+  );
+}
+if (!process.env.KEPT_DIR) rmSync(raw, { recursive: true, force: true });

@@ -1,0 +1,3 @@
+import { replayKept } from '../../../test-support/keptReplay';
+
+replayKept('money');
