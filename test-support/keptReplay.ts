@@ -27,6 +27,9 @@ export const short = (answer: Plain): Plain => {
 
 const dir = path.join(__dirname, 'kept');
 
+/** What the chains of a part answered (`keptChains.ts`), by name. */
+export type KeptChains = Record<string, Plain>;
+
 /**
  * Asks a part of core again what it was asked when its answers were kept (`npm run kept`): a change that is not meant shows here.
  * That an answer is right is not for this to say; the tests beside it compare with what stands outside the project.
@@ -34,7 +37,7 @@ const dir = path.join(__dirname, 'kept');
 export function replayKept(part: string): void {
   const file = path.join(dir, `${part}.json`);
   if (!existsSync(file)) throw new Error(`${part}: no kept answers`);
-  const kept = JSON.parse(readFileSync(file, 'utf8')) as KeptFile;
+  const kept = JSON.parse(readFileSync(file, 'utf8')) as KeptFile & { chains?: KeptChains };
   describe.each(Object.keys(kept.calls))('%s', (source) => {
     const names = [...new Set(kept.calls[source]!.map((k) => k.f))];
     it.each(names)('%s answers as it did', (name) => {
@@ -46,4 +49,11 @@ export function replayKept(part: string): void {
       expect(answers).toEqual(calls.map((k) => k.answer));
     });
   });
+
+  if (!kept.chains) return;
+  const chains = jest.requireActual<typeof import('./keptChains')>('./keptChains').keptChains[part]!;
+  it('every chain is kept', () => expect(Object.keys(chains)).toEqual(Object.keys(kept.chains!)));
+  it.each(Object.keys(kept.chains))('%s: as it was', (name) =>
+    expect(short(answerOf(chains[name]!))).toEqual(kept.chains![name]),
+  );
 }

@@ -8,6 +8,7 @@ import path from 'node:path';
 import { createInterface } from 'node:readline';
 
 import { answerOf, decode, type Plain } from '../../test-support/keptCode';
+import { keptChains } from '../../test-support/keptChains';
 import { short, type Kept, type KeptFile } from '../../test-support/keptReplay';
 
 /** Calls of one function that are kept, and what they may weigh together, characters. */
@@ -111,6 +112,17 @@ for (const [key, of] of [...byFunction].sort(([a], [b]) => (a < b ? -1 : 1))) {
     } satisfies Kept);
 }
 
+/** What the chains of a part answer, as the last of its file. */
+function chainsOf(part: string): string {
+  const chains = Object.entries(keptChains[part] ?? {}).map(([name, ask]) => {
+    const began = performance.now();
+    const answer = short(answerOf(ask));
+    console.log(`  ${part}: ${name}: ${Math.round(performance.now() - began)} ms`);
+    return `${JSON.stringify(name)}:${JSON.stringify(answer)}`;
+  });
+  return chains.length ? `,\n"chains":{\n${chains.join(',\n')}}` : '';
+}
+
 const dir = path.join('test-support', 'kept');
 if (existsSync(dir)) rmSync(dir, { recursive: true });
 mkdirSync(dir, { recursive: true });
@@ -120,7 +132,7 @@ for (const [part, { shared, calls }] of files) {
   );
   writeFileSync(
     path.join(dir, `${part}.json`),
-    `{"shared":[\n${shared.map((s) => JSON.stringify(s)).join(',\n')}],\n"calls":{\n${lines.join(',\n')}}}\n`,
+    `{"shared":[\n${shared.map((s) => JSON.stringify(s)).join(',\n')}],\n"calls":{\n${lines.join(',\n')}}${chainsOf(part)}}\n`,
   );
   const n = Object.values(calls).flat().length;
   console.log(
