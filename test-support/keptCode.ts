@@ -1,3 +1,7 @@
+import { Perimeter } from '../src/core/device/perimeter';
+import type { Outline } from '../src/core/device/types';
+import { Advance } from '../src/core/lift/advance';
+
 /**
  * Values as text and back, for answers of core that are kept: what JSON has no sign for (maps, sets, arrays of numbers, no value,
  * not-a-number) goes as an object with one key that begins with a dollar.
@@ -18,6 +22,20 @@ const lists: Record<string, (l: number[]) => ArrayLike<number>> = {
   Uint8Array: (l) => Uint8Array.from(l),
   Uint8ClampedArray: (l) => Uint8ClampedArray.from(l),
 };
+
+/** Objects with behaviour that are made again from what they were made of. */
+const remade: Record<string, { of: (x: never) => unknown; make: (held: never) => unknown }> = {
+  Perimeter: {
+    of: (x: object) => outlines.get(x),
+    make: (outline: Outline) => new Perimeter(outline),
+  },
+  Advance: {
+    of: (x: Advance) => [x.lengthMm, x.free],
+    make: ([lengthMm, free]: [number, Advance['free']]) => free.reduce((a, s) => a.cut(s), Advance.none(lengthMm)),
+  },
+};
+/** Of what outline a path was made: noted while answers are noted. */
+export const outlines = new WeakMap<object, Outline>();
 
 const nameOf = (x: object): string => {
   const proto = Object.getPrototypeOf(x) as { constructor?: { name?: string } } | null;
@@ -47,7 +65,8 @@ export function encode(value: unknown, how: How): Plain {
     if (x === null || typeof x === 'string' || typeof x === 'boolean') return x;
     if (typeof x === 'number') return number(x);
     if (typeof x !== 'object') {
-      if (how.lenient) return { $x: typeof x };
+      // what is told on the way is not asked again: whoever listens says go on
+      if (how.lenient || typeof x === 'function') return { $x: typeof x };
       throw new Unfit(typeof x);
     }
     if (within.has(x)) throw new Unfit('goes round');
@@ -67,6 +86,11 @@ export function encode(value: unknown, how: How): Plain {
     }
     if (name === 'Map') return { $m: [...(x as Map<unknown, unknown>)].map(go) };
     if (name === 'Set') return { $s: [...(x as Set<unknown>)].map(go) };
+    if (!how.lenient && name in remade) {
+      const held = remade[name]!.of(x as never);
+      if (held === undefined) throw new Unfit(name);
+      return { [`$${name}`]: go(held) };
+    }
     if (name !== 'Object' && !how.lenient) throw new Unfit(name);
     const out: { [k: string]: Plain } = {};
     for (const [k, v] of Object.entries(x)) out[k] = go(v);
@@ -88,9 +112,12 @@ export function decode(x: Plain, shared: readonly Plain[] = []): unknown {
       if (key === '$r') return go(shared[v[key] as number]!);
       const held = put(v[key]!);
       if (key === '$u') return undefined;
+      if (key === '$x') return () => true;
       if (key === '$n') return held === '-0' ? -0 : Number(held);
       if (key === '$m') return new Map((held as Plain[]).map((p) => go(p) as [unknown, unknown]));
       if (key === '$s') return new Set((held as Plain[]).map(go));
+      const again = remade[key.slice(1)];
+      if (again) return again.make(go(held) as never);
       const list = lists[key.slice(1)];
       if (list) return list((held as Plain[]).map((n) => go(n) as number));
     }

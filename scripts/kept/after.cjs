@@ -1,1 +1,2 @@
+/* global afterAll */
 afterAll(() => globalThis.__keptCalls());

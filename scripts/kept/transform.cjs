@@ -17,7 +17,13 @@ const noted = (text, file) => {
     .split(path.sep)
     .join('/');
   const names = new Set([...text.matchAll(/^export (?:async )?(?:function|const) (\w+)/gm)].map((m) => m[1]));
-  const open = text.replace(/^export const (\w+)/gm, 'export let $1');
+  const open = text
+    // a path does not keep what it was made of
+    .replace(
+      'constructor(outline: Outline) {',
+      'constructor(outline: Outline) { globalThis.__keepOutline?.(this, outline);',
+    )
+    .replace(/^export const (\w+)/gm, 'export let $1');
   const wrap = [...names].map(
     (n) => `if (typeof ${n} === 'function') ${n} = __keep(${JSON.stringify(source)}, '${n}', ${n});`,
   );

@@ -53,7 +53,7 @@ export function Sizes({ job, chosen }: { job: JobState; chosen: readonly LensCov
         <Txt size="s" tone={wrong.length ? 'caution' : 'ink'} testID="lensSizes">
           {wrong.length
             ? tr('doesNotFit', {
-                join: wrong
+                list: wrong
                   .map((p) =>
                     tr('insteadOf', {
                       name: chosen.find((l) => l.bond.id === p.bondId)!.face.name,
@@ -65,7 +65,7 @@ export function Sizes({ job, chosen }: { job: JobState; chosen: readonly LensCov
               })
             : crossed
               ? tr('theyFitButSwapped', {
-                  join: match.pairs
+                  list: match.pairs
                     .map((p) =>
                       whereText(length(p.newMm, units, 2), told(chosen.find((l) => l.bond.id === p.bondId)!.face.name)),
                     )

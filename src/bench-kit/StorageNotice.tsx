@@ -1,3 +1,4 @@
+import { capital } from '@/words/capital';
 import { Link } from 'expo-router';
 import { useEffect } from 'react';
 import { View } from 'react-native';
@@ -77,7 +78,7 @@ function Refusal() {
   return (
     <View role="alert" className="bg-caution px-4 py-2 flex-row items-center gap-3 no-print" testID="refused">
       <Txt size="s" strong tone="onInk" className="flex-1">
-        {t('nothingWasChanged', { toUpperCase: what[0]!.toUpperCase(), slice: what.slice(1) })}
+        {t('nothingWasChanged', { what: capital(what) })}
       </Txt>
       <Button kind="small" label={t('seen')} onPress={() => tellRefused(null)} />
     </View>

@@ -33,7 +33,7 @@ export async function keepPhoto(
   if (used + p.bytes > photoBudgetBytes)
     return {
       refused: t('mbMoreThanTheMbOf', {
-        slice: name.slice(0, 60),
+        given: name.slice(0, 60),
         bytes: mb(p.bytes),
         photoBudgetBytes: mb(photoBudgetBytes),
         used: mb(used),

@@ -1,3 +1,4 @@
+import { capital } from '@/words/capital';
 import { filmDryS, slotDryS } from '@/core/alcohol/drying';
 import { airAwayS } from '@/core/alcohol/interlock';
 import { defaultGun, type Heater } from '@/core/heat/heater';
@@ -69,7 +70,7 @@ export function wetRule(
       ? { stop: why, caution: null }
       : {
           stop: null,
-          caution: t('moveTheAirNoSparkNear', { toUpperCase: why[0]!.toUpperCase(), slice: why.slice(1) }),
+          caution: t('moveTheAirNoSparkNear', { why: capital(why) }),
         };
   }
   return { stop: null, caution: null };

@@ -259,7 +259,7 @@ describe('heat', () => {
     await press('Called away');
     expect(jobNow(heating).calledAway).toBe(true);
     await jump(60_000);
-    expect(call()).toMatch(/^Safe: off the plate for [\d hmins]+\.$/);
+    expect(call()).toMatch(/^Safe. Off the plate for [\d hmins]+\.$/);
     expect(reason()).toMatch(
       /^The bottom edge is at \d\d °C\. (Easy for|It can be worked|It has gripped).* [\d hmins]+ of heat get it back\.$/,
     );

@@ -49,7 +49,7 @@ export function DateTimeField({ label, value, now, from, to, onCommit }: DateTim
     }
     const at = readInstant(text, now);
     const allowed = tr('fromTo', { from: dayTime(from, now), to: dayTime(to, now) });
-    if (at === null) return setProblem(tr('enterATimeYouEntered', { label, allowed, slice: text.slice(0, 20) }));
+    if (at === null) return setProblem(tr('enterATimeYouEntered', { label, allowed, given: text.slice(0, 20) }));
     if (at < from || at > to)
       return setProblem(
         at < from

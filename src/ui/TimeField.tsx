@@ -45,7 +45,7 @@ export function TimeField({ label, value, onCommit }: TimeFieldProps) {
       {problem ? (
         <View role="alert">
           <Txt size="s" tone="caution">
-            {tr('enterATimeFrom0000', { label, slice: text?.slice(0, 20) })}
+            {tr('enterATimeFrom0000', { label, given: text?.slice(0, 20) })}
           </Txt>
         </View>
       ) : null}

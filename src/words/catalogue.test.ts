@@ -106,7 +106,7 @@ describe('languages', () => {
     speak('es');
     expect(language()).toBe('es');
     expect(heat('liftNow')).toBe('Levanta ya');
-    expect(heat('setTheHigher', { toLowerCase: 'Hot plate' })).toBe('Sube el ajuste: Placa caliente.');
+    expect(heat('setTheHigher', { name: 'Hot plate' })).toBe('Sube el ajuste: Placa caliente.');
     // decimal comma, day and month by the platform: Unicode CLDR for es
     expect(digits(0.25, 2)).toBe('0,25');
     expect(length(1.5, { temperature: 'C', length: 'mm' })).toBe('1,5 mm');

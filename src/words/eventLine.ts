@@ -262,10 +262,10 @@ const lines: { [T in KnownEvent['type']]: (e: EventOf<T>, units: LineUnits) => s
         ? t('found', {
             kind: findingNames[e.kind],
             answer: said(e.answer),
-            join: e.edges.map(said).join(', '),
+            list: e.edges.map(said).join(', '),
             note: e.note,
           })
-        : t('found2', { kind: findingNames[e.kind], answer: said(e.answer), join: e.edges.map(said).join(', ') })
+        : t('found2', { kind: findingNames[e.kind], answer: said(e.answer), list: e.edges.map(said).join(', ') })
       : e.note
         ? t('found3', { kind: findingNames[e.kind], answer: said(e.answer), note: e.note })
         : t('found4', { kind: findingNames[e.kind], answer: said(e.answer) }),
@@ -323,7 +323,7 @@ const lines: { [T in KnownEvent['type']]: (e: EventOf<T>, units: LineUnits) => s
   quoted: (e) =>
     t('quotedAt', {
       name: e.choices.find((c) => c.id === e.chosenId)?.name ?? e.chosenId,
-      toFixed: inDigits((e.choices.find((c) => c.id === e.chosenId)?.grossMinor ?? 0) / 100, 2),
+      figure: inDigits((e.choices.find((c) => c.id === e.chosenId)?.grossMinor ?? 0) / 100, 2),
       currency: e.currency,
     }),
   charge: (e) => t('batteryAt', { percent: e.percent }),
@@ -356,7 +356,7 @@ const lines: { [T in KnownEvent['type']]: (e: EventOf<T>, units: LineUnits) => s
           phase: said(e.phase),
           lens: e.lens,
           length: e.edges.length,
-          toFixed: inDigits(e.edges.reduce((s, x) => s + x.mtf50, 0) / e.edges.length, 3),
+          figure: inDigits(e.edges.reduce((s, x) => s + x.mtf50, 0) / e.edges.length, 3),
         })
       : t('targetThroughEdges', { phase: said(e.phase), lens: e.lens, length: e.edges.length }),
   flatShot: (e) =>
@@ -364,8 +364,8 @@ const lines: { [T in KnownEvent['type']]: (e: EventOf<T>, units: LineUnits) => s
   coverSeat: (e, units) =>
     t('coverOfGapsSteps', {
       lens: e.lens,
-      join: e.gaps.map((v) => units.mm(v, 2)).join(', '),
-      join2: e.steps.map((v) => units.mm(v, 2)).join(', '),
+      list: e.gaps.map((v) => units.mm(v, 2)).join(', '),
+      list2: e.steps.map((v) => units.mm(v, 2)).join(', '),
     }),
   heatPlan: (e, units) =>
     t('planPick', { heater: said(e.heater ?? 'plate'), setC: units.c(e.setC), pickMm: units.mm(e.pickMm, 1) }),
@@ -524,7 +524,7 @@ const lines: { [T in KnownEvent['type']]: (e: EventOf<T>, units: LineUnits) => s
   stripped: (e) => `${e.itemId}: ${e.to === 'asItWas' ? t('asItWas') : e.to}${e.note ? `, ${e.note}` : ''}`,
   under: (e) =>
     e.on ? t('isUnder', { itemId: e.itemId, over: e.over }) : t('isNotUnder', { itemId: e.itemId, over: e.over }),
-  stripTarget: (e) => t('toComeOut', { join: e.ids.join(', ') }),
+  stripTarget: (e) => t('toComeOut', { list: e.ids.join(', ') }),
   cellChoice: (e) =>
     e.bent
       ? e.punctured
@@ -539,14 +539,14 @@ const lines: { [T in KnownEvent['type']]: (e: EventOf<T>, units: LineUnits) => s
     const name = { gap: t('gap'), step: t('step'), seat: t('seat'), cover: t('cameraCover') }[e.of];
     const how = eyeWords[e.of];
     if (e.fine) return e.of === 'cover' ? t('byEyeFine', { name, fine: how.fine }) : t('byEyeEvenAllRound', { name });
-    return t('byEye', { name, join: e.spots.map((x) => `${x.point} ${how[x.how]}`).join(', ') || t('notEven') });
+    return t('byEye', { name, list: e.spots.map((x) => `${x.point} ${how[x.how]}`).join(', ') || t('notEven') });
   },
   bonded: (e, units) =>
     e.usedMm > 0
       ? t('bonded', { adhesive: bondingMethodNames[e.adhesive], usedMm: units.mm(e.usedMm, 0) })
       : t('bonded2', { adhesive: bondingMethodNames[e.adhesive] }),
   bead: (e) => ({ start: t('layingTheBead'), end: t('beadIsLaid'), off: t('beadWipedOff') })[e.phase],
-  consumed: (e) => t('reallyUsed', { join: e.items.map((i) => `${i.id} ${i.amount}`).join(', ') }),
+  consumed: (e) => t('reallyUsed', { list: e.items.map((i) => `${i.id} ${i.amount}`).join(', ') }),
   wayChange: (e) => t('wayChanged', { steps: listed(e.steps.map((s) => stageName(s.stage as StageId))), why: e.why }),
   happened: (e) => {
     const more = e.edge ? edgeName(e.edge) : e.where ? screwPlaceName(e.where) : e.partName ? told(e.partName) : '';

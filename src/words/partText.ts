@@ -67,7 +67,7 @@ function ringText(m: { oldMm: number; newMm: number }, u: Units): string {
   const g = ringGap(m.newMm, m.oldMm);
   return g.touches
     ? tr('theNewHoleDoesNotGo')
-    : tr('theRingMayStayOfGap', { minMm: length(g.minMm, u, 2), toFixed: digits(g.areaMm2) });
+    : tr('theRingMayStayOfGap', { minMm: length(g.minMm, u, 2), figure: digits(g.areaMm2) });
 }
 
 /** What a measured size of the new part means against the old one and the frame. */

@@ -16,11 +16,11 @@ export function readNumber(
   const allowed = tr('allowedRange', { low: shown(low), high: shown(high), unit }).trim();
   if (!t) return { problem: tr('enter', { label, allowed }) };
   if (!/^[+-]?(\d+\.?\d*|\.\d+)$/.test(t))
-    return { problem: tr('enterYouEntered', { label, allowed, slice: t.slice(0, 20) }) };
+    return { problem: tr('enterYouEntered', { label, allowed, given: t.slice(0, 20) }) };
   const value = Number(t);
   return value >= low && value <= high
     ? { value }
-    : { problem: tr('enterYouEntered2', { label, allowed, slice: t.slice(0, 20) }) };
+    : { problem: tr('enterYouEntered2', { label, allowed, given: t.slice(0, 20) }) };
 }
 
 /** A time of day as it is written: 16:30 or 1630. */

@@ -3,6 +3,7 @@ import { isSameDay } from 'date-fns/isSameDay';
 import type { Settings } from '@/model/settings';
 import { t as tr } from './common';
 import { locale } from './language';
+import { told } from './told';
 
 type Units = Pick<Settings, 'temperature' | 'length'>;
 
@@ -154,9 +155,9 @@ export function chance(share: number): string {
   return tenths === 5 ? tr('chanceOf', { n: 1, of: 2 }) : tr('chanceOf', { n: tenths, of: 10 });
 }
 
-/** Words in a row, the last joined as the language joins it. */
+/** Words in a row, the last joined as the language joins it; what floors below name is said in it too. */
 export const listed = (words: readonly string[]): string =>
-  new Intl.ListFormat(locale(), { type: 'conjunction' }).format(words);
+  new Intl.ListFormat(locale(), { type: 'conjunction' }).format(words.map(told));
 /** From one to another, both with their unit. */
 export const rangeText = (low: string, high: string): string => tr('rangeOf', { low, high });
 /** So many of so many. */

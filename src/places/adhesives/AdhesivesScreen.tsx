@@ -53,7 +53,7 @@ function Family({
     <Disclosure title={`${told(record.name)}: ×${digits(value, 2)}${u === undefined ? '' : ` ± ${digits(u, 2)}`}`}>
       <Txt size="s" className="mb-1">
         {tr('needsAt1MmS', {
-          join: [23, 60, 100]
+          list: [23, 60, 100]
             .map((t) => tr('jMAt', { d: Math.round(fractureEnergyJm2(d, t, 1)), t: temp(t, settings) }))
             .join(', '),
         })}

@@ -21,7 +21,7 @@ import { NumberField } from '@/ui/NumberField';
 import { RingArcs } from '@/ui/plan/layers';
 import { Readings } from '@/ui/Readings';
 import { Txt } from '@/ui/Txt';
-import { clock, digits as inDigits, length, percent, temp, time } from '@/words/units';
+import { listed, clock, digits as inDigits, length, percent, temp, time } from '@/words/units';
 import { unmodelledWaitS, wipeMl, edges } from './useAlcoholScreen';
 import type { PlanSize } from '@/bench-kit/StageShell';
 import type { AlcoholScreenState } from './useAlcoholScreen';
@@ -42,8 +42,8 @@ export function AlcoholPicture({
       label={use === 'gap' ? t('alcoholIntoThe', { edge: edgeName(edge) }) : t('alcoholOnAWipe')}
       lines={[
         use === 'gap'
-          ? t('ml', { edge: edgeName(edge), edgeMm: length(edgeMm, units, 0), toFixed: inDigits(ml, 2) })
-          : t('mlOnAWipe', { toFixed: inDigits(ml, 2) }),
+          ? t('ml', { edge: edgeName(edge), edgeMm: length(edgeMm, units, 0), figure: inDigits(ml, 2) })
+          : t('mlOnAWipe', { figure: inDigits(ml, 2) }),
       ]}
     >
       {use === 'gap' ? <RingArcs arcs={[{ ...span, state: first ? 'stop' : 'go' }]} /> : null}
@@ -59,8 +59,8 @@ export function AlcoholCall({ here: { first, words, use, ml, edge, run, units } 
         first
           ? t('noAlcoholYet', { short: words[first].short })
           : use === 'gap'
-            ? t('mlAlongTheNoMore', { toFixed: inDigits(ml, 2), edge: edgeName(edge) })
-            : t('mlOnTheWipeNearlyDry', { toFixed: inDigits(ml, 2) })
+            ? t('mlAlongTheNoMore', { figure: inDigits(ml, 2), edge: edgeName(edge) })
+            : t('mlOnTheWipeNearlyDry', { figure: inDigits(ml, 2) })
       }
       reason={
         first
@@ -90,7 +90,7 @@ export function AlcoholReadings({
           {
             id: 'near',
             value: percent(((ml + around.recentMl) / v.mostMl) * nearShare.value),
-            label: t('ofTheFlammableLimitIfIt', { value: percent(nearShare.value), toFixed: inDigits(v.mostMl, 2) }),
+            label: t('ofTheFlammableLimitIfIt', { value: percent(nearShare.value), figure: inDigits(v.mostMl, 2) }),
             tone: stops.includes('tooMuch') ? 'caution' : 'ink',
           },
           {
@@ -126,7 +126,7 @@ export function BeforeIt({ here: { around, checks, check, cameraMm, units } }: {
     <>
       {alcoholCautions(around).length ? (
         <Txt size="s" className="mt-1" testID="plateNear">
-          {t('aPlateOrMatIsOn', { join: around.contactNear.join(', ') })}
+          {t('aPlateOrMatIsOn', { list: listed(around.contactNear) })}
         </Txt>
       ) : null}
       <Tick label={t('extractionOnOrWindowOpen')} on={checks.ventilated} onChange={check('ventilated')} />
@@ -193,7 +193,7 @@ export function WhatItDoes({
             edgeMm: length(edgeMm, units, 0),
             ringMm: length(ringMm, units),
             gapMm: length(job.bond.gapMm, units, 2),
-            toFixed: inDigits(doseMl, 3),
+            figure: inDigits(doseMl, 3),
             soakS: clock(run.soakS),
             debond: percent(1 - softened(adhesive.debond, run.soakS)),
             dried: clock(dried ?? 0),

@@ -33,7 +33,7 @@ import { presentJob } from '@/work/heat/present';
 import { useThermal } from '@/bench-kit/useThermal';
 import { airNear, wetUntil } from '@/bench-kit/wet';
 import { useJobs, useSettings } from '@/store/shop';
-import { digits, clock, length, temp } from '@/words/units';
+import { listed, digits, clock, length, temp } from '@/words/units';
 import { useNow } from '@/bench-kit/useNow';
 import { t } from '@/words/alcohol';
 
@@ -56,7 +56,7 @@ function stopWords(
     unknown: { short: t('aFigureIsMissing'), long: t('doseRoomOrTemperatureIsNot') },
     heatOn: { short: t('itIsOnTheHeat'), long: t('offFirstOutOfItsReach', { heatOn: f.heatOn ?? t('theHeat') }) },
     airNear: {
-      short: t('tooNear', { join: f.airNear.join(', ') }),
+      short: t('tooNear', { list: listed(f.airNear) }),
       long: t('itRunsOrItsElementStill', { value: clock(airAwayS.value) }),
     },
     faceTooHot: {
@@ -71,7 +71,7 @@ function stopWords(
     },
     tooMuch: {
       short: t('tooMuchAtOnce'),
-      long: t('withMlOfTheLastHalf', { toFixed: digits(f.recentMl, 2), toFixed2: digits(f.mostMl, 2) }),
+      long: t('withMlOfTheLastHalf', { figure: digits(f.recentMl, 2), figure2: digits(f.mostMl, 2) }),
     },
   };
 }

@@ -211,5 +211,6 @@ function planned(i: BenchItem, state: ShopPlanState, now: number): string | null
     ?.tasks.find((t) => t.id === e.task)?.modes[e.mode];
   const who = Object.keys(mode?.use ?? {}).find((r) => r.startsWith('person:'));
   const from = atOf(shop, e.startS);
-  return `${taskTitle(e.task, '').trim().toLowerCase()} ${from <= now + 30e3 ? said('now') : dayTime(from, now)}${who ? `, ${bareId(who)}` : ''}`;
+  const of = { task: taskTitle(e.task, '').trim(), at: from <= now + 30e3 ? said('now') : dayTime(from, now) };
+  return who ? tr('taskAtBy', { ...of, person: bareId(who) }) : tr('taskAt', of);
 }

@@ -67,7 +67,7 @@ export function LateJobs({ now, at }: { now: PlanNow; at: number }) {
         title={
           late.length === 1
             ? text(first)
-            : t('lateLine', { count: late.length, join: listed(late.map((l) => labelsOf(now.shop)(l.job))) })
+            : t('lateLine', { count: late.length, list: listed(late.map((l) => labelsOf(now.shop)(l.job))) })
         }
       >
         {late.map((l) => (

@@ -39,7 +39,7 @@ export function PlanScreen() {
       title={t('plan')}
       line={
         now
-          ? t('jobs', { count: now.plan.bench.jobs.length, join: listed([...now.shop.spans.keys()]) })
+          ? t('jobs', { count: now.plan.bench.jobs.length, list: listed([...now.shop.spans.keys()]) })
           : t('noPlanYet')
       }
       actions={

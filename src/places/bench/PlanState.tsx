@@ -38,7 +38,7 @@ export function Improving({ state }: { state: ShopPlanState }) {
           {state.change.jobs.length > 4
             ? t('andMore', {
                 why: changeWords[state.change.why],
-                join: state.change.jobs
+                list: state.change.jobs
                   .slice(0, 4)
                   .map((j) =>
                     j.toAt > j.fromAt
@@ -79,7 +79,7 @@ export function Improving({ state }: { state: ShopPlanState }) {
         ))}
       {now.shop.late.length ? (
         <Txt size="s" tone="ink2">
-          {t('outsideOpeningHoursThePlanCounts', { join: listed(now.shop.late) })}
+          {t('outsideOpeningHoursThePlanCounts', { list: listed(now.shop.late) })}
         </Txt>
       ) : null}
       <Search cancel={state.cancel} />
@@ -104,4 +104,4 @@ const missedWords = (to: string): string =>
     ? t('closedAndNoClampsAreFree')
     : to === 'close'
       ? t('theBeadWasOpenForToo')
-      : t('theWindowBeforeWasMissed', { toLowerCase: taskName(to).toLowerCase() });
+      : t('theWindowBeforeWasMissed', { task: taskName(to) });

@@ -38,8 +38,8 @@ function whenLine(entry: PlanEntry, { shop, plan }: PlanNow, settings: Settings,
   const chosen = plan.bench.jobs.find((j) => j.id === entry.job)!.variants.length > 1;
   if (!use.length)
     return chosen ? t('toByItselfThePlanCloses', { ...of, variant: entry.variant }) : t('toByItself', of);
-  const join = use.map((r) => resourceName(settings, r)).join(', ');
-  return chosen ? t('toThePlanClosesItBy', { ...of, join, variant: entry.variant }) : t('to2', { ...of, join });
+  const list = use.map((r) => resourceName(settings, r)).join(', ');
+  return chosen ? t('toThePlanClosesItBy', { ...of, list, variant: entry.variant }) : t('to2', { ...of, list });
 }
 
 /** One task of the plan: when and by whom, and what is wished of it. */

@@ -152,7 +152,7 @@ function Drawing({
   const said = tr('planFromTo', {
     fromAt: time(fromAt),
     toAt: time(toAt),
-    join: lanes
+    list: lanes
       .map(
         (l) =>
           `${told(l.name)} ${l.bars.length ? l.bars.map((b) => `${b.label} ${time(b.fromAt)}`).join(', ') : told('nothing')}`,

@@ -162,7 +162,7 @@ function itemOf(job: JobState, settings: Settings, now: number): BenchItem {
   return {
     ...base,
     state: 'waits',
-    title: t('waitsFor', { label: job.label, toLowerCase: stageName(job.stage).toLowerCase() }),
+    title: t('waitsFor', { label: job.label, stage: stageName(job.stage) }),
     line: waitsFor(job),
     dueAt: promise ? job.promiseAt : null,
     rank: 5,

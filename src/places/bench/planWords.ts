@@ -5,7 +5,7 @@ import type { Quality } from '@/core/schedule/improve';
 import { taskName, taskTitle } from '@/words/stageWords';
 import type { Settings } from '@/model/settings';
 import { resourceName, type ShopBench } from '@/work/bench/shopBench';
-import { digits, dayTime, span, time } from '@/words/units';
+import { listed, digits, dayTime, span, time } from '@/words/units';
 import { t } from '@/words/bench';
 
 export type LabelOf = (jobId: string) => string;
@@ -29,7 +29,7 @@ export function whyFirst(n: NextHands, others: readonly Instead[], shop: ShopBen
   }
   const dear = [...others].sort((a, b) => b.moreLateS - a.moreLateS)[0];
   if (dear && dear.moreLateS >= 60) {
-    const who = dear.newlyLate.length ? ` ${t('andLate', { join: dear.newlyLate.map(label).join(', ') })}` : '';
+    const who = dear.newlyLate.length ? ` ${t('andLate', { list: listed(dear.newlyLate.map(label)) })}` : '';
     return t('firstWouldCostOfLateness', { job: label(dear.job), moreLateS: span(dear.moreLateS), who });
   }
   if (n.clockS >= 1200) return t('runByThemselvesAfterItThe', { clockS: span(n.clockS) });
@@ -49,10 +49,10 @@ export const insteadText = (o: Instead, shop: ShopBench): string => {
       : o.moreLateS <= -30
         ? t('lessLateness', { moreLateS: span(-o.moreLateS) })
         : t('noMoreLateness'),
-    ...(o.newlyLate.length ? [t('late2', { join: o.newlyLate.map(label).join(', ') })] : []),
+    ...(o.newlyLate.length ? [t('late2', { list: listed(o.newlyLate.map(label)) })] : []),
     ...(o.moreSpanS >= 60 ? [t('theLastJobEndsLater', { moreSpanS: span(o.moreSpanS) })] : []),
   ];
-  return t('first', { task: taskTitle(o.task, label(o.job)), join: parts.join(', ') });
+  return t('first', { task: taskTitle(o.task, label(o.job)), list: listed(parts) });
 };
 
 export function qualityText(q: Quality, made: number): string {
@@ -61,7 +61,7 @@ export function qualityText(q: Quality, made: number): string {
     case 'best':
       return t('theBestThereIsNoPlan', { tried });
     case 'within':
-      return t('withinOfTheBestPossible', { toFixed: digits(q.share * 100, 1), tried });
+      return t('withinOfTheBestPossible', { figure: digits(q.share * 100, 1), tried });
     case 'notProven':
       return t('aBetterPlanMayExist', { tried });
   }

@@ -184,10 +184,10 @@ function Motion() {
       {g ? (
         <Txt num className="mt-2">
           {tr('mSTogetherLyingStill9', {
-            toFixed: digits(g.x, 1),
-            toFixed2: digits(g.y, 1),
-            toFixed3: digits(g.z, 1),
-            toFixed4: digits(size!, 1),
+            figure: digits(g.x, 1),
+            figure2: digits(g.y, 1),
+            figure3: digits(g.z, 1),
+            figure4: digits(size!, 1),
           })}
         </Txt>
       ) : asked ? (

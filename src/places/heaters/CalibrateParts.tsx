@@ -48,7 +48,7 @@ function FitChart({
         length: log.tS.length,
         tempC: tempNumber(largest(log.tempC), units),
         temperature: units.temperature,
-        toFixed: digits(fit.residualSdK, 1),
+        figure: digits(fit.residualSdK, 1),
       })}
     >
       <Svg width={width} height={height}>

@@ -98,12 +98,7 @@ export function HeatersScreen() {
         </Txt>
         <View className="flex-row flex-wrap gap-2">
           {formIds.map((kind) => (
-            <Button
-              key={kind}
-              kind="small"
-              label={t('add', { toLowerCase: forms[kind].name.toLowerCase() })}
-              onPress={() => add(kind)}
-            />
+            <Button key={kind} kind="small" label={t('add', { name: forms[kind].name })} onPress={() => add(kind)} />
           ))}
         </View>
       </View>

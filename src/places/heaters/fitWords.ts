@@ -11,7 +11,7 @@ type Units = Pick<Settings, 'temperature' | 'length'>;
 export function correlationWords(c: number): string {
   const strong =
     Math.abs(c) > 0.97 ? t('almostInseparable') : Math.abs(c) > 0.9 ? t('hardToTellApart') : t('fairlySeparate');
-  return t('inThisLogContactAndOffset', { strong, toFixed: digits(c, 2) });
+  return t('inThisLogContactAndOffset', { strong, figure: digits(c, 2) });
 }
 
 /** "Reads 110, the line reaches 96 ± 3 at 2:00." */

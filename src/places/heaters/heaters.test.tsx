@@ -67,7 +67,7 @@ describe('heaters', () => {
 
   it('a lamp has the share of the view that its elements fill, nothing to calibrate, and heats a job under its own words', async () => {
     render(<HeatersScreen />);
-    await press('Add: infrared lamp');
+    await press('Add: Infrared lamp');
     const lamp = settingsNow().heaters.at(-1)!;
     expect(lamp).toMatchObject({ kind: 'lamp', name: 'Infrared lamp 1', maxSetC: 400 });
     await press(/^Infrared lamp 1: up to 400 °C/);
@@ -86,7 +86,7 @@ describe('heaters', () => {
     await enter('Small nozzle: distance to the glass, mm', '25');
     expect(settingsNow().heaters.find((h) => h.id === 'nozzle')).toMatchObject({ standoffMm: 25 });
     const before = settingsNow().heaters.length;
-    await press('Add: heat mat');
+    await press('Add: Heat mat');
     expect(settingsNow().heaters).toHaveLength(before + 1);
     expect(settingsNow().heaters.at(-1)!.name).toBe('Heat mat 2');
     await press('Take Small nozzle off the bench');

@@ -36,7 +36,7 @@ export function Months({ here: { last, money, over, quoted, months, currency } }
       </Txt>
       <BarList
         label={t('marginByMonth', {
-          join: months.map((m) => `${monthName(m.at)} ${money(m.marginMinor)}`).join(', '),
+          list: months.map((m) => `${monthName(m.at)} ${money(m.marginMinor)}`).join(', '),
         })}
         bars={months.map((m) => ({ name: monthName(m.at), value: m.marginMinor, text: digits(m.marginMinor / 100) }))}
       />
@@ -105,7 +105,7 @@ export function Outcomes({ here: { sort, setSort, list, money } }: { here: Money
                 [
                   t('minutes'),
                   o.quoted ? String(o.quoted.minutes) : '–',
-                  o.measured ? digits(o.minutes) : t('notMeasured', { toFixed: digits(o.minutes) }),
+                  o.measured ? digits(o.minutes) : t('notMeasured', { figure: digits(o.minutes) }),
                 ],
                 [t('cost2'), o.quoted ? money(o.quoted.costMinor) : '–', money(o.margin.costMinor)],
                 [t('stays'), o.quoted ? share(o.quoted.margin) : '–', share(o.margin.share)],

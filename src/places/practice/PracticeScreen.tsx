@@ -207,7 +207,7 @@ function Minutes({ of: done, width }: { of: readonly number[]; width: number }) 
   return (
     <Suspense fallback={<View style={{ height: 160 }} />}>
       <Plot
-        label={t('minutesOfTries', { join: done.map((m) => digits(m, 1)).join(', ') })}
+        label={t('minutesOfTries', { list: done.map((m) => digits(m, 1)).join(', ') })}
         width={width}
         height={150}
         x={{ at, kind: 'number', name: t('tryNumber'), text: (n) => digits(n) }}

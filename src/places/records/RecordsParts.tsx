@@ -104,8 +104,8 @@ export function MoreFigures({ here: { stats } }: { here: RecordsScreenState }) {
       {stats.hours ? (
         <Txt size="s">
           {t('fromCounterToCounterHIn', {
-            toFixed: digits(stats.hours.median, 1),
-            toFixed2: digits(stats.hours.most, 1),
+            figure: digits(stats.hours.median, 1),
+            figure2: digits(stats.hours.most, 1),
           })}
         </Txt>
       ) : null}

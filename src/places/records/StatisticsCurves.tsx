@@ -39,16 +39,16 @@ export function LearningCurve({
                   rate: percent(curve.curve.rate),
                   rateLow: percent(curve.curve.rateLow),
                   rateHigh: percent(curve.curve.rateHigh),
-                  toFixed: digits(wrightAt(curve.curve, curve.minutes.length + 1)),
+                  figure: digits(wrightAt(curve.curve, curve.minutes.length + 1)),
                 })
               : t('withTwiceAsManyJobsEach2', {
                   rate: percent(curve.curve.rate),
-                  toFixed: digits(wrightAt(curve.curve, curve.minutes.length + 1)),
+                  figure: digits(wrightAt(curve.curve, curve.minutes.length + 1)),
                 })}
           </Txt>
           <Suspense fallback={<View style={{ height: 190 }} />}>
             <Plot
-              label={t('minutesOfJobAfterJob', { join: curve.minutes.map((m) => digits(m)).join(', ') })}
+              label={t('minutesOfJobAfterJob', { list: curve.minutes.map((m) => digits(m)).join(', ') })}
               width={chartWidth}
               x={{
                 at: curve.minutes.map((_, i) => i + 1),
@@ -102,7 +102,7 @@ export function HandedOver({ here: { weeks, chartWidth } }: { here: StatisticsSc
         {t('handedOverByWeek')}
       </Txt>
       <Charts
-        label={t('handedOverEachWeek', { join: weeks.map((w) => `${dayMonth(w.at)} ${w.jobs}`).join(', ') })}
+        label={t('handedOverEachWeek', { list: weeks.map((w) => `${dayMonth(w.at)} ${w.jobs}`).join(', ') })}
         names={weeks.map((w) => dayMonth(w.at))}
         values={weeks.map((w) => w.jobs)}
         width={chartWidth}

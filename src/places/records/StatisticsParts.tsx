@@ -115,7 +115,7 @@ export function MinutesOfStages({ here: { minutes } }: { here: StatisticsScreenS
     <>
       <BarList
         label={t('minutesInTheMiddle', {
-          join: minutes.map((m) => `${stageName(m.stage)} ${digits(m.medianMin)}`).join(', '),
+          list: minutes.map((m) => `${stageName(m.stage)} ${digits(m.medianMin)}`).join(', '),
         })}
         bars={minutes.map((m) => ({
           name: stageName(m.stage),
@@ -146,7 +146,7 @@ export function MinutesOfStages({ here: { minutes } }: { here: StatisticsScreenS
                     stageName(m.stage),
                     `× ${digits(m.overrun.ratio, 2)}`,
                     m.overrun.n > 1
-                      ? t('to', { toFixed: digits(m.overrun.low, 2), toFixed2: digits(m.overrun.high, 2) })
+                      ? t('to', { figure: digits(m.overrun.low, 2), figure2: digits(m.overrun.high, 2) })
                       : t('oneJob'),
                     t('to2', {
                       share: percent(m.overrun.over.share),
@@ -186,8 +186,8 @@ export function BreakageFigures({ here: { breakage } }: { here: StatisticsScreen
           mean: percent(breakage.belief.mean),
           low: percent(breakage.belief.low),
           high: percent(breakage.belief.high),
-          toFixed: digits(breakage.belief.a, 1),
-          toFixed2: digits(breakage.belief.b, 1),
+          figure: digits(breakage.belief.a, 1),
+          figure2: digits(breakage.belief.b, 1),
           value: breakWeight.value,
         })}
       </Txt>
@@ -195,7 +195,7 @@ export function BreakageFigures({ here: { breakage } }: { here: StatisticsScreen
         <Txt size="s" tone="ink2">
           {breakage.difference.low <= 0 && breakage.difference.high >= 0
             ? t('cannotBeToldApartByThis', {
-                join: listed(breakage.difference.names),
+                list: listed(breakage.difference.names),
                 low: percentSigned(breakage.difference.low),
                 high: percentSigned(breakage.difference.high),
               })

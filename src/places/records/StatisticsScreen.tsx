@@ -13,7 +13,7 @@ import { useStatisticsScreen } from './useStatisticsScreen';
 import { Filters, MinutesOfStages, BreakageFigures, ComeBackFigures, kindName } from './StatisticsParts';
 import { HandedOver, LearningCurve } from './StatisticsCurves';
 import { t } from '@/words/records';
-import { digits } from '@/words/units';
+import { listed, digits } from '@/words/units';
 
 function overrunSentence(list: readonly StageMinutes[]): string {
   const named = list.filter((m) => m.stands).sort((a, b) => b.overrun!.lostS - a.overrun!.lostS);
@@ -23,14 +23,14 @@ function overrunSentence(list: readonly StageMinutes[]): string {
   return rest.length
     ? t('runsOverItsPlanMinLost', {
         stage: stageName(first!.stage),
-        toFixed: digits(first!.overrun!.ratio, 2),
+        figure: digits(first!.overrun!.ratio, 2),
         lostS: Math.round(first!.overrun!.lostS / 60),
         n: first!.overrun!.n,
-        join: rest.map((m) => stageName(m.stage).toLowerCase()).join(', '),
+        list: listed(rest.map((m) => stageName(m.stage))),
       })
     : t('runsOverItsPlanMinLost2', {
         stage: stageName(first!.stage),
-        toFixed: digits(first!.overrun!.ratio, 2),
+        figure: digits(first!.overrun!.ratio, 2),
         lostS: Math.round(first!.overrun!.lostS / 60),
         n: first!.overrun!.n,
       });

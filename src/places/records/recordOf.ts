@@ -129,7 +129,7 @@ function checkLines({ job, of, settings, units }: Recorded): string[] {
     ...seal.suspects.map((s) =>
       t('suspectedOver', {
         toMm: units.mm(s.toMm - s.fromMm, 0),
-        join: s.kinds.map((k) => suspectWords[k]).join('; '),
+        list: s.kinds.map((k) => suspectWords[k]).join('; '),
       }),
     ),
     ...of('holdTest', 'sealLog', 'cameraShot', 'flatShot', 'coverSeat', 'registered', 'cause'),

@@ -237,7 +237,7 @@ function CableFields({
       <Txt size="s" tone="ink2">
         {fold.maxDeg >= 180
           ? tr('neverTautYouCanLayThe')
-          : tr('tautAtMmOfSlackWould', { maxDeg: Math.round(fold.maxDeg), toFixed: digits(fold.neededMm) })}
+          : tr('tautAtMmOfSlackWould', { maxDeg: Math.round(fold.maxDeg), figure: digits(fold.neededMm) })}
       </Txt>
     </View>
   );

@@ -1,3 +1,4 @@
+import { listed } from '@/words/units';
 import type { Device } from '@/core/device/types';
 import { t } from '@/words/shelf';
 
@@ -26,8 +27,8 @@ export function modelLine(device: Device, own: boolean): string {
   const what = {
     part: own ? t('ownVersion', { version: device.version }) : t('shipped'),
     kind: device.kind,
-    join: [...new Set(device.faces.map((f) => words[f.construction]))].join(', '),
+    list: listed([...new Set(device.faces.map((f) => words[f.construction]))]),
   };
   if (device.leaves.length > 1) return front ? t('twoHalvesOpensFromTheFront', what) : t('twoHalves', what);
-  return front ? t('opensFromTheFront', what) : `${what.part} · ${what.kind} · ${what.join}`;
+  return front ? t('opensFromTheFront', what) : `${what.part} · ${what.kind} · ${what.list}`;
 }

@@ -79,7 +79,7 @@ function SpanField({
       {problem ? (
         <View role="alert">
           <Txt size="s" tone="caution">
-            {tr('enterTheHoursAs0900', { label, slice: text?.slice(0, 20) })}
+            {tr('enterTheHoursAs0900', { label, given: text?.slice(0, 20) })}
           </Txt>
         </View>
       ) : null}

@@ -1,3 +1,4 @@
+import { listed } from '@/words/units';
 import { View } from 'react-native';
 
 import { type Settings } from '@/model/settings';
@@ -26,7 +27,7 @@ export function RestoreOffer({
         {plan.grown.length
           ? t('ofThemForJobsThatAre', {
               count: plan.entries,
-              join: plan.grown.map((g) => `${g.label} ${g.entries}`).join(', '),
+              list: listed(plan.grown.map((g) => `${g.label} ${g.entries}`)),
             })
           : t('newEntries', { count: plan.entries })}
       </Txt>
@@ -43,7 +44,7 @@ export function RestoreOffer({
       {plan.settings === null ? null : plan.settings.length ? (
         <Tick
           label={t('itsSettingsInsteadOfThoseHere')}
-          note={t('different', { join: plan.settings.map((k) => settingsNames[k as keyof Settings] ?? k).join(', ') })}
+          note={t('different', { list: listed(plan.settings.map((k) => settingsNames[k as keyof Settings] ?? k)) })}
           on={withSettings}
           onChange={setWithSettings}
         />

@@ -24,11 +24,11 @@ export function BeadsSeen({ settings: s, onChange }: BeadsSeenProps) {
             {f.seen
               ? t('toTimesTheTwoEdgeTime', {
                   name: l.name,
-                  toFixed: digits(f.low, 1),
-                  toFixed2: digits(f.high, 1),
+                  figure: digits(f.low, 1),
+                  figure2: digits(f.high, 1),
                   seen: f.seen,
                 })
-              : t('toTimesTheTwoEdgeTime2', { name: l.name, toFixed: digits(f.low, 1), toFixed2: digits(f.high, 1) })}
+              : t('toTimesTheTwoEdgeTime2', { name: l.name, figure: digits(f.low, 1), figure2: digits(f.high, 1) })}
           </Txt>
         );
       })}
@@ -37,11 +37,11 @@ export function BeadsSeen({ settings: s, onChange }: BeadsSeenProps) {
           <Txt size="s" className="flex-1" tone={x.out ? 'ink2' : 'ink'}>
             {x.held
               ? x.out
-                ? t('heldAtTimesNotCounted', { at: stamp(x.at), job: x.job, toFixed: digits(x.ratio, 2) })
-                : t('heldAtTimes', { at: stamp(x.at), job: x.job, toFixed: digits(x.ratio, 2) })
+                ? t('heldAtTimesNotCounted', { at: stamp(x.at), job: x.job, figure: digits(x.ratio, 2) })
+                : t('heldAtTimes', { at: stamp(x.at), job: x.job, figure: digits(x.ratio, 2) })
               : x.out
-                ? t('slippedAtTimesNotCounted', { at: stamp(x.at), job: x.job, toFixed: digits(x.ratio, 2) })
-                : t('slippedAtTimes', { at: stamp(x.at), job: x.job, toFixed: digits(x.ratio, 2) })}
+                ? t('slippedAtTimesNotCounted', { at: stamp(x.at), job: x.job, figure: digits(x.ratio, 2) })
+                : t('slippedAtTimes', { at: stamp(x.at), job: x.job, figure: digits(x.ratio, 2) })}
           </Txt>
           <Button
             kind="small"

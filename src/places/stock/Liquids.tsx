@@ -83,8 +83,8 @@ function LiquidRow({
       <Txt strong>{told(l.name)}</Txt>
       <Txt size="s" tone={left <= 0 || expired(l, now) ? 'caution' : 'ink2'}>
         {expired(l, now)
-          ? t('mlLeftByTheLogNone', { toFixed: inDigits(left, 2) })
-          : t('mlLeftByTheLog', { toFixed: inDigits(left, 2) })}
+          ? t('mlLeftByTheLogNone', { figure: inDigits(left, 2) })
+          : t('mlLeftByTheLog', { figure: inDigits(left, 2) })}
       </Txt>
       <Lots
         name={l.name}

@@ -11,7 +11,7 @@ import { Disclosure } from '@/ui/Disclosure';
 import { LengthField } from '@/ui/QuantityField';
 import { Txt } from '@/ui/Txt';
 import { Entry } from '@/bench-kit/Why';
-import { length } from '@/words/units';
+import { listed, length } from '@/words/units';
 import { t as tr } from '@/words/stock';
 
 interface TapesProps {
@@ -150,7 +150,7 @@ function Offcuts({ t, settings: s, stock, put }: TapeProps) {
     <>
       <Txt size="s" className="mt-2">
         {tr('offcuts', {
-          join: offcuts.length ? offcuts.map((o) => length(o.lengthMm, s, 0)).join(', ') : said('none'),
+          list: offcuts.length ? listed(offcuts.map((o) => length(o.lengthMm, s, 0))) : said('none'),
         })}
       </Txt>
       <LengthField

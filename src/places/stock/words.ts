@@ -19,7 +19,7 @@ export const amount = (a: Pick<ItemAdvice, 'unit'>, v: number, s: Settings): str
   a.unit === 'mm'
     ? length(v, s, 0)
     : a.unit === 'ml'
-      ? t('ml', { toFixed: digits(v, 1) })
+      ? t('ml', { figure: digits(v, 1) })
       : Math.round(v) === 1
         ? t('piece', { v: Math.round(v) })
         : t('pieces2', { v: Math.round(v) });

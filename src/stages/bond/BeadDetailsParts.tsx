@@ -175,14 +175,14 @@ export function BeadNumbers({ here: { bead, s, picks } }: { here: BeadDetailsSta
       <Txt size="s">
         {bead.bead.fillsGaps
           ? t('laidMmAStrandThickA', {
-              toFixed: inDigits(bead.bead.sectionMm2, 3),
+              figure: inDigits(bead.bead.sectionMm2, 3),
               strandDiaMm: length(bead.bead.strandDiaMm, s, 2),
               bondMinMm: length(bead.bead.bondMinMm, s, 2),
               bondMaxMm: length(bead.bead.bondMaxMm, s, 2),
               dryFill: percent(bead.bead.dryFill),
             })
           : t('laidMmAStrandThickA2', {
-              toFixed: inDigits(bead.bead.sectionMm2, 3),
+              figure: inDigits(bead.bead.sectionMm2, 3),
               strandDiaMm: length(bead.bead.strandDiaMm, s, 2),
               bondMinMm: length(bead.bead.bondMinMm, s, 2),
               bondMaxMm: length(bead.bead.bondMaxMm, s, 2),
@@ -214,7 +214,7 @@ export function BeadNumbers({ here: { bead, s, picks } }: { here: BeadDetailsSta
           {t('linesInStrokes', {
             count: bead.fill.strokes.length,
             lines: bead.fill.lines,
-            toFixed: inDigits(bead.fillMl, 2),
+            figure: inDigits(bead.fillMl, 2),
             coverage: length(picks.coverage * picks.pitchMm, s, 1),
           })}
         </Txt>
@@ -223,7 +223,7 @@ export function BeadNumbers({ here: { bead, s, picks } }: { here: BeadDetailsSta
         <Txt
           size="s"
           tone={bead.dots.figures.touching ? 'caution' : 'ink'}
-        >{`${t('dotsOfLMlEachSpreads', { length: bead.dots.at.length, toFixed: inDigits(bead.dots.figures.ulPerDot, 1), toFixed2: inDigits(bead.fillMl, 2), discRadiusMm: length(2 * bead.dots.figures.discRadiusMm, s, 1) })}${bead.dots.figures.touching ? ` ${t('theyTouchAirIsShutIn')}` : ''}`}</Txt>
+        >{`${t('dotsOfLMlEachSpreads', { length: bead.dots.at.length, figure: inDigits(bead.dots.figures.ulPerDot, 1), figure2: inDigits(bead.fillMl, 2), discRadiusMm: length(2 * bead.dots.figures.discRadiusMm, s, 1) })}${bead.dots.figures.touching ? ` ${t('theyTouchAirIsShutIn')}` : ''}`}</Txt>
       ) : null}
     </>
   ) : null;

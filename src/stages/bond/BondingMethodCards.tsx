@@ -4,7 +4,7 @@ import { useSettings } from '@/store/shop';
 import { ScaleBar, StackBar } from '@/ui/multiples/bars';
 import { MultipleCard, Multiples } from '@/ui/multiples/Multiples';
 import { Txt } from '@/ui/Txt';
-import { digits, length, span } from '@/words/units';
+import { listed, digits, length, span } from '@/words/units';
 import type { BondWork } from '@/work/bond/bondWork';
 import { blockWords } from './bondCall';
 import { t } from '@/words/bond';
@@ -52,7 +52,7 @@ export function BondingMethodCards({
               <ScaleBar to={toMm} parts={[{ from: 0, to: c.gapVariationMm, look: 'full' }]} at={seatMm} />
               {c.blocks.length ? (
                 <Txt size="s" tone="caution" className="mt-1">
-                  {t('againstIt', { join: c.blocks.map((b) => blockWords[b]).join(', ') })}
+                  {t('againstIt', { list: listed(c.blocks.map((b) => blockWords[b])) })}
                 </Txt>
               ) : null}
             </MultipleCard>

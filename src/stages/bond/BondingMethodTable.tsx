@@ -9,7 +9,7 @@ import { useSettings } from '@/store/shop';
 import { Choice, Tick } from '@/ui/Choice';
 import { Disclosure } from '@/ui/Disclosure';
 import { Txt } from '@/ui/Txt';
-import { digits, length, percent, span } from '@/words/units';
+import { listed, digits, length, percent, span } from '@/words/units';
 import { blockWords, consequence } from './bondCall';
 import { BondingMethodCards } from './BondingMethodCards';
 import type { BondWork } from '@/work/bond/bondWork';
@@ -49,7 +49,7 @@ export function BondingMethodChoice({
           ? t('everyWayHasSomethingAgainstIt', { id: bondingMethodNames[best.school.id] })
           : t('isProposedNothingAgainstItAnd', {
               id: bondingMethodNames[best.school.id],
-              toFixed: digits(best.cost, 2),
+              figure: digits(best.cost, 2),
               currency: settings.money.currency,
             })
       }
@@ -76,7 +76,7 @@ export function BondingMethodTable({ job, work, bead, school }: BondingMethodTab
                 </Txt>
                 <Txt size="s" num>
                   {t('ready', {
-                    toFixed: digits(c.cost, 2),
+                    figure: digits(c.cost, 2),
                     currency: settings.money.currency,
                     readyH: span(c.readyH * 3600),
                   })}
@@ -86,17 +86,17 @@ export function BondingMethodTable({ job, work, bead, school }: BondingMethodTab
                 <Txt size="s" num tone="ink2">
                   {c.parts.delay > 0.05
                     ? t('materialWorkReworkDelay', {
-                        toFixed: digits(c.parts.material, 2),
+                        figure: digits(c.parts.material, 2),
                         currency: settings.money.currency,
-                        toFixed2: digits(c.parts.work, 2),
-                        toFixed3: digits(c.parts.rework, 2),
-                        toFixed4: digits(c.parts.delay, 2),
+                        figure2: digits(c.parts.work, 2),
+                        figure3: digits(c.parts.rework, 2),
+                        figure4: digits(c.parts.delay, 2),
                       })
                     : t('materialWorkRework', {
-                        toFixed: digits(c.parts.material, 2),
+                        figure: digits(c.parts.material, 2),
                         currency: settings.money.currency,
-                        toFixed2: digits(c.parts.work, 2),
-                        toFixed3: digits(c.parts.rework, 2),
+                        figure2: digits(c.parts.work, 2),
+                        figure3: digits(c.parts.rework, 2),
                       })}
                 </Txt>
                 <Txt size="s" tone="ink2">
@@ -107,7 +107,7 @@ export function BondingMethodTable({ job, work, bead, school }: BondingMethodTab
                 </Txt>
                 {c.blocks.length ? (
                   <Txt size="s" tone="caution">
-                    {t('againstIt', { join: c.blocks.map((b) => blockWords[b]).join(', ') })}
+                    {t('againstIt', { list: listed(c.blocks.map((b) => blockWords[b])) })}
                   </Txt>
                 ) : null}
               </View>
@@ -154,7 +154,7 @@ function FrameNote({ job, work, bead }: Pick<BondingMethodTableProps, 'job' | 'w
     }),
     beadTopUp: t('addABeadThereHighMl', {
       beadHeightMm: length(f.beadHeightMm, settings, 2),
-      toFixed: digits(f.beadVolumeMm3 / 1000, 3),
+      figure: digits(f.beadVolumeMm3 / 1000, 3),
     }),
     declineOrStraighten: t('noTapeOrBeadBridgesStraighten', { maxGapMm: length(f.maxGapMm, settings, 2) }),
   }[f.action];

@@ -71,7 +71,7 @@ function JointWhy({ job, settings, joint: { work, school, strips, choice, liquid
                 : t('hereToWaitAndToThe2', {
                     waitS: clock(bead.open.waitS),
                     skinS: clock(bead.open.skinS),
-                    toFixed: digits(bead.squeeze.timeS, 2),
+                    figure: digits(bead.squeeze.timeS, 2),
                   }),
               t('itsOwnStiffnessWouldStopIt', {
                 stopMm: length(bead.squeeze.stopMm, settings, 2),

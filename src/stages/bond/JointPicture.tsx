@@ -40,7 +40,7 @@ export function JointPicture({ job, settings, size, joint }: JointPictureProps) 
       : []),
     ...(bead
       ? bead.strokes.map((s, i) =>
-          t('strokeStartsAtMm', { i: i + 1, toFixed: digits(s[0]![0]), toFixed2: digits(s[0]![1]) }),
+          t('strokeStartsAtMm', { i: i + 1, figure: digits(s[0]![0]), figure2: digits(s[0]![1]) }),
         )
       : []),
   ];

@@ -188,8 +188,8 @@ export function beadText(
       return {
         sentence: b.expired
           ? tr('isPastItsDate', { name: b.liquid.name })
-          : tr('notEnoughInTheTubeMl', { toFixed: digits(b.ml, 2) }),
-        reason: tr('mlLeftOpenAnotherOneAnd', { toFixed: digits(b.leftMl, 1) }),
+          : tr('notEnoughInTheTubeMl', { figure: digits(b.ml, 2) }),
+        reason: tr('mlLeftOpenAnotherOneAnd', { figure: digits(b.leftMl, 1) }),
         tone: 'caution',
       };
     const w = closingWindow(0, b.pace.totalS * 1e3, b.open);
@@ -205,10 +205,10 @@ export function beadText(
         }
       : {
           sentence: tr('layMlInAtMmS', {
-            toFixed: digits(b.ml, 2),
+            figure: digits(b.ml, 2),
             strokes,
             totalS: spoken(b.pace.totalS),
-            toFixed2: digits(b.bead.feedMmS, 1),
+            figure2: digits(b.bead.feedMmS, 1),
           }),
           reason: tr('aBeadWideAndHighCloses', {
             layWidthMm: length(b.bead.layWidthMm, units, 1),

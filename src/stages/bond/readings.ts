@@ -51,7 +51,7 @@ export const beadReadings = (b: BeadWork, c: BondingMethodChoice, units: Units):
   {
     id: 'ml',
     value: `${digits(b.ml, 2)} ml`,
-    label: tr('ofMlLikeItLeft', { toFixed: digits(b.leftMl, 1), jobsPerTube: b.bead.jobsPerTube }),
+    label: tr('ofMlLikeItLeft', { figure: digits(b.leftMl, 1), jobsPerTube: b.bead.jobsPerTube }),
     tone: b.ml > b.leftMl || b.bead.jobsPerTube < 2 ? 'caution' : 'ink',
   },
   {

@@ -1,3 +1,5 @@
+import { told } from '@/words/told';
+import { capital } from '@/words/capital';
 import { lensToleranceMm, matchLenses, pressS } from '@/core/lens/lensSet';
 import { goTo } from '@/bench-kit/goTo';
 import { buildShare, rate } from '@/core/cure/tapeDwell';
@@ -82,8 +84,7 @@ export function useLensBond({ job }: { job: JobState }) {
         : next
           ? {
               sentence: t('setTheNewOne', {
-                toUpperCase: next.face.name[0]!.toUpperCase(),
-                slice: next.face.name.slice(1),
+                name: capital(told(next.face.name)),
               }),
               reason: sizeOf(next.bond.id)
                 ? t('acrossLensBlownOffLinerOff', { newMm: length(sizeOf(next.bond.id)!.newMm, settings, 2) })
@@ -101,11 +102,7 @@ export function useLensBond({ job }: { job: JobState }) {
     else if (next) void log([{ type: 'lens', bondId: next.bond.id, step: 'set', done: true }]);
     else goOn([{ type: 'bonded', adhesive: 'precutRing', usedMm: 0, widthMm: job.bond.widthMm }]);
   };
-  const label = pressed
-    ? t('pressed')
-    : next
-      ? t('isOn', { toUpperCase: next.face.name[0]!.toUpperCase(), slice: next.face.name.slice(1) })
-      : goTo(job, 'bond');
+  const label = pressed ? t('pressed') : next ? t('isOn', { name: capital(told(next.face.name)) }) : goTo(job, 'bond');
   const shut = block ?? (pressed && leftS > 0 ? t('pressForMore', { leftS: clock(leftS) }) : null);
   const glance = dueAt === null ? null : pressGlance(now, dueAt);
   return {

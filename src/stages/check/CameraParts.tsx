@@ -30,7 +30,7 @@ export function CameraReadings({ here: { sharp, flare, view, sits, byEye } }: { 
           id: 'sharp',
           value: sharp ? `${digits(sharp.ratio, 2)} ×` : '–',
           label: sharp
-            ? t('sharpnessTo', { toFixed: digits(sharp.low, 2), toFixed2: digits(sharp.high, 2) })
+            ? t('sharpnessTo', { figure: digits(sharp.low, 2), figure2: digits(sharp.high, 2) })
             : t('sharpnessAfterAgainstBefore'),
           tone: sharp ? (sharp.verdict === 'noLoss' ? 'go' : sharp.verdict === 'undecided' ? 'ink' : 'caution') : 'ink',
         },
@@ -39,7 +39,7 @@ export function CameraReadings({ here: { sharp, flare, view, sits, byEye } }: { 
           value: flare ? `${digits(100 * flare.added, 1)} %` : '–',
           label: flare
             ? t('ofWhiteAddedInTheBlack', {
-                toFixed: digits(200 * flare.u, 1),
+                figure: digits(200 * flare.u, 1),
                 value: percent(cameraFigures.flareLimit.value),
               })
             : t('lightAddedInTheBlack'),
@@ -133,13 +133,13 @@ export function ShotList({ here: { mine, undo } }: { here: CameraScreenState }) 
               at: stamp(s.at),
               phase: s.phase,
               length: s.edges.length,
-              toFixed: digits(s.edges.reduce((m, e) => m + e.mtf50, 0) / Math.max(1, s.edges.length), 3),
+              figure: digits(s.edges.reduce((m, e) => m + e.mtf50, 0) / Math.max(1, s.edges.length), 3),
             })
           : t('edgesHalfContrastAtCyclesPer', {
               at: stamp(s.at),
               phase: s.phase,
               length: s.edges.length,
-              toFixed: digits(s.edges.reduce((m, e) => m + e.mtf50, 0) / Math.max(1, s.edges.length), 3),
+              figure: digits(s.edges.reduce((m, e) => m + e.mtf50, 0) / Math.max(1, s.edges.length), 3),
             })}
       </Txt>
       <Button kind="small" label={t('leaveOut')} onPress={() => undo(s.id)} />

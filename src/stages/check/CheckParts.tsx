@@ -17,7 +17,7 @@ import { Disclosure } from '@/ui/Disclosure';
 import { missingMark } from '@/ui/missing';
 import { Numbers, Soundings } from '@/ui/plan/layers';
 import { Readings } from '@/ui/Readings';
-import { digits, length, percent } from '@/words/units';
+import { listed, digits, length, percent } from '@/words/units';
 import { RegisterParts } from './RegisterParts';
 import { SignOff } from './SignOff';
 import type { PlanSize } from '@/bench-kit/StageShell';
@@ -219,7 +219,7 @@ export function CheckPages({ here: { tested, tests, router, job } }: { here: Che
       <Disclosure
         title={
           toRegister.length
-            ? t('registering', { join: toRegister.map((p) => registerName(p.part)).join(', ') })
+            ? t('registering', { list: listed(toRegister.map((p) => registerName(p.part))) })
             : t('registering2')
         }
       >
@@ -241,7 +241,7 @@ export function CheckWhy({ here: { job, flush, units, settings } }: { here: Chec
         flush
           ? [
               t('surfaceFittedWithTiltAcrossAlong', {
-                join: flush.terms.join(', '),
+                list: listed(flush.terms),
                 X: length((flush.coef.X ?? 0) * 2, units, 3),
                 Y: length((flush.coef.Y ?? 0) * 2, units, 3),
                 XY: length(flush.coef.XY ?? 0, units, 3),

@@ -22,7 +22,7 @@ function seatText(seat: LensCoverSeat, units: Parameters<typeof length>[1]): str
     offsetMm: length(seat.offsetMm, units, 2),
     gapMinMm: length(seat.gapMinMm, units, 2),
     value: length(coverFigures.leastRingMm.value, units, 2),
-    toFixed: digits(seat.tiltDeg!, 1),
+    figure: digits(seat.tiltDeg!, 1),
   };
   if (!seat.seated) return t('offByLeastGapFromTilt', how);
   return seat.concentric ? t('centredOffByLeastGapFrom', how) : t('butOffCentreItRubsAt2', how);

@@ -10,7 +10,7 @@ import { useJobs } from '@/store/shop';
 import { Button } from '@/ui/Button';
 import { capital } from '@/words/capital';
 import { Txt } from '@/ui/Txt';
-import { percent } from '@/words/units';
+import { listed, percent } from '@/words/units';
 import { t as tr } from '@/words/check';
 import { told } from '@/words/told';
 
@@ -29,7 +29,7 @@ export function FaultCard({ job }: { job: JobState }) {
   if (!d)
     return found.length ? (
       <Txt size="s" tone="ink2" className="my-2">
-        {tr('itWasWorksAgain', { join: found.map((c) => nameOf(c.causeId)).join(', ') })}
+        {tr('itWasWorksAgain', { list: listed(found.map((c) => nameOf(c.causeId))) })}
       </Txt>
     ) : null;
   const numbers = shop.found.length >= learnFigures.showFrom.value;

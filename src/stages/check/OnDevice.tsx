@@ -1,3 +1,4 @@
+import { listed } from '@/words/units';
 import { useState } from 'react';
 import { View } from 'react-native';
 
@@ -44,7 +45,7 @@ export function OnDevice({ job }: { job: JobState }) {
       const failed = Object.entries(results).flatMap(([fn, r]) => (r === 'fail' ? [functionName(fn)] : []));
       setMessage({
         text: failed.length
-          ? tr('resultsTakenInFailing', { count: events.length, join: failed.join(', ') })
+          ? tr('resultsTakenInFailing', { count: events.length, list: listed(failed) })
           : tr('resultsTakenInAllOfThem', { count: events.length }),
         bad: false,
       });
@@ -63,7 +64,7 @@ export function OnDevice({ job }: { job: JobState }) {
   const putAddress = () => {
     const typed = (address ?? '').trim().replace(/\/+$/, '');
     if (typed && !/^https?:\/\/[^\s/]+$/.test(typed)) {
-      setMessage(refused(tr('enterAnAddressThatStartsWith', { slice: typed.slice(0, 40) })));
+      setMessage(refused(tr('enterAnAddressThatStartsWith', { given: typed.slice(0, 40) })));
       return;
     }
     void saveSettings({ ...settings, benchAddress: typed });

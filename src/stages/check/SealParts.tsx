@@ -84,7 +84,7 @@ export function SealReadings({ here: { result, units } }: { here: SealScreenStat
           label: result
             ? t('paMSAt1Kpa', {
                 toExponential: (2 * result.uLeak).toExponential(0),
-                toFixed: inDigits(units!.sccm20C, 2),
+                figure: inDigits(units!.sccm20C, 2),
               })
             : t('leakAt1KpaPaM'),
           ...(result?.verdict === 'above' ? { tone: 'caution' as const } : {}),
@@ -182,26 +182,26 @@ export function SealFindings({ here: { seal, suspectLine, result } }: { here: Se
               ? t('pressesPa', {
                   k,
                   kind: pressWords[seal.press[k].kind],
-                  toFixed: inDigits(seal.press[k].amplitudePa),
+                  figure: inDigits(seal.press[k].amplitudePa),
                 })
               : seal.press[k].tauS > 20
                 ? t('pressesPaLongerThan20S', {
                     k,
                     kind: pressWords[seal.press[k].kind],
-                    toFixed: inDigits(seal.press[k].amplitudePa),
+                    figure: inDigits(seal.press[k].amplitudePa),
                   })
                 : t('pressesPaAboutS', {
                     k,
                     kind: pressWords[seal.press[k].kind],
-                    toFixed: inDigits(seal.press[k].amplitudePa),
-                    toFixed2: inDigits(seal.press[k].tauS),
+                    figure: inDigits(seal.press[k].amplitudePa),
+                    figure2: inDigits(seal.press[k].tauS),
                   })}
           </Txt>
         ) : null,
       )}
       {result?.channel ? (
         <Txt size="s" tone="ink2">
-          {t('asOneRoundHoleItWould', { toFixed: inDigits(result.channel.diameterM * 1e6) })}
+          {t('asOneRoundHoleItWould', { figure: inDigits(result.channel.diameterM * 1e6) })}
         </Txt>
       ) : null}
     </>
@@ -242,7 +242,7 @@ export function SealWhy({ here: { job, r, seal, press } }: { here: SealScreenSta
       notes={[
         t('thePressureInALeakyClosed'),
         t('aDeviceThatBreathesThroughA'),
-        t('freeVolumeTakenAsMl', { toFixed: inDigits(freeVolumeM3(job) * 1e6, 1) }),
+        t('freeVolumeTakenAsMl', { figure: inDigits(freeVolumeM3(job) * 1e6, 1) }),
       ]}
       rows={[
         rowOf(t('freeShareOfTheOuterVolume'), sealFigures.freeShare, ''),

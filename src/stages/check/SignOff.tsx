@@ -5,7 +5,7 @@ import { useActions } from '@/bench-kit/actions';
 import { useNow } from '@/bench-kit/useNow';
 import { Entry } from '@/bench-kit/Why';
 import { pauseMin } from '@/core/functions/riskOrder';
-import { clock } from '@/words/units';
+import { listed, clock } from '@/words/units';
 import { functionName, functionState } from '@/work/check/faults';
 import type { JobState } from '@/model/fold';
 import { useSettings } from '@/store/shop';
@@ -68,7 +68,7 @@ export function SignOff({ job, complete }: { job: JobState; complete: boolean })
         mark: name,
         ...(how ? { how } : {}),
         text: t('functions2', {
-          join: state.changes.map((c) => `${functionName(c.fn)} ${job.functions.after[c.fn]}`).join(', '),
+          list: listed(state.changes.map((c) => `${functionName(c.fn)} ${job.functions.after[c.fn]}`)),
         }),
       },
     ]);
@@ -77,7 +77,7 @@ export function SignOff({ job, complete }: { job: JobState; complete: boolean })
       {state.unclear.length ? (
         <Tick
           asked
-          label={t('customerTold', { join: state.unclear.map((c) => functionName(c.fn)).join(', ') })}
+          label={t('customerTold', { list: listed(state.unclear.map((c) => functionName(c.fn))) })}
           note={t('notTestedBeforeNobodyCanSay')}
           on={job.prep.has('faultsTold')}
           onChange={(done) => void log([{ type: 'prep', item: 'faultsTold', done }])}

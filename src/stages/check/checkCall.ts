@@ -8,7 +8,7 @@ import { flushOf } from '@/work/check/flushJob';
 import { actionWords, registerName } from '@/words/checkNames';
 import { testsOf } from '@/work/check/functionTests';
 import { notRegistered } from '@/work/check/registering';
-import { length, whereText } from '@/words/units';
+import { listed, length, whereText } from '@/words/units';
 import { releaseWords } from './releaseWords';
 import { t as tr } from '@/words/check';
 
@@ -58,7 +58,7 @@ export function checkCall(
   if (eye && eye.action !== 'accept')
     return {
       sentence: actionWords[eye.action],
-      reason: `${tr('byEyeAndFinger2', { join: spots.map((s) => whereText(eyeWords.step[s.how], placeOf(s.point))).join(', ') })}${eye.action === 'clearDebris' ? ` ${tr('glassCracksOverATrappedCrumb')}` : ''}`,
+      reason: `${tr('byEyeAndFinger2', { list: listed(spots.map((s) => whereText(eyeWords.step[s.how], placeOf(s.point)))) })}${eye.action === 'clearDebris' ? ` ${tr('glassCracksOverATrappedCrumb')}` : ''}`,
       tone: 'caution',
     };
   if (!eye && unread && job.eyes.step)
@@ -84,7 +84,7 @@ export function checkCall(
       sentence: actionWords[flush.action],
       reason: flush.bumps.length
         ? tr('glassCracksOverATrappedCrumb2', {
-            join: flush.bumps.map((b) => whereText(length(b.heightMm, units, 2), placeOf(b.id))).join(', '),
+            list: listed(flush.bumps.map((b) => whereText(length(b.heightMm, units, 2), placeOf(b.id)))),
           })
         : tr('allowedToGuardBand', {
             value: length(tolLowMm.value, units, 2),
@@ -130,7 +130,7 @@ export function checkCall(
   return {
     sentence: testedBefore ? tr('flushAndEverythingWorksAsBefore') : tr('flushAndEverythingTestedWorksNot'),
     reason: oldFaults.length
-      ? tr('faultsFromBeforeStay', { join: oldFaults.map((o) => functionName(o.fn)).join(', ') })
+      ? tr('faultsFromBeforeStay', { list: listed(oldFaults.map((o) => functionName(o.fn))) })
       : eye
         ? tr('byEyeAndFingerAStep', {
             noticedMm: length(noticedMm('step'), units, 2),

@@ -72,7 +72,7 @@ function useShots({ job }: { job: JobState }) {
       setTaps(taps + 1);
       await log([{ type: 'cameraShot', phase, lens, edges: [{ key, mtf50: edge.mtf50 }], patch: null }]);
       setMessage({
-        text: t('edgeHalfContrastAtCyclesPer2', { taps: taps + 1, toFixed: digits(edge.mtf50, 3) }),
+        text: t('edgeHalfContrastAtCyclesPer2', { taps: taps + 1, figure: digits(edge.mtf50, 3) }),
         bad: false,
       });
     } catch (err) {
@@ -156,9 +156,9 @@ export function useCameraScreen(p: { job: JobState }) {
         reason: bad
           ? t('lookAtLensAndCoverAt')
           : t('sharpnessAfterAgainstBeforeTo', {
-              toFixed: digits(sharp.ratio, 2),
-              toFixed2: digits(sharp.low, 2),
-              toFixed3: digits(sharp.high, 2),
+              figure: digits(sharp.ratio, 2),
+              figure2: digits(sharp.low, 2),
+              figure3: digits(sharp.high, 2),
             }),
       }
     : {

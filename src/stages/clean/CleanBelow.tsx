@@ -12,7 +12,7 @@ import { rowOf, Why } from '@/bench-kit/Why';
 import { Button } from '@/ui/Button';
 import { Choice, Tick } from '@/ui/Choice';
 import { Disclosure } from '@/ui/Disclosure';
-import { clock, length } from '@/words/units';
+import { listed, clock, length } from '@/words/units';
 import type { Cleaning, Side } from './cleanCall';
 import { Crumb } from './Crumb';
 import { lackWords, methodWords, stateNames } from './words';
@@ -128,8 +128,8 @@ function CleanWhy({ job, units, frameC, c }: Pick<CleanBelowProps, 'job' | 'unit
       computed={{ tape: facts.tape, liquid: facts.liquid, crumbMm }}
       notes={[
         t('forTapeForABead', {
-          join: facts.tape.length ? facts.tape.map((l) => lackWords[l]).join(', ') : t('nothingMissing'),
-          join2: facts.liquid.length ? facts.liquid.map((l) => lackWords[l]).join(', ') : t('nothingMissing'),
+          list: facts.tape.length ? listed(facts.tape.map((l) => lackWords[l])) : t('nothingMissing'),
+          list2: facts.liquid.length ? listed(facts.liquid.map((l) => lackWords[l])) : t('nothingMissing'),
         }),
         t('aFilmThatDoesNotRub'),
         bead

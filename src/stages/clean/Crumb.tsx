@@ -35,7 +35,7 @@ export function Crumb({ input, units }: { input: CrumbInput; units: Parameters<t
                 liftMm: length(s.liftMm, units, 2),
                 stressMPa: Math.round(s.stressMPa),
                 lastingMPa: Math.round(s.lastingMPa),
-                toFixed: inDigits(s.margin, 1),
+                figure: inDigits(s.margin, 1),
               })}
       </Txt>
     </Disclosure>

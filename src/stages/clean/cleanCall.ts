@@ -107,8 +107,8 @@ export function cleanCall(
             ? t('takeTheOldGlueOffDry', { index: dirty.zone.index + 1, zone: place(dirty.zone) })
             : t('takeTheOldGlueOff', { index: dirty.zone.index + 1, zone: place(dirty.zone) }),
       reason: dirty.zone.dry
-        ? t('aDropletOnALensLeaves', { join: capital(how.join('; ')) })
-        : t('overOldGlueTapeLiftsMonths', { join: capital(how.join('; ')) }),
+        ? t('aDropletOnALensLeaves', { list: capital(how.join('; ')) })
+        : t('overOldGlueTapeLiftsMonths', { list: capital(how.join('; ')) }),
       tone: 'ink',
     };
   }

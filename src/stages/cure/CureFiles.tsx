@@ -26,7 +26,7 @@ export function CureFiles({ job, cure, now }: { job: JobState; cure: JobCure; no
           {
             uid: `${job.id}-${m}@northcove`,
             at,
-            title: `${job.label}: ${cureMarkNames[m].toLowerCase()}`,
+            title: `${job.label}: ${cureMarkNames[m]}`,
             note: job.shelved
               ? t('shelfAtTheLatest', { name: job.device.name, place: job.shelved.place })
               : t('atTheLatest', { name: job.device.name }),

@@ -33,7 +33,7 @@ export function HoldChoice({ ways, way, onWay }: HoldChoiceProps) {
           size="s"
           tone={w.against.length ? 'ink2' : 'ink'}
           className="mb-1"
-        >{`${holdText(w, settings).sentence}${w.against.length ? ` ${t('againstIt', { join: objectionsText(w.against) })}` : ''}`}</Txt>
+        >{`${holdText(w, settings).sentence}${w.against.length ? ` ${t('againstIt', { list: objectionsText(w.against) })}` : ''}`}</Txt>
       ))}
       <Txt size="s" tone="ink2">
         {t('hatchedOnThePlanNotPressed')}

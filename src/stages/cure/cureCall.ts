@@ -27,22 +27,22 @@ export function holdText(way: HoldWay, units: Units): CureText {
       reason: t('evenToKpaOnTheJoint', {
         max: percent(Math.max(0, way.clips.evenness)),
         meanKPa: Math.round(way.clips.meanKPa),
-        toFixed: digits(way.clips.displayKPa, 1),
+        figure: digits(way.clips.displayKPa, 1),
       }),
       tone: way.against.length ? 'caution' : 'ink',
     };
   if (way.spread?.kind === 'weight')
     return {
-      sentence: t('kgOnAPaddedBoard', { toFixed: digits(way.spread.massKg, 1) }),
+      sentence: t('kgOnAPaddedBoard', { figure: digits(way.spread.massKg, 1) }),
       reason: t('kpaOnTheJointKpaOver', {
         bondKPa: Math.round(way.spread.bondKPa),
-        toFixed: digits(way.spread.faceKPa, 1),
+        figure: digits(way.spread.faceKPa, 1),
       }),
       tone: way.against.length ? 'caution' : 'ink',
     };
   if (way.spread)
     return {
-      sentence: t('bagAtKpa', { toFixed: digits(way.spread.bagKPa, 1) }),
+      sentence: t('bagAtKpa', { figure: digits(way.spread.bagKPa, 1) }),
       reason: t('evenByItselfKpaOnThe', { bondKPa: Math.round(way.spread.bondKPa) }),
       tone: way.against.length ? 'caution' : 'ink',
     };
@@ -60,7 +60,7 @@ export function cureText(job: JobState, cure: JobCure, way: HoldWay, now: number
     if (way.id === 'hand' || way.against.length === 0) return holdText(way, units);
     return {
       sentence: t('nothingHereHoldsThisEvenly'),
-      reason: t('againstIt2', { sentence: holdText(way, units).sentence, join: objectionsText(way.against) }),
+      reason: t('againstIt2', { sentence: holdText(way, units).sentence, list: objectionsText(way.against) }),
       tone: 'caution',
     };
   }

@@ -16,7 +16,7 @@ export function cureNotes(c: JobCure, ways: readonly HoldWay[], settings: Settin
   return [
     ...ways.map((w) => {
       const clips = w.clips;
-      return `${holdText(w, settings).sentence}${clips ? ` ${t('evenToKpaOnAverageKpa', { max: percent(Math.max(0, clips.evenness)), meanKPa: Math.round(clips.meanKPa), peakKPa: Math.round(clips.ways[0]!.peakKPa) })}` : ''}${w.against.length ? ` ${t('againstIt', { join: objectionsText(w.against) })}` : ''}`;
+      return `${holdText(w, settings).sentence}${clips ? ` ${t('evenToKpaOnAverageKpa', { max: percent(Math.max(0, clips.evenness)), meanKPa: Math.round(clips.meanKPa), peakKPa: Math.round(clips.ways[0]!.peakKPa) })}` : ''}${w.against.length ? ` ${t('againstIt', { list: objectionsText(w.against) })}` : ''}`;
     }),
     t('numberAndForceGoTogetherFew2'),
     c.kind === 'tape'
@@ -31,8 +31,8 @@ const edgesSay = (c: JobCure) =>
   c.edges.seen
     ? t('thisShopsOwnObservationsNarrowThat', {
         seen: c.edges.seen,
-        toFixed: digits(c.edges.low, 1),
-        toFixed2: digits(c.edges.high, 1),
+        figure: digits(c.edges.low, 1),
+        figure2: digits(c.edges.high, 1),
       })
     : t('threeThatHeldNarrowThatFor');
 

@@ -83,7 +83,7 @@ function RingLine({ hole }: { hole: CameraHole }) {
         : t('openRoundTheRingToMm', {
             minMm: length(ring.minMm, settings, 2),
             maxMm: length(ring.maxMm, settings, 2),
-            toFixed: digits(ring.areaMm2, 1),
+            figure: digits(ring.areaMm2, 1),
           })}
     </Txt>
   );

@@ -189,8 +189,8 @@ export function DryFitWhy({ here: { job, fit, settings, heat } }: { here: DryFit
                 towardTopMm2: length(fit.u.towardTopMm, settings, 3),
                 towardRightMm: length(fit.move.towardRightMm, settings, 3),
                 towardRightMm2: length(fit.u.towardRightMm, settings, 3),
-                toFixed: digits(fit.move.clockwiseDeg, 3),
-                toFixed2: digits(fit.u.clockwiseDeg, 3),
+                figure: digits(fit.move.clockwiseDeg, 3),
+                figure2: digits(fit.u.clockwiseDeg, 3),
                 rmsMm: length(fit.rmsMm, settings, 3),
               }),
               t('betweenAndRoundTakesOfThe', {

@@ -19,11 +19,11 @@ export function moveText(f: DryFit, units: Pick<Settings, 'temperature' | 'lengt
         ? t('towardTheRight', { towardRightMm: length(Math.abs(f.move.towardRightMm), units, d) })
         : t('towardTheLeft', { towardRightMm: length(Math.abs(f.move.towardRightMm), units, d) }),
     );
-  const slide = parts.length ? t('slide', { join: listed(parts) }) : '';
+  const slide = parts.length ? t('slide', { list: listed(parts) }) : '';
   const turn = f.say.turn
     ? f.move.clockwiseDeg > 0
-      ? t('turnDegreeClockwise', { toFixed: digits(Math.abs(f.move.clockwiseDeg), 2) })
-      : t('turnDegreeCounterClockwise', { toFixed: digits(Math.abs(f.move.clockwiseDeg), 2) })
+      ? t('turnDegreeClockwise', { figure: digits(Math.abs(f.move.clockwiseDeg), 2) })
+      : t('turnDegreeCounterClockwise', { figure: digits(Math.abs(f.move.clockwiseDeg), 2) })
     : '';
   return [slide, turn].filter(Boolean).join(', ');
 }

@@ -18,7 +18,7 @@ import { Readings } from '@/ui/Readings';
 import { Txt } from '@/ui/Txt';
 import { Signature } from '@/ui/SignPad';
 import { outsideText } from '@/words/outside';
-import { dayTime, span, time } from '@/words/units';
+import { listed, dayTime, span, time } from '@/words/units';
 import { SheetPlanView } from './SheetPlanView';
 import { UntilBarView } from './UntilBarView';
 import { settledPrice } from './sheet';
@@ -177,7 +177,7 @@ export function HandoverWhy({ here: { job, open, readyAt, can, cure, mark } }: {
       call="handover"
       inputs={{ open, readyAt }}
       computed={{ can }}
-      notes={open.length ? [t('open', { join: open.join(', ') })] : [t('nothingOpen')]}
+      notes={open.length ? [t('open', { list: listed(open) })] : [t('nothingOpen')]}
       rows={[
         rowOf(cure.kind === 'solvent' ? t('solventLeftAtHandOver') : t('shareOfTheBondAtHand'), mark, ''),
         rowOf(

@@ -23,7 +23,7 @@ export function SheetPlanView({ plan, width }: { plan: SheetPlan; width: number 
         role="img"
         aria-label={
           plan.texts.length
-            ? tr('plan', { title: plan.title, join: plan.texts.map((x) => x.text).join(' ') })
+            ? tr('plan', { title: plan.title, list: plan.texts.map((x) => x.text).join(' ') })
             : tr('plan2', { title: plan.title })
         }
       >

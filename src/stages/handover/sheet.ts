@@ -13,7 +13,7 @@ import type { CoverSlice } from '@/model/stages/cover';
 import { heatCount } from '@/model/stages/heat';
 import type { Settings } from '@/model/settings';
 import { capital } from '@/words/capital';
-import { length, percent, price } from '@/words/units';
+import { listed, length, percent, price } from '@/words/units';
 import { t as tr } from '@/words/happened';
 import { t } from '@/words/handover';
 import { told } from '@/words/told';
@@ -60,7 +60,7 @@ function doneText(job: Pick<JointSeen, 'face'> & CoverSlice): string {
 function foundLines(job: JobState): string[] {
   const out: string[] = [];
   const cracked = job.findings.crack?.edges ?? [];
-  if (cracked.length) out.push(t('crackedAtThe', { job: glassName(job), join: cracked.map(edgeName).join(', ') }));
+  if (cracked.length) out.push(t('crackedAtThe', { job: glassName(job), list: listed(cracked.map(edgeName)) }));
   else if (job.cracks.size) out.push(t('cracked', { job: glassName(job) }));
   if (job.findings.chip?.answer === 'yes') out.push(t('chipsAtTheEdgeOfThe'));
   if (job.findings.bent?.answer === 'yes') out.push(t('frameBentNewGlassOnIt'));
@@ -70,7 +70,7 @@ function foundLines(job: JobState): string[] {
   const testedBefore = Object.values(job.functions.before).filter((r) => r === 'ok' || r === 'fail').length;
   out.push(
     before.length
-      ? t('didNotWorkBeforeTheRepair', { join: before.join(', ') })
+      ? t('didNotWorkBeforeTheRepair', { list: listed(before) })
       : testedBefore
         ? testedBefore === 1
           ? t('noFaultFoundInTheFunction', { testedBefore })
@@ -150,7 +150,7 @@ function agreedLines(job: JobState): string[] {
   if (job.customer?.note) out.push(job.customer.note);
   const { unclear } = functionState(job);
   if (job.prep.has('faultsTold') && unclear.length)
-    out.push(t('toldFailsAndNobodyCanSay', { join: unclear.map((u) => nameOf(u.fn)).join(', ') }));
+    out.push(t('toldFailsAndNobodyCanSay', { list: listed(unclear.map((u) => nameOf(u.fn))) }));
   if (job.comeBack)
     out.push(
       t('cameBackFrom', {

@@ -11,7 +11,7 @@ import type { JobState } from '@/model/fold';
 import type { Settings } from '@/model/settings';
 import { told } from '@/words/told';
 import { capital } from '@/words/capital';
-import { digits } from '@/words/units';
+import { listed, digits } from '@/words/units';
 import { t } from '@/words/handover';
 
 const outcomeText: Record<EventOf<'registered'>['outcome'], string> = {
@@ -54,20 +54,20 @@ export function measuredLines(job: JobState, settings: Settings, joints: readonl
   if (tested)
     out.push(
       failing.length
-        ? t('functionsTestedAfterClosingNotWorking', { count: tested, join: failing.join(', ') })
+        ? t('functionsTestedAfterClosingNotWorking', { count: tested, list: listed(failing) })
         : t('functionsTestedAfterClosingAllOf', { count: tested }),
     );
   const skipped = Object.entries(job.functions.after)
     .filter(([, r]) => r === 'untested')
     .map(([id]) => nameOf(id));
-  if (skipped.length) out.push(t('notTested', { join: skipped.join(', ') }));
+  if (skipped.length) out.push(t('notTested', { list: listed(skipped) }));
 
   const air = sealOf(job, settings.leakLimit);
   if (air.after?.verdict)
     out.push(
       t('airLeakPaMSAt', {
         toExponential: air.after.leak.toExponential(1),
-        toExponential2: (2 * air.after.uLeak).toExponential(0),
+        figure2: (2 * air.after.uLeak).toExponential(0),
         verdict: limitWords[air.after.verdict],
       }),
     );
@@ -75,9 +75,9 @@ export function measuredLines(job: JobState, settings: Settings, joints: readonl
     out.push(
       t('airTestAgainstTheSameDevice', {
         verdict: ratioWords[air.ratio.verdict],
-        toFixed: digits(air.ratio.ratio, 1),
-        toFixed2: digits(air.ratio.low, 1),
-        toFixed3: digits(air.ratio.high, 1),
+        figure: digits(air.ratio.ratio, 1),
+        figure2: digits(air.ratio.low, 1),
+        figure3: digits(air.ratio.high, 1),
       }),
     );
   if (air.press.after) out.push(t('pressedOnTheGlassWithThe', { kind: pressWords[air.press.after.kind] }));
@@ -91,9 +91,9 @@ export function measuredLines(job: JobState, settings: Settings, joints: readonl
         ? [
             t('timesTo', {
               verdict: sharpWords[c.sharp.verdict],
-              toFixed: digits(c.sharp.ratio, 2),
-              toFixed2: digits(c.sharp.low, 2),
-              toFixed3: digits(c.sharp.high, 2),
+              figure: digits(c.sharp.ratio, 2),
+              figure2: digits(c.sharp.low, 2),
+              figure3: digits(c.sharp.high, 2),
             }),
           ]
         : []),
@@ -103,7 +103,7 @@ export function measuredLines(job: JobState, settings: Settings, joints: readonl
       ...seen.filter((s) => s.cover === lens.id).map(byEye),
       ...(c.seat ? [c.seat.seated && c.seat.concentric ? t('coverIsCentred') : t('coverDoesNotSitAsIt')] : []),
     ];
-    if (parts.length) out.push(t('throughItsCover', { name: lens.name, join: parts.join('; ') }));
+    if (parts.length) out.push(t('throughItsCover', { name: lens.name, list: parts.join('; ') }));
   }
   // a lens cover of its own stands under its own name
   const covers = coverPlaces(job);

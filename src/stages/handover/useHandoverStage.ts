@@ -7,7 +7,7 @@ import { useActions } from '@/bench-kit/actions';
 import { useCustomerLanguage } from '@/bench-kit/useCustomerLanguage';
 import { repository, useSettings } from '@/store/shop';
 import { download } from '@/ui/download';
-import { dayTime, spoken, stamp } from '@/words/units';
+import { listed, dayTime, spoken, stamp } from '@/words/units';
 import { useNow } from '@/bench-kit/useNow';
 import { bondPerimeter } from '@/core/device/perimeter';
 import type { Language } from '@/model/languages';
@@ -69,7 +69,7 @@ export function useHandoverStage({ job }: { job: JobState }) {
     : open.length
       ? {
           sentence: t('notYet', { open: open[0] }),
-          reason: open.length > 1 ? t('also', { join: open.slice(1).join(', ') }) : t('oneOpenPointBeforeItLeaves'),
+          reason: open.length > 1 ? t('also', { list: listed(open.slice(1)) }) : t('oneOpenPointBeforeItLeaves'),
           tone: 'caution' as const,
         }
       : early

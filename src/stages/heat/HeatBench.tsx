@@ -91,7 +91,7 @@ export function HeatBench({ job }: { job: JobState }) {
   return (
     <View className="flex-1">
       <Flash on={alarm.flash} label={t('liftNow')} />
-      <Flash on={offAlarm.flash} label={t('theSwitchesItselfOffInA', { toLowerCase: words.name.toLowerCase() })} />
+      <Flash on={offAlarm.flash} label={t('theSwitchesItselfOffInA', { name: words.name })} />
       <StageShell
         job={job}
         stage="heat"

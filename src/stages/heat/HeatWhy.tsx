@@ -18,7 +18,7 @@ const kinds = ['battery', 'camera', 'display', 'cover'] as const;
 
 const worstText = (worst: ReturnType<typeof worstByClock>, units: Units): string =>
   t('ifNobodyTriesEarlyAndEverybody', {
-    join: kinds
+    list: kinds
       .flatMap((id) => (worst[id] === undefined ? [] : [`${watchedNames[id]} ${temp(worst[id], units)}`]))
       .join(', '),
   });
@@ -53,7 +53,7 @@ function notesOf(
       mean2: clock(f.parts.camera?.aboveCautionS.mean ?? 0),
     }),
     t('whenItOpens', {
-      join: kinds
+      list: kinds
         .flatMap((id) =>
           f.parts[id]
             ? [

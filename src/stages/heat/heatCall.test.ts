@@ -192,14 +192,14 @@ it('called away ends in a safe state that is said first', () => {
     reheatS: 40,
     units: demoSettings,
   });
-  expect(text.sentence).toBe('Safe: off the plate for 1 min 20 s.');
+  expect(text.sentence).toBe('Safe. Off the plate for 1 min 20 s.');
   expect(text.reason).toBe('The bottom edge is at 58 °C. It works slowly for 5 min more. 40 s of heat get it back.');
 });
 
 it('a heater that switched itself off is said, and so is what forbids the setpoint', () => {
   const job = jobWith(plan(110, 0.8), heatOn);
   expect(callOf(job, 50, 110, false, { autoOffInS: -65, hotC: { battery: 50 } }).text.sentence).toBe(
-    'The plate switched itself off 1 min 5 s ago.',
+    'Plate: switched itself off 1 min 5 s ago.',
   );
   expect(callOf(jobWith(plan(110, 0.8)), 0, 250, false, { refused: 'Battery still inside' }).text).toMatchObject({
     sentence: 'Not with the parts inside.',

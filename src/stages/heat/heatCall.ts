@@ -4,7 +4,7 @@ import type { Watched } from '@/core/heat/member';
 import type { HeaterWords } from '@/words/heaterWords';
 import type { LiftState } from '@/work/heat/thermalJob';
 import { edgeName } from '@/words/placeNames';
-import { chance as sayChance, length, spoken, temp } from '@/words/units';
+import { listed, chance as sayChance, length, spoken, temp } from '@/words/units';
 import type { Settings } from '@/model/settings';
 import type { HeatForecast } from '@/work/heat/heatForecast';
 import { watchedNames } from '@/words/watchedNames';
@@ -83,7 +83,7 @@ function hazardCall(input: HeatCallInput): CallText | null {
   if (on && input.autoOffInS != null && input.autoOffInS <= 0)
     return {
       sentence: t('theSwitchedItselfOffAgo', {
-        toLowerCase: words.name.toLowerCase(),
+        name: words.name,
         autoOffInS: spoken(-input.autoOffInS),
       }),
       reason: t('theDeviceIsCoolingOnIt'),
@@ -118,7 +118,7 @@ function neverEasyCall(input: HeatCallInput, easyC: number): CallText {
           where,
           workC: temp(lift.workC ?? easyC, units),
           easyC: temp(easyC, units),
-          coldWay: input.plastic ? coldWay() : t('setTheHigher', { toLowerCase: words.name.toLowerCase() }),
+          coldWay: input.plastic ? coldWay() : t('setTheHigher', { name: words.name }),
         }),
         tone: 'ink',
       }
@@ -127,7 +127,7 @@ function neverEasyCall(input: HeatCallInput, easyC: number): CallText {
         reason: t('theHasToGetToAnd', {
           where,
           easyC: temp(easyC, units),
-          coldWay: input.plastic ? coldWay() : t('setTheHigherOrTakeA', { toLowerCase: words.name.toLowerCase() }),
+          coldWay: input.plastic ? coldWay() : t('setTheHigherOrTakeA', { name: words.name }),
         }),
         tone: 'caution',
       };
@@ -175,7 +175,7 @@ function tooLongCall({ nowS, words, hotC, marks, units }: HeatCallInput, f: Read
     .map((id) => `${watchedNames[id]} ${temp(hotC[id]!, units)}`);
   return {
     sentence: hottest.length
-      ? t('tooLong', { nowS: spoken(nowS - f.readyS.high), off: words.off, join: hottest.join(', ') })
+      ? t('tooLong', { nowS: spoken(nowS - f.readyS.high), off: words.off, list: listed(hottest) })
       : t('tooLong2', { nowS: spoken(nowS - f.readyS.high), off: words.off }),
     reason: hottest.length
       ? t('itHasBeenSoftForLift', { nowS: spoken(nowS - f.readyS.mean) })
@@ -248,7 +248,7 @@ export function awayCall(i: {
         ? t('itWorksSlowlyForMore', { gripsInS: spoken(i.gripsInS) })
         : t('itHasGrippedAgain');
   return {
-    sentence: t('safeFor', { toLowerCase: i.words.off.toLowerCase(), offForS: spoken(i.offForS) }),
+    sentence: t('safeFor', { off: i.words.off, offForS: spoken(i.offForS) }),
     reason:
       i.reheatS === null
         ? t('theIsAtThisSettingDoes', { where: i.where, lineC: temp(i.lineC, i.units), left })

@@ -387,7 +387,7 @@ describe('the stage with other heaters', () => {
     jest.setSystemTime(t0 + 920_000);
     await pass(700);
     await settle();
-    expect(call()).toMatch(/^The mat switched itself off [\d hmins]+ ago\.$/);
+    expect(call()).toMatch(/^Mat: switched itself off [\d hmins]+ ago\.$/);
     await press('On again');
     expect(
       logged(save)

@@ -1,7 +1,7 @@
 import type { MovingResult } from '@/core/heat/moving';
 import type { PathPlan } from '@/core/heat/pathPlan';
 import type { Settings } from '@/model/settings';
-import { kelvin, length, percent, spoken, temp } from '@/words/units';
+import { listed, kelvin, length, percent, spoken, temp } from '@/words/units';
 import { t } from '@/words/heat';
 
 type Units = Pick<Settings, 'temperature' | 'length'>;
@@ -49,14 +49,14 @@ export function pathCall({ plan, moving, targetC, units }: PathCallInput): {
     g.timeShare >= 0.03 ? t('quicker', { timeShare: percent(g.timeShare) }) : null,
     g.batteryK >= 1 ? t('batteryCooler', { batteryK: kelvin(g.batteryK, units) }) : null,
     g.cameraK >= 1 ? t('cameraCooler', { cameraK: kelvin(g.cameraK, units) }) : null,
-  ].filter(Boolean);
+  ].filter((x) => x !== null);
   const paced = best.shares !== null && gains.length > 0;
   const readyS = moving?.planned.readyS ?? best.readyS;
   return {
     sentence: paced
       ? t('goRoundSlowerWhereItIs', { line, readyS: spoken(readyS) })
       : t('goRoundAtASteadyPace', { line, readyS: spoken(readyS) }),
-    reason: `${paced ? t('againstASteadyRound', { basis, join: gains.join(', ') }) : best.shares ? t('pacingBringsNothingYouWouldNotice', { basis }) : against === best ? t('noPacingBeatsTheSteadyRound', { basis }) : t('noPacingBeatsTheSteadyRound2', { basis })}${plan.withinLimits ? '' : ` ${t('somethingGetsPastItsLimitOne')}`}`,
+    reason: `${paced ? t('againstASteadyRound', { basis, list: listed(gains) }) : best.shares ? t('pacingBringsNothingYouWouldNotice', { basis }) : against === best ? t('noPacingBeatsTheSteadyRound', { basis }) : t('noPacingBeatsTheSteadyRound2', { basis })}${plan.withinLimits ? '' : ` ${t('somethingGetsPastItsLimitOne')}`}`,
     tone: plan.withinLimits ? 'ink' : 'caution',
   };
 }

@@ -13,7 +13,7 @@ import { heatUse } from '@/work/heat/heating';
 import { type LiftState, type ThermalJob } from '@/work/heat/thermalJob';
 import { watchMarks } from '@/work/heat/watchMarks';
 import { edgeName } from '@/words/placeNames';
-import { dial, length, spoken, temp } from '@/words/units';
+import { listed, dial, length, spoken, temp } from '@/words/units';
 import { airUse, setFor, usualOf, withinUse } from '@/work/heat/heatPlan';
 import { watchedNames } from '@/words/watchedNames';
 import { t as tr } from '@/words/heat';
@@ -80,7 +80,7 @@ export function waysInput(
 }
 
 export const overText = (r: WayResult) =>
-  r.over.length ? tr('tooHot', { join: r.over.map((o) => watchedNames[o]).join(', ') }) : '';
+  r.over.length ? tr('tooHot', { list: listed(r.over.map((o) => watchedNames[o])) }) : '';
 
 export interface WaysCallInput {
   listed: readonly ListedWay[];

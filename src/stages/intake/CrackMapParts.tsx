@@ -1,3 +1,4 @@
+import { capital } from '@/words/capital';
 import { useSyncExternalStore } from 'react';
 import { View } from 'react-native';
 
@@ -111,8 +112,7 @@ export function CrackCall({
           reason={
             answer && 'problem' in answer
               ? t('theCracksAreKeptPlanThe', {
-                  toUpperCase: answer.problem[0]!.toUpperCase(),
-                  slice: answer.problem.slice(1),
+                  problem: capital(answer.problem),
                 })
               : t('drawFromEdgeToEdgeAn')
           }

@@ -107,7 +107,7 @@ export function FrameReadings({
             { id: 'tape', value: length(frame.tapeNeededMm, settings, 2), label: t('tapeThatWouldBridgeIt') },
             {
               id: 'bead',
-              value: t('mm', { toFixed: digits(frame.beadVolumeMm3, 1) }),
+              value: t('mm', { figure: digits(frame.beadVolumeMm3, 1) }),
               label: t('beadThatWouldFillTheRest'),
             },
           ]}

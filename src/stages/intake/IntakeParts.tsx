@@ -48,7 +48,7 @@ export function IntakePicture({
           ? t('pieces', { name: job.device.name, count: pieces.length })
           : t('crackedAt', {
               name: job.device.name,
-              join: cracked.length ? cracked.map(edgeName).join(', ') : t('noEdgeNoted'),
+              list: cracked.length ? listed(cracked.map(edgeName)) : t('noEdgeNoted'),
             })
       }
       lines={[

@@ -151,13 +151,13 @@ export function PriceLines({ here: { row, money, settings } }: { here: QuoteRead
       <Txt size="s" tone="ink2">
         {settings.money.offMinor
           ? tr('ofTheNetPriceOfStay', {
-              toFixed: inDigits(100 * (1 - row.costMinor / row.netMinor), 1),
+              figure: inDigits(100 * (1 - row.costMinor / row.netMinor), 1),
               netMinor: money(row.netMinor),
               stepMinor: money(settings.money.stepMinor),
               offMinor: money(settings.money.offMinor),
             })
           : tr('ofTheNetPriceOfStay2', {
-              toFixed: inDigits(100 * (1 - row.costMinor / row.netMinor), 1),
+              figure: inDigits(100 * (1 - row.costMinor / row.netMinor), 1),
               netMinor: money(row.netMinor),
               stepMinor: money(settings.money.stepMinor),
             })}

@@ -13,7 +13,7 @@ export function routeCall(
     const why = [...new Set(a.options.flatMap((o) => o.blocks))].map((b) => blockText[b]);
     return {
       sentence: t('noRouteIsOpen2'),
-      reason: t('changeWhatStandsInTheWay', { join: why.join('; ') }),
+      reason: t('changeWhatStandsInTheWay', { list: why.join('; ') }),
       tone: 'caution',
     };
   }
@@ -22,8 +22,8 @@ export function routeCall(
   if (a.next?.close)
     return {
       sentence: t('tooCloseToCallOr', {
-        toLowerCase: optionName(a.best).toLowerCase(),
-        toLowerCase2: optionName(a.next.option).toLowerCase(),
+        best: optionName(a.best),
+        next: optionName(a.next.option),
       }),
       reason: t('againstOnAverageTheFirstIs', {
         mean: money(a.best.cost.mean),

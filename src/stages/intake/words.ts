@@ -48,7 +48,7 @@ export function seatByEye(
   return {
     sentence: t('bentMeasureItBeforeYouBond'),
     reason: t('byEyeHowFarDecidesBetween', {
-      join: by.eye.spots
+      list: by.eye.spots
         .map((s) => whereText(eyeWords.seat[s.how], placeOf(points.find((p) => p.id === s.point)!)))
         .join(', '),
     }),
@@ -65,15 +65,15 @@ export function frameText(f: BentFrame, u: Units): { sentence: string; reason: s
     case 'thickerTape':
       return {
         sentence: t('tapeOfBridgesTheBend', { tapePickMm: length(f.tapePickMm!, u, 2) }),
-        reason: t('thePlannedTapeWouldNotBond', { gap, toFixed: digits(bad) }),
+        reason: t('thePlannedTapeWouldNotBond', { gap, figure: digits(bad) }),
         bad: false,
       };
     case 'beadTopUp':
       return {
-        sentence: t('ofTheRingWillNotBond', { toFixed: digits(bad) }),
+        sentence: t('ofTheRingWillNotBond', { figure: digits(bad) }),
         reason: t('mmUpToHighOfAn', {
           gap,
-          toFixed: digits(f.beadVolumeMm3, 1),
+          figure: digits(f.beadVolumeMm3, 1),
           beadHeightMm: length(f.beadHeightMm, u, 2),
         }),
         bad: true,
@@ -81,7 +81,7 @@ export function frameText(f: BentFrame, u: Units): { sentence: string; reason: s
     case 'declineOrStraighten':
       return {
         sentence: t('sayNoOrStraightenTheFrame'),
-        reason: t('ofTheRingWouldNotBond', { gap, toFixed: digits(bad) }),
+        reason: t('ofTheRingWouldNotBond', { gap, figure: digits(bad) }),
         bad: true,
       };
   }

@@ -4,7 +4,7 @@ import { Button } from '@/ui/Button';
 import { Tick } from '@/ui/Choice';
 import { Disclosure } from '@/ui/Disclosure';
 import { Txt } from '@/ui/Txt';
-import { length, temp } from '@/words/units';
+import { listed, length, temp } from '@/words/units';
 import { caution, useClipLift } from './useClipLift';
 import { ClipPicture, ClipCall, ClipReadings, ClipMain, ClipWhy } from './ClipLiftParts';
 import { t } from '@/words/lift';
@@ -55,7 +55,7 @@ export function ClipLift(p: { job: JobState }) {
             on={job.clips.has(s.index)}
             note={
               s.near.length
-                ? t('upToBesideIt', { liftMm: length(Math.min(s.liftMm, 20), units), join: s.near.join(', ') })
+                ? t('upToBesideIt', { liftMm: length(Math.min(s.liftMm, 20), units), list: listed(s.near) })
                 : t('upTo', { liftMm: length(Math.min(s.liftMm, 20), units) })
             }
             onChange={(v) => set(s.index, v ? 'open' : 'holds')}

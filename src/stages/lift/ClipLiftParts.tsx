@@ -7,7 +7,7 @@ import { Button } from '@/ui/Button';
 import { Call } from '@/ui/Call';
 import { Numbers } from '@/ui/plan/layers';
 import { Readings } from '@/ui/Readings';
-import { length, temp } from '@/words/units';
+import { listed, length, temp } from '@/words/units';
 import type { PlanSize } from '@/bench-kit/StageShell';
 import type { ClipLiftState } from './useClipLift';
 import { t } from '@/words/lift';
@@ -41,7 +41,7 @@ export function ClipPicture({
               s: name(s),
               index: job.clips.get(s.index) ?? 'holds',
               liftMm: length(s.liftMm, units),
-              join: s.near.join(', '),
+              list: listed(s.near),
             })
           : t('upTo2', {
               i: i + 1,
@@ -80,7 +80,7 @@ export function ClipCall({ here: { next, plan, name, left, units, fold, reader }
                 value: length(clipHeightMm.value, units),
               }),
               ...(next.corner ? [t('atACornerAlone')] : []),
-              ...(next.near.length ? [t('besideTheClip', { join: next.near.join(', ') })] : []),
+              ...(next.near.length ? [t('besideTheClip', { list: listed(next.near) })] : []),
             ].join(' '),
             tone: next.liftMm < clipHeightMm.value ? 'caution' : 'ink',
           }

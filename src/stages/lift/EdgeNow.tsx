@@ -43,18 +43,18 @@ function gapRow(p: EdgeNowProps, gap: FirstGap, units: Settings): Row {
     path: placeName(p.path, gap.blade.sMm),
     openLiftMm: length(p.state.opening.openLiftMm, units, 2),
   };
-  const join = capital(gap.reasons.map((r) => gapReasonWords[r]).join(', '));
+  const list = capital(gap.reasons.map((r) => gapReasonWords[r]).join(', '));
   if (!gap.cup)
     return [
       t('firstGap'),
       gap.reasons.length
-        ? t('bladeAtTheStraightDownBetween', { ...at, join })
+        ? t('bladeAtTheStraightDownBetween', { ...at, list })
         : t('bladeAtTheStraightDownBetween2', at),
     ];
   const cup = { ...at, fromEdgeMm: length(gap.cup.fromEdgeMm, units, 0), edge: edgeName(gap.blade.edge) };
   return [
     t('firstGap'),
-    gap.reasons.length ? t('suctionCupInFromTheA', { ...cup, join }) : t('suctionCupInFromTheA2', cup),
+    gap.reasons.length ? t('suctionCupInFromTheA', { ...cup, list }) : t('suctionCupInFromTheA2', cup),
   ];
 }
 
@@ -80,18 +80,18 @@ function leftRow(p: EdgeNowProps, edge: EdgeId, units: Settings): Row {
 /** How far the pick goes in. */
 function depthRow(w: EdgeWindow, units: Settings): Row {
   const needMm = length(w.needMm, units);
-  const join = w.closed.map((c) => c.by.name).join(', ');
+  const list = w.closed.map((c) => c.by.name).join(', ');
   if (w.limitMm >= 30)
     return [
       t('depth'),
       w.closed.length
-        ? t('cutsTheRingNothingNearBehind', { needMm, join })
+        ? t('cutsTheRingNothingNearBehind', { needMm, list })
         : t('cutsTheRingNothingNearBehind2', { needMm }),
     ];
   const of = { needMm, limitMm: length(w.limitMm, units), name: w.limitedBy?.name ?? t('aPart') };
   return [
     t('depth'),
-    w.closed.length ? t('cutsTheRingNoDeeperThan', { ...of, join }) : t('cutsTheRingNoDeeperThan2', of),
+    w.closed.length ? t('cutsTheRingNoDeeperThan', { ...of, list }) : t('cutsTheRingNoDeeperThan2', of),
   ];
 }
 
@@ -119,7 +119,7 @@ function cornerRow(p: EdgeNowProps, units: Settings): Row {
 
 /** Picks that stay in. */
 function pegsRow({ pegs, path }: EdgeNowProps): Row {
-  const of = { length: pegs.length, join: pegs.map((s) => placeName(path, s)).join('; ') };
+  const of = { length: pegs.length, list: pegs.map((s) => placeName(path, s)).join('; ') };
   const what = !pegs.length ? t('aPickInTheFirstGap') : pegs.length === 1 ? t('pick2', of) : t('picks', of);
   return [t('leaveBehind'), what];
 }

@@ -50,11 +50,11 @@ function useGaveWay({ job, lift, arcC }: GaveWayProps) {
     const { easyC } = liftThresholds({ ...lift.case, adhesive });
     return u === undefined
       ? easyC === null
-        ? t('neverEasy', { toFixed: inDigits(value, 2) })
-        : t('easyFrom', { toFixed: inDigits(value, 2), easyC: temp(easyC, units) })
+        ? t('neverEasy', { figure: inDigits(value, 2) })
+        : t('easyFrom', { figure: inDigits(value, 2), easyC: temp(easyC, units) })
       : easyC === null
-        ? t('neverEasy2', { toFixed: inDigits(value, 2), toFixed2: inDigits(u, 2) })
-        : t('easyFrom2', { toFixed: inDigits(value, 2), toFixed2: inDigits(u, 2), easyC: temp(easyC, units) });
+        ? t('neverEasy2', { figure: inDigits(value, 2), figure2: inDigits(u, 2) })
+        : t('easyFrom2', { figure: inDigits(value, 2), figure2: inDigits(u, 2), easyC: temp(easyC, units) });
   };
   const save = async () => {
     if (lifted === null) return;

@@ -12,7 +12,7 @@ import { capital } from '@/words/capital';
 import { Choice, Tick } from '@/ui/Choice';
 import { Disclosure } from '@/ui/Disclosure';
 import { Txt } from '@/ui/Txt';
-import { digits, clock, length, percent, temp } from '@/words/units';
+import { listed, digits, clock, length, percent, temp } from '@/words/units';
 import { EdgeNow } from './EdgeNow';
 import { GaveWay } from './GaveWay';
 import { LiftLinks } from './LiftLinks';
@@ -124,26 +124,26 @@ export function RingBelow({ job, settings, ring, facts, act, pegs, shut, finger,
                   ? w.closed.length
                     ? t('deepNothingNearNotAtCreep', {
                         needMm: length(w.needMm, units),
-                        join: w.closed.map((c) => c.by.name).join(', '),
-                        join2: s.reasons.map((r) => reasonWords[r]).join(', '),
+                        list: listed(w.closed.map((c) => c.by.name)),
+                        list2: listed(s.reasons.map((r) => reasonWords[r])),
                       })
                     : t('deepNothingNearCreepUpTo', {
                         needMm: length(w.needMm, units),
-                        join: s.reasons.map((r) => reasonWords[r]).join(', '),
+                        list: listed(s.reasons.map((r) => reasonWords[r])),
                       })
                   : w.closed.length
                     ? t('toNotAtCreepUpTo', {
                         needMm: length(w.needMm, units),
                         limitMm: length(w.limitMm, units),
                         name: w.limitedBy?.name,
-                        join: w.closed.map((c) => c.by.name).join(', '),
-                        join2: s.reasons.map((r) => reasonWords[r]).join(', '),
+                        list: listed(w.closed.map((c) => c.by.name)),
+                        list2: listed(s.reasons.map((r) => reasonWords[r])),
                       })
                     : t('toCreepUpToTheCorners', {
                         needMm: length(w.needMm, units),
                         limitMm: length(w.limitMm, units),
                         name: w.limitedBy?.name,
-                        join: s.reasons.map((r) => reasonWords[r]).join(', '),
+                        list: listed(s.reasons.map((r) => reasonWords[r])),
                       })
               }
               onChange={(v) => act.edge(s.edge, v)}
@@ -189,7 +189,7 @@ function RingWhy({
           aheadMm: length(state.opening.aheadMm, units),
           stressMPa: Math.round(state.stressMPa),
           designMPa: Math.round(state.designMPa),
-          toFixed: digits(state.margin, 2),
+          figure: digits(state.margin, 2),
         }),
         t('chanceOfBreakingOverTheWhole', {
           breakChance: percent(state.breakChance),

@@ -10,7 +10,7 @@ import type { Settings } from '@/model/settings';
 import { PlainPlan } from '@/bench-kit/PlainPlan';
 import { edgeName, placeName } from '@/words/placeNames';
 import { CutRing, DepthLine, FirstGapMarks, Numbers, Pegs, RingArcs, Soundings } from '@/ui/plan/layers';
-import { length, temp, tempNumber } from '@/words/units';
+import { listed, length, temp, tempNumber } from '@/words/units';
 import type { RingFacts } from './ringFacts';
 import type { RingNow } from './useRing';
 import { reasonWords } from './words';
@@ -48,8 +48,8 @@ function ringLines({
       };
       const why = s.reasons.map((r) => reasonWords[r]).join(', ');
       const free = job.freeEdges.has(s.edge);
-      if (!w.closed.length) return free ? t('freeToDeep', { ...of, join: why }) : t('toDeep', { ...of, join: why });
-      const kept = { ...of, join: w.closed.map((c) => c.by.name).join(', '), join2: why };
+      if (!w.closed.length) return free ? t('freeToDeep', { ...of, list: why }) : t('toDeep', { ...of, list: why });
+      const kept = { ...of, list: listed(w.closed.map((c) => c.by.name)), list2: why };
       return free ? t('freeToDeepKeepOutAt', kept) : t('toDeepKeepOutAt', kept);
     }),
     ...thermal.arcs.map(

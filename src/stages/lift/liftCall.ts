@@ -1,3 +1,4 @@
+import { capital } from '@/words/capital';
 import type { HeaterWords } from '@/words/heaterWords';
 import type { FoldOver } from '@/core/lift/foldOver';
 import { cutSpeed, paceMmS, type ArcVerdict, type WedgeVerdict } from '@/core/lift/verdict';
@@ -150,8 +151,7 @@ export function liftCall(i: LiftCallInput): CallText {
   if (i.verdict === 'slow')
     return {
       sentence: t('slowly', {
-        toUpperCase: edge[0]!.toUpperCase(),
-        slice: edge.slice(1),
+        edge: capital(edge),
         arcUsualC: paceWords(paceMmS(i.arcUsualC, lift.easyC, lift.workC)),
       }),
       reason: (i.reheatS === null

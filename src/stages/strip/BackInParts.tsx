@@ -1,3 +1,4 @@
+import { listed } from '@/words/units';
 import { View } from 'react-native';
 
 import { engageRule, tightMm } from '@/core/strip/screws';
@@ -78,7 +79,7 @@ export function BackInReadings({ here: { work, job, zones, stops, item } }: { he
           id: 'screws',
           value: `${job.screwsIn.size} / ${[...job.screwsOut.values()].filter((r) => !r.missing).length}`,
           label: zones.length
-            ? tr('screwsIn', { join: zones.map(([z, n]) => `${z} ${n.refit}/${n.expected}`).join(', ') })
+            ? tr('screwsIn', { list: listed(zones.map(([z, n]) => `${z} ${n.refit}/${n.expected}`)) })
             : tr('screwsIn2'),
           tone: stops.length && !item ? 'caution' : 'ink',
         },

@@ -12,7 +12,7 @@ import { useSettings } from '@/store/shop';
 import { Button } from '@/ui/Button';
 import { Call } from '@/ui/Call';
 import { Txt } from '@/ui/Txt';
-import { length } from '@/words/units';
+import { listed, length } from '@/words/units';
 import { useNow } from '@/bench-kit/useNow';
 import { specText } from './words';
 import { t } from '@/words/strip';
@@ -62,7 +62,7 @@ export function HeapScreen({ job }: { job: JobState }) {
                   <Txt size="s">
                     {zones.length > 1
                       ? t('theSameKindSoAnyWill', {
-                          join: zones
+                          list: zones
                             .map((z) => {
                               const own = k.holes.filter((h) => job.screwsOut.get(h)!.zone === z);
                               return t('toBox', { length: own.length, z, own: work.cellOf(own[0]!) });
@@ -78,7 +78,7 @@ export function HeapScreen({ job }: { job: JobState }) {
                   </Txt>
                   {k.alike.length ? (
                     <Txt size="s" tone="caution">
-                      {t('looksLikeMeasure', { join: k.alike.map((l) => length(l, units)).join(', ') })}
+                      {t('looksLikeMeasure', { list: listed(k.alike.map((l) => length(l, units))) })}
                     </Txt>
                   ) : null}
                 </View>

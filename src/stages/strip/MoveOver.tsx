@@ -1,3 +1,4 @@
+import { listed } from '@/words/units';
 import type { ReactNode } from 'react';
 import { View } from 'react-native';
 
@@ -123,7 +124,7 @@ export function MoveOver({
       </View>
       {parts.length ? (
         <Txt size="s" className="mt-2">
-          {tr('partsWithTheScrewsTickHere', { join: parts.map((t) => told(t.name)).join(', ') })}
+          {tr('partsWithTheScrewsTickHere', { list: listed(parts.map((t) => told(t.name))) })}
         </Txt>
       ) : null}
       {job.device.parts

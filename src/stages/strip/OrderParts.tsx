@@ -12,7 +12,7 @@ import type { OrderScreenState } from './useOrderScreen';
 import { t } from '@/words/strip';
 import { said } from '@/words/codes';
 import { told } from '@/words/told';
-import { digits } from '@/words/units';
+import { listed, digits } from '@/words/units';
 
 /** Steps on the device. */
 export function OrderPicture({
@@ -29,7 +29,7 @@ export function OrderPicture({
       size={size}
       label={t('stepsInOrder', { relevant })}
       lines={items.map((i) =>
-        t('after', { name: i.name, join: (i.needs[0] ?? []).map(name).join(', ') || said('nothing') }),
+        t('after', { name: i.name, list: listed((i.needs[0] ?? []).map(name)) || said('nothing') }),
       )}
       next={id}
       nextHole={null}
@@ -58,11 +58,11 @@ export function OrderSteps({
           work.removal === null
             ? t('itGoesRoundInACircle')
             : work.removal.exact
-              ? t('stepsMinTheFewestThereAre', { relevant, toFixed: digits(work.removal.cost) })
+              ? t('stepsMinTheFewestThereAre', { relevant, figure: digits(work.removal.cost) })
               : t('stepsMinNoneCanBeUnder', {
                   relevant,
-                  toFixed: digits(work.removal.cost),
-                  toFixed2: digits(work.removal.bound),
+                  figure: digits(work.removal.cost),
+                  figure2: digits(work.removal.bound),
                 })
         }
         reason={t('drawFromAThingToWhat')}

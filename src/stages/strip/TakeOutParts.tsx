@@ -183,10 +183,10 @@ export function TakeOutWhy({ here: { job, work } }: { here: TakeOutState }) {
       notes={[
         work.removal
           ? work.removal.exact
-            ? t('theFewestMinutesThatReachIt', { toFixed: inDigits(work.removal.cost, 1) })
+            ? t('theFewestMinutesThatReachIt', { figure: inDigits(work.removal.cost, 1) })
             : t('aboutMinutesNoOrderIsUnder', {
-                toFixed: inDigits(work.removal.cost, 1),
-                toFixed2: inDigits(work.removal.bound, 1),
+                figure: inDigits(work.removal.cost, 1),
+                figure2: inDigits(work.removal.bound, 1),
               })
           : t('noOrderACircle'),
         t('whatLiesOverWhatComesFrom'),

@@ -1,6 +1,6 @@
 import { goTo } from '@/bench-kit/goTo';
 import { bareFirst } from '@/work/strip/bareFirst';
-import { countOf } from '@/words/units';
+import { listed, countOf } from '@/words/units';
 import { useRouter } from 'expo-router';
 import { useState, type ReactNode } from 'react';
 
@@ -23,7 +23,7 @@ import { t } from '@/words/strip';
 export function because(work: StripWork, id: string): string {
   const needs = work.items.get(id)!.needs[0] ?? [];
   const names = needs.map((n) => work.items.get(n)!.name);
-  return names.length ? t('after2', { join: names.join(', ') }) : t('nothingLiesOverIt');
+  return names.length ? t('after2', { list: listed(names) }) : t('nothingLiesOverIt');
 }
 
 /** What comes out next. */
@@ -169,7 +169,7 @@ export function useTakeOut(p: { job: JobState; work: StripWork; tabs: ReactNode;
         reason: [
           ...(plug.battery ? [t('firstOfAll')] : []),
           plug.kind === 'latch' ? t('latchUpThenPull', { from: near!.from }) : t('straightUp', { from: near!.from }),
-          ...(near!.names.length ? [t('besideIt', { join: near!.names.join(', ') })] : []),
+          ...(near!.names.length ? [t('besideIt', { list: listed(near!.names) })] : []),
         ].join(' '),
         tone: 'ink',
       };

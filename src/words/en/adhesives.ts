@@ -1,7 +1,7 @@
 export default {
   adhesives: 'Adhesives',
   howToughEachGlueIsAnd: 'how tough each glue is, and what this shop has seen of it',
-  needsAt1MmS: 'Needs {{join}}, at 1 mm/s.',
+  needsAt1MmS: 'Needs {{list}}, at 1 mm/s.',
   gaveWayAtAndAboutTaken: '{{at}}, {{job}}: gave way at {{liftMm}} and about {{tC}}, taken out',
   gaveWayAtAndAbout: '{{at}}, {{job}}: gave way at {{liftMm}} and about {{tC}}',
   didNotGiveAtAndAbout: '{{at}}, {{job}}: did not give at {{liftMm}} and about {{tC}}, taken out',

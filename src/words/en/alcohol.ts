@@ -1,22 +1,22 @@
 export default {
   alcoholIntoThe: 'Alcohol into the {{edge}}',
   alcoholOnAWipe: 'Alcohol on a wipe',
-  ml: '{{edge}}: {{edgeMm}}, {{toFixed}} ml',
-  mlOnAWipe: '{{toFixed}} ml on a wipe',
+  ml: '{{edge}}: {{edgeMm}}, {{figure}} ml',
+  mlOnAWipe: '{{figure}} ml on a wipe',
   noAlcoholYet: 'No alcohol yet: {{short}}.',
-  mlAlongTheNoMore: '{{toFixed}} ml along the {{edge}}, no more.',
-  mlOnTheWipeNearlyDry: '{{toFixed}} ml on the wipe, nearly dry.',
+  mlAlongTheNoMore: '{{figure}} ml along the {{edge}}, no more.',
+  mlOnTheWipeNearlyDry: '{{figure}} ml on the wipe, nearly dry.',
   itFillsTheRingInFlooded:
     'It fills the ring in {{timeS}}. Flooded, it would run {{depthMm}} deep in ten seconds, to camera and inside.',
   dryOnlyNearCamerasADroplet: 'Dry only near cameras: a droplet on a lens leaves haze.',
   ofTheFlammableLimitIfIt:
-    'of the flammable limit if it all stays at the bench, with the last half hour; still air takes {{value}}, that is {{toFixed}} ml',
+    'of the flammable limit if it all stays at the bench, with the last half hour; still air takes {{value}}, that is {{figure}} ml',
   ppm: '{{uses}} ppm',
   inTheRoomSoonLimitFor: 'in the room soon; limit {{value}} for 15 min',
   usedTodayOnAllJobsWith: 'used today on all jobs; with this {{dayPpm}} ppm over 8 h, limit {{value}}',
   glueAtMostBelow: 'glue, at most; below {{value}}',
   aPlateOrMatIsOn:
-    'A plate or mat is on for {{join}}: it does not light it, but it drives the vapour off. Keep this out of its reach.',
+    'A plate or mat is on for {{list}}: it does not light it, but it drives the vapour off. Keep this out of its reach.',
   extractionOnOrWindowOpen: 'Extraction on or window open',
   camerasMasked: 'Cameras masked',
   nearestCameraFromThisEdgeNeeded: 'nearest camera {{cameraMm}} from this edge; needed under {{value}}',
@@ -27,7 +27,7 @@ export default {
   edge: 'Edge',
   dose: 'Dose',
   ofEdgeOfRingOfGap:
-    '{{edgeMm}} of edge × {{ringMm}} of ring × {{gapMm}} of gap hold {{toFixed}} ml. In there for {{soakS}} it takes {{debond}} off the glue’s toughness (judgement). It dries out of the closed gap in about {{dried}}; no hot air before.',
+    '{{edgeMm}} of edge × {{ringMm}} of ring × {{gapMm}} of gap hold {{figure}} ml. In there for {{soakS}} it takes {{debond}} off the glue’s toughness (judgement). It dries out of the closed gap in about {{dried}}; no hot air before.',
   wetUntilFromNowNoGun:
     'Wet until {{wet}}, {{wet2}} from now. No gun or dryer before that on any job of this bench; a plate or mat only with moving air.',
   lookedAtItIsDry: 'Looked at: it is dry',
@@ -58,7 +58,7 @@ export default {
   doseRoomOrTemperatureIsNot: 'Dose, room or temperature is not a number: put it right first.',
   itIsOnTheHeat: 'it is on the heat',
   offFirstOutOfItsReach: 'Off {{heatOn}} first, out of its reach.',
-  tooNear: '{{join}} too near',
+  tooNear: '{{list}} too near',
   itRunsOrItsElementStill: 'It runs, or its element still glows: at least {{value}} after it is off.',
   over: 'over {{limit}}',
   itMayBeAtAlcoholBoils: 'It may be at {{faceC}}: alcohol boils off at once and its vapour spreads.',
@@ -66,7 +66,7 @@ export default {
   fromThisEdgeMaskItOr: '{{cameraMm}} from this edge: mask it, or keep this edge dry.',
   tooMuchAtOnce: 'too much at once',
   withMlOfTheLastHalf:
-    'With {{toFixed}} ml of the last half hour. Still air at the bench takes {{toFixed2}} ml, moving air more: open a window, or wait.',
+    'With {{figure}} ml of the last half hour. Still air at the bench takes {{figure2}} ml, moving air more: open a window, or wait.',
   underASecond: 'under a second',
   under1: 'under 1',
   theHeat: 'the heat',

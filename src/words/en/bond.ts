@@ -16,9 +16,9 @@ export default {
   coverageWhenClosed: 'Coverage when closed',
   fromLineToLineOrDot: 'From line to line, or dot to dot',
   laidMmAStrandThickA:
-    'Laid {{toFixed}} mm², a strand {{strandDiaMm}} thick. A nozzle up to that size lays it without dragging. By hand it closes to {{bondMinMm}} to {{bondMaxMm}}. Dry, {{dryFill}} of it is left.',
+    'Laid {{figure}} mm², a strand {{strandDiaMm}} thick. A nozzle up to that size lays it without dragging. By hand it closes to {{bondMinMm}} to {{bondMaxMm}}. Dry, {{dryFill}} of it is left.',
   laidMmAStrandThickA2:
-    'Laid {{toFixed}} mm², a strand {{strandDiaMm}} thick. A nozzle up to that size lays it without dragging. By hand it closes to {{bondMinMm}} to {{bondMaxMm}}. Dry, {{dryFill}} of it is left: it fills no gap.',
+    'Laid {{figure}} mm², a strand {{strandDiaMm}} thick. A nozzle up to that size lays it without dragging. By hand it closes to {{bondMinMm}} to {{bondMaxMm}}. Dry, {{dryFill}} of it is left: it fills no gap.',
   beadRuns_one: 'One run round the ring between what stays open, {{travelMm}} through the air.',
   beadRuns_other: '{{count}} runs round the ring between what stays open, {{travelMm}} through the air between them.',
   noOrderHasLess: 'No other order has less of that.',
@@ -26,23 +26,23 @@ export default {
   toTheNearestSound: '{{mm}} to the nearest microphone or speaker.',
   tooNearToACameraLay: 'Too near to a camera: lay it at the outer edge there, thinner.',
   linesInStrokes_one:
-    '{{lines}} lines in {{count}} stroke, {{toFixed}} ml, each {{coverage}} wide when closed. Lines are proposed: air leaves along them. Narrower lines dry much faster.',
+    '{{lines}} lines in {{count}} stroke, {{figure}} ml, each {{coverage}} wide when closed. Lines are proposed: air leaves along them. Narrower lines dry much faster.',
   linesInStrokes_other:
-    '{{lines}} lines in {{count}} strokes, {{toFixed}} ml, each {{coverage}} wide when closed. Lines are proposed: air leaves along them. Narrower lines dry much faster.',
-  dotsOfLMlEachSpreads: '{{length}} dots of {{toFixed}} µl, {{toFixed2}} ml; each spreads to {{discRadiusMm}} across.',
+    '{{lines}} lines in {{count}} strokes, {{figure}} ml, each {{coverage}} wide when closed. Lines are proposed: air leaves along them. Narrower lines dry much faster.',
+  dotsOfLMlEachSpreads: '{{length}} dots of {{figure}} µl, {{figure2}} ml; each spreads to {{discRadiusMm}} across.',
   theyTouchAirIsShutIn: 'They touch: air is shut in between.',
   wayOfBonding: 'Way of bonding',
   everyWayHasSomethingAgainstIt:
     'Every way has something against it: {{id}} has the least. Tell the customer what must change.',
   isProposedNothingAgainstItAnd:
-    '{{id}} is proposed: nothing against it, and the cheapest at {{toFixed}} {{currency}} with work, rework and delay.',
+    '{{id}} is proposed: nothing against it, and the cheapest at {{figure}} {{currency}} with work, rework and delay.',
   waysOfBonding: 'Ways of bonding',
-  ready: '{{toFixed}} {{currency}} · ready {{readyH}}',
+  ready: '{{figure}} {{currency}} · ready {{readyH}}',
   materialWorkReworkDelay:
-    '{{toFixed}} {{currency}} material + {{toFixed2}} work + {{toFixed3}} rework + {{toFixed4}} delay',
-  materialWorkRework: '{{toFixed}} {{currency}} material + {{toFixed2}} work + {{toFixed3}} rework',
+    '{{figure}} {{currency}} material + {{figure2}} work + {{figure3}} rework + {{figure4}} delay',
+  materialWorkRework: '{{figure}} {{currency}} material + {{figure2}} work + {{figure3}} rework',
   takesOfUnevenSeat: '{{id}}; takes {{gapVariationMm}} of uneven seat.',
-  againstIt: 'Against it: {{join}}.',
+  againstIt: 'Against it: {{list}}.',
   anAirTestIsWantedAfter: 'An air test is wanted after it',
   onlyARingLikeTheFactorys: 'Only a ring like the factory’s allows one. It promises no water resistance.',
   theOldRingIsWholeAnd: 'The old ring is whole and clean except where it tore',
@@ -52,8 +52,7 @@ export default {
     'Bent frame, not measured. Tape bridges only about a fifth of its thickness. Measure the seat on Intake to see where it will not touch.',
   theSeatIsFlatEnoughAt: 'The seat is flat enough: {{maxGapMm}} at most under flat glass.',
   tapeThickWouldTouchEverywhere: 'Tape {{tapePickMm}} thick would touch everywhere.',
-  addABeadThereHighMl:
-    'Add a bead there, {{beadHeightMm}} high, {{toFixed}} ml in all, of a glue that does not shrink.',
+  addABeadThereHighMl: 'Add a bead there, {{beadHeightMm}} high, {{figure}} ml in all, of a glue that does not shrink.',
   noTapeOrBeadBridgesStraighten: 'No tape or bead bridges {{maxGapMm}}: straighten the frame or say no.',
   theDashedStretchesWillNotTouch:
     'The dashed stretches will not touch: {{contactShare}} of the ring, up to {{maxGapMm}}. {{say}}',
@@ -81,7 +80,7 @@ export default {
   hereToWaitAndToThe:
     'Here {{waitS}} to wait and {{skinS}} to the skin, at this temperature and height. It flows for ever and stops by itself before the gap is reached. The clamps hold while the solvent leaves, not for the flow.',
   hereToWaitAndToThe2:
-    'Here {{waitS}} to wait and {{skinS}} to the skin, at this temperature and height. It flows for {{toFixed}} s until the gap is reached. The clamps hold while the solvent leaves, not for the flow.',
+    'Here {{waitS}} to wait and {{skinS}} to the skin, at this temperature and height. It flows for {{figure}} s until the gap is reached. The clamps hold while the solvent leaves, not for the flow.',
   itsOwnStiffnessWouldStopIt:
     'Its own stiffness would stop it at {{stopMm}}; the frame’s ledge stops it at {{gapMm}}. Without a ledge, spacers of that height keep it from being pressed out.',
   sharpBladeAndGlassEdgesGloves:
@@ -102,7 +101,7 @@ export default {
   topUpOfTheOldRing: 'Top-up of the old ring on {{name}}',
   ringAndLinesInStrokesOn_one: 'Ring and lines in one stroke on {{name}}',
   ringAndLinesInStrokesOn_other: 'Ring and lines in {{count}} strokes on {{name}}',
-  strokeStartsAtMm: 'stroke {{i}} starts at {{toFixed}}, {{toFixed2}} mm',
+  strokeStartsAtMm: 'stroke {{i}} starts at {{figure}}, {{figure2}} mm',
   ringInOnePieceLaidFrom: 'ring in one piece, laid from the lower right corner',
   letGo: 'Let go',
   ofNewLensCoversOn: '{{length}} of {{length2}} new lens covers on',
@@ -179,12 +178,12 @@ export default {
   stroke: '{{length}} stroke',
   strokes: '{{length}} strokes',
   isPastItsDate: '{{name}} is past its date.',
-  notEnoughInTheTubeMl: 'Not enough in the tube: {{toFixed}} ml needed.',
-  mlLeftOpenAnotherOneAnd: '{{toFixed}} ml left. Open another one and count it on Stock.',
+  notEnoughInTheTubeMl: 'Not enough in the tube: {{figure}} ml needed.',
+  mlLeftOpenAnotherOneAnd: '{{figure}} ml left. Open another one and count it on Stock.',
   tooSlowForThisGlueA: 'Too slow for this glue: a skin forms before the wait is over.',
   toLayThenOpenTheSkin:
     '{{totalS}} to lay, then {{waitS}} open; the skin comes after {{skinS}}. Move faster, or take a glue that need not wait.',
-  layMlInAtMmS: 'Lay {{toFixed}} ml in {{strokes}}: {{totalS}} at {{toFixed2}} mm/s.',
+  layMlInAtMmS: 'Lay {{figure}} ml in {{strokes}}: {{totalS}} at {{figure2}} mm/s.',
   aBeadWideAndHighCloses:
     'A bead {{layWidthMm}} wide and {{heightMm}} high closes to {{bondMm}}; {{plungerN}} N on the plunger. Start at the ring on the plan.',
   followTheMarkToGo: 'Follow the mark: {{left}} to go.',
@@ -213,7 +212,7 @@ export default {
   wideLostAtCuts: '{{widthMm}} wide, {{rollUsedMm}} lost at cuts',
   jobsLikeThisLeftOnThe: 'jobs like this left on the rolls ({{rollMm}})',
   ringsForThisDeviceInStock: 'rings for this device in stock',
-  ofMlLikeItLeft: 'of {{toFixed}} ml; {{jobsPerTube}} like it left',
+  ofMlLikeItLeft: 'of {{figure}} ml; {{jobsPerTube}} like it left',
   nOnThePlunger: '{{totalS}}, {{plungerN}} N on the plunger',
   comesOutBesideItAtThe: 'comes out beside it at the widest; {{inMm}} inside',
   toTheCustomerWide: 'to the customer, {{cureMm}} wide',
@@ -249,7 +248,7 @@ export default {
   letGo2: 'Let go.',
   pressedForAboutOfTheTapes:
     'Pressed for {{value}}: about {{value2}} of the tape’s strength. The rest comes within hours.',
-  setTheNewOne: '{{toUpperCase}}{{slice}}: set the new one.',
+  setTheNewOne: '{{name}}: set the new one.',
   acrossLensBlownOffLinerOff: '{{newMm}} across. Lens blown off, liner off, straight down.',
   acrossMeasureItLensBlownOff: '{{sizeMm}} across, measure it. Lens blown off, liner off, straight down.',
   allCoversAreOn: 'All covers are on.',
@@ -257,7 +256,7 @@ export default {
   camerasNotTested: 'cameras not tested',
   wrongSize: 'wrong size',
   pressed: 'Pressed',
-  isOn: '{{toUpperCase}}{{slice}} is on',
+  isOn: '{{name}} is on',
   pressForMore: 'press for {{leftS}} more',
   lessThanASecond: 'less than a second',
   thisJob: 'this job',

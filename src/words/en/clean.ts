@@ -11,7 +11,7 @@ export default {
   lensesBlownOff: 'Lenses blown off',
   lookedOverAtAGlancingAngle: 'Looked over at a glancing angle',
   alcoholWhenHowMuchAir: 'Alcohol: when, how much, air',
-  forTapeForABead: 'For tape: {{join}}. For a bead: {{join2}}.',
+  forTapeForABead: 'For tape: {{list}}. For a bead: {{list2}}.',
   aFilmThatDoesNotRub:
     'A film that does not rub off: some benches take it off for everything, others leave it under a bead. Northcove lets a bead go on it, tape not.',
   theStressOverACrumbIs:
@@ -55,14 +55,14 @@ export default {
   itLiftsTheGlassByMpa:
     'It lifts the glass by {{liftMm}}: {{stressMPa}} MPa, and the edge holds {{lastingMPa}} MPa for months. The glass cracks there.',
   itLiftsTheGlassByMpa2:
-    'It lifts the glass by {{liftMm}}: {{stressMPa}} MPa, and the edge holds {{lastingMPa}} MPa for months, margin {{toFixed}}.',
+    'It lifts the glass by {{liftMm}}: {{stressMPa}} MPa, and the edge holds {{lastingMPa}} MPa for months, margin {{figure}}.',
   middleFromTheLeftFromThe: 'middle, {{at}} from the left, {{at2}} from the top',
   pickTheGlassOutDry: '{{index}}, {{zone}}: pick the glass out, dry.',
   pickTheGlassOut: '{{index}}, {{zone}}: pick the glass out.',
   takeTheOldGlueOffDry: '{{index}}, {{zone}}: take the old glue off, dry.',
   takeTheOldGlueOff: '{{index}}, {{zone}}: take the old glue off.',
-  aDropletOnALensLeaves: '{{join}}. A droplet on a lens leaves haze.',
-  overOldGlueTapeLiftsMonths: '{{join}}. Over old glue, tape lifts months later.',
+  aDropletOnALensLeaves: '{{list}}. A droplet on a lens leaves haze.',
+  overOldGlueTapeLiftsMonths: '{{list}}. Over old glue, tape lifts months later.',
   theBackHasOldGlueOf: 'The back has old glue of its own.',
   theFrameIsNotCleanYet: 'The frame is not clean yet.',
   itGoesOnAgainSoClean: 'It goes on again, so clean it like the frame.',

@@ -42,10 +42,10 @@ export default {
   noFingerNoticesIt: '{{step}}: no finger notices it.',
   theNewHoleDoesNotGo: 'The new hole does not go over the old ring.',
   theRingMayStayOfGap:
-    'The ring may stay: {{minMm}} of gap all round when centred, {{toFixed}} mm² to close against dust.',
+    'The ring may stay: {{minMm}} of gap all round when centred, {{figure}} mm² to close against dust.',
   enter: '{{label}}: enter {{allowed}}',
-  enterYouEntered: '{{label}}: enter {{allowed}} (you entered "{{slice}}")',
-  enterYouEntered2: '{{label}}: enter {{allowed}} (you entered {{slice}})',
+  enterYouEntered: '{{label}}: enter {{allowed}} (you entered "{{given}}")',
+  enterYouEntered2: '{{label}}: enter {{allowed}} (you entered {{given}})',
   under01: 'under 0.1 %',
   chanceNone: 'none',
   chanceUnder: 'under 1 in {{of}}',

@@ -44,7 +44,7 @@ export default {
   heldBy: 'Held by',
   numberAndForceGoTogetherFew:
     'Number and force go together: few strong clips lift in between, many strong ones press too hard.',
-  againstIt: 'Against it: {{join}}.',
+  againstIt: 'Against it: {{list}}.',
   hatchedOnThePlanNotPressed:
     'Hatched on the plan: not pressed. Rubber bands hold a plastic back; nobody knows their force, so no clock hangs on them.',
   placeOnTheShelf: 'Place on the shelf',
@@ -57,18 +57,18 @@ export default {
   bothAreRightAt23C:
     'Both are right. At 23 °C a joint {{length}} wide has lost its solvent after {{low}}, one of {{length2}} after {{low2}}: twice as wide, four times as long. If only the outer edge breathes it takes {{high}} and {{high2}}. The last fifth takes as long as all before it.',
   sNEachEvery: '{{count}} {{name}}s, {{forceN}} N each, every {{spacingMm}}.',
-  evenToKpaOnTheJoint: 'Even to {{max}}, {{meanKPa}} kPa on the joint, {{toFixed}} kPa over the screen.',
-  kgOnAPaddedBoard: '{{toFixed}} kg on a padded board.',
+  evenToKpaOnTheJoint: 'Even to {{max}}, {{meanKPa}} kPa on the joint, {{figure}} kPa over the screen.',
+  kgOnAPaddedBoard: '{{figure}} kg on a padded board.',
   kpaOnTheJointKpaOver:
-    '{{bondKPa}} kPa on the joint, {{toFixed}} kPa over the screen. The board rests on the rim, not on the middle.',
-  bagAtKpa: 'Bag at {{toFixed}} kPa.',
+    '{{bondKPa}} kPa on the joint, {{figure}} kPa over the screen. The board rests on the rim, not on the middle.',
+  bagAtKpa: 'Bag at {{figure}} kPa.',
   evenByItselfKpaOnThe: 'Even by itself: {{bondKPa}} kPa on the joint. It presses on the middle too.',
   pressByHandRoundTheEdge: 'Press by hand round the edge and weigh it down evenly.',
   noFigureStandsBehindThisNobody: 'No figure stands behind this: nobody knows how hard it presses.',
   bondItFirst: 'Bond it first.',
   theClockStartsWhenItIs: 'The clock starts when it is closed and pressed.',
   nothingHereHoldsThisEvenly: 'Nothing here holds this evenly.',
-  againstIt2: '{{sentence}} Against it: {{join}}.',
+  againstIt2: '{{sentence}} Against it: {{list}}.',
   clampsAreOffFullBond: 'Clamps are off. Full bond {{full}}.',
   noPressOrHoldTestBefore: 'No press or hold test before {{cure}}.',
   theyCameOffEarly: 'They came off early.',
@@ -113,7 +113,7 @@ export default {
   itCuresFromItsEdgesInward:
     'It cures from its edges inward, ever more slowly, the faster the damper the air; {{bondMm}} here, from both edges or from one. {{c}}',
   thisShopsOwnObservationsNarrowThat:
-    'This shop’s own {{seen}} observations narrow that to {{toFixed}} to {{toFixed2}} times.',
+    'This shop’s own {{seen}} observations narrow that to {{figure}} to {{figure2}} times.',
   threeThatHeldNarrowThatFor: 'Three that held narrow that for this shop; one that slipped moves it at once.',
   pressureItNeeds: 'Pressure it needs',
   leastEvenness: 'Least evenness',

@@ -27,7 +27,7 @@ export default {
   record5S: 'Record 5 s',
   thisPageGetsNoMicrophoneUse: 'This page gets no microphone: use the device’s own recorder.',
   readTheSensor: 'Read the sensor',
-  mSTogetherLyingStill9: '{{toFixed}} {{toFixed2}} {{toFixed3}} m/s², together {{toFixed4}} (lying still 9.8)',
+  mSTogetherLyingStill9: '{{figure}} {{figure2}} {{figure3}} m/s², together {{figure4}} (lying still 9.8)',
   nothingComesThisBrowserGivesThe:
     'Nothing comes: this browser gives the page no motion, or the sensor is silent. Use the device’s own level.',
   thisBrowserDoesNotTellThe: 'This browser does not tell the charge: look at the device’s own figure.',

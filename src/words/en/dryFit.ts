@@ -7,7 +7,7 @@ export default {
   camera: 'Camera {{i}}',
   camera2: 'Camera {{i}}, {{s}}',
   theRingTouchesItsHole: 'The ring touches its hole.',
-  openRoundTheRingToMm: 'Open round the ring: {{minMm}} to {{maxMm}}, {{toFixed}} mm² to close against dust.',
+  openRoundTheRingToMm: 'Open round the ring: {{minMm}} to {{maxMm}}, {{figure}} mm² to close against dust.',
   gapsAtOfPoints: 'Gaps at {{length}} of {{length2}} points',
   pointsMeasured: 'points measured',
   tooTight: 'too tight',
@@ -25,7 +25,7 @@ export default {
   judgeAgain: 'Judge again',
   notEverywhere: 'Not everywhere',
   evenFitByLeastSquaresUp:
-    'Even fit by least squares: {{towardTopMm}} up (u {{towardTopMm2}}), {{towardRightMm}} right (u {{towardRightMm2}}), {{toFixed}}° clockwise (u {{toFixed2}}); left over {{rmsMm}} rms.',
+    'Even fit by least squares: {{towardTopMm}} up (u {{towardTopMm2}}), {{towardRightMm}} right (u {{towardRightMm2}}), {{figure}}° clockwise (u {{figure2}}); left over {{rmsMm}} rms.',
   betweenAndRoundTakesOfThe:
     'Between {{value}} and {{value2}}, {{frame}} round {{cover}} takes {{lossMm}} of the gap on each side.',
   evenGapsAloneWouldLeaveA:
@@ -56,9 +56,9 @@ export default {
   towardTheBottom: '{{towardTopMm}} toward the bottom',
   towardTheRight: '{{towardRightMm}} toward the right',
   towardTheLeft: '{{towardRightMm}} toward the left',
-  slide: 'slide {{join}}',
-  turnDegreeClockwise: 'turn {{toFixed}} degree clockwise',
-  turnDegreeCounterClockwise: 'turn {{toFixed}} degree counter-clockwise',
+  slide: 'slide {{list}}',
+  turnDegreeClockwise: 'turn {{figure}} degree clockwise',
+  turnDegreeCounterClockwise: 'turn {{figure}} degree counter-clockwise',
   newGlassHasSharpEdgesGloves: 'New glass has sharp edges: gloves. Lay it in, do not press: there is no glue yet.',
   gap2: 'Gap {{next}}: {{next2}}',
   gapAt: 'Gap at {{next}}: {{next2}}.',

@@ -1,6 +1,6 @@
 export default {
   logOfReadingsUpToThe:
-    'Log of {{length}} readings up to {{tempC}} °{{temperature}}, the curve misses them by {{toFixed}} K',
+    'Log of {{length}} readings up to {{tempC}} °{{temperature}}, the curve misses them by {{figure}} K',
   dotsTheLogLineTheModel: 'Dots: the log. Line: the model with the fitted figures.',
   aFirstEdgeIsAtAfter:
     'A first edge is at {{temp}} after {{low}} to {{high}}; with the figures so far {{low2}} to {{high2}}.',
@@ -53,7 +53,7 @@ export default {
   calibrateWithAThermocouple: 'Calibrate with a thermocouple',
   takeOffTheBench: 'Take {{name}} off the bench',
   anotherHeater: 'Another heater',
-  add: 'Add: {{toLowerCase}}',
+  add: 'Add: {{name}}',
   nozzleLMinAway: 'nozzle {{nozzleMm}}, {{flowLpm}} l/min, {{standoffMm}} away',
   upToFillsOfWhatThe: 'up to {{maxSetC}}, fills {{value}} % of what the glass sees',
   upToCalibrated: 'up to {{maxSetC}}, calibrated {{at}}',
@@ -77,7 +77,7 @@ export default {
   hardToTellApart: 'hard to tell apart',
   fairlySeparate: 'fairly separate',
   inThisLogContactAndOffset:
-    'In this log contact and offset are {{strong}} (correlation {{toFixed}}): a hotter plate with a worse contact looks nearly the same. The temperature of the glue is known far better than either.',
+    'In this log contact and offset are {{strong}} (correlation {{figure}}): a hotter plate with a worse contact looks nearly the same. The temperature of the glue is known far better than either.',
   readsTheGlueReachesAt: 'Reads {{setC}}; the glue reaches {{meanC}} ± {{seK}} at {{tS}}.',
   aFigureIsAtTheEnd:
     'A figure is at the end of what is possible. The thermocouple may not sit at the glue, or the setting is not the one typed here.',

@@ -113,7 +113,7 @@ export default {
   whatWasNotMeasuredIsNot: 'What was not measured is not guessed here.',
   measureOldAndNewOnRoute: 'Measure old and new on Route',
   mbMoreThanTheMbOf:
-    '{{slice}}: {{bytes}} MB more than the {{photoBudgetBytes}} MB of a job allow; {{used}} MB are used. Nothing was changed.',
+    '{{given}}: {{bytes}} MB more than the {{photoBudgetBytes}} MB of a job allow; {{used}} MB are used. Nothing was changed.',
   thePictureCouldNotBeKept: 'the picture could not be kept',
   photoOfMbUsedTheyGo: '{{length}} photo, {{used}} of {{photoBudgetBytes}} MB used. They go out with the job’s export.',
   photosOfMbUsedTheyGo:
@@ -165,7 +165,7 @@ export default {
   storedEntriesCannotBeReadAnd_one: '1 stored entry cannot be read and is set aside.',
   storedEntriesCannotBeReadAnd_other: '{{count}} stored entries cannot be read and are set aside.',
   shopExport: 'Shop: export',
-  nothingWasChanged: '{{toUpperCase}}{{slice}}. Nothing was changed.',
+  nothingWasChanged: '{{what}}. Nothing was changed.',
   seen: 'Seen',
   thisDevicesClockWasPutBack:
     'This device’s clock was put back by {{by}}. Entries stay in the order you tapped them; check times that are running.',
@@ -232,7 +232,7 @@ export default {
   itStopped: 'It stopped.',
   alcoholOnIsWetUntil: 'alcohol on {{own}} is wet until {{until}}',
   solventGlueLiesOpenOn: 'solvent glue lies open on {{own}}',
-  moveTheAirNoSparkNear: '{{toUpperCase}}{{slice}}: move the air, no spark near.',
+  moveTheAirNoSparkNear: '{{why}}: move the air, no spark near.',
   theBrowserRefused: 'the browser refused',
   noEnd: 'no end',
   notRead: 'not read',

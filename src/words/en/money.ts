@@ -6,7 +6,7 @@ export default {
   quoteShort: 'quote',
   theQuotesHadCountedOnOf:
     'The quotes had counted on {{quotedShare}}. {{over}} of {{length}} jobs took over a tenth longer than quoted.',
-  marginByMonth: 'Margin by month: {{join}}',
+  marginByMonth: 'Margin by month: {{list}}',
   months: 'Months',
   month: 'Month',
   net: 'net, {{currency}}',
@@ -24,7 +24,7 @@ export default {
   cameTo: 'came to',
   netPrice: 'Net price',
   minutes: 'Minutes',
-  notMeasured: '{{toFixed}} (not measured)',
+  notMeasured: '{{figure}} (not measured)',
   cost2: 'Cost',
   stays: 'Stays',
   partUsedLabourOverheadANew:

@@ -30,7 +30,7 @@ export default {
   whoHasDone: 'Who has done what',
   nobodyYet: 'Nobody has finished an exercise yet.',
   triesOf: '{{person}}, {{name}}: {{passed}} of {{tries}}',
-  minutesOfTries: 'Minutes of one try after the other: {{join}}',
+  minutesOfTries: 'Minutes of one try after the other: {{list}}',
   tryNumber: 'try',
   minutesWord: 'Minutes',
   clockRuns: 'Time',

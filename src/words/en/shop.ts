@@ -46,7 +46,7 @@ export default {
   saturday: 'Saturday',
   openFromAndTo: '{{label}}, open from and to',
   enterTheHoursAs0900:
-    '{{label}}: enter the hours as 09:00 to 18:00, between 00:00 and 24:00, or closed (you entered "{{slice}}")',
+    '{{label}}: enter the hours as 09:00 to 18:00, between 00:00 and 24:00, or closed (you entered "{{given}}")',
   openingHoursDaysAWeek: 'Opening hours ({{openDays}} days a week)',
   to: '{{fromMin}} to {{toMin}}',
   closed: 'closed',
@@ -80,8 +80,8 @@ export default {
   wouldBring: '{{name}} would bring',
   newJobs_one: '{{count}} new job',
   newJobs_other: '{{count}} new jobs',
-  ofThemForJobsThatAre_one: '{{count}} new entry, of them for jobs that are here: {{join}}',
-  ofThemForJobsThatAre_other: '{{count}} new entries, of them for jobs that are here: {{join}}',
+  ofThemForJobsThatAre_one: '{{count}} new entry, of them for jobs that are here: {{list}}',
+  ofThemForJobsThatAre_other: '{{count}} new entries, of them for jobs that are here: {{list}}',
   newEntries_one: '{{count}} new entry',
   newEntries_other: '{{count}} new entries',
   newModels_one: '{{count}} model',
@@ -98,7 +98,7 @@ export default {
   standHereWithOtherWordsUnder_other:
     '{{count}} entries stand here in other words under the same name: those here stay.',
   itsSettingsInsteadOfThoseHere: 'Its settings instead of those here',
-  different: 'Different: {{join}}.',
+  different: 'Different: {{list}}.',
   theSettingsAreTheSame: 'The settings are the same.',
   takeItIn: 'Take it in',
   theEarlierSettingsAgain: 'The earlier settings again',

@@ -4,7 +4,7 @@ import type { Same } from '../same';
 export default {
   adhesives: 'Pegamentos',
   howToughEachGlueIsAnd: 'lo fuerte que es cada pegamento y lo que este taller ha visto',
-  needsAt1MmS: 'Pide {{join}}, a 1 mm/s.',
+  needsAt1MmS: 'Pide {{list}}, a 1 mm/s.',
   gaveWayAtAndAboutTaken: '{{at}}, {{job}}: cedió con {{liftMm}} y unos {{tC}}, fuera',
   gaveWayAtAndAbout: '{{at}}, {{job}}: cedió con {{liftMm}} y unos {{tC}}',
   didNotGiveAtAndAbout: '{{at}}, {{job}}: no cedió con {{liftMm}} y unos {{tC}}, fuera',

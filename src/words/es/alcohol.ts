@@ -4,22 +4,22 @@ import type { Same } from '../same';
 export default {
   alcoholIntoThe: 'Alcohol en {{edge}}',
   alcoholOnAWipe: 'Alcohol en una toallita',
-  ml: '{{edge}}: {{edgeMm}}, {{toFixed}} ml',
-  mlOnAWipe: '{{toFixed}} ml en una toallita',
+  ml: '{{edge}}: {{edgeMm}}, {{figure}} ml',
+  mlOnAWipe: '{{figure}} ml en una toallita',
   noAlcoholYet: 'Aún sin alcohol: {{short}}.',
-  mlAlongTheNoMore: '{{toFixed}} ml por {{edge}}, no más.',
-  mlOnTheWipeNearlyDry: '{{toFixed}} ml en la toallita, casi seca.',
+  mlAlongTheNoMore: '{{figure}} ml por {{edge}}, no más.',
+  mlOnTheWipeNearlyDry: '{{figure}} ml en la toallita, casi seca.',
   itFillsTheRingInFlooded:
     'Llena el anillo en {{timeS}}. De más, entraría {{depthMm}} en diez segundos, hasta la cámara y el interior.',
   dryOnlyNearCamerasADroplet: 'Cerca de cámaras, solo en seco: una gota en una lente deja velo.',
   ofTheFlammableLimitIfIt:
-    'del límite inflamable si todo queda en el banco, con la última media hora; el aire quieto admite {{value}}, o sea {{toFixed}} ml',
+    'del límite inflamable si todo queda en el banco, con la última media hora; el aire quieto admite {{value}}, o sea {{figure}} ml',
   ppm: '{{uses}} ppm',
   inTheRoomSoonLimitFor: 'pronto en la sala; límite {{value}} durante 15 min',
   usedTodayOnAllJobsWith: 'usado hoy en todos los trabajos; con esto {{dayPpm}} ppm en 8 h, límite {{value}}',
   glueAtMostBelow: 'pegamento, como mucho; por debajo de {{value}}',
   aPlateOrMatIsOn:
-    'Hay una placa o manta encendida para {{join}}: no lo prende, pero suelta el vapor. Mantenlo fuera de su alcance.',
+    'Hay una placa o manta encendida para {{list}}: no lo prende, pero suelta el vapor. Mantenlo fuera de su alcance.',
   extractionOnOrWindowOpen: 'Extracción en marcha o ventana abierta',
   camerasMasked: 'Cámaras tapadas',
   nearestCameraFromThisEdgeNeeded:
@@ -31,7 +31,7 @@ export default {
   edge: 'Borde',
   dose: 'Dosis',
   ofEdgeOfRingOfGap:
-    '{{edgeMm}} de borde × {{ringMm}} de anillo × {{gapMm}} de hueco admiten {{toFixed}} ml. Tras {{soakS}} quita {{debond}} de la tenacidad del pegamento (criterio). Se seca en el hueco cerrado en unos {{dried}}; antes, nada de aire caliente.',
+    '{{edgeMm}} de borde × {{ringMm}} de anillo × {{gapMm}} de hueco admiten {{figure}} ml. Tras {{soakS}} quita {{debond}} de la tenacidad del pegamento (criterio). Se seca en el hueco cerrado en unos {{dried}}; antes, nada de aire caliente.',
   wetUntilFromNowNoGun:
     'Mojado hasta las {{wet}}, {{wet2}} desde ahora. Antes, ni pistola ni secador en ningún trabajo del banco; placa o manta solo con aire en movimiento.',
   lookedAtItIsDry: 'Mirado: está seco',
@@ -62,7 +62,7 @@ export default {
   doseRoomOrTemperatureIsNot: 'Dosis, sala o temperatura no es un número: corrígelo antes.',
   itIsOnTheHeat: 'está al calor',
   offFirstOutOfItsReach: 'Primero fuera de {{heatOn}}, lejos de su alcance.',
-  tooNear: '{{join}} muy cerca',
+  tooNear: '{{list}} muy cerca',
   itRunsOrItsElementStill: 'Está en marcha o su elemento aún brilla: al menos {{value}} tras apagarlo.',
   over: 'más de {{limit}}',
   itMayBeAtAlcoholBoils: 'Puede estar a {{faceC}}: el alcohol hierve al momento y su vapor se extiende.',
@@ -70,7 +70,7 @@ export default {
   fromThisEdgeMaskItOr: 'A {{cameraMm}} de este borde: tápala o deja este borde seco.',
   tooMuchAtOnce: 'demasiado de una vez',
   withMlOfTheLastHalf:
-    'Con {{toFixed}} ml de la última media hora. El aire quieto admite {{toFixed2}} ml, en movimiento más: abre una ventana o espera.',
+    'Con {{figure}} ml de la última media hora. El aire quieto admite {{figure2}} ml, en movimiento más: abre una ventana o espera.',
   underASecond: 'menos de un segundo',
   under1: 'menos de 1',
   theHeat: 'el calor',

@@ -19,9 +19,9 @@ export default {
   coverageWhenClosed: 'Cobertura al cerrar',
   fromLineToLineOrDot: 'De línea a línea o de punto a punto',
   laidMmAStrandThickA:
-    'Puesto {{toFixed}} mm², un hilo de {{strandDiaMm}}. Una boquilla hasta ese tamaño lo pone sin arrastrar. A mano cierra a {{bondMinMm}} a {{bondMaxMm}}. Seco queda {{dryFill}}.',
+    'Puesto {{figure}} mm², un hilo de {{strandDiaMm}}. Una boquilla hasta ese tamaño lo pone sin arrastrar. A mano cierra a {{bondMinMm}} a {{bondMaxMm}}. Seco queda {{dryFill}}.',
   laidMmAStrandThickA2:
-    'Puesto {{toFixed}} mm², un hilo de {{strandDiaMm}}. Una boquilla hasta ese tamaño lo pone sin arrastrar. A mano cierra a {{bondMinMm}} a {{bondMaxMm}}. Seco queda {{dryFill}}: no llena huecos.',
+    'Puesto {{figure}} mm², un hilo de {{strandDiaMm}}. Una boquilla hasta ese tamaño lo pone sin arrastrar. A mano cierra a {{bondMinMm}} a {{bondMaxMm}}. Seco queda {{dryFill}}: no llena huecos.',
   beadRuns_one: 'Una pasada por el anillo entre lo que queda abierto, {{travelMm}} por el aire.',
   beadRuns_other: '{{count}} pasadas por el anillo entre lo que queda abierto, {{travelMm}} por el aire entre ellas.',
   noOrderHasLess: 'Ningún otro orden tiene menos.',
@@ -29,24 +29,24 @@ export default {
   toTheNearestSound: '{{mm}} al micrófono o altavoz más cercano.',
   tooNearToACameraLay: 'Muy cerca de una cámara: ponlo ahí en el borde exterior, más fino.',
   linesInStrokes_one:
-    '{{lines}} líneas en {{count}} trazo, {{toFixed}} ml, cada una {{coverage}} de ancho al cerrar. Se proponen líneas: el aire sale por ellas. Las líneas estrechas secan mucho antes.',
+    '{{lines}} líneas en {{count}} trazo, {{figure}} ml, cada una {{coverage}} de ancho al cerrar. Se proponen líneas: el aire sale por ellas. Las líneas estrechas secan mucho antes.',
   linesInStrokes_other:
-    '{{lines}} líneas en {{count}} trazos, {{toFixed}} ml, cada una {{coverage}} de ancho al cerrar. Se proponen líneas: el aire sale por ellas. Las líneas estrechas secan mucho antes.',
+    '{{lines}} líneas en {{count}} trazos, {{figure}} ml, cada una {{coverage}} de ancho al cerrar. Se proponen líneas: el aire sale por ellas. Las líneas estrechas secan mucho antes.',
   dotsOfLMlEachSpreads:
-    '{{length}} puntos de {{toFixed}} µl, {{toFixed2}} ml; cada uno se extiende a {{discRadiusMm}} de ancho.',
+    '{{length}} puntos de {{figure}} µl, {{figure2}} ml; cada uno se extiende a {{discRadiusMm}} de ancho.',
   theyTouchAirIsShutIn: 'Se tocan: queda aire encerrado.',
   wayOfBonding: 'Forma de pegar',
   everyWayHasSomethingAgainstIt:
     'Todas tienen algo en contra: {{id}} es la que menos. Di al cliente qué tiene que cambiar.',
   isProposedNothingAgainstItAnd:
-    'Se propone {{id}}: nada en contra y la más barata, {{toFixed}} {{currency}} con trabajo, repeticiones y espera.',
+    'Se propone {{id}}: nada en contra y la más barata, {{figure}} {{currency}} con trabajo, repeticiones y espera.',
   waysOfBonding: 'Formas de pegar',
-  ready: '{{toFixed}} {{currency}} · listo {{readyH}}',
+  ready: '{{figure}} {{currency}} · listo {{readyH}}',
   materialWorkReworkDelay:
-    '{{toFixed}} {{currency}} material + {{toFixed2}} trabajo + {{toFixed3}} repetir + {{toFixed4}} espera',
-  materialWorkRework: '{{toFixed}} {{currency}} material + {{toFixed2}} trabajo + {{toFixed3}} repetir',
+    '{{figure}} {{currency}} material + {{figure2}} trabajo + {{figure3}} repetir + {{figure4}} espera',
+  materialWorkRework: '{{figure}} {{currency}} material + {{figure2}} trabajo + {{figure3}} repetir',
   takesOfUnevenSeat: '{{id}}; admite {{gapVariationMm}} de asiento desigual.',
-  againstIt: 'En contra: {{join}}.',
+  againstIt: 'En contra: {{list}}.',
   anAirTestIsWantedAfter: 'Se quiere una prueba de aire después',
   onlyARingLikeTheFactorys: 'Solo un anillo como el de fábrica la permite. No promete resistencia al agua.',
   theOldRingIsWholeAnd: 'El anillo viejo está entero y limpio salvo donde se rompió',
@@ -57,7 +57,7 @@ export default {
   theSeatIsFlatEnoughAt: 'El asiento es bastante plano: {{maxGapMm}} como mucho bajo un cristal plano.',
   tapeThickWouldTouchEverywhere: 'Una cinta de {{tapePickMm}} tocaría en todas partes.',
   addABeadThereHighMl:
-    'Añade ahí un cordón de {{beadHeightMm}} de alto, {{toFixed}} ml en total, de un pegamento que no encoja.',
+    'Añade ahí un cordón de {{beadHeightMm}} de alto, {{figure}} ml en total, de un pegamento que no encoja.',
   noTapeOrBeadBridgesStraighten: 'Ninguna cinta ni cordón salva {{maxGapMm}}: endereza el marco o di que no.',
   theDashedStretchesWillNotTouch:
     'Los tramos de trazos no tocarán: {{contactShare}} del anillo, hasta {{maxGapMm}}. {{say}}',
@@ -84,7 +84,7 @@ export default {
   hereToWaitAndToThe:
     'Aquí {{waitS}} de espera y {{skinS}} hasta la piel, con esta temperatura y altura. Fluye sin fin y se para solo antes de llegar al hueco. Las pinzas sujetan mientras se va el disolvente, no por el flujo.',
   hereToWaitAndToThe2:
-    'Aquí {{waitS}} de espera y {{skinS}} hasta la piel, con esta temperatura y altura. Fluye {{toFixed}} s hasta llegar al hueco. Las pinzas sujetan mientras se va el disolvente, no por el flujo.',
+    'Aquí {{waitS}} de espera y {{skinS}} hasta la piel, con esta temperatura y altura. Fluye {{figure}} s hasta llegar al hueco. Las pinzas sujetan mientras se va el disolvente, no por el flujo.',
   itsOwnStiffnessWouldStopIt:
     'Su propia rigidez lo pararía en {{stopMm}}; el escalón del marco lo para en {{gapMm}}. Sin escalón, unos separadores de esa altura evitan que salga.',
   sharpBladeAndGlassEdgesGloves:
@@ -105,7 +105,7 @@ export default {
   topUpOfTheOldRing: 'Refuerzo del anillo viejo en {{name}}',
   ringAndLinesInStrokesOn_one: 'Anillo y líneas de un trazo en {{name}}',
   ringAndLinesInStrokesOn_other: 'Anillo y líneas en {{count}} trazos en {{name}}',
-  strokeStartsAtMm: 'el trazo {{i}} empieza en {{toFixed}}, {{toFixed2}} mm',
+  strokeStartsAtMm: 'el trazo {{i}} empieza en {{figure}}, {{figure2}} mm',
   ringInOnePieceLaidFrom: 'anillo de una pieza, desde la esquina inferior derecha',
   letGo: 'Soltar',
   ofNewLensCoversOn: '{{length}} de {{length2}} cristales nuevos puestos',
@@ -183,12 +183,12 @@ export default {
   stroke: '{{length}} trazo',
   strokes: '{{length}} trazos',
   isPastItsDate: '{{name}} está caducado.',
-  notEnoughInTheTubeMl: 'No hay bastante en el tubo: hacen falta {{toFixed}} ml.',
-  mlLeftOpenAnotherOneAnd: 'Quedan {{toFixed}} ml. Abre otro y cuéntalo en Existencias.',
+  notEnoughInTheTubeMl: 'No hay bastante en el tubo: hacen falta {{figure}} ml.',
+  mlLeftOpenAnotherOneAnd: 'Quedan {{figure}} ml. Abre otro y cuéntalo en Existencias.',
   tooSlowForThisGlueA: 'Muy lento para este pegamento: hace piel antes de acabar la espera.',
   toLayThenOpenTheSkin:
     '{{totalS}} para ponerlo, luego {{waitS}} abierto; la piel llega a los {{skinS}}. Muévete más rápido o usa un pegamento sin espera.',
-  layMlInAtMmS: 'Pon {{toFixed}} ml en {{strokes}}: {{totalS}} a {{toFixed2}} mm/s.',
+  layMlInAtMmS: 'Pon {{figure}} ml en {{strokes}}: {{totalS}} a {{figure2}} mm/s.',
   aBeadWideAndHighCloses:
     'Un cordón de {{layWidthMm}} de ancho y {{heightMm}} de alto cierra a {{bondMm}}; {{plungerN}} N en el émbolo. Empieza en el anillo del plano.',
   followTheMarkToGo: 'Sigue la marca: quedan {{left}}.',
@@ -217,7 +217,7 @@ export default {
   wideLostAtCuts: '{{widthMm}} de ancho, {{rollUsedMm}} perdidos en cortes',
   jobsLikeThisLeftOnThe: 'trabajos así quedan en los rollos ({{rollMm}})',
   ringsForThisDeviceInStock: 'anillos para este aparato',
-  ofMlLikeItLeft: 'de {{toFixed}} ml; quedan {{jobsPerTube}} así',
+  ofMlLikeItLeft: 'de {{figure}} ml; quedan {{jobsPerTube}} así',
   nOnThePlunger: '{{totalS}}, {{plungerN}} N en el émbolo',
   comesOutBesideItAtThe: 'sale por fuera, donde más; {{inMm}} por dentro',
   toTheCustomerWide: 'al cliente, {{cureMm}} de ancho',
@@ -253,7 +253,7 @@ export default {
   flatFingerClothUnderItEven: 'Dedo plano, paño debajo, parejo. No por el lado de la pantalla.',
   letGo2: 'Suelta.',
   pressedForAboutOfTheTapes: 'Presionado {{value}}: unos {{value2}} de la fuerza de la cinta. El resto llega en horas.',
-  setTheNewOne: '{{toUpperCase}}{{slice}}: pon el nuevo.',
+  setTheNewOne: '{{name}}: pon el nuevo.',
   acrossLensBlownOffLinerOff: '{{newMm}} de ancho. Lente soplada, protector fuera, recto hacia abajo.',
   acrossMeasureItLensBlownOff: '{{sizeMm}} de ancho, mídelo. Lente soplada, protector fuera, recto hacia abajo.',
   allCoversAreOn: 'Todos los cristales están puestos.',
@@ -261,7 +261,7 @@ export default {
   camerasNotTested: 'cámaras sin probar',
   wrongSize: 'medida equivocada',
   pressed: 'Presionado',
-  isOn: '{{toUpperCase}}{{slice}}: puesto',
+  isOn: '{{name}}: puesto',
   pressForMore: 'presiona {{leftS}} más',
   lessThanASecond: 'menos de un segundo',
   thisJob: 'este trabajo',

@@ -2,9 +2,9 @@ import type en from '../en/check';
 import type { Same } from '../same';
 
 export default {
-  sharpnessTo: 'nitidez, {{toFixed}} a {{toFixed2}}',
+  sharpnessTo: 'nitidez, {{figure}} a {{figure2}}',
   sharpnessAfterAgainstBefore: 'nitidez, después frente a antes',
-  ofWhiteAddedInTheBlack: 'de blanco añadido en lo negro, ± {{toFixed}}, límite {{value}}',
+  ofWhiteAddedInTheBlack: 'de blanco añadido en lo negro, ± {{figure}}, límite {{value}}',
   lightAddedInTheBlack: 'luz añadida en lo negro',
   specksBeforeAfterOnAnEven: 'motas antes / después sobre un fondo liso',
   sits: 'asienta',
@@ -23,8 +23,8 @@ export default {
     'Si la página no encuentra un borde, toca uno: los mismos, en el mismo orden, antes y después.',
   thePictureTapAnEdge: 'La foto: toca un borde',
   thePictureOfTheTarget: 'la foto de la carta',
-  edgeHalfContrastAtCyclesPer: '{{at}} {{phase}}: {{length}} borde, medio contraste a {{toFixed}} ciclos por píxel',
-  edgesHalfContrastAtCyclesPer: '{{at}} {{phase}}: {{length}} bordes, medio contraste a {{toFixed}} ciclos por píxel',
+  edgeHalfContrastAtCyclesPer: '{{at}} {{phase}}: {{length}} borde, medio contraste a {{figure}} ciclos por píxel',
+  edgesHalfContrastAtCyclesPer: '{{at}} {{phase}}: {{length}} bordes, medio contraste a {{figure}} ciclos por píxel',
   leaveOut: 'Dejar fuera',
   slantedEdgesAfterIso12233The:
     'Bordes inclinados según ISO 12233: el perfil a través de un borde, cuatro veces más fino que los píxeles, su derivada y su contraste. El realce del propio teléfono está en ambas fotos, así que solo cuenta la proporción.',
@@ -64,10 +64,10 @@ export default {
   functionsOf: 'Funciones: {{tested}} de {{tests}}',
   airTestAgainstBeforeAndWhere: 'Prueba de aire frente a antes, y dónde mirar',
   cameraCoverSharpnessFlareSpecksSeat: 'Cristal de cámara: nitidez, destello, motas, asiento',
-  registering: 'Registro: {{join}}',
+  registering: 'Registro: {{list}}',
   registering2: 'Registro',
   surfaceFittedWithTiltAcrossAlong:
-    'Superficie ajustada con {{join}}: inclinación {{X}} a lo ancho, {{Y}} a lo largo, torsión {{XY}}, arco {{X2}} a lo ancho, {{Y2}} a lo largo, resto {{rmsMm}} rms.',
+    'Superficie ajustada con {{list}}: inclinación {{X}} a lo ancho, {{Y}} a lo largo, torsión {{XY}}, arco {{X2}} a lo ancho, {{Y2}} a lo largo, resto {{rmsMm}} rms.',
   highestEdgeMean: 'Borde más alto: {{highEdge}}, media {{highEdge2}}.',
   itPassesOnlyInsideTheLimits:
     'Solo pasa dentro de los límites menos la banda de guarda (ISO 14253-1); entre ambos no se decide.',
@@ -84,14 +84,14 @@ export default {
   itSits: 'Asienta',
   itDoesNotSitPressIt: 'No asienta: presiónalo mientras el pegamento cede, o levántalo y busca una miga',
   butOffCentreItRubsAt2:
-    '{{part}}, pero descentrado: roza por un lado. Desvío {{offsetMm}}, menor hueco {{gapMinMm}} (desde {{value}}), inclinación {{toFixed}}°.',
+    '{{part}}, pero descentrado: roza por un lado. Desvío {{offsetMm}}, menor hueco {{gapMinMm}} (desde {{value}}), inclinación {{figure}}°.',
   centredOffByLeastGapFrom:
-    '{{part}}, centrado. Desvío {{offsetMm}}, menor hueco {{gapMinMm}} (desde {{value}}), inclinación {{toFixed}}°.',
+    '{{part}}, centrado. Desvío {{offsetMm}}, menor hueco {{gapMinMm}} (desde {{value}}), inclinación {{figure}}°.',
   offByLeastGapFromTilt:
-    '{{part}}. Desvío {{offsetMm}}, menor hueco {{gapMinMm}} (desde {{value}}), inclinación {{toFixed}}°.',
+    '{{part}}. Desvío {{offsetMm}}, menor hueco {{gapMinMm}} (desde {{value}}), inclinación {{figure}}°.',
   mostLikely: 'Lo más probable',
   then: 'Después',
-  itWasWorksAgain: 'Era: {{join}}. Vuelve a funcionar.',
+  itWasWorksAgain: 'Era: {{list}}. Vuelve a funcionar.',
   newFails: 'Nuevo: falla {{fn}}',
   failsAndWasNotTestedBefore: 'Falla {{fn}}, y no se probó antes',
   noCauseFromThisRepairStands:
@@ -130,12 +130,12 @@ export default {
   all: 'Las {{length}}',
   noFunctionWasTested: 'no se probó ninguna función',
   atLeastOneResult: 'al menos un resultado',
-  resultsTakenInFailing_one: '1 resultado recibido; fallan: {{join}}.',
-  resultsTakenInFailing_other: '{{count}} resultados recibidos; fallan: {{join}}.',
+  resultsTakenInFailing_one: '1 resultado recibido; fallan: {{list}}.',
+  resultsTakenInFailing_other: '{{count}} resultados recibidos; fallan: {{list}}.',
   resultsTakenInAllOfThem_one: '1 resultado recibido; funciona.',
   resultsTakenInAllOfThem_other: '{{count}} resultados recibidos, todo funciona.',
   thereIsNoCodeInIt: '{{name}}: no se ve ningún código',
-  enterAnAddressThatStartsWith: 'Escribe una dirección que empiece por http:// o https:// (pusiste "{{slice}}")',
+  enterAnAddressThatStartsWith: 'Escribe una dirección que empiece por http:// o https:// (pusiste "{{given}}")',
   openThisOnTheDeviceTouch:
     'Ábrelo en el aparato. Rejilla táctil, imágenes, sonido y vibración salen de la propia página. Una vez abierta funciona sin red y muestra su resultado como un código.',
   codeFromTheDevice: 'Código del aparato',
@@ -169,7 +169,7 @@ export default {
   noLossSeenTighterThanThis: 'sin pérdida: más estanco que esta constante de tiempo',
   timeConstantS: 'constante de tiempo, ± {{seTauS}} s; {{method}}',
   timeConstantOfTheHold: 'constante de tiempo de la prueba',
-  paMSAt1Kpa: 'Pa m³/s a 1 kPa, ± {{toExponential}}; {{toFixed}} sccm a 20 °C',
+  paMSAt1Kpa: 'Pa m³/s a 1 kPa, ± {{toExponential}}; {{figure}} sccm a 20 °C',
   leakAt1KpaPaM: 'fuga a 1 kPa, Pa m³/s',
   beforeOpening: 'Antes de abrir',
   afterClosing: 'Después de cerrar',
@@ -187,11 +187,11 @@ export default {
   twoReadingsByHand: 'Dos lecturas a mano',
   whereToLook: 'Dónde mirar',
   leak: 'Fuga {{verdict}}. {{airTestLine}}',
-  pressesPa: 'Presiones {{k}}: {{kind}}, {{toFixed}} Pa.',
-  pressesPaLongerThan20S: 'Presiones {{k}}: {{kind}}, {{toFixed}} Pa, más de 20 s.',
-  pressesPaAboutS: 'Presiones {{k}}: {{kind}}, {{toFixed}} Pa, unos {{toFixed2}} s.',
+  pressesPa: 'Presiones {{k}}: {{kind}}, {{figure}} Pa.',
+  pressesPaLongerThan20S: 'Presiones {{k}}: {{kind}}, {{figure}} Pa, más de 20 s.',
+  pressesPaAboutS: 'Presiones {{k}}: {{kind}}, {{figure}} Pa, unos {{figure2}} s.',
   asOneRoundHoleItWould:
-    'Como un solo agujero redondo tendría {{toFixed}} µm. Es una imagen, no un hallazgo; muchos pasos pequeños pierden lo mismo.',
+    'Como un solo agujero redondo tendría {{figure}} µm. Es una imagen, no un hallazgo; muchos pasos pequeños pierden lo mismo.',
   limitOfTheShop: 'Límite del taller',
   nobodyPublishesALimitForA:
     'Nadie publica un límite para un teléfono reparado. Fija uno con pruebas de aparatos nunca abiertos, o déjalo vacío y compara con antes.',
@@ -201,7 +201,7 @@ export default {
     'La presión en un aparato cerrado con fuga cae poco a poco; su constante de tiempo es volumen libre entre fuga. Antes y después en el mismo aparato, el volumen desconocido se anula. Nadie publica un límite para un teléfono reparado.',
   aDeviceThatBreathesThroughA:
     'Un aparato que respira por una rejilla pierde el salto rápido aunque esté bien pegado: compáralo consigo mismo.',
-  freeVolumeTakenAsMl: 'Volumen libre tomado como {{toFixed}} ml.',
+  freeVolumeTakenAsMl: 'Volumen libre tomado como {{figure}} ml.',
   freeShareOfTheOuterVolume: 'Parte libre del volumen exterior',
   uncertaintyOfTheFreeVolume: 'Incertidumbre del volumen libre',
   twoHoldsOfOneDeviceDiffer: 'Dos pruebas de un aparato difieren en',
@@ -220,8 +220,8 @@ export default {
     'Esta presión de antes de abrir no sirve: {{why}}. Queda en el registro; grábala otra vez o deshazla ahí.',
   thisPressFromAfterClosingCannot:
     'Esta presión de después de cerrar no sirve: {{why}}. Queda en el registro; grábala otra vez o deshazla ahí.',
-  functions2: 'Funciones: {{join}}',
-  customerTold: 'Dicho al cliente: {{join}}',
+  functions2: 'Funciones: {{list}}',
+  customerTold: 'Dicho al cliente: {{list}}',
   notTestedBeforeNobodyCanSay: 'Sin probar antes: nadie puede decir si ya era así.',
   signedByRepairedBy: 'Firmado por {{checker}}; reparado por {{repairer}}.',
   signedBy: 'Firmado por {{checker}}.',
@@ -235,7 +235,7 @@ export default {
   functionsToGo_one: 'falta 1 función',
   functionsToGo_other: 'faltan {{count}} funciones',
   notRegistered: '{{p}} sin registrar',
-  byEyeAndFinger2: 'A ojo y con el dedo: {{join}}.',
+  byEyeAndFinger2: 'A ojo y con el dedo: {{list}}.',
   glassCracksOverATrappedCrumb: 'El cristal se rompe sobre una miga atrapada.',
   tapWhereItStandsHighOr: 'Toca donde quede alto o bajo.',
   drawAFingertipAcrossTheEdge: 'Pasa la yema por el borde, hacia fuera y hacia dentro; mira la cara con luz rasante.',
@@ -246,7 +246,7 @@ export default {
   measureTheSteps: 'Mide los escalones.',
   depthGaugeAcrossTheEdgeGlass:
     'Medidor de profundidad sobre el borde, cristal por encima del marco es más. Mientras, mira la superficie con luz rasante.',
-  glassCracksOverATrappedCrumb2: '{{join}}. El cristal se rompe sobre una miga atrapada.',
+  glassCracksOverATrappedCrumb2: '{{list}}. El cristal se rompe sobre una miga atrapada.',
   allowedToGuardBand: 'Permitido {{value}} a {{value2}}, banda de guarda {{guardBandMm}}.',
   newFault: 'Fallo nuevo: {{fn}}.',
   likelyCausesAreBelowTheCheapest: 'Abajo están las causas probables, primero la comprobación más barata.',
@@ -260,7 +260,7 @@ export default {
   untilThenTheDeviceMayShow: 'Hasta entonces el aparato puede mostrar un aviso o hacer menos.',
   flushAndEverythingWorksAsBefore: 'A ras, y todo funciona como antes.',
   flushAndEverythingTestedWorksNot: 'A ras, y todo lo probado funciona. Sin probar antes de la reparación.',
-  faultsFromBeforeStay: 'Siguen fallos de antes: {{join}}.',
+  faultsFromBeforeStay: 'Siguen fallos de antes: {{list}}.',
   byEyeAndFingerAStep:
     'A ojo y con el dedo: un escalón de {{noticedMm}} se habría notado 9 de cada 10 veces. Un medidor distingue {{stepMm}}.',
   thesePointsCannotTellHowLarge: 'Estos puntos no pueden decir qué bulto se les escaparía.',
@@ -274,13 +274,13 @@ export default {
   edgesMeasuredNot_other: '{{name}}: {{count}} bordes medidos, {{length2}} no.',
   edgesMeasured_one: '{{name}}: 1 borde medido.',
   edgesMeasured_other: '{{name}}: {{count}} bordes medidos.',
-  edgeHalfContrastAtCyclesPer2: 'Borde {{taps}}: medio contraste a {{toFixed}} ciclos por píxel.',
+  edgeHalfContrastAtCyclesPer2: 'Borde {{taps}}: medio contraste a {{figure}} ciclos por píxel.',
   notMeasured: 'sin medir',
   speckTheStrongest: '{{name}}: {{length}} mota, la más fuerte {{peak}}.',
   specksTheStrongest: '{{name}}: {{length}} motas, la más fuerte {{peak}}.',
   noSpeckSeen: '{{name}}: no se ve ninguna mota.',
   lookAtLensAndCoverAt: 'Mira lente y cristal con luz rasante, limpia ambos y repite las fotos.',
-  sharpnessAfterAgainstBeforeTo: 'Nitidez después frente a antes {{toFixed}} ({{toFixed2}} a {{toFixed3}}).',
+  sharpnessAfterAgainstBeforeTo: 'Nitidez después frente a antes {{figure}} ({{figure2}} a {{figure3}}).',
   nowAPictureThroughTheNew: 'Ahora una foto a través del cristal nuevo.',
   aPictureOfTheTarget: 'Una foto de la carta.',
   takenWithTheDeviceItselfAnd:

@@ -14,7 +14,7 @@ export default {
   lensesBlownOff: 'Lentes sopladas',
   lookedOverAtAGlancingAngle: 'Mirado con luz rasante',
   alcoholWhenHowMuchAir: 'Alcohol: cuándo, cuánto, aire',
-  forTapeForABead: 'Para cinta: {{join}}. Para cordón: {{join2}}.',
+  forTapeForABead: 'Para cinta: {{list}}. Para cordón: {{list2}}.',
   aFilmThatDoesNotRub:
     'Una película que no sale frotando: unos bancos la quitan siempre, otros la dejan bajo un cordón. Northcove permite cordón encima, cinta no.',
   theStressOverACrumbIs:
@@ -58,14 +58,14 @@ export default {
   itLiftsTheGlassByMpa:
     'Levanta el cristal {{liftMm}}: {{stressMPa}} MPa, y el borde aguanta {{lastingMPa}} MPa durante meses. El cristal se rompe ahí.',
   itLiftsTheGlassByMpa2:
-    'Levanta el cristal {{liftMm}}: {{stressMPa}} MPa, y el borde aguanta {{lastingMPa}} MPa durante meses, margen {{toFixed}}.',
+    'Levanta el cristal {{liftMm}}: {{stressMPa}} MPa, y el borde aguanta {{lastingMPa}} MPa durante meses, margen {{figure}}.',
   middleFromTheLeftFromThe: 'centro, a {{at}} de la izquierda, {{at2}} de arriba',
   pickTheGlassOutDry: '{{index}}, {{zone}}: saca el cristal, en seco.',
   pickTheGlassOut: '{{index}}, {{zone}}: saca el cristal.',
   takeTheOldGlueOffDry: '{{index}}, {{zone}}: quita el pegamento viejo, en seco.',
   takeTheOldGlueOff: '{{index}}, {{zone}}: quita el pegamento viejo.',
-  aDropletOnALensLeaves: '{{join}}. Una gota en una lente deja velo.',
-  overOldGlueTapeLiftsMonths: '{{join}}. Sobre pegamento viejo, la cinta se levanta meses después.',
+  aDropletOnALensLeaves: '{{list}}. Una gota en una lente deja velo.',
+  overOldGlueTapeLiftsMonths: '{{list}}. Sobre pegamento viejo, la cinta se levanta meses después.',
   theBackHasOldGlueOf: 'La tapa trae su propio pegamento viejo.',
   theFrameIsNotCleanYet: 'El marco aún no está limpio.',
   itGoesOnAgainSoClean: 'Vuelve a ponerse, así que límpiala como el marco.',

@@ -48,7 +48,7 @@ export default {
   heldBy: 'Sujeto con',
   numberAndForceGoTogetherFew:
     'Número y fuerza van juntos: pocos clips fuertes se levantan en medio, muchos aprietan demasiado.',
-  againstIt: 'En contra: {{join}}.',
+  againstIt: 'En contra: {{list}}.',
   hatchedOnThePlanNotPressed:
     'Rayado en el plano: sin presión. Las gomas sujetan una tapa de plástico; no se sabe su fuerza, así que ningún reloj depende de ellas.',
   placeOnTheShelf: 'Sitio en el estante',
@@ -61,18 +61,18 @@ export default {
   bothAreRightAt23C:
     'Las dos cosas son ciertas. A 23 °C una unión de {{length}} pierde su disolvente en {{low}}, una de {{length2}} en {{low2}}: el doble de ancho, cuatro veces más. Si solo respira el borde exterior, son {{high}} y {{high2}}. El último quinto tarda tanto como todo lo anterior.',
   sNEachEvery: '{{count}} × {{name}}, {{forceN}} N cada uno, cada {{spacingMm}}.',
-  evenToKpaOnTheJoint: 'Parejo a {{max}}, {{meanKPa}} kPa en la unión, {{toFixed}} kPa sobre la pantalla.',
-  kgOnAPaddedBoard: '{{toFixed}} kg sobre una tabla acolchada.',
+  evenToKpaOnTheJoint: 'Parejo a {{max}}, {{meanKPa}} kPa en la unión, {{figure}} kPa sobre la pantalla.',
+  kgOnAPaddedBoard: '{{figure}} kg sobre una tabla acolchada.',
   kpaOnTheJointKpaOver:
-    '{{bondKPa}} kPa en la unión, {{toFixed}} kPa sobre la pantalla. La tabla apoya en el borde, no en el centro.',
-  bagAtKpa: 'Bolsa a {{toFixed}} kPa.',
+    '{{bondKPa}} kPa en la unión, {{figure}} kPa sobre la pantalla. La tabla apoya en el borde, no en el centro.',
+  bagAtKpa: 'Bolsa a {{figure}} kPa.',
   evenByItselfKpaOnThe: 'Parejo por sí solo: {{bondKPa}} kPa en la unión. También aprieta el centro.',
   pressByHandRoundTheEdge: 'Presiona a mano por el borde y pon peso parejo.',
   noFigureStandsBehindThisNobody: 'No hay cifra detrás: no se sabe cuánto aprieta.',
   bondItFirst: 'Primero pega.',
   theClockStartsWhenItIs: 'El reloj empieza al cerrar y presionar.',
   nothingHereHoldsThisEvenly: 'Nada de aquí lo sujeta parejo.',
-  againstIt2: '{{sentence}} En contra: {{join}}.',
+  againstIt2: '{{sentence}} En contra: {{list}}.',
   clampsAreOffFullBond: 'Pinzas fuera. Unión completa {{full}}.',
   noPressOrHoldTestBefore: 'Ni presión ni prueba de aire antes de {{cure}}.',
   theyCameOffEarly: 'Se quitaron antes.',
@@ -117,7 +117,7 @@ export default {
   itCuresFromItsEdgesInward:
     'Cura desde los bordes hacia dentro, cada vez más despacio, y antes con aire húmedo; aquí {{bondMm}}, desde dos bordes o desde uno. {{c}}',
   thisShopsOwnObservationsNarrowThat:
-    'Las {{seen}} observaciones de este taller lo dejan entre {{toFixed}} y {{toFixed2}} veces.',
+    'Las {{seen}} observaciones de este taller lo dejan entre {{figure}} y {{figure2}} veces.',
   threeThatHeldNarrowThatFor: 'Tres que aguantan lo afinan para este taller; una que se mueve lo cambia al momento.',
   pressureItNeeds: 'Presión que necesita',
   leastEvenness: 'Menor uniformidad',

@@ -30,7 +30,7 @@ export default {
   record5S: 'Grabar 5 s',
   thisPageGetsNoMicrophoneUse: 'Esta página no tiene micrófono: usa la grabadora del aparato.',
   readTheSensor: 'Leer el sensor',
-  mSTogetherLyingStill9: '{{toFixed}} {{toFixed2}} {{toFixed3}} m/s², en total {{toFixed4}} (quieto 9,8)',
+  mSTogetherLyingStill9: '{{figure}} {{figure2}} {{figure3}} m/s², en total {{figure4}} (quieto 9,8)',
   nothingComesThisBrowserGivesThe:
     'No llega nada: este navegador no da movimiento a la página o el sensor calla. Usa el nivel del aparato.',
   thisBrowserDoesNotTellThe: 'Este navegador no dice la carga: mira la del aparato.',

@@ -10,7 +10,7 @@ export default {
   camera: 'Cámara {{i}}',
   camera2: 'Cámara {{i}}, {{s}}',
   theRingTouchesItsHole: 'El aro toca su agujero.',
-  openRoundTheRingToMm: 'Abierto alrededor del aro: {{minMm}} a {{maxMm}}, {{toFixed}} mm² por cerrar contra el polvo.',
+  openRoundTheRingToMm: 'Abierto alrededor del aro: {{minMm}} a {{maxMm}}, {{figure}} mm² por cerrar contra el polvo.',
   gapsAtOfPoints: 'Huecos en {{length}} de {{length2}} puntos',
   pointsMeasured: 'puntos medidos',
   tooTight: 'muy justo',
@@ -28,7 +28,7 @@ export default {
   judgeAgain: 'Juzgar otra vez',
   notEverywhere: 'No en todas partes',
   evenFitByLeastSquaresUp:
-    'Ajuste parejo por mínimos cuadrados: {{towardTopMm}} arriba (u {{towardTopMm2}}), {{towardRightMm}} a la derecha (u {{towardRightMm2}}), {{toFixed}}° a derechas (u {{toFixed2}}); resto {{rmsMm}} rms.',
+    'Ajuste parejo por mínimos cuadrados: {{towardTopMm}} arriba (u {{towardTopMm2}}), {{towardRightMm}} a la derecha (u {{towardRightMm2}}), {{figure}}° a derechas (u {{figure2}}); resto {{rmsMm}} rms.',
   betweenAndRoundTakesOfThe:
     'Entre {{value}} y {{value2}}, {{frame}} alrededor de {{cover}} quita {{lossMm}} de hueco por lado.',
   evenGapsAloneWouldLeaveA:
@@ -59,9 +59,9 @@ export default {
   towardTheBottom: '{{towardTopMm}} hacia abajo',
   towardTheRight: '{{towardRightMm}} hacia la derecha',
   towardTheLeft: '{{towardRightMm}} hacia la izquierda',
-  slide: 'desplaza {{join}}',
-  turnDegreeClockwise: 'gira {{toFixed}} grados a derechas',
-  turnDegreeCounterClockwise: 'gira {{toFixed}} grados a izquierdas',
+  slide: 'desplaza {{list}}',
+  turnDegreeClockwise: 'gira {{figure}} grados a derechas',
+  turnDegreeCounterClockwise: 'gira {{figure}} grados a izquierdas',
   newGlassHasSharpEdgesGloves: 'El cristal nuevo corta: guantes. Ponlo, no presiones: aún no hay pegamento.',
   gap2: 'Hueco {{next}}: {{next2}}',
   gapAt: 'Hueco en {{next}}: {{next2}}.',

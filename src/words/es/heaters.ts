@@ -3,7 +3,7 @@ import type { Same } from '../same';
 
 export default {
   logOfReadingsUpToThe:
-    'Registro de {{length}} lecturas hasta {{tempC}} °{{temperature}}, la curva se aparta {{toFixed}} K',
+    'Registro de {{length}} lecturas hasta {{tempC}} °{{temperature}}, la curva se aparta {{figure}} K',
   dotsTheLogLineTheModel: 'Puntos: el registro. Línea: el modelo con las cifras ajustadas.',
   aFirstEdgeIsAtAfter:
     'Un primer borde llega a {{temp}} en {{low}} a {{high}}; con las cifras de ahora {{low2}} a {{high2}}.',
@@ -56,7 +56,7 @@ export default {
   calibrateWithAThermocouple: 'Calibrar con un termopar',
   takeOffTheBench: 'Quitar {{name}} del banco',
   anotherHeater: 'Otro calentador',
-  add: 'Añadir: {{toLowerCase}}',
+  add: 'Añadir: {{name}}',
   nozzleLMinAway: 'boquilla {{nozzleMm}}, {{flowLpm}} l/min, a {{standoffMm}}',
   upToFillsOfWhatThe: 'hasta {{maxSetC}}, llena el {{value}} % de lo que ve el cristal',
   upToCalibrated: 'hasta {{maxSetC}}, calibrado {{at}}',
@@ -80,7 +80,7 @@ export default {
   hardToTellApart: 'difíciles de distinguir',
   fairlySeparate: 'bastante separados',
   inThisLogContactAndOffset:
-    'En este registro contacto y desvío son {{strong}} (correlación {{toFixed}}): una placa más caliente con peor contacto parece casi igual. La temperatura del pegamento se conoce mucho mejor que ambos.',
+    'En este registro contacto y desvío son {{strong}} (correlación {{figure}}): una placa más caliente con peor contacto parece casi igual. La temperatura del pegamento se conoce mucho mejor que ambos.',
   readsTheGlueReachesAt: 'Marca {{setC}}; el pegamento llega a {{meanC}} ± {{seK}} a los {{tS}}.',
   aFigureIsAtTheEnd:
     'Una cifra está en el límite de lo posible. El termopar quizá no está en el pegamento, o el ajuste no es el escrito aquí.',

@@ -36,8 +36,7 @@ export default {
   onePieceNoCrackFreesA: 'Un solo trozo: ninguna grieta suelta una parte.',
   thePiecesCouldNotBeWorked: 'No se pudieron calcular los trozos.',
   workingOutThePieces: 'Calculando los trozos.',
-  theCracksAreKeptPlanThe:
-    '{{toUpperCase}}{{slice}}. Las grietas se guardan; planea los trozos a ojo o carga la página otra vez.',
+  theCracksAreKeptPlanThe: '{{problem}}. Las grietas se guardan; planea los trozos a ojo o carga la página otra vez.',
   drawFromEdgeToEdgeAn: 'Dibuja de borde a borde. Un extremo cerca de un borde o de otra grieta se une.',
   dashedOfCrackEndsInsideAnd: 'Trazos: {{danglingMm}} de grieta terminan dentro y no sueltan ningún trozo.',
   typeACrack: 'Escribir una grieta',
@@ -71,7 +70,7 @@ export default {
   ofTheRingWillBond: 'del anillo pegará',
   largestGapUnderFlatGlass: 'mayor hueco bajo un cristal plano',
   tapeThatWouldBridgeIt: 'cinta que lo salvaría',
-  mm: '{{toFixed}} mm³',
+  mm: '{{figure}} mm³',
   beadThatWouldFillTheRest: 'cordón que llenaría el resto',
   flatStiffGlassRestsOnThe:
     'Un cristal plano y rígido apoya en los puntos más altos, y la cinta se aplasta hasta que ellos frenan. Forzar el cristal sobre un arco cargaría la unión para siempre: no cuentes con ello.',
@@ -86,7 +85,7 @@ export default {
   notEverywhere: 'No en todas partes',
   pieces_one: '{{name}}, 1 trozo',
   pieces_other: '{{name}}, {{count}} trozos',
-  crackedAt: '{{name}}, roto en {{join}}',
+  crackedAt: '{{name}}, roto en {{list}}',
   crackedAtThe: 'roto en {{e}}',
   piece: 'trozo {{i}}: {{areaMm2}}',
   chipAtThe: 'mella en {{path}}',
@@ -161,9 +160,9 @@ export default {
   whatThePriceIsMadeOf: 'De qué sale el precio',
   costToTheShop: 'Coste para el taller',
   ofTheNetPriceOfStay:
-    'El {{toFixed}} % del precio neto de {{netMinor}} queda en el taller. Se redondea una vez, al final, hacia arriba a {{stepMinor}} menos {{offMinor}}. Tarifas y precios están en Taller.',
+    'El {{figure}} % del precio neto de {{netMinor}} queda en el taller. Se redondea una vez, al final, hacia arriba a {{stepMinor}} menos {{offMinor}}. Tarifas y precios están en Taller.',
   ofTheNetPriceOfStay2:
-    'El {{toFixed}} % del precio neto de {{netMinor}} queda en el taller. Se redondea una vez, al final, hacia arriba a {{stepMinor}}. Tarifas y precios están en Taller.',
+    'El {{figure}} % del precio neto de {{netMinor}} queda en el taller. Se redondea una vez, al final, hacia arriba a {{stepMinor}}. Tarifas y precios están en Taller.',
   quote: 'Presupuesto',
   quoteIt: 'Presupuestar',
   noRouteIsOpen: 'no hay ruta abierta',
@@ -258,9 +257,9 @@ export default {
   readyToLift: 'Listo para levantar.',
   readyToHeat: 'Listo para calentar.',
   noRouteIsOpen2: 'No hay ruta abierta.',
-  changeWhatStandsInTheWay: '{{join}}. Cambia lo que lo impide o recházalo.',
+  changeWhatStandsInTheWay: '{{list}}. Cambia lo que lo impide o recházalo.',
   savingPaysWhileTheChanceOf: 'Salvar compensa mientras la probabilidad de rotura no pase de {{min}}.',
-  tooCloseToCallOr: 'Demasiado parejo: {{toLowerCase}} o {{toLowerCase2}}.',
+  tooCloseToCallOr: 'Demasiado parejo: «{{best}}» o «{{next}}».',
   againstOnAverageTheFirstIs:
     '{{mean}} frente a {{mean2}} de media; la primera es más barata con {{probBest}}.{{even}}',
   onAverage2: '{{best}}: {{mean}} de media.',
@@ -318,16 +317,16 @@ export default {
   tapWhereItIsHighOr: 'Toca donde esté alto o bajo.',
   onThePlanByWhatYou: 'En el plano, según lo que ves.',
   bentMeasureItBeforeYouBond: 'Doblado: mídelo antes de pegar.',
-  byEyeHowFarDecidesBetween: 'A ojo, {{join}}. Cuánto decide entre cinta más gruesa, un cordón o decir que no.',
+  byEyeHowFarDecidesBetween: 'A ojo, {{list}}. Cuánto decide entre cinta más gruesa, un cordón o decir que no.',
   largestGapUnderFlatGlass2: 'Mayor hueco bajo un cristal plano: {{maxGapMm}}.',
   theRingBondsAllRound: 'El anillo pega en todo el contorno.',
   tapeOfBridgesTheBend: 'Una cinta de {{tapePickMm}} salva la curva.',
-  thePlannedTapeWouldNotBond: '{{gap}} La cinta prevista no pegaría en el {{toFixed}} % del anillo.',
-  ofTheRingWillNotBond: 'El {{toFixed}} % del anillo no pegará: añade ahí un cordón.',
+  thePlannedTapeWouldNotBond: '{{gap}} La cinta prevista no pegaría en el {{figure}} % del anillo.',
+  ofTheRingWillNotBond: 'El {{figure}} % del anillo no pegará: añade ahí un cordón.',
   mmUpToHighOfAn:
-    '{{gap}} {{toFixed}} mm³, hasta {{beadHeightMm}} de alto, de un pegamento que no encoge: el que seca no llena.',
+    '{{gap}} {{figure}} mm³, hasta {{beadHeightMm}} de alto, de un pegamento que no encoge: el que seca no llena.',
   sayNoOrStraightenTheFrame: 'Di que no o endereza antes el marco.',
-  ofTheRingWouldNotBond: '{{gap}} El {{toFixed}} % del anillo no pegaría, y ninguna cinta ni cordón lo salva.',
+  ofTheRingWouldNotBond: '{{gap}} El {{figure}} % del anillo no pegaría, y ninguna cinta ni cordón lo salva.',
   theFrameOfTheDeviceIs:
     'El marco del aparato está doblado. Un cristal nuevo sobre un marco doblado queda en tensión y puede volver a romperse o levantarse por el borde, incluso sin caída. Enderezarlo puede no salir bien y dañar el aparato.',
   theFrameOfTheDeviceIs2:

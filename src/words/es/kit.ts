@@ -115,7 +115,7 @@ export default {
   whatWasNotMeasuredIsNot: 'Lo que no se midió no se supone aquí.',
   measureOldAndNewOnRoute: 'Medir vieja y nueva en Ruta',
   mbMoreThanTheMbOf:
-    '{{slice}}: {{bytes}} MB más de los {{photoBudgetBytes}} MB de un trabajo; hay {{used}} MB usados. No se cambió nada.',
+    '{{given}}: {{bytes}} MB más de los {{photoBudgetBytes}} MB de un trabajo; hay {{used}} MB usados. No se cambió nada.',
   thePictureCouldNotBeKept: 'no se pudo guardar la foto',
   photoOfMbUsedTheyGo:
     '{{length}} foto, {{used}} de {{photoBudgetBytes}} MB usados. Sale con la exportación del trabajo.',
@@ -168,7 +168,7 @@ export default {
   storedEntriesCannotBeReadAnd_one: '1 anotación guardada no se puede leer y queda aparte.',
   storedEntriesCannotBeReadAnd_other: '{{count}} anotaciones guardadas no se pueden leer y quedan aparte.',
   shopExport: 'Taller: exportar',
-  nothingWasChanged: '{{toUpperCase}}{{slice}}. No se cambió nada.',
+  nothingWasChanged: '{{what}}. No se cambió nada.',
   seen: 'Visto',
   thisDevicesClockWasPutBack:
     'El reloj de este aparato se atrasó {{by}}. Las anotaciones siguen en el orden de los toques; mira los tiempos en marcha.',
@@ -236,7 +236,7 @@ export default {
   itStopped: 'Se paró.',
   alcoholOnIsWetUntil: 'alcohol mojado en {{own}} hasta las {{until}}',
   solventGlueLiesOpenOn: 'pegamento con disolvente abierto en {{own}}',
-  moveTheAirNoSparkNear: '{{toUpperCase}}{{slice}}: mueve el aire, sin chispas cerca.',
+  moveTheAirNoSparkNear: '{{why}}: mueve el aire, sin chispas cerca.',
   theBrowserRefused: 'el navegador se negó',
   noEnd: 'sin fin',
   notRead: 'sin leer',

@@ -9,7 +9,7 @@ export default {
   quoteShort: 'oferta',
   theQuotesHadCountedOnOf:
     'Los presupuestos contaban con {{quotedShare}}. {{over}} de {{length}} trabajos tardaron más de una décima parte de más.',
-  marginByMonth: 'Margen por mes: {{join}}',
+  marginByMonth: 'Margen por mes: {{list}}',
   months: 'Meses',
   month: 'Mes',
   net: 'neto, {{currency}}',
@@ -27,7 +27,7 @@ export default {
   cameTo: 'resultó',
   netPrice: 'Precio neto',
   minutes: 'Minutos',
-  notMeasured: '{{toFixed}} (sin medir)',
+  notMeasured: '{{figure}} (sin medir)',
   cost2: 'Coste',
   stays: 'Queda',
   partUsedLabourOverheadANew:

@@ -33,7 +33,7 @@ export default {
   whoHasDone: 'Quién ha hecho qué',
   nobodyYet: 'Nadie ha terminado aún un ejercicio.',
   triesOf: '{{person}}, {{name}}: {{passed}} de {{tries}}',
-  minutesOfTries: 'Minutos de un intento tras otro: {{join}}',
+  minutesOfTries: 'Minutos de un intento tras otro: {{list}}',
   tryNumber: 'intento',
   minutesWord: 'Minutos',
   clockRuns: 'Tiempo',

@@ -49,7 +49,7 @@ export default {
   saturday: 'Sábado',
   openFromAndTo: '{{label}}, abierto de y a',
   enterTheHoursAs0900:
-    '{{label}}: escribe las horas como 09:00 a 18:00, entre 00:00 y 24:00, o cerrado (pusiste "{{slice}}")',
+    '{{label}}: escribe las horas como 09:00 a 18:00, entre 00:00 y 24:00, o cerrado (pusiste "{{given}}")',
   openingHoursDaysAWeek: 'Horario ({{openDays}} días por semana)',
   to: '{{fromMin}} a {{toMin}}',
   closed: 'cerrado',
@@ -83,8 +83,8 @@ export default {
   wouldBring: '{{name}} traería',
   newJobs_one: '{{count}} trabajo nuevo',
   newJobs_other: '{{count}} trabajos nuevos',
-  ofThemForJobsThatAre_one: '{{count}} anotación nueva, de ellas para trabajos que ya están: {{join}}',
-  ofThemForJobsThatAre_other: '{{count}} anotaciones nuevas, de ellas para trabajos que ya están: {{join}}',
+  ofThemForJobsThatAre_one: '{{count}} anotación nueva, de ellas para trabajos que ya están: {{list}}',
+  ofThemForJobsThatAre_other: '{{count}} anotaciones nuevas, de ellas para trabajos que ya están: {{list}}',
   newEntries_one: '{{count}} anotación nueva',
   newEntries_other: '{{count}} anotaciones nuevas',
   newModels_one: '{{count}} modelo',
@@ -100,7 +100,7 @@ export default {
   standHereWithOtherWordsUnder_other:
     '{{count}} anotaciones están aquí distintas con el mismo nombre: se quedan las de aquí.',
   itsSettingsInsteadOfThoseHere: 'Sus ajustes en vez de los de aquí',
-  different: 'Distinto: {{join}}.',
+  different: 'Distinto: {{list}}.',
   theSettingsAreTheSame: 'Los ajustes son los mismos.',
   takeItIn: 'Recibirlo',
   theEarlierSettingsAgain: 'Los ajustes de antes otra vez',
