@@ -148,7 +148,7 @@ export function Why({ job, call, rows, notes = [], inputs, computed }: WhyProps)
       <Button kind="small" label={tr('logTheOverride')} onPress={save} />
       {past.map((d) => (
         <Txt key={d.id} size="s" tone="ink2" className="mt-2">
-          {tr('because', { at: stamp(d.at), by: d.by, chosen: String(d.chosen), because: said(d.because ?? '') })}
+          {tr('because', { at: stamp(d.at), person: d.by, chosen: String(d.chosen), because: said(d.because ?? '') })}
         </Txt>
       ))}
     </Disclosure>

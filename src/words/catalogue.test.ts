@@ -6,7 +6,9 @@ import { shippedDevices } from '@/model/shippedDevices';
 import { es } from './es';
 import { fetchWords, hasWords, language, speak } from './language';
 import { told } from './told';
+import { t as bench } from './bench';
 import { t as heat } from './heat';
+import { t as log } from './log';
 import { dayTime, digits, length, percent, price } from './units';
 
 const dir = path.join('src', 'words');
@@ -151,4 +153,15 @@ describe('languages', () => {
     const left = [...names].filter((n) => !models.has(n) && !same.test(n) && told(n) === n);
     expect(left).toEqual([]);
   });
+});
+
+it('what somebody typed stays as it is in every language, also where it is the name of a part', async () => {
+  await fetchWords('es');
+  speak('es');
+  // somebody is called Coil, and notes "battery"
+  expect(bench('isBack', { person: 'coil' })).toContain('coil');
+  const noted = log('found3', { kind: 'battery', answer: 'x', note: 'battery' });
+  expect(noted).toContain('batería');
+  expect(noted).toMatch(/: battery$/);
+  speak('en');
 });

@@ -19,6 +19,15 @@ export type Key<W> = Asked<keyof W & string>;
 const joined = (text: string): string =>
   language() === 'es' ? text.replace(/\b([Dd])e el /g, '$1el ').replace(/\b([Aa]) el /g, '$1l ') : text;
 
+/** What fills these was typed by somebody, or is somebody's name: it stays as it is in every language. */
+const typed = new Set(['person', 'who', 'customerMark', 'typed', 'given']);
+/** Notes and reasons of these places are people's; elsewhere they are of the figures. */
+const peoples: Readonly<Record<string, ReadonlySet<string>>> = {
+  log: new Set(['note', 'because']),
+  records: new Set(['note', 'because']),
+  kit: new Set(['because', 'chosen']),
+};
+
 /** One of several ways to say something to fill a sentence with. */
 export type Say<W> = <K extends Key<W>>(key: K, ...holes: Filled<Text<W, K>, Counted<W, K>>) => string;
 
@@ -41,7 +50,12 @@ export function speaks<const W extends Record<string, string>>(namespace: string
     const inWords =
       language() === 'en'
         ? filled
-        : Object.fromEntries(Object.entries(filled).map(([k, v]) => [k, typeof v === 'string' ? told(v) : v]));
+        : Object.fromEntries(
+            Object.entries(filled).map(([k, v]) => [
+              k,
+              typeof v !== 'string' || typed.has(k) || peoples[namespace]?.has(k) ? v : told(v),
+            ]),
+          );
     const text = joined(say(key, { lng: language(), ns: namespace, ...inWords }));
     if (said.size > 3000) said.clear();
     said.set(asked, text);

@@ -198,3 +198,14 @@ describe('drying', () => {
     expect(() => filmDryS(200)).toThrow('temperature');
   });
 });
+
+it('a small shut room that hardly breathes is nearly one that does not: the law goes on into its own limit', () => {
+  const shut = vapour(5, { roomM3: 20, ach: 0, nearM3: 0.03 });
+  const hardly = vapour(5, { roomM3: 20, ach: 0.001, nearM3: 0.03 });
+  expect(hardly.peakPpm / shut.peakPpm).toBeCloseTo(1, 3);
+  expect(hardly.dayPpm / shut.dayPpm).toBeCloseTo(1, 1);
+  // by hand: what goes out with the air is the difference of the two over the day
+  const breathing = vapour(5, { roomM3: 20, ach: 0.04, nearM3: 0.03 });
+  expect(breathing.peakPpm).toBeLessThan(shut.peakPpm);
+  expect(breathing.dayPpm).toBeLessThan(hardly.dayPpm);
+});

@@ -431,3 +431,10 @@ it('a part may stand a twentieth of a millimetre outside: that is rounding; a si
   expect(out(0.058)).toHaveLength(1);
   expect(out(1)).toHaveLength(1);
 });
+
+it('a free id keeps the first forty letters and figures of a word', () => {
+  expect(freshId('a b-1', [])).toBe('ab1');
+  expect(freshId('x'.repeat(60), [])).toBe('x'.repeat(40));
+  expect(freshId('x'.repeat(60), ['x'.repeat(40)])).toBe(`${'x'.repeat(40)}2`);
+  expect(freshId('--', [])).toBe('item');
+});

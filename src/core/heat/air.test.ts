@@ -452,3 +452,17 @@ it('a mask lowers the film where it lies and nowhere else', () => {
     expect(masked.jet[i]! / bare.jet[i]!).toBeCloseTo(inside ? 0.3 : 1, 9);
   });
 });
+
+it('harshness ranks as it says: opening, stop marks, seconds above them, seconds of caution, peak', () => {
+  const ready = { mean: 60, low: 50, high: 70 };
+  const part = (stopS: number, cautionS: number, peakC: number) =>
+    ({ aboveStopS: { high: stopS }, aboveCautionS: { mean: cautionS }, peakC: { high: peakC } }) as never;
+  const way = (over: string[], battery: unknown, readyS: unknown = ready, tryFromS: unknown = ready) =>
+    harshness({ readyS, tryFromS, battery, over } as never);
+  // what each figure adds, by hand
+  expect(way([], part(2, 3, 50))).toBe(2 * 1000 + 3 * 10 + 50);
+  expect(way(['camera'], part(2, 3, 50))).toBe(1e6 + 2080);
+  expect(way([], null)).toBe(0);
+  const list = [way([], part(0, 0, 40)), way([], part(0, 2, 45)), way([], part(1, 2, 45)), way(['battery'], null)];
+  expect([...list, way([], null, null), way([], null, null, null)]).toEqual([...list, 1e9, 2e9].sort((a, b) => a - b));
+});

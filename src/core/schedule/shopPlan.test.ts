@@ -7,6 +7,7 @@ import { benchJob, taskFigures, type JobWork, type TaskId } from './jobTasks';
 import { DurationBook } from './learned';
 import { merged, openSpans, personSpans, without } from '../../model/openHours';
 import { roundUpQuarter, scatterKey } from './promiseParts';
+import { runsFor } from './planWork';
 import { promisesOf } from './promise';
 import { insteadOf, planShop } from './shopPlan';
 import { rescues } from './rescues';
@@ -372,4 +373,9 @@ describe('opening hours', () => {
     ]);
     expect(merged([...cut, { from: 20, to: 30 }, { from: 90, to: 100 }])).toEqual(spans);
   });
+});
+
+it('runs of a promise: all that were asked for up to thirty jobs, then fewer in proportion, never under five hundred', () => {
+  expect([1, 30, 60, 100, 1000].map((jobs) => runsFor(2000, jobs))).toEqual([2000, 2000, 1000, 600, 500]);
+  expect(runsFor(400, 5)).toBe(400);
 });

@@ -52,7 +52,7 @@ export const insteadText = (o: Instead, shop: ShopBench): string => {
     ...(o.newlyLate.length ? [t('late2', { list: listed(o.newlyLate.map(label)) })] : []),
     ...(o.moreSpanS >= 60 ? [t('theLastJobEndsLater', { moreSpanS: span(o.moreSpanS) })] : []),
   ];
-  return t('first', { task: taskTitle(o.task, label(o.job)), list: listed(parts) });
+  return t('first', { task: taskTitle(o.task, label(o.job)), list: parts.join(', ') });
 };
 
 export function qualityText(q: Quality, made: number): string {

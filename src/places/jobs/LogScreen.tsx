@@ -39,7 +39,7 @@ export function LogScreen({ job }: { job: JobState }) {
       {spoiled.map(({ event, why }) => (
         <View key={event.id} role="alert" className="border-[1.5px] border-caution bg-panel p-3 my-2 gap-2">
           <Txt tone="caution">
-            {t('oneEntryMakesEverythingImpossibleTo', { why, at: stamp(event.at), by: event.by })}
+            {t('oneEntryMakesEverythingImpossibleTo', { why, at: stamp(event.at), person: event.by })}
           </Txt>
           <Button
             kind="small"
@@ -87,13 +87,17 @@ export function LogScreen({ job }: { job: JobState }) {
                 {gone
                   ? left.has(e.id)
                     ? Math.abs((shifted ?? e.at) - e.loggedAt) > 1500
-                      ? t('leftOutNoted', { shifted: stamp(shifted ?? e.at), by: e.by, loggedAt: stamp(e.loggedAt) })
-                      : t('leftOut', { shifted: stamp(shifted ?? e.at), by: e.by })
+                      ? t('leftOutNoted', {
+                          shifted: stamp(shifted ?? e.at),
+                          person: e.by,
+                          loggedAt: stamp(e.loggedAt),
+                        })
+                      : t('leftOut', { shifted: stamp(shifted ?? e.at), person: e.by })
                     : Math.abs((shifted ?? e.at) - e.loggedAt) > 1500
-                      ? t('undoneNoted', { shifted: stamp(shifted ?? e.at), by: e.by, loggedAt: stamp(e.loggedAt) })
-                      : t('undone', { shifted: stamp(shifted ?? e.at), by: e.by })
+                      ? t('undoneNoted', { shifted: stamp(shifted ?? e.at), person: e.by, loggedAt: stamp(e.loggedAt) })
+                      : t('undone', { shifted: stamp(shifted ?? e.at), person: e.by })
                   : Math.abs((shifted ?? e.at) - e.loggedAt) > 1500
-                    ? t('noted', { shifted: stamp(shifted ?? e.at), by: e.by, loggedAt: stamp(e.loggedAt) })
+                    ? t('noted', { shifted: stamp(shifted ?? e.at), person: e.by, loggedAt: stamp(e.loggedAt) })
                     : `${stamp(shifted ?? e.at)} · ${e.by}`}
               </Txt>
               {left.has(e.id) ? (

@@ -103,7 +103,7 @@ export function EditorHead({ here: { message, problems, d, change, s, act } }: {
         {problems.length ? (
           problems.slice(0, 6).map((p) => (
             <Txt key={`${p.field}${p.given}${p.allowed}`} size="s" tone="caution">
-              {t('youEntered', { field: p.field, allowed: p.allowed, given: p.given })}
+              {t('youEntered', { field: p.field, allowed: p.allowed, given: told(p.given) })}
             </Txt>
           ))
         ) : (

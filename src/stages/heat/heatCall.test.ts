@@ -176,7 +176,7 @@ it('over-time is told as it is: how long, what is hot by now, and that it is lif
   const job = jobWith(plan(110, 0.5), heatOn);
   const late = callOf(job, 0).f.readyS!.high;
   const { text } = callOf(job, late + 20, 110, false, { hotC: { battery: 74, camera: 83 } });
-  expect(text.sentence).toBe('20 s too long. Off the plate: camera 83 °C, battery 74 °C.');
+  expect(text.sentence).toBe('20 s too long. Off the plate: camera 83 °C and battery 74 °C.');
   expect(text.reason).toContain('let it rest before the next heat');
   expect(text.tone).toBe('caution');
 });

@@ -188,7 +188,7 @@ export default {
   whatIsDoneInstead: 'What is done instead',
   reason: 'Reason',
   logTheOverride: 'Log the override',
-  because: '{{at}} {{by}}: {{chosen}}, because {{because}}',
+  because: '{{at}} {{person}}: {{chosen}}, because {{because}}',
   thereIsNoSuchJobIn: 'There is no such job in this browser.',
   allJobs: 'All jobs',
   andMore: '{{name}} and {{length}} more',

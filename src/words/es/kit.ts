@@ -192,7 +192,7 @@ export default {
   whatIsDoneInstead: 'Qué se hace en su lugar',
   reason: 'Motivo',
   logTheOverride: 'Anotar la excepción',
-  because: '{{at}} {{by}}: {{chosen}}, porque {{because}}',
+  because: '{{at}} {{person}}: {{chosen}}, porque {{because}}',
   thereIsNoSuchJobIn: 'No hay tal trabajo en este navegador.',
   allJobs: 'Todos los trabajos',
   andMore: '{{name}} y {{length}} más',

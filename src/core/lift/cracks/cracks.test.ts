@@ -11,7 +11,7 @@ import { bladeEntry, breakAtCamera } from './bladeEntry';
 import { crackWork } from './crackWork';
 import { polylineOf, typedCrack } from './freehand';
 import { liftOrder, type CrackKeepOut } from './liftOrder';
-import { crackPieces } from './pieces';
+import { checkCrack, crackPieces } from './pieces';
 
 const W = 70;
 const H = 140;
@@ -412,4 +412,12 @@ describe('working the pieces', () => {
       ),
     ).toBeNull();
   });
+});
+
+it('a crack is half a millimetre long at least, all its stretches together', () => {
+  const line = (...xs: number[]) => xs.map((x): [number, number] => [x, 5]);
+  expect(() => checkCrack(line(1, 1.5), 'crack 1')).not.toThrow();
+  expect(() => checkCrack(line(1, 1.2, 1.4, 1.51), 'crack 1')).not.toThrow();
+  expect(() => checkCrack(line(1, 1.49), 'crack 1')).toThrow(/crack 1: length: 0.49 mm/);
+  expect(() => checkCrack(line(1, 1.2, 1.1), 'crack 1')).toThrow(/length: 0.30 mm/);
 });
