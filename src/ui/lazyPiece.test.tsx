@@ -30,3 +30,30 @@ it('what cannot be loaded takes nothing with it, and comes when the network does
   await act(async () => void window.dispatchEvent(new Event('online')));
   expect(load).toHaveBeenCalledTimes(asked);
 });
+
+it('while the network is known to be gone nothing is tried; with one, every ten seconds, and no listener is left behind', async () => {
+  jest.useFakeTimers();
+  const onLine = jest.spyOn(navigator, 'onLine', 'get').mockReturnValue(false);
+  const [added, removed] = [jest.spyOn(window, 'addEventListener'), jest.spyOn(window, 'removeEventListener')];
+  const listening = () =>
+    added.mock.calls.filter(([e]) => e === 'online').length - removed.mock.calls.filter(([e]) => e === 'online').length;
+  const load = jest.fn(() => Promise.reject(new Error('no network')));
+  const Piece = lazyPiece<{ name: string }>(load);
+  const page = render(
+    <Suspense fallback={<Text>waits</Text>}>
+      <Piece name="a chart" />
+    </Suspense>,
+  );
+  const pass = (ms: number) => act(async () => void (await jest.advanceTimersByTimeAsync(ms)));
+  await pass(3_600_000);
+  expect(load).toHaveBeenCalledTimes(1);
+  onLine.mockReturnValue(true);
+  await act(async () => void window.dispatchEvent(new Event('online')));
+  expect(load).toHaveBeenCalledTimes(2);
+  await pass(30_500);
+  expect(load).toHaveBeenCalledTimes(5);
+  expect(listening()).toBe(1);
+  page.unmount();
+  jest.useRealTimers();
+  jest.restoreAllMocks();
+});

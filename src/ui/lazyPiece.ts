@@ -3,10 +3,17 @@ import { lazy, type ComponentType } from 'react';
 /** Without a word that the network is back it is asked for again after so long, ms. */
 const againMs = 10_000;
 
+/** Until it is worth asking again: a network that is known to be gone is waited for, nothing is tried meanwhile. */
 const later = () =>
   new Promise<void>((done) => {
-    window.addEventListener('online', () => done(), { once: true });
-    setTimeout(done, againMs);
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    const go = () => {
+      window.removeEventListener('online', go);
+      clearTimeout(timer);
+      done();
+    };
+    window.addEventListener('online', go);
+    if (navigator.onLine) timer = setTimeout(go, againMs);
   });
 
 /**
