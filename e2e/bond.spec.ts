@@ -142,11 +142,11 @@ test('one device bonded by each school to its cure: files measured, reloaded whi
     expect(name).toBe('J-0143-cure.ics');
     const events = new ICAL.Component(ICAL.parse(text)).getAllSubcomponents('vevent').map((v) => new ICAL.Event(v));
     expect(events.map((e) => e.summary)).toEqual([
-      'J-0143: clamps off',
-      'J-0143: work goes on',
-      'J-0143: hand over',
-      'J-0143: press or air test',
-      'J-0143: full bond',
+      'J-0143: Clamps off',
+      'J-0143: Work goes on',
+      'J-0143: Hand over',
+      'J-0143: Press or air test',
+      'J-0143: Full bond',
     ]);
     const span = (i: number) => events[i]!.startDate.toJSDate().getTime() - events[0]!.startDate.toJSDate().getTime();
     // a 1.4 mm joint breathing at one edge needs two days and more

@@ -113,3 +113,12 @@ it('another clock that counts from now on is shown at once, also where it stands
   act(() => restartClock());
   expect(screen.getByText('-7000')).toBeTruthy();
 });
+
+it('what was noted by a clock that stood a day ahead holds nothing up when it is put right', () => {
+  const Slow = () => <p>{useNow(10_000) - t0}</p>;
+  mockAsOf = t0 + 86_400_000;
+  render(<Slow />);
+  expect(shown()).toBe(0);
+  pass(10_000);
+  expect(shown()).toBe(10_000);
+});

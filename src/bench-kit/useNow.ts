@@ -32,8 +32,8 @@ function onTick(everyMs: number, tell: Tell): () => void {
 }
 
 /**
- * The instant, renewed every `everyMs` while the page is seen, by whatever is noted, and at once when it is seen again. All clocks derive from recorded
- * instants and this.
+ * The instant, renewed every `everyMs` while the page is seen, by whatever is noted, and at once when it is seen again. All clocks
+ * derive from recorded instants and this.
  * @param rings an alarm hangs on it: it goes on while the page is hidden
  */
 export function useNow(everyMs = 1000, rings = false): number {
@@ -59,7 +59,8 @@ export function useNow(everyMs = 1000, rings = false): number {
       document.removeEventListener('visibilitychange', onSeen);
     };
   }, [everyMs, rings]);
-  return Math.max(now, asOf);
+  // further ahead than a tick: noted by a clock that was wrong and has been put right since
+  return asOf > now && asOf - now <= 2 * everyMs ? asOf : now;
 }
 
 /** Timers of a browser end at 2^31 ms; what is further off than this is met by a tick. */
