@@ -1,8 +1,7 @@
-import { adhesiveRecord } from '../src/core/adhesives';
 import { targetShot, tappedEdge } from '../src/core/camera/shot';
 import { specks } from '../src/core/camera/specks';
 import { paint } from '../src/core/camera/paintTarget';
-import { bondPerimeter, coverOf } from '../src/core/device/perimeter';
+import { bondPerimeter } from '../src/core/device/perimeter';
 import { batteryGlueStack, cameraZones, toThermalStack } from '../src/core/device/thermalStack';
 import { edgeLoop } from '../src/core/heat/airPath';
 import { arcCells } from '../src/core/heat/arcs';
@@ -30,11 +29,8 @@ import { hotOf, HeatRun } from '../src/core/heat/run';
 import { spotCadence } from '../src/core/heat/spot';
 import { gentlest, tryWay, type WaysInput } from '../src/core/heat/ways';
 import { SimulatedBench } from '../src/core/instruments/simulatedBench';
-import { liftOuts } from '../src/core/lift/depth';
-import { chipFlawUm, coverStrengths } from '../src/core/lift/strength';
-import { breakLimit } from '../src/core/lift/verdict';
 import { PracticeBench } from '../src/core/practice/bench';
-import type { HandAction, PracticeCase } from '../src/core/practice/happened';
+import type { HandAction } from '../src/core/practice/happened';
 import { workRing } from '../src/core/practice/hands';
 import type { Style } from '../src/core/practice/manner';
 import { drawTruth } from '../src/core/practice/truth';
@@ -59,6 +55,7 @@ import { taskIds } from '../src/model/taskNames';
 import { jobShop, shops } from './jobShops';
 import { coarseModel } from './modes';
 import { photoOf, type Scene } from './photo';
+import { practisedCase } from './practised';
 
 /**
  * Questions that go through whole chains of core, whose parts hold models or are asked for by functions and so cannot be kept as
@@ -246,20 +243,7 @@ const heat: Record<string, () => unknown> = {
   },
 };
 
-const practised = once((): PracticeCase => {
-  const { device, bond, model, path, arcs } = ring();
-  const cover = coverOf(device, bond);
-  return {
-    ...{ device, bond, model, path, arcs, ambientC: 22, air: 'still' as const },
-    lift: {
-      ...{ cover: coverStrengths[cover.strength]!, hMm: cover.hMm, adhesive: adhesiveRecord(bond.adhesive) },
-      ...{ ringMm: bond.widthMm, fullArea: false, perimeterMm: path.lengthMm, flawUm: chipFlawUm.no.value },
-      ...{ keepCover: true, breakLimit: breakLimit.value },
-    },
-    outs: liftOuts(device, bond, new Set(device.parts.map((p) => p.id))),
-    marks: { battery: { cautionC: 60, stopC: 80 } },
-  };
-});
+const practised = once(practisedCase);
 
 const practice: Record<string, () => unknown> = {
   ...Object.fromEntries(

@@ -19,16 +19,9 @@ interface State {
   asOf: number;
 }
 
-let state: State = {
-  jobs: new Map(),
-  settings: demoSettings,
-  problems: [],
-  unsaved: 0,
-  devices: [],
-  fromPack: [],
-  trouble: null,
-  asOf: 0,
-};
+const empty = { jobs: new Map<string, JobEvent[]>(), settings: demoSettings, problems: [], unsaved: 0, devices: [] };
+const blank: State = { ...empty, fromPack: [], trouble: null, asOf: 0 };
+let state = blank;
 const listeners = new Set<() => void>();
 let seq = 0;
 
@@ -52,17 +45,7 @@ export function startShop(now: number, more: Record<string, NewEvent[]> = {}, ov
   for (const [id, events] of Object.entries(more)) jobs.set(id, [...jobs.get(id)!, ...make(id, events, now)]);
   extra.clear();
   photos.clear();
-  change({
-    jobs,
-    settings: demoSettings,
-    problems: [],
-    unsaved: 0,
-    devices: [],
-    fromPack: [],
-    trouble: null,
-    asOf: 0,
-    ...over,
-  });
+  change({ ...blank, jobs, ...over });
 }
 
 function make(jobId: string, events: readonly NewEvent[], at: number): JobEvent[] {

@@ -1,35 +1,19 @@
 import * as fc from 'fast-check';
 
-import { coarseModel } from '../../../test-support/modes';
-import { adhesiveRecord } from '../adhesives';
-import { bondPerimeter, coverOf } from '../device/perimeter';
+import { practisedCase } from '../../../test-support/practised';
 import { slotDryS } from '../alcohol/drying';
-import { arcCells } from '../heat/arcs';
 import { defaultGun, defaultMat, defaultPlate } from '../heat/heater';
 import { HeatRun } from '../heat/run';
-import { liftOuts } from '../lift/depth';
-import { breakChance, chipFlawUm, coverStrengthMPa, coverStrengths } from '../lift/strength';
-import { breakLimit, wedgeState } from '../lift/verdict';
+import { breakChance, coverStrengthMPa } from '../lift/strength';
+import { wedgeState } from '../lift/verdict';
 import { PracticeBench } from './bench';
-import { type BenchState, type HandAction, type PracticeCase } from './happened';
+import { type BenchState, type HandAction } from './happened';
 import { workRing } from './hands';
 import { type Style } from './manner';
 import { drawTruth, heaterAsIs, truthFigures, type Truth } from './truth';
 
-const { device, model } = coarseModel();
-const bond = device.bonds[0]!;
-const path = bondPerimeter(device, bond);
-const cover = coverOf(device, bond);
-const about: PracticeCase = {
-  ...{ device, bond, model, path, arcs: arcCells(model, path.lengthMm), ambientC: 22, air: 'still' },
-  lift: {
-    ...{ cover: coverStrengths[cover.strength]!, hMm: cover.hMm, adhesive: adhesiveRecord(bond.adhesive) },
-    ...{ ringMm: bond.widthMm, fullArea: false, perimeterMm: path.lengthMm, flawUm: chipFlawUm.no.value },
-    ...{ keepCover: true, breakLimit: breakLimit.value },
-  },
-  outs: liftOuts(device, bond, new Set(device.parts.map((p) => p.id))),
-  marks: { battery: { cautionC: 60, stopC: 80 } },
-};
+const about = practisedCase();
+const { bond, model, path } = about;
 const plain: Truth = {
   ...{ seed: 0, heaterZ: [0, 0], ambientK: 0, lnScale: 0, chips: [], nerve: 1e9, partsMm: 0, crackTurn: 0.3 },
 };
