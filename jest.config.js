@@ -66,6 +66,7 @@ module.exports = {
         ...d3,
         // nothing is loaded later under jest
         '/chart/Lazy(Plot|DotChart)$': '<rootDir>/src/ui/chart/$1.tsx',
+        '/LazyClosingDebrief$': '<rootDir>/src/places/practice/ClosingDebrief.tsx',
         '/LazyPlanView$': '<rootDir>/src/places/bench/PlanView.tsx',
         '/LazyBrokenPage$': '<rootDir>/src/bench-kit/BrokenPage.tsx',
         // no workers under jest

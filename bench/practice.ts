@@ -12,7 +12,7 @@ import { styles, type Style } from '../src/core/practice/manner';
 import { edgeOrder } from '../src/core/lift/order';
 import { wilson } from '../src/core/statistics/rates';
 import { demoSettings } from '../src/demo/shop';
-import type { JobEvent } from '../src/model/event';
+import type { JobEvent, NewEvent } from '../src/model/event';
 import { foldJob } from '../src/model/fold';
 import { decodeModes } from '../src/model/modesFile';
 import { heaterOf } from '../src/model/settings';
@@ -21,12 +21,20 @@ import { plainWay } from '../src/model/way';
 import { thermalKey } from '../src/workers/thermalKey';
 import {
   endingOf,
-  exerciseIds,
+  closingIds,
   exercises,
+  liftIds,
   readyForHeat,
   truthOf,
-  type ExerciseId,
+  type ClosingId,
+  type LiftId,
 } from '../src/work/practice/exercises';
+import { ClosingBench } from '../src/core/practice/closing/bench';
+import { workClosing } from '../src/core/practice/closing/hands';
+import { drawClosing } from '../src/core/practice/closing/truth';
+import { closingCalls, closingCase } from '../src/work/practice/closingCase';
+import { closingEnding } from '../src/work/practice/closingEnding';
+import { closings, practiceLiquid, readyForClosing } from '../src/work/practice/closings';
 import { practiceCase } from '../src/work/practice/practiceCase';
 import { defaultPickMm } from '../src/core/lift/verdict';
 import { shopScale } from '../src/work/heat/shopAdhesive';
@@ -34,12 +42,12 @@ import { shopScale } from '../src/work/heat/shopAdhesive';
 type Line = (name: string, value: string) => void;
 const t0 = Date.UTC(2026, 3, 14, 13);
 
-function bare(exercise: ExerciseId) {
-  const device = shippedDevices.find((d) => d.id === exercises[exercise].deviceId)!;
+function jobOf(deviceId: string, ready: (bondId: string) => readonly NewEvent[]) {
+  const device = shippedDevices.find((d) => d.id === deviceId)!;
   const bondId = device.bonds[0]!.id;
   const events = [
     { type: 'opened' as const, label: 'P', device, bondId, promiseAt: null, customerMark: '', steps: plainWay(bondId) },
-    ...readyForHeat(bondId),
+    ...ready(bondId),
   ].map((e, i) => ({
     ...e,
     v: 1,
@@ -51,7 +59,11 @@ function bare(exercise: ExerciseId) {
     loggedAt: t0,
     by: 'p',
   })) as JobEvent[];
-  const job = foldJob(events)!;
+  return foldJob(events)!;
+}
+
+function bare(exercise: LiftId) {
+  const job = jobOf(exercises[exercise].deviceId!, readyForHeat);
   const key = thermalKey(job.device, job.bond);
   const file = path.join(import.meta.dirname, '..', 'public', 'modes', `${key.digest}.json`);
   const model = new ReducedModel(decodeModes(readFileSync(file, 'utf8'), key.digest)!);
@@ -59,7 +71,7 @@ function bare(exercise: ExerciseId) {
 }
 
 /** Works some seeds of an exercise in one style and counts how they end. */
-export function provePractice(exercise: ExerciseId, style: Style, seeds: number) {
+export function provePractice(exercise: LiftId, style: Style, seeds: number) {
   const { job, about } = bare(exercise);
   const plan = firstPlan(job, demoSettings);
   const heater = heaterOf(demoSettings, plan.heater);
@@ -84,19 +96,52 @@ export function provePractice(exercise: ExerciseId, style: Style, seeds: number)
   return { ends, broke, ...wilson(broke, seeds), minutes, heats };
 }
 
+/** As `provePractice`, of a joint that is closed. */
+export function proveClosing(exercise: ClosingId, style: Style, seeds: number, settings = demoSettings) {
+  const { deviceId, from } = closings[exercise];
+  const liquid = practiceLiquid(settings);
+  const bond = shippedDevices.find((d) => d.id === deviceId)!.bonds[0]!;
+  const job = jobOf(deviceId, () => readyForClosing(exercise, bond, liquid));
+  const about = closingCase(job, settings, t0)!;
+  const calls = closingCalls(job, settings, t0);
+  const ends: Record<string, number> = {};
+  let [faulty, minutes] = [0, 0];
+  for (let seed = 1; seed <= seeds; seed++) {
+    const bench = new ClosingBench(about, drawClosing(seed, about), from);
+    const w = workClosing({ bench, style, seed, calls });
+    const end = closingEnding(exercise, bench, w.state);
+    ends[end] = (ends[end] ?? 0) + 1;
+    if (end !== 'passed') faulty++;
+    minutes += w.state.tS / 60 / seeds;
+  }
+  return { ends, faulty, ...wilson(faulty, seeds), minutes };
+}
+
+const endsText = (ends: Record<string, number>) =>
+  Object.entries(ends)
+    .sort((a, b) => b[1] - a[1])
+    .map(([k, n]) => `${k} ${n}`)
+    .join(', ');
+
 const percent = (v: number) => `${(100 * v).toFixed(1)} %`;
 
 export function practiceBench(line: Line, seeds: number): void {
-  for (const exercise of exerciseIds.filter((e) => exercises[e].deviceId !== null))
+  for (const exercise of liftIds.filter((e) => exercises[e].deviceId !== null))
     for (const style of styles) {
       const r = provePractice(exercise, style, seeds);
-      const ends = Object.entries(r.ends)
-        .sort((a, b) => b[1] - a[1])
-        .map(([k, n]) => `${k} ${n}`)
-        .join(', ');
       line(
         `practice ${exercise}, ${style}, ${seeds} seeds`,
-        `broke ${percent(r.broke / seeds)} (${percent(r.low)} to ${percent(r.high)}); ${ends}; ${r.minutes.toFixed(0)} min, ${r.heats.toFixed(1)} heats`,
+        `broke ${percent(r.broke / seeds)} (${percent(r.low)} to ${percent(r.high)}); ${endsText(r.ends)}; ${r.minutes.toFixed(0)} min, ${r.heats.toFixed(1)} heats`,
+      );
+    }
+  // thousands of joints are closed in the time in which one ring is lifted
+  const many = seeds * 20;
+  for (const exercise of closingIds)
+    for (const style of styles) {
+      const r = proveClosing(exercise, style, many);
+      line(
+        `practice ${exercise}, ${style}, ${many} seeds`,
+        `comes back ${percent(r.faulty / many)} (${percent(r.low)} to ${percent(r.high)}); ${endsText(r.ends)}; ${r.minutes.toFixed(0)} min`,
       );
     }
 }

@@ -111,6 +111,11 @@ export const onRestart = (f: () => void): (() => void) => {
 /** The demo's day has begun or ended: nothing was set back, another clock counts. */
 export function restartClock(): void {
   restart();
+  tellClocks();
+}
+
+/** Time stands somewhere else from now on: whoever counts looks again. */
+export function tellClocks(): void {
   for (const f of [...restarts]) f();
 }
 

@@ -1,5 +1,6 @@
 import { useSyncExternalStore } from 'react';
 
+import type { ClosingAction } from '@/core/practice/closing/case';
 import type { HandAction } from '@/core/practice/happened';
 import { defaultSettings } from '@/model/defaultSettings';
 import type { JobEvent } from '@/model/event';
@@ -13,7 +14,7 @@ export type PracticeSpeed = (typeof practiceSpeeds)[number];
 export interface Act {
   atS: number;
   dtS: number;
-  action: HandAction;
+  action: HandAction | ClosingAction;
   /** of the entry that it came from */
   eventId?: string;
 }

@@ -8,6 +8,9 @@ const names = {
   corners: 'skillCorners',
   camera: 'skillCamera',
   stubborn: 'skillStubborn',
+  residue: 'skillResidue',
+  bead: 'skillBead',
+  clamps: 'skillClamps',
   today: 'skillToday',
 } as const satisfies Record<ExerciseId, string>;
 

@@ -14,16 +14,15 @@ import { reached } from '@/core/practice/goal';
 import { edgeName } from '@/words/placeNames';
 import { t } from '@/words/practice';
 import { defaultPickMm } from '@/core/lift/verdict';
+import { EdgeChoice } from './EdgeChoice';
 import { happenedText } from './happenedText';
 import { PickStrip } from './PickStrip';
 import type { Lab } from './useLab';
+import { useStretches } from './useStretches';
 
-const edges: readonly EdgeId[] = ['bottom', 'left', 'top', 'right'];
 /** A hand pulls harder by so much a second of its own. */
 const newtonsPerS = 15;
 const pullMs = 250;
-/** Movements of a drag are taken together for so long. */
-const dragMs = 120;
 
 /** Hands on the made-up device: a cup to pull, a pick to push; what comes of it is told, not what is true. */
 export function Hands({ run, lab, stage }: { run: PracticeRun; lab: Lab; stage: string }) {
@@ -66,22 +65,7 @@ export function Hands({ run, lab, stage }: { run: PracticeRun; lab: Lab; stage: 
           <>
             <View className="flex-row flex-wrap gap-2 mt-2">
               <Cup onPull={(forceN, dtS) => lab.act({ kind: 'pull', sMm: gapMm, forceN }, dtS)} speed={run.speed} />
-              <View role="radiogroup" aria-label={t('pickOn')} className="flex-row flex-wrap gap-1">
-                {edges.map((e) => (
-                  <Pressable
-                    key={e}
-                    role="radio"
-                    aria-checked={e === shown}
-                    aria-label={`${t('pickOn')}: ${edgeName(e)}`}
-                    onPress={() => setEdge(e)}
-                    className={`min-h-touch px-2 items-center justify-center rounded-card border-[1.5px] ${e === shown ? 'bg-ink border-ink' : 'border-ink2'}`}
-                  >
-                    <Txt size="s" tone={e === shown ? 'onInk' : 'ink'}>
-                      {edgeName(e)}
-                    </Txt>
-                  </Pressable>
-                ))}
-              </View>
+              <EdgeChoice shown={shown} onEdge={setEdge} />
             </View>
             <Pick key={shown} run={run} lab={lab} edge={shown} span={span} width={Math.min(900, width - 32)} />
           </>
@@ -147,27 +131,17 @@ function Pick({
   width: number;
 }) {
   const [pick, setPick] = useState<{ sMm: number; depthMm: number } | null>(null);
-  const from = useRef<{ sMm: number; at: number } | null>(null);
   const { bench } = lab.lab!;
   const { path, device, bond, outs } = bench.about;
   const window = edgeWindows(device, bond, outs).find((w) => w.edge === edge)!;
   const told = run.way !== 'alone';
   const pickMm = run.events.findLast((e) => e.type === 'heatPlan')?.pickMm ?? defaultPickMm;
-  const push = (sMm: number, depthMm: number, phase: 'start' | 'move' | 'end') => {
+  const dragged = useStretches(run.speed, (before, sMm, depthMm, dtS) =>
+    lab.act({ kind: 'push', sMm: path.wrap(before), depthMm, speedMmS: (sMm - before) / dtS, pickMm }, dtS),
+  );
+  const push: typeof dragged = (sMm, depthMm, phase) => {
     setPick({ sMm, depthMm });
-    const now = performance.now();
-    if (phase === 'start' || !from.current) {
-      from.current = phase === 'end' ? null : { sMm, at: now };
-      return;
-    }
-    const { sMm: before, at } = from.current;
-    const ms = now - at;
-    if (ms < dragMs && phase === 'move') return;
-    const dtS = (Math.max(ms, dragMs) / 1e3) * Math.max(1, run.speed);
-    const mm = sMm - before;
-    if (Math.abs(mm) > 0.05)
-      lab.act({ kind: 'push', sMm: path.wrap(before), depthMm, speedMmS: mm / dtS, pickMm }, dtS);
-    from.current = phase === 'end' ? null : { sMm, at: now };
+    dragged(sMm, depthMm, phase);
   };
   const cut = lab.state!.cut.free.flatMap((f) =>
     [-path.lengthMm, 0, path.lengthMm]

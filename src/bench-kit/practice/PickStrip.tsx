@@ -1,8 +1,7 @@
-import { View } from 'react-native';
 import Svg, { Circle, G, Line, Rect, Text } from 'react-native-svg';
 
 import { useTokens } from '@/ui/theme';
-import { useStripDrag } from './useStripDrag';
+import { StripSlider } from './StripSlider';
 import { t as tr } from '@/words/practice';
 
 /** What the strip spans across, mm in from the cover's edge. */
@@ -31,41 +30,18 @@ export function PickStrip(p: PickStripProps) {
   const { width, fromMm, toMm } = p;
   const X = (s: number) => 8 + ((s - fromMm) / (toMm - fromMm)) * (width - 16);
   const Y = (d: number) => 10 + (d / deepestMm) * (height - 20);
-  const { holder, held } = useStripDrag(p, deepestMm, height);
   const pick = p.pick ?? { sMm: (fromMm + toMm) / 2, depthMm: 0 };
-  const steps: Record<string, [number, number]> = {
-    ArrowRight: [1, 0],
-    ArrowLeft: [-1, 0],
-    ArrowDown: [0, 0.5],
-    ArrowUp: [0, -0.5],
-  };
   return (
-    <View
-      ref={holder}
-      role="slider"
-      tabIndex={0}
-      aria-label={p.label}
-      aria-valuemin={Math.round(fromMm)}
-      aria-valuemax={Math.round(toMm)}
-      aria-valuenow={Math.round(pick.sMm)}
-      aria-valuetext={tr('pickStands', { s: Math.round(pick.sMm - fromMm), depth: pick.depthMm.toFixed(1) })}
-      testID="strip"
-      style={{ width, height, touchAction: 'none', cursor: 'grab' } as object}
-      {...({
-        onKeyDown: (e: { key: string; preventDefault(): void }) => {
-          const by = steps[e.key];
-          if (!by) return;
-          e.preventDefault();
-          p.onMove(
-            Math.min(toMm, Math.max(fromMm, pick.sMm + by[0])),
-            Math.min(deepestMm, Math.max(0, pick.depthMm + by[1])),
-            'move',
-          );
-        },
-      } as object)}
+    <StripSlider
+      {...p}
+      at={pick}
+      deepestMm={deepestMm}
+      height={height}
+      keyMm={1}
+      text={tr('pickStands', { s: Math.round(pick.sMm - fromMm), depth: pick.depthMm.toFixed(1) })}
     >
-      <StripPicture p={p} pick={pick} held={held} X={X} Y={Y} />
-    </View>
+      {(held) => <StripPicture p={p} pick={pick} held={held} X={X} Y={Y} />}
+    </StripSlider>
   );
 }
 

@@ -14,7 +14,7 @@ export function PracticeBar({ run, nowS }: { run: PracticeRun; nowS: number }) {
       role="region"
       aria-label={t('clockRuns')}
     >
-      <Txt size="s" strong tone="onInk" className="flex-1 min-w-[160px]">
+      <Txt size="s" strong tone="onInk" className="flex-1 min-w-[120px]">
         {t('practiceClock', { name: exerciseName(run.exercise), clock: clock(nowS) })}
       </Txt>
       <View role="radiogroup" aria-label={t('clockRuns')} className="flex-row gap-1">

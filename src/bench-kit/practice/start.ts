@@ -1,3 +1,4 @@
+import type { Device } from '@/core/device/types';
 import { shippedDevices } from '@/model/shippedDevices';
 import type { NewEvent } from '@/model/event';
 import type { JobState } from '@/model/fold';
@@ -8,7 +9,9 @@ import type { PracticeWay } from '@/model/practiceWay';
 import { beginPractice, practicePrefix } from '@/store/practice';
 import { repository } from '@/store/shop';
 import { nowMs } from '@/store/clock';
-import { asExercise, exercises, readyForHeat, type ExerciseId } from '@/work/practice/exercises';
+import { deviceOf, pageOf } from '@/work/practice/begins';
+import { practiceLiquid, readyForClosing, shopOf } from '@/work/practice/closings';
+import { asExercise, isClosing, readyForHeat, type ExerciseId } from '@/work/practice/exercises';
 import { t } from '@/words/practice';
 
 export interface Started {
@@ -21,9 +24,20 @@ export interface Started {
   job?: JobState | undefined;
 }
 
+/** What stands in the log of a made-up device as the exercise begins. */
+function begins({ exercise, settings, job }: Started): { device: Device; events: NewEvent[] } {
+  const device = shippedDevices.find((d) => d.id === deviceOf(exercise)) ?? job?.model ?? shippedDevices[0]!;
+  const bond = device.bonds[0]!;
+  const events = isClosing(exercise)
+    ? readyForClosing(exercise, bond, practiceLiquid(settings))
+    : readyForHeat(bond.id);
+  return { device, events };
+}
+
 /** Begins an exercise with a job of its own and returns the page where it goes on. */
-export function startPractice({ exercise, seed, way, person, settings, job }: Started): string {
-  const device = shippedDevices.find((d) => d.id === exercises[exercise].deviceId) ?? job?.model ?? shippedDevices[0]!;
+export function startPractice(started: Started): string {
+  const { exercise, seed, way, person, settings, job } = started;
+  const { device, events: ready } = begins(started);
   const bondId = device.bonds[0]!.id;
   const id = `${practicePrefix}${exercise}-${seed}-${newId().slice(0, 6)}`;
   const at = nowMs();
@@ -34,13 +48,15 @@ export function startPractice({ exercise, seed, way, person, settings, job }: St
   const events =
     exercise === 'today' && job
       ? asExercise(job).map((e) => (e.type === 'opened' ? { ...e, promiseAt: null, customerMark: '' } : e))
-      : [opened, ...readyForHeat(bondId)];
-  const made = repository.make(id, person, events.map(withoutFrame), at);
+      : [opened, ...ready];
+  // noted a minute before it begins: none of it is a tap of the exercise
+  const before = at - 60_000;
+  const made = repository.make(id, person, events.map(withoutFrame), before).map((e) => ({ ...e, loggedAt: before }));
   beginPractice({
-    ...{ id, exercise, seed, way, person, settings, startMs: at, simMs: 0, speed: 1 },
+    ...{ id, exercise, seed, way, person, settings: shopOf(exercise, settings), startMs: at, simMs: 0, speed: 1 },
     ...{ events: made, acts: [], guesses: [] },
   });
-  return `/jobs/${id}/heat`;
+  return `/jobs/${id}/${pageOf(exercise)}`;
 }
 
 /** An entry of another log is noted anew: what says whose and when it was is its own. */

@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 
 import { PracticeBench } from '@/core/practice/bench';
 import { type HandAction, type Happened } from '@/core/practice/happened';
@@ -7,17 +7,15 @@ import { edgeOrder } from '@/core/lift/order';
 import { heaterOf } from '@/model/settings';
 import type { JobState } from '@/model/fold';
 import { foldJob } from '@/model/fold';
-import { changePractice, type Act, type PracticeRun } from '@/store/practice';
+import { changePractice, type PracticeRun } from '@/store/practice';
 import { heatUse } from '@/work/heat/heating';
 import { shopScale } from '@/work/heat/shopAdhesive';
-import { exercises, truthOf, type ExerciseId } from '@/work/practice/exercises';
+import { exercises, truthOf, type LiftId } from '@/work/practice/exercises';
 import { practiceCase } from '@/work/practice/practiceCase';
-import { playedOn, waited } from '@/work/practice/replay';
+import { playedOn, waited, type Done } from '@/work/practice/replay';
 import { useNow } from '../useNow';
+import { begun, useEntriesAsActs } from './entriesAsActs';
 import { useThermal } from '../useThermal';
-
-/** The log as it was when the exercise began: everything in it came with one stroke. */
-const begun = (run: PracticeRun) => run.events.filter((e) => e.loggedAt === run.events[0]!.loggedAt);
 
 /** The made-up device of an exercise with its truth; null until its heat model is there. */
 export function useBench(run: PracticeRun, job: JobState) {
@@ -30,11 +28,11 @@ export function useBench(run: PracticeRun, job: JobState) {
     if (!model || !start || id !== first.id) return null;
     const { settings } = first;
     const about = practiceCase(start, settings, model);
-    const truth = truthOf(exercise as ExerciseId, seed, about.path, shopScale(settings, start.bond.adhesive).sd);
+    const truth = truthOf(exercise as LiftId, seed, about.path, shopScale(settings, start.bond.adhesive).sd);
     const bench = new PracticeBench(about, truth);
     const edge = edgeOrder(about.device, about.bond, about.outs)[0]!;
     const gap = firstGap(about.device, about.bond, about.outs, edge.edge, [], []);
-    return { bench, start, firstEdge: edge, gapMm: gap.blade.sMm, goal: exercises[exercise as ExerciseId].goal };
+    return { bench, start, firstEdge: edge, gapMm: gap.blade.sMm, goal: exercises[exercise as LiftId].goal };
   }, [model, first, id, exercise, seed]);
 }
 
@@ -46,31 +44,20 @@ export function useLab(run: PracticeRun, job: JobState) {
   const [refused, setRefused] = useState<Happened | null>(null);
 
   // an entry that says that the device lies on the heat is what was done with it
-  const { acts, events, settings } = run;
-  useEffect(() => {
-    const known = new Set(acts.map((a) => a.eventId));
-    const fresh = events.flatMap((e): Act[] => {
-      if (known.has(e.id)) return [];
-      const at = { atS: Math.max(0, (e.at - run.startMs) / 1e3), dtS: 0, eventId: e.id };
-      if (e.type === 'heatOn' && e.setC !== null)
-        return [
-          {
-            ...at,
-            action: {
-              ...{ kind: 'heat', setC: e.setC, preheated: e.preheated },
-              ...{ heater: heaterOf(settings, e.heater), use: heatUse(job.device, job.bond, e.use) },
-            },
-          },
-        ];
-      if (e.type === 'heatOff') return [{ ...at, action: { kind: 'off' } }];
-      if (e.type === 'alcohol' && e.use === 'gap' && e.stretch)
-        return [{ ...at, action: { kind: 'alcohol', fromMm: e.stretch.fromMm, toMm: e.stretch.toMm } }];
-      return [];
-    });
-    if (fresh.length) changePractice((r) => ({ ...r, acts: [...r.acts, ...fresh] }));
-  }, [acts, events, settings, run.startMs, job.device, job.bond]);
+  const { acts, settings } = run;
+  useEntriesAsActs(run, (e) => {
+    if (e.type === 'heatOn' && e.setC !== null)
+      return {
+        ...{ kind: 'heat', setC: e.setC, preheated: e.preheated },
+        ...{ heater: heaterOf(settings, e.heater), use: heatUse(job.device, job.bond, e.use) },
+      };
+    if (e.type === 'heatOff') return { kind: 'off' };
+    if (e.type === 'alcohol' && e.use === 'gap' && e.stretch)
+      return { kind: 'alcohol', fromMm: e.stretch.fromMm, toMm: e.stretch.toMm };
+    return null;
+  });
 
-  const played = useMemo(() => (lab ? playedOn(lab.bench, acts) : null), [lab, acts]);
+  const played = useMemo(() => (lab ? playedOn(lab.bench, acts as readonly Done<HandAction>[]) : null), [lab, acts]);
   const seen = lab && played ? waited(lab.bench, played.state, nowS) : null;
 
   const act = (action: HandAction, dtS: number) => {

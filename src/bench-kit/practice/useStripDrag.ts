@@ -1,11 +1,11 @@
 import { useEffect, useRef, useState } from 'react';
 import type { View } from 'react-native';
 
-import type { PickStripProps } from './PickStrip';
+import type { StripSliderProps } from './StripSlider';
 
 /** A finger on the strip, told as places along the edge and depths; held: it is down. */
 export function useStripDrag(
-  { fromMm, toMm, width, onMove }: Pick<PickStripProps, 'fromMm' | 'toMm' | 'width' | 'onMove'>,
+  { fromMm, toMm, width, onMove }: Pick<StripSliderProps, 'fromMm' | 'toMm' | 'width' | 'onMove'>,
   deepestMm: number,
   height: number,
 ) {

@@ -76,6 +76,48 @@ export function peakKPa(forceN: number, lambda: number, widthMm: number, spacing
   return ((forceN * lambda) / (2 * widthMm)) * influence(lambda * spacingMm).under * 1e3;
 }
 
+/** What clips bear on: the joint, the cover over it, and how far one clip's press reaches. */
+export interface HoldBed {
+  lengthMm: number;
+  widthMm: number;
+  coverAreaMm2: number;
+  /** decay of a load along the edge, 1/mm */
+  lambda: number;
+  needKPa: number;
+}
+
+/** A strip of glass on its adhesive as a beam on an elastic bed (Hetenyi 1946, published). @param kNmm3 of the adhesive */
+export function holdBed(about: Omit<HoldBed, 'lambda'>, hMm: number, eGPa: number, kNmm3: number): HoldBed {
+  const ei = (eGPa * 1e3 * stripMm.value * hMm ** 3) / 12;
+  return { ...about, lambda: ((kNmm3 * about.widthMm) / (4 * ei)) ** 0.25 };
+}
+
+export type ClipObjection = 'force' | 'uneven' | 'peak' | 'display';
+
+/**
+ * How so many clips of a force press, and what speaks against it, with what it is and what it may be.
+ * @param count at least 1 @throws CoreInputError as `peakKPa`
+ */
+export function clipCheck(bed: HoldBed, forceN: number, count: number) {
+  const { lengthMm, widthMm, coverAreaMm2, lambda, needKPa } = bed;
+  const even = evenness((lambda * lengthMm) / count);
+  const meanKPa = ((forceN * count) / (lengthMm * widthMm)) * 1e3;
+  const peak = peakKPa(forceN, lambda, widthMm, lengthMm / count);
+  const displayKPa = ((forceN * count) / coverAreaMm2) * 1e3;
+  const figures: Record<ClipObjection, { value: number; limit: number }> = {
+    force: { value: meanKPa, limit: needKPa },
+    uneven: { value: even, limit: evennessMin.value },
+    peak: { value: peak, limit: bondLimitKPa.value },
+    display: { value: displayKPa, limit: displayLimitKPa.value },
+  };
+  const against: ClipObjection[] = [];
+  if (meanKPa < needKPa) against.push('force');
+  if (even < evennessMin.value) against.push('uneven');
+  if (peak > bondLimitKPa.value) against.push('peak');
+  if (displayKPa > displayLimitKPa.value) against.push('display');
+  return { evenness: even, peakKPa: peak, meanKPa, displayKPa, against, figures };
+}
+
 /**
  * Number and force of clips solved together (law 12): the fewest clips of one kind that press enough, evenly enough
  * and nowhere too hard. Evenness wants many clips, the limits want gentle ones.
@@ -90,21 +132,10 @@ export function clampPlan(
   clips: readonly Clip[],
   needKPa: Sourced = tapePressKPa,
 ): ClampPlan {
-  const ei = (eGPa * 1e3 * stripMm.value * hMm ** 3) / 12;
-  const lambda = ((kNmm3 * widthMm) / (4 * ei)) ** 0.25;
-  const areaMm2 = lengthMm * widthMm;
+  const bed = holdBed({ lengthMm, widthMm, coverAreaMm2, needKPa: needKPa.value }, hMm, eGPa, kNmm3);
   const judge = (clip: Clip, count: number) => {
-    const even = evenness((lambda * lengthMm) / count);
-    const meanKPa = ((clip.forceN * count) / areaMm2) * 1e3;
-    const peak = peakKPa(clip.forceN, lambda, widthMm, lengthMm / count);
-    const displayKPa = ((clip.forceN * count) / coverAreaMm2) * 1e3;
-    const against: ('force' | 'uneven' | 'peak' | 'display' | 'owned')[] = [];
-    if (meanKPa < needKPa.value) against.push('force');
-    if (even < evennessMin.value) against.push('uneven');
-    if (peak > bondLimitKPa.value) against.push('peak');
-    if (displayKPa > displayLimitKPa.value) against.push('display');
-    if (count > clip.owned) against.push('owned');
-    return { clip, count, evenness: even, peakKPa: peak, meanKPa, displayKPa, against };
+    const { figures: _, ...c } = clipCheck(bed, clip.forceN, count);
+    return { clip, count, ...c, against: count > clip.owned ? [...c.against, 'owned' as const] : c.against };
   };
   const ways = clips.map((clip) => {
     const tried = Array.from({ length: 60 }, (_, i) => judge(clip, i + 2));

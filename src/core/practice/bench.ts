@@ -29,6 +29,7 @@ export class PracticeBench {
   readonly lift: Omit<LiftCase, 'pickMm'>;
   readonly outs: readonly KeepOut[];
   readonly needMm: number;
+  readonly pieceS = 10;
   private readonly heat: TrueHeat;
 
   constructor(

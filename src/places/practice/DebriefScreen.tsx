@@ -1,43 +1,43 @@
 import { useQuery } from '@tanstack/react-query';
-import { useRouter, type Href } from 'expo-router';
-import { Suspense, useEffect, useMemo } from 'react';
+import { Suspense, useMemo } from 'react';
 import { useWindowDimensions, View } from 'react-native';
-import { Circle } from 'react-native-svg';
 
 import { PlaceFrame } from '@/bench-kit/PlaceFrame';
-import { startPractice } from '@/bench-kit/practice/start';
 import { useBench } from '@/bench-kit/practice/useLab';
 import type { HeatSwitch } from '@/core/heat/member';
 import { HeatRun } from '@/core/heat/run';
+import type { HandAction } from '@/core/practice/happened';
 import type { Truth } from '@/core/practice/truth';
 import { defaultPickMm } from '@/core/lift/verdict';
 import { foldJob, type JobState } from '@/model/fold';
 import { heaterOf } from '@/model/settings';
-import { changePractice, endPractice, usePracticeRun, type PracticeRun } from '@/store/practice';
-import { noteTry } from '@/store/practiceTries';
-import { nowMs } from '@/store/clock';
-import { Button } from '@/ui/Button';
+import { usePracticeRun, type PracticeRun } from '@/store/practice';
 import { Plot } from '@/ui/chart/LazyPlot';
-import { DeviceBody, DeviceLines } from '@/ui/plan/BaseLayer';
-import { usePlanFrame } from '@/ui/plan/frame';
 import { RingArcs } from '@/ui/plan/layers';
 import { Stroke } from '@/ui/plan/pieceLayers';
-import { Plan } from '@/ui/plan/Plan';
 import { Txt } from '@/ui/Txt';
-import { useWide } from '@/ui/useWide';
 import { useSettings } from '@/store/shop';
 import { firstPlan, setFor } from '@/work/heat/heatPlan';
-import { endingOf, type ExerciseId } from '@/work/practice/exercises';
-import { playedOn, waited } from '@/work/practice/replay';
+import { endingOf, isClosing } from '@/work/practice/exercises';
+import { playedOn, waited, type Done } from '@/work/practice/replay';
 import { byCallsInWorker } from '@/workers/thermalClient';
 import { t } from '@/words/practice';
 import { clock, temp, toF } from '@/words/units';
+import { ClosingDebrief } from './LazyClosingDebrief';
+import { DebriefFrame, DebriefPlan, Hits } from './DebriefFrame';
+import { useNoted } from './useNoted';
 import { callsText, endedText, truthText, whyText } from './debriefText';
 
 /** How an exercise went: what happened where, what was hot when, what was believed, and what the calls would have taken. */
 export function DebriefScreen() {
   const run = usePracticeRun();
   const job = run ? foldJob(run.events) : null;
+  if (run && job && isClosing(run.exercise))
+    return (
+      <Suspense fallback={null}>
+        <ClosingDebrief key={run.id} run={run} job={job} />
+      </Suspense>
+    );
   return run && job ? (
     <Debrief key={run.id} run={run} job={job} />
   ) : (
@@ -47,46 +47,24 @@ export function DebriefScreen() {
   );
 }
 
-/** Where something was hit. */
-function Hits({ at }: { at: readonly (readonly [number, number])[] }) {
-  const { tokens, mm } = usePlanFrame();
-  return at.map(([x, y], i) => (
-    <Circle key={i} cx={x} cy={y} r={8 * mm} fill="none" stroke={tokens.caution} strokeWidth={3 * mm} />
-  ));
-}
-
 function useDebrief(run: PracticeRun, job: JobState) {
   const lab = useBench(run, job);
-  // what is looked at stands still
-  useEffect(() => changePractice((r) => ({ ...r, speed: 0 })), []);
   const settings = useSettings();
   const end = useMemo(() => {
     if (!lab) return null;
-    const played = playedOn(lab.bench, run.acts);
+    const played = playedOn(lab.bench, run.acts as readonly Done<HandAction>[]);
     return waited(lab.bench, played.state, run.simMs / 1e3).state;
   }, [lab, run.acts, run.simMs]);
   const heats = run.acts.filter((a) => a.action.kind === 'heat').length;
   const ended = lab && end ? endingOf(lab.goal, end, lab.firstEdge) : null;
-  const { id, exercise, seed, way, person } = run;
+  const { exercise, seed } = run;
   const minutes = end ? end.tS / 60 : 0;
   const trueAt = (s: number) => (lab && end ? lab.bench.lineC(end, lab.gapMm, s) : 0);
   const guesses = run.guesses.map((g) => ({ ...g, wasC: trueAt(g.atS) }));
-  const guessed = JSON.stringify(guesses.map((g) => Math.round(g.tC - g.wasC)));
-  useEffect(() => {
-    if (ended && run.acts.length)
-      void noteTry({
-        id,
-        exercise,
-        seed,
-        way,
-        person,
-        at: nowMs(),
-        minutes,
-        heats,
-        ended,
-        guessK: JSON.parse(guessed) as number[],
-      });
-  }, [ended, id, exercise, seed, way, person, minutes, heats, run.acts.length, guessed]);
+  useNoted(run, ended, minutes, {
+    heats,
+    guessK: guesses.map((g) => Math.round(g.tC - g.wasC)),
+  });
   const plan = lab ? firstPlan(lab.start, run.settings) : null;
   const heater = heaterOf(run.settings, plan?.heater);
   const truth: Truth | null = lab?.bench.truth ?? null;
@@ -105,86 +83,41 @@ function useDebrief(run: PracticeRun, job: JobState) {
 }
 
 function Debrief({ run, job }: { run: PracticeRun; job: JobState }) {
-  const router = useRouter();
-  const wide = useWide();
   const { width } = useWindowDimensions();
   const { lab, end, heats, ended, guesses, calls, settings } = useDebrief(run, job);
-  const again = (seed: number) => {
-    const { exercise, way, person } = run;
-    router.replace(
-      startPractice({
-        exercise: exercise as ExerciseId,
-        seed,
-        way,
-        person,
-        settings,
-        ...(exercise === 'today' ? { job } : {}),
-      }) as Href,
-    );
-  };
+  if (!lab || !end || !ended) return <DebriefFrame run={run} job={job} plan={null} told={null} />;
+  const said = endedText(ended, end, lab.bench, heats);
   return (
-    <PlaceFrame
-      title={t('debrief')}
-      full={wide}
-      actions={
-        <>
-          <View className="flex-1">
-            <Button label={t('again')} onPress={() => again(run.seed)} />
-          </View>
-          <View className="flex-1">
-            <Button kind="main" label={t('another')} onPress={() => again(run.seed + 1)} />
-          </View>
-        </>
+    <DebriefFrame
+      run={run}
+      job={job}
+      plan={
+        <DebriefPlan
+          job={job}
+          lines={[t('planLines', { free: Math.round(end.cut.freeMm), length: Math.round(end.cut.lengthMm) }), said]}
+        >
+          <RingArcs arcs={end.cut.free.map((f) => ({ ...f, state: 'free' as const }))} />
+          {end.broke ? <Stroke pts={end.broke.crack} /> : null}
+          <Hits at={end.hurt.map((h) => lab.bench.about.path.point(h.sMm).at)} />
+        </DebriefPlan>
       }
-    >
-      {lab && end && ended ? (
-        <View className={wide ? 'flex-row gap-4' : ''}>
-          <View>
-            <Plan
-              device={job.device}
-              bond={job.bond}
-              width={wide ? 320 : width - 32}
-              height={wide ? 460 : 340}
-              label={t('planOfIt')}
-              lines={[
-                t('planLines', { free: Math.round(end.cut.freeMm), length: Math.round(end.cut.lengthMm) }),
-                endedText(ended, end, lab.bench, heats),
-              ]}
-            >
-              <DeviceBody />
-              <DeviceLines />
-              <RingArcs arcs={end.cut.free.map((f) => ({ ...f, state: 'free' as const }))} />
-              {end.broke ? <Stroke pts={end.broke.crack} /> : null}
-              <Hits at={end.hurt.map((h) => lab.bench.about.path.point(h.sMm).at)} />
-            </Plan>
-          </View>
-          <View className="flex-1">
-            <Txt strong size="xl" level={2} tone={ended === 'passed' ? 'ink' : 'caution'} testID="call">
-              {endedText(ended, end, lab.bench, heats)}
+      told={(wide) => (
+        <>
+          <Txt strong size="xl" level={2} tone={ended === 'passed' ? 'ink' : 'caution'} testID="call">
+            {said}
+          </Txt>
+          <Txt className="mt-1">{whyText(ended, end, settings)}</Txt>
+          <Txt className="mt-1">{truthText(lab.bench)}</Txt>
+          {calls ? <Txt className="mt-1">{callsText(calls)}</Txt> : null}
+          {guesses.map((g) => (
+            <Txt key={g.atS} className="mt-1">
+              {t('guessSaid', { said: temp(g.tC, settings), was: temp(g.wasC, settings) })}
             </Txt>
-            <Txt className="mt-1">{whyText(ended, end, settings)}</Txt>
-            <Txt className="mt-1">{truthText(lab.bench)}</Txt>
-            {calls ? <Txt className="mt-1">{callsText(calls)}</Txt> : null}
-            {guesses.map((g) => (
-              <Txt key={g.atS} className="mt-1">
-                {t('guessSaid', { said: temp(g.tC, settings), was: temp(g.wasC, settings) })}
-              </Txt>
-            ))}
-            <Temperatures run={run} lab={lab} end={end} width={wide ? Math.min(820, width - 420) : width - 32} />
-            <View className="mt-3 self-start">
-              <Button
-                kind="small"
-                label={t('leaveExercise')}
-                onPress={() => {
-                  endPractice();
-                  router.replace('/practice' as Href);
-                }}
-              />
-            </View>
-          </View>
-        </View>
-      ) : null}
-    </PlaceFrame>
+          ))}
+          <Temperatures run={run} lab={lab} end={end} width={wide ? Math.min(820, width - 420) : width - 32} />
+        </>
+      )}
+    />
   );
 }
 

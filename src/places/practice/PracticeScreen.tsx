@@ -24,7 +24,8 @@ import { DeviceThumb } from '@/ui/plan/DeviceThumb';
 import { NumberField } from '@/ui/NumberField';
 import { Txt } from '@/ui/Txt';
 import { useWide } from '@/ui/useWide';
-import { exerciseIds, exercises, type ExerciseId } from '@/work/practice/exercises';
+import { deviceOf, pageOf } from '@/work/practice/begins';
+import { exerciseIds, type ExerciseId } from '@/work/practice/exercises';
 import { exerciseName } from '@/words/exerciseNames';
 import { t } from '@/words/practice';
 import { digits } from '@/words/units';
@@ -36,6 +37,9 @@ const about = {
   corners: 'aboutCorners',
   camera: 'aboutCamera',
   stubborn: 'aboutStubborn',
+  residue: 'aboutResidue',
+  bead: 'aboutBead',
+  clamps: 'aboutClamps',
 } as const;
 const plain = exerciseIds.filter((id): id is keyof typeof about => id !== 'today');
 const ways = { guided: 'wayGuided', checked: 'wayChecked', alone: 'wayAlone' } as const satisfies Record<
@@ -69,7 +73,7 @@ export function PracticeScreen() {
           <Button
             kind="main"
             label={t('goOn', { name: exerciseName(open.exercise) })}
-            onPress={() => router.push(`/jobs/${open.id}/heat` as Href)}
+            onPress={() => router.push(`/jobs/${open.id}/${pageOf(open.exercise)}` as Href)}
           />
         </View>
       ) : null}
@@ -93,7 +97,7 @@ export function PracticeScreen() {
             />
             <View role="list" aria-label={t('exercises')}>
               {plain.map((id, i) => {
-                const device = shippedDevices.find((d) => d.id === exercises[id].deviceId)!;
+                const device = shippedDevices.find((d) => d.id === deviceOf(id))!;
                 const own = tries.filter((x) => x.exercise === id && x.person === settings.person);
                 return (
                   <View key={id} role="listitem" className="flex-row items-center gap-3 border-b border-rule py-2">

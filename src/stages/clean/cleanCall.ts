@@ -1,12 +1,9 @@
-import { adhesiveRecord } from '@/core/adhesives';
-import { crumbLimitMm, type CrumbInput } from '@/core/clean/crumb';
+import { crumbLimitMm } from '@/core/clean/crumb';
 import { coolC, methodsFor } from '@/core/clean/zones';
-import { coverOf } from '@/core/device/perimeter';
 import { jointOf } from '@/core/device/jointKinds';
-import { coverStrengths } from '@/core/lift/strength';
 import type { JobState } from '@/model/fold';
 import type { Settings } from '@/model/settings';
-import { lacksOf, type ZoneNow } from '@/work/clean/cleanJob';
+import { crumbUnder, lacksOf, type ZoneNow } from '@/work/clean/cleanJob';
 import { lensWork } from '@/work/lift/lensCovers';
 import { placeName } from '@/words/placeNames';
 import { capital } from '@/words/capital';
@@ -52,16 +49,7 @@ export function cleaning(job: JobState, settings: Settings, now: number, side: S
       (z) => (z.state === 'residue' && !ringStays) || z.state === 'glass',
     );
 
-  const cover = coverOf(job.device, job.bond);
-  const crumbIn: CrumbInput = {
-    cover: coverStrengths[cover.strength] ?? coverStrengths.glassPlain!,
-    hMm: cover.hMm,
-    flawUm: (coverStrengths[cover.strength] ?? coverStrengths.glassPlain!).flawUm.value,
-    kNmm3: adhesiveRecord('cutTape').debond.kNmm3.value,
-    ringMm: job.bond.widthMm,
-    gapMm: job.bond.gapMm,
-    joint: bead ? null : (adhesiveRecord('cutTape').joint ?? null),
-  };
+  const crumbIn = crumbUnder(job);
   const crumbMm = crumbLimitMm(crumbIn);
   return {
     side,

@@ -1,4 +1,8 @@
+import { adhesiveRecord } from '@/core/adhesives';
+import type { CrumbInput } from '@/core/clean/crumb';
 import { coverKinds } from '@/core/device/coverKinds';
+import { coverOf } from '@/core/device/perimeter';
+import { coverStrengths } from '@/core/lift/strength';
 import { filmDryS } from '@/core/alcohol/drying';
 import { cleanLacks, cleanZones, type CleanZone, type ZoneState } from '@/core/clean/zones';
 import { boxOf } from '@/core/device/shapes';
@@ -88,5 +92,21 @@ export function lacksOf(job: JobState, now: number, frameC: number, ambientC: nu
       coverClean: cover ? cover.every(bare) : null,
       ringStays: job.prep.has('oldRingWhole'),
     }),
+  };
+}
+
+/** What a crumb under this cover would do: the glass, and what lies over the crumb. */
+export function crumbUnder(job: Pick<JobState, 'device' | 'bond' | 'route'>): CrumbInput {
+  const cover = coverOf(job.device, job.bond);
+  const strength = coverStrengths[cover.strength] ?? coverStrengths.glassPlain!;
+  const tape = adhesiveRecord('cutTape');
+  return {
+    cover: strength,
+    hMm: cover.hMm,
+    flawUm: strength.flawUm.value,
+    kNmm3: tape.debond.kNmm3.value,
+    ringMm: job.bond.widthMm,
+    gapMm: job.bond.gapMm,
+    joint: job.route?.closedBy === 'bead' ? null : (tape.joint ?? null),
   };
 }

@@ -31,23 +31,29 @@ function clipObjections(w: ClampPlan['ways'][number]): Objection[] {
   return [{ why: 'uneven', evenCount: even.count, still, then }, ...rest.map((why) => ({ why }))];
 }
 
-/** What holds this bond: clips of one kind, weights on a board, a bag; what nothing speaks against comes first. */
-export function holdWays(job: JointSeen & Pick<BondSlice, 'bonded'>, settings: Settings, cure: JobCure): HoldWay[] {
+/** What holds this bond bears on: its joint, its cover, and what its adhesive wants. */
+export function bedOfJob(job: JointSeen & Pick<BondSlice, 'bonded'>, cure: Pick<JobCure, 'kind' | 'bondMm'>) {
   const cover = coverOf(job.device, job.bond);
-  const path = bondPerimeter(job.device, job.bond);
+  const { lengthMm } = bondPerimeter(job.device, job.bond);
   const strength = coverStrengths[cover.strength]!;
   const box = boxOf(cover.outline);
   const r = cover.outline.kind === 'roundRect' ? cover.outline.rMm : 0;
-  const areaMm2 = roundRectAreaMm2(box.max[0] - box.min[0], box.max[1] - box.min[1], r);
+  const coverAreaMm2 = roundRectAreaMm2(box.max[0] - box.min[0], box.max[1] - box.min[1], r);
   const tape = cure.kind === 'tape';
   const widthMm = tape ? (job.bonded?.widthMm ?? job.bond.widthMm) : Math.min(cure.bondMm, job.bond.widthMm);
   const need = tape ? (adhesiveRecord('cutTape').joint?.pressKPa ?? tapePressKPa) : beadPressKPa;
   const k = tape
     ? adhesiveRecord('cutTape').debond.kNmm3
     : beadStiffness[cure.kind === 'solvent' ? 'solvent' : 'moisture'];
+  return { lengthMm, widthMm, coverAreaMm2, need, hMm: cover.hMm, eGPa: strength.eGPa.value, kNmm3: k.value };
+}
+
+/** What holds this bond: clips of one kind, weights on a board, a bag; what nothing speaks against comes first. */
+export function holdWays(job: JointSeen & Pick<BondSlice, 'bonded'>, settings: Settings, cure: JobCure): HoldWay[] {
+  const { lengthMm, widthMm, coverAreaMm2: areaMm2, need, hMm, eGPa, kNmm3 } = bedOfJob(job, cure);
   const out: HoldWay[] = [];
   for (const clip of settings.clips) {
-    const plan = clampPlan(path.lengthMm, widthMm, areaMm2, cover.hMm, strength.eGPa.value, k.value, [clip], need);
+    const plan = clampPlan(lengthMm, widthMm, areaMm2, hMm, eGPa, kNmm3, [clip], need);
     const w = plan.ways[0]!;
     out.push({
       id: clip.id,
@@ -60,7 +66,7 @@ export function holdWays(job: JointSeen & Pick<BondSlice, 'bonded'>, settings: S
     });
   }
   const coil = job.device.parts.some((p) => p.kind === 'coil');
-  const bondArea = Math.min(path.lengthMm * widthMm, areaMm2 * 0.9);
+  const bondArea = Math.min(lengthMm * widthMm, areaMm2 * 0.9);
   for (const weight of settings.weights) {
     const s = spreadHold('weight', need.value, bondArea, areaMm2, coil);
     const count = Math.ceil(s.massKg / weight.massKg - 1e-9);

@@ -6,7 +6,7 @@ import { foldJob } from '@/model/fold';
 import type { JobEvent } from '@/model/event';
 import { shippedDevices } from '@/model/shippedDevices';
 import { plainWay } from '@/model/way';
-import { asExercise, endingOf, exerciseIds, exercises, readyForHeat } from './exercises';
+import { asExercise, endingOf, liftIds, exercises, readyForHeat } from './exercises';
 import { guessError } from './guessError';
 
 const t0 = Date.UTC(2026, 3, 14, 13);
@@ -20,7 +20,7 @@ const broke = { what: 'broke' } as Extract<Happened, { what: 'broke' }>;
 const hurt = { what: 'hurt' } as Extract<Happened, { what: 'hurt' }>;
 
 it('every made-up device of an exercise comes to its first heat with its cover to be saved', () => {
-  for (const id of exerciseIds) {
+  for (const id of liftIds) {
     const { deviceId } = exercises[id];
     if (deviceId === null) continue;
     const device = shippedDevices.find((d) => d.id === deviceId)!;

@@ -6,12 +6,19 @@ import { judgement } from '@/core/source';
 import type { JobEvent, NewEvent } from '@/model/event';
 import type { JobState } from '@/model/fold';
 
+/** What is opened, and what is closed again. */
+export const liftIds = ['heat', 'depth', 'reheat', 'corners', 'camera', 'stubborn', 'today'] as const;
+export const closingIds = ['residue', 'bead', 'clamps'] as const;
 /** What an exercise is about, one skill each, in the order in which they are learned. */
-export const exerciseIds = ['heat', 'depth', 'reheat', 'corners', 'camera', 'stubborn', 'today'] as const;
-export type ExerciseId = (typeof exerciseIds)[number];
+export const exerciseIds = [...liftIds.filter((id) => id !== 'today'), ...closingIds, 'today'] as const;
+export type LiftId = (typeof liftIds)[number];
+export type ClosingId = (typeof closingIds)[number];
+export type ExerciseId = LiftId | ClosingId;
+
+export const isClosing = (id: string): id is ClosingId => (closingIds as readonly string[]).includes(id);
 
 export interface Exercise {
-  id: ExerciseId;
+  id: LiftId;
   /** of the shelf; null: the device of a job of today */
   deviceId: string | null;
   goal: Goal;
@@ -22,7 +29,7 @@ export interface Exercise {
 /** ln of what the glue of the stubborn device is against a usual one. */
 const stubbornLn = judgement(0.6, 'near the strong end of what is usual, so that heat alone takes long');
 
-export const exercises: Record<ExerciseId, Exercise> = {
+export const exercises: Record<LiftId, Exercise> = {
   heat: { id: 'heat', deviceId: 'ring61', goal: 'gap', fixed: { chips: [] } },
   depth: { id: 'depth', deviceId: 'ring61', goal: 'firstEdge', fixed: { chips: [] } },
   reheat: { id: 'reheat', deviceId: 'ring61', goal: 'off', fixed: { chips: [], lnScale: 0 } },
@@ -32,7 +39,7 @@ export const exercises: Record<ExerciseId, Exercise> = {
   today: { id: 'today', deviceId: null, goal: 'off', fixed: {} },
 };
 
-export const truthOf = (exercise: ExerciseId, seed: number, path: Perimeter, lnSd: number): Truth => ({
+export const truthOf = (exercise: LiftId, seed: number, path: Perimeter, lnSd: number): Truth => ({
   ...drawTruth(seed, path, lnSd),
   ...exercises[exercise].fixed,
 });
@@ -48,20 +55,30 @@ export function endingOf(goal: Goal, s: BenchState, firstEdge: { fromMm: number;
   return reached(goal, s, firstEdge) ? 'passed' : 'given up';
 }
 
-/** What stands in the log of a made-up device when it comes to its first heat. */
-export const readyForHeat = (bondId: string): NewEvent[] => [
+/** What is asked and answered of a made-up device before anything is done to it. */
+export const asked = (
+  bondId: string,
+  how: { work: 'openClose' | 'glassOnly'; closedBy: 'tape' | 'bead' },
+): NewEvent[] => [
   { type: 'finding', kind: 'cellSwollen', answer: 'no' },
   { type: 'finding', kind: 'chip', answer: 'no' },
   { type: 'finding', kind: 'bent', answer: 'no' },
-  { type: 'finding', kind: 'crack', answer: 'no', edges: [] },
+  { type: 'finding', kind: 'crack', answer: how.work === 'glassOnly' ? 'yes' : 'no', edges: [] },
   { type: 'charge', percent: 30 },
   {
     type: 'jobRoute',
-    ...{ bondId, work: 'openClose', cover: 'save', origin: null, through: 'back', internalsOut: false },
-    ...{ partHas: [], closedBy: 'tape' },
+    ...{ bondId, work: how.work, closedBy: how.closedBy, through: 'back', internalsOut: false, partHas: [] },
+    ...(how.work === 'openClose'
+      ? { cover: 'save' as const, origin: null }
+      : { cover: 'new' as const, origin: 'aftermarket' as const }),
   },
   { type: 'prep', item: 'powerOff', done: true },
   { type: 'prep', item: 'trayOut', done: true },
+];
+
+/** What stands in the log of a made-up device when it comes to its first heat. */
+export const readyForHeat = (bondId: string): NewEvent[] => [
+  ...asked(bondId, { work: 'openClose', closedBy: 'tape' }),
   { type: 'prep', item: 'toolsReady', done: true },
   { type: 'stage', stage: 'intake', to: 'done' },
 ];

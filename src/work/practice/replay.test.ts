@@ -15,10 +15,10 @@ function counting() {
     return { state: { ...s, tS, hazard: s.hazard + (a.kind === 'push' ? 1 : 0) }, happened: hot };
   };
   const start = () => ({ tS: 0, hazard: 0 }) as BenchState;
-  return { asked, bench: { step, start } as unknown as PracticeBench };
+  return { asked, bench: { step, start, pieceS: 10 } as unknown as PracticeBench };
 }
 const push: HandAction = { kind: 'push', sMm: 0, depthMm: 3, speedMmS: 1, pickMm: 0.5 };
-const doneAt = (atS: number): Done => ({ atS, dtS: 2, action: push });
+const doneAt = (atS: number): Done<HandAction> => ({ atS, dtS: 2, action: push });
 
 it('time that was waited for is not worked out anew: each look costs what is new and no more', () => {
   const { bench, asked } = counting();

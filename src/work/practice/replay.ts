@@ -1,33 +1,36 @@
-import type { PracticeBench } from '@/core/practice/bench';
-import type { BenchState, HandAction, Happened } from '@/core/practice/happened';
+/** A made-up thing that hands work on: it begins somewhere, and goes on by what is done. */
+export interface Practised<S extends { tS: number }, A extends { kind: string }, H> {
+  /** time goes by in pieces of so long, s */
+  readonly pieceS: number;
+  start(): S;
+  step(s: S, a: A | { kind: 'wait' }, dtS: number): { state: S; happened: H[] };
+}
 
-export interface Done {
+export interface Done<A> {
   atS: number;
   dtS: number;
-  action: HandAction;
+  action: A;
 }
 
-interface Played {
+interface Played<S, H> {
   count: number;
-  state: BenchState;
-  happened: Happened[];
+  state: S;
+  happened: H[];
 }
 
-/** Time goes by in pieces of so long, s: what was waited for already is not worked out anew. */
-const pieceS = 10;
-const waitedFor = new WeakMap<BenchState, { state: BenchState; happened: Happened[] }>();
+const waitedFor = new WeakMap<object, { state: unknown; happened: unknown[] }>();
 
 /** Time goes by to an instant. */
-export function waited(
-  bench: PracticeBench,
-  s: BenchState,
+export function waited<S extends { tS: number }, A extends { kind: string }, H>(
+  bench: Practised<S, A, H>,
+  s: S,
   untilS: number,
-): { state: BenchState; happened: Happened[] } {
+): { state: S; happened: H[] } {
   if (untilS <= s.tS + 1e-6) return { state: s, happened: [] };
-  const before = waitedFor.get(s);
+  const before = waitedFor.get(s) as { state: S; happened: H[] } | undefined;
   let far = before && before.state.tS <= untilS ? before : { state: s, happened: [] };
-  while (untilS - far.state.tS > pieceS) {
-    const next = bench.step(far.state, { kind: 'wait' }, pieceS);
+  while (untilS - far.state.tS > bench.pieceS) {
+    const next = bench.step(far.state, { kind: 'wait' }, bench.pieceS);
     far = { state: next.state, happened: [...far.happened, ...next.happened] };
   }
   waitedFor.set(s, far);
@@ -36,8 +39,12 @@ export function waited(
 }
 
 /** What hands did, one after the other with the time between; goes on from what was played before. */
-function play(bench: PracticeBench, acts: readonly Done[], from: Played | null): Played {
-  let { state, happened } = from ?? { state: bench.start(), happened: [] as Happened[] };
+function play<S extends { tS: number }, A extends { kind: string }, H>(
+  bench: Practised<S, A, H>,
+  acts: readonly Done<A>[],
+  from: Played<S, H> | null,
+): Played<S, H> {
+  let { state, happened } = from ?? { state: bench.start(), happened: [] as H[] };
   for (const a of acts.slice(from?.count ?? 0)) {
     const until = waited(bench, state, a.atS);
     const done = bench.step(until.state, a.action, a.dtS);
@@ -47,11 +54,14 @@ function play(bench: PracticeBench, acts: readonly Done[], from: Played | null):
   return { count: acts.length, state, happened };
 }
 
-const kept = new WeakMap<PracticeBench, Played>();
+const kept = new WeakMap<object, Played<unknown, unknown>>();
 
 /** How far a bench has come with all that hands did on it: a drag adds to that, it is not played anew. */
-export function playedOn(bench: PracticeBench, acts: readonly Done[]): Played {
-  const before = kept.get(bench);
+export function playedOn<S extends { tS: number }, A extends { kind: string }, H>(
+  bench: Practised<S, A, H>,
+  acts: readonly Done<A>[],
+): Played<S, H> {
+  const before = kept.get(bench) as Played<S, H> | undefined;
   if (before?.count === acts.length) return before;
   const next = play(bench, acts, before && before.count < acts.length ? before : null);
   kept.set(bench, next);

@@ -1,0 +1,18 @@
+import type { EdgeId } from '@/core/device/types';
+import { edgeName } from '@/words/placeNames';
+import { t } from '@/words/practice';
+import { HandChoice } from './HandChoice';
+
+const edges: readonly EdgeId[] = ['bottom', 'left', 'top', 'right'];
+
+/** The edge that hands are at. */
+export function EdgeChoice({ shown, onEdge }: { shown: EdgeId; onEdge: (e: EdgeId) => void }) {
+  return (
+    <HandChoice
+      label={t('pickOn')}
+      value={shown}
+      options={edges.map((id) => ({ id, name: edgeName(id) }))}
+      onChange={onEdge}
+    />
+  );
+}
