@@ -8,6 +8,8 @@ import { ReducedModel } from '../src/core/heat/reduced';
 import { PracticeBench } from '../src/core/practice/bench';
 import { reached } from '../src/core/practice/goal';
 import { workRing } from '../src/core/practice/hands';
+import { workLens } from '../src/core/practice/lensHands';
+import { lensCalls, lensPracticeCase } from '../src/work/practice/lensPractice';
 import { styles, type Style } from '../src/core/practice/manner';
 import { edgeOrder } from '../src/core/lift/order';
 import { wilson } from '../src/core/statistics/rates';
@@ -25,6 +27,7 @@ import {
   exercises,
   liftIds,
   readyForHeat,
+  readyForLens,
   truthOf,
   type ClosingId,
   type LiftId,
@@ -42,9 +45,9 @@ import { shopScale } from '../src/work/heat/shopAdhesive';
 type Line = (name: string, value: string) => void;
 const t0 = Date.UTC(2026, 3, 14, 13);
 
-function jobOf(deviceId: string, ready: (bondId: string) => readonly NewEvent[]) {
+function jobOf(deviceId: string, ready: (bondId: string) => readonly NewEvent[], joint?: string) {
   const device = shippedDevices.find((d) => d.id === deviceId)!;
-  const bondId = device.bonds[0]!.id;
+  const bondId = joint ?? device.bonds[0]!.id;
   const events = [
     { type: 'opened' as const, label: 'P', device, bondId, promiseAt: null, customerMark: '', steps: plainWay(bondId) },
     ...ready(bondId),
@@ -96,6 +99,26 @@ export function provePractice(exercise: LiftId, style: Style, seeds: number) {
   return { ends, broke, ...wilson(broke, seeds), minutes, heats };
 }
 
+/** As `provePractice`, of a lens cover. */
+export function proveLens(style: Style, seeds: number) {
+  const { deviceId, bondId } = exercises.lens;
+  const job = jobOf(deviceId!, () => readyForLens(bondId!), bondId);
+  const about = lensPracticeCase(job, demoSettings)!;
+  const calls = lensCalls(job, demoSettings)!;
+  const ends: Record<string, number> = {};
+  let [faulty, minutes] = [0, 0];
+  const all = { fromMm: 0, toMm: about.path.lengthMm };
+  for (let seed = 1; seed <= seeds; seed++) {
+    const truth = truthOf('lens', seed, about.path, shopScale(demoSettings, about.bond.adhesive).sd);
+    const w = workLens({ bench: new PracticeBench(about, truth), ...calls, style, seed });
+    const end = endingOf('off', w.state, all);
+    ends[end] = (ends[end] ?? 0) + 1;
+    if (end !== 'passed') faulty++;
+    minutes += w.state.tS / 60 / seeds;
+  }
+  return { ends, faulty, ...wilson(faulty, seeds), minutes };
+}
+
 /** As `provePractice`, of a joint that is closed. */
 export function proveClosing(exercise: ClosingId, style: Style, seeds: number, settings = demoSettings) {
   const { deviceId, from } = closings[exercise];
@@ -126,7 +149,7 @@ const endsText = (ends: Record<string, number>) =>
 const percent = (v: number) => `${(100 * v).toFixed(1)} %`;
 
 export function practiceBench(line: Line, seeds: number): void {
-  for (const exercise of liftIds.filter((e) => exercises[e].deviceId !== null))
+  for (const exercise of liftIds.filter((e) => exercises[e].deviceId !== null && !exercises[e].lens))
     for (const style of styles) {
       const r = provePractice(exercise, style, seeds);
       line(
@@ -134,14 +157,14 @@ export function practiceBench(line: Line, seeds: number): void {
         `broke ${percent(r.broke / seeds)} (${percent(r.low)} to ${percent(r.high)}); ${endsText(r.ends)}; ${r.minutes.toFixed(0)} min, ${r.heats.toFixed(1)} heats`,
       );
     }
-  // thousands of joints are closed in the time in which one ring is lifted
-  const many = seeds * 20;
-  for (const exercise of closingIds)
+  // many joints are closed in the time in which one ring is lifted
+  for (const exercise of ['lens', ...closingIds] as const)
     for (const style of styles) {
-      const r = proveClosing(exercise, style, many);
+      const many = exercise === 'lens' ? seeds * 4 : seeds * 20;
+      const r = exercise === 'lens' ? proveLens(style, many) : proveClosing(exercise, style, many);
       line(
         `practice ${exercise}, ${style}, ${many} seeds`,
-        `comes back ${percent(r.faulty / many)} (${percent(r.low)} to ${percent(r.high)}); ${endsText(r.ends)}; ${r.minutes.toFixed(0)} min`,
+        `fails ${percent(r.faulty / many)} (${percent(r.low)} to ${percent(r.high)}); ${endsText(r.ends)}; ${r.minutes.toFixed(0)} min`,
       );
     }
 }

@@ -35,15 +35,15 @@ export const modelQuery = (key: ThermalKey) =>
 
 /**
  * The heat model of a device: that which ships with the app, else from this browser's store, else built in a worker with
- * progress and cancel, and then kept. While it is built a first look on a coarse grid answers, with its error in every range.
+ * progress and cancel, and then kept. Where none is wanted none is made. While it is built a first look on a coarse grid answers, with its error in every range.
  */
-export function useThermal(device: Device, bond: Bond): Thermal {
-  return useThermalStack(useMemo(() => thermalKey(device, bond), [device, bond]));
+export function useThermal(device: Device, bond: Bond, wanted = true): Thermal {
+  return useThermalStack(useMemo(() => thermalKey(device, bond), [device, bond]), wanted);
 }
 
 /** The same for any stack of layers, for instance a device that is heated from its front. */
-export function useThermalStack(key: ThermalKey): Thermal {
-  const q = useQuery(modelQuery(key));
+export function useThermalStack(key: ThermalKey, wanted = true): Thermal {
+  const q = useQuery({ ...modelQuery(key), enabled: wanted });
   const way = useOnTheWay(key.id);
   const exact = q.data ?? models.get(key.id) ?? null;
   const { refetch } = q;

@@ -7,6 +7,7 @@ const names = {
   reheat: 'skillReheat',
   corners: 'skillCorners',
   camera: 'skillCamera',
+  lens: 'skillLens',
   stubborn: 'skillStubborn',
   residue: 'skillResidue',
   bead: 'skillBead',

@@ -14,6 +14,7 @@ import { reached } from '@/core/practice/goal';
 import { edgeName } from '@/words/placeNames';
 import { t } from '@/words/practice';
 import { defaultPickMm } from '@/core/lift/verdict';
+import { lensBladeMm } from '@/work/lift/lensJob';
 import { EdgeChoice } from './EdgeChoice';
 import { happenedText } from './happenedText';
 import { PickStrip } from './PickStrip';
@@ -33,12 +34,20 @@ export function Hands({ run, lab, stage }: { run: PracticeRun; lab: Lab; stage: 
   if (!on || !state) return null;
   const { bench, gapMm, firstEdge, goal } = on;
   const shown = edge ?? firstEdge.edge;
-  const span = bench.about.path.edgeSpan(shown);
+  const { lens, path } = bench.about;
+  const span = lens ? { fromMm: 0, toMm: path.lengthMm } : path.edgeSpan(shown);
   const over = state.broke !== null || state.flash || state.free || reached(goal, state, firstEdge);
   const offs = run.acts.filter((a) => a.action.kind === 'off').length;
   const asked = offs > run.guesses.length;
   const last = refused ?? happened.findLast((h) => happenedText(h) !== null) ?? null;
-  const text = run.speed === 0 && !over ? t('timeStands') : last ? happenedText(last) : t('dragThePick');
+  const text =
+    run.speed === 0 && !over
+      ? t('timeStands')
+      : last
+        ? happenedText(last)
+        : lens
+          ? t('dragTheBlade')
+          : t('dragThePick');
   return (
     <View
       className="border-t-[1.5px] border-ink bg-panel px-4 no-print"
@@ -63,10 +72,12 @@ export function Hands({ run, lab, stage }: { run: PracticeRun; lab: Lab; stage: 
         {over || run.way === 'guided' || !asked ? null : <Guess onGuess={(tC) => lab.guess(tC)} />}
         {over ? null : (
           <>
-            <View className="flex-row flex-wrap gap-2 mt-2">
-              <Cup onPull={(forceN, dtS) => lab.act({ kind: 'pull', sMm: gapMm, forceN }, dtS)} speed={run.speed} />
-              <EdgeChoice shown={shown} onEdge={setEdge} />
-            </View>
+            {lens ? null : (
+              <View className="flex-row flex-wrap gap-2 mt-2">
+                <Cup onPull={(forceN, dtS) => lab.act({ kind: 'pull', sMm: gapMm, forceN }, dtS)} speed={run.speed} />
+                <EdgeChoice shown={shown} onEdge={setEdge} />
+              </View>
+            )}
             <Pick key={shown} run={run} lab={lab} edge={shown} span={span} width={Math.min(900, width - 32)} />
           </>
         )}
@@ -132,10 +143,15 @@ function Pick({
 }) {
   const [pick, setPick] = useState<{ sMm: number; depthMm: number } | null>(null);
   const { bench } = lab.lab!;
-  const { path, device, bond, outs } = bench.about;
-  const window = edgeWindows(device, bond, outs).find((w) => w.edge === edge)!;
+  const { path, device, bond, outs, lens } = bench.about;
+  // round a lens cover it is the same everywhere
+  const window = lens
+    ? { needMm: lens.needMm, closed: [] }
+    : edgeWindows(device, bond, outs).find((w) => w.edge === edge)!;
   const told = run.way !== 'alone';
-  const pickMm = run.events.findLast((e) => e.type === 'heatPlan')?.pickMm ?? defaultPickMm;
+  const pickMm = lens
+    ? lensBladeMm.value
+    : (run.events.findLast((e) => e.type === 'heatPlan')?.pickMm ?? defaultPickMm);
   const dragged = useStretches(run.speed, (before, sMm, depthMm, dtS) =>
     lab.act({ kind: 'push', sMm: path.wrap(before), depthMm, speedMmS: (sMm - before) / dtS, pickMm }, dtS),
   );
@@ -151,7 +167,8 @@ function Pick({
   const at = pick?.sMm ?? (span.fromMm + span.toMm) / 2;
   return (
     <PickStrip
-      label={t('pickStrip', { edge: edgeName(edge) })}
+      label={lens ? t('bladeStrip') : t('pickStrip', { edge: edgeName(edge) })}
+      deepestMm={lens ? 5 : 12}
       width={width}
       fromMm={span.fromMm}
       toMm={span.toMm}

@@ -4,13 +4,13 @@ import { useTokens } from '@/ui/theme';
 import { StripSlider } from './StripSlider';
 import { t as tr } from '@/words/practice';
 
-/** What the strip spans across, mm in from the cover's edge. */
-const deepestMm = 12;
 const height = 108;
 
 export interface PickStripProps {
   label: string;
   width: number;
+  /** what the strip spans across, mm in from the cover's edge */
+  deepestMm: number;
   /** of the edge */
   fromMm: number;
   toMm: number;
@@ -27,7 +27,7 @@ export interface PickStripProps {
 
 /** An edge laid out flat: along it the way, down from it how deep the pick is. A finger drags the pick, or the arrow keys do. */
 export function PickStrip(p: PickStripProps) {
-  const { width, fromMm, toMm } = p;
+  const { width, fromMm, toMm, deepestMm } = p;
   const X = (s: number) => 8 + ((s - fromMm) / (toMm - fromMm)) * (width - 16);
   const Y = (d: number) => 10 + (d / deepestMm) * (height - 20);
   const pick = p.pick ?? { sMm: (fromMm + toMm) / 2, depthMm: 0 };
@@ -35,7 +35,6 @@ export function PickStrip(p: PickStripProps) {
     <StripSlider
       {...p}
       at={pick}
-      deepestMm={deepestMm}
       height={height}
       keyMm={1}
       text={tr('pickStands', { s: Math.round(pick.sMm - fromMm), depth: pick.depthMm.toFixed(1) })}
@@ -56,7 +55,7 @@ interface Picture {
 /** The edge as it is cut, what is shut, how deep is enough and too deep, and the pick. */
 function StripPicture({ p, pick, held, X, Y }: Picture) {
   const c = useTokens();
-  const { width, fromMm, toMm } = p;
+  const { width, fromMm, toMm, deepestMm } = p;
   return (
     <Svg width={width} height={height} aria-hidden pointerEvents="none">
       <Rect x={8} y={Y(0)} width={width - 16} height={Y(deepestMm) - Y(0)} fill={c.device} stroke={c.ink} />

@@ -11,7 +11,14 @@ import { repository } from '@/store/shop';
 import { nowMs } from '@/store/clock';
 import { deviceOf, pageOf } from '@/work/practice/begins';
 import { practiceLiquid, readyForClosing, shopOf } from '@/work/practice/closings';
-import { asExercise, isClosing, readyForHeat, type ExerciseId } from '@/work/practice/exercises';
+import {
+  asExercise,
+  exercises,
+  isClosing,
+  readyForHeat,
+  readyForLens,
+  type ExerciseId,
+} from '@/work/practice/exercises';
 import { t } from '@/words/practice';
 
 export interface Started {
@@ -25,20 +32,22 @@ export interface Started {
 }
 
 /** What stands in the log of a made-up device as the exercise begins. */
-function begins({ exercise, settings, job }: Started): { device: Device; events: NewEvent[] } {
+function begins({ exercise, settings, job }: Started): { device: Device; bondId: string; events: NewEvent[] } {
   const device = shippedDevices.find((d) => d.id === deviceOf(exercise)) ?? job?.model ?? shippedDevices[0]!;
-  const bond = device.bonds[0]!;
+  const own = isClosing(exercise) ? undefined : exercises[exercise].bondId;
+  const bond = device.bonds.find((b) => b.id === own) ?? device.bonds[0]!;
   const events = isClosing(exercise)
     ? readyForClosing(exercise, bond, practiceLiquid(settings))
-    : readyForHeat(bond.id);
-  return { device, events };
+    : exercises[exercise].lens
+      ? readyForLens(bond.id)
+      : readyForHeat(bond.id);
+  return { device, bondId: bond.id, events };
 }
 
 /** Begins an exercise with a job of its own and returns the page where it goes on. */
 export function startPractice(started: Started): string {
   const { exercise, seed, way, person, settings, job } = started;
-  const { device, events: ready } = begins(started);
-  const bondId = device.bonds[0]!.id;
+  const { device, bondId, events: ready } = begins(started);
   const id = `${practicePrefix}${exercise}-${seed}-${newId().slice(0, 6)}`;
   const at = nowMs();
   const opened: NewEvent = {

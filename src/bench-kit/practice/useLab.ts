@@ -11,6 +11,7 @@ import { changePractice, type PracticeRun } from '@/store/practice';
 import { heatUse } from '@/work/heat/heating';
 import { shopScale } from '@/work/heat/shopAdhesive';
 import { exercises, truthOf, type LiftId } from '@/work/practice/exercises';
+import { lensPracticeCase } from '@/work/practice/lensPractice';
 import { practiceCase } from '@/work/practice/practiceCase';
 import { playedOn, waited, type Done } from '@/work/practice/replay';
 import { useNow } from '../useNow';
@@ -19,21 +20,27 @@ import { useThermal } from '../useThermal';
 
 /** The made-up device of an exercise with its truth; null until its heat model is there. */
 export function useBench(run: PracticeRun, job: JobState) {
-  const { model } = useThermal(job.device, job.bond);
   const { id, exercise, seed } = run;
+  const { lens, goal } = exercises[exercise as LiftId];
+  const { model } = useThermal(job.device, job.bond, !lens);
   // as it was begun: what is noted and set on the way changes nothing of the device
   const [first] = useState(run);
   return useMemo(() => {
     const start = foldJob(begun(first));
-    if (!model || !start || id !== first.id) return null;
+    if (!start || id !== first.id) return null;
     const { settings } = first;
-    const about = practiceCase(start, settings, model);
+    const about = lens ? lensPracticeCase(start, settings) : model && practiceCase(start, settings, model);
+    if (!about) return null;
     const truth = truthOf(exercise as LiftId, seed, about.path, shopScale(settings, start.bond.adhesive).sd);
     const bench = new PracticeBench(about, truth);
+    if (lens) {
+      const all = { edge: 'bottom' as const, fromMm: 0, toMm: about.path.lengthMm };
+      return { bench, start, firstEdge: all, gapMm: 0, goal };
+    }
     const edge = edgeOrder(about.device, about.bond, about.outs)[0]!;
     const gap = firstGap(about.device, about.bond, about.outs, edge.edge, [], []);
-    return { bench, start, firstEdge: edge, gapMm: gap.blade.sMm, goal: exercises[exercise as LiftId].goal };
-  }, [model, first, id, exercise, seed]);
+    return { bench, start, firstEdge: edge, gapMm: gap.blade.sMm, goal };
+  }, [model, lens, goal, first, id, exercise, seed]);
 }
 
 /** The bench as it stands now, and how to do something on it. */

@@ -43,7 +43,9 @@ export interface LensHeat {
   cameraStops: boolean;
 }
 
-const stepS = 0.05;
+/** Of the march through time, s. */
+export const lensStepS = 0.05;
+const stepS = lensStepS;
 const limitS = 180;
 
 /**
@@ -54,12 +56,10 @@ const limitS = 180;
 export function lensHeat(i: LensHeatInput): LensHeat {
   requireIn('air', i.setC, i.ambientC + 5, 400, '°C');
   requireIn('distance', i.standoffMm, 5, 300, 'mm');
-  const box = boxOf(i.cover.outline);
-  const rMm = Math.min(box.max[0] - box.min[0], box.max[1] - box.min[1]) / 2;
-  const ringIn = rMm - i.bond.insetMm - i.bond.widthMm;
-  if (ringIn <= 0)
+  const { rMm, ringInMm } = sizesOf(i);
+  if (ringInMm <= 0)
     throw new CoreInputError('bond.widthMm', i.bond.widthMm, `less than ${(rMm - i.bond.insetMm).toFixed(1)} mm`);
-  const run = (hScale: number, moduleJK: number) => simulate(i, rMm, ringIn, hScale, moduleJK);
+  const run = (hScale: number, moduleJK: number) => simulate(i, hScale, moduleJK);
   const u = i.heater.hScale.u ?? 0.2 * i.heater.hScale.value;
   const mean = run(i.heater.hScale.value, lensHeatData.moduleJK.value);
   const weak = run(i.heater.hScale.value - 2 * u, lensHeatData.moduleJK.value + (lensHeatData.moduleJK.u ?? 0));
@@ -85,7 +85,26 @@ export function lensHeat(i: LensHeatInput): LensHeat {
   };
 }
 
-function simulate(i: LensHeatInput, rMm: number, ringInMm: number, hScale: number, moduleJK: number) {
+/** Half the size of a lens cover, and the inside of its ring of tape, mm. */
+function sizesOf(i: Pick<LensHeatInput, 'cover' | 'bond'>): { rMm: number; ringInMm: number } {
+  const box = boxOf(i.cover.outline);
+  const rMm = Math.min(box.max[0] - box.min[0], box.max[1] - box.min[1]) / 2;
+  return { rMm, ringInMm: rMm - i.bond.insetMm - i.bond.widthMm };
+}
+
+/** Disc and module one step on, °C; air: it is on them. */
+export type LensStep = (discC: number, moduleC: number, air: boolean) => readonly [disc: number, module: number];
+
+/**
+ * One world of a lens cover under hot air: the disc and the module behind it as two lumps with the tape between them.
+ * @param hScale of the jet @param moduleJK what the module takes, J/K @returns a step of `lensStepS`
+ */
+export function lensWorld(
+  i: Pick<LensHeatInput, 'cover' | 'bond' | 'heater' | 'setC' | 'standoffMm' | 'ambientC'>,
+  hScale: number,
+  moduleJK: number,
+): LensStep {
+  const { rMm, ringInMm } = sizesOf(i);
   const d = lensHeatData;
   const area = Math.PI * (rMm / 1e3) ** 2;
   const ring = Math.PI * (((rMm - i.bond.insetMm) / 1e3) ** 2 - (ringInMm / 1e3) ** 2);
@@ -106,7 +125,7 @@ function simulate(i: LensHeatInput, rMm: number, ringInMm: number, hScale: numbe
     share += w * jet.shareAt(r);
   }
   const wallC = i.ambientC + share * (airC - i.ambientC);
-  const advance = (disc: number, module: number, air: boolean) => {
+  return (disc, module, air) => {
     const q = between * (disc - module);
     const input = air ? h * area * (wallC - disc) : -d.roomWm2K.value * area * (disc - i.ambientC);
     return [
@@ -114,6 +133,10 @@ function simulate(i: LensHeatInput, rMm: number, ringInMm: number, hScale: numbe
       module + (stepS * (q - d.moduleToFrameWK.value * (module - i.ambientC))) / moduleJK,
     ] as const;
   };
+}
+
+function simulate(i: LensHeatInput, hScale: number, moduleJK: number) {
+  const advance = lensWorld(i, hScale, moduleJK);
   const discC: number[] = [i.ambientC];
   const moduleC: number[] = [i.ambientC];
   for (let k = 0; k * stepS < limitS; k++) {

@@ -2,7 +2,7 @@ import { slotDryS } from '../alcohol/drying';
 import type { HeatSwitch, Watched } from '../heat/member';
 import { Advance } from '../lift/advance';
 import { cornerRule } from '../lift/corner';
-import { depthLimitAt, type KeepOut } from '../lift/depth';
+import type { KeepOut } from '../lift/depth';
 import { softened } from '../lift/fractureEnergy';
 import { breakHazard, coverStrengthMPa } from '../lift/strength';
 import { wedgeState, type LiftCase } from '../lift/verdict';
@@ -17,7 +17,9 @@ import {
   type PracticeCase,
   type Refusal,
 } from './happened';
-import { isOff, reallyHit, within } from './reach';
+import { hitAt, isOff, within } from './reach';
+import { LensTrueHeat } from './lensTrueHeat';
+import type { LineHeat } from './lineHeat';
 import { TrueHeat } from './trueHeat';
 import { flawAt, heaterAsIs, type Truth } from './truth';
 
@@ -30,7 +32,7 @@ export class PracticeBench {
   readonly outs: readonly KeepOut[];
   readonly needMm: number;
   readonly pieceS = 10;
-  private readonly heat: TrueHeat;
+  private readonly heat: LineHeat;
 
   constructor(
     readonly about: PracticeCase,
@@ -38,7 +40,10 @@ export class PracticeBench {
   ) {
     const { lift, bond, outs } = about;
     const { scale } = lift.adhesive.debond;
-    this.heat = new TrueHeat(about, about.ambientC + truth.ambientK);
+    const roomC = about.ambientC + truth.ambientK;
+    this.heat = about.lens
+      ? new LensTrueHeat(about, about.lens, roomC, truth.crackTurn)
+      : new TrueHeat(about, about.model!, roomC);
     this.lift = {
       ...lift,
       adhesive: {
@@ -47,7 +52,7 @@ export class PracticeBench {
       },
     };
     // a pick cuts the ring when it reaches its inner edge; the calls ask for a little more
-    this.needMm = bond.insetMm + bond.widthMm;
+    this.needMm = about.lens?.needMm ?? bond.insetMm + bond.widthMm;
     // the app keeps a margin from every part: what is hurt is the part itself, as far off its place as the seed says
     this.outs = outs.map((k) => ({ ...k, clearMm: Math.min(k.clearMm, truth.partsMm) }));
   }
@@ -160,7 +165,8 @@ export class PracticeBench {
         return this.pulled(s, a, dtS);
       case 'push':
         if (this.onHeat(s)) return refuse('onHeat');
-        if (!s.cut.free.length) return refuse('noGap');
+        // a blade goes under a lens cover anywhere
+        if (!s.cut.free.length && !this.about.lens) return refuse('noGap');
         return this.pushed(s, a, dtS);
     }
   }
@@ -204,7 +210,7 @@ export class PracticeBench {
   }
 
   private pushed(s: BenchState, a: Extract<HandAction, { kind: 'push' }>, dtS: number) {
-    const { path, bond } = this.about;
+    const { path } = this.about;
     const happened: Happened[] = [];
     const v = Math.abs(a.speedMmS);
     const way = Math.sign(a.speedMmS) || 1;
@@ -217,23 +223,8 @@ export class PracticeBench {
       const step = v * dt;
       const mid = sMm + (way * step) / 2;
       const place = path.wrap(mid);
-      const { limitMm, by } = depthLimitAt(path, bond, this.outs, place);
-      if (
-        by &&
-        a.depthMm > limitMm + 0.05 &&
-        !now.hurt.some((h) => h.part === by.id) &&
-        reallyHit(this.about, this.outs, by, place, a.depthMm)
-      ) {
-        const hurt = {
-          what: 'hurt' as const,
-          atS: now.tS,
-          sMm: place,
-          depthMm: a.depthMm,
-          limitMm,
-          part: by.id,
-          name: by.name,
-          why: by.why,
-        };
+      const hurt = hitAt(this.about, this.outs, place, a.depthMm, now.tS);
+      if (hurt && !now.hurt.some((h) => h.part === hurt.part)) {
         happened.push(hurt);
         now = { ...now, hurt: [...now.hurt, hurt] };
       }

@@ -58,7 +58,7 @@ class RingHands {
     this.windows = edgeWindows(device, bond, outs);
     this.gapAt = firstGap(device, bond, outs, this.steps[0]!.edge, [], []).blade.sMm;
     this.out = { state: at.bench.start(), happened: [], heats: 0 };
-    this.believed = HeatRun.start(about.model, at.heater, about.ambientC, [], at.use, about.air);
+    this.believed = HeatRun.start(about.model!, at.heater, about.ambientC, [], at.use, about.air);
   }
 
   private over(): boolean {

@@ -1,7 +1,7 @@
 import type { Perimeter } from '../device/perimeter';
-import type { Bond, Device, Pt } from '../device/types';
+import type { Bond, Cover, Device, Pt } from '../device/types';
 import type { ArcCells } from '../heat/arcs';
-import type { Heater } from '../heat/heater';
+import type { AirHeater, Heater } from '../heat/heater';
 import type { HeatSwitch, HeatUse, Watched } from '../heat/member';
 import type { Marks } from '../heat/opening';
 import type { ReducedModel } from '../heat/reduced';
@@ -15,7 +15,9 @@ import { commonPractice, judgement } from '../source';
 export interface PracticeCase {
   device: Device;
   bond: Bond;
-  model: ReducedModel;
+  /** null: a lens cover, which has a law of its own */
+  model: ReducedModel | null;
+  lens?: LensOf;
   path: Perimeter;
   arcs: readonly ArcCells[];
   ambientC: number;
@@ -24,6 +26,15 @@ export interface PracticeCase {
   lift: Omit<LiftCase, 'pickMm'>;
   outs: readonly KeepOut[];
   marks: Partial<Record<Watched, Marks>>;
+}
+
+/** A lens cover as its own forecast takes it. */
+export interface LensOf {
+  cover: Pick<Cover, 'outline' | 'hMm'>;
+  bond: Pick<Bond, 'widthMm' | 'insetMm' | 'gapMm'>;
+  /** air that is meant where nothing else is said */
+  heater: AirHeater;
+  needMm: number;
 }
 
 export const practiceFigures = {

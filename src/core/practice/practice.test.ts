@@ -65,7 +65,7 @@ describe('the bench', () => {
   it('temperatures are those of the heat model, to a tenth of a kelvin', () => {
     const b = bench();
     const s = b.step(b.start(), heat, 200).state;
-    const run = HeatRun.start(model, defaultPlate, 22, [{ atS: 0, setC: 110, preheated: true }]);
+    const run = HeatRun.start(model!, defaultPlate, 22, [{ atS: 0, setC: 110, preheated: true }]);
     for (const a of about.arcs)
       for (const t of [0, 60, 200])
         expect(b.lineC(s, (a.fromMm + a.toMm) / 2, t)).toBeCloseTo(run.members[0]!.lineC(t, a.cells), 1);

@@ -1,18 +1,25 @@
 import { depthLimitAt, type KeepOut } from '../lift/depth';
 import type { Advance } from '../lift/advance';
 import type { Perimeter } from '../device/perimeter';
-import { practiceFigures, type PracticeCase } from './happened';
+import { practiceFigures, type Happened, type PracticeCase } from './happened';
 
 type Laid = Pick<PracticeCase, 'path' | 'bond'>;
 
-/** What is marked round a cable is a millimetre wider than the cable is: beside it nothing is cut. */
-export function reallyHit(
+/** What a tool this deep hits at a place; null: nothing. */
+export function hitAt(
   { path, bond }: Laid,
   outs: readonly KeepOut[],
-  by: KeepOut,
   sMm: number,
   depthMm: number,
-): boolean {
+  atS: number,
+): Extract<Happened, { what: 'hurt' }> | null {
+  const { limitMm, by } = depthLimitAt(path, bond, outs, sMm);
+  if (!by || depthMm <= limitMm + 0.05 || !reallyHit({ path, bond }, outs, by, sMm, depthMm)) return null;
+  return { what: 'hurt', atS, sMm, depthMm, limitMm, part: by.id, name: by.name, why: by.why };
+}
+
+/** What is marked round a cable is a millimetre wider than the cable is: beside it nothing is cut. */
+function reallyHit({ path, bond }: Laid, outs: readonly KeepOut[], by: KeepOut, sMm: number, depthMm: number): boolean {
   if (by.why !== 'cable') return true;
   return [-1, 1].every((d) => depthLimitAt(path, bond, outs, path.wrap(sMm + d)).limitMm < depthMm);
 }

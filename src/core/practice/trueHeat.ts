@@ -2,23 +2,29 @@ import { defaultPlate } from '../heat/heater';
 import type { ArcCells } from '../heat/arcs';
 import type { HeatSwitch, Watched } from '../heat/member';
 import { HeatRun } from '../heat/run';
-import type { BenchState, Happened, PracticeCase } from './happened';
+import type { ReducedModel } from '../heat/reduced';
+import type { BenchState, PracticeCase } from './happened';
+import { LineHeat } from './lineHeat';
 
 /** How warm a made-up device truly is: the heat model, run with the heater and the air as the seed made them. */
-export class TrueHeat {
+export class TrueHeat extends LineHeat {
   private readonly runs = new Map<string, HeatRun>();
 
   constructor(
-    private readonly about: PracticeCase,
-    readonly ambientC: number,
-  ) {}
+    private readonly device: PracticeCase,
+    private readonly model: ReducedModel,
+    ambientC: number,
+  ) {
+    super(device, ambientC);
+  }
 
   /** The true run of a history of heats: each goes on from the one before it. */
   run(switches: readonly HeatSwitch[]): HeatRun {
     const key = switches.map((x) => `${x.atS} ${x.setC} ${x.heater?.id ?? ''}`).join('|');
     let run = this.runs.get(key);
     if (!run) {
-      const { model, air } = this.about;
+      const { model } = this;
+      const { air } = this.device;
       const last = switches[switches.length - 1]!;
       run =
         switches.length > 1
@@ -43,27 +49,8 @@ export class TrueHeat {
   }
 
   private arcAt(sMm: number): ArcCells {
-    const { arcs, path } = this.about;
+    const { arcs, path } = this.device;
     const step = path.lengthMm / arcs.length;
     return arcs[Math.floor((path.wrap(sMm) + step / 2) / step) % arcs.length]!;
-  }
-
-  /** Time goes by: what is hot is counted, and what comes to its stop mark is told. */
-  counted(s: BenchState, dtS: number): { hot: BenchState['hot']; happened: Happened[] } {
-    const happened: Happened[] = [];
-    const hot = { ...s.hot };
-    const n = s.switches.length ? Math.max(1, Math.ceil(dtS / 10)) : 1;
-    for (let i = 1; i <= n; i++) {
-      const tS = s.tS + (i * dtS) / n;
-      for (const id of Object.keys(this.about.marks) as Watched[]) {
-        const tC = this.partC(s, id, tS);
-        const stopC = this.about.marks[id]!.stopC;
-        if (tC === null) continue;
-        const before = hot[id] ?? { peakC: -Infinity, aboveStopS: 0 };
-        if (tC >= stopC && before.peakC < stopC) happened.push({ what: 'partHot', atS: tS, part: id, tC, stopC });
-        hot[id] = { peakC: Math.max(before.peakC, tC), aboveStopS: before.aboveStopS + (tC >= stopC ? dtS / n : 0) };
-      }
-    }
-    return { hot, happened };
   }
 }

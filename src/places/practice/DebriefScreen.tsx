@@ -5,9 +5,10 @@ import { useWindowDimensions, View } from 'react-native';
 import { PlaceFrame } from '@/bench-kit/PlaceFrame';
 import { useBench } from '@/bench-kit/practice/useLab';
 import type { HeatSwitch } from '@/core/heat/member';
-import { HeatRun } from '@/core/heat/run';
+import { PracticeBench } from '@/core/practice/bench';
+import type { ByCalls } from '@/core/practice/byCalls';
 import type { HandAction } from '@/core/practice/happened';
-import type { Truth } from '@/core/practice/truth';
+import { workLens } from '@/core/practice/lensHands';
 import { defaultPickMm } from '@/core/lift/verdict';
 import { foldJob, type JobState } from '@/model/fold';
 import { heaterOf } from '@/model/settings';
@@ -18,6 +19,7 @@ import { Stroke } from '@/ui/plan/pieceLayers';
 import { Txt } from '@/ui/Txt';
 import { useSettings } from '@/store/shop';
 import { firstPlan, setFor } from '@/work/heat/heatPlan';
+import { lensCalls } from '@/work/practice/lensPractice';
 import { endingOf, isClosing } from '@/work/practice/exercises';
 import { playedOn, waited, type Done } from '@/work/practice/replay';
 import { byCallsInWorker } from '@/workers/thermalClient';
@@ -65,21 +67,30 @@ function useDebrief(run: PracticeRun, job: JobState) {
     heats,
     guessK: guesses.map((g) => Math.round(g.tC - g.wasC)),
   });
-  const plan = lab ? firstPlan(lab.start, run.settings) : null;
-  const heater = heaterOf(run.settings, plan?.heater);
-  const truth: Truth | null = lab?.bench.truth ?? null;
   const calls = useQuery({
     queryKey: ['byCalls', exercise, seed, lab?.bench.about.device.id],
-    enabled: lab !== null && truth !== null,
-    queryFn: () => {
-      const { model, path: _p, arcs: _a, ...about } = lab!.bench.about;
-      return byCallsInWorker(model.modes, {
-        ...{ about, truth: truth!, heater, use: {} },
-        ...{ setC: setFor(heater, lab!.start), pickMm: plan?.pickMm ?? defaultPickMm, goal: lab!.goal },
-      });
-    },
+    enabled: lab !== null,
+    queryFn: () => callsOf(run, lab!),
   });
   return { lab, end, heats, ended, guesses, calls: calls.data ?? null, settings };
+}
+
+/** The same device worked by somebody who follows the calls. */
+function callsOf(run: PracticeRun, lab: NonNullable<ReturnType<typeof useBench>>): Promise<ByCalls | null> {
+  const { start, goal } = lab;
+  const { model, path: _p, arcs: _a, ...about } = lab.bench.about;
+  const { truth } = lab.bench;
+  if (!model) {
+    const calls = lensCalls(start, run.settings);
+    if (!calls) return Promise.resolve(null);
+    const { state, heats } = workLens({ bench: lab.bench, ...calls, style: 'guided', seed: run.seed });
+    return Promise.resolve({ seconds: state.tS, heats, broke: state.broke !== null, off: state.free });
+  }
+  const plan = firstPlan(start, run.settings);
+  const heater = heaterOf(run.settings, plan.heater);
+  return byCallsInWorker(model.modes, {
+    ...{ about, truth, heater, use: {}, setC: setFor(heater, start), pickMm: plan.pickMm ?? defaultPickMm, goal },
+  });
 }
 
 function Debrief({ run, job }: { run: PracticeRun; job: JobState }) {
@@ -87,6 +98,7 @@ function Debrief({ run, job }: { run: PracticeRun; job: JobState }) {
   const { lab, end, heats, ended, guesses, calls, settings } = useDebrief(run, job);
   if (!lab || !end || !ended) return <DebriefFrame run={run} job={job} plan={null} told={null} />;
   const said = endedText(ended, end, lab.bench, heats);
+  const why = whyText(ended, end, settings);
   return (
     <DebriefFrame
       run={run}
@@ -106,7 +118,7 @@ function Debrief({ run, job }: { run: PracticeRun; job: JobState }) {
           <Txt strong size="xl" level={2} tone={ended === 'passed' ? 'ink' : 'caution'} testID="call">
             {said}
           </Txt>
-          <Txt className="mt-1">{whyText(ended, end, settings)}</Txt>
+          {why ? <Txt className="mt-1">{why}</Txt> : null}
           <Txt className="mt-1">{truthText(lab.bench)}</Txt>
           {calls ? <Txt className="mt-1">{callsText(calls)}</Txt> : null}
           {guesses.map((g) => (
@@ -140,10 +152,6 @@ function Temperatures({
   const toUnit = (c: number) => (settings.temperature === 'C' ? c : toF(c));
   const toS = Math.max(60, end.tS);
   const at = Array.from({ length: points }, (_, i) => (i * toS) / (points - 1));
-  const arc =
-    about.arcs[
-      Math.floor((about.path.wrap(lab.gapMm) * about.arcs.length) / about.path.lengthMm + 0.5) % about.arcs.length
-    ]!;
   const switches = run.acts.flatMap((a): HeatSwitch[] =>
     a.action.kind === 'heat'
       ? [{ atS: a.atS, setC: a.action.setC, preheated: a.action.preheated, heater: a.action.heater, use: a.action.use }]
@@ -151,26 +159,34 @@ function Temperatures({
         ? [{ atS: a.atS, setC: null, preheated: false }]
         : [],
   );
-  const first = switches.find((s) => s.setC !== null);
-  const believed = first ? HeatRun.start(about.model, first.heater!, about.ambientC, switches, {}, about.air) : null;
-  const batteryC = at.map((s) => lab.bench.partC(end, 'battery', s));
-  const stopC = about.marks.battery?.stopC;
+  // the same heats on a device that is as it was believed
+  const asBelieved = new PracticeBench(about, {
+    ...{ ...lab.bench.truth, heaterZ: [0, 0], ambientK: 0, lnScale: 0, crackTurn: 0 },
+  });
+  const watched = about.lens ? 'camera' : 'battery';
+  const hotName = about.lens ? t('cameraTrue') : t('batteryTrue');
+  const hotC = at.map((s) => lab.bench.partC(end, watched, s));
+  const stopC = about.marks[watched]?.stopC;
   return (
     <Suspense fallback={<View style={{ height: 300 }} />}>
       <Plot
-        label={t('lineAndBattery')}
+        label={about.lens ? t('lineAndCamera') : t('lineAndBattery')}
         width={width}
         height={240}
         x={{ at, kind: 'span', name: t('clockRuns'), text: clock }}
         y={{ name: t('temperatureTrue', { unit: settings.temperature }), text: (v) => `${Math.round(v)}°` }}
         lines={[
-          { id: 'edge', name: t('firstEdgeTrue'), y: at.map((s) => toUnit(lab.bench.lineC(end, lab.gapMm, s))) },
-          ...(believed
+          {
+            id: 'edge',
+            name: about.lens ? t('tapeTrue') : t('firstEdgeTrue'),
+            y: at.map((s) => toUnit(lab.bench.lineC(end, lab.gapMm, s))),
+          },
+          ...(switches.length
             ? [
                 {
                   id: 'believed',
-                  name: t('believedEdge'),
-                  y: at.map((s) => toUnit(believed.members[0]!.lineC(s, arc.cells))),
+                  name: about.lens ? t('believedTape') : t('believedEdge'),
+                  y: at.map((s) => toUnit(asBelieved.lineC({ switches }, lab.gapMm, s))),
                   tone: 'ink2' as const,
                   dash: [2, 4],
                 },
@@ -178,8 +194,8 @@ function Temperatures({
             : []),
           {
             id: 'battery',
-            name: t('batteryTrue'),
-            y: batteryC.map((c) => (c === null ? null : toUnit(c))),
+            name: hotName,
+            y: hotC.map((c) => (c === null ? null : toUnit(c))),
             tone: 'caution',
             dash: [8, 4],
           },
@@ -187,7 +203,7 @@ function Temperatures({
         marks={
           stopC === undefined
             ? []
-            : [{ name: `${t('batteryTrue')} ${Math.round(toUnit(stopC))}°`, at: toUnit(stopC), tone: 'caution' }]
+            : [{ name: `${hotName} ${Math.round(toUnit(stopC))}°`, at: toUnit(stopC), tone: 'caution' }]
         }
         instants={switches
           .slice(0, 12)

@@ -36,6 +36,7 @@ const about = {
   reheat: 'aboutReheat',
   corners: 'aboutCorners',
   camera: 'aboutCamera',
+  lens: 'aboutLens',
   stubborn: 'aboutStubborn',
   residue: 'aboutResidue',
   bead: 'aboutBead',

@@ -48,8 +48,8 @@ const because = {
   chance: 'whyChance',
 } as const;
 
-/** What to do differently. */
-export function whyText(ended: Ending, s: BenchState, units: Units): string {
+/** What to do differently; null: it came to no end. */
+export function whyText(ended: Ending, s: BenchState, units: Units): string | null {
   if (s.flash) return t('whyFlash');
   if (s.broke) {
     const key = because[s.broke.because];
@@ -57,7 +57,7 @@ export function whyText(ended: Ending, s: BenchState, units: Units): string {
   }
   const hurt = s.hurt[0];
   if (hurt) return t('whyHurt', { depth: digits(hurt.depthMm, 1), limit: digits(hurt.limitMm, 1) });
-  return ended === 'tooHot' ? t('whyHot') : t('whyPassed');
+  return ended === 'tooHot' ? (s.hot.camera?.aboveStopS ? t('whyHotCamera') : t('whyHot')) : ended === 'passed' ? t('whyPassed') : null;
 }
 
 /** What nobody could see. */

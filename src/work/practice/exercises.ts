@@ -7,7 +7,7 @@ import type { JobEvent, NewEvent } from '@/model/event';
 import type { JobState } from '@/model/fold';
 
 /** What is opened, and what is closed again. */
-export const liftIds = ['heat', 'depth', 'reheat', 'corners', 'camera', 'stubborn', 'today'] as const;
+export const liftIds = ['heat', 'depth', 'reheat', 'corners', 'camera', 'lens', 'stubborn', 'today'] as const;
 export const closingIds = ['residue', 'bead', 'clamps'] as const;
 /** What an exercise is about, one skill each, in the order in which they are learned. */
 export const exerciseIds = [...liftIds.filter((id) => id !== 'today'), ...closingIds, 'today'] as const;
@@ -22,6 +22,10 @@ export interface Exercise {
   /** of the shelf; null: the device of a job of today */
   deviceId: string | null;
   goal: Goal;
+  /** the joint, where it is not the device's first */
+  bondId?: string;
+  /** a lens cover, which is warmed with air and opened with a blade */
+  lens?: true;
   /** what the seed does not decide */
   fixed: Partial<Truth>;
 }
@@ -35,6 +39,14 @@ export const exercises: Record<LiftId, Exercise> = {
   reheat: { id: 'reheat', deviceId: 'ring61', goal: 'off', fixed: { chips: [], lnScale: 0 } },
   corners: { id: 'corners', deviceId: 'ring54', goal: 'off', fixed: { lnScale: 0 } },
   camera: { id: 'camera', deviceId: 'ring54', goal: 'off', fixed: {} },
+  lens: {
+    id: 'lens',
+    deviceId: 'lens67',
+    bondId: 'lens1Tape',
+    lens: true,
+    goal: 'off',
+    fixed: { chips: [], nerve: 1e9 },
+  },
   stubborn: { id: 'stubborn', deviceId: 'ring61', goal: 'off', fixed: { lnScale: stubbornLn.value } },
   today: { id: 'today', deviceId: null, goal: 'off', fixed: {} },
 };
@@ -58,12 +70,12 @@ export function endingOf(goal: Goal, s: BenchState, firstEdge: { fromMm: number;
 /** What is asked and answered of a made-up device before anything is done to it. */
 export const asked = (
   bondId: string,
-  how: { work: 'openClose' | 'glassOnly'; closedBy: 'tape' | 'bead' },
+  how: { work: 'openClose' | 'glassOnly' | 'lensCovers'; closedBy: 'tape' | 'bead' },
 ): NewEvent[] => [
   { type: 'finding', kind: 'cellSwollen', answer: 'no' },
   { type: 'finding', kind: 'chip', answer: 'no' },
   { type: 'finding', kind: 'bent', answer: 'no' },
-  { type: 'finding', kind: 'crack', answer: how.work === 'glassOnly' ? 'yes' : 'no', edges: [] },
+  { type: 'finding', kind: 'crack', answer: how.work === 'openClose' ? 'no' : 'yes', edges: [] },
   { type: 'charge', percent: 30 },
   {
     type: 'jobRoute',
@@ -81,6 +93,14 @@ export const readyForHeat = (bondId: string): NewEvent[] => [
   ...asked(bondId, { work: 'openClose', closedBy: 'tape' }),
   { type: 'prep', item: 'toolsReady', done: true },
   { type: 'stage', stage: 'intake', to: 'done' },
+];
+
+/** As `readyForHeat`, of a cracked lens cover: it is warmed where it is lifted. */
+export const readyForLens = (bondId: string): NewEvent[] => [
+  ...asked(bondId, { work: 'lensCovers', closedBy: 'tape' }),
+  { type: 'prep', item: 'toolsReady', done: true },
+  { type: 'stage', stage: 'intake', to: 'done' },
+  { type: 'stage', stage: 'heat', to: 'done' },
 ];
 
 /** What is worked before a device is heated: an exercise with a customer's own begins where that is done. */
