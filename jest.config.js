@@ -66,7 +66,9 @@ module.exports = {
         ...d3,
         // nothing is loaded later under jest
         '/chart/Lazy(Plot|DotChart)$': '<rootDir>/src/ui/chart/$1.tsx',
-        '/LazyClosingDebrief$': '<rootDir>/src/places/practice/ClosingDebrief.tsx',
+        '/Lazy(Closing|Pieces)Debrief$': '<rootDir>/src/places/practice/$1Debrief.tsx',
+        '/practice/LazyPiecesFrame$': '<rootDir>/src/bench-kit/practice/PiecesFrame.tsx',
+        '/practice/LazyStart$': '<rootDir>/src/bench-kit/practice/start.ts',
         '/LazyPlanView$': '<rootDir>/src/places/bench/PlanView.tsx',
         '/LazyBrokenPage$': '<rootDir>/src/bench-kit/BrokenPage.tsx',
         // no workers under jest

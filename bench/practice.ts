@@ -9,38 +9,41 @@ import { PracticeBench } from '../src/core/practice/bench';
 import { reached } from '../src/core/practice/goal';
 import { workRing } from '../src/core/practice/hands';
 import { workLens } from '../src/core/practice/lensHands';
+import { PiecesBench } from '../src/core/practice/pieces/bench';
+import { workPieces } from '../src/core/practice/pieces/hands';
+import { piecesCalls, piecesCase, piecesEnding } from '../src/work/practice/piecesPractice';
+import { readyForPieces } from '../src/work/practice/readyForPieces';
 import { lensCalls, lensPracticeCase } from '../src/work/practice/lensPractice';
 import { styles, type Style } from '../src/core/practice/manner';
 import { edgeOrder } from '../src/core/lift/order';
 import { wilson } from '../src/core/statistics/rates';
 import { demoSettings } from '../src/demo/shop';
 import type { JobEvent, NewEvent } from '../src/model/event';
-import { foldJob } from '../src/model/fold';
+import { foldJob, type JobState } from '../src/model/fold';
 import { decodeModes } from '../src/model/modesFile';
 import { heaterOf } from '../src/model/settings';
 import { shippedDevices } from '../src/model/shippedDevices';
 import { plainWay } from '../src/model/way';
 import { thermalKey } from '../src/workers/thermalKey';
-import {
-  endingOf,
-  closingIds,
-  exercises,
-  liftIds,
-  readyForHeat,
-  readyForLens,
-  truthOf,
-  type ClosingId,
-  type LiftId,
-} from '../src/work/practice/exercises';
+import { endingOf, readyForHeat, readyForLens, truthOf } from '../src/work/practice/exercises';
 import { ClosingBench } from '../src/core/practice/closing/bench';
 import { workClosing } from '../src/core/practice/closing/hands';
 import { drawClosing } from '../src/core/practice/closing/truth';
 import { closingCalls, closingCase } from '../src/work/practice/closingCase';
 import { closingEnding } from '../src/work/practice/closingEnding';
-import { closings, practiceLiquid, readyForClosing } from '../src/work/practice/closings';
+import { practiceLiquid, readyForClosing } from '../src/work/practice/closings';
 import { practiceCase } from '../src/work/practice/practiceCase';
 import { defaultPickMm } from '../src/core/lift/verdict';
 import { shopScale } from '../src/work/heat/shopAdhesive';
+import {
+  closingIds,
+  exercises,
+  liftIds,
+  type ClosingId,
+  type LiftId,
+  closings,
+  deviceOf,
+} from '../src/work/practice/exerciseTable';
 
 type Line = (name: string, value: string) => void;
 const t0 = Date.UTC(2026, 3, 14, 13);
@@ -65,12 +68,20 @@ function jobOf(deviceId: string, ready: (bondId: string) => readonly NewEvent[],
   return foldJob(events)!;
 }
 
+const models = new Map<string, ReducedModel>();
+function modelOf(job: JobState): ReducedModel {
+  const { digest } = thermalKey(job.device, job.bond);
+  let model = models.get(digest);
+  if (!model) {
+    const file = path.join(import.meta.dirname, '..', 'public', 'modes', `${digest}.json`);
+    models.set(digest, (model = new ReducedModel(decodeModes(readFileSync(file, 'utf8'), digest)!)));
+  }
+  return model;
+}
+
 function bare(exercise: LiftId) {
   const job = jobOf(exercises[exercise].deviceId!, readyForHeat);
-  const key = thermalKey(job.device, job.bond);
-  const file = path.join(import.meta.dirname, '..', 'public', 'modes', `${key.digest}.json`);
-  const model = new ReducedModel(decodeModes(readFileSync(file, 'utf8'), key.digest)!);
-  return { job, about: practiceCase(job, demoSettings, model) };
+  return { job, about: practiceCase(job, demoSettings, modelOf(job)) };
 }
 
 /** Works some seeds of an exercise in one style and counts how they end. */
@@ -97,6 +108,29 @@ export function provePractice(exercise: LiftId, style: Style, seeds: number) {
     heats += w.heats / seeds;
   }
   return { ends, broke, ...wilson(broke, seeds), minutes, heats };
+}
+
+/** As `provePractice`, of a shattered cover: each seed has cracks of its own. */
+export function provePieces(style: Style, seeds: number) {
+  const deviceId = deviceOf('pieces')!;
+  const device = shippedDevices.find((d) => d.id === deviceId)!;
+  const ends: Record<string, number> = {};
+  let [faulty, minutes] = [0, 0];
+  for (let seed = 1; seed <= seeds; seed++) {
+    const job = jobOf(deviceId, () => readyForPieces(seed, device, device.bonds[0]!));
+    const about = piecesCase(job, demoSettings, modelOf(job));
+    const calls = piecesCalls(job, demoSettings, about)!;
+    const bench = new PiecesBench(
+      about,
+      truthOf('pieces', seed, about.path, shopScale(demoSettings, job.bond.adhesive).sd),
+    );
+    const w = workPieces(bench, calls, style, seed);
+    const end = piecesEnding(bench, w.state);
+    ends[end] = (ends[end] ?? 0) + 1;
+    if (end !== 'passed') faulty++;
+    minutes += w.state.tS / 60 / seeds;
+  }
+  return { ends, faulty, ...wilson(faulty, seeds), minutes };
 }
 
 /** As `provePractice`, of a lens cover. */
@@ -158,10 +192,15 @@ export function practiceBench(line: Line, seeds: number): void {
       );
     }
   // many joints are closed in the time in which one ring is lifted
-  for (const exercise of ['lens', ...closingIds] as const)
+  for (const exercise of ['pieces', 'lens', ...closingIds] as const)
     for (const style of styles) {
-      const many = exercise === 'lens' ? seeds * 4 : seeds * 20;
-      const r = exercise === 'lens' ? proveLens(style, many) : proveClosing(exercise, style, many);
+      const many = exercise === 'pieces' ? seeds : exercise === 'lens' ? seeds * 4 : seeds * 20;
+      const r =
+        exercise === 'pieces'
+          ? provePieces(style, many)
+          : exercise === 'lens'
+            ? proveLens(style, many)
+            : proveClosing(exercise, style, many);
       line(
         `practice ${exercise}, ${style}, ${many} seeds`,
         `fails ${percent(r.faulty / many)} (${percent(r.low)} to ${percent(r.high)}); ${endsText(r.ends)}; ${r.minutes.toFixed(0)} min`,

@@ -1,6 +1,7 @@
 import { useSyncExternalStore } from 'react';
 
 import type { ClosingAction } from '@/core/practice/closing/case';
+import type { PiecesAction } from '@/core/practice/pieces/bench';
 import type { HandAction } from '@/core/practice/happened';
 import { defaultSettings } from '@/model/defaultSettings';
 import type { JobEvent } from '@/model/event';
@@ -14,7 +15,7 @@ export type PracticeSpeed = (typeof practiceSpeeds)[number];
 export interface Act {
   atS: number;
   dtS: number;
-  action: HandAction | ClosingAction;
+  action: HandAction | ClosingAction | PiecesAction;
   /** of the entry that it came from */
   eventId?: string;
 }

@@ -1,5 +1,5 @@
-import type { ExerciseId } from '@/work/practice/exercises';
 import { t } from './practice';
+import { type ExerciseId } from '@/work/practice/exerciseTable';
 
 const names = {
   heat: 'skillHeat',
@@ -7,6 +7,7 @@ const names = {
   reheat: 'skillReheat',
   corners: 'skillCorners',
   camera: 'skillCamera',
+  pieces: 'skillPieces',
   lens: 'skillLens',
   stubborn: 'skillStubborn',
   residue: 'skillResidue',

@@ -9,17 +9,11 @@ import type { PracticeWay } from '@/model/practiceWay';
 import { beginPractice, practicePrefix } from '@/store/practice';
 import { repository } from '@/store/shop';
 import { nowMs } from '@/store/clock';
-import { deviceOf, pageOf } from '@/work/practice/begins';
 import { practiceLiquid, readyForClosing, shopOf } from '@/work/practice/closings';
-import {
-  asExercise,
-  exercises,
-  isClosing,
-  readyForHeat,
-  readyForLens,
-  type ExerciseId,
-} from '@/work/practice/exercises';
+import { asExercise, readyForHeat, readyForLens } from '@/work/practice/exercises';
+import { readyForPieces } from '@/work/practice/readyForPieces';
 import { t } from '@/words/practice';
+import { deviceOf, pageOf, exercises, isClosing, type ExerciseId, isPieces } from '@/work/practice/exerciseTable';
 
 export interface Started {
   exercise: ExerciseId;
@@ -32,15 +26,17 @@ export interface Started {
 }
 
 /** What stands in the log of a made-up device as the exercise begins. */
-function begins({ exercise, settings, job }: Started): { device: Device; bondId: string; events: NewEvent[] } {
+function begins({ exercise, seed, settings, job }: Started): { device: Device; bondId: string; events: NewEvent[] } {
   const device = shippedDevices.find((d) => d.id === deviceOf(exercise)) ?? job?.model ?? shippedDevices[0]!;
-  const own = isClosing(exercise) ? undefined : exercises[exercise].bondId;
-  const bond = device.bonds.find((b) => b.id === own) ?? device.bonds[0]!;
+  const lifted = isClosing(exercise) || isPieces(exercise) ? null : exercises[exercise];
+  const bond = device.bonds.find((b) => b.id === lifted?.bondId) ?? device.bonds[0]!;
   const events = isClosing(exercise)
     ? readyForClosing(exercise, bond, practiceLiquid(settings))
-    : exercises[exercise].lens
-      ? readyForLens(bond.id)
-      : readyForHeat(bond.id);
+    : isPieces(exercise)
+      ? readyForPieces(seed, device, bond)
+      : lifted?.lens
+        ? readyForLens(bond.id)
+        : readyForHeat(bond.id);
   return { device, bondId: bond.id, events };
 }
 

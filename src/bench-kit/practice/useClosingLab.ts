@@ -6,11 +6,10 @@ import { drawClosing } from '@/core/practice/closing/truth';
 import { foldJob } from '@/model/fold';
 import { changePractice, type PracticeRun } from '@/store/practice';
 import { closingCalls, closingCase } from '@/work/practice/closingCase';
-import { closings } from '@/work/practice/closings';
-import type { ClosingId } from '@/work/practice/exercises';
 import { playedOn, waited, type Done } from '@/work/practice/replay';
 import { useNow } from '../useNow';
 import { begun, useEntriesAsActs } from './entriesAsActs';
+import { closings, type ClosingId } from '@/work/practice/exerciseTable';
 
 /** The made-up joint of an exercise with its truth; null where the shop has no glue for it. */
 export function useClosingBench(run: PracticeRun) {

@@ -4,19 +4,18 @@ import { PracticeBench } from '@/core/practice/bench';
 import { type HandAction, type Happened } from '@/core/practice/happened';
 import { firstGap } from '@/core/lift/firstGap';
 import { edgeOrder } from '@/core/lift/order';
-import { heaterOf } from '@/model/settings';
 import type { JobState } from '@/model/fold';
 import { foldJob } from '@/model/fold';
 import { changePractice, type PracticeRun } from '@/store/practice';
-import { heatUse } from '@/work/heat/heating';
 import { shopScale } from '@/work/heat/shopAdhesive';
-import { exercises, truthOf, type LiftId } from '@/work/practice/exercises';
+import { truthOf } from '@/work/practice/exercises';
 import { lensPracticeCase } from '@/work/practice/lensPractice';
 import { practiceCase } from '@/work/practice/practiceCase';
 import { playedOn, waited, type Done } from '@/work/practice/replay';
 import { useNow } from '../useNow';
-import { begun, useEntriesAsActs } from './entriesAsActs';
+import { begun, heatAct, useEntriesAsActs } from './entriesAsActs';
 import { useThermal } from '../useThermal';
+import { exercises, type LiftId } from '@/work/practice/exerciseTable';
 
 /** The made-up device of an exercise with its truth; null until its heat model is there. */
 export function useBench(run: PracticeRun, job: JobState) {
@@ -53,15 +52,9 @@ export function useLab(run: PracticeRun, job: JobState) {
   // an entry that says that the device lies on the heat is what was done with it
   const { acts, settings } = run;
   useEntriesAsActs(run, (e) => {
-    if (e.type === 'heatOn' && e.setC !== null)
-      return {
-        ...{ kind: 'heat', setC: e.setC, preheated: e.preheated },
-        ...{ heater: heaterOf(settings, e.heater), use: heatUse(job.device, job.bond, e.use) },
-      };
-    if (e.type === 'heatOff') return { kind: 'off' };
     if (e.type === 'alcohol' && e.use === 'gap' && e.stretch)
       return { kind: 'alcohol', fromMm: e.stretch.fromMm, toMm: e.stretch.toMm };
-    return null;
+    return heatAct(e, settings, job);
   });
 
   const played = useMemo(() => (lab ? playedOn(lab.bench, acts as readonly Done<HandAction>[]) : null), [lab, acts]);

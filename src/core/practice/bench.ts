@@ -1,3 +1,4 @@
+import type { Pt } from '../device/types';
 import { slotDryS } from '../alcohol/drying';
 import type { HeatSwitch, Watched } from '../heat/member';
 import { Advance } from '../lift/advance';
@@ -85,6 +86,11 @@ export class PracticeBench {
   /** Hottest of a watched thing, °C; null when the device has none. */
   partC(s: Pick<BenchState, 'switches'>, id: Watched, tS: number): number | null {
     return this.heat.partC(s, id, tS);
+  }
+
+  /** Mean of the line under an outline, as it truly is, °C. */
+  underC(s: Pick<BenchState, 'switches'>, outer: readonly Pt[], tS: number): number {
+    return this.heat.underC(s, outer, tS) ?? this.heat.ambientC;
   }
 
   /** What is lifted at a place and an instant: its glue with what alcohol has done to it. */

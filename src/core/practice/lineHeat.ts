@@ -1,3 +1,4 @@
+import type { Pt } from '../device/types';
 import type { Watched } from '../heat/member';
 import type { BenchState, Happened, PracticeCase } from './happened';
 
@@ -12,6 +13,11 @@ export abstract class LineHeat {
   abstract lineC(s: Pick<BenchState, 'switches'>, sMm: number, tS: number): number;
   /** Hottest of a watched thing, °C; null when there is none. */
   abstract partC(s: Pick<BenchState, 'switches'>, id: Watched, tS: number): number | null;
+
+  /** Mean of the line under an outline, °C; null where nobody can say. */
+  underC(_s: Pick<BenchState, 'switches'>, _outer: readonly Pt[], _tS: number): number | null {
+    return null;
+  }
 
   /** Time goes by: what is hot is counted, and what comes to its stop mark is told. */
   counted(s: BenchState, dtS: number): { hot: BenchState['hot']; happened: Happened[] } {

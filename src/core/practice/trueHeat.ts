@@ -2,6 +2,8 @@ import { defaultPlate } from '../heat/heater';
 import type { ArcCells } from '../heat/arcs';
 import type { HeatSwitch, Watched } from '../heat/member';
 import { HeatRun } from '../heat/run';
+import type { Pt } from '../device/types';
+import { meanUnderC } from '../lift/cracks/underPiece';
 import type { ReducedModel } from '../heat/reduced';
 import type { BenchState, PracticeCase } from './happened';
 import { LineHeat } from './lineHeat';
@@ -46,6 +48,11 @@ export class TrueHeat extends LineHeat {
   partC(s: Pick<BenchState, 'switches'>, id: Watched, tS: number): number | null {
     if (!s.switches.length) return this.about.marks[id] ? this.ambientC : null;
     return this.run(s.switches).members[0]!.hottest(tS, id)?.atC ?? null;
+  }
+
+  override underC(s: Pick<BenchState, 'switches'>, outer: readonly Pt[], tS: number): number | null {
+    if (!s.switches.length) return this.ambientC;
+    return meanUnderC(this.model, this.run(s.switches).picture(tS), outer);
   }
 
   private arcAt(sMm: number): ArcCells {

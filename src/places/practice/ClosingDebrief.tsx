@@ -14,13 +14,13 @@ import { Plot } from '@/ui/chart/LazyPlot';
 import { RingArcs } from '@/ui/plan/layers';
 import { Txt } from '@/ui/Txt';
 import { closingEnding } from '@/work/practice/closingEnding';
-import type { ClosingId } from '@/work/practice/exercises';
 import { playedOn, waited, type Done } from '@/work/practice/replay';
 import { t } from '@/words/practice';
 import { digits, span } from '@/words/units';
 import { closingEndText, closingTruth, faultText, notedClean, worstOfEach } from './closingDebrief';
 import { DebriefFrame, DebriefPlan, Hits } from './DebriefFrame';
 import { useNoted } from './useNoted';
+import { type ClosingId } from '@/work/practice/exerciseTable';
 
 type Lab = NonNullable<ReturnType<typeof useClosingBench>>;
 

@@ -4,7 +4,7 @@ import { useWindowDimensions, View } from 'react-native';
 import { Circle } from 'react-native-svg';
 
 import { PlaceFrame } from '@/bench-kit/PlaceFrame';
-import { startPractice } from '@/bench-kit/practice/start';
+import { startPractice } from '@/bench-kit/practice/LazyStart';
 import type { JobState } from '@/model/fold';
 import { endPractice, type PracticeRun } from '@/store/practice';
 import { useSettings } from '@/store/shop';
@@ -13,8 +13,8 @@ import { DeviceBody, DeviceLines } from '@/ui/plan/BaseLayer';
 import { usePlanFrame } from '@/ui/plan/frame';
 import { Plan } from '@/ui/plan/Plan';
 import { useWide } from '@/ui/useWide';
-import type { ExerciseId } from '@/work/practice/exercises';
 import { t } from '@/words/practice';
+import { type ExerciseId } from '@/work/practice/exerciseTable';
 
 /** A debrief: what happened where beside what is told of it, and the exercise once more. */
 export function DebriefFrame({
@@ -31,14 +31,14 @@ export function DebriefFrame({
   const router = useRouter();
   const wide = useWide();
   const settings = useSettings();
-  const again = (seed: number) => {
+  const again = async (seed: number) => {
     const { way, person } = run;
     const exercise = run.exercise as ExerciseId;
     router.replace(
-      startPractice({
+      (await startPractice({
         ...{ exercise, seed, way, person, settings },
         ...(exercise === 'today' ? { job } : {}),
-      }) as Href,
+      })) as Href,
     );
   };
   return (
@@ -48,10 +48,10 @@ export function DebriefFrame({
       actions={
         <>
           <View className="flex-1">
-            <Button label={t('again')} onPress={() => again(run.seed)} />
+            <Button label={t('again')} onPress={() => void again(run.seed)} />
           </View>
           <View className="flex-1">
-            <Button kind="main" label={t('another')} onPress={() => again(run.seed + 1)} />
+            <Button kind="main" label={t('another')} onPress={() => void again(run.seed + 1)} />
           </View>
         </>
       }

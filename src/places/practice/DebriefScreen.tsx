@@ -1,11 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
 import { Suspense, useMemo } from 'react';
-import { useWindowDimensions, View } from 'react-native';
+import { useWindowDimensions } from 'react-native';
 
 import { PlaceFrame } from '@/bench-kit/PlaceFrame';
 import { useBench } from '@/bench-kit/practice/useLab';
-import type { HeatSwitch } from '@/core/heat/member';
-import { PracticeBench } from '@/core/practice/bench';
 import type { ByCalls } from '@/core/practice/byCalls';
 import type { HandAction } from '@/core/practice/happened';
 import { workLens } from '@/core/practice/lensHands';
@@ -13,22 +11,24 @@ import { defaultPickMm } from '@/core/lift/verdict';
 import { foldJob, type JobState } from '@/model/fold';
 import { heaterOf } from '@/model/settings';
 import { usePracticeRun, type PracticeRun } from '@/store/practice';
-import { Plot } from '@/ui/chart/LazyPlot';
 import { RingArcs } from '@/ui/plan/layers';
 import { Stroke } from '@/ui/plan/pieceLayers';
 import { Txt } from '@/ui/Txt';
 import { useSettings } from '@/store/shop';
 import { firstPlan, setFor } from '@/work/heat/heatPlan';
 import { lensCalls } from '@/work/practice/lensPractice';
-import { endingOf, isClosing } from '@/work/practice/exercises';
+import { endingOf } from '@/work/practice/exercises';
 import { playedOn, waited, type Done } from '@/work/practice/replay';
 import { byCallsInWorker } from '@/workers/thermalClient';
 import { t } from '@/words/practice';
-import { clock, temp, toF } from '@/words/units';
+import { temp } from '@/words/units';
 import { ClosingDebrief } from './LazyClosingDebrief';
+import { PiecesDebrief } from './LazyPiecesDebrief';
+import { Temperatures } from './Temperatures';
 import { DebriefFrame, DebriefPlan, Hits } from './DebriefFrame';
 import { useNoted } from './useNoted';
 import { callsText, endedText, truthText, whyText } from './debriefText';
+import { isClosing, isPieces } from '@/work/practice/exerciseTable';
 
 /** How an exercise went: what happened where, what was hot when, what was believed, and what the calls would have taken. */
 export function DebriefScreen() {
@@ -38,6 +38,12 @@ export function DebriefScreen() {
     return (
       <Suspense fallback={null}>
         <ClosingDebrief key={run.id} run={run} job={job} />
+      </Suspense>
+    );
+  if (run && job && isPieces(run.exercise))
+    return (
+      <Suspense fallback={null}>
+        <PiecesDebrief key={run.id} run={run} job={job} />
       </Suspense>
     );
   return run && job ? (
@@ -126,89 +132,15 @@ function Debrief({ run, job }: { run: PracticeRun; job: JobState }) {
               {t('guessSaid', { said: temp(g.tC, settings), was: temp(g.wasC, settings) })}
             </Txt>
           ))}
-          <Temperatures run={run} lab={lab} end={end} width={wide ? Math.min(820, width - 420) : width - 32} />
+          <Temperatures
+            run={run}
+            bench={lab.bench}
+            gapMm={lab.gapMm}
+            end={end}
+            width={wide ? Math.min(820, width - 420) : width - 32}
+          />
         </>
       )}
     />
-  );
-}
-
-const points = 61;
-
-/** First edge and battery as they were, the edge as the app believed, and when it lay on the heat. */
-function Temperatures({
-  run,
-  lab,
-  end,
-  width,
-}: {
-  run: PracticeRun;
-  lab: NonNullable<ReturnType<typeof useBench>>;
-  end: NonNullable<ReturnType<typeof useDebrief>['end']>;
-  width: number;
-}) {
-  const settings = useSettings();
-  const { about } = lab.bench;
-  const toUnit = (c: number) => (settings.temperature === 'C' ? c : toF(c));
-  const toS = Math.max(60, end.tS);
-  const at = Array.from({ length: points }, (_, i) => (i * toS) / (points - 1));
-  const switches = run.acts.flatMap((a): HeatSwitch[] =>
-    a.action.kind === 'heat'
-      ? [{ atS: a.atS, setC: a.action.setC, preheated: a.action.preheated, heater: a.action.heater, use: a.action.use }]
-      : a.action.kind === 'off'
-        ? [{ atS: a.atS, setC: null, preheated: false }]
-        : [],
-  );
-  // the same heats on a device that is as it was believed
-  const asBelieved = new PracticeBench(about, {
-    ...{ ...lab.bench.truth, heaterZ: [0, 0], ambientK: 0, lnScale: 0, crackTurn: 0 },
-  });
-  const watched = about.lens ? 'camera' : 'battery';
-  const hotName = about.lens ? t('cameraTrue') : t('batteryTrue');
-  const hotC = at.map((s) => lab.bench.partC(end, watched, s));
-  const stopC = about.marks[watched]?.stopC;
-  return (
-    <Suspense fallback={<View style={{ height: 300 }} />}>
-      <Plot
-        label={about.lens ? t('lineAndCamera') : t('lineAndBattery')}
-        width={width}
-        height={240}
-        x={{ at, kind: 'span', name: t('clockRuns'), text: clock }}
-        y={{ name: t('temperatureTrue', { unit: settings.temperature }), text: (v) => `${Math.round(v)}°` }}
-        lines={[
-          {
-            id: 'edge',
-            name: about.lens ? t('tapeTrue') : t('firstEdgeTrue'),
-            y: at.map((s) => toUnit(lab.bench.lineC(end, lab.gapMm, s))),
-          },
-          ...(switches.length
-            ? [
-                {
-                  id: 'believed',
-                  name: about.lens ? t('believedTape') : t('believedEdge'),
-                  y: at.map((s) => toUnit(asBelieved.lineC({ switches }, lab.gapMm, s))),
-                  tone: 'ink2' as const,
-                  dash: [2, 4],
-                },
-              ]
-            : []),
-          {
-            id: 'battery',
-            name: hotName,
-            y: hotC.map((c) => (c === null ? null : toUnit(c))),
-            tone: 'caution',
-            dash: [8, 4],
-          },
-        ]}
-        marks={
-          stopC === undefined
-            ? []
-            : [{ name: `${hotName} ${Math.round(toUnit(stopC))}°`, at: toUnit(stopC), tone: 'caution' }]
-        }
-        instants={switches
-          .slice(0, 12)
-          .map((s) => ({ name: s.setC === null ? t('offHeatMark') : t('onHeatMark'), at: s.atS }))}
-      />
-    </Suspense>
   );
 }

@@ -5,7 +5,7 @@ import { View } from 'react-native';
 import { useRoom } from '@/bench-kit/pageRoom';
 import { Beside } from '@/bench-kit/Beside';
 import { PlaceFrame } from '@/bench-kit/PlaceFrame';
-import { startPractice } from '@/bench-kit/practice/start';
+import { startPractice } from '@/bench-kit/practice/LazyStart';
 import { wrightAt, wrightFit, wrightRange } from '@/core/statistics/learning';
 import { guessError } from '@/work/practice/guessError';
 import { jointOf } from '@/core/device/jointKinds';
@@ -24,11 +24,10 @@ import { DeviceThumb } from '@/ui/plan/DeviceThumb';
 import { NumberField } from '@/ui/NumberField';
 import { Txt } from '@/ui/Txt';
 import { useWide } from '@/ui/useWide';
-import { deviceOf, pageOf } from '@/work/practice/begins';
-import { exerciseIds, type ExerciseId } from '@/work/practice/exercises';
 import { exerciseName } from '@/words/exerciseNames';
 import { t } from '@/words/practice';
 import { digits } from '@/words/units';
+import { deviceOf, pageOf, exerciseIds, type ExerciseId } from '@/work/practice/exerciseTable';
 
 const about = {
   heat: 'aboutHeat',
@@ -36,6 +35,7 @@ const about = {
   reheat: 'aboutReheat',
   corners: 'aboutCorners',
   camera: 'aboutCamera',
+  pieces: 'aboutPieces',
   lens: 'aboutLens',
   stubborn: 'aboutStubborn',
   residue: 'aboutResidue',
@@ -65,8 +65,8 @@ export function PracticeScreen() {
   const tries = useTries();
   const [way, setWay] = useState<PracticeWay>('guided');
   const [seed, setSeed] = useState<number>(1);
-  const begin = (exercise: ExerciseId, job?: JobState) =>
-    router.push(startPractice({ exercise, seed, way, person: settings.person, settings, job }) as Href);
+  const begin = async (exercise: ExerciseId, job?: JobState) =>
+    router.push((await startPractice({ exercise, seed, way, person: settings.person, settings, job })) as Href);
   return (
     <PlaceFrame full help="practice" title={t('practice')} line={t('practiceLine')}>
       {open ? (
@@ -123,7 +123,7 @@ export function PracticeScreen() {
                       kind="small"
                       label={t('practiseIt')}
                       say={t('begin', { name: exerciseName(id) })}
-                      onPress={() => begin(id)}
+                      onPress={() => void begin(id)}
                     />
                   </View>
                 );
@@ -149,7 +149,7 @@ export function PracticeScreen() {
                     kind="small"
                     label={t('practiseIt')}
                     say={t('todayOf', { label: j.label })}
-                    onPress={() => begin('today', j)}
+                    onPress={() => void begin('today', j)}
                   />
                 </View>
               ))}

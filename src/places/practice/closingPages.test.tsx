@@ -9,9 +9,9 @@ import { useClosingLab } from '@/bench-kit/practice/useClosingLab';
 import { foldJob } from '@/model/fold';
 import type { Try } from '@/model/practiceTry';
 import { changePractice, endPractice, practiceRun, usePracticeRun } from '@/store/practice';
-import type { ClosingId } from '@/work/practice/exercises';
 import { DebriefScreen } from './DebriefScreen';
 import { PracticeScreen } from './PracticeScreen';
+import { type ClosingId } from '@/work/practice/exerciseTable';
 
 jest.mock('@/store/shop', () => jest.requireActual('../../../test-support/mockShop'));
 jest.mock('expo-router', () => jest.requireActual('../../../test-support/mockRouter'));
@@ -29,7 +29,10 @@ beforeEach(() => {
   mockNoted.length = 0;
   startShop(t0);
 });
-afterEach(cleanup);
+afterEach(() => {
+  cleanup();
+  window.history.pushState({}, '', '/');
+});
 
 const begin = (exercise: ClosingId, way: 'guided' | 'alone' = 'guided', seed = 1) =>
   startPractice({ exercise, seed, way, person: 'Mirel', settings: settingsNow() });
@@ -91,6 +94,8 @@ it('alone, so many clips as one says are put on; hours go by at a tap; time that
   expect(screen.getByTestId('call').textContent).toBe('Nothing held it: it came up while it was soft.');
   cleanup();
   begin('clamps', 'alone', 2);
+  // on its own page its own clock counts
+  window.history.pushState({}, '', `/jobs/${practiceRun()!.id}/cure`);
   render(<Panel />);
   const before = practiceRun()!.simMs;
   await press('An hour later');

@@ -57,7 +57,13 @@ export function whyText(ended: Ending, s: BenchState, units: Units): string | nu
   }
   const hurt = s.hurt[0];
   if (hurt) return t('whyHurt', { depth: digits(hurt.depthMm, 1), limit: digits(hurt.limitMm, 1) });
-  return ended === 'tooHot' ? (s.hot.camera?.aboveStopS ? t('whyHotCamera') : t('whyHot')) : ended === 'passed' ? t('whyPassed') : null;
+  return ended === 'tooHot'
+    ? s.hot.camera?.aboveStopS
+      ? t('whyHotCamera')
+      : t('whyHot')
+    : ended === 'passed'
+      ? t('whyPassed')
+      : null;
 }
 
 /** What nobody could see. */

@@ -1,8 +1,10 @@
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 
+import { jointOf } from '@/core/device/jointKinds';
 import type { Pt } from '@/core/device/types';
-import { contains } from '@/core/device/shapes';
+import type { Piece } from '@/core/lift/cracks/pieces';
+import { meanUnderC, ringUnder } from '@/core/lift/cracks/underPiece';
 import { breakAtCamera } from '@/core/lift/cracks/bladeEntry';
 import type { JobState } from '@/model/fold';
 import { heatCount, onPlate } from '@/model/stages/heat';
@@ -21,20 +23,17 @@ export const spotModelK = 5;
 
 export const contactModelK = 1.5;
 
-/** Mean bond temperature under a piece by the model of the whole device, less what that model may be wrong by, °C. */
-function pieceLowC(thermal: ThermalJob, outer: readonly Pt[], tS: number, spotted: boolean): number {
-  const pic = thermal.model.modes.picture;
-  const field = thermal.run.picture(tS);
-  let sum = 0;
-  let n = 0;
-  for (let j = 0; j < pic.ny; j++)
-    for (let i = 0; i < pic.nx; i++) {
-      const p: Pt = [pic.originMm[0] + i * pic.stepMm[0], pic.originMm[1] + j * pic.stepMm[1]];
-      if (!contains({ kind: 'polygon', pts: outer }, p, 1)) continue;
-      sum += field[j * pic.nx + i]!;
-      n++;
-    }
-  const mean = n ? sum / n : thermal.ambientC;
+/**
+ * Mean temperature of the glue under a piece, less what the model may be wrong by, °C: of the ring where a ring holds it, which
+ * is colder than the middle of the glass, or of all under it.
+ */
+function pieceLowC(thermal: ThermalJob, piece: Piece, whole: boolean, tS: number, spotted: boolean): number {
+  const { run, arcs, path } = thermal;
+  const ring = whole ? [] : ringUnder(piece, path);
+  const at = (sMm: number) => arcs[Math.floor((path.wrap(sMm) * arcs.length) / path.lengthMm + 0.5) % arcs.length]!;
+  const mean = ring.length
+    ? ring.reduce((m, sMm) => m + run.members[0]!.lineC(tS, at(sMm).cells), 0) / ring.length
+    : (meanUnderC(thermal.model, run.picture(tS), piece.outer) ?? thermal.ambientC);
   return Math.max(thermal.ambientC, mean - (spotted ? spotModelK : contactModelK));
 }
 
@@ -71,8 +70,8 @@ export function usePiecesHeat({ job }: { job: JobState }) {
   const spotted = job.heat.some((h) => h.use?.path?.kind === 'spot');
   const lookS = thermal ? lookedAtS(thermal, nowS, 0.5) : 0;
   const lowC = useMemo(
-    () => (thermal && piece ? pieceLowC(thermal, piece.outer, lookS, spotted) : settings.roomC),
-    [thermal, piece, lookS, spotted, settings.roomC],
+    () => (thermal && piece ? pieceLowC(thermal, piece, jointOf(job.bond).wholeFace, lookS, spotted) : settings.roomC),
+    [thermal, piece, job.bond, lookS, spotted, settings.roomC],
   );
   const lines = useMemo(
     () =>

@@ -1,7 +1,7 @@
 import type { ClosingBench } from '@/core/practice/closing/bench';
 import type { ClosingState } from '@/core/practice/closing/case';
 import { whatCame, type Fault } from '@/core/practice/closing/whatCame';
-import type { ClosingId } from './exercises';
+import { type ClosingId } from './exerciseTable';
 
 export type ClosingEnding = 'passed' | Fault['what'] | 'given up';
 

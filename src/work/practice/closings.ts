@@ -1,24 +1,10 @@
-import { stageIds, type StageId } from '@/model/stages';
+import { stageIds } from '@/model/stages';
 import type { NewEvent } from '@/model/event';
 import type { LiquidStock, Settings } from '@/model/settings';
 import { beadFigures } from '@/core/bond/bead';
 import type { Bond } from '@/core/device/types';
-import { asked, type ClosingId } from './exercises';
-
-export interface ClosingExercise {
-  id: ClosingId;
-  deviceId: string;
-  /** where it begins, and on which page */
-  from: 'dirty' | 'bare' | 'closed';
-  stage: StageId;
-  by: 'tape' | 'bead';
-}
-
-export const closings: Record<ClosingId, ClosingExercise> = {
-  residue: { id: 'residue', deviceId: 'ring61', from: 'dirty', stage: 'clean', by: 'tape' },
-  bead: { id: 'bead', deviceId: 'ring54', from: 'bare', stage: 'bond', by: 'bead' },
-  clamps: { id: 'clamps', deviceId: 'ring61', from: 'closed', stage: 'cure', by: 'bead' },
-};
+import { closings, type ClosingId } from './exerciseTable';
+import { asked } from './exercises';
 
 const ticked = ['crumbsGone', 'lensesBlown', 'glanced', 'blownClosing', 'photoClosing', 'closedTest'] as const;
 

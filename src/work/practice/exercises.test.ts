@@ -6,8 +6,9 @@ import { foldJob } from '@/model/fold';
 import type { JobEvent } from '@/model/event';
 import { shippedDevices } from '@/model/shippedDevices';
 import { plainWay } from '@/model/way';
-import { asExercise, endingOf, liftIds, exercises, readyForHeat } from './exercises';
+import { asExercise, endingOf, readyForHeat } from './exercises';
 import { guessError } from './guessError';
+import { liftIds, exercises } from './exerciseTable';
 
 const t0 = Date.UTC(2026, 3, 14, 13);
 const edge = { fromMm: 0, toMm: 60 };

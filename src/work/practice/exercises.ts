@@ -2,58 +2,13 @@ import type { BenchState } from '@/core/practice/happened';
 import { reached, type Goal } from '@/core/practice/goal';
 import { drawTruth, type Truth } from '@/core/practice/truth';
 import type { Perimeter } from '@/core/device/perimeter';
-import { judgement } from '@/core/source';
+import { exercises, type LiftId } from './exerciseTable';
 import type { JobEvent, NewEvent } from '@/model/event';
 import type { JobState } from '@/model/fold';
 
-/** What is opened, and what is closed again. */
-export const liftIds = ['heat', 'depth', 'reheat', 'corners', 'camera', 'lens', 'stubborn', 'today'] as const;
-export const closingIds = ['residue', 'bead', 'clamps'] as const;
-/** What an exercise is about, one skill each, in the order in which they are learned. */
-export const exerciseIds = [...liftIds.filter((id) => id !== 'today'), ...closingIds, 'today'] as const;
-export type LiftId = (typeof liftIds)[number];
-export type ClosingId = (typeof closingIds)[number];
-export type ExerciseId = LiftId | ClosingId;
-
-export const isClosing = (id: string): id is ClosingId => (closingIds as readonly string[]).includes(id);
-
-export interface Exercise {
-  id: LiftId;
-  /** of the shelf; null: the device of a job of today */
-  deviceId: string | null;
-  goal: Goal;
-  /** the joint, where it is not the device's first */
-  bondId?: string;
-  /** a lens cover, which is warmed with air and opened with a blade */
-  lens?: true;
-  /** what the seed does not decide */
-  fixed: Partial<Truth>;
-}
-
-/** ln of what the glue of the stubborn device is against a usual one. */
-const stubbornLn = judgement(0.6, 'near the strong end of what is usual, so that heat alone takes long');
-
-export const exercises: Record<LiftId, Exercise> = {
-  heat: { id: 'heat', deviceId: 'ring61', goal: 'gap', fixed: { chips: [] } },
-  depth: { id: 'depth', deviceId: 'ring61', goal: 'firstEdge', fixed: { chips: [] } },
-  reheat: { id: 'reheat', deviceId: 'ring61', goal: 'off', fixed: { chips: [], lnScale: 0 } },
-  corners: { id: 'corners', deviceId: 'ring54', goal: 'off', fixed: { lnScale: 0 } },
-  camera: { id: 'camera', deviceId: 'ring54', goal: 'off', fixed: {} },
-  lens: {
-    id: 'lens',
-    deviceId: 'lens67',
-    bondId: 'lens1Tape',
-    lens: true,
-    goal: 'off',
-    fixed: { chips: [], nerve: 1e9 },
-  },
-  stubborn: { id: 'stubborn', deviceId: 'ring61', goal: 'off', fixed: { lnScale: stubbornLn.value } },
-  today: { id: 'today', deviceId: null, goal: 'off', fixed: {} },
-};
-
-export const truthOf = (exercise: LiftId, seed: number, path: Perimeter, lnSd: number): Truth => ({
+export const truthOf = (exercise: LiftId | 'pieces', seed: number, path: Perimeter, lnSd: number): Truth => ({
   ...drawTruth(seed, path, lnSd),
-  ...exercises[exercise].fixed,
+  ...(exercise === 'pieces' ? { chips: [] } : exercises[exercise].fixed),
 });
 
 export type Ending = 'passed' | 'broke' | 'hurt' | 'flash' | 'tooHot' | 'given up';

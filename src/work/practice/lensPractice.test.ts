@@ -11,9 +11,9 @@ import { shippedDevices } from '@/model/shippedDevices';
 import { plainWay } from '@/model/way';
 import { lensWork } from '@/work/lift/lensCovers';
 import { lensAirC, lensPlan } from '@/work/lift/lensJob';
-import { deviceOf, pageOf } from './begins';
-import { endingOf, exercises, readyForLens, truthOf } from './exercises';
+import { endingOf, readyForLens, truthOf } from './exercises';
 import { lensCalls, lensPracticeCase } from './lensPractice';
+import { deviceOf, pageOf, exercises } from './exerciseTable';
 
 const t0 = Date.UTC(2026, 3, 14, 13);
 const bondId = exercises.lens.bondId!;
