@@ -11,7 +11,8 @@ async function heated(page: Page, h: Hands, name: string): Promise<void> {
   await openDemo(page, '/practice');
   await h.press(`Begin: ${name}`);
   await expect(h.button('On the plate')).toBeVisible();
-  await h.press(speed(page, '20×'));
+  // a look takes a while on a busy machine: not so fast that the moment is over by then
+  await h.press(speed(page, '4×'));
   await h.press('On the plate');
   await h.until(/Lift now\./);
   await h.press(h.button(/^Off the plate/));
@@ -111,4 +112,55 @@ test('today’s job first: a copy is worked, the customer’s job stays as it is
   await expect(h.button(/^Off the plate/)).toBeVisible();
   await visit(page, '/jobs/demo-0143/log');
   await expect(page.getByRole('main')).toHaveText(entries!);
+});
+
+test('old glue by touch: rubbed here and there, shut, and what came of it is told', async ({ page }) => {
+  const h = new Hands(page, false);
+  await openDemo(page, '/practice');
+  await h.press('Begin: Old glue and crumbs');
+  const strip = page.getByTestId('strip');
+  await strip.scrollIntoViewIfNeeded();
+  const s = (await strip.boundingBox())!;
+  const drag = async (from: number, to: number) => {
+    await page.mouse.move(s.x + s.width * from, s.y + s.height / 2);
+    await page.mouse.down();
+    for (let i = 1; i <= 5; i++) {
+      await page.mouse.move(s.x + s.width * (from + ((to - from) * i) / 5), s.y + s.height / 2);
+      await page.waitForTimeout(60);
+    }
+    await page.mouse.up();
+  };
+  for (let n = 0; n < 20 && (await said(page).textContent()) !== 'Bare to the eye there.'; n++) await drag(0.1, 0.9);
+  await expect(said(page)).toHaveText('Bare to the eye there.');
+  await h.noViolations('old glue');
+  // it goes on where it was
+  const left = await page.getByText(/^Old glue seen: \d+ % of the ledge/).textContent();
+  await page.reload();
+  await expect(page.getByText(left!)).toBeVisible();
+  await h.press('Lay the glass on and press');
+  await h.press('Look at how it went');
+  await expect(h.call()).toHaveText('It lifts after some months: old glue was left under it.');
+  await expect(page.getByText(/^Left on \d+ mm, at /)).toBeVisible();
+  await h.noViolations('debrief of a joint');
+  await h.press('End this exercise');
+  await expect(page.getByText('Mirel, Old glue and crumbs: 0 of 1').first()).toBeVisible();
+});
+
+test('clips and hours by keys: held, a night, let go and handed over', { tag: '@wide' }, async ({ page }) => {
+  const h = new Hands(page, true);
+  await page.clock.install({ time: new Date('2026-04-14T13:02:00') });
+  await openDemo(page, '/practice');
+  await h.press('Begin: Clips and hours');
+  await h.press('Hold it now');
+  await expect(said(page)).toHaveText('It is held.');
+  await h.press('Next morning at nine');
+  await expect(page.getByRole('region', { name: 'Time' })).toContainText(/· (19|20):\d\d h/);
+  await h.press('Take it off');
+  await expect(said(page)).toHaveText('Off, and it stays where it is.');
+  await h.press('Next morning at nine');
+  await h.press('Hand it over');
+  await h.press('Look at how it went');
+  await expect(h.call()).toHaveText(
+    /^Passed: it holds, handed over after 1 day|^Passed: it holds, handed over after 4\d h/,
+  );
 });
