@@ -38,7 +38,10 @@ export const modelQuery = (key: ThermalKey) =>
  * progress and cancel, and then kept. Where none is wanted none is made. While it is built a first look on a coarse grid answers, with its error in every range.
  */
 export function useThermal(device: Device, bond: Bond, wanted = true): Thermal {
-  return useThermalStack(useMemo(() => thermalKey(device, bond), [device, bond]), wanted);
+  return useThermalStack(
+    useMemo(() => thermalKey(device, bond), [device, bond]),
+    wanted,
+  );
 }
 
 /** The same for any stack of layers, for instance a device that is heated from its front. */
