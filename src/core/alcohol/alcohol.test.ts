@@ -209,3 +209,19 @@ it('a small shut room that hardly breathes is nearly one that does not: the law 
   expect(breathing.peakPpm).toBeLessThan(shut.peakPpm);
   expect(breathing.dayPpm).toBeLessThan(hardly.dayPpm);
 });
+
+it('a slot that wets less draws in less: depth goes with the root of the cosine, at a right angle nothing runs in (Washburn)', () => {
+  const to = { timeS: 10 };
+  const flat = wick(22, 0.2, 40, to, 0);
+  expect(wick(22, 0.2, 40, to, 60).depthMm).toBeCloseTo(flat.depthMm * Math.sqrt(0.5), 9);
+  expect(wick(22, 0.2, 40, to, 90).depthMm).toBeLessThan(flat.depthMm * 1e-6);
+  // the same law the other way round
+  expect(wick(22, 0.2, 40, { depthMm: flat.depthMm }, 0).timeS).toBeCloseTo(10, 9);
+});
+
+it('what lies beyond where a drying law is known is refused by name, what lies at its ends is not', () => {
+  for (const tC of [-20, 80]) expect(filmDryS(tC)).toBeGreaterThan(0);
+  for (const tC of [-20.1, 80.1]) expect(() => filmDryS(tC)).toThrow('temperature');
+  for (const mm of [0, 200]) expect(slotDryS(22, mm)).toBeGreaterThanOrEqual(0);
+  expect(() => slotDryS(22, 200.1)).toThrow('depth');
+});

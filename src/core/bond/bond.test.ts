@@ -2,12 +2,14 @@ import { stageMinutes } from '../../model/stages';
 import fc from 'fast-check';
 
 import { shippedDevices } from '../../model/shippedDevices';
-import { bondPerimeter, coverOf, Perimeter } from '../device/perimeter';
-import { inset } from '../device/shapes';
+import { bondPerimeter, coverOf, faceOf, Perimeter } from '../device/perimeter';
+import { boxOf, inset } from '../device/shapes';
 import type { Outline, Pt } from '../device/types';
 import { tapeClocks } from '../../../test-support/cureForms';
 import { buildShare, equivalentTimeS, rate, timeToShareS } from '../cure/tapeDwell';
 import { earliestCollectionS } from '../intake/collection';
+import { closingOrder } from './closing';
+import { orderRuns, runsBetween } from './runs';
 import { clampPlan, evenness, peakKPa, type Clip } from './clampPlan';
 import { pieceOutline, roundRectAreaMm2, tapeGaps, tapePlan } from './tapePlan';
 
@@ -244,4 +246,71 @@ it('earliest collection shrinks as stages are done and never promises less than 
       cure,
     ),
   ).toEqual({ low: 0, mean: 0, high: 0 });
+});
+
+describe('runs laid one after the other', () => {
+  const line = (from: number, to: number): [Pt, Pt] => [
+    [from, 0],
+    [to, 0],
+  ];
+
+  it('many in a row are taken one after the other, each from its near end (worked by hand)', () => {
+    const many = Array.from({ length: 12 }, (_, i) => line(10 * i + 1, 10 * i + 6));
+    const up = orderRuns(many, [0, 0]);
+    expect(up).toMatchObject({ proven: false });
+    expect(up.order).toEqual(many.map((_, run) => ({ run, reversed: false })));
+    // one to the first, four between each two
+    expect(up.travelMm).toBeCloseTo(1 + 11 * 5, 9);
+    const down = orderRuns(many, [117, 0]);
+    expect(down.order).toEqual(many.map((_, i) => ({ run: 11 - i, reversed: true })));
+    expect(down.travelMm).toBeCloseTo(1 + 11 * 5, 9);
+  });
+
+  it('few are proven, and turned round where that is shorter', () => {
+    const few = orderRuns([line(30, 20), line(10, 1)], [0, 0]);
+    expect(few).toMatchObject({
+      proven: true,
+      order: [
+        { run: 1, reversed: true },
+        { run: 0, reversed: true },
+      ],
+    });
+    expect(few.travelMm).toBeCloseTo(1 + 10, 9);
+  });
+
+  it('what stays open is left out wherever it lies, also where one gap lies in another', () => {
+    const ring = shippedDevices.find((d) => d.id === 'ring61')!;
+    const path = bondPerimeter(ring, ring.bonds[0]!);
+    const l = path.lengthMm;
+    const out = runsBetween(path, [
+      { fromMm: 50, toMm: 90 },
+      { fromMm: 20, toMm: 30 },
+      { fromMm: 60, toMm: 70 },
+    ]);
+    const covered = (s: number) => out.some((a) => path.wrap(s - a.fromMm) < a.toMm - a.fromMm);
+    for (let s = 0.5; s < l; s += 1) expect(covered(s)).toBe(!((s > 20 && s < 30) || (s > 50 && s < 90)));
+  });
+});
+
+it('a cover goes down first where its cable or its camera is, and is pressed outward from there on both sides', () => {
+  for (const d of shippedDevices)
+    for (const b of d.bonds) {
+      const { press, first, edge } = closingOrder(d, b);
+      const path = bondPerimeter(d, b);
+      const far = (s: number) => Math.min(path.wrap(s - press[0]!), path.wrap(press[0]! - s));
+      press.forEach((s, i) => expect(far(s)).toBeCloseTo(Math.ceil(i / 2) * (path.lengthMm / press.length), 6));
+      expect(new Set(press.map((s) => s.toFixed(6))).size).toBe(press.length);
+      if (first !== 'cableEdge') continue;
+      // the middle of that edge, as its box has it
+      const { min, max } = boxOf(faceOf(d, b).cover.outline);
+      const at = path.point(press[0]!).at;
+      const k = edge === 'top' || edge === 'bottom' ? 0 : 1;
+      expect(at[k]).toBeCloseTo((min[k] + max[k]) / 2, 1);
+      expect(at[1 - k]).toBeCloseTo(
+        edge === 'top' || edge === 'left'
+          ? min[1 - k]! + b.insetMm + b.widthMm / 2
+          : max[1 - k]! - b.insetMm - b.widthMm / 2,
+        0,
+      );
+    }
 });

@@ -1,6 +1,6 @@
 import { coverFromGaps, lensCover } from '../fit/lensCover';
 import { flare, sharpnessOf } from './compare';
-import { greyOf, otsu, targetShot, tappedEdge, type Pixels } from './shot';
+import { greyOf, otsu, shrunk, targetShot, tappedEdge, type Pixels } from './shot';
 import { specks } from './specks';
 import { paint } from './paintTarget';
 
@@ -141,4 +141,23 @@ describe('seating of a camera cover', () => {
     expect(coverFromGaps(7, [0, 0.1, 0.2, 0.1], [0, 0, 0]).concentric).toBe(false);
     expect(() => lensCover([[0, 1]], [[0, 1]])).toThrow(/points of a rim: 1/);
   });
+});
+
+it('a picture that is made smaller has the mean of each block, in linear light (worked by hand)', () => {
+  // rows of four brightnesses, each two pixels high, made smaller by two
+  const [width, height] = [8, 8];
+  const grey = (v: number): number => {
+    const c = v / 255;
+    return c <= 0.04045 ? c / 12.92 : ((c + 0.055) / 1.055) ** 2.4;
+  };
+  const rows = [0, 64, 128, 255];
+  const data = new Uint8ClampedArray(4 * width * height);
+  for (let y = 0; y < height; y++)
+    for (let x = 0; x < width; x++) {
+      const v = x % 2 ? rows[y >> 1]! : 0;
+      data.set([v, v, v, 255], 4 * (y * width + x));
+    }
+  const { grey: small, by } = shrunk({ width, height, data }, 4);
+  expect([by, small.width, small.height]).toEqual([2, 4, 4]);
+  rows.forEach((v, j) => expect(small.values[4 * j + 1]).toBeCloseTo(grey(v) / 2, 4));
 });

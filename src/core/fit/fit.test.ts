@@ -207,3 +207,13 @@ it('gauge points: 16 on phones, 20 on the tablet, spread evenly, two at every co
       expect(points.filter((p) => Math.hypot(p.at[0] - c[0], p.at[1] - c[1]) < 60).length).toBeGreaterThanOrEqual(2);
   }
 });
+
+it('how long a normal is drawn says nothing: only its direction counts', () => {
+  const d = shippedDevices.find((x) => x.id === 'ring61')!;
+  const points = gaugePoints(d, d.bonds[0]!);
+  const long = (k: number): GapReading[] =>
+    points.map((p, i) => ({ id: p.id, at: p.at, normal: [p.normal[0] * k, p.normal[1] * k], gapMm: 0.2 + 0.01 * i }));
+  const [one, three] = [dryFit(long(1), [35, 75]), dryFit(long(3), [35, 75])];
+  expect(three.rmsMm).toBeCloseTo(one.rmsMm, 9);
+  three.gapsAfterMm.forEach((g, i) => expect(g).toBeCloseTo(one.gapsAfterMm[i]!, 9));
+});

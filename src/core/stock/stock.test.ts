@@ -116,3 +116,12 @@ describe('what goes out first', () => {
     );
   });
 });
+
+it('steady use without scatter is ordered up to what the review and the delivery take (periodic review, textbook)', () => {
+  const steady = (have: number, pack = 1) => bulkOrder(2, 0, { days: 3, sdDays: 0 }, have, pack, null);
+  expect(steady(6)).toMatchObject({ point: 6, safety: 0, now: true });
+  expect(steady(6.1)).toMatchObject({ qty: 0, now: false });
+  // one that is there already is one less to order
+  expect(steady(2).qty - steady(6).qty).toBe(4);
+  expect(steady(0, 5).qty).toBe(Math.ceil(steady(0).qty / 5));
+});
