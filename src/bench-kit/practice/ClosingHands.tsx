@@ -1,4 +1,3 @@
-import { useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
 import { useWindowDimensions, View } from 'react-native';
 
@@ -7,7 +6,6 @@ import { closingFigures } from '@/core/practice/closing/case';
 import type { JobState } from '@/model/fold';
 import type { PracticeRun } from '@/store/practice';
 import { Button } from '@/ui/Button';
-import { Disclosure } from '@/ui/Disclosure';
 import { Txt } from '@/ui/Txt';
 import { edgeName } from '@/words/placeNames';
 import { t } from '@/words/practice';
@@ -15,6 +13,7 @@ import { digits, length } from '@/words/units';
 import { closingText } from './closingText';
 import { EdgeChoice } from './EdgeChoice';
 import { HandChoice } from './HandChoice';
+import { HandsPanel } from './HandsPanel';
 import { HoldHands } from './HoldHands';
 import type { ClosingLab } from './useClosingLab';
 import { useStretches } from './useStretches';
@@ -37,7 +36,6 @@ export function ClosingHands({
   lab: ClosingLab;
   stage: string;
 }) {
-  const router = useRouter();
   const { state, happened, refused, lab: on } = lab;
   if (!on || !state) return null;
   const { from } = on.bench;
@@ -46,29 +44,19 @@ export function ClosingHands({
   const hint = { dirty: t('wipeHint'), bare: t('layHint'), closed: t('holdHint') }[from];
   const text = run.speed === 0 && !over ? t('timeStands') : last ? closingText(last) : hint;
   return (
-    <View
-      className="border-t-[1.5px] border-ink bg-panel px-4 no-print"
-      role="region"
-      aria-label={t('hands')}
-      testID="hands"
+    <HandsPanel
+      stage={stage}
+      open
+      text={text}
+      serious={last !== null && serious.has(last.what)}
+      ended={over ? 'over' : null}
     >
-      <Disclosure key={stage} bare title={t('hands')} open>
-        <View role="status">
-          <Txt strong tone={last && serious.has(last.what) ? 'caution' : 'ink'}>
-            {text}
-          </Txt>
-        </View>
-        {over ? (
-          <View className="mt-2">
-            <Button kind="main" label={t('seeHowItWent')} onPress={() => router.push('/practice/debrief' as Href)} />
-          </View>
-        ) : from === 'closed' ? (
-          <HoldHands run={run} job={job} lab={lab} />
-        ) : (
-          <LedgeHands run={run} lab={lab} />
-        )}
-      </Disclosure>
-    </View>
+      {over ? null : from === 'closed' ? (
+        <HoldHands run={run} job={job} lab={lab} />
+      ) : (
+        <LedgeHands run={run} lab={lab} />
+      )}
+    </HandsPanel>
   );
 }
 

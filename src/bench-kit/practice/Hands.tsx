@@ -1,4 +1,3 @@
-import { useRouter, type Href } from 'expo-router';
 import { useEffect, useRef, useState } from 'react';
 import { Pressable, useWindowDimensions, View } from 'react-native';
 
@@ -6,9 +5,7 @@ import type { EdgeId } from '@/core/device/types';
 import { depthLimitAt, edgeWindows } from '@/core/lift/depth';
 import type { PracticeRun } from '@/store/practice';
 import { useSettings } from '@/store/shop';
-import { Button } from '@/ui/Button';
 import { TempField } from '@/ui/QuantityField';
-import { Disclosure } from '@/ui/Disclosure';
 import { Txt } from '@/ui/Txt';
 import { reached } from '@/core/practice/goal';
 import { edgeName } from '@/words/placeNames';
@@ -17,6 +14,7 @@ import { defaultPickMm } from '@/core/lift/verdict';
 import { lensBladeMm } from '@/work/lift/lensJob';
 import { EdgeChoice } from './EdgeChoice';
 import { happenedText } from './happenedText';
+import { HandsPanel } from './HandsPanel';
 import { PickStrip } from './PickStrip';
 import type { Lab } from './useLab';
 import { useStretches } from './useStretches';
@@ -25,9 +23,10 @@ import { useStretches } from './useStretches';
 const newtonsPerS = 15;
 const pullMs = 250;
 
+const serious: ReadonlySet<string> = new Set(['broke', 'hurt', 'flash']);
+
 /** Hands on the made-up device: a cup to pull, a pick to push; what comes of it is told, not what is true. */
 export function Hands({ run, lab, stage }: { run: PracticeRun; lab: Lab; stage: string }) {
-  const router = useRouter();
   const { width } = useWindowDimensions();
   const { state, happened, refused, lab: on } = lab;
   const [edge, setEdge] = useState<EdgeId | null>(null);
@@ -49,40 +48,26 @@ export function Hands({ run, lab, stage }: { run: PracticeRun; lab: Lab; stage: 
           ? t('dragTheBlade')
           : t('dragThePick');
   return (
-    <View
-      className="border-t-[1.5px] border-ink bg-panel px-4 no-print"
-      role="region"
-      aria-label={t('hands')}
-      testID="hands"
+    <HandsPanel
+      stage={stage}
+      open={stage === 'lift' || over}
+      text={text}
+      serious={last !== null && serious.has(last.what)}
+      ended={over || state.hurt.length ? 'over' : null}
     >
-      <Disclosure key={stage} bare title={t('hands')} open={stage === 'lift' || over}>
-        <View role="status">
-          <Txt
-            strong
-            tone={last && (last.what === 'broke' || last.what === 'hurt' || last.what === 'flash') ? 'caution' : 'ink'}
-          >
-            {text}
-          </Txt>
-        </View>
-        {over || state.hurt.length ? (
-          <View className="mt-2">
-            <Button kind="main" label={t('seeHowItWent')} onPress={() => router.push('/practice/debrief' as Href)} />
-          </View>
-        ) : null}
-        {over || run.way === 'guided' || !asked ? null : <Guess onGuess={(tC) => lab.guess(tC)} />}
-        {over ? null : (
-          <>
-            {lens ? null : (
-              <View className="flex-row flex-wrap gap-2 mt-2">
-                <Cup onPull={(forceN, dtS) => lab.act({ kind: 'pull', sMm: gapMm, forceN }, dtS)} speed={run.speed} />
-                <EdgeChoice shown={shown} onEdge={setEdge} />
-              </View>
-            )}
-            <Pick key={shown} run={run} lab={lab} edge={shown} span={span} width={Math.min(900, width - 32)} />
-          </>
-        )}
-      </Disclosure>
-    </View>
+      {over || run.way === 'guided' || !asked ? null : <Guess onGuess={(tC) => lab.guess(tC)} />}
+      {over ? null : (
+        <>
+          {lens ? null : (
+            <View className="flex-row flex-wrap gap-2 mt-2">
+              <Cup onPull={(forceN, dtS) => lab.act({ kind: 'pull', sMm: gapMm, forceN }, dtS)} speed={run.speed} />
+              <EdgeChoice shown={shown} onEdge={setEdge} />
+            </View>
+          )}
+          <Pick key={shown} run={run} lab={lab} edge={shown} span={span} width={Math.min(900, width - 32)} />
+        </>
+      )}
+    </HandsPanel>
   );
 }
 

@@ -28,7 +28,8 @@ const goOn = (ms: number) => {
 function untilMorning(): number {
   const d = new Date(nowMs());
   d.setDate(d.getDate() + 1);
-  d.setHours(9, 0, 0, 0);
+  // a second past it: what was settled on the way is never short of the hour
+  d.setHours(9, 0, 1, 0);
   return d.getTime() - nowMs();
 }
 

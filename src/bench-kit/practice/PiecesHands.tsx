@@ -1,17 +1,15 @@
-import { useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 
 import type { PracticeRun } from '@/store/practice';
 import { useSettings } from '@/store/shop';
 import { Button } from '@/ui/Button';
-import { Disclosure } from '@/ui/Disclosure';
-import { Txt } from '@/ui/Txt';
 import { t } from '@/words/practice';
 import { told } from '@/words/told';
 import { length } from '@/words/units';
 import type { PiecesHappened } from '@/core/practice/pieces/bench';
 import { HandChoice } from './HandChoice';
+import { HandsPanel } from './HandsPanel';
 import { happenedText } from './happenedText';
 import type { PiecesLab } from './usePiecesLab';
 
@@ -42,7 +40,6 @@ const serious: ReadonlySet<string> = new Set(['snapped', 'pieceHit', 'flash', 'p
 
 /** Hands on a shattered cover: how far in, how high, and up it goes. */
 export function PiecesHands({ run, lab, stage }: { run: PracticeRun; lab: PiecesLab; stage: string }) {
-  const router = useRouter();
   const units = useSettings();
   const [depth, setDepth] = useState('10');
   const [lift, setLift] = useState('0.2');
@@ -52,51 +49,36 @@ export function PiecesHands({ run, lab, stage }: { run: PracticeRun; lab: Pieces
   const last = refused ?? happened.findLast((h) => pieceText(h) !== null) ?? null;
   const text = run.speed === 0 && !over ? t('timeStands') : last ? pieceText(last) : t('piecesHint');
   return (
-    <View
-      className="border-t-[1.5px] border-ink bg-panel px-4 no-print"
-      role="region"
-      aria-label={t('hands')}
-      testID="hands"
+    <HandsPanel
+      stage={stage}
+      open={stage === 'lift' || over}
+      text={text}
+      serious={last !== null && serious.has(last.what)}
+      ended={over ? 'over' : state.snaps ? 'soFar' : null}
     >
-      <Disclosure key={stage} bare title={t('hands')} open={stage === 'lift' || over}>
-        <View role="status">
-          <Txt strong tone={last && serious.has(last.what) ? 'caution' : 'ink'}>
-            {text}
-          </Txt>
+      {over ? null : (
+        <View className="mt-2 gap-2">
+          <HandChoice
+            shown
+            label={t('bladeDepth')}
+            value={depth}
+            options={choiceOf(depthsMm, (v) => length(v, units, 0))}
+            onChange={setDepth}
+          />
+          <HandChoice
+            shown
+            label={t('liftHeight')}
+            value={lift}
+            options={choiceOf(liftsMm, (v) => length(v, units, 1))}
+            onChange={setLift}
+          />
+          <Button
+            label={t('leverPiece')}
+            disabled={run.speed === 0}
+            onPress={() => lab.lever(Number(depth), Number(lift))}
+          />
         </View>
-        {over || state.snaps ? (
-          <View className="mt-2">
-            <Button
-              kind={over ? 'main' : 'small'}
-              label={t('seeHowItWent')}
-              onPress={() => router.push('/practice/debrief' as Href)}
-            />
-          </View>
-        ) : null}
-        {over ? null : (
-          <View className="mt-2 gap-2">
-            <HandChoice
-              shown
-              label={t('bladeDepth')}
-              value={depth}
-              options={choiceOf(depthsMm, (v) => length(v, units, 0))}
-              onChange={setDepth}
-            />
-            <HandChoice
-              shown
-              label={t('liftHeight')}
-              value={lift}
-              options={choiceOf(liftsMm, (v) => length(v, units, 1))}
-              onChange={setLift}
-            />
-            <Button
-              label={t('leverPiece')}
-              disabled={run.speed === 0}
-              onPress={() => lab.lever(Number(depth), Number(lift))}
-            />
-          </View>
-        )}
-      </Disclosure>
-    </View>
+      )}
+    </HandsPanel>
   );
 }

@@ -31,6 +31,8 @@ describe('learning', () => {
     expect(at(1)).toBeGreaterThan(at(middle));
     expect(at(40)).toBeGreaterThan(at(6));
     expect(wrightRange(wrightFit([60, 50, 45]), 2)).toBeNull();
+    // four tries are enough for a range, three are not
+    expect(wrightFit([60, 50, 45, 44]).rateLow).not.toBeNull();
   });
 
   it('times that follow the law exactly give it back with no width; one time is not enough', () => {
