@@ -14,6 +14,8 @@ import { Plot } from '@/ui/chart/LazyPlot';
 import { RingArcs } from '@/ui/plan/layers';
 import { Txt } from '@/ui/Txt';
 import { closingEnding } from '@/work/practice/closingEnding';
+import type { Outcome } from '@/work/practice/practiceCost';
+import { costText } from './debriefText';
 import { playedOn, waited, type Done } from '@/work/practice/replay';
 import { t } from '@/words/practice';
 import { digits, span } from '@/words/units';
@@ -43,6 +45,8 @@ export function ClosingDebrief({ run, job }: { run: PracticeRun; job: JobState }
   const { bench } = lab;
   const faults = whatCame(bench, end);
   const said = closingEndText(ended, bench, end);
+  // what lies on the shelf takes nobody's time
+  const handsS = (s: number) => (bench.from === 'closed' ? 0 : s);
   const noted = notedClean(job, bench, end);
   return (
     <DebriefFrame
@@ -78,7 +82,16 @@ export function ClosingDebrief({ run, job }: { run: PracticeRun; job: JobState }
             </Txt>
           ))}
           {noted ? <Txt className="mt-1">{t('notedClean', { count: noted })}</Txt> : null}
-          {calls ? <Txt className="mt-1">{calls}</Txt> : null}
+          {calls ? <Txt className="mt-1">{callsLine(calls, bench)}</Txt> : null}
+          {calls && (bench.from !== 'closed' || ended !== 'passed' || calls.failed) ? (
+            <Txt className="mt-1">
+              {costText(
+                { seconds: handsS(doneS), failed: ended !== 'passed' },
+                { ...calls, seconds: handsS(calls.seconds) },
+                settings,
+              )}
+            </Txt>
+          ) : null}
           <Curves lab={lab} end={end} width={wide ? Math.min(820, width - 420) : width - 32} />
         </>
       )}
@@ -87,13 +100,18 @@ export function ClosingDebrief({ run, job }: { run: PracticeRun; job: JobState }
 }
 
 /** The same joint worked by somebody who follows the calls. */
-function byCalls(exercise: ClosingId, { bench, calls }: Lab, seed: number): string {
+function byCalls(exercise: ClosingId, { bench, calls }: Lab, seed: number): Outcome {
   const again = new ClosingBench(bench.about, bench.truth, bench.from);
   const { state } = workClosing({ bench: again, style: 'guided', seed, calls });
-  if (closingEnding(exercise, again, state) !== 'passed') return t('callsFail');
+  const seconds = bench.from === 'closed' ? state.handedAtS! : state.closedAtS!;
+  return { seconds, failed: closingEnding(exercise, again, state) !== 'passed' };
+}
+
+function callsLine({ seconds, failed }: Outcome, bench: ClosingBench): string {
+  if (failed) return t('callsFail');
   return bench.from === 'closed'
-    ? t('callsHold', { span: span(state.handedAtS!) })
-    : t('callsClose', { minutes: digits(state.closedAtS! / 60, 1) });
+    ? t('callsHold', { span: span(seconds) })
+    : t('callsClose', { minutes: digits(seconds / 60, 1) });
 }
 
 /** What was left, what was laid, or how far it had come. */

@@ -16,7 +16,7 @@ import { playedOn, waited, type Done } from '@/work/practice/replay';
 import { t } from '@/words/practice';
 import { told } from '@/words/told';
 import { digits, length, temp } from '@/words/units';
-import { callsText } from './debriefText';
+import { callsText, costText } from './debriefText';
 import { DebriefFrame, DebriefPlan } from './DebriefFrame';
 import { Temperatures } from './Temperatures';
 import { useNoted } from './useNoted';
@@ -119,6 +119,15 @@ export function PiecesDebrief({ run, job }: { run: PracticeRun; job: JobState })
           {why ? <Txt className="mt-1">{why}</Txt> : null}
           {end.snaps && ended !== 'shards' ? <Txt className="mt-1">{t('truthSnaps', { count: end.snaps })}</Txt> : null}
           {calls ? <Txt className="mt-1">{callsText(calls)}</Txt> : null}
+          {calls ? (
+            <Txt className="mt-1">
+              {costText(
+                { seconds: end.tS, failed: ended !== 'passed' },
+                { seconds: calls.seconds, failed: calls.broke },
+                settings,
+              )}
+            </Txt>
+          ) : null}
           <Temperatures
             run={run}
             bench={bench.inner}

@@ -6,7 +6,8 @@ import type { Ending } from '@/work/practice/exercises';
 import { edgeName } from '@/words/placeNames';
 import { t } from '@/words/practice';
 import { told } from '@/words/told';
-import { digits, temp } from '@/words/units';
+import { practiceCostMinor, type Outcome } from '@/work/practice/practiceCost';
+import { digits, price, temp } from '@/words/units';
 import { watchedNames } from '@/words/watchedNames';
 
 type Units = Pick<Settings, 'temperature' | 'length'>;
@@ -78,3 +79,10 @@ export function truthText(bench: PracticeBench): string {
 
 export const callsText = (c: ByCalls): string =>
   c.broke ? t('byTheCallsBroke') : t('byTheCalls', { minutes: minutes(c.seconds), count: c.heats });
+
+/** What it would have cost, against what the calls would have. */
+export const costText = (own: Outcome, calls: Outcome, s: Settings): string =>
+  t('costOf', {
+    own: price(practiceCostMinor(own, s), s.money.currency),
+    calls: price(practiceCostMinor(calls, s), s.money.currency),
+  });

@@ -90,6 +90,7 @@ export default {
   moreWord: 'more',
   lessWord: 'less',
   truthChips: 'Hidden chips: {{count}}.',
+  costOf: 'On a customer’s phone: {{own}}, by the calls {{calls}}.',
   byTheCallsBroke: 'By the calls this one would have broken as well.',
   planOfIt: 'What happened where',
   planLines: '{{free}} of {{length}} mm cut',

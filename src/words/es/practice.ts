@@ -93,6 +93,7 @@ export default {
   moreWord: 'más',
   lessWord: 'menos',
   truthChips: 'Muescas ocultas: {{count}}.',
+  costOf: 'En el teléfono de un cliente: {{own}}, con los avisos {{calls}}.',
   byTheCallsBroke: 'Con los avisos este también se habría roto.',
   planOfIt: 'Qué pasó y dónde',
   planLines: '{{free}} de {{length}} mm cortados',

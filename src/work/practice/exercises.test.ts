@@ -7,6 +7,7 @@ import type { JobEvent } from '@/model/event';
 import { shippedDevices } from '@/model/shippedDevices';
 import { plainWay } from '@/model/way';
 import { asExercise, endingOf, readyForHeat } from './exercises';
+import { practiceCostMinor } from './practiceCost';
 import { guessError } from './guessError';
 import { liftIds, exercises } from './exerciseTable';
 
@@ -61,6 +62,13 @@ it('what went wrong weighs more than how far it came', () => {
   expect(endingOf('off', state({ free: true, hot, hurt: [hurt] }), edge)).toBe('hurt');
   expect(endingOf('off', state({ hot, hurt: [hurt], broke }), edge)).toBe('broke');
   expect(endingOf('off', state({ broke, flash: true }), edge)).toBe('flash');
+});
+
+it('half an hour at 30 an hour is 15; what fails is done again (worked by hand)', () => {
+  const shop = { ratePerH: 30, reworkCost: 40 };
+  expect(practiceCostMinor({ seconds: 1800, failed: false }, shop)).toBe(1500);
+  expect(practiceCostMinor({ seconds: 1800, failed: true }, shop)).toBe(5500);
+  expect(practiceCostMinor({ seconds: 0, failed: false }, shop)).toBe(0);
 });
 
 it('guesses: mean and sample deviation (2, 4, 4, 4, 5, 5, 7, 9 have mean 5 and deviation √(32/7)); few say nothing', () => {
