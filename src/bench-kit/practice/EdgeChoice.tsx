@@ -1,6 +1,6 @@
 import type { EdgeId } from '@/core/device/types';
-import { edgeName } from '@/words/placeNames';
 import { t } from '@/words/practice';
+import { said } from '@/words/codes';
 import { HandChoice } from './HandChoice';
 
 const edges: readonly EdgeId[] = ['bottom', 'left', 'top', 'right'];
@@ -11,7 +11,7 @@ export function EdgeChoice({ shown, onEdge }: { shown: EdgeId; onEdge: (e: EdgeI
     <HandChoice
       label={t('pickOn')}
       value={shown}
-      options={edges.map((id) => ({ id, name: edgeName(id) }))}
+      options={edges.map((id) => ({ id, name: said(id) }))}
       onChange={onEdge}
     />
   );
