@@ -5,6 +5,7 @@ import { ScrollView, useWindowDimensions, View } from 'react-native';
 import type { JobState } from '@/model/fold';
 import { type StageId } from '@/model/stages';
 import { hasJoints } from '@/model/way';
+import { useInPractice } from '@/store/practice';
 import { Txt } from '@/ui/Txt';
 import { dayTime, time } from '@/words/units';
 import { useWide } from '@/ui/useWide';
@@ -71,30 +72,36 @@ function Caution({ text }: { text: string | undefined }) {
 
 /** What was tapped last, and the buttons. */
 function Actions({ p }: { p: StageShellProps }) {
+  // what is done on a made-up device is not taken back, and no shop remembers it
+  const practised = useInPractice() !== null;
   return (
     <View role="region" aria-label={t('actions')} className="border-t-[1.5px] border-ink bg-panel px-4 py-3 no-print">
-      <LastTap job={p.job} now={p.now} />
-      <View className="flex-row flex-wrap gap-x-4">
-        {(
-          [
-            ['happened', t('somethingHappened'), t('happenedShort')],
-            ['remember', t('worthRemembering'), t('rememberShort')],
-          ] as const
-        ).map(([page, name, short]) => (
-          <Link
-            key={page}
-            aria-label={name}
-            href={
-              `/jobs/${p.job.id}/${page}?from=${p.stage}${hasJoints(p.job) ? `&joint=${encodeURIComponent(p.job.joint)}` : ''}` as Href
-            }
-            className="font-body text-m text-ink underline self-start min-h-touch py-3"
-          >
-            {short}
-          </Link>
-        ))}
-        <AsItIs job={p.job} stage={p.stage} />
-        {p.glance ? <GlanceView glance={p.glance} /> : null}
-      </View>
+      {practised ? null : (
+        <>
+          <LastTap job={p.job} now={p.now} />
+          <View className="flex-row flex-wrap gap-x-4">
+            {(
+              [
+                ['happened', t('somethingHappened'), t('happenedShort')],
+                ['remember', t('worthRemembering'), t('rememberShort')],
+              ] as const
+            ).map(([page, name, short]) => (
+              <Link
+                key={page}
+                aria-label={name}
+                href={
+                  `/jobs/${p.job.id}/${page}?from=${p.stage}${hasJoints(p.job) ? `&joint=${encodeURIComponent(p.job.joint)}` : ''}` as Href
+                }
+                className="font-body text-m text-ink underline self-start min-h-touch py-3"
+              >
+                {short}
+              </Link>
+            ))}
+            <AsItIs job={p.job} stage={p.stage} />
+            {p.glance ? <GlanceView glance={p.glance} /> : null}
+          </View>
+        </>
+      )}
       <View className="flex-row gap-3">
         {p.side ? <View className="flex-1">{p.side}</View> : null}
         <View className="flex-[2]">{p.main}</View>

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 
 import { firstOut, goodUntil, type Lot } from './firstOut';
-import { bulkOrder, leadSd, learnRate, partOrder, partStock } from './reorder';
+import { bulkOrder, leadSd, orderFigures, learnRate, partOrder, partStock } from './reorder';
 
 const day = 86400e3;
 const lot = (over: Partial<Lot>): Lot => ({
@@ -121,6 +121,9 @@ it('steady use without scatter is ordered up to what the review and the delivery
   const steady = (have: number, pack = 1) => bulkOrder(2, 0, { days: 3, sdDays: 0 }, have, pack, null);
   expect(steady(6)).toMatchObject({ point: 6, safety: 0, now: true });
   expect(steady(6.1)).toMatchObject({ qty: 0, now: false });
+  // what is used until the next review, and what the delivery takes, less what is there
+  expect(steady(6).qty).toBe(2 * orderFigures.reviewDays.value);
+  expect(steady(0).qty).toBe(2 * (orderFigures.reviewDays.value + 3));
   // one that is there already is one less to order
   expect(steady(2).qty - steady(6).qty).toBe(4);
   expect(steady(0, 5).qty).toBe(Math.ceil(steady(0).qty / 5));
