@@ -156,10 +156,10 @@ export function proveLens(style: Style, seeds: number) {
 /** As `provePractice`, of a joint that is closed. */
 export function proveClosing(exercise: ClosingId, style: Style, seeds: number, settings = demoSettings) {
   const { deviceId, from } = closings[exercise];
-  const liquid = practiceLiquid(settings);
   const bond = shippedDevices.find((d) => d.id === deviceId)!.bonds[0]!;
+  const liquid = practiceLiquid(settings, bond);
   const job = jobOf(deviceId, () => readyForClosing(exercise, bond, liquid));
-  const about = closingCase(job, settings, t0)!;
+  const about = closingCase(job, settings, t0);
   const calls = closingCalls(job, settings, t0);
   const ends: Record<string, number> = {};
   let [faulty, minutes] = [0, 0];

@@ -7,10 +7,11 @@ import { ClosingHands } from './ClosingHands';
 import { Hands } from './Hands';
 import { useClosingLab } from './useClosingLab';
 import { useLab } from './useLab';
-import { isClosing, isPieces } from '@/work/practice/exerciseTable';
+import { isClosing, isExercise, isPieces } from '@/work/practice/exerciseTable';
 
 /** A stage of a made-up job: the same page, with the exercise's clock over it and hands under it. */
 export default function PracticeFrame(p: FrameProps) {
+  if (!isExercise(p.run.exercise)) return p.children;
   if (isPieces(p.run.exercise))
     return (
       <Suspense fallback={null}>

@@ -1,4 +1,4 @@
-import type { Device } from '@/core/device/types';
+import type { Bond, Device } from '@/core/device/types';
 import { shippedDevices } from '@/model/shippedDevices';
 import type { NewEvent } from '@/model/event';
 import type { JobState } from '@/model/fold';
@@ -9,7 +9,7 @@ import type { PracticeWay } from '@/model/practiceWay';
 import { beginPractice, practicePrefix } from '@/store/practice';
 import { repository } from '@/store/shop';
 import { nowMs } from '@/store/clock';
-import { practiceLiquid, readyForClosing, shopOf } from '@/work/practice/closings';
+import { practiceLiquid, readyForClosing, practiceShop } from '@/work/practice/closings';
 import { asExercise, readyForHeat, readyForLens } from '@/work/practice/exercises';
 import { readyForPieces } from '@/work/practice/readyForPieces';
 import { t } from '@/words/practice';
@@ -26,24 +26,25 @@ export interface Started {
 }
 
 /** What stands in the log of a made-up device as the exercise begins. */
-function begins({ exercise, seed, settings, job }: Started): { device: Device; bondId: string; events: NewEvent[] } {
+function begins({ exercise, seed, settings, job }: Started): { device: Device; bond: Bond; events: NewEvent[] } {
   const device = shippedDevices.find((d) => d.id === deviceOf(exercise)) ?? job?.model ?? shippedDevices[0]!;
   const lifted = isClosing(exercise) || isPieces(exercise) ? null : exercises[exercise];
   const bond = device.bonds.find((b) => b.id === lifted?.bondId) ?? device.bonds[0]!;
   const events = isClosing(exercise)
-    ? readyForClosing(exercise, bond, practiceLiquid(settings))
+    ? readyForClosing(exercise, bond, practiceLiquid(settings, bond))
     : isPieces(exercise)
       ? readyForPieces(seed, device, bond)
       : lifted?.lens
         ? readyForLens(bond.id)
         : readyForHeat(bond.id);
-  return { device, bondId: bond.id, events };
+  return { device, bond, events };
 }
 
 /** Begins an exercise with a job of its own and returns the page where it goes on. */
 export function startPractice(started: Started): string {
   const { exercise, seed, way, person, settings, job } = started;
-  const { device, bondId, events: ready } = begins(started);
+  const { device, bond, events: ready } = begins(started);
+  const bondId = bond.id;
   const id = `${practicePrefix}${exercise}-${seed}-${newId().slice(0, 6)}`;
   const at = nowMs();
   const opened: NewEvent = {
@@ -58,7 +59,7 @@ export function startPractice(started: Started): string {
   const before = at - 60_000;
   const made = repository.make(id, person, events.map(withoutFrame), before).map((e) => ({ ...e, loggedAt: before }));
   beginPractice({
-    ...{ id, exercise, seed, way, person, settings: shopOf(exercise, settings), startMs: at, simMs: 0, speed: 1 },
+    ...{ id, exercise, seed, way, person, settings: practiceShop(exercise, settings, bond), startMs: at, simMs: 0, speed: 1 },
     ...{ events: made, acts: [], guesses: [] },
   });
   return `/jobs/${id}/${pageOf(exercise)}`;

@@ -11,7 +11,7 @@ import { useNow } from '../useNow';
 import { begun, useEntriesAsActs } from './entriesAsActs';
 import { closings, type ClosingId } from '@/work/practice/exerciseTable';
 
-/** The made-up joint of an exercise with its truth; null where the shop has no glue for it. */
+/** The made-up joint of an exercise with its truth; null where its log does not read. */
 export function useClosingBench(run: PracticeRun) {
   const { id, exercise, seed } = run;
   // as it was begun: what is noted and set on the way changes nothing of the device

@@ -27,12 +27,14 @@ import { PiecesDebrief } from './LazyPiecesDebrief';
 import { Temperatures } from './Temperatures';
 import { DebriefFrame, DebriefPlan, Hits } from './DebriefFrame';
 import { useNoted } from './useNoted';
-import { callsText, costText, endedText, truthText, whyText } from './debriefText';
-import { isClosing, isPieces } from '@/work/practice/exerciseTable';
+import { CallsLines } from './CallsLines';
+import { endedText, truthText, whyText } from './debriefText';
+import { isClosing, isExercise, isPieces } from '@/work/practice/exerciseTable';
 
 /** How an exercise went: what happened where, what was hot when, what was believed, and what the calls would have taken. */
 export function DebriefScreen() {
-  const run = usePracticeRun();
+  const open = usePracticeRun();
+  const run = open && isExercise(open.exercise) ? open : null;
   const job = run ? foldJob(run.events) : null;
   if (run && job && isClosing(run.exercise))
     return (
@@ -126,16 +128,7 @@ function Debrief({ run, job }: { run: PracticeRun; job: JobState }) {
           </Txt>
           {why ? <Txt className="mt-1">{why}</Txt> : null}
           <Txt className="mt-1">{truthText(lab.bench)}</Txt>
-          {calls ? <Txt className="mt-1">{callsText(calls)}</Txt> : null}
-          {calls ? (
-            <Txt className="mt-1">
-              {costText(
-                { seconds: end.tS, failed: ended !== 'passed' },
-                { seconds: calls.seconds, failed: calls.broke || !calls.off },
-                settings,
-              )}
-            </Txt>
-          ) : null}
+          <CallsLines calls={calls} own={{ seconds: end.tS, failed: ended !== 'passed' }} />
           {guesses.map((g) => (
             <Txt key={g.atS} className="mt-1">
               {t('guessSaid', { said: temp(g.tC, settings), was: temp(g.wasC, settings) })}

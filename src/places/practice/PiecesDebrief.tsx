@@ -3,6 +3,7 @@ import { useMemo } from 'react';
 import { useWindowDimensions } from 'react-native';
 
 import { usePiecesBench } from '@/bench-kit/practice/usePiecesLab';
+import type { Watched } from '@/core/heat/member';
 import { PiecesBench, type PiecesAction, type PiecesHappened, type PiecesState } from '@/core/practice/pieces/bench';
 import { workPieces } from '@/core/practice/pieces/hands';
 import type { JobState } from '@/model/fold';
@@ -15,8 +16,9 @@ import { piecesCalls, piecesEnding, type PiecesEnding } from '@/work/practice/pi
 import { playedOn, waited, type Done } from '@/work/practice/replay';
 import { t } from '@/words/practice';
 import { told } from '@/words/told';
+import { watchedNames } from '@/words/watchedNames';
 import { digits, length, temp } from '@/words/units';
-import { callsText, costText } from './debriefText';
+import { CallsLines } from './CallsLines';
 import { DebriefFrame, DebriefPlan } from './DebriefFrame';
 import { Temperatures } from './Temperatures';
 import { useNoted } from './useNoted';
@@ -31,11 +33,10 @@ function endText(ended: PiecesEnding, s: PiecesState, heats: number): string {
       return t('endedHurt', { name: told(s.hit!.name), minutes: digits(s.hit!.atS / 60, 1) });
     case 'flash':
       return t('endedFlash');
-    case 'tooHot':
-      return t('endedTooHot', {
-        part: t('batteryTrue'),
-        s: Math.round(Math.max(...Object.values(s.bench.hot).map((h) => h.aboveStopS))),
-      });
+    case 'tooHot': {
+      const [part, h] = Object.entries(s.bench.hot).find(([, x]) => x.aboveStopS > 0)!;
+      return t('endedTooHot', { part: watchedNames[part as Watched], s: Math.round(h.aboveStopS) });
+    }
     case 'shards':
       return t('endedShards', { count: s.snaps });
     case 'given up':
@@ -118,16 +119,7 @@ export function PiecesDebrief({ run, job }: { run: PracticeRun; job: JobState })
           </Txt>
           {why ? <Txt className="mt-1">{why}</Txt> : null}
           {end.snaps && ended !== 'shards' ? <Txt className="mt-1">{t('truthSnaps', { count: end.snaps })}</Txt> : null}
-          {calls ? <Txt className="mt-1">{callsText(calls)}</Txt> : null}
-          {calls ? (
-            <Txt className="mt-1">
-              {costText(
-                { seconds: end.tS, failed: ended !== 'passed' },
-                { seconds: calls.seconds, failed: calls.broke },
-                settings,
-              )}
-            </Txt>
-          ) : null}
+          <CallsLines calls={calls ?? null} own={{ seconds: end.tS, failed: ended !== 'passed' }} />
           <Temperatures
             run={run}
             bench={bench.inner}

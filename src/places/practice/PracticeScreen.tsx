@@ -27,7 +27,7 @@ import { useWide } from '@/ui/useWide';
 import { exerciseName } from '@/words/exerciseNames';
 import { t } from '@/words/practice';
 import { digits } from '@/words/units';
-import { deviceOf, pageOf, exerciseIds, type ExerciseId } from '@/work/practice/exerciseTable';
+import { deviceOf, isExercise, pageOf, exerciseIds, type ExerciseId } from '@/work/practice/exerciseTable';
 
 const about = {
   heat: 'aboutHeat',
@@ -69,7 +69,7 @@ export function PracticeScreen() {
     router.push((await startPractice({ exercise, seed, way, person: settings.person, settings, job })) as Href);
   return (
     <PlaceFrame full help="practice" title={t('practice')} line={t('practiceLine')}>
-      {open ? (
+      {open && isExercise(open.exercise) ? (
         <View className="mb-3">
           <Button
             kind="main"

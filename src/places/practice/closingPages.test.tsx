@@ -87,6 +87,18 @@ it('a cloth is moved by the arrow keys, what is left is said, and a glass on old
   expect(practiceRun()!.speed).toBe(0);
 });
 
+it('an exercise that only a later version knows is neither shown nor goes on, and breaks nothing', () => {
+  begin('residue');
+  act(() => changePractice((r) => ({ ...r, exercise: 'twoAtOnce' })));
+  render(<DebriefScreen />);
+  expect(screen.getByText('No exercise was worked here.')).toBeTruthy();
+  cleanup();
+  render(<PracticeScreen />);
+  expect(screen.queryByRole('button', { name: /^Go on: / })).toBeNull();
+  // it is still there
+  expect(practiceRun()!.exercise).toBe('twoAtOnce');
+});
+
 it('alone, so many clips as one says are put on; hours go by at a tap; time that stands lets nothing happen', async () => {
   begin('clamps', 'alone');
   render(<Panel />);

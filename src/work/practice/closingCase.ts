@@ -1,5 +1,6 @@
 import { beadFigures } from '@/core/bond/bead';
 import { holdBed } from '@/core/bond/clampPlan';
+import { openFigures } from '@/core/bond/openTime';
 import { openings } from '@/core/bond/keepClear';
 import { bondPerimeter } from '@/core/device/perimeter';
 import { insideDistanceMm } from '@/core/device/shapes';
@@ -15,12 +16,14 @@ import { climateOf, cureOf } from '@/work/cure/cureJob';
 import { bedOfJob, holdWays } from '@/work/cure/holdWays';
 import { practiceLiquid } from './closings';
 
-/** A joint that is to be closed, as the app's own stages count with it. Null where the shop has no liquid for a bead. */
-export function closingCase(job: JobState, settings: Settings, atMs: number): ClosingCase | null {
-  const liquid = practiceLiquid(settings);
-  if (!liquid) return null;
+/** A joint that is to be closed, as the app's own stages count with it. */
+export function closingCase(job: JobState, settings: Settings, atMs: number): ClosingCase {
+  const liquid = practiceLiquid(settings, job.bond);
+  // no colder and no warmer than glue is laid
+  const { low, high } = openFigures.tubeC;
+  const tubeC = Math.min(high.value, Math.max(low.value, job.ambientC ?? settings.roomC));
   const path = bondPerimeter(job.device, job.bond);
-  const laid = beadWork(job, settings, stockNow(settings, [job]), liquid, 'liquidBead', noPicks, atMs);
+  const laid = beadWork(job, settings, stockNow(settings, [job]), liquid, 'liquidBead', { ...noPicks, tubeC }, atMs);
   const list = openings(job.device, job.bond);
   const n = cellsOf(path.lengthMm);
   const cure = cureOf(job, settings, atMs);

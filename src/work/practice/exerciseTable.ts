@@ -23,6 +23,9 @@ export type LiftId = (typeof liftIds)[number];
 export type ClosingId = (typeof closingIds)[number];
 export type ExerciseId = LiftId | ClosingId | 'pieces';
 
+/** One that this version knows: a later one may have left another behind. */
+export const isExercise = (id: string): id is ExerciseId => (exerciseIds as readonly string[]).includes(id);
+
 /** A shattered cover, piece by piece. */
 export const isPieces = (id: string): id is 'pieces' => id === 'pieces';
 
