@@ -8,6 +8,8 @@ await needChromium();
 const typesBy = 'node_modules/typescript-native/bin/tsc';
 
 const start = Date.now();
+/** What did not hold, said again at the very end: who reads only the last lines of a long run needs no more. */
+const broken = [];
 let passed = 0;
 let failed = 0;
 let secondTime = 0;
@@ -25,10 +27,18 @@ const check = async (name, command, args, quiet = false) => {
 };
 /** A check that either holds or not. */
 const single = async (name, command, args) => {
-  const { code } = await check(name, command, args, true);
+  const { code, text } = await check(name, command, args, true);
   if (code === 0) passed++;
-  else failed++;
+  else {
+    failed++;
+    broken.push(`${name}:\n${text.split('\n').slice(-60).join('\n')}`);
+  }
 };
+/** What a runner prints of a test that failed: from its name to the next one. */
+const failuresIn = (text) =>
+  [...text.matchAll(/^ *● .*\n(?:(?! *● |PASS |FAIL |Test Suites:).*\n){0,60}/gm)]
+    .map((m) => m[0])
+    .filter((block) => !/^ *● Console/.test(block));
 /** A runner that counts its own tests; a crash without a count is a failure. */
 const counted = async (name, command, args, read, quiet = false) => {
   const { code, text } = await check(name, command, args, quiet);
@@ -36,6 +46,7 @@ const counted = async (name, command, args, read, quiet = false) => {
   passed += p;
   failed += f;
   if (code !== 0 && f === 0) failed++;
+  if (code !== 0) broken.push(`${name}:\n${failuresIn(text).join('\n') || text.split('\n').slice(-60).join('\n')}`);
 };
 const number = (text, pattern) => Number(pattern.exec(text)?.[1] ?? 0);
 
@@ -86,6 +97,7 @@ if (built)
   ]);
 else failed++;
 
+for (const what of broken) console.log(`\n== Did not hold. ${what}`);
 console.log(`\n-- all of it after ${Math.round((Date.now() - start) / 1000)} s`);
 if (secondTime) console.log(`\n${secondTime} passed only the second time: they are named above, and want looking into`);
 console.log(`\n${passed} passed, ${failed} failed`);
