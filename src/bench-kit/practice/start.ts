@@ -59,7 +59,17 @@ export function startPractice(started: Started): string {
   const before = at - 60_000;
   const made = repository.make(id, person, events.map(withoutFrame), before).map((e) => ({ ...e, loggedAt: before }));
   beginPractice({
-    ...{ id, exercise, seed, way, person, settings: practiceShop(exercise, settings, bond), startMs: at, simMs: 0, speed: 1 },
+    ...{
+      id,
+      exercise,
+      seed,
+      way,
+      person,
+      settings: practiceShop(exercise, settings, bond),
+      startMs: at,
+      simMs: 0,
+      speed: 1,
+    },
     ...{ events: made, acts: [], guesses: [] },
   });
   return `/jobs/${id}/${pageOf(exercise)}`;
