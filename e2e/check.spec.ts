@@ -64,7 +64,7 @@ test('from cure to closed: a failing function is diagnosed, mended and signed by
     }
     await expect(h.call()).toHaveText('2 functions fail.');
     const card = page.getByTestId('faults');
-    await expect(card).toContainText('Most likely: flash / rear microphone flex not seated or torn.');
+    await expect(card).toContainText('Most likely: cable of flash or rear microphone not seated, or torn.');
     await expect(card).not.toContainText(/\d %/);
     await h.noViolations('fault');
     await h.press('It was that');

@@ -10,7 +10,7 @@ import { useActions } from './actions';
 import { testsOf } from '@/work/check/functionTests';
 import { t as tr } from '@/words/kit';
 import { said } from '@/words/codes';
-import { told } from '@/words/told';
+import { functionHow, functionName } from '@/words/functions';
 
 const options: { id: FunctionResult; name: string }[] = [
   {
@@ -87,11 +87,11 @@ export function FunctionList({
             <Pressable
               role="button"
               aria-expanded={open}
-              aria-label={`${told(test.name)}: ${r ? options.find((o) => o.id === r)?.name : said('open')}`}
+              aria-label={`${functionName(test.id)}: ${r ? options.find((o) => o.id === r)?.name : said('open')}`}
               onPress={() => setChosen(test.id)}
               className="min-h-touch flex-row justify-between items-center"
             >
-              <Txt strong={open}>{told(test.name)}</Txt>
+              <Txt strong={open}>{functionName(test.id)}</Txt>
               <Txt size="s" tone={r === 'fail' ? 'caution' : r === 'ok' ? 'go' : 'ink2'}>
                 {r ? options.find((o) => o.id === r)?.name : said('open')}
               </Txt>
@@ -99,7 +99,7 @@ export function FunctionList({
             {open ? (
               <View className="pb-2">
                 <Txt size="s" tone="ink2" className="mb-1">
-                  {told(test.how)}
+                  {functionHow(test.id)}
                 </Txt>
                 <View className="flex-row gap-2">
                   {options.map((o) => (

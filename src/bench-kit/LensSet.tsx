@@ -1,7 +1,6 @@
 import { told } from '@/words/told';
 import { View } from 'react-native';
 
-import { functionTests } from '@/core/functions/tables';
 import { matchLenses, type LensCover } from '@/core/lens/lensSet';
 import type { NewEvent } from '@/model/event';
 import type { JobState } from '@/model/fold';
@@ -14,6 +13,7 @@ import { NumberField } from '@/ui/NumberField';
 import { Txt } from '@/ui/Txt';
 import { length, lengthValue, typedToMm, whereText } from '@/words/units';
 import { t as tr } from '@/words/lift';
+import { functionName } from '@/words/functions';
 
 /** New covers by size against the old ones: a set has different sizes, and a swapped one pinches or rattles. */
 export function Sizes({ job, chosen }: { job: JobState; chosen: readonly LensCover[] }) {
@@ -87,7 +87,7 @@ export function CameraTests({ job, log }: { job: JobState; log: (e: readonly New
         <Choice
           key={fn}
           asked
-          label={told(functionTests.find((t) => t.id === fn)?.name ?? fn)}
+          label={functionName(fn)}
           value={job.functions.open[fn] === 'ok' ? 'ok' : job.functions.open[fn] === 'fail' ? 'fail' : null}
           options={[
             { id: 'ok', name: tr('works') },

@@ -12,12 +12,13 @@ import {
   type PlanChange,
   type Planned,
   type PlanNow,
+  type PlanProblem,
 } from '@/work/bench/planNow';
 import { shopBench, type BenchInput, type ShopBench } from '@/work/bench/shopBench';
 
 export interface Snapshot {
   now: PlanNow | null;
-  problem: string | null;
+  problem: PlanProblem | null;
   answer: PlanAnswer | null;
   /** the jobs as they were when the answer was asked for */
   answeredFor: readonly JobState[];

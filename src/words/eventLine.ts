@@ -4,7 +4,6 @@ import type { BondingMethodId } from '@/core/bond/bondingMethods';
 
 import type { Construction } from '@/core/device/types';
 import type { Origin, Work } from '@/core/intake/works';
-import { functionTests } from '@/core/functions/tables';
 import type { EventOf, JobEvent, KnownEvent } from '@/model/event';
 import type { StageId } from '@/model/stageIds';
 import type { ComeBackCause } from '@/model/entries/check';
@@ -16,6 +15,7 @@ import { eyeWords } from './eyeWords';
 import { edgeName } from './placeNames';
 import { learnedText } from './learnedNames';
 import { t } from './log';
+import { functionName } from './functions';
 
 const instant = stamp;
 
@@ -330,8 +330,7 @@ const lines: { [T in KnownEvent['type']]: (e: EventOf<T>, units: LineUnits) => s
   route: (e) => (e.keepCover ? t('saveTheOldBack') : t('newBackGlass')),
   promise: (e) => (e.promiseAt === null ? t('promiseTakenBack') : t('promised', { promiseAt: instant(e.promiseAt) })),
   prep: (e) => (e.done ? prepNames[e.item] : t('no', { item: prepNames[e.item] })),
-  function: (e) =>
-    `${told(functionTests.find((f) => f.id === e.fn)?.name ?? e.fn)}, ${said(e.phase)}: ${said(e.result)}`,
+  function: (e) => `${functionName(e.fn)}, ${said(e.phase)}: ${said(e.result)}`,
   cause: (e) =>
     e.found
       ? e.note

@@ -1,6 +1,3 @@
-/** Stands beside every result of an air test. */
-export const airTestLine = 'No water resistance is promised. Keep the device away from water.';
-
 /** What no sentence of the product may promise. Patterns of the wording rules; negated sentences are allowed. */
 const rules: readonly [id: string, pattern: RegExp][] = [
   ['W1', /\bwater[\s-]*(resist\w*|proof\w*|tight\w*|safe|sealed|repellent)\b/gi],

@@ -5,14 +5,15 @@ import { useImproving, type ShopPlanState } from '@/bench-kit/useShopPlan';
 import { Txt } from '@/ui/Txt';
 import { taskName } from '@/words/stageWords';
 import { span, listed } from '@/words/units';
-import { qualityText } from './planWords';
+import { problemText, qualityText } from './planWords';
+import type { PlanProblem as Problem } from '@/work/bench/planNow';
 import { t } from '@/words/bench';
 
 /** Why what is asked for now cannot be planned. */
-export function PlanProblem({ problem }: { problem: string | null }) {
+export function PlanProblem({ problem }: { problem: Problem | null }) {
   return problem ? (
     <View role="alert" className="border-[1.5px] border-caution bg-panel p-3 mt-3" testID="planProblem">
-      <Txt tone="caution">{problem}</Txt>
+      <Txt tone="caution">{problemText(problem)}</Txt>
     </View>
   ) : null;
 }

@@ -1,3 +1,4 @@
+import type { PlanProblem } from '@/work/bench/planNow';
 import type { NextHands } from '@/core/schedule/nextHands';
 import type { Instead } from '@/core/schedule/shopPlan';
 import type { Rescue } from '@/core/schedule/rescues';
@@ -121,4 +122,27 @@ export function entryText(
         task: taskName(e.task),
         job: labelsOf(shop)(e.job),
       });
+}
+
+const breachWords = {
+  variant: 'breachVariant',
+  tasks: 'breachTasks',
+  started: 'breachStarted',
+  release: 'breachRelease',
+  calendar: 'breachCalendar',
+  window: 'breachWindow',
+  capacity: 'breachCapacity',
+} as const;
+
+/** Why there is no other plan, and which one is shown. */
+export function problemText(p: PlanProblem): string {
+  const why =
+    p.why === 'failed'
+      ? p.message
+        ? t('planFailed', { message: p.message })
+        : t('noPlanWasMade')
+      : p.label
+        ? t('planBrokenOf', { label: p.label, what: t(breachWords[p.what]), where: p.where })
+        : t('planBroken', { what: t(breachWords[p.what]), where: p.where });
+  return p.kept ? t('lastPlanShown', { why }) : p.why === 'broken' ? t('planBelowDoesNotHold', { why }) : why;
 }

@@ -3,14 +3,14 @@ import { ScrollView, View } from 'react-native';
 
 import type { FunctionResult } from '@/core/functions/riskOrder';
 import { writeResultCode } from '@/core/functions/resultCode';
-import { functionTests, testCautions } from '@/core/functions/tables';
+import { functionTests } from '@/core/functions/tables';
 import { Button } from '@/ui/Button';
 import { capital } from '@/words/capital';
 import { QrCode } from '@/ui/QrCode';
 import { Txt } from '@/ui/Txt';
 import { Tool } from './Tools';
 import { t as tr } from '@/words/deviceTest';
-import { told } from '@/words/told';
+import { functionCaution, functionHow, functionName } from '@/words/functions';
 
 interface Order {
   tag: string;
@@ -64,10 +64,10 @@ export function DeviceTest() {
         {current ? (
           <View key={current.id} className="mt-2 gap-3">
             <Txt strong size="xl" level={1}>
-              {capital(current.name)}
+              {capital(functionName(current.id))}
             </Txt>
-            <Txt>{capital(told(current.how))}.</Txt>
-            {testCautions[current.id] ? <Txt size="s">{told(testCautions[current.id]!)}</Txt> : null}
+            <Txt>{capital(functionHow(current.id))}.</Txt>
+            {functionCaution(current.id) ? <Txt size="s">{functionCaution(current.id)}</Txt> : null}
             <Tool fn={current.id} onResult={(ok) => put(current.id, ok ? 'ok' : 'fail')} />
           </View>
         ) : (
@@ -86,7 +86,7 @@ export function DeviceTest() {
               .filter((t) => results[t.id] === 'fail')
               .map((t) => (
                 <Txt key={t.id} tone="caution">
-                  {tr('fails', { name: t.name })}
+                  {tr('fails', { name: functionName(t.id) })}
                 </Txt>
               ))}
           </View>
@@ -95,7 +95,7 @@ export function DeviceTest() {
           <View className="mt-4 self-start">
             <Button
               kind="small"
-              label={tr('onceMore', { name: lastDone.name })}
+              label={tr('onceMore', { name: functionName(lastDone.id) })}
               onPress={() =>
                 setResults((all) => {
                   const { [lastDone.id]: _, ...rest } = all;

@@ -26,6 +26,7 @@ import { draftKey } from './useEditor';
 import type { EditorState } from './useEditor';
 import { t } from '@/words/shelf';
 import { told } from '@/words/told';
+import { functionName } from '@/words/functions';
 
 /** Undo and save. */
 export function EditorActions({ here: { s, act, dirty, problems, save } }: { here: EditorState }) {
@@ -225,7 +226,7 @@ export function FunctionTicks({ here: { d, change } }: { here: EditorState }) {
       {functionTests.map((f) => (
         <Tick
           key={f.id}
-          label={told(f.name)}
+          label={functionName(f.id)}
           on={d.functions.includes(f.id)}
           onChange={(on) =>
             change((x) => ({

@@ -124,7 +124,12 @@ export function BondingMethodTable({ job, work, bead, school }: BondingMethodTab
       <Tick label={t('theOldRingIsWholeAnd')} on={job.prep.has('oldRingWhole')} onChange={tick('oldRingWhole')} />
       {work.bleeds ? (
         <Txt size="s" className="mt-1">
-          {t('lightCanBleedThroughHereBlack', { bleeds: work.bleeds })}
+          {t('lightCanBleedThroughHereBlack', {
+            bleeds:
+              work.bleeds.from === 'screen'
+                ? t('screenShinesToTheEdge')
+                : t('flashIsNear', { mm: length(work.bleeds.mm, settings, 1) }),
+          })}
         </Txt>
       ) : null}
     </View>

@@ -8,7 +8,6 @@ import type { IntakeSlice } from '@/model/stages/intake';
 import { useActions, type Actions } from '@/bench-kit/actions';
 import { FunctionList } from '@/bench-kit/FunctionList';
 import { PhotosSection } from '@/bench-kit/PhotosSection';
-import { functionTests } from '@/core/functions/tables';
 import { failsOpen, propFor, testsBeforeClosing, type Prop } from '@/work/check/beforeClosing';
 import { edgeName } from '@/words/placeNames';
 import { told } from '@/words/told';
@@ -22,6 +21,7 @@ import { clock, length, listed } from '@/words/units';
 import { closingText } from './bondCall';
 import type { BeadWork } from '@/work/bond/beadWork';
 import { t } from '@/words/bond';
+import { functionName } from '@/words/functions';
 
 interface ClosingListProps {
   job: JobState;
@@ -111,7 +111,6 @@ function TestBefore({ job }: { job: JobState }) {
   const { log } = useActions(job);
   const tests = testsBeforeClosing(job);
   const failing = failsOpen(job);
-  const name = (id: string) => told(functionTests.find((f) => f.id === id)?.name ?? id);
   const open = tests.filter((fn) => !job.functions.open[fn]);
   const put = (result: 'ok' | 'untested') => {
     const e = { type: 'function' as const, phase: 'open' as const, result };
@@ -126,12 +125,12 @@ function TestBefore({ job }: { job: JobState }) {
       <Tick
         label={
           failing.length
-            ? t('testedSomeFail', { list: listed(failing.map(name)) })
+            ? t('testedSomeFail', { list: listed(failing.map(functionName)) })
             : untried && !open.length
               ? t('triedAsFarAsItGoes')
               : t('allOfTheseWork')
         }
-        note={listed(tests.map(name))}
+        note={listed(tests.map(functionName))}
         asked
         on={job.prep.has('closedTest')}
         onChange={done}

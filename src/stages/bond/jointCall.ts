@@ -4,12 +4,11 @@ import { onPlate } from '@/model/stages/heat';
 import type { Settings } from '@/model/settings';
 import { capital } from '@/words/capital';
 import { clock, listed } from '@/words/units';
-import { functionTests } from '@/core/functions/tables';
-import { told } from '@/words/told';
 import { failsOpen, testsBeforeClosing } from '@/work/check/beforeClosing';
 import { beadText, oldRingText, onPartText, ringText, tapeFirst, tapeText } from './bondCall';
 import { isLiquid, type Joint } from './useJoint';
 import { t } from '@/words/bond';
+import { functionName } from '@/words/functions';
 
 /** What is said of a joint now, what stands in the way of its next step, and what a late closing still lacks. */
 export function jointCall(job: JobState, jobs: readonly JobState[], settings: Settings, joint: Joint) {
@@ -32,9 +31,7 @@ export function jointCall(job: JobState, jobs: readonly JobState[], settings: Se
       : !job.prep.has('closedTest') && testsBeforeClosing(job).length
         ? t('testBeforeItIsClosed')
         : null;
-  const failing = job.prep.has('closedTest')
-    ? []
-    : failsOpen(job).map((fn) => told(functionTests.find((f) => f.id === fn)?.name ?? fn));
+  const failing = job.prep.has('closedTest') ? [] : failsOpen(job).map(functionName);
   const text = job.bonded
     ? {
         sentence: t('closedWith', { adhesive: bondingMethodNames[job.bonded.adhesive] }),

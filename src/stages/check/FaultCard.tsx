@@ -4,7 +4,8 @@ import { View } from 'react-native';
 
 import { learnFigures } from '@/core/functions/learn';
 import { useActions } from '@/bench-kit/actions';
-import { diagnosisOf, functionName, functionState, shopFaults } from '@/work/check/faults';
+import { diagnosisOf, functionState, shopFaults } from '@/work/check/faults';
+import { causeName, causeNext, functionHow, functionName } from '@/words/functions';
 import type { JobState } from '@/model/fold';
 import { useJobs } from '@/store/shop';
 import { Button } from '@/ui/Button';
@@ -12,7 +13,6 @@ import { capital } from '@/words/capital';
 import { Txt } from '@/ui/Txt';
 import { listed, percent } from '@/words/units';
 import { t as tr } from '@/words/check';
-import { told } from '@/words/told';
 
 const ranks = () => [tr('mostLikely'), tr('then'), tr('then')];
 
@@ -25,11 +25,10 @@ export function FaultCard({ job }: { job: JobState }) {
   const d = useMemo(() => diagnosisOf(job, shop.tables), [job, shop]);
   const { log } = useActions(job);
   const found = [...job.causesSeen.values()].filter((c) => c.found);
-  const nameOf = (id: string) => shop.tables.causes.find((c) => c.id === id)?.name ?? id;
   if (!d)
     return found.length ? (
       <Txt size="s" tone="ink2" className="my-2">
-        {tr('itWasWorksAgain', { list: listed(found.map((c) => nameOf(c.causeId))) })}
+        {tr('itWasWorksAgain', { list: listed(found.map((c) => causeName(c.causeId))) })}
       </Txt>
     ) : null;
   const numbers = shop.found.length >= learnFigures.showFrom.value;
@@ -56,10 +55,10 @@ export function FaultCard({ job }: { job: JobState }) {
       {first ? (
         <View className="my-2">
           <Txt>
-            {ranks()[0]}: {told(first.cause.name)}
+            {ranks()[0]}: {causeName(first.cause.id)}
             {numbers ? `, ${percent(first.p)}` : ''}.
           </Txt>
-          <Txt strong>{tr('thenTestAgain', { next: capital(first.cause.next) })}</Txt>
+          <Txt strong>{tr('thenTestAgain', { next: capital(causeNext(first.cause.id)) })}</Txt>
           <View className="flex-row flex-wrap gap-2 mt-2">
             <Button
               kind="small"
@@ -73,13 +72,13 @@ export function FaultCard({ job }: { job: JobState }) {
       ) : null}
       {rest.map((r, i) => (
         <Txt key={r.cause.id} size="s" tone="ink2">
-          {ranks()[i + 1]}: {told(r.cause.name)}
-          {numbers ? `, ${percent(r.p)}` : ''}. {r.cause.next}.
+          {ranks()[i + 1]}: {causeName(r.cause.id)}
+          {numbers ? `, ${percent(r.p)}` : ''}. {causeNext(r.cause.id)}.
         </Txt>
       ))}
       {next ? (
         <Txt size="s" className="mt-1">
-          {tr('thisWouldTellMost', { name: next.test.name, how: next.test.how })}
+          {tr('thisWouldTellMost', { name: functionName(next.test.id), how: functionHow(next.test.id) })}
         </Txt>
       ) : null}
       <Txt size="s" tone="ink2" className="mt-1">

@@ -1,8 +1,6 @@
-import { told } from '@/words/told';
 import { View } from 'react-native';
 
 import { learnFigures } from '@/core/functions/learn';
-import { testCautions } from '@/core/functions/tables';
 import { whyNotTested } from '@/bench-kit/FunctionList';
 import { stepNames } from '@/words/checkNames';
 import { goTo } from '@/bench-kit/goTo';
@@ -14,6 +12,7 @@ import { Call } from '@/ui/Call';
 import { Txt } from '@/ui/Txt';
 import type { FunctionsScreenState } from './useFunctionsScreen';
 import { t } from '@/words/check';
+import { functionCaution } from '@/words/functions';
 
 /** The function that is tested now. */
 export function FunctionLead({
@@ -53,18 +52,18 @@ export function FunctionLead({
       ) : null}
       {group
         ? group.tests.flatMap((x) =>
-            testCautions[x.test.id]
+            functionCaution(x.test.id)
               ? [
                   <Txt key={x.test.id} size="s" className="mt-2" testID="caution">
-                    {told(testCautions[x.test.id]!)}
+                    {functionCaution(x.test.id)}
                   </Txt>,
                 ]
               : [],
           )
         : null}
-      {current && !group && testCautions[current.test.id] ? (
+      {current && !group && functionCaution(current.test.id) ? (
         <Txt size="s" className="mt-2" testID="caution">
-          {told(testCautions[current.test.id]!)}
+          {functionCaution(current.test.id)}
         </Txt>
       ) : null}
       {current && asking === current.test.id ? (

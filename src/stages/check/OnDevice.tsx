@@ -9,7 +9,7 @@ import type { NewEvent } from '@/model/event';
 import type { JobState } from '@/model/fold';
 import { tagCode } from '@/model/tagCode';
 import { useActions } from '@/bench-kit/actions';
-import { functionName } from '@/work/check/faults';
+import { functionName } from '@/words/functions';
 import { testsOf } from '@/work/check/functionTests';
 import { Entry } from '@/bench-kit/Why';
 import { saveSettings, useSettings } from '@/store/shop';

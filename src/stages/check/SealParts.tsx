@@ -4,7 +4,6 @@ import { View } from 'react-native';
 import { ratioFigures } from '@/core/seal/compare';
 import { sealFigures } from '@/core/seal/decay';
 import { pressFigures } from '@/core/seal/pressTest';
-import { airTestLine } from '@/core/seal/claimCheck';
 import { suspectFigures } from '@/core/seal/suspects';
 import { HoldTest } from '@/bench-kit/HoldTest';
 import { PlainPlan } from '@/bench-kit/PlainPlan';
@@ -24,7 +23,7 @@ import { PressRun } from './PressRun';
 import type { PlanSize } from '@/bench-kit/StageShell';
 import type { SealScreenState } from './useSealScreen';
 import { t } from '@/words/check';
-import { told } from '@/words/told';
+import { t as common } from '@/words/common';
 
 /** Stretches to suspect. */
 export function SealPicture({
@@ -172,7 +171,7 @@ export function SealFindings({ here: { seal, suspectLine, result } }: { here: Se
       ) : null}
       {result?.verdict ? (
         <Txt tone={result.verdict === 'above' ? 'caution' : 'ink'}>
-          {t('leak', { verdict: limitWords[result.verdict], airTestLine: told(airTestLine) })}
+          {t('leak', { verdict: limitWords[result.verdict], airTestLine: common('noWaterPromise') })}
         </Txt>
       ) : null}
       {(['before', 'after'] as const).map((k) =>

@@ -122,8 +122,8 @@ it('a failure: causes in order of rank without numbers, "not that" brings the ne
   const view = renderStage(FunctionsScreen, id);
   expect(call()).toBe('2 functions fail.');
   const card = screen.getByTestId('faults');
-  expect(card.textContent).toContain('Most likely: flash / rear microphone flex not seated or torn.');
-  expect(card.textContent).toContain('Re-seat, then look at the flex fold for a crack. Then test again.');
+  expect(card.textContent).toContain('Most likely: cable of flash or rear microphone not seated, or torn.');
+  expect(card.textContent).toContain('Reseat it, then look for a crack at its fold. Then test again.');
   expect(card.textContent).not.toMatch(/\d %/);
   expect(card.textContent).toContain('Order only');
   await press('Not that');
@@ -169,7 +169,7 @@ it('what was found is learned: with ten causes of its own the shop sees numbers'
   startShop(t0, {}, { jobs: logs as never });
   renderStage(FunctionsScreen, id);
   const text = screen.getByTestId('faults').textContent;
-  expect(text).toMatch(/Most likely: flash \/ rear microphone flex not seated or torn, \d+ %\./);
+  expect(text).toMatch(/Most likely: cable of flash or rear microphone not seated, or torn, \d+ %\./);
   expect(text).toMatch(/and 1\d causes found in this shop/);
 });
 

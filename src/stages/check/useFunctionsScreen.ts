@@ -11,8 +11,8 @@ import { useJobs } from '@/store/shop';
 import { capital } from '@/words/capital';
 import { useNow } from '@/bench-kit/useNow';
 import { t as tr } from '@/words/check';
-import { told } from '@/words/told';
 import { listed } from '@/words/units';
+import { functionHow, functionName } from '@/words/functions';
 
 const riskyToo = (t: RiskyTest) => t.risk >= oneByOneFrom;
 
@@ -100,12 +100,12 @@ export function useFunctionsScreen({ job, again = false }: { job: JobState; agai
   const text = group
     ? {
         sentence: tr(groupAsks[group.id]),
-        reason: listed(group.tests.map((t) => told(t.test.name))),
+        reason: listed(group.tests.map((t) => functionName(t.test.id))),
       }
     : current
       ? {
-          sentence: `${capital(current.test.name)}.`,
-          reason: `${capital(told(current.test.how))}.`,
+          sentence: `${capital(functionName(current.test.id))}.`,
+          reason: `${capital(functionHow(current.test.id))}.`,
         }
       : faults
         ? {

@@ -5,7 +5,6 @@ import { leakUnits } from '@/core/seal/channel';
 import { absoluteHold } from '@/core/seal/roomPressure';
 import { sealDecay } from '@/core/seal/decay';
 import { pressTest } from '@/core/seal/pressTest';
-import { airTestLine } from '@/core/seal/claimCheck';
 import type { JobState } from '@/model/fold';
 import { maxPressureBytes } from '@/model/pressureLog';
 import { useActions } from '@/bench-kit/actions';
@@ -25,7 +24,7 @@ import { useNow } from '@/bench-kit/useNow';
 import { useFileRead } from '@/bench-kit/useFileRead';
 import { pressureLogOf } from '@/workers/filesClient';
 import { t } from '@/words/check';
-import { told } from '@/words/told';
+import { t as common } from '@/words/common';
 
 type Phase = 'before' | 'after';
 
@@ -176,14 +175,14 @@ export function useSealScreen(p: { job: JobState }) {
         reason: t('toWhatItWasBeforeOpening', {
           low: times(r.low),
           high: times(r.high),
-          airTestLine: told(airTestLine),
+          airTestLine: common('noWaterPromise'),
         }),
         tone: r.verdict === 'noWorse' ? ('ink' as const) : ('caution' as const),
       }
     : press
       ? {
           sentence: `${capital(pressWords[press.kind])}.`,
-          reason: told(airTestLine),
+          reason: common('noWaterPromise'),
           tone: press.kind === 'holds' ? ('ink' as const) : ('caution' as const),
         }
       : locked
@@ -194,7 +193,7 @@ export function useSealScreen(p: { job: JobState }) {
           }
         : {
             sentence: t('holdALowVacuumForA'),
-            reason: t('againstTheSameDeviceBeforeOpening', { airTestLine: told(airTestLine) }),
+            reason: t('againstTheSameDeviceBeforeOpening', { airTestLine: common('noWaterPromise') }),
             tone: 'ink' as const,
           };
   const suspectLine = (s: (typeof seal.suspects)[number], i: number) =>

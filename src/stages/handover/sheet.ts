@@ -1,7 +1,7 @@
 import { coverKindOf } from '@/core/device/coverKinds';
-import { airTestLine } from '@/core/seal/claimCheck';
 import { cureOf } from '@/work/cure/cureJob';
-import { functionName as nameOf, functionState } from '@/work/check/faults';
+import { functionState } from '@/work/check/faults';
+import { functionName as nameOf } from '@/words/functions';
 import { registerName } from '@/words/checkNames';
 import { outsideText } from '@/words/outside';
 import { notRegistered } from '@/work/check/registering';
@@ -16,9 +16,9 @@ import { capital } from '@/words/capital';
 import { listed, length, percent, price } from '@/words/units';
 import { t as tr } from '@/words/happened';
 import { t } from '@/words/handover';
-import { told } from '@/words/told';
 import { measuredLines } from './sheetMeasured';
 import { fromWhen } from './untilBar';
+import { t as common } from '@/words/common';
 
 export interface SheetSection {
   title: string;
@@ -171,7 +171,7 @@ function untilLines(job: JobState, settings: Settings, now: number): string[] {
     if (settings.cureBy === 'usual') out.push(t('handedOverAtTheUsualTime'));
     out.push(t('theAdhesiveHasItsFullBond', { start: fromWhen(start + clocks.full.high * 1e3, now) }));
   }
-  out.push(told(airTestLine));
+  out.push(common('noWaterPromise'));
   out.push(t('weRecommendACaseAndA'));
   out.push(t('ifItBulgesGetsWarmSmells'));
   return out;

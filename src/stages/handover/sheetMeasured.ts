@@ -1,7 +1,8 @@
 import type { CoverSeen } from '@/core/fit/coverByEye';
 import { pauseMin } from '@/core/functions/riskOrder';
 import { tolHighMm, tolLowMm } from '@/core/fit/flushness';
-import { functionName as nameOf, functionState } from '@/work/check/faults';
+import { functionState } from '@/work/check/faults';
+import { functionName as nameOf } from '@/words/functions';
 import { cameraOf, coverEyeOf, coverPlaces, lensesOf } from '@/work/check/cameraJob';
 import { flareWords, limitWords, noticeOf, pressWords, ratioWords, registerName, sharpWords } from '@/words/checkNames';
 import { flushOf } from '@/work/check/flushJob';

@@ -9,13 +9,14 @@ import { refuses } from '@/work/heat/heatPlan';
 import { strengthOf, batteryMarks, watchMarks } from '@/work/heat/watchMarks';
 import { edgeName, placeName } from '@/words/placeNames';
 import type { ReadingItem } from '@/ui/Readings';
-import { clock, tempNumber } from '@/words/units';
+import { clock, listed, temp, tempNumber } from '@/words/units';
 import { watchedNames } from '@/words/watchedNames';
 import { awayCall, heatCall } from './heatCall';
 import { isSwollen } from './heatPage';
 import type { HeatView } from './useHeatForecast';
 import type { HeatPlanNow } from './useHeatPlan';
 import { t } from '@/words/heat';
+import { told } from '@/words/told';
 
 export interface HeatFacts {
   arcsC: Range[];
@@ -75,7 +76,10 @@ export function heatFacts(
         breakLimit: settings.breakLimit,
         plastic,
         pieces: jointOf(job.bond).wholeFace && job.device.parts.some((p) => p.limitC),
-        refused: on ? null : (refused?.why ?? null),
+        refused: on
+          ? null
+          : refused &&
+            t('partsStillInside', { parts: listed(refused.inside.map(told)), maxC: temp(refused.maxC, units) }),
         autoOffInS: autoOffAt === null ? null : (autoOffAt - at) / 1e3,
         againBelowC: marks.cautionC - restUnderK.value,
       });

@@ -316,4 +316,6 @@ export default {
   takesUneven: 'takes an uneven seat of {{gapMm}}',
   markIsYourSeat: 'The upright mark: this seat, {{seat}}.',
   asATable: 'As a table',
+  screenShinesToTheEdge: 'the screen shines right to the edge',
+  flashIsNear: 'the flash is {{mm}} from the joint',
 } as const;

@@ -56,4 +56,5 @@ export default {
   countOf: '{{n}} of {{of}}',
   thingAt: '{{what}} at {{where}}',
   levelInTheMiddle: 'Level, and in the middle',
+  noWaterPromise: 'No water resistance is promised. Keep the device away from water.',
 } as const;

@@ -464,4 +464,5 @@ export default {
   wayWord: 'way',
   atTheLatestShort: 'latest',
   waysAsATable: 'The ways as a table',
+  partsStillInside: '{{parts}} still inside: over {{maxC}} only a bare housing. Note the parts as out on Strip first.',
 } as const;

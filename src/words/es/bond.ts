@@ -322,4 +322,6 @@ export default {
   takesUneven: 'admite un asiento desigual de {{gapMm}}',
   markIsYourSeat: 'La marca vertical: este asiento, {{seat}}.',
   asATable: 'Como tabla',
+  screenShinesToTheEdge: 'la pantalla luce hasta el borde',
+  flashIsNear: 'el flash está a {{mm}} de la unión',
 } satisfies Same<typeof en>;

@@ -58,4 +58,5 @@ export default {
   countOf: '{{n}} de {{of}}',
   thingAt: '{{what}}: {{where}}',
   levelInTheMiddle: 'A nivel y en el centro',
+  noWaterPromise: 'No se promete resistencia al agua. Mantén el aparato lejos del agua.',
 } satisfies Same<typeof en>;

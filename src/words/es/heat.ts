@@ -471,4 +471,6 @@ export default {
   wayWord: 'manera',
   atTheLatestShort: 'lo más tarde',
   waysAsATable: 'Las maneras como tabla',
+  partsStillInside:
+    '{{parts}} aún dentro: por encima de {{maxC}} solo la carcasa vacía. Anota antes las piezas como fuera en Desmontar.',
 } satisfies Same<typeof en>;

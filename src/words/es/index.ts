@@ -11,6 +11,7 @@ import cure from './cure';
 import devices from './devices';
 import deviceTest from './deviceTest';
 import dryFit from './dryFit';
+import functions from './functions';
 import handover from './handover';
 import happened from './happened';
 import heat from './heat';
@@ -47,6 +48,7 @@ export const es = {
     deviceTest,
     devices,
     dryFit,
+    functions,
     handover,
     happened,
     heat,

@@ -39,10 +39,17 @@ export function changeOf(before: PlanNow, after: PlanNow, why: PlanChange['why']
   return jobs.length ? { why, jobs } : null;
 }
 
+/** Why what is asked for now cannot be planned; `kept`: the last plan that holds stands in its place. */
+export type PlanProblem = { kept: boolean } & (
+  | { why: 'broken'; label: string | null; what: ShopPlan['breaches'][number]['what']; where: string }
+  // what cannot be counted says so itself; nothing where not even that is known
+  | { why: 'failed'; message: string | null }
+);
+
 /** A plan, or the last good one with why there is no other. */
 export interface Planned {
   now: PlanNow | null;
-  problem: string | null;
+  problem: PlanProblem | null;
 }
 
 /** When a plan breaks a rule the last good one is kept and told with the reason. */
@@ -52,19 +59,12 @@ export function judged(shop: ShopBench, plan: ShopPlan, input: BenchInput, stand
   const label = b.job ? (shop.jobs.get(b.job)?.label ?? b.job) : null;
   return {
     now: standing ?? { shop, plan, input },
-    problem: `${label ? `${label}: ` : ''}${breachWords[b.what]} (${b.where}). ${standing ? 'The last plan that holds is shown.' : 'The plan below does not hold.'}`,
+    problem: { why: 'broken', label, what: b.what, where: b.where, kept: standing !== null },
   };
 }
 
-export const planProblem = (e: unknown, standing: PlanNow | null): string =>
-  `${e instanceof Error ? e.message : 'no plan was made'}. ${standing ? 'The last plan that holds is shown.' : ''}`.trim();
-
-const breachWords: Record<ShopPlan['breaches'][number]['what'], string> = {
-  variant: 'no way of closing it is left',
-  tasks: 'a task is missing',
-  started: 'something that has started would have to move',
-  release: 'something would have to begin too early',
-  calendar: 'there is no open time for it',
-  window: 'its order or its window cannot be kept',
-  capacity: 'more would be needed at once than there is',
-};
+export const planProblem = (e: unknown, standing: PlanNow | null): PlanProblem => ({
+  why: 'failed',
+  message: e instanceof Error ? e.message : null,
+  kept: standing !== null,
+});

@@ -82,16 +82,17 @@ export interface BeadWork {
   cureMm: number;
 }
 
-/** Where light would show through a clear joint, in words; null where it would not. */
-export function bleedsAt(job: JointSeen): string | null {
-  if (job.face.side === 'front') return 'the display shines to the edge';
+/** Where light would show through a clear joint: the screen all round, or a flash so near, mm; null where it would not. */
+export type Bleed = { from: 'screen' } | { from: 'flash'; mm: number };
+export function bleedsAt(job: JointSeen): Bleed | null {
+  if (job.face.side === 'front') return { from: 'screen' };
   const path = bondPerimeter(job.device, job.bond);
   const flash = job.face.holes.find((h) => h.role === 'flash');
   if (!flash) return null;
   const n = 240;
   let mm = Infinity;
   for (let i = 0; i < n; i++) mm = Math.min(mm, -insideDistanceMm(flash.shape, path.point((i * path.lengthMm) / n).at));
-  return mm < bleedMm.value ? `the flash is ${mm.toFixed(1)} mm from the joint` : null;
+  return mm < bleedMm.value ? { from: 'flash', mm } : null;
 }
 
 /** A point every millimetre along a stretch of the bond. */

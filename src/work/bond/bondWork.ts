@@ -21,7 +21,7 @@ import type { LiquidStock, Settings, TapeStock } from '@/model/settings';
 import { expired, rollsOf, type Stock } from '@/model/stock';
 import { climateOf, edgesOf } from '@/work/cure/cureJob';
 import { badStretches, frameOf } from './frameOf';
-import { type Picks, type BeadWork, bleedsAt } from './beadWork';
+import { type Picks, type BeadWork, type Bleed, bleedsAt } from './beadWork';
 
 export interface TapeWork {
   tape: TapeStock;
@@ -39,7 +39,7 @@ export interface BondWork {
   cover: Outline;
   stock: Stock;
   frame: BentFrame | null;
-  bleeds: string | null;
+  bleeds: Bleed | null;
   fullArea: boolean;
   rings: number;
   tape: TapeWork | null;

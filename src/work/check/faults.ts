@@ -1,12 +1,10 @@
 import { diagnose, type Diagnosis } from '@/core/functions/diagnose';
 import { learnTables, type FoundCause } from '@/core/functions/learn';
 import { compareFunctions, pauseMin, releaseOf, type FunctionChange, type Release } from '@/core/functions/riskOrder';
-import { functionTests, shippedTables, type FaultTables } from '@/core/functions/tables';
+import { shippedTables, type FaultTables } from '@/core/functions/tables';
 import type { EventOf } from '@/model/event';
 import type { JobState } from '@/model/fold';
 import { stepsOf } from './functionTests';
-
-export const functionName = (id: string) => functionTests.find((t) => t.id === id)?.name ?? id;
 
 /** Who did the work: whoever closed it, or cut it open. */
 export const repairerOf = (job: JobState): string | null =>

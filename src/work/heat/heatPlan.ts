@@ -109,17 +109,15 @@ export const highestSetC = (heater: Heater, job: Pick<JobState, 'device'>): numb
     ? Math.min(heater.maxSetC, assembledMaxC.value)
     : heater.maxSetC;
 
-export type Refusal = { field: 'setC'; why: string } | null;
+/** Parts whose limit a contact heater would pass, and how far it goes with them. */
+export type Refusal = { inside: string[]; maxC: number } | null;
 
 /** What the law of limits forbids before anything is computed: high heat with parts inside (law 6). */
 export function refuses(heater: Heater, setC: number, job: Pick<JointSeen, 'device'>): Refusal {
   if (!defOf(heater).under || setC <= assembledMaxC.value) return null;
   const inside = job.device.parts.filter((p) => p.limitC);
   if (!inside.length) return null;
-  return {
-    field: 'setC',
-    why: `${inside.map((p) => p.name).join(', ')} still inside: over ${assembledMaxC.value} °C only a bare housing. Record the parts as out on Strip first.`,
-  };
+  return { inside: inside.map((p) => p.name), maxC: assembledMaxC.value };
 }
 
 /** A number that fits the dial only in the other unit: which one, and what it would be in °C. */
