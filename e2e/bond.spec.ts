@@ -138,7 +138,7 @@ test('one device bonded by each school to its cure: files measured, reloaded whi
     await h.press(h.button(/^(Clamps on|It is held)$/));
     await expect(h.call()).toHaveText(/^Clamps off in [\d hmins]+\.$/);
     await h.press(page.getByRole('radio', { name: /^Place on the shelf: A1/ }));
-    const { name, text } = await save(page, h, 'Ends as a calendar file');
+    const { name, text } = await save(page, h, 'Times as a calendar file');
     expect(name).toBe('J-0143-cure.ics');
     const events = new ICAL.Component(ICAL.parse(text)).getAllSubcomponents('vevent').map((v) => new ICAL.Event(v));
     expect(events.map((e) => e.summary)).toEqual([

@@ -74,8 +74,8 @@ export function FunctionList({
       <View className="flex-row justify-between items-center mb-1">
         <Txt strong>
           {phase === 'before'
-            ? tr('worksBeforeOf', { done, length: tests.length })
-            : tr('worksNowOf', { done, length: tests.length })}
+            ? tr('worksBeforeOf', { done, n: tests.length })
+            : tr('worksNowOf', { done, n: tests.length })}
         </Txt>
         {done < tests.length ? <Button kind="small" label={tr('theRestWorks')} onPress={allWork} /> : null}
       </View>

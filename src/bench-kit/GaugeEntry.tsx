@@ -62,7 +62,7 @@ export function GaugeEntry(p: GaugeEntryProps) {
   // only after the first one: nothing speaks before somebody has begun
   const begun = done.length > 0;
   useEffect(() => {
-    if (begun) speak(name ? `${name}: ${nextPlace}` : t('allPointsAreIn', { length: p.points.length }), spoken);
+    if (begun) speak(name ? `${name}: ${nextPlace}` : t('allPointsAreIn', { n: p.points.length }), spoken);
   }, [begun, name, nextPlace, p.points.length, spoken]);
   const readNext = async () => {
     if (!next || !p.onRead) return;
@@ -79,7 +79,7 @@ export function GaugeEntry(p: GaugeEntryProps) {
           label={t('of', {
             name: p.name,
             next: p.points.indexOf(next) + 1,
-            length: p.points.length,
+            n: p.points.length,
             next2: p.placeOf(next),
           })}
           unit={p.units.length}
@@ -91,7 +91,7 @@ export function GaugeEntry(p: GaugeEntryProps) {
           thumb={p.thumb}
         />
       ) : (
-        <Txt strong>{t('allPointsAreIn2', { length: p.points.length })}</Txt>
+        <Txt strong>{t('allPointsAreIn2', { n: p.points.length })}</Txt>
       )}
       {next && p.onRead ? (
         <View className="mb-2">
@@ -111,7 +111,7 @@ export function GaugeEntry(p: GaugeEntryProps) {
             {t('last', {
               last: p.placeOf(last),
               id: lengthNumber(p.values[last.id]!, p.units, 2),
-              length: p.units.length,
+              n: p.units.length,
             })}
           </Txt>
           <Button kind="small" label={t('measureItAgain')} onPress={() => p.onClear(last.id)} />

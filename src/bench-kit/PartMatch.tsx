@@ -18,7 +18,7 @@ export function PartMatch({ job }: { job: JobState }) {
     return text ? [{ what, text }] : [];
   });
   return (
-    <Disclosure title={t('newPartAgainstOldOfSizes', { length: lines.length, length2: order.length })}>
+    <Disclosure title={t('newPartAgainstOldOfSizes', { n: lines.length, of: order.length })}>
       {lines.map(({ what, text }) => (
         <View key={what} className="border-b border-rule py-1">
           <Txt size="s" strong>

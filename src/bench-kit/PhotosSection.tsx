@@ -49,12 +49,12 @@ export function PhotosSection({ job }: { job: JobState }) {
       <Txt size="s" tone="ink2" className="mb-2">
         {job.photos.length === 1
           ? t('photoOfMbUsedTheyGo', {
-              length: job.photos.length,
+              n: job.photos.length,
               used: mb(used),
               photoBudgetBytes: mb(photoBudgetBytes),
             })
           : t('photosOfMbUsedTheyGo', {
-              length: job.photos.length,
+              n: job.photos.length,
               used: mb(used),
               photoBudgetBytes: mb(photoBudgetBytes),
             })}
@@ -82,7 +82,7 @@ export function PhotosSection({ job }: { job: JobState }) {
         <View className="mt-2">
           <HoldButton
             kind="side"
-            label={t('removeForGoodWhatWasTaken', { length: out.length })}
+            label={t('removeForGoodWhatWasTaken', { n: out.length })}
             onPress={() => void purge()}
           />
         </View>

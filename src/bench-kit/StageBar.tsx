@@ -37,7 +37,7 @@ export function StageBar({ job, stage }: { job: JobState; stage: StageId }) {
         aria-label={t('stageOfAllStages', {
           stage: here ? stepName(job, here) : stageName(stage),
           way: placeOn(job.way, stage, job.joint),
-          length: job.way.length,
+          n: job.way.length,
         })}
         onPress={() => setOpen(!open)}
         className="pt-2 pb-1"

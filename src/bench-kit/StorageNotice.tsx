@@ -40,7 +40,7 @@ export function StorageNotice() {
         ? t('whatYouNoteNowIsOnly', { trouble: troubleWords[shop.trouble] })
         : shop?.problems.length
           ? shop.problems.length === 1
-            ? t('storedEntryCannotBeReadAnd', { length: shop.problems.length })
+            ? t('storedEntryCannotBeReadAnd', { n: shop.problems.length })
             : t('storedEntriesCannotBeReadAnd', { count: shop.problems.length })
           : null;
   return (

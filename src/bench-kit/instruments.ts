@@ -165,7 +165,7 @@ export async function holdOnTester(startPa: number, seconds: number): Promise<{ 
     if (!read?.success) return { problem: tr('theTesterSaysNothingTakeIts') };
     const { t, p, gasC } = read.data;
     if (p.length !== t.length || (gasC && gasC.length !== t.length))
-      return { problem: tr('theTesterSentPressuresForInstants', { length: p.length, length2: t.length }) };
+      return { problem: tr('theTesterSentPressuresForInstants', { n: p.length, of: t.length }) };
     return { log: read.data };
   } catch {
     return { problem: tr('noTesterAnswersTakeALog') };

@@ -297,8 +297,8 @@ const lines: { [T in KnownEvent['type']]: (e: EventOf<T>, units: LineUnits) => s
     }),
   sealLog: (e) =>
     e.test === 'hold'
-      ? t('airTestLogReadings', { phase: said(e.phase), length: e.t.length })
-      : t('pressLogReadings', { phase: said(e.phase), length: e.t.length }),
+      ? t('airTestLogReadings', { phase: said(e.phase), n: e.t.length })
+      : t('pressLogReadings', { phase: said(e.phase), n: e.t.length }),
   jobRoute: (e) =>
     e.origin
       ? e.internalsOut
@@ -354,10 +354,10 @@ const lines: { [T in KnownEvent['type']]: (e: EventOf<T>, units: LineUnits) => s
       ? t('targetThroughEdgesHalfContrastAt', {
           phase: said(e.phase),
           lens: e.lens,
-          length: e.edges.length,
+          n: e.edges.length,
           figure: inDigits(e.edges.reduce((s, x) => s + x.mtf50, 0) / e.edges.length, 3),
         })
-      : t('targetThroughEdges', { phase: said(e.phase), lens: e.lens, length: e.edges.length }),
+      : t('targetThroughEdges', { phase: said(e.phase), lens: e.lens, n: e.edges.length }),
   flatShot: (e) =>
     t('evenFieldThroughDarkAndBright', { phase: said(e.phase), lens: e.lens, dark: e.dark, bright: e.bright }),
   coverSeat: (e, units) =>

@@ -45,8 +45,8 @@ export function BenchScreen({ demoAgain }: { demoAgain?: () => Promise<void> }) 
       title={t('bench')}
       line={
         openJobs === 1
-          ? t('openJob', { now: day(now), length: openJobs, person: settings.person })
-          : t('openJobs', { now: day(now), length: openJobs, person: settings.person })
+          ? t('openJob', { now: day(now), n: openJobs, person: settings.person })
+          : t('openJobs', { now: day(now), n: openJobs, person: settings.person })
       }
       actions={
         <>

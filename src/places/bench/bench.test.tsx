@@ -229,7 +229,7 @@ describe('the plan', () => {
       async () => void fireEvent.click(within(late).getAllByRole('button', { name: 'What would save it' })[0]!),
     );
     await pass(2500);
-    expect(screen.getByTestId('late').textContent).toMatch(/ready \d\d:\d\d|Nothing that was tried/);
+    expect(screen.getByTestId('late').textContent).toMatch(/ready \d\d:\d\d|Nothing we tried/);
   });
 
   it('the picture says the same in words', async () => {

@@ -64,15 +64,15 @@ describe('words', () => {
     expect(whyFirst(closing, [], shop, t0)).toBe('Its window closes in 1 min.');
     const open = { ...first!, untilS: null };
     const other = { job: 'demo-0141', task: 'dryFit', moreLateS: 1500, moreSpanS: 0, newlyLate: ['demo-0139'] };
-    expect(whyFirst(open, [other], shop, t0)).toBe('J-0141 first would cost 25 min of lateness and J-0139 late.');
-    expect(whyFirst({ ...open, clockS: 7200 }, [], shop, t0)).toMatch(/^2 h run by themselves after it/);
+    expect(whyFirst(open, [other], shop, t0)).toBe('J-0141 first would make jobs 25 min later in all and J-0139 late.');
+    expect(whyFirst({ ...open, clockS: 7200 }, [], shop, t0)).toMatch(/^After it 2 h run by themselves/);
     expect(whyFirst({ ...open, clockS: 0, slackS: -900 }, [], shop, t0)).toBe('It is late by 15 min already.');
     expect(whyFirst({ ...open, clockS: 0, slackS: null }, [], shop, t0)).toBe('Nothing else has to go before it.');
   });
 
   it('another order, quality, rescue and a line of the list', () => {
     expect(insteadText({ job: 'demo-0141', task: 'dryFit', moreLateS: 0, moreSpanS: 1200, newlyLate: [] }, shop)).toBe(
-      'Dry fit J-0141 first: no more lateness, the last job ends 20 min later.',
+      'Dry fit J-0141 first: no promise suffers, the last job ends 20 min later.',
     );
     expect(qualityText({ kind: 'within', share: 0.021 }, 2700)).toMatch(/^Within 2\.1 %/);
     expect(qualityText({ kind: 'best' }, 1)).toContain('1 plan was tried');

@@ -58,8 +58,8 @@ export function DeviceTest() {
       <ScrollView className="flex-1" contentContainerClassName={`p-4 w-full max-w-[720px] self-center`} role="main">
         <Txt size="s" tone="ink2">
           {order.tag
-            ? tr('testOfThisDeviceTagOf', { tag: order.tag, done, length: order.tests.length })
-            : tr('testOfThisDeviceOf', { done, length: order.tests.length })}
+            ? tr('testOfThisDeviceTagOf', { tag: order.tag, done, n: order.tests.length })
+            : tr('testOfThisDeviceOf', { done, n: order.tests.length })}
         </Txt>
         {current ? (
           <View key={current.id} className="mt-2 gap-3">

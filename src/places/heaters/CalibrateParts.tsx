@@ -45,7 +45,7 @@ function FitChart({
     <View
       role="img"
       aria-label={tr('logOfReadingsUpToThe', {
-        length: log.tS.length,
+        n: log.tS.length,
         tempC: tempNumber(largest(log.tempC), units),
         temperature: units.temperature,
         figure: digits(fit.residualSdK, 1),
@@ -135,7 +135,7 @@ export function LogSource({
       ) : (
         <Button
           kind="small"
-          label={tr('stopRecordingReadings', { length: live.readings.filter((r) => r.at >= recordFrom).length })}
+          label={tr('stopRecordingReadings', { n: live.readings.filter((r) => r.at >= recordFrom).length })}
           onPress={stopRecording}
         />
       )}

@@ -32,7 +32,7 @@ export default function JobDetail({ job }: { job: JobState }) {
       : t('stageOf2', {
           stage: stageName(job.stage),
           way: placeOn(job.way, job.stage, job.joint),
-          length: job.way.length,
+          n: job.way.length,
         }),
     ...[worksText(job) ?? []].flat(),
     ...(job.customerMark ? [job.customerMark] : []),

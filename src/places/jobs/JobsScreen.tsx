@@ -95,13 +95,13 @@ export function JobsScreen() {
                       ? t('stageOf', {
                           stage: stageName(j.stage),
                           way: placeOn(j.way, j.stage, j.joint),
-                          length: j.way.length,
+                          n: j.way.length,
                           customerMark: j.customerMark,
                         })
                       : t('stageOf2', {
                           stage: stageName(j.stage),
                           way: placeOn(j.way, j.stage, j.joint),
-                          length: j.way.length,
+                          n: j.way.length,
                         })
                 }
                 at={j.promiseAt ? dayTime(j.promiseAt, now) : ''}

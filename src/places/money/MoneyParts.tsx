@@ -32,7 +32,7 @@ export function Months({ here: { last, money, over, quoted, months, currency } }
       <Txt tone="ink2">
         {last.quotedShare === null
           ? t('tookLonger', { over, count: quoted.length })
-          : t('theQuotesHadCountedOnOf', { quotedShare: share(last.quotedShare), over, length: quoted.length })}
+          : t('theQuotesHadCountedOnOf', { quotedShare: share(last.quotedShare), over, n: quoted.length })}
       </Txt>
       <BarList
         label={t('marginByMonth', {

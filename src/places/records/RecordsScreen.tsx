@@ -24,7 +24,7 @@ export function RecordsScreen() {
       full={master.wide}
       help="records"
       title={t('records')}
-      line={t('ofHandedOver', { length: shown.length, length2: finished.length })}
+      line={t('ofHandedOver', { n: shown.length, of: finished.length })}
       actions={
         <View className="flex-1">
           <Button

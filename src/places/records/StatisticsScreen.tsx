@@ -80,8 +80,8 @@ export function StatisticsScreen() {
       title={t('statistics')}
       line={
         who
-          ? t('ofJobsHandedOverRepairedBy', { length: own.length, length2: finished.length, who })
-          : t('ofJobsHandedOver', { length: own.length, length2: finished.length })
+          ? t('ofJobsHandedOverRepairedBy', { n: own.length, of: finished.length, who })
+          : t('ofJobsHandedOver', { n: own.length, of: finished.length })
       }
       actions={
         <View className="flex-1">

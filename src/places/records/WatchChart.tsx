@@ -14,11 +14,7 @@ export default memo(function WatchChart({ chart, width }: { chart: Chart; width:
   const height = watchFigures.height.value;
   return (
     <Plot
-      label={
-        byJob
-          ? t('chartOfComeBacksJobs', { length: values.length })
-          : t('chartOfComeBacksWeeks', { length: values.length })
-      }
+      label={byJob ? t('chartOfComeBacksJobs', { n: values.length }) : t('chartOfComeBacksWeeks', { n: values.length })}
       width={width}
       x={{
         at: names.map((_, i) => i),

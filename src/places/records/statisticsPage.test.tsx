@@ -34,7 +34,7 @@ it('names the stage that overruns, with a chart and a table of the same numbers'
   expect(screen.getByText(/^Clean runs over its plan, × 1\.\d\d: \d+ min lost in \d+ jobs/)).toBeTruthy();
   const rows = table('Minutes of each stage').filter((r) => r.length);
   expect(rows.map((r) => r[0])).toEqual(['Intake', 'Heat', 'Lift', 'Clean', 'Dry fit', 'Bond', 'Check', 'Hand over']);
-  const chart = screen.getByRole('img', { name: /^Minutes in the middle: Intake/ }).getAttribute('aria-label')!;
+  const chart = screen.getByRole('img', { name: /^Typical minutes: Intake/ }).getAttribute('aria-label')!;
   expect(chart).toContain(`Lift ${Number(rows[2]![1]).toFixed(0)}`);
 });
 

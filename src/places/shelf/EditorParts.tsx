@@ -41,7 +41,7 @@ export function EditorActions({ here: { s, act, dirty, problems, save } }: { her
           label={t('saveTheModel')}
           disabled={!dirty || problems.length > 0}
           {...(problems.length
-            ? { why: t('toPutRight', { length: problems.length }) }
+            ? { why: t('toPutRight', { n: problems.length }) }
             : dirty
               ? {}
               : { why: t('nothingChanged') })}
@@ -188,7 +188,7 @@ export function ChosenItem({ here: { s, d, change, select } }: { here: EditorSta
 /** Lenses, parts, cables, screws. */
 export function ItemList({ here: { items, view, add, select, s } }: { here: EditorState }) {
   return (
-    <Disclosure title={t('lensesPartsCablesScrews', { length: items.length + view.device.cables.length })} open>
+    <Disclosure title={t('lensesPartsCablesScrews', { n: items.length + view.device.cables.length })} open>
       <View className="flex-row flex-wrap gap-2 mb-3">
         <Button kind="small" label={t('addALens')} onPress={() => add('hole')} />
         <Button kind="small" label={t('addACable')} onPress={() => add('cable')} />
@@ -222,7 +222,7 @@ export function ItemList({ here: { items, view, add, select, s } }: { here: Edit
 /** What it can do. */
 export function FunctionTicks({ here: { d, change } }: { here: EditorState }) {
   return (
-    <Disclosure title={t('functions', { length: d.functions.length })}>
+    <Disclosure title={t('functions', { n: d.functions.length })}>
       {functionTests.map((f) => (
         <Tick
           key={f.id}

@@ -32,7 +32,7 @@ export function FiguresScreen() {
     [kind, wanted, changed],
   );
   return (
-    <PlaceFrame title={t('figures')} line={t('numbersWithTheirSources', { length: figures.length })}>
+    <PlaceFrame title={t('figures')} line={t('numbersWithTheirSources', { n: figures.length })}>
       <Txt size="s" tone="ink2" className="mb-2">
         {t('uIsTheStandardUncertaintyIn')}
       </Txt>
@@ -50,8 +50,8 @@ export function FiguresScreen() {
       <View role="status">
         <Txt size="s" tone="ink2">
           {found.length > most
-            ? t('foundTheFirstAreShown', { length: found.length, most })
-            : t('found', { length: found.length })}
+            ? t('foundTheFirstAreShown', { n: found.length, most })
+            : t('found', { n: found.length })}
         </Txt>
       </View>
       <View role="list" aria-label={t('figures')}>

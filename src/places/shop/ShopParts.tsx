@@ -50,7 +50,7 @@ export function ShopMessages({ here: { message, shop } }: { here: ShopScreenStat
         <View role="alert" className="border-[1.5px] border-caution p-3 mb-3 bg-panel">
           <Txt strong tone="caution">
             {shop.problems.length === 1
-              ? t('storedEntryCannotBeReadIt', { length: shop.problems.length })
+              ? t('storedEntryCannotBeReadIt', { n: shop.problems.length })
               : t('storedEntriesCannotBeReadThey', { count: shop.problems.length })}
           </Txt>
           {shop.problems.slice(0, 5).map((p) => (

@@ -16,7 +16,7 @@ interface BeadsSeenProps {
 /** Clamps that came off beads, and what this shop's own clocks are made from. */
 export function BeadsSeen({ settings: s, onChange }: BeadsSeenProps) {
   return (
-    <Disclosure title={t('beadsThatHeldOrSlipped', { length: s.cureSeen.filter((x) => !x.out).length })}>
+    <Disclosure title={t('beadsThatHeldOrSlipped', { n: s.cureSeen.filter((x) => !x.out).length })}>
       {s.liquids.map((l) => {
         const f = edgeFactorFrom(s.cureSeen.filter((x) => !x.out && x.liquid === l.id));
         return (

@@ -32,7 +32,7 @@ export function Liquids({ settings: s, stock, onChange }: LiquidsProps) {
   const put = (id: string, change: Partial<LiquidStock>) =>
     onChange({ liquids: s.liquids.map((l) => (l.id === id ? { ...l, ...change } : l)) });
   return (
-    <Disclosure title={t('liquids', { length: s.liquids.length })} open>
+    <Disclosure title={t('liquids', { n: s.liquids.length })} open>
       {s.liquids.map((l) => (
         <LiquidRow
           key={l.id}

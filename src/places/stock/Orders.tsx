@@ -34,7 +34,7 @@ export function Orders({ settings: s, advice, now, onChange }: OrdersProps) {
   return (
     <View className="border-[1.5px] border-ink bg-panel p-3 mb-3" testID="orders">
       <Txt strong size="l" level={2}>
-        {due.length ? tr('toOrder', { length: due.length }) : tr('nothingToOrder')}
+        {due.length ? tr('toOrder', { n: due.length }) : tr('nothingToOrder')}
       </Txt>
       {due.map((a) => (
         <Txt key={a.kind + a.id} className="mt-1">

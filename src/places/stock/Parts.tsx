@@ -41,7 +41,7 @@ export function Parts({ settings: s, stock, advice, now, onChange }: PartsProps)
       ...(move ? { stockMoves: withMove(s, move) } : {}),
     });
   return (
-    <Disclosure title={t('parts', { length: s.parts.length })} open>
+    <Disclosure title={t('parts', { n: s.parts.length })} open>
       {s.parts.map((p) => {
         const lots = stock.parts.get(p.id) ?? [];
         const have = quantityOf(lots);

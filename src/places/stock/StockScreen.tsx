@@ -37,17 +37,17 @@ export function StockScreen() {
   const groups: StockGroup[] = [
     {
       id: 'parts',
-      title: t('parts', { length: s.parts.length }),
+      title: t('parts', { n: s.parts.length }),
       node: <Parts settings={s} stock={stock} advice={advice} now={now} onChange={put} />,
     },
     {
       id: 'tapes',
-      title: t('tape', { length: s.tapes.length }),
+      title: t('tape', { n: s.tapes.length }),
       node: <Tapes settings={s} stock={stock} onChange={(tapes) => put({ tapes })} />,
     },
     {
       id: 'liquids',
-      title: t('liquids', { length: s.liquids.length }),
+      title: t('liquids', { n: s.liquids.length }),
       node: <Liquids settings={s} stock={stock} onChange={put} />,
     },
     { id: 'rings', title: t('preCutRings'), node: <Rings settings={s} stock={stock} onChange={put} /> },
@@ -61,7 +61,7 @@ export function StockScreen() {
     },
     {
       id: 'beads',
-      title: t('beadsThatHeldOrSlipped', { length: s.cureSeen.filter((x) => !x.out).length }),
+      title: t('beadsThatHeldOrSlipped', { n: s.cureSeen.filter((x) => !x.out).length }),
       node: <BeadsSeen settings={s} onChange={(cureSeen) => put({ cureSeen })} />,
     },
   ];

@@ -39,7 +39,7 @@ export function Tapes({ settings: s, stock, onChange }: TapesProps) {
       },
     ]);
   return (
-    <Disclosure title={tr('tape', { length: s.tapes.length })} open>
+    <Disclosure title={tr('tape', { n: s.tapes.length })} open>
       {s.tapes.map((t) => (
         <TapeRow key={t.id} t={t} settings={s} stock={stock} put={(change) => put(t.id, change)} />
       ))}

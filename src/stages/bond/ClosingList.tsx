@@ -49,7 +49,7 @@ export function BeforeClosing({ job }: { job: JobState }) {
       <AllBefore job={job} />
       <Tick asked label={t('lensesBlownOffOnceMore')} {...tick('blownClosing')} />
       <Tick asked label={t('photoOfTheOpenInsideOr')} note={t('showsLaterWhatWasInThere')} {...tick('photoClosing')} />
-      <Disclosure title={t('photos', { length: job.photos.length })}>
+      <Disclosure title={t('photos', { n: job.photos.length })}>
         <PhotosSection job={job} />
       </Disclosure>
       <TestBefore job={job} />

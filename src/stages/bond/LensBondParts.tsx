@@ -25,8 +25,8 @@ export function LensBondPicture({
       size={size}
       focus={lensFocus(all)}
       label={t('ofNewLensCoversOn', {
-        length: chosen.length - lacking(job, chosen, 'pressed').length,
-        length2: chosen.length,
+        n: chosen.length - lacking(job, chosen, 'pressed').length,
+        of: chosen.length,
       })}
       lines={chosen.map((l) =>
         state(l.bond.id)?.steps.pressed !== undefined

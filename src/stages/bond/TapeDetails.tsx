@@ -102,20 +102,20 @@ export function TapeDetails({ job, work, tape, onTape }: TapeDetailsProps) {
                   ? c.pieces.length === 1
                     ? tr('fromTheRollOfItPiece', {
                         usedMm: length(c.usedMm + c.leftMm, settings, 0),
-                        length: c.pieces.length,
+                        n: c.pieces.length,
                       })
                     : tr('fromTheRollOfItPieces', {
                         usedMm: length(c.usedMm + c.leftMm, settings, 0),
-                        length: c.pieces.length,
+                        n: c.pieces.length,
                       })
                   : c.pieces.length === 1
                     ? tr('fromAnOffcutOfItPiece', {
                         usedMm: length(c.usedMm + c.leftMm, settings, 0),
-                        length: c.pieces.length,
+                        n: c.pieces.length,
                       })
                     : tr('fromAnOffcutOfItPieces', {
                         usedMm: length(c.usedMm + c.leftMm, settings, 0),
-                        length: c.pieces.length,
+                        n: c.pieces.length,
                       })}
               </Txt>
             </View>

@@ -102,8 +102,8 @@ export function tapeText(t: TapeWork | null, units: Units): BondText {
       sentence: tr('theRollIsTooShortNeeded', { rollUsedMm: length(plan.rollUsedMm, units, 0) }),
       reason: tr('onRollsOfPiecesFindNo', {
         rollMm: length(t.rollMm, units, 0),
-        length: cuts.lacking.length,
-        length2: plan.pieces.length,
+        n: cuts.lacking.length,
+        of: plan.pieces.length,
       }),
       tone: 'caution',
     };
@@ -181,7 +181,7 @@ export function beadText(
 ): BondText {
   if (!b) return { sentence: problem ?? tr('noLiquidInStock'), reason: tr('nothingChangesByIt'), tone: 'caution' };
   const strokes =
-    b.strokes.length === 1 ? tr('stroke', { length: b.strokes.length }) : tr('strokes', { length: b.strokes.length });
+    b.strokes.length === 1 ? tr('stroke', { n: b.strokes.length }) : tr('strokes', { n: b.strokes.length });
   if (!job.bead) {
     const needs = b.ml > b.leftMl;
     if (b.expired || needs)

@@ -339,7 +339,7 @@ describe('tape', () => {
     await press('Laid and closed');
     const used = jobNow('demo-0141').bonded!.used!;
     expect(used.filter((u) => u.kind === 'offcut')).toHaveLength(3);
-    await enter(/^Really used: tape from the roll/, '520');
+    await enter(/^Actually used: tape from the roll/, '520');
     expect(jobNow('demo-0141').consumed.get(jobNow('demo-0141').bonded!.id)!.get('tape/roll')).toBe(520);
   });
 

@@ -132,13 +132,13 @@ export function ShotList({ here: { mine, undo } }: { here: CameraScreenState }) 
           ? t('edgeHalfContrastAtCyclesPer', {
               at: stamp(s.at),
               phase: s.phase,
-              length: s.edges.length,
+              n: s.edges.length,
               figure: digits(s.edges.reduce((m, e) => m + e.mtf50, 0) / Math.max(1, s.edges.length), 3),
             })
           : t('edgesHalfContrastAtCyclesPer', {
               at: stamp(s.at),
               phase: s.phase,
-              length: s.edges.length,
+              n: s.edges.length,
               figure: digits(s.edges.reduce((m, e) => m + e.mtf50, 0) / Math.max(1, s.edges.length), 3),
             })}
       </Txt>

@@ -41,7 +41,7 @@ export function CheckPicture({
     <PlainPlan
       job={job}
       size={size}
-      label={t('stepsAtOfPoints', { length: taken.length, length2: points.length })}
+      label={t('stepsAtOfPoints', { n: taken.length, of: points.length })}
       lines={gaugeLines(points, job.steps, place, units)}
       {...(by.onTap ? { onTap: by.onTap } : {})}
     >
@@ -122,7 +122,7 @@ export function CheckReadings({
                 value: taken.length
                   ? `${signed(Math.min(...taken.map((p) => job.steps[p.id]!)), units)} ${signed(Math.max(...taken.map((p) => job.steps[p.id]!)), units)}`
                   : '–',
-                label: t('lowestHighest', { length: units.length, stepMm: length(settings.gaugeU.stepMm, units, 2) }),
+                label: t('lowestHighest', { n: units.length, stepMm: length(settings.gaugeU.stepMm, units, 2) }),
               },
             ]
           : []),
@@ -130,8 +130,8 @@ export function CheckReadings({
           id: 'fn',
           value: `${tested} / ${tests}`,
           label: t('functionsTestedToLookIntoFrom', {
-            length: newFaults.length + unclear.length,
-            length2: oldFaults.length,
+            n: newFaults.length + unclear.length,
+            of: oldFaults.length,
           }),
           tone: newFaults.length + unclear.length ? 'caution' : tested === tests ? 'go' : 'ink',
         },

@@ -84,7 +84,7 @@ export function FaultCard({ job }: { job: JobState }) {
       <Txt size="s" tone="ink2" className="mt-1">
         {numbers
           ? tr('fromATableAndCausesFound', { count: shop.found.length })
-          : tr('orderOnlyTheTableIsJudgement', { length: shop.found.length, value: learnFigures.showFrom.value })}
+          : tr('orderOnlyTheTableIsJudgement', { n: shop.found.length, value: learnFigures.showFrom.value })}
       </Txt>
     </View>
   );

@@ -24,7 +24,7 @@ export function FunctionLead({
     <View>
       <Call {...text} tone={!current && faults ? 'caution' : 'ink'} />
       <View className="flex-row justify-between mt-2 items-center min-h-touch">
-        <Txt num>{t('of', { done, length: queue.length })}</Txt>
+        <Txt num>{t('of', { done, n: queue.length })}</Txt>
         {done ? <Button kind="small" label={t('oneBack')} onPress={back} disabled={!past.length} /> : null}
       </View>
       <View className="h-[8px] bg-rule">

@@ -27,7 +27,7 @@ export function FunctionsScreen(p: { job: JobState; again?: boolean }) {
       <Disclosure title={t('onTheDeviceItself')}>
         <OnDevice job={job} />
       </Disclosure>
-      <Disclosure title={t('all', { length: tests.length })}>
+      <Disclosure title={t('all', { n: tests.length })}>
         <FunctionList job={job} phase="after" short={false} />
       </Disclosure>
       <FunctionsWhy here={here} />

@@ -37,7 +37,7 @@ export function SealPicture({
     <PlainPlan
       job={job}
       size={size}
-      label={seal.suspects.length ? t('placesToLookAt', { length: seal.suspects.length }) : t('noPlaceToLookAt')}
+      label={seal.suspects.length ? t('placesToLookAt', { n: seal.suspects.length }) : t('noPlaceToLookAt')}
       lines={seal.suspects.map((s, i) => suspectLine(s, i))}
       onTap={setPressAt}
     >

@@ -57,7 +57,7 @@ function useShots({ job }: { job: JobState }) {
     ]);
     setMessage({
       text: shot.left.length
-        ? t('edgesMeasuredNot', { name: chosen.name, count: shot.edges.length, length2: shot.left.length })
+        ? t('edgesMeasuredNot', { name: chosen.name, count: shot.edges.length, missed: shot.left.length })
         : t('edgesMeasured', { name: chosen.name, count: shot.edges.length }),
       bad: false,
     });
@@ -101,12 +101,12 @@ function useShots({ job }: { job: JobState }) {
         ? r.specks.length === 1
           ? t('speckTheStrongest', {
               name: chosen.name,
-              length: r.specks.length,
+              n: r.specks.length,
               peak: percent(Math.abs(r.specks[0]!.peak)),
             })
           : t('specksTheStrongest', {
               name: chosen.name,
-              length: r.specks.length,
+              n: r.specks.length,
               peak: percent(Math.abs(r.specks[0]!.peak)),
             })
         : t('noSpeckSeen', { name: chosen.name }),

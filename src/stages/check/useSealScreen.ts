@@ -80,8 +80,8 @@ function useNoting({ job }: { job: JobState }) {
     ]);
     setMessage({
       text: gasC
-        ? t('readingsInWithTheTemperatureInside', { name, length: log.t.length, unit: log.unit ?? 'Pa' })
-        : t('readingsIn', { name, length: log.t.length, unit: log.unit ?? 'Pa' }),
+        ? t('readingsInWithTheTemperatureInside', { name, n: log.t.length, unit: log.unit ?? 'Pa' })
+        : t('readingsIn', { name, n: log.t.length, unit: log.unit ?? 'Pa' }),
       bad: false,
     });
   };
@@ -98,7 +98,7 @@ function useNoting({ job }: { job: JobState }) {
         ...(pressAt ? { place: [pressAt[0], pressAt[1]] } : {}),
       },
     ]);
-    setMessage({ text: t('readings', { name, length: log.t.length }), bad: false });
+    setMessage({ text: t('readings', { name, n: log.t.length }), bad: false });
     setPressAt(null);
   };
   return {

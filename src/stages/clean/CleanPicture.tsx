@@ -23,7 +23,7 @@ export function CleanPicture({
     <PlainPlan
       job={job}
       size={size}
-      label={t('ofZonesBare', { bare, length: zones.length, side })}
+      label={t('ofZonesBare', { bare, n: zones.length, side })}
       lines={zones.map((z) =>
         z.zone.dry
           ? t('dryOnly2', { index: z.zone.index + 1, zone: place(z.zone), state: stateNames[z.state] })

@@ -111,9 +111,7 @@ export function cleanCall(
     return {
       sentence: t('dryIn2', { till: spoken((till - now) / 1e3) }),
       reason:
-        wet.length === 1
-          ? t('zoneIsWetNoHeatAnd', { length: wet.length })
-          : t('zonesAreWetNoHeatAnd', { length: wet.length }),
+        wet.length === 1 ? t('zoneIsWetNoHeatAnd', { n: wet.length }) : t('zonesAreWetNoHeatAnd', { n: wet.length }),
       tone: 'ink',
     };
   }
@@ -122,8 +120,8 @@ export function cleanCall(
       sentence: t('lookAlongItAtAGlancing'),
       reason:
         toLookAt.length === 1
-          ? t('lightFromTheSideZoneWhat', { length: toLookAt.length })
-          : t('lightFromTheSideZonesWhat', { length: toLookAt.length }),
+          ? t('lightFromTheSideZoneWhat', { n: toLookAt.length })
+          : t('lightFromTheSideZonesWhat', { n: toLookAt.length }),
       tone: 'ink',
     };
   if (!job.prep.has('crumbsGone'))

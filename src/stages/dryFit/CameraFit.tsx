@@ -27,7 +27,7 @@ export function CameraFit({ job, cameras, offsets }: CameraFitProps) {
   const off = (c: CameraHole) => Math.hypot(...c.offset!);
   return (
     <Disclosure
-      title={t('camerasInTheirHolesOf', { length: measured.length, length2: cameras.length })}
+      title={t('camerasInTheirHolesOf', { n: measured.length, of: cameras.length })}
       open={measured.some((c) => off(c) > holeOffsetMm.value)}
     >
       <Txt size="s" tone="ink2" className="mb-1">

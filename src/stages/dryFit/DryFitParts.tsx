@@ -30,7 +30,7 @@ export function DryFitPicture({
     <PlainPlan
       job={job}
       size={size}
-      label={t('gapsAtOfPoints', { length: taken.length, length2: points.length })}
+      label={t('gapsAtOfPoints', { n: taken.length, of: points.length })}
       lines={gaugeLines(points, job.gaps, place, settings)}
       {...(by.onTap ? { onTap: by.onTap } : {})}
     >

@@ -63,7 +63,7 @@ export function useDryFitStage({ job }: { job: JobState }) {
     : !fit || !complete
       ? {
           sentence: next ? t('gapAt', { next: points.indexOf(next) + 1, next2: place(next) }) : t('measureTheGaps'),
-          reason: `${t('feelerBetweenGlassAndFramePoints', { length: points.length })}${fit && move ? ` ${t('soFar', { move })}` : ''}`,
+          reason: `${t('feelerBetweenGlassAndFramePoints', { n: points.length })}${fit && move ? ` ${t('soFar', { move })}` : ''}`,
           tone: 'ink' as const,
         }
       : fit.use === 'noFit'

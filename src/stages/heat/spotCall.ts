@@ -67,8 +67,8 @@ export function spotCall({ result: r, name, pickMm, easyC, targetC, workC, units
   const next = r.cycles[1];
   const rest = stop
     ? r.cycles.length === 1
-      ? t('afterTurnTheGetsPastIts', { length: r.cycles.length, stop })
-      : t('afterTurnsTheGetsPastIts', { length: r.cycles.length, stop })
+      ? t('afterTurnTheGetsPastIts', { n: r.cycles.length, stop })
+      : t('afterTurnsTheGetsPastIts', { n: r.cycles.length, stop })
     : null;
   // a strip by the blade loses its heat in seconds: then the air stays with the blade
   if (first.workS < withAirS.value)

@@ -100,7 +100,7 @@ export function waysCall(i: WaysCallInput): { sentence: string; reason: string; 
   const done = results.length;
   if (done < listed.length)
     return {
-      sentence: tr('workingItOutOf', { done, length: listed.length }),
+      sentence: tr('workingItOutOf', { done, n: listed.length }),
       reason: tr('rowsAppearAsTheyAreReady'),
       tone: 'ink',
     };

@@ -94,7 +94,7 @@ export function CrackCall({
           })}
           reason={t('becauseItIsAtACamera', {
             first: pieceReasons(first, settings),
-            length: found!.steps.filter((s) => s.risk === 2).length,
+            n: found!.steps.filter((s) => s.risk === 2).length,
           })}
           tone="ink"
         />

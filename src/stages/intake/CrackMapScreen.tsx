@@ -58,7 +58,7 @@ const Marks = memo(function Marks({ cracks, chips, path, settings, log }: MarksP
       {[...cracks].map(([id, pts], i) => (
         <Row
           key={id}
-          text={t('crackPoints', { i: i + 1, pts: length(lengthOf(pts), settings, 0), length: pts.length })}
+          text={t('crackPoints', { i: i + 1, pts: length(lengthOf(pts), settings, 0), n: pts.length })}
           action={t('rubOutCrack', { i: i + 1 })}
           onPress={() => void log([{ type: 'crackGone', crackId: id }])}
         />

@@ -27,7 +27,7 @@ export function FramePicture({
     <PlainPlan
       job={job}
       size={size}
-      label={t('seatOfTheFrameOfPoints', { length: points.length - missing.length, length2: points.length })}
+      label={t('seatOfTheFrameOfPoints', { n: points.length - missing.length, of: points.length })}
       lines={gaugeLines(points, job.seats, (p) => placeName(edge, edge.locate(p.at)), settings)}
       {...(by.onTap ? { onTap: by.onTap } : {})}
     >

@@ -24,8 +24,8 @@ export function IntakeMore({ here: { job, failed, log, hard, settings } }: { her
       <Disclosure
         title={
           failed
-            ? t('worksBeforeNotedFailed', { length: Object.keys(job.functions.before).length, failed })
-            : t('worksBeforeNoted', { length: Object.keys(job.functions.before).length })
+            ? t('worksBeforeNotedFailed', { n: Object.keys(job.functions.before).length, failed })
+            : t('worksBeforeNoted', { n: Object.keys(job.functions.before).length })
         }
       >
         {job.opened ? (
@@ -44,7 +44,7 @@ export function IntakeMore({ here: { job, failed, log, hard, settings } }: { her
           ? t('comeBackOf', { firstLabel: job.comeBack.firstLabel || t('aJobThatIsNotHere') })
           : t('itCameBackLinkItTo')}
       </Link>
-      <Disclosure title={t('photos', { length: job.photos.length })}>
+      <Disclosure title={t('photos', { n: job.photos.length })}>
         <PhotosSection job={job} />
       </Disclosure>
       <Disclosure title={job.holds.before ? t('holdTestBeforeOpeningNoted') : t('holdTestBeforeOpeningIfYou')}>

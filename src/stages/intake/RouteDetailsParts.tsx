@@ -90,8 +90,8 @@ export function MustMove({ here: { moves, job, onEvents } }: { here: RouteDetail
     <View className="mb-3" role="list" aria-label={t('piecesThatMustMove')}>
       <Txt strong className="mb-1">
         {t('ofPiecesMustMove', {
-          length: moves.filter((m) => job.parts[m.id] !== 'onNew').length,
-          length2: moves.length,
+          n: moves.filter((m) => job.parts[m.id] !== 'onNew').length,
+          of: moves.length,
         })}
       </Txt>
       {moves.map((m) => (

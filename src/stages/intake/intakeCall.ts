@@ -74,7 +74,7 @@ export function intakeCall(
     return {
       sentence:
         missing.length === 1
-          ? t('answerToGo', { length: missing.length, missing: missing[0] })
+          ? t('answerToGo', { n: missing.length, missing: missing[0] })
           : t('answersToGo', { count: missing.length, missing: missing[0] }),
       reason: until,
       tone: 'ink',

@@ -33,7 +33,7 @@ export function ClipPicture({
     <PlainPlan
       job={job}
       size={size}
-      label={t('ofClipsOpen', { length: plan.steps.length - left.length, length2: plan.steps.length })}
+      label={t('ofClipsOpen', { n: plan.steps.length - left.length, of: plan.steps.length })}
       lines={plan.steps.map((s, i) =>
         s.near.length
           ? t('upToBesideIt2', {

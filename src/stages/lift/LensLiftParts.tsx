@@ -47,7 +47,7 @@ export function LensPicture({
       job={job}
       size={size}
       focus={lensFocus(all)}
-      label={t('ofLensCoversChosen', { length: chosen.length, length2: all.length })}
+      label={t('ofLensCoversChosen', { n: chosen.length, of: all.length })}
       lines={all.map((l) =>
         t('acrossBladeInTo', {
           l: name(l),

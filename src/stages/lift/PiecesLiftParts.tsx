@@ -115,7 +115,7 @@ export function ThisPiece({ here: { piece, step, units, lever, lift, flaw, lines
 /** What comes after it. */
 export function PieceOrder({ here: { found, units, takeOff } }: { here: PiecesLiftState }) {
   return found ? (
-    <Disclosure title={t('orderToGo', { length: found.steps.length })}>
+    <Disclosure title={t('orderToGo', { n: found.steps.length })}>
       {found.steps.slice(0, 40).map((s, i) => (
         <View key={s.pieceId} className="flex-row gap-2 py-1 border-b border-rule">
           <Txt num strong className="w-[34px]">

@@ -162,8 +162,8 @@ function Saving({
                 ? {
                     kind: 'calibrated',
                     note: t('brokeOfThatWereToBe', {
-                      length: saved.filter((j) => j.broke).length,
-                      length2: saved.length,
+                      n: saved.filter((j) => j.broke).length,
+                      of: saved.length,
                     }),
                   }
                 : scalePrior.source,

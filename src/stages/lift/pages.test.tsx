@@ -88,7 +88,7 @@ describe('giving up a way', () => {
     renderStage(LiftStage, save);
     await pass(600);
     const box = screen.getByTestId('givingUp');
-    expect(box.textContent).toMatch(/^20 min and hardly anything came free\. Change the way\./);
+    expect(box.textContent).toMatch(/^20 min, and hardly anything came free\. Try another way\./);
     expect(box.textContent).toMatch(/Hot air on the next edgeabout \d+ min, [\d.]+/);
     expect(box.textContent).toMatch(/A few drops of alcohol in the gapabout \d+ min, /);
     // the back is to be saved: writing it off is one of them, and costs the new glass besides

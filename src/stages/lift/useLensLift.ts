@@ -112,7 +112,7 @@ export function useLensLift(p: { job: JobState }) {
     {
       id: 'depth',
       value: shown ? `${lengthNumber(shown.needMm, units)}–${lengthNumber(shown.limitMm, units)}` : '–',
-      label: t('bladeInPastTheTapeShort', { length: units.length }),
+      label: t('bladeInPastTheTapeShort', { n: units.length }),
       tone: shown && shown.limitMm < shown.needMm ? 'caution' : 'ink',
     },
     {

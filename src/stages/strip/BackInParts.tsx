@@ -38,7 +38,7 @@ export function BackInPicture({
       job={job}
       work={work}
       size={size}
-      label={tr('ofStepsBackIn', { length: work.back.filter(work.isBack).length, length2: work.back.length })}
+      label={tr('ofStepsBackIn', { n: work.back.filter(work.isBack).length, of: work.back.length })}
       lines={[
         ...work.back.map((id, i) =>
           work.isBack(id)
@@ -134,7 +134,7 @@ export function TestBeforeClosing({ here: { item, tested, battery, job, log } }:
   return item === null ? (
     <Disclosure title={tr('testBeforeClosing')} open={!tested}>
       <Txt size="s" className="mb-2">
-        {tr('connectOnlyScreenAndWhatYou', { name: battery?.name ?? 'battery', length: openTests(job).length })}
+        {tr('connectOnlyScreenAndWhatYou', { name: battery?.name ?? 'battery', n: openTests(job).length })}
       </Txt>
       <FunctionList job={job} phase="open" short={false} only={openTests(job)} />
       <Tick

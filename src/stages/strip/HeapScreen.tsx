@@ -39,13 +39,13 @@ export function HeapScreen({ job }: { job: JobState }) {
           sentence={
             open.length
               ? kinds.length === 1
-                ? t('screwsShouldLieThereOfKind', { length: open.length, length2: kinds.length })
-                : t('screwsShouldLieThereOfKinds', { length: open.length, length2: kinds.length })
+                ? t('screwsShouldLieThereOfKind', { n: open.length, of: kinds.length })
+                : t('screwsShouldLieThereOfKinds', { n: open.length, of: kinds.length })
               : t('noScrewIsOut')
           }
           reason={
             alike.length
-              ? t('byHeadThenByLengthKinds', { length: alike.length, value: length(alikeMm.value, units) })
+              ? t('byHeadThenByLengthKinds', { n: alike.length, value: length(alikeMm.value, units) })
               : t('byHeadThenByLengthYou')
           }
           tone={alike.length ? 'caution' : 'ink'}
@@ -65,14 +65,14 @@ export function HeapScreen({ job }: { job: JobState }) {
                           list: zones
                             .map((z) => {
                               const own = k.holes.filter((h) => job.screwsOut.get(h)!.zone === z);
-                              return t('toBox', { length: own.length, z, own: work.cellOf(own[0]!) });
+                              return t('toBox', { n: own.length, z, own: work.cellOf(own[0]!) });
                             })
                             .join('; '),
                         })
                       : zones
                           .map((z) => {
                             const own = k.holes.filter((h) => job.screwsOut.get(h)!.zone === z);
-                            return t('toBox', { length: own.length, z, own: work.cellOf(own[0]!) });
+                            return t('toBox', { n: own.length, z, own: work.cellOf(own[0]!) });
                           })
                           .join('; ')}
                   </Txt>
@@ -87,7 +87,7 @@ export function HeapScreen({ job }: { job: JobState }) {
           })}
         </View>
         <Txt size="s" className="mt-2">
-          {t('countAgainAtTheEndIn', { length: open.length })}
+          {t('countAgainAtTheEndIn', { n: open.length })}
         </Txt>
         <Why
           job={job}

@@ -80,7 +80,7 @@ export function MoveOver({
             {
               id: 'small',
               value: `${small.length - left.length} / ${small.length}`,
-              label: tr('smallPiecesToRenew', { length: small.filter((t) => t.way === 'renew').length }),
+              label: tr('smallPiecesToRenew', { n: small.filter((t) => t.way === 'renew').length }),
               tone: left.length ? 'ink' : 'go',
             },
             {

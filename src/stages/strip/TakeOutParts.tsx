@@ -39,7 +39,7 @@ export function TakeOutPicture({
       job={job}
       work={work}
       size={size}
-      label={t('ofStepsOut', { length: work.out.filter(work.isOff).length, length2: work.out.length })}
+      label={t('ofStepsOut', { n: work.out.filter(work.isOff).length, of: work.out.length })}
       lines={[
         ...work.out.map((id, i) =>
           work.isOff(id)

@@ -79,7 +79,7 @@ export function TrayScreen({ job }: { job: JobState }) {
     >
       <View className="mt-2">
         <Call
-          sentence={t('screwsBoxes', { length: job.device.screws.length, length2: groups.length })}
+          sentence={t('screwsBoxes', { n: job.device.screws.length, of: groups.length })}
           reason={t('oneKindOfOneZoneIn', { totalMm: length(tray.totalMm / Math.max(1, groups.length), units, 0) })}
           tone="ink"
         />
@@ -105,7 +105,7 @@ export function TrayScreen({ job }: { job: JobState }) {
                     {g ? (
                       <Txt size="s">
                         {inside
-                          ? t('inIt', { zone: g.zone, length: g.holes.length, spec: specText(g.spec, units), inside })
+                          ? t('inIt', { zone: g.zone, n: g.holes.length, spec: specText(g.spec, units), inside })
                           : `${g.zone}: ${g.holes.length} × ${specText(g.spec, units)}`}
                       </Txt>
                     ) : null}

@@ -134,14 +134,14 @@ export function useBackIn(p: { job: JobState; work: StripWork; tabs: ReactNode }
         sentence: tr('fromIntoOneTurn', { hole: work.cellOf(hole), hole2: hole }),
         reason: tr('ofStartedTightenNoneBeforeAll', {
           own: specText(own, units),
-          length: holes.filter((h) => job.screwsIn.has(h)).length,
-          length2: holes.length,
+          n: holes.filter((h) => job.screwsIn.has(h)).length,
+          of: holes.length,
         }),
         tone: 'ink',
       };
     if (zone)
       return {
-        sentence: tr('allStartedTightenThemCrosswise', { length: holes.length }),
+        sentence: tr('allStartedTightenThemCrosswise', { n: holes.length }),
         reason: tr('straightPressHardOnTheDriver'),
         tone: 'ink',
       };

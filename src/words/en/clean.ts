@@ -27,7 +27,7 @@ export default {
   stillAirOverIt: 'Still air over it',
   dryingSlowedByItsOwnCooling: 'Drying slowed by its own cooling',
   scraperOnSoftMetal: 'Scraper on soft metal',
-  ofZonesBare: '{{bare}} of {{length}} zones bare, {{side}}',
+  ofZonesBare: '{{bare}} of {{n}} zones bare, {{side}}',
   dryOnly2: '{{index}}, {{zone}}: {{state}}, dry only',
   alcoholBurnsPlateAndEveryOther:
     'Alcohol burns: plate and every other heat source off and away before a wipe is wet, air the room. Splinters: brush and tape, no bare hand. Dust of glue and glass: wet it or wear a mask. Wipes go to the solvent waste.',
@@ -68,13 +68,11 @@ export default {
   itGoesOnAgainSoClean: 'It goes on again, so clean it like the frame.',
   bothSidesOfTheNewBond: 'Both sides of the new bond count.',
   dryIn2: 'Dry in {{till}}.',
-  zoneIsWetNoHeatAnd: '{{length}} zone is wet. No heat and no glue before it is dry.',
-  zonesAreWetNoHeatAnd: '{{length}} zones are wet. No heat and no glue before they are dry.',
+  zoneIsWetNoHeatAnd: '{{n}} zone is wet. No heat and no glue before it is dry.',
+  zonesAreWetNoHeatAnd: '{{n}} zones are wet. No heat and no glue before they are dry.',
   lookAlongItAtAGlancing: 'Look along it at a glancing angle.',
-  lightFromTheSideZoneWhat:
-    'Light from the side, {{length}} zone: what shines is film, what throws a shadow is a crumb.',
-  lightFromTheSideZonesWhat:
-    'Light from the side, {{length}} zones: what shines is film, what throws a shadow is a crumb.',
+  lightFromTheSideZoneWhat: 'Light from the side, {{n}} zone: what shines is film, what throws a shadow is a crumb.',
+  lightFromTheSideZonesWhat: 'Light from the side, {{n}} zones: what shines is film, what throws a shadow is a crumb.',
   lookForCrumbsAlongTheLedge: 'Look for crumbs along the ledge.',
   overTheNewGlassCracksOver: 'Over {{crumbMm}} the new glass cracks over a bead. Common practice: one crumb is enough.',
   overTheNewGlassCracksOver2: 'Over {{crumbMm}} the new glass cracks over tape. Common practice: one crumb is enough.',

@@ -14,9 +14,9 @@ export default {
   solventLeftOverHoursThisJoint: 'Solvent left over {{endH}} hours. This joint: {{points}} % after {{endH2}} hours',
   shelfAtTheLatest: '{{name}}, shelf {{place}}. At the latest.',
   atTheLatest: '{{name}}. At the latest.',
-  everyEndHasPassedNothingTo: 'Every end has passed: nothing to put into a calendar.',
+  everyEndHasPassedNothingTo: 'Every time has passed: nothing left to put into a calendar.',
   theCalendarWasNotMade: 'the calendar was not made',
-  endsAsACalendarFile: 'Ends as a calendar file',
+  endsAsACalendarFile: 'Times as a calendar file',
   clipsRound_one: '1 clip on {{name}}',
   clipsRound_other: '{{count}} clips round {{name}}',
   on: '{{name}} on {{name2}}',
@@ -33,9 +33,9 @@ export default {
   when: 'When',
   benchesSay: 'benches say',
   boldSetsYouFreeToGo:
-    'Bold sets you free to go on: the usual time for clamps, going on and hand-over (set in Shop); the latest for tests and the full bond.',
+    'Bold: from then on you may go on. The usual time for clamps, going on and hand-over (set in Shop); the latest for tests and the full bond.',
   boldSetsYouFreeToGo2:
-    'Bold sets you free to go on: the latest time for clamps, going on and hand-over (set in Shop); the latest for tests and the full bond.',
+    'Bold: from then on you may go on. The latest time for clamps, going on and hand-over (set in Shop), and for tests and the full bond.',
   ofTheFinalBondByNow: '{{shareHigh}} of the final bond by now.',
   toOfTheSolventHasLeft: '{{shareLow}} to {{shareHigh}} of the solvent has left by now.',
   toOfTheWidthHasCured: '{{shareLow}} to {{shareHigh}} of the width has cured by now.',

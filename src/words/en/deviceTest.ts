@@ -1,6 +1,6 @@
 export default {
-  testOfThisDeviceTagOf: 'Test of this device, tag {{tag}} · {{done}} of {{length}}',
-  testOfThisDeviceOf: 'Test of this device · {{done}} of {{length}}',
+  testOfThisDeviceTagOf: 'Test of this device, tag {{tag}} · {{done}} of {{n}}',
+  testOfThisDeviceOf: 'Test of this device · {{done}} of {{n}}',
   done: 'Done',
   showThisToTheBenchOr: 'Show this to the bench, or type the code there.',
   fails: '{{name}} fails',

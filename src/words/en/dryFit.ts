@@ -1,5 +1,5 @@
 export default {
-  camerasInTheirHolesOf: 'Cameras in their holes ({{length}} of {{length2}})',
+  camerasInTheirHolesOf: 'Cameras in their holes ({{n}} of {{of}})',
   gapBetweenRingAndHoleOn:
     'Gap between ring and hole on four sides. More than {{value}} off centre shows, and may shade the lens.',
   cameraOffAfterTheMove: 'Camera {{i}}: {{c}} off, {{c2}} after the move',
@@ -8,7 +8,7 @@ export default {
   camera2: 'Camera {{i}}, {{s}}',
   theRingTouchesItsHole: 'The ring touches its hole.',
   openRoundTheRingToMm: 'Open round the ring: {{minMm}} to {{maxMm}}, {{figure}} mm² to close against dust.',
-  gapsAtOfPoints: 'Gaps at {{length}} of {{length2}} points',
+  gapsAtOfPoints: 'Gaps at {{n}} of {{of}} points',
   pointsMeasured: 'points measured',
   tooTight: 'too tight',
   byEyeAGapThatIs: 'by eye; a gap that is {{noticedMm}} off shows 9 times in 10',
@@ -63,7 +63,7 @@ export default {
   gap2: 'Gap {{next}}: {{next2}}',
   gapAt: 'Gap at {{next}}: {{next2}}.',
   measureTheGaps: 'Measure the gaps.',
-  feelerBetweenGlassAndFramePoints: 'Feeler between glass and frame, {{length}} points: with 12 you miss a crumb.',
+  feelerBetweenGlassAndFramePoints: 'Feeler between glass and frame, {{n}} points: with 12 you miss a crumb.',
   soFar: 'So far: {{move}}.',
   itDoesNotFit2: 'It does not fit.',
   noSlideOrTurnGivesAll:

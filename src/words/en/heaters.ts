@@ -1,6 +1,5 @@
 export default {
-  logOfReadingsUpToThe:
-    'Log of {{length}} readings up to {{tempC}} °{{temperature}}, the curve misses them by {{figure}} K',
+  logOfReadingsUpToThe: 'Log of {{n}} readings up to {{tempC}} °{{temperature}}, the curve misses them by {{figure}} K',
   dotsTheLogLineTheModel: 'Dots: the log. Line: the model with the fitted figures.',
   aFirstEdgeIsAtAfter:
     'A first edge is at {{temp}} after {{low}} to {{high}}; with the figures so far {{low2}} to {{high2}}.',
@@ -11,7 +10,7 @@ export default {
   logFromAFile: 'Log from a file',
   connectTheInstruments: 'Connect the instruments',
   recordFromTheInstrument: 'Record from the instrument',
-  stopRecordingReadings: 'Stop recording, {{length}} readings',
+  stopRecordingReadings: 'Stop recording, {{n}} readings',
   readingsOverAgainstReadAsGuessed:
     '{{name}}: {{length}} readings over {{durationS}}, {{tempName}} against {{timeName}}, read as °{{unit}} (guessed from the first reading), {{skipped}} without a value left out.',
   readingsOverAgainstReadAsGuessed2:

@@ -12,8 +12,8 @@ export default {
   handedOver2: 'handed over',
   handedOver3: 'handed over {{closedAt}} · {{customerMark}}',
   handedOver4: 'handed over {{closedAt}}',
-  stageOf: '{{stage}}, stage {{way}} of {{length}} · {{customerMark}}',
-  stageOf2: '{{stage}}, stage {{way}} of {{length}}',
+  stageOf: '{{stage}}, stage {{way}} of {{n}} · {{customerMark}}',
+  stageOf2: '{{stage}}, stage {{way}} of {{n}}',
   backTo: 'Back to {{stage}}',
   log: '{{label}}: log',
   oneEntryMakesEverythingImpossibleTo:

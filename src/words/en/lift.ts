@@ -22,7 +22,7 @@ export default {
   clipsOneByOne: 'Clips one by one',
   upToBesideIt: 'up to {{liftMm}}, {{list}} beside it',
   upTo: 'up to {{liftMm}}',
-  ofClipsOpen: '{{length}} of {{length2}} clips open',
+  ofClipsOpen: '{{n}} of {{of}} clips open',
   upToBesideIt2: '{{i}}. {{s}}: {{index}}, up to {{liftMm}}; {{list}} beside it',
   upTo2: '{{i}}. {{s}}: {{index}}, up to {{liftMm}}',
   clip: 'Clip {{next}}: {{next2}}.',
@@ -108,7 +108,7 @@ export default {
   offTappedOut: 'off, tapped out',
   off: 'off',
   toComeOff: 'to come off',
-  ofLensCoversChosen: '{{length}} of {{length2}} lens covers chosen',
+  ofLensCoversChosen: '{{n}} of {{of}} lens covers chosen',
   acrossBladeInTo: '{{l}}: {{sizeMm}} across, {{job}}; blade in {{needMm}} to {{limitMm}}',
   whichCoversAndTheirSizes: 'Which covers, and their sizes',
   across: '{{i}}. {{l}}, {{sizeMm}} across',
@@ -189,7 +189,7 @@ export default {
     'At the camera: break it on purpose along the dashed lines, so that it comes away in two parts round the ring. Do not bend the camera frame up. Then draw the stroke.',
   tapTheDeviceFaceDownNow:
     'Tap the device face down now and then, so that shards fall out, not in. None into the camera opening.',
-  orderToGo: 'Order: {{length}} to go',
+  orderToGo: 'Order: {{n}} to go',
   isOff: '{{i}} is off',
   atTheGlueNeedsJM:
     'At {{lowC}} the glue needs {{gcJm2}} J/m². It never slides here, and the {{pickMm}} blade never creeps.',
@@ -232,7 +232,7 @@ export default {
   nowAtTheGlueNeedsJ:
     'Now {{verdict}}: at {{mean}} the glue needs {{gcJm2}} J/m², it opens {{aheadMm}} ahead of the pick, glass stress {{stressMPa}} of {{designMPa}} MPa allowed (margin {{figure}}).',
   chanceOfBreakingOverTheWhole:
-    'Chance of breaking over the whole ring {{breakChance}}; the shop accepts {{breakLimit}}. An estimate that may be too kind: no twisting, no hidden chips.',
+    'Chance of breaking over the whole ring {{breakChance}}; the shop accepts {{breakLimit}}. An estimate, maybe too low: twisting and hidden chips are not counted.',
   youWantToSaveThisBack: 'You want to save this back, so stress and chance decide too.',
   theBackIsWrittenOffOnly: 'The back is written off: only the glue decides, the glass may break further.',
   aThickerPickNeedsLessHeat: 'A thicker pick needs less heat and breaks more glass. Heat compares both.',
@@ -261,7 +261,7 @@ export default {
   itBroke2: 'It broke.',
   thePrintedLayerComesOffWith: 'The printed layer comes off with the tape: the glass would show bare.',
   savingItWouldHaveCostMore: 'Saving it would have cost more than a new one.',
-  saidByHand: 'Said by hand.',
+  saidByHand: 'Written off by hand.',
   saveOrWriteOffToBreak: 'Save or write off: {{careful}} to break from here',
   fromHereIfYouReheatEvery:
     '{{careful}} from here if you reheat every stuck stretch, {{forced}} if you force it as it is; the next 10 mm alone {{next10}}.',
@@ -279,7 +279,7 @@ export default {
   clearingUpAfterABreak: 'Clearing up after a break',
   cleaningASavedBack: 'Cleaning a saved back',
   thisShopAgainstTheEstimate: 'This shop against the estimate',
-  brokeOfThatWereToBe: '{{length}} broke of {{length2}} that were to be saved',
+  brokeOfThatWereToBe: '{{n}} broke of {{of}} that were to be saved',
   aLittleUnderFullSpeed: 'a little under full speed',
   halfTheSpeed: 'half the speed',
   aQuarterOfTheSpeed: 'a quarter of the speed',
@@ -356,8 +356,8 @@ export default {
   pickMmSUpToHolds: 'pick, {{pace}} mm/s; up to {{thickestWedgeMm}} holds now',
   thickestWedgeNowYourPickIs: 'thickest wedge now, your pick is {{pickMm}}',
   ofFitInThisWindowReheats: 'of {{heldMm}} fit in this window. {{reheats}} reheats to come',
-  ofFitInThisWindowThen: 'of {{heldMm}} fit in this window. then the battery is too hot for more',
-  ofFitInThisWindowThen2: 'of {{heldMm}} fit in this window. then it stays too cold',
+  ofFitInThisWindowThen: 'of {{heldMm}} fit in this window; then the battery is too hot for more',
+  ofFitInThisWindowThen2: 'of {{heldMm}} fit in this window; then it stays too cold',
   stillToCut: 'still to cut',
   batteryAtMostAboveInAll: 'battery, at most. {{doseS}} above {{cautionC}}° in all heats',
   eyeCoverClipsFlyPlasticPick:
@@ -370,7 +370,7 @@ export default {
   airOffIn: 'Air off in {{left}}.',
   circleOverThisOneCoverNever: 'Circle over this one cover, never still. The others masked.',
   airOffNowAndLift: 'Air off now, and lift.',
-  softForNowEverySecondMore: 'Soft for {{left}} now; every second more goes into the camera.',
+  softForNowEverySecondMore: 'Soft for {{left}} now; more heat only warms the camera.',
   fromTheFrontInPieces: '{{next}}: from the front, in pieces.',
   fromBehindOnlyWithTheCamera:
     'From behind only with the camera out of the way: take it out on Strip first, or pick the glass out with tweezers, blade flat.',
@@ -403,7 +403,7 @@ export default {
   openingsAreClear: 'Openings are clear',
   camerasNotTested: 'cameras not tested',
   coversOff: 'covers off',
-  bladeInPastTheTapeShort: '{{length}}, blade in: past the tape, short of what the camera sees',
+  bladeInPastTheTapeShort: '{{n}}, blade in: past the tape, short of what the camera sees',
   cameraBehindItWhenWarmedAt: 'camera behind it when warmed, at most',
   withTheFingerLaterEachUsually: 'with the finger later, each; usually 1 to 2 min',
   fromTheLeftFromTheTop: '{{p}} from the left, {{p2}} from the top',
@@ -439,8 +439,8 @@ export default {
   noLimitNear: 'no limit near',
   coldPryFromThePort: 'Cold: pick in at the {{edge}}, then round.',
   coldItStringsLeavePicksIn:
-    'Slowly, it strings and closes behind the pick: leave picks in. Hand-warm at most. Does it not give, heat it.',
-  littleGain: '{{quiet}} and hardly anything came free. Change the way.',
+    'Slowly: the glue strings and closes behind the pick, so leave picks in. Hand-warm at most. If it does not give, heat it.',
+  littleGain: '{{quiet}}, and hardly anything came free. Try another way.',
   littleGainWhy: 'Usual here: {{usual}} in a minute; now {{now}}.',
   wayAir: 'Hot air on the next edge',
   wayAlcohol: 'A few drops of alcohol in the gap',

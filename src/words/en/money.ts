@@ -1,11 +1,11 @@
 export default {
-  stayOf: '{{at}}: {{marginMinor}} stay, {{share}} of {{netMinor}}.',
+  stayOf: '{{at}}: {{marginMinor}} kept, {{share}} of {{netMinor}}.',
   nothingPaidYet: '{{at}}: nothing paid yet, {{costMinor}} spent.',
   tookLonger_one: '{{over}} of 1 job took over a tenth longer than quoted.',
   tookLonger_other: '{{over}} of {{count}} jobs took over a tenth longer than quoted.',
   quoteShort: 'quote',
   theQuotesHadCountedOnOf:
-    'The quotes had counted on {{quotedShare}}. {{over}} of {{length}} jobs took over a tenth longer than quoted.',
+    'The quotes had counted on {{quotedShare}}. {{over}} of {{n}} jobs took over a tenth longer than quoted.',
   marginByMonth: 'Margin by month: {{list}}',
   months: 'Months',
   month: 'Month',
@@ -26,14 +26,14 @@ export default {
   minutes: 'Minutes',
   notMeasured: '{{figure}} (not measured)',
   cost2: 'Cost',
-  stays: 'Stays',
+  stays: 'Kept',
   partUsedLabourOverheadANew:
     '{{closedAt}}. Part {{partMinor}}, used {{usedMinor}}, labour {{labourMinor}}, overhead {{overheadMinor}}, a new back for the one that broke {{brokeMinor}}.',
   partUsedLabourOverhead:
     '{{closedAt}}. Part {{partMinor}}, used {{usedMinor}}, labour {{labourMinor}}, overhead {{overheadMinor}}.',
   recordOf: 'Record of {{label}}',
   money: 'Money',
-  jobsHandedOverWithAQuote: '{{length}} jobs handed over, {{length2}} with a quote',
+  jobsHandedOverWithAQuote: '{{n}} jobs handed over, {{of}} with a quote',
   moneyAsCsv: 'Money as CSV',
   quoteAgainstOutcome: 'Quote against outcome',
   ratesAndPriceList: 'Rates and price list',

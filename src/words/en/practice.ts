@@ -143,7 +143,7 @@ export default {
   closeIt: 'Lay the glass on and press',
   closeBead: 'Close it and press',
   saidCrumbSeen: 'A crumb.',
-  saidCrumbGone: 'Out it is.',
+  saidCrumbGone: 'It is out.',
   saidNothingThere: 'Nothing there.',
   saidBare: 'Bare to the eye there.',
   saidHaze: 'Alcohol beside the camera: a haze on its lens.',

@@ -28,15 +28,15 @@ export default {
   thePageLoadsAgainAndFrom:
     'The page loads again, and from then on everything counts with it. Figures with the same value and note are one judgement and change together.',
   figures: 'Figures',
-  numbersWithTheirSources: '{{length}} numbers with their sources',
+  numbersWithTheirSources: '{{n}} numbers with their sources',
   uIsTheStandardUncertaintyIn:
     'u is the standard uncertainty, in the unit of the value. Change a judgement here if you know better; glues also under Adhesives, plates and air under Heaters, waits and prices under Shop and Money.',
   searchFigures: 'Search figures',
   source: 'Source',
   all: 'All',
   own: 'Own ({{own}})',
-  foundTheFirstAreShown: '{{length}} found, the first {{most}} are shown',
-  found: '{{length}} found',
+  foundTheFirstAreShown: '{{n}} found, the first {{most}} are shown',
+  found: '{{n}} found',
   sunday: 'Sunday',
   monday: 'Monday',
   tuesday: 'Tuesday',
@@ -66,7 +66,7 @@ export default {
   currency: 'Currency',
   labour: 'Labour',
   tax: 'Tax',
-  staysWithTheShopOfThe: 'Stays with the shop, of the net price',
+  staysWithTheShopOfThe: 'Kept by the shop, of the net price',
   wasteOfTapeAndGlue: 'Waste of tape and glue',
   overheadOfAJob: 'Overhead of a job',
   damageInsideCostsOnAverage: 'Damage inside costs on average',
@@ -106,7 +106,7 @@ export default {
   entriesAreNotWrittenNoRoom:
     '{{unsaved}} entries are not written: no room left in this browser. The export has everything.',
   tryToWriteAgain: 'Try to write again',
-  storedEntryCannotBeReadIt: '{{length}} stored entry cannot be read. It is kept, and goes out with the export.',
+  storedEntryCannotBeReadIt: '{{n}} stored entry cannot be read. It is kept, and goes out with the export.',
   storedEntriesCannotBeReadThey_one: '1 stored entry cannot be read. It is kept, and goes out with the export.',
   storedEntriesCannotBeReadThey_other:
     '{{count}} stored entries cannot be read. They are kept, and go out with the export.',

@@ -33,7 +33,7 @@ export default {
   linesInStrokes_other:
     '{{lines}} líneas en {{count}} trazos, {{figure}} ml, cada una {{coverage}} de ancho al cerrar. Se proponen líneas: el aire sale por ellas. Las líneas estrechas secan mucho antes.',
   dotsOfLMlEachSpreads:
-    '{{length}} puntos de {{figure}} µl, {{figure2}} ml; cada uno se extiende a {{discRadiusMm}} de ancho.',
+    '{{n}} puntos de {{figure}} µl, {{figure2}} ml; cada uno se extiende a {{discRadiusMm}} de ancho.',
   theyTouchAirIsShutIn: 'Se tocan: queda aire encerrado.',
   wayOfBonding: 'Forma de pegar',
   everyWayHasSomethingAgainstIt:
@@ -67,7 +67,7 @@ export default {
   lensesBlownOffOnceMore: 'Lentes sopladas otra vez',
   photoOfTheOpenInsideOr: 'Foto del interior abierto, o no se quiere',
   showsLaterWhatWasInThere: 'Luego muestra qué había dentro y cómo estaba.',
-  photos: 'Fotos ({{length}})',
+  photos: 'Fotos ({{n}})',
   closing: 'Cierre',
   pressWithAClothFromThere:
     'Presiona con un paño desde ahí hacia fuera, a un lado y a otro, para que el aire salga. No sobre cámaras, placa, bobina ni pantalla.',
@@ -108,7 +108,7 @@ export default {
   strokeStartsAtMm: 'el trazo {{i}} empieza en {{figure}}, {{figure2}} mm',
   ringInOnePieceLaidFrom: 'anillo de una pieza, desde la esquina inferior derecha',
   letGo: 'Soltar',
-  ofNewLensCoversOn: '{{length}} de {{length2}} cristales nuevos puestos',
+  ofNewLensCoversOn: '{{n}} de {{of}} cristales nuevos puestos',
   on: '{{name}}: puesto',
   toSet: '{{name}}: por poner',
   coversOnAndPressed: 'cristales puestos y presionados',
@@ -129,10 +129,10 @@ export default {
   widerThanItsSeatTrimOff: 'Más ancha que su asiento: recorta {{trimMm}} a lo largo.',
   cutList: 'Lista de corte',
   cutFrom: 'Se corta de',
-  fromTheRollOfItPiece: 'Del rollo, {{usedMm}}: {{length}} trozo',
-  fromTheRollOfItPieces: 'Del rollo, {{usedMm}}: {{length}} trozos',
-  fromAnOffcutOfItPiece: 'De un retal, {{usedMm}}: {{length}} trozo',
-  fromAnOffcutOfItPieces: 'De un retal, {{usedMm}}: {{length}} trozos',
+  fromTheRollOfItPiece: 'Del rollo, {{usedMm}}: {{n}} trozo',
+  fromTheRollOfItPieces: 'Del rollo, {{usedMm}}: {{n}} trozos',
+  fromAnOffcutOfItPiece: 'De un retal, {{usedMm}}: {{n}} trozo',
+  fromAnOffcutOfItPieces: 'De un retal, {{usedMm}}: {{n}} trozos',
   left: 'quedan {{leftMm}}',
   offcutsFirstNoOtherWayTakes:
     'Primero retales. Ninguna otra forma gasta menos rollo, ni con lo mismo abre menos retales: se probaron todas.',
@@ -163,7 +163,7 @@ export default {
   countARollOnStockOr: 'Cuenta un rollo en Existencias o pega de otra forma.',
   theRollIsTooShortNeeded: 'El rollo es corto: hacen falta {{rollUsedMm}}.',
   onRollsOfPiecesFindNo:
-    '{{rollMm}} en rollos; {{length}} de {{length2}} trozos no caben. Abre un rollo nuevo y cuéntalo en Existencias.',
+    '{{rollMm}} en rollos; {{n}} de {{of}} trozos no caben. Abre un rollo nuevo y cuéntalo en Existencias.',
   cutPiecesOfTape_one: 'Corta un trozo, {{rollUsedMm}} de cinta.',
   cutPiecesOfTape_other: 'Corta {{count}} trozos, {{rollUsedMm}} de cinta.',
   fromOffcuts_one: '{{off}} de un retal, {{rollMm}} del rollo.',
@@ -180,8 +180,8 @@ export default {
   bondAnotherWayOrWaitFor: 'Pega de otra forma o espera la pieza.',
   noLiquidInStock: 'No hay líquido.',
   nothingChangesByIt: 'Con ello no cambia nada.',
-  stroke: '{{length}} trazo',
-  strokes: '{{length}} trazos',
+  stroke: '{{n}} trazo',
+  strokes: '{{n}} trazos',
   isPastItsDate: '{{name}} está caducado.',
   notEnoughInTheTubeMl: 'No hay bastante en el tubo: hacen falta {{figure}} ml.',
   mlLeftOpenAnotherOneAnd: 'Quedan {{figure}} ml. Abre otro y cuéntalo en Existencias.',

@@ -2,8 +2,8 @@ import type en from '../en/deviceTest';
 import type { Same } from '../same';
 
 export default {
-  testOfThisDeviceTagOf: 'Prueba de este aparato, código {{tag}} · {{done}} de {{length}}',
-  testOfThisDeviceOf: 'Prueba de este aparato · {{done}} de {{length}}',
+  testOfThisDeviceTagOf: 'Prueba de este aparato, código {{tag}} · {{done}} de {{n}}',
+  testOfThisDeviceOf: 'Prueba de este aparato · {{done}} de {{n}}',
   done: 'Hecho',
   showThisToTheBenchOr: 'Enséñalo en el banco o escribe ahí el código.',
   fails: 'Falla: {{name}}',

@@ -2,7 +2,7 @@ import type en from '../en/dryFit';
 import type { Same } from '../same';
 
 export default {
-  camerasInTheirHolesOf: 'Cámaras en sus agujeros ({{length}} de {{length2}})',
+  camerasInTheirHolesOf: 'Cámaras en sus agujeros ({{n}} de {{of}})',
   gapBetweenRingAndHoleOn:
     'Hueco entre aro y agujero en cuatro lados. Más de {{value}} fuera del centro se ve y puede tapar la lente.',
   cameraOffAfterTheMove: 'Cámara {{i}}: {{c}} de desvío, {{c2}} tras moverlo',
@@ -11,7 +11,7 @@ export default {
   camera2: 'Cámara {{i}}, {{s}}',
   theRingTouchesItsHole: 'El aro toca su agujero.',
   openRoundTheRingToMm: 'Abierto alrededor del aro: {{minMm}} a {{maxMm}}, {{figure}} mm² por cerrar contra el polvo.',
-  gapsAtOfPoints: 'Huecos en {{length}} de {{length2}} puntos',
+  gapsAtOfPoints: 'Huecos en {{n}} de {{of}} puntos',
   pointsMeasured: 'puntos medidos',
   tooTight: 'muy justo',
   byEyeAGapThatIs: 'a ojo; un hueco con {{noticedMm}} de desvío se ve 9 de cada 10 veces',
@@ -66,7 +66,7 @@ export default {
   gap2: 'Hueco {{next}}: {{next2}}',
   gapAt: 'Hueco en {{next}}: {{next2}}.',
   measureTheGaps: 'Mide los huecos.',
-  feelerBetweenGlassAndFramePoints: 'Galga entre cristal y marco, {{length}} puntos: con 12 se escapa una miga.',
+  feelerBetweenGlassAndFramePoints: 'Galga entre cristal y marco, {{n}} puntos: con 12 se escapa una miga.',
   soFar: 'Hasta ahora: {{move}}.',
   itDoesNotFit2: 'No encaja.',
   noSlideOrTurnGivesAll:

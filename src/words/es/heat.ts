@@ -212,7 +212,7 @@ export default {
   useThisRound: 'Usar esta vuelta',
   itDoesNotGetTheGlue: 'no lleva el pegamento hasta ahí',
   picksSideBySide: 'Púas, lado a lado',
-  pick3: 'púa {{length}}',
+  pick3: 'púa {{n}}',
   easyFrom: 'fácil desde',
   timeOn: 'tiempo puesto',
   batteryTooHot: 'batería muy caliente',
@@ -381,8 +381,8 @@ export default {
   thisAirDoesNotGetTo: 'Este aire no lleva {{name}} a {{targetC}}.',
   lessAirForLongerASmaller: 'Menos aire y más tiempo, un círculo menor, o saca antes la batería.',
   theHottestPlaceOfItGot: 'Lo más caliente llegó solo a {{hottestBondC}}. Aire más caliente o un círculo menor.',
-  afterTurnTheGetsPastIts: 'Tras {{length}} turno pasa de su límite: {{stop}}. Entonces déjalo reposar.',
-  afterTurnsTheGetsPastIts: 'Tras {{length}} turnos pasa de su límite: {{stop}}. Entonces déjalo reposar.',
+  afterTurnTheGetsPastIts: 'Tras {{n}} turno pasa de su límite: {{stop}}. Entonces déjalo reposar.',
+  afterTurnsTheGetsPastIts: 'Tras {{n}} turnos pasa de su límite: {{stop}}. Entonces déjalo reposar.',
   heatForThenWorkWithThe: 'Calienta {{name}} {{heatS}} y trabaja con el aire encima.',
   byItselfItStaysSoftFor:
     'Por sí solo queda blando solo {{workS}}. Da círculos junto a la cuchilla, unos segundos sí y otros no. {{rest}}',
@@ -409,7 +409,7 @@ export default {
   roundOutsideTheEdge: 'alrededor, por fuera',
   gentlestSetting: '{{name}}, ajuste más suave',
   tooHot: 'demasiado caliente: {{list}}',
-  workingItOutOf: 'Calculando: {{done}} de {{length}}.',
+  workingItOutOf: 'Calculando: {{done}} de {{n}}.',
   rowsAppearAsTheyAreReady: 'Las filas salen según están listas.',
   pieceByPieceWithAirOf: 'Trozo a trozo, con aire de unos 200 °C.',
   theGlueCoversTheWholeBack2:

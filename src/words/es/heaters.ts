@@ -2,8 +2,7 @@ import type en from '../en/heaters';
 import type { Same } from '../same';
 
 export default {
-  logOfReadingsUpToThe:
-    'Registro de {{length}} lecturas hasta {{tempC}} °{{temperature}}, la curva se aparta {{figure}} K',
+  logOfReadingsUpToThe: 'Registro de {{n}} lecturas hasta {{tempC}} °{{temperature}}, la curva se aparta {{figure}} K',
   dotsTheLogLineTheModel: 'Puntos: el registro. Línea: el modelo con las cifras ajustadas.',
   aFirstEdgeIsAtAfter:
     'Un primer borde llega a {{temp}} en {{low}} a {{high}}; con las cifras de ahora {{low2}} a {{high2}}.',
@@ -14,7 +13,7 @@ export default {
   logFromAFile: 'Registro desde un archivo',
   connectTheInstruments: 'Conectar los instrumentos',
   recordFromTheInstrument: 'Grabar desde el instrumento',
-  stopRecordingReadings: 'Parar de grabar, {{length}} lecturas',
+  stopRecordingReadings: 'Parar de grabar, {{n}} lecturas',
   readingsOverAgainstReadAsGuessed:
     '{{name}}: {{length}} lecturas en {{durationS}}, {{tempName}} frente a {{timeName}}, leídas como °{{unit}} (por la primera lectura), {{skipped}} sin valor fuera.',
   readingsOverAgainstReadAsGuessed2:

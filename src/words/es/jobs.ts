@@ -15,8 +15,8 @@ export default {
   handedOver2: 'entregado',
   handedOver3: 'entregado {{closedAt}} · {{customerMark}}',
   handedOver4: 'entregado {{closedAt}}',
-  stageOf: '{{stage}}, etapa {{way}} de {{length}} · {{customerMark}}',
-  stageOf2: '{{stage}}, etapa {{way}} de {{length}}',
+  stageOf: '{{stage}}, etapa {{way}} de {{n}} · {{customerMark}}',
+  stageOf2: '{{stage}}, etapa {{way}} de {{n}}',
   backTo: 'Volver a {{stage}}',
   log: '{{label}}: registro',
   oneEntryMakesEverythingImpossibleTo:

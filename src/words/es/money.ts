@@ -8,7 +8,7 @@ export default {
   tookLonger_other: '{{over}} de {{count}} trabajos tardaron más de una décima parte de más.',
   quoteShort: 'oferta',
   theQuotesHadCountedOnOf:
-    'Los presupuestos contaban con {{quotedShare}}. {{over}} de {{length}} trabajos tardaron más de una décima parte de más.',
+    'Los presupuestos contaban con {{quotedShare}}. {{over}} de {{n}} trabajos tardaron más de una décima parte de más.',
   marginByMonth: 'Margen por mes: {{list}}',
   months: 'Meses',
   month: 'Mes',
@@ -36,7 +36,7 @@ export default {
     '{{closedAt}}. Pieza {{partMinor}}, gastado {{usedMinor}}, mano de obra {{labourMinor}}, gastos fijos {{overheadMinor}}.',
   recordOf: 'Registro de {{label}}',
   money: 'Dinero',
-  jobsHandedOverWithAQuote: '{{length}} trabajos entregados, {{length2}} con presupuesto',
+  jobsHandedOverWithAQuote: '{{n}} trabajos entregados, {{of}} con presupuesto',
   moneyAsCsv: 'Dinero en CSV',
   quoteAgainstOutcome: 'Presupuesto y resultado',
   ratesAndPriceList: 'Tarifas y lista de precios',

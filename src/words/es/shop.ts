@@ -31,15 +31,15 @@ export default {
   thePageLoadsAgainAndFrom:
     'La página se carga otra vez y desde entonces todo cuenta con él. Las cifras con igual valor y nota son un mismo criterio y cambian juntas.',
   figures: 'Cifras',
-  numbersWithTheirSources: '{{length}} números con su fuente',
+  numbersWithTheirSources: '{{n}} números con su fuente',
   uIsTheStandardUncertaintyIn:
     'u es la incertidumbre estándar, en la unidad del valor. Cambia aquí un criterio si sabes más; pegamentos también en Pegamentos, placas y aire en Calentadores, esperas y precios en Taller y Dinero.',
   searchFigures: 'Buscar cifras',
   source: 'Fuente',
   all: 'Todas',
   own: 'Propias ({{own}})',
-  foundTheFirstAreShown: '{{length}} encontradas, se muestran las primeras {{most}}',
-  found: '{{length}} encontradas',
+  foundTheFirstAreShown: '{{n}} encontradas, se muestran las primeras {{most}}',
+  found: '{{n}} encontradas',
   sunday: 'Domingo',
   monday: 'Lunes',
   tuesday: 'Martes',
@@ -109,7 +109,7 @@ export default {
   entriesAreNotWrittenNoRoom:
     '{{unsaved}} anotaciones sin escribir: no queda sitio en este navegador. La exportación lo tiene todo.',
   tryToWriteAgain: 'Intentar escribir otra vez',
-  storedEntryCannotBeReadIt: '{{length}} anotación guardada no se puede leer. Se conserva y sale con la exportación.',
+  storedEntryCannotBeReadIt: '{{n}} anotación guardada no se puede leer. Se conserva y sale con la exportación.',
   storedEntriesCannotBeReadThey_one: '1 anotación guardada no se puede leer. Se conserva y sale con la exportación.',
   storedEntriesCannotBeReadThey_other:
     '{{count}} anotaciones guardadas no se pueden leer. Se conservan y salen con la exportación.',

@@ -2,7 +2,7 @@ import type en from '../en/stock';
 import type { Same } from '../same';
 
 export default {
-  beadsThatHeldOrSlipped: 'Cordones que aguantaron o se movieron ({{length}})',
+  beadsThatHeldOrSlipped: 'Cordones que aguantaron o se movieron ({{n}})',
   toTimesTheTwoEdgeTime: '{{name}}: {{figure}} a {{figure2}} veces el tiempo de dos bordes, de {{seen}} vistos aquí.',
   toTimesTheTwoEdgeTime2: '{{name}}: {{figure}} a {{figure2}} veces el tiempo de dos bordes, el margen habitual.',
   heldAtTimesNotCounted: '{{at}} {{job}}: aguantó a {{figure}} veces, no cuenta',
@@ -19,7 +19,7 @@ export default {
   work: 'Trabajo, {{name}}',
   comesBack: 'Vuelve, {{name}}',
   unevenSeatItTakes: 'Asiento desigual que admite, {{name}}',
-  liquids: 'Líquidos ({{length}})',
+  liquids: 'Líquidos ({{n}})',
   anotherLiquid: 'Otro líquido',
   anotherLiquid2: 'otro líquido',
   mlLeftByTheLogNone: 'Según el registro quedan {{figure}} ml, todo caducado.',
@@ -66,7 +66,7 @@ export default {
   anotherTubeOfMl2: 'Otro tubo de {{pack}} ml, {{name}}',
   anotherPacketOfOne2: 'Otro paquete de uno, {{name}}',
   aNewLot: 'un lote nuevo',
-  toOrder: '{{length}} por pedir',
+  toOrder: '{{n}} por pedir',
   nothingToOrder: 'Nada que pedir',
   pastItsDateSince: '{{a}}, {{id}}: {{a2}} caducado desde {{at}}.',
   goodUntil2: '{{a}}, {{id}}: {{a2}} bueno hasta {{at}}.',
@@ -80,7 +80,7 @@ export default {
   theSameAtFirst: 'Lo mismo, al principio',
   anOrderLasts: 'Un pedido dura',
   logThatUseIsLearnedFrom: 'Registro del que se aprende el uso',
-  parts: 'Piezas ({{length}})',
+  parts: 'Piezas ({{n}})',
   hereForOpenJobsTakenIn:
     '{{have}} aquí, {{reserved}} para trabajos abiertos, {{count}} usadas en {{days}} días, pedir con {{point}}.',
   hereTakenInDaysOrderAt: '{{have}} aquí, {{count}} usadas en {{days}} días, pedir con {{point}}.',
@@ -142,7 +142,7 @@ export default {
   weightsOfKg: 'Pesos de {{massKg}} kg',
   vacuumBagHighestPressure0Without: 'Bolsa de vacío, presión máxima; 0 si no hay',
   anotherTape: 'otra cinta',
-  tape: 'Cinta ({{length}})',
+  tape: 'Cinta ({{n}})',
   anotherTape2: 'Otra cinta',
   nameOfTheTape: 'Nombre de la cinta',
   widthOf: 'Ancho de {{name}}',
