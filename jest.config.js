@@ -68,6 +68,8 @@ module.exports = {
         '/chart/Lazy(Plot|DotChart)$': '<rootDir>/src/ui/chart/$1.tsx',
         '/Lazy(Closing|Pieces)Debrief$': '<rootDir>/src/places/practice/$1Debrief.tsx',
         '/practice/LazyPiecesFrame$': '<rootDir>/src/bench-kit/practice/PiecesFrame.tsx',
+        '/practice/LazyTwoFrame$': '<rootDir>/src/bench-kit/practice/TwoFrame.tsx',
+        '/LazyTwoDebrief$': '<rootDir>/src/places/practice/TwoDebrief.tsx',
         '/practice/LazyStart$': '<rootDir>/src/bench-kit/practice/start.ts',
         '/LazyPlanView$': '<rootDir>/src/places/bench/PlanView.tsx',
         '/LazyBrokenPage$': '<rootDir>/src/bench-kit/BrokenPage.tsx',

@@ -8,6 +8,8 @@ import { ReducedModel } from '../src/core/heat/reduced';
 import { PracticeBench } from '../src/core/practice/bench';
 import { reached } from '../src/core/practice/goal';
 import { workRing } from '../src/core/practice/hands';
+import { drawVisitor, visitorAt } from '../src/core/practice/visitor';
+import { twoEnding } from '../src/work/practice/twoEnding';
 import { workLens } from '../src/core/practice/lensHands';
 import { PiecesBench } from '../src/core/practice/pieces/bench';
 import { workPieces } from '../src/core/practice/pieces/hands';
@@ -110,6 +112,41 @@ export function provePractice(exercise: LiftId, style: Style, seeds: number) {
   return { ends, broke, ...wilson(broke, seeds), minutes, heats };
 }
 
+/** As `provePractice`, of two devices and a customer who comes in while the first one is worked on. */
+export function proveTwo(style: Style, seeds: number) {
+  const sides = [exercises.two.deviceId!, exercises.two.beside!].map((deviceId) => {
+    const job = jobOf(deviceId, readyForHeat);
+    const about = practiceCase(job, demoSettings, modelOf(job));
+    const plan = firstPlan(job, demoSettings);
+    return { job, about, plan, heater: heaterOf(demoSettings, plan.heater) };
+  });
+  const ends: Record<string, number> = {};
+  let [faulty, minutes] = [0, 0];
+  for (let seed = 1; seed <= seeds; seed++) {
+    const visitor = drawVisitor(seed);
+    let seconds = 0;
+    let wentS: number | null = null;
+    const ended = sides.map(({ job, about, plan, heater }, i) => {
+      const edge = edgeOrder(about.device, about.bond, about.outs)[0]!;
+      const own = seed + i * 5_000_000;
+      const w = workRing({
+        bench: new PracticeBench(about, truthOf('two', own, about.path, shopScale(demoSettings, job.bond.adhesive).sd)),
+        ...{ heater, use: {}, setC: setFor(heater, job), pickMm: plan.pickMm ?? defaultPickMm, style, seed: own },
+        enough: (s) => reached('firstEdge', s, edge),
+        ...(i === 0 ? { visitor } : {}),
+      });
+      seconds += w.state.tS;
+      wentS ??= w.wentS;
+      return endingOf('firstEdge', w.state, edge);
+    });
+    const end = twoEnding(ended, visitorAt(visitor, wentS, Math.max(seconds, visitor.comesS + visitor.waitsS)));
+    ends[end] = (ends[end] ?? 0) + 1;
+    if (end !== 'passed') faulty++;
+    minutes += seconds / 60 / seeds;
+  }
+  return { ends, faulty, ...wilson(faulty, seeds), minutes };
+}
+
 /** As `provePractice`, of a shattered cover: each seed has cracks of its own. */
 export function provePieces(style: Style, seeds: number) {
   const deviceId = deviceOf('pieces')!;
@@ -183,7 +220,9 @@ const endsText = (ends: Record<string, number>) =>
 const percent = (v: number) => `${(100 * v).toFixed(1)} %`;
 
 export function practiceBench(line: Line, seeds: number): void {
-  for (const exercise of liftIds.filter((e) => exercises[e].deviceId !== null && !exercises[e].lens))
+  for (const exercise of liftIds.filter(
+    (e) => exercises[e].deviceId !== null && !exercises[e].lens && !exercises[e].beside,
+  ))
     for (const style of styles) {
       const r = provePractice(exercise, style, seeds);
       line(
@@ -192,15 +231,17 @@ export function practiceBench(line: Line, seeds: number): void {
       );
     }
   // many joints are closed in the time in which one ring is lifted
-  for (const exercise of ['pieces', 'lens', ...closingIds] as const)
+  for (const exercise of ['two', 'pieces', 'lens', ...closingIds] as const)
     for (const style of styles) {
-      const many = exercise === 'pieces' ? seeds : exercise === 'lens' ? seeds * 4 : seeds * 20;
+      const many = exercise === 'pieces' || exercise === 'two' ? seeds : exercise === 'lens' ? seeds * 4 : seeds * 20;
       const r =
-        exercise === 'pieces'
-          ? provePieces(style, many)
-          : exercise === 'lens'
-            ? proveLens(style, many)
-            : proveClosing(exercise, style, many);
+        exercise === 'two'
+          ? proveTwo(style, many)
+          : exercise === 'pieces'
+            ? provePieces(style, many)
+            : exercise === 'lens'
+              ? proveLens(style, many)
+              : proveClosing(exercise, style, many);
       line(
         `practice ${exercise}, ${style}, ${many} seeds`,
         `fails ${percent(r.faulty / many)} (${percent(r.low)} to ${percent(r.high)}); ${endsText(r.ends)}; ${r.minutes.toFixed(0)} min`,

@@ -31,7 +31,7 @@ export function WithJob({ id, children }: { id: string; children: (job: JobState
   if (job && practice)
     return (
       <Suspense fallback={null}>
-        <PracticeFrame key={practice.id} run={practice} job={job}>
+        <PracticeFrame key={job.id} run={practice} job={job}>
           {children(job)}
         </PracticeFrame>
       </Suspense>

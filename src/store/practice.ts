@@ -18,6 +18,8 @@ export interface Act {
   action: HandAction | ClosingAction | PiecesAction;
   /** of the entry that it came from */
   eventId?: string;
+  /** of the second device, where there are two */
+  of?: string;
 }
 
 /**
@@ -39,11 +41,44 @@ export interface PracticeRun {
   settings: Settings;
   acts: Act[];
   /** what somebody believed the line to be when they took it off, and when, °C and s */
-  guesses: { atS: number; tC: number }[];
+  guesses: { atS: number; tC: number; of?: string }[];
+  /** a second device beside it, with a job of its own */
+  second?: { id: string; events: JobEvent[] };
+  /** when hands went to the counter, s */
+  wentS?: number;
+  /** this is how the run looks from its second device: what is done goes to that */
+  of?: string;
 }
+
+/** The entries of a job of the exercise; null: it is none of its jobs. */
+export const eventsOf = (r: PracticeRun | null, jobId: string): JobEvent[] | null =>
+  r?.id === jobId ? r.events : r?.second?.id === jobId ? r.second.events : null;
+
+/** More entries of a job of the exercise. */
+export const withEntries = (r: PracticeRun, jobId: string, made: readonly JobEvent[]): PracticeRun =>
+  r.second?.id === jobId
+    ? { ...r, second: { ...r.second, events: [...r.second.events, ...made] } }
+    : { ...r, events: [...r.events, ...made] };
+
+/** The exercise as it looks from one of its devices: only what was done on that one. */
+export function sideOf(r: PracticeRun, jobId: string): PracticeRun {
+  if (!r.second) return r;
+  const of = r.second.id === jobId ? jobId : undefined;
+  return {
+    ...r,
+    ...(of ? { id: of, of, events: r.second.events, seed: r.seed + secondSeed } : {}),
+    acts: r.acts.filter((a) => a.of === of),
+    guesses: r.guesses.filter((g) => g.of === of),
+  };
+}
+/** The second device is another one than the first of any number near it. */
+const secondSeed = 5_000_000;
 
 const key = 'northcove.practice';
 export const practicePrefix = 'practice-';
+
+const isSecond = (x: PracticeRun['second']) =>
+  x === undefined || (typeof x === 'object' && typeof x?.id === 'string' && Array.isArray(x.events));
 
 const looksRight = (r: unknown): r is PracticeRun => {
   const x = r as Partial<PracticeRun> | null;
@@ -58,6 +93,8 @@ const looksRight = (r: unknown): r is PracticeRun => {
     Number.isFinite(x.startMs) &&
     Number.isFinite(x.simMs) &&
     Number.isFinite(x.seed) &&
+    isSecond(x.second) &&
+    (x.wentS === undefined || Number.isFinite(x.wentS)) &&
     typeof x.settings === 'object' &&
     practiceSpeeds.includes(x.speed as PracticeSpeed) &&
     practiceWays.includes(x.way as PracticeWay)

@@ -23,7 +23,7 @@ import { onReading, tellReading } from './reading';
 import { type ShopLog } from './stored';
 import { Repository } from './repository';
 import { RefusedError } from './storageErrors';
-import { changePractice, inPractice, practiceRun, useInPractice } from './practice';
+import { changePractice, eventsOf, inPractice, practiceRun, useInPractice, withEntries } from './practice';
 import { foldAt, foldOnce, foldCached, jobsOf } from './folded';
 import { withTakenBack, noDevices, newestDevices } from './newest';
 
@@ -130,7 +130,7 @@ export function useSettings(): Settings {
 export function useSpoiled(id: string): SafeFold['spoiled'] {
   const kept = useQuery(logQuery).data?.jobs.get(id);
   const practice = useInPractice();
-  const events = practice?.id === id ? practice.events : kept;
+  const events = eventsOf(practice, id) ?? kept;
   return events ? foldOnce(events).spoiled : [];
 }
 
@@ -138,7 +138,16 @@ export function useJobs(): JobState[] {
   const { data } = useQuery(logQuery);
   const practice = useInPractice();
   // an exercise is alone on its bench: what lies on the shop's neither helps nor hinders it
-  const alone = useMemo(() => (practice ? new Map([[practice.id, practice.events]]) : null), [practice]);
+  const alone = useMemo(
+    () =>
+      practice
+        ? new Map([
+            [practice.id, practice.events],
+            ...(practice.second ? [[practice.second.id, practice.second.events] as const] : []),
+          ])
+        : null,
+    [practice],
+  );
   return jobsOf(alone ?? (data ?? noLog).jobs);
 }
 
@@ -146,7 +155,7 @@ export function useJobs(): JobState[] {
 export function useJob(id: string, joint?: string): { job: JobState | null; loading: boolean } {
   const { data } = useQuery(logQuery);
   const practice = useInPractice();
-  const events = practice?.id === id ? practice.events : data?.jobs.get(id);
+  const events = eventsOf(practice, id) ?? data?.jobs.get(id);
   return { job: events ? (joint ? foldAt(events, joint) : foldCached(events)) : null, loading: !data };
 }
 
@@ -170,8 +179,8 @@ export function useAsOf(): number {
  */
 export async function append(jobId: string, by: string, events: readonly NewEvent[], at?: number): Promise<JobEvent[]> {
   const practice = practiceRun();
-  const practised = practice?.id === jobId;
-  const known = practised ? practice.events : (queryClient.getQueryData(logQuery.queryKey)?.jobs.get(jobId) ?? []);
+  const practised = eventsOf(practice, jobId);
+  const known = practised ?? queryClient.getQueryData(logQuery.queryKey)?.jobs.get(jobId) ?? [];
   const made = repository.make(
     jobId,
     by,
@@ -187,7 +196,7 @@ export async function append(jobId: string, by: string, events: readonly NewEven
   }
   tellRefused(null);
   if (practised) {
-    changePractice((r) => ({ ...r, events: [...r.events, ...made] }));
+    changePractice((r) => withEntries(r, jobId, made));
     return made;
   }
   // on its way before it is shown: drawing takes longer than writing

@@ -13,6 +13,7 @@ const names = {
   residue: 'skillResidue',
   bead: 'skillBead',
   clamps: 'skillClamps',
+  two: 'skillTwo',
   today: 'skillToday',
 } as const satisfies Record<ExerciseId, string>;
 

@@ -20,14 +20,16 @@ export function ExerciseFrame({
   run,
   nowS,
   hands,
+  bar,
   children,
-}: Pick<FrameProps, 'run' | 'children'> & { nowS: number; hands: ReactNode }) {
+}: Pick<FrameProps, 'run' | 'children'> & { nowS: number; hands: ReactNode; bar?: ReactNode }) {
   const last = run.acts.at(-1);
   const told =
     run.way === 'guided' || (run.way === 'checked' && last !== undefined && nowS - last.atS - last.dtS < toldForS);
   return (
     <View className="flex-1 bg-paper">
       <PracticeBar run={run} nowS={nowS} />
+      {bar}
       <CallsTold.Provider value={told}>
         <View className="flex-1">{children}</View>
       </CallsTold.Provider>

@@ -26,7 +26,18 @@ const pullMs = 250;
 const serious: ReadonlySet<string> = new Set(['broke', 'hurt', 'flash']);
 
 /** Hands on the made-up device: a cup to pull, a pick to push; what comes of it is told, not what is true. */
-export function Hands({ run, lab, stage }: { run: PracticeRun; lab: Lab; stage: string }) {
+export function Hands({
+  run,
+  lab,
+  stage,
+  alone = true,
+}: {
+  run: PracticeRun;
+  lab: Lab;
+  stage: string;
+  /** no other device has to be done before it is over */
+  alone?: boolean;
+}) {
   const { width } = useWindowDimensions();
   const { state, happened, refused, lab: on } = lab;
   const [edge, setEdge] = useState<EdgeId | null>(null);
@@ -53,7 +64,7 @@ export function Hands({ run, lab, stage }: { run: PracticeRun; lab: Lab; stage: 
       open={stage === 'lift' || over}
       text={text}
       serious={last !== null && serious.has(last.what)}
-      ended={over || state.hurt.length ? 'over' : null}
+      ended={over || state.hurt.length ? (alone ? 'over' : 'soFar') : null}
     >
       {over || run.way === 'guided' || !asked ? null : <Guess onGuess={(tC) => lab.guess(tC)} />}
       {over ? null : (

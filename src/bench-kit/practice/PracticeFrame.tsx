@@ -3,6 +3,7 @@ import { Suspense } from 'react';
 
 import { ExerciseFrame, type FrameProps } from './ExerciseFrame';
 import { PiecesFrame } from './LazyPiecesFrame';
+import { TwoFrame } from './LazyTwoFrame';
 import { ClosingHands } from './ClosingHands';
 import { Hands } from './Hands';
 import { useClosingLab } from './useClosingLab';
@@ -16,6 +17,12 @@ export default function PracticeFrame(p: FrameProps) {
     return (
       <Suspense fallback={null}>
         <PiecesFrame {...p} />
+      </Suspense>
+    );
+  if (p.run.second)
+    return (
+      <Suspense fallback={null}>
+        <TwoFrame {...p} />
       </Suspense>
     );
   return isClosing(p.run.exercise) ? <ClosingFrame {...p} /> : <LiftFrame {...p} />;

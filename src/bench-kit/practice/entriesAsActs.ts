@@ -15,14 +15,16 @@ export const begun = (run: PracticeRun) => run.events.filter((e) => e.loggedAt =
  * @param actOf the action of an entry; null: it is none
  */
 export function useEntriesAsActs(run: PracticeRun, actOf: (e: JobEvent) => Act['action'] | null): void {
-  const { acts, events, startMs } = run;
+  const { acts, events, startMs, of } = run;
   useEffect(() => {
     const known = new Set(acts.map((a) => a.eventId));
     const first = events[0]?.loggedAt;
     const fresh = events.flatMap((e): Act[] => {
       if (known.has(e.id) || e.loggedAt === first) return [];
       const action = actOf(e);
-      return action ? [{ atS: Math.max(0, (e.at - startMs) / 1e3), dtS: 0, eventId: e.id, action }] : [];
+      return action
+        ? [{ atS: Math.max(0, (e.at - startMs) / 1e3), dtS: 0, eventId: e.id, action, ...(of ? { of } : {}) }]
+        : [];
     });
     if (fresh.length) changePractice((r) => ({ ...r, acts: [...r.acts, ...fresh] }));
   });

@@ -40,6 +40,19 @@ function begins({ exercise, seed, settings, job }: Started): { device: Device; b
   return { device, bond, events };
 }
 
+/** What stands in the log of the device beside it. */
+function secondOf(deviceId: string): NewEvent[] {
+  const device = shippedDevices.find((d) => d.id === deviceId)!;
+  const bondId = device.bonds[0]!.id;
+  return [
+    {
+      type: 'opened',
+      ...{ label: '', device, bondId, promiseAt: null, customerMark: '', steps: plainWay(bondId) },
+    },
+    ...readyForHeat(bondId),
+  ];
+}
+
 /** Begins an exercise with a job of its own and returns the page where it goes on. */
 export function startPractice(started: Started): string {
   const { exercise, seed, way, person, settings, job } = started;
@@ -51,13 +64,17 @@ export function startPractice(started: Started): string {
     type: 'opened',
     ...{ label: t('practice'), device, bondId, promiseAt: null, customerMark: '', steps: plainWay(bondId) },
   };
+  const beside = isClosing(exercise) || isPieces(exercise) ? undefined : exercises[exercise].beside;
   const events =
     exercise === 'today' && job
       ? asExercise(job).map((e) => (e.type === 'opened' ? { ...e, promiseAt: null, customerMark: '' } : e))
       : [opened, ...ready];
   // noted a minute before it begins: none of it is a tap of the exercise
   const before = at - 60_000;
-  const made = repository.make(id, person, events.map(withoutFrame), before).map((e) => ({ ...e, loggedAt: before }));
+  const madeOf = (jobId: string, list: readonly NewEvent[]) =>
+    repository.make(jobId, person, list.map(withoutFrame), before).map((e) => ({ ...e, loggedAt: before }));
+  const numbered = (n: number, list: readonly NewEvent[]) =>
+    list.map((e) => (e.type === 'opened' && beside ? { ...e, label: t('phoneNumber', { n }) } : e));
   beginPractice({
     ...{
       id,
@@ -70,7 +87,8 @@ export function startPractice(started: Started): string {
       simMs: 0,
       speed: 1,
     },
-    ...{ events: made, acts: [], guesses: [] },
+    ...{ events: madeOf(id, numbered(1, events)), acts: [], guesses: [] },
+    ...(beside ? { second: { id: `${id}-2`, events: madeOf(`${id}-2`, numbered(2, secondOf(beside))) } } : {}),
   });
   return `/jobs/${id}/${pageOf(exercise)}`;
 }

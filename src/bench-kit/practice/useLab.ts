@@ -60,14 +60,15 @@ export function useLab(run: PracticeRun, job: JobState) {
   const played = useMemo(() => (lab ? playedOn(lab.bench, acts as readonly Done<HandAction>[]) : null), [lab, acts]);
   const seen = lab && played ? waited(lab.bench, played.state, nowS) : null;
 
+  const own = run.of ? { of: run.of } : {};
   const act = (action: HandAction, dtS: number) => {
     if (!lab || !seen || run.speed === 0) return;
     const atS = Math.max(nowS, played!.state.tS);
     const tried = lab.bench.step(seen.state, action, dtS).happened.find((h) => h.what === 'refused') ?? null;
     setRefused(tried);
-    if (!tried) changePractice((r) => ({ ...r, acts: [...r.acts, { atS, dtS, action }] }));
+    if (!tried) changePractice((r) => ({ ...r, acts: [...r.acts, { atS, dtS, action, ...own }] }));
   };
-  const guess = (tC: number) => changePractice((r) => ({ ...r, guesses: [...r.guesses, { atS: nowS, tC }] }));
+  const guess = (tC: number) => changePractice((r) => ({ ...r, guesses: [...r.guesses, { atS: nowS, tC, ...own }] }));
   const happened = played && seen ? [...played.happened, ...seen.happened] : [];
   return { lab, state: seen?.state ?? null, happened, refused, nowS, act, guess };
 }

@@ -9,6 +9,7 @@ import { type PracticeCase } from './happened';
 import { workRing } from './hands';
 import { reached, type Goal } from './goal';
 import type { Truth } from './truth';
+import type { Visitor } from './visitor';
 
 /** A case as it goes to a worker: what is made from the geometry and the model is made there. */
 export type PlainCase = Omit<PracticeCase, 'model' | 'path' | 'arcs'>;
@@ -21,6 +22,7 @@ export interface ByCallsInput {
   setC: number;
   pickMm: number;
   goal: Goal;
+  visitor?: Visitor;
 }
 
 export interface ByCalls {
@@ -29,10 +31,15 @@ export interface ByCalls {
   broke: boolean;
   /** it came as far as the exercise asks */
   off: boolean;
+  /** a customer who came in was seen to, or none came */
+  served: boolean;
 }
 
 /** The same device worked by somebody who follows the calls: what an exercise is measured against. */
-export function byCalls(model: ReducedModel, { about, truth, heater, use, setC, pickMm, goal }: ByCallsInput): ByCalls {
+export function byCalls(
+  model: ReducedModel,
+  { about, truth, heater, use, setC, pickMm, goal, visitor }: ByCallsInput,
+): ByCalls {
   const path = bondPerimeter(about.device, about.bond);
   const bench = new PracticeBench({ ...about, model, path, arcs: arcCells(model, path.lengthMm) }, truth);
   const edge = edgeOrder(about.device, about.bond, about.outs)[0]!;
@@ -45,6 +52,13 @@ export function byCalls(model: ReducedModel, { about, truth, heater, use, setC, 
     style: 'guided',
     seed: truth.seed,
     enough: (s) => reached(goal, s, edge),
+    ...(visitor ? { visitor } : {}),
   });
-  return { seconds: w.state.tS, heats: w.heats, broke: w.state.broke !== null, off: reached(goal, w.state, edge) };
+  return {
+    seconds: w.state.tS,
+    heats: w.heats,
+    broke: w.state.broke !== null,
+    off: reached(goal, w.state, edge),
+    served: !visitor || w.wentS !== null,
+  };
 }

@@ -14,12 +14,16 @@ import { restUnderK } from '../lift/plan';
 import { randomOf } from '../numeric/random';
 import type { PracticeBench } from './bench';
 import type { BenchState, HandAction, Happened } from './happened';
-import { handFigures, mannerOf, slowestMmS, type Manner, type Style } from './manner';
+import { handFigures, hurryS, mannerOf, slowestMmS, type Manner, type Style } from './manner';
+import { distance, middle, stretchesOf, within } from './stretches';
+import { visitorFigures, type Visitor } from './visitor';
 
 export interface Worked {
   state: BenchState;
   happened: Happened[];
   heats: number;
+  /** when hands went to the counter; null: they did not */
+  wentS: number | null;
 }
 
 export interface HandsInput {
@@ -33,6 +37,8 @@ export interface HandsInput {
   seed: number;
   /** where it is far enough; all of it is off when it is not said */
   enough?: (s: BenchState) => boolean;
+  /** somebody comes to the counter meanwhile */
+  visitor?: Visitor;
 }
 
 /** Hands at a ring: what they know is what the app believes, and of the truth only what is felt. */
@@ -57,7 +63,7 @@ class RingHands {
     this.steps = edgeOrder(device, bond, outs);
     this.windows = edgeWindows(device, bond, outs);
     this.gapAt = firstGap(device, bond, outs, this.steps[0]!.edge, [], []).blade.sMm;
-    this.out = { state: at.bench.start(), happened: [], heats: 0 };
+    this.out = { state: at.bench.start(), happened: [], heats: 0, wentS: null };
     this.believed = HeatRun.start(about.model!, at.heater, about.ambientC, [], at.use, about.air);
   }
 
@@ -70,6 +76,31 @@ class RingHands {
     const { state, happened } = this.at.bench.step(this.out.state, a, dtS);
     this.out.state = state;
     this.out.happened.push(...happened);
+  }
+
+  /** Somebody waits at the counter and has to be seen to by then, s; null: nobody. */
+  private waitsUntil(): number | null {
+    const v = this.at.visitor;
+    if (!v || this.out.wentS !== null) return null;
+    const { tS } = this.out.state;
+    const leavesS = v.comesS + v.waitsS;
+    return tS >= v.comesS && tS < leavesS ? leavesS : null;
+  }
+
+  /** To the counter and back, where nothing is on the heat. */
+  private goesToCounter(): void {
+    const v = this.at.visitor;
+    if (!v || this.waitsUntil() === null) return;
+    this.out.wentS = this.out.state.tS;
+    this.act({ kind: 'wait' }, v.takesS);
+  }
+
+  /** While it warms there is time for the counter, if it warms for longer than that takes. */
+  private goesWhileWarming(fromS: number, untilS: number): void {
+    const v = this.at.visitor;
+    if (!v || this.out.wentS !== null) return;
+    const goS = Math.max(fromS, v.comesS);
+    if (goS < v.comesS + v.waitsS && untilS - goS >= visitorFigures.takesToS.value) this.out.wentS = goS;
   }
 
   /** What does not give where it should have is told to the app, which then believes in a stronger glue and asks for more heat. */
@@ -134,7 +165,9 @@ class RingHands {
           : firstTrue((t) => (hotOf(this.believed, 'battery', t)?.hotC ?? 0) >= stopC, fromS, until, 5);
       if (hot !== null) until = Math.max(fromS + 1, hot - 1);
     }
-    this.act({ kind: 'wait' }, Math.max(1, (until - fromS) * (late ? 1 : this.manner.heatShare)));
+    const warmS = Math.max(1, (until - fromS) * (late ? 1 : this.manner.heatShare));
+    this.goesWhileWarming(fromS, fromS + warmS);
+    this.act({ kind: 'wait' }, warmS);
     this.believed = this.believed.then({ atS: this.out.state.tS, setC: null, preheated: false });
     this.act({ kind: 'off' }, defOf(heater).leadS.value);
   }
@@ -151,6 +184,7 @@ class RingHands {
       }
       if (!open() && !this.over()) {
         this.tellsGrip(this.believedC(this.gapAt));
+        this.goesToCounter();
         this.act({ kind: 'wait' }, turnS.value);
         this.heat(first, this.manner.feels);
       }
@@ -182,6 +216,8 @@ class RingHands {
     const far = (i: number) => distance(middle(arcs[i]!), sMm, path.lengthMm);
     this.stuckHere++;
     this.tellsGrip(this.believedC(sMm));
+    // it has to be heated anyway: the counter first
+    this.goesToCounter();
     this.act({ kind: 'wait' }, handFigures.turnS.value);
     this.heat(
       this.arcsOf(e).sort((a, b) => far(a) - far(b)),
@@ -215,6 +251,12 @@ class RingHands {
       let mm = Math.min(2, Math.max(0.3, 3 * speed), Math.abs(stretch.toMm - sMm));
       // it stops short of what is shut
       if (manner.deeperMm <= 0) while (mm > 0.5 && shut(sMm + way * mm)) mm -= 0.5;
+      // a customer does not wait for ever, and soft glue can be warmed again
+      const leavesS = this.waitsUntil();
+      if (leavesS !== null && leavesS - out.state.tS < hurryS.value) {
+        this.goesToCounter();
+        continue;
+      }
       const before = out.state.cut.freeMm;
       this.act({ kind: 'push', sMm, depthMm, speedMmS: speed * way, pickMm }, mm / speed);
       if (out.state.cut.freeMm > before) this.stuckHere = 0;
@@ -223,6 +265,7 @@ class RingHands {
   }
 
   work(): Worked {
+    const { out } = this;
     this.heat(this.arcsOf(this.steps[0]!), false);
     this.opensGap();
     for (const e of this.steps) {
@@ -232,7 +275,8 @@ class RingHands {
       }
       if (this.over()) break;
     }
-    return this.out;
+    if (out.state.broke === null && !out.state.flash) this.goesToCounter();
+    return out;
   }
 }
 
@@ -241,33 +285,3 @@ class RingHands {
  * thresholds, its order and its depths; of the truth only what a hand feels. The same input, the same end.
  */
 export const workRing = (input: HandsInput): Worked => new RingHands(input).work();
-
-const middle = (a: { fromMm: number; toMm: number }) => (a.fromMm + a.toMm) / 2;
-
-const distance = (a: number, b: number, l: number) => {
-  const d = (((a - b) % l) + l) % l;
-  return Math.min(d, l - d);
-};
-
-const within = (s: number, w: { fromMm: number; toMm: number }, l: number) =>
-  (((s - w.fromMm) % l) + l) % l <= w.toMm - w.fromMm;
-
-/** The ways that a pick goes along an edge: on from what is open, from the first gap to both sides. */
-function stretchesOf(
-  bench: PracticeBench,
-  s: BenchState,
-  e: EdgeStep,
-  gapAt: number,
-): { fromMm: number; toMm: number }[] {
-  const { path } = bench.about;
-  const inside = [gapAt, gapAt - path.lengthMm, gapAt + path.lengthMm].find((g) => g > e.fromMm && g < e.toMm);
-  if (inside !== undefined)
-    return [
-      { fromMm: inside, toMm: e.toMm },
-      { fromMm: inside, toMm: e.fromMm },
-    ];
-  const openAt = (x: number) => s.cut.freeWithin({ fromMm: x - 4, toMm: x + 4 }) > 2;
-  return openAt(e.toMm) && !openAt(e.fromMm)
-    ? [{ fromMm: e.toMm, toMm: e.fromMm }]
-    : [{ fromMm: e.fromMm, toMm: e.toMm }];
-}

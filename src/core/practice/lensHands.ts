@@ -29,7 +29,7 @@ const shares = [1, 0.7, 0.5, 0.35, 0.2, 0.1];
 export function workLens({ bench, heater, use, setC, readyS, bladeMm, depthMm, style, seed }: LensHandsInput): Worked {
   const manner = mannerOf(style, randomOf(seed * 40503 + 13));
   const { lengthMm } = bench.about.path;
-  const out: Worked = { state: bench.start(), happened: [], heats: 0 };
+  const out: Worked = { state: bench.start(), happened: [], heats: 0, wentS: null };
   const act = (a: HandAction, dtS: number) => {
     const { state, happened } = bench.step(out.state, a, dtS);
     out.state = state;

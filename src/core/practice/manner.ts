@@ -12,6 +12,9 @@ export const handFigures = {
   turnS: judgement(8, 'a device is laid back on the plate'),
 };
 
+/** With so little left until a customer leaves, hands go, s. */
+export const hurryS = judgement(20, 'a pick is laid down and gloves come off');
+
 /** Slower than this nobody goes on: it is heated again. */
 export const slowestMmS = judgement(0.08, 'under a millimetre in ten seconds a bond counts as gripping');
 

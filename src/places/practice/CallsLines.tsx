@@ -5,7 +5,7 @@ import type { Outcome } from '@/work/practice/practiceCost';
 import { callsText, costText } from './debriefText';
 
 /** What the same device takes by the calls, and what both would have cost. */
-export function CallsLines({ calls, own }: { calls: ByCalls | null; own: Outcome }) {
+export function CallsLines({ calls, own }: { calls: Omit<ByCalls, 'served'> | null; own: Outcome }) {
   const settings = useSettings();
   if (!calls) return null;
   return (

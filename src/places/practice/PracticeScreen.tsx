@@ -41,6 +41,7 @@ const about = {
   residue: 'aboutResidue',
   bead: 'aboutBead',
   clamps: 'aboutClamps',
+  two: 'aboutTwo',
 } as const;
 const plain = exerciseIds.filter((id): id is keyof typeof about => id !== 'today');
 const ways = { guided: 'wayGuided', checked: 'wayChecked', alone: 'wayAlone' } as const satisfies Record<

@@ -77,7 +77,7 @@ export function truthText(bench: PracticeBench): string {
   return `${glue}${heater}${chips.length ? ` ${t('truthChips', { count: chips.length })}` : ''}`;
 }
 
-export const callsText = (c: ByCalls): string =>
+export const callsText = (c: Omit<ByCalls, 'served'>): string =>
   c.broke ? t('byTheCallsBroke') : t('byTheCalls', { minutes: minutes(c.seconds), count: c.heats });
 
 /** What it would have cost, against what the calls would have. */

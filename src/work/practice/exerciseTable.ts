@@ -4,7 +4,7 @@ import { judgement } from '@/core/source';
 import type { StageId } from '@/model/stages';
 
 /** What is opened, and what is closed again. */
-export const liftIds = ['heat', 'depth', 'reheat', 'corners', 'camera', 'lens', 'stubborn', 'today'] as const;
+export const liftIds = ['heat', 'depth', 'reheat', 'corners', 'camera', 'lens', 'stubborn', 'two', 'today'] as const;
 export const closingIds = ['residue', 'bead', 'clamps'] as const;
 /** What an exercise is about, one skill each, in the order in which they are learned. */
 export const exerciseIds = [
@@ -17,6 +17,7 @@ export const exerciseIds = [
   'lens',
   'stubborn',
   ...closingIds,
+  'two',
   'today',
 ] as const;
 export type LiftId = (typeof liftIds)[number];
@@ -40,6 +41,8 @@ export interface Exercise {
   bondId?: string;
   /** a lens cover, which is warmed with air and opened with a blade */
   lens?: true;
+  /** a second device beside it, and somebody who comes to the counter meanwhile */
+  beside?: string;
   /** what the seed does not decide */
   fixed: Partial<Truth>;
 }
@@ -62,6 +65,7 @@ export const exercises: Record<LiftId, Exercise> = {
     fixed: { chips: [], nerve: 1e9 },
   },
   stubborn: { id: 'stubborn', deviceId: 'ring61', goal: 'off', fixed: { lnScale: stubbornLn.value } },
+  two: { id: 'two', deviceId: 'ring61', beside: 'ring54', goal: 'firstEdge', fixed: { chips: [], lnScale: 0 } },
   today: { id: 'today', deviceId: null, goal: 'off', fixed: {} },
 };
 

@@ -1,0 +1,150 @@
+import { useMemo } from 'react';
+import { useWindowDimensions, View } from 'react-native';
+
+import { drawVisitor, visitorAt } from '@/core/practice/visitor';
+import { foldJob, type JobState } from '@/model/fold';
+import { sideOf, type PracticeRun } from '@/store/practice';
+import { useSettings } from '@/store/shop';
+import { RingArcs } from '@/ui/plan/layers';
+import { Stroke } from '@/ui/plan/pieceLayers';
+import { Txt } from '@/ui/Txt';
+import { twoEnding } from '@/work/practice/twoEnding';
+import { t } from '@/words/practice';
+import { clock, digits, temp } from '@/words/units';
+import { costText, endedText, truthText, whyText } from './debriefText';
+import { DebriefFrame, DebriefPlan, Hits } from './DebriefFrame';
+import { Temperatures } from './Temperatures';
+import { useNoted } from './useNoted';
+import { useSide, type Side } from './useSide';
+
+type Ready = Side & { lab: NonNullable<Side['lab']>; end: NonNullable<Side['end']>; ended: NonNullable<Side['ended']> };
+const isReady = (s: Side): s is Ready => s.lab !== null && s.end !== null && s.ended !== null;
+
+/** How two devices and the counter went: together first, then each. */
+export function TwoDebrief({ run }: { run: PracticeRun }) {
+  const settings = useSettings();
+  const [runA, runB] = useMemo(() => [sideOf(run, run.id), sideOf(run, run.second!.id)] as const, [run]);
+  const [jobA, jobB] = useMemo(() => [foldJob(runA.events)!, foldJob(runB.events)!] as const, [runA, runB]);
+  const visitor = useMemo(() => drawVisitor(run.seed), [run.seed]);
+  const a = useSide(runA, jobA, visitor);
+  const b = useSide(runB, jobB);
+  const nowS = run.simMs / 1e3;
+  const counter = visitorAt(visitor, run.wentS ?? null, nowS);
+  const ended = a.ended && b.ended ? twoEnding([a.ended, b.ended], counter) : null;
+  useNoted(run, ended, nowS / 60, {
+    heats: a.heats + b.heats,
+    guessK: [...a.guesses, ...b.guesses].map((g) => Math.round(g.tC - g.wasC)),
+  });
+  if (!isReady(a) || !isReady(b) || !ended) return <DebriefFrame run={run} job={jobA} plan={null} told={null} />;
+  const bad = [a, b].find((s) => s.ended === ended && ended !== 'passed' && ended !== 'given up');
+  const minutes = digits(nowS / 60, 1);
+  const said =
+    ended === 'passed'
+      ? t('endedTwo', { minutes })
+      : ended === 'gone'
+        ? t('endedGone', { waited: clock(visitor.waitsS) })
+        : bad
+          ? endedText(bad.ended, bad.end, bad.lab.bench, bad.heats)
+          : t('endedTwoOpen', { minutes });
+  const why =
+    ended === 'passed'
+      ? t('whyTwoPassed')
+      : ended === 'gone'
+        ? t('whyGone')
+        : bad && whyText(bad.ended, bad.end, settings);
+  return (
+    <DebriefFrame
+      run={run}
+      job={jobA}
+      plan={
+        <View className="gap-3">
+          <SidePlan job={jobA} side={a} />
+          <SidePlan job={jobB} side={b} />
+        </View>
+      }
+      told={(wide) => (
+        <>
+          <Txt strong size="xl" level={2} tone={ended === 'passed' ? 'ink' : 'caution'} testID="call">
+            {said}
+          </Txt>
+          {why ? <Txt className="mt-1">{why}</Txt> : null}
+          <Txt className="mt-1">
+            {t('visitorWas', {
+              at: clock(visitor.comesS),
+              takes: clock(visitor.takesS),
+              waits: clock(visitor.waitsS),
+            })}
+            {counter.what === 'done' || counter.what === 'withYou'
+              ? ` ${t('visitorSeen', { after: clock(run.wentS! - visitor.comesS) })}`
+              : ''}
+          </Txt>
+          <ByCallsOfTwo a={a} b={b} ownS={nowS} failed={ended !== 'passed'} />
+          <SideText run={runA} job={jobA} side={a} wide={wide} />
+          <SideText run={runB} job={jobB} side={b} wide={wide} />
+        </>
+      )}
+    />
+  );
+}
+
+/** What both take by the calls, one after the other, and what it would have cost. */
+function ByCallsOfTwo({ a, b, ownS, failed }: { a: Ready; b: Ready; ownS: number; failed: boolean }) {
+  const settings = useSettings();
+  if (!a.calls || !b.calls) return null;
+  const seconds = a.calls.seconds + b.calls.seconds;
+  const well = [a.calls, b.calls].every((c) => c.off && !c.broke && c.served);
+  return (
+    <>
+      <Txt className="mt-1">
+        {well
+          ? t('callsTwo', { minutes: digits(seconds / 60, 1), heats: a.calls.heats + b.calls.heats })
+          : t('callsTwoFail')}
+      </Txt>
+      <Txt className="mt-1">{costText({ seconds: ownS, failed }, { seconds, failed: !well }, settings)}</Txt>
+    </>
+  );
+}
+
+function SidePlan({ job, side: { lab, end, ended, heats } }: { job: JobState; side: Ready }) {
+  return (
+    <DebriefPlan
+      job={job}
+      lines={[
+        job.label,
+        t('planLines', { free: Math.round(end.cut.freeMm), length: Math.round(end.cut.lengthMm) }),
+        endedText(ended, end, lab.bench, heats),
+      ]}
+    >
+      <RingArcs arcs={end.cut.free.map((f) => ({ ...f, state: 'free' as const }))} />
+      {end.broke ? <Stroke pts={end.broke.crack} /> : null}
+      <Hits at={end.hurt.map((h) => lab.bench.about.path.point(h.sMm).at)} />
+    </DebriefPlan>
+  );
+}
+
+/** One of the two: how it ended, what nobody could see, what was said of it, and how warm it was. */
+function SideText({ run, job, side, wide }: { run: PracticeRun; job: JobState; side: Ready; wide: boolean }) {
+  const settings = useSettings();
+  const { width } = useWindowDimensions();
+  const { lab, end, ended, heats, guesses } = side;
+  return (
+    <>
+      <Txt strong size="l" level={3} className="mt-4">
+        {job.label}
+      </Txt>
+      <Txt>{`${endedText(ended, end, lab.bench, heats)} ${truthText(lab.bench)}`}</Txt>
+      {guesses.map((g) => (
+        <Txt key={g.atS} className="mt-1">
+          {t('guessSaid', { said: temp(g.tC, settings), was: temp(g.wasC, settings) })}
+        </Txt>
+      ))}
+      <Temperatures
+        run={run}
+        bench={lab.bench}
+        gapMm={lab.gapMm}
+        end={end}
+        width={wide ? Math.min(820, width - 420) : width - 32}
+      />
+    </>
+  );
+}
