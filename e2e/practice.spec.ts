@@ -164,3 +164,39 @@ test('clips and hours by keys: held, a night, let go and handed over', { tag: '@
     /^Passed: it holds, handed over after 1 day|^Passed: it holds, handed over after 4\d h/,
   );
 });
+
+test('two phones and the counter: one warms while the other is looked at, a customer is seen to, and both are told of', async ({
+  page,
+}) => {
+  const h = new Hands(page, false);
+  await page.clock.install();
+  await openDemo(page, '/practice');
+  await h.press('Begin: Two phones and the counter');
+  const phone = (n: number) => page.getByRole('radio', { name: new RegExp(`^Phone ${n}:`) });
+  await expect(phone(1)).toHaveAttribute('aria-checked', 'true');
+  await h.press('On the plate');
+  await h.press(speed(page, '20×'));
+  // it comes within 60 to 200 s, by the number of the phone
+  await expect(page.getByTestId('counter')).toHaveText(/^Somebody is at the counter/, { timeout: 30_000 });
+  await h.press(speed(page, 'stop'));
+  await expect(h.button('Go to the counter')).toBeDisabled();
+  await h.press(speed(page, '1×'));
+  await h.press(h.button(/^Off the plate/));
+  await h.press(phone(2));
+  await expect(phone(1)).toHaveAccessibleName(/^Phone 1: off/);
+  await expect(phone(2)).toHaveAccessibleName('Phone 2: not heated yet');
+  await h.noViolations('two phones');
+  await h.press('Go to the counter');
+  await expect(page.getByTestId('atCounter')).toHaveText(/^You are at the counter, back in/);
+  // nothing can be done there, and a reload does not bring one back
+  await expect(h.button('On the plate')).toHaveCount(0);
+  await page.reload();
+  await expect(page.getByTestId('atCounter')).toBeVisible();
+  await h.press(speed(page, '20×'));
+  await expect(page.getByTestId('counter')).toHaveText('The counter is done.', { timeout: 30_000 });
+  await expect(h.button('On the plate')).toBeVisible();
+  await visit(page, '/practice/debrief');
+  await expect(h.call()).toHaveText(/^Ended after \d+\.\d min before both were done\.$/);
+  await expect(page.getByText(/^The customer came at 1:\d\d, took/)).toBeVisible();
+  await h.noViolations('debrief of two');
+});

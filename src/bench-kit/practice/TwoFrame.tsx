@@ -39,7 +39,11 @@ export function TwoFrame({ run, job, children }: FrameProps) {
       run={mine}
       nowS={nowS}
       bar={
-        <View className="bg-panel border-b border-rule px-4 py-1 gap-1 no-print">
+        <View
+          className="bg-panel border-b border-rule px-4 py-1 gap-1 no-print"
+          role="region"
+          aria-label={t('bothPhones')}
+        >
           <Phones phones={phones} here={job.id} startMs={run.startMs} nowS={nowS} shut={away} />
           <Counter now={counter} guided={run.way === 'guided'} stands={run.speed === 0} nowS={nowS} />
         </View>

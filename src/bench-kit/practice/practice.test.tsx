@@ -94,3 +94,33 @@ it('a storage that is full ends nothing', () => {
   store.changePractice((r) => ({ ...r, guesses: [{ atS: 1, tC: 60 }] }));
   expect(store.practiceRun()!.guesses).toHaveLength(1);
 });
+
+it('two devices: each side sees what was done on it, entries go to their own log, a broken second one is no exercise', () => {
+  const store = fresh();
+  const entry = (id: string) => ({ id }) as PracticeRun['events'][number];
+  const two: PracticeRun = {
+    ...run,
+    ...{ events: [entry('a')], second: { id: `${run.id}-2`, events: [entry('b')] } },
+    acts: [
+      { atS: 1, dtS: 0, action: { kind: 'off' } },
+      { atS: 2, dtS: 0, action: { kind: 'wait' }, of: `${run.id}-2` },
+    ],
+    guesses: [{ atS: 3, tC: 60, of: `${run.id}-2` }],
+  };
+  const [a, b] = [store.sideOf(two, run.id), store.sideOf(two, `${run.id}-2`)];
+  expect(a).toMatchObject({ id: run.id, seed: 1, events: [{ id: 'a' }], acts: [{ atS: 1 }], guesses: [] });
+  expect(b).toMatchObject({ id: `${run.id}-2`, events: [{ id: 'b' }], acts: [{ atS: 2 }], guesses: [{ tC: 60 }] });
+  expect(b.seed).not.toBe(a.seed);
+  expect(store.sideOf(run, run.id)).toBe(run);
+  const more = store.withEntries(store.withEntries(two, run.id, [entry('c')]), `${run.id}-2`, [entry('d')]);
+  expect(more.events.map((e) => e.id)).toEqual(['a', 'c']);
+  expect(more.second!.events.map((e) => e.id)).toEqual(['b', 'd']);
+  expect(store.eventsOf(two, 'demo-0143')).toBeNull();
+  store.beginPractice(two);
+  goTo(`/jobs/${run.id}-2/heat`);
+  expect(store.inPractice()).toBe(true);
+  for (const bad of [{ second: null }, { second: { id: 5, events: [] } }, { second: { id: 'x' } }, { wentS: 'soon' }]) {
+    localStorage.setItem('northcove.practice', JSON.stringify({ ...two, ...bad }));
+    expect(fresh().practiceRun()).toBeNull();
+  }
+});

@@ -10,6 +10,7 @@ import { PracticeBench } from './bench';
 import { type BenchState, type HandAction } from './happened';
 import { workRing } from './hands';
 import { type Style } from './manner';
+import type { Visitor } from './visitor';
 import { drawTruth, heaterAsIs, truthFigures, type Truth } from './truth';
 
 const about = practisedCase();
@@ -210,6 +211,33 @@ describe('hands', () => {
     expect(r.state.broke !== null || r.state.hurt.length > 0).toBe(true);
     // what it strains the cover by is far more than hands that follow the calls do
     expect(work('reckless', {}).state.hazard).toBeGreaterThan(10 * work('guided', {}).state.hazard);
+  });
+
+  it('somebody who comes in is seen to before they leave, never with the device on the heat for longer than it takes', () => {
+    const b = bench();
+    const work = (visitor?: Visitor) =>
+      workRing({
+        ...{ bench: b, heater: defaultPlate, use: {}, setC: 110, pickMm: 0.5, style: 'guided', seed: 1 },
+        enough: (s) => s.cut.freeMm > 60,
+        ...(visitor ? { visitor } : {}),
+      });
+    const undisturbed = work();
+    expect(undisturbed.wentS).toBeNull();
+    const firstOff = undisturbed.happened.length;
+    expect(firstOff).toBeGreaterThan(0);
+    for (const comesS of [0, 100, 190, 240, 300]) {
+      const visitor = { comesS, takesS: 120, waitsS: 200 };
+      const w = work(visitor);
+      expect(w.wentS).toBeGreaterThanOrEqual(comesS);
+      expect(w.wentS).toBeLessThan(comesS + visitor.waitsS);
+      expect(w.state).toMatchObject({ broke: null, hurt: [], hot: {} });
+      // part of the time at the counter goes by while it would have been warmed again anyway
+      const later = w.state.tS - undisturbed.state.tS;
+      expect(later).toBeGreaterThanOrEqual(0);
+      expect(later).toBeLessThan(visitor.takesS + 60);
+    }
+    // who comes after the work is done is not part of it
+    expect(work({ comesS: 1e6, takesS: 60, waitsS: 100 }).wentS).toBeNull();
   });
 
   it('it stops where it is far enough', () => {

@@ -82,8 +82,11 @@ export function DebriefFrame({
 export function DebriefPlan({
   job,
   lines,
+  share = 1,
   children,
 }: {
+  /** so many stand side by side on a phone */
+  share?: 1 | 2;
   job: Pick<JobState, 'device' | 'bond'>;
   lines: readonly string[];
   children: ReactNode;
@@ -94,8 +97,8 @@ export function DebriefPlan({
     <Plan
       device={job.device}
       bond={job.bond}
-      width={wide ? 320 : width - 32}
-      height={wide ? 460 : 340}
+      width={wide ? 320 : (width - 32 - 12 * (share - 1)) / share}
+      height={wide ? 460 : share > 1 ? 260 : 340}
       label={t('planOfIt')}
       lines={[...lines]}
     >

@@ -60,7 +60,7 @@ function Debrief({ run, job }: { run: PracticeRun; job: JobState }) {
   useNoted(run, ended, end ? end.tS / 60 : 0, { heats, guessK: guesses.map((g) => Math.round(g.tC - g.wasC)) });
   if (!lab || !end || !ended) return <DebriefFrame run={run} job={job} plan={null} told={null} />;
   const said = endedText(ended, end, lab.bench, heats);
-  const why = whyText(ended, end, settings);
+  const why = whyText(ended, end, settings, lab.bench);
   return (
     <DebriefFrame
       run={run}

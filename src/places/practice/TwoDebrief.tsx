@@ -8,6 +8,7 @@ import { useSettings } from '@/store/shop';
 import { RingArcs } from '@/ui/plan/layers';
 import { Stroke } from '@/ui/plan/pieceLayers';
 import { Txt } from '@/ui/Txt';
+import { useWide } from '@/ui/useWide';
 import { twoEnding } from '@/work/practice/twoEnding';
 import { t } from '@/words/practice';
 import { clock, digits, temp } from '@/words/units';
@@ -23,6 +24,7 @@ const isReady = (s: Side): s is Ready => s.lab !== null && s.end !== null && s.e
 /** How two devices and the counter went: together first, then each. */
 export function TwoDebrief({ run }: { run: PracticeRun }) {
   const settings = useSettings();
+  const wideHere = useWide();
   const [runA, runB] = useMemo(() => [sideOf(run, run.id), sideOf(run, run.second!.id)] as const, [run]);
   const [jobA, jobB] = useMemo(() => [foldJob(runA.events)!, foldJob(runB.events)!] as const, [runA, runB]);
   const visitor = useMemo(() => drawVisitor(run.seed), [run.seed]);
@@ -51,13 +53,13 @@ export function TwoDebrief({ run }: { run: PracticeRun }) {
       ? t('whyTwoPassed')
       : ended === 'gone'
         ? t('whyGone')
-        : bad && whyText(bad.ended, bad.end, settings);
+        : bad && whyText(bad.ended, bad.end, settings, bad.lab.bench);
   return (
     <DebriefFrame
       run={run}
       job={jobA}
       plan={
-        <View className="gap-3">
+        <View className={wideHere ? 'gap-3' : 'flex-row gap-3'}>
           <SidePlan job={jobA} side={a} />
           <SidePlan job={jobB} side={b} />
         </View>
@@ -108,6 +110,7 @@ function ByCallsOfTwo({ a, b, ownS, failed }: { a: Ready; b: Ready; ownS: number
 function SidePlan({ job, side: { lab, end, ended, heats } }: { job: JobState; side: Ready }) {
   return (
     <DebriefPlan
+      share={2}
       job={job}
       lines={[
         job.label,

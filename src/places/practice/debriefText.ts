@@ -50,7 +50,12 @@ const because = {
 } as const;
 
 /** What to do differently; null: it came to no end. */
-export function whyText(ended: Ending, s: BenchState, units: Units): string | null {
+export function whyText(
+  ended: Ending,
+  s: BenchState,
+  units: Units,
+  bench: Pick<PracticeBench, 'about'>,
+): string | null {
   if (s.flash) return t('whyFlash');
   if (s.broke) {
     const key = because[s.broke.because];
@@ -59,7 +64,7 @@ export function whyText(ended: Ending, s: BenchState, units: Units): string | nu
   const hurt = s.hurt[0];
   if (hurt) return t('whyHurt', { depth: digits(hurt.depthMm, 1), limit: digits(hurt.limitMm, 1) });
   return ended === 'tooHot'
-    ? s.hot.camera?.aboveStopS
+    ? bench.about.lens
       ? t('whyHotCamera')
       : t('whyHot')
     : ended === 'passed'
