@@ -48,8 +48,25 @@ const put = (change: Partial<Instruments>) => {
   listeners.forEach((l) => l());
 };
 
+/** Instruments of an exercise: they stand in for the shop's while its pages are looked at. */
+export interface Practised {
+  now: Instruments;
+  connect: () => void;
+  disconnect: () => void;
+}
+let practised: Practised | null = null;
+export function practise(x: Practised | null): void {
+  if (practised === x) return;
+  practised = x;
+  listeners.forEach((l) => l());
+}
+/** A made-up device read by a made-up probe. */
+export const practisedNow = (readings: readonly LiveReading[] | null): Instruments =>
+  readings ? { ...off, state: 'live', about: { simulated: false, device: '', token: '', faults: [] }, readings } : off;
+
 /** Connects to the instruments of the server that served the app; nothing else of the app needs them. */
 export async function connectInstruments(): Promise<void> {
+  if (practised) return practised.connect();
   if (source || now.state === 'connecting') return;
   put({ ...off, state: 'connecting' });
   try {
@@ -89,6 +106,7 @@ export async function connectInstruments(): Promise<void> {
 }
 
 export function disconnectInstruments(): void {
+  if (practised) return practised.disconnect();
   source?.close();
   source = null;
   put(off);
@@ -120,7 +138,8 @@ async function post(to: string, body: unknown): Promise<void> {
 
 /** Sets the plate; without a connection nothing happens, the plate is set by hand. */
 export function controlPlate(to: { setC?: number; heating?: boolean; deviceOn?: boolean }): void {
-  if (now.state === 'live') void post('control', to);
+  // nothing of an exercise reaches the shop's plate
+  if (now.state === 'live' && !practised) void post('control', to);
 }
 
 export const simulate = (to: { fault?: string; pace?: number; device?: string }) => post('simulation', to);
@@ -176,7 +195,7 @@ export async function holdOnTester(startPa: number, seconds: number): Promise<{ 
 export const moveOnGauge = (by: { dxMm: number; dyMm: number; turnDeg: number }) => post('gauge/move', by);
 
 /** What is known now, for whoever is no component. */
-export const instrumentsNow = (): Instruments => now;
+export const instrumentsNow = (): Instruments => practised?.now ?? now;
 
 const subscribe = (l: () => void) => {
   listeners.add(l);

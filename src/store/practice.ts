@@ -44,6 +44,8 @@ export interface PracticeRun {
   guesses: { atS: number; tC: number; of?: string }[];
   /** a second device beside it, with a job of its own */
   second?: { id: string; events: JobEvent[] };
+  /** a probe that is taped to one of its devices: since when, s */
+  probe?: { fromS: number; on: string };
   /** when hands went to the counter, s */
   wentS?: number;
   /** this is how the run looks from its second device: what is done goes to that */
@@ -95,6 +97,7 @@ const looksRight = (r: unknown): r is PracticeRun => {
     Number.isFinite(x.seed) &&
     isSecond(x.second) &&
     (x.wentS === undefined || Number.isFinite(x.wentS)) &&
+    (x.probe === undefined || (Number.isFinite(x.probe?.fromS) && typeof x.probe?.on === 'string')) &&
     typeof x.settings === 'object' &&
     practiceSpeeds.includes(x.speed as PracticeSpeed) &&
     practiceWays.includes(x.way as PracticeWay)

@@ -15,6 +15,7 @@ import { playedOn, waited, type Done } from '@/work/practice/replay';
 import { useNow } from '../useNow';
 import { begun, heatAct, useEntriesAsActs } from './entriesAsActs';
 import { useThermal } from '../useThermal';
+import { usePractisedProbe } from './usePractisedProbe';
 import { exercises, type LiftId } from '@/work/practice/exerciseTable';
 
 /** The made-up device of an exercise with its truth; null until its heat model is there. */
@@ -61,6 +62,8 @@ export function useLab(run: PracticeRun, job: JobState) {
   const seen = lab && played ? waited(lab.bench, played.state, nowS) : null;
 
   const own = run.of ? { of: run.of } : {};
+  usePractisedProbe(run, lab?.bench.about.lens ? null : (lab?.bench ?? null), seen?.state ?? null, nowS);
+
   const act = (action: HandAction, dtS: number) => {
     if (!lab || !seen || run.speed === 0) return;
     const atS = Math.max(nowS, played!.state.tS);

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 
 import { shippedDevices } from '../../model/shippedDevices';
-import { claimCheck } from '../seal/claimCheck';
+import { claimCheck } from '../../../test-support/claimCheck';
 import { diagnose } from './diagnose';
 import { learnTables } from './learn';
 import { readResultCode, writeResultCode } from './resultCode';

@@ -1,6 +1,6 @@
 import { fireEvent, screen } from '@testing-library/react';
 
-import { claimCheck } from '@/core/seal/claimCheck';
+import { claimCheck } from '../../../test-support/claimCheck';
 import type { NewEvent } from '@/model/event';
 import { sealOf } from '@/work/check/sealJob';
 import { pressWords, ratioWords } from '@/words/checkNames';

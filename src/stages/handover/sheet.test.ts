@@ -1,4 +1,4 @@
-import { claimCheck } from '@/core/seal/claimCheck';
+import { claimCheck } from '../../../test-support/claimCheck';
 import { demoJobs, demoSettings } from '@/demo/shop';
 import { foldJob } from '@/model/fold';
 import { openPoints, sheetOf } from './sheet';

@@ -1,9 +1,9 @@
 import { readdirSync, readFileSync, statSync } from 'node:fs';
 import path from 'node:path';
 
-import { claimCheck } from './claimCheck';
+import { claimCheck } from '../../test-support/claimCheck';
 
-const root = path.join(__dirname, '../..');
+const root = path.join(__dirname, '..');
 
 function files(dir: string): string[] {
   return readdirSync(dir).flatMap((name) => {
