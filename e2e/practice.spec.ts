@@ -174,8 +174,14 @@ test('two phones and the counter: one warms while the other is looked at, a cust
   await h.press('Begin: Two phones and the counter');
   const phone = (n: number) => page.getByRole('radio', { name: new RegExp(`^Phone ${n}:`) });
   await expect(phone(1)).toHaveAttribute('aria-checked', 'true');
+  // a probe on the made-up device, connected like the shop's
+  await h.press('Live probe');
+  await h.press('Connect the instruments');
+  await expect(page.getByTestId('probe')).toHaveText(/^1\d °C$/);
   await h.press('On the plate');
   await h.press(speed(page, '20×'));
+  await expect(page.getByTestId('probe')).toHaveText(/^[4-9]\d °C$/);
+  await expect(page.getByTestId('basis')).toHaveText(/^The clock runs on model and probe\./);
   // it comes within 60 to 200 s, by the number of the phone
   await expect(page.getByTestId('counter')).toHaveText(/^Somebody is at the counter/, { timeout: 30_000 });
   await h.press(speed(page, 'stop'));

@@ -31,6 +31,7 @@ export default {
   devices5: 'Language, units, look and who is at the bench are each device’s own.',
   v3a: 'Several devices at one bench: each keeps everything, and they tell each other.',
   v3b: 'One job can be lent to a device and taken back.',
+  v3c: 'Practice: two phones and the counter, and a probe to tape on.',
   jobsTitle: 'Jobs',
   jobs1: 'Every job that is open or handed over. Search by label, tag, phone or stage.',
   jobs2: 'On a wide screen a press shows the job beside the list; its button opens it.',
