@@ -1,5 +1,5 @@
 import { erf } from '../numeric/erf';
-import { comparable, flare, linearLight, sharpnessOf, sharpRatio } from './compare';
+import { cameraFigures, comparable, flare, linearLight, sharpnessOf, sharpRatio } from './compare';
 import { sfr, type Grey } from './sfr';
 
 /** A slanted edge blurred by a Gaussian or a box of known width, 80 rows of 64. */
@@ -118,4 +118,19 @@ it('veiling light equals the worked example; code 188 is half the light (IEC 619
   expect(f.u).toBeCloseTo(0.00048315, 7);
   expect(f.verdict).toBe('added');
   expect(linearLight(188)).toBeCloseTo(0.5029, 4);
+});
+
+it('flare is decided at two standard uncertainties (JCGM 100:2008, coverage factor 2), on both sides', () => {
+  const limit = cameraFigures.flareLimit.value;
+  // white 1, dark 0: what is added is the black itself, its uncertainty that of the black
+  const of = (added: number, u: number) =>
+    flare(
+      { white: 1, black: 0, dark: 0, uBlack: 0, uWhite: 0 },
+      { white: 1, black: added, dark: 0, uBlack: u, uWhite: 0 },
+    ).verdict;
+  const u = limit / 10;
+  expect(of(limit + 2.1 * u, u)).toBe('added');
+  expect(of(limit + 1.9 * u, u)).toBe('undecided');
+  expect(of(limit - 1.9 * u, u)).toBe('undecided');
+  expect(of(limit - 2.1 * u, u)).toBe('notSeen');
 });

@@ -4,7 +4,7 @@ import { shippedDevices } from '../../model/shippedDevices';
 import { stripGraph, strippable, zoneId } from './graph';
 import { plugNeighbours } from './neighbours';
 import { exactUpTo, orderValid, refitOrder, removalOrder, type StripNode } from './removal';
-import { boss, checkScrews, sortHeap, type ScrewOut } from './screws';
+import { boss, checkScrews, sortHeap, underHole, type ScrewOut } from './screws';
 import { assignTray, cellName, matSvg, trayGroups, traySize } from './tray';
 import { transferList } from './transfer';
 
@@ -429,4 +429,23 @@ describe('what moves over', () => {
     expect(zoneId('cover')).toBe('screws:cover');
     expect(d.screws).toHaveLength(34);
   });
+});
+
+it('a screw that is too long runs into the part under its hole: not into what it holds, not into the rim, the nearest first', () => {
+  const at = [10, 10] as const;
+  const disc = (id: string, kind: string, fromDepthMm: number, x = 10) => ({
+    ...{ id, kind, name: `the ${id}`, fromDepthMm, toDepthMm: fromDepthMm + 1 },
+    shape: { kind: 'disc' as const, c: [x, 10] as const, rMm: 3 },
+  });
+  const hole = { id: 'S1', at, holds: 'bracket' } as unknown as Parameters<typeof underHole>[1];
+  const under = (...parts: ReturnType<typeof disc>[]) =>
+    underHole({ parts } as unknown as Parameters<typeof underHole>[0], hole);
+  expect(under(disc('battery', 'battery', 2))).toBe('the battery');
+  expect(under(disc('battery', 'battery', 2), disc('display', 'display', 5), disc('board', 'board', 3))).toBe(
+    'the display',
+  );
+  expect(under(disc('battery', 'battery', 2, 20))).toBeNull();
+  expect(under(disc('bracket', 'bracket', 6))).toBeNull();
+  for (const kind of ['rim', 'midPlate', 'hinge']) expect(under(disc('x', kind, 6))).toBeNull();
+  expect(under()).toBeNull();
 });

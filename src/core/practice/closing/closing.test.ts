@@ -260,3 +260,17 @@ it('whoever follows what is said has few come back; reckless hands have nearly a
     expect(back.reckless).toBeGreaterThan(seeds / 2);
   }
 });
+
+it('a nozzle that stands still lays all of it where it stands: what comes out of it lies there', () => {
+  const b = bare();
+  const { sectionMm2, feedMmS } = bead.bead;
+  const laid = (s: ClosingState) =>
+    s.laidMm2.map((mm2, i) => [i, mm2 * b.cellMm] as const).filter(([, mm3]) => mm3 > 0);
+  const still = laid(does(b, b.start(), [{ kind: 'lay', fromMm: 30, toMm: 30 }, 2]));
+  expect(still).toHaveLength(1);
+  // volume in is volume laid
+  expect(still[0]![1]).toBeCloseTo(sectionMm2 * feedMmS * 2, 9);
+  const along = laid(does(b, b.start(), [{ kind: 'lay', fromMm: 30, toMm: 50 }, 2]));
+  expect(along.length).toBeGreaterThan(5);
+  expect(along.reduce((m, [, mm3]) => m + mm3, 0)).toBeCloseTo(sectionMm2 * feedMmS * 2, 9);
+});
