@@ -32,6 +32,51 @@ export const placeName = (file: string): string =>
 /** "readyInS" as "ready in s", so that words are found that stand together in a name. */
 export const words = (text: string) => text.replace(/([a-z0-9])([A-Z])/g, '$1 $2').toLowerCase();
 
+/** What the end of a name says of its unit; the longer first. */
+const units: readonly (readonly [RegExp, string])[] = [
+  [/WmK$/, 'W/(m K)'],
+  [/Wm2K$/, 'W/(m² K)'],
+  [/JkgK$/, 'J/(kg K)'],
+  [/KgM3$/, 'kg/m³'],
+  [/Nmm3$/i, 'N/mm³'],
+  [/MPaSqrtM$/, 'MPa √m'],
+  [/M2s$/, 'm²/s'],
+  [/GMl$/, 'g/ml'],
+  [/Mm24h$/, 'mm in 24 h'],
+  [/MmS$/, 'mm/s'],
+  [/Mm2$/, 'mm²'],
+  [/Mm$/, 'mm'],
+  [/Um$/, 'µm'],
+  [/GPa$/, 'GPa'],
+  [/MPa$/, 'MPa'],
+  [/KPa$/, 'kPa'],
+  [/Pa$/, 'Pa'],
+  [/Ppm$/, 'ppm'],
+  [/Ml$/, 'ml'],
+  [/KJ$/, 'kJ/mol'],
+  [/Deg$/, '°'],
+  [/(?<=[a-z0-9])C$/, '°C'],
+  [/(?<=[a-z0-9])K$/, 'K'],
+  [/(?<=[a-z0-9])S$/, 's'],
+  [/(?<=[a-z0-9])H$/, 'h'],
+  [/(?<=[a-z0-9])N$/, 'N'],
+];
+
+/** A figure as it is read: "adhesives.foamRing.debond.tgC" as "foam ring, debond, tg" in °C. */
+export function figureTitle(name: string): { title: string; unit: string } {
+  let unit = '';
+  const parts = name.split('.').slice(-3);
+  // a unit stands at the end of the name, or before a last word that says which one of several
+  for (let i = parts.length - 1; i >= Math.max(0, parts.length - 2) && !unit; i--) {
+    const found = units.find(([end]) => end.test(parts[i]!));
+    if (!found) continue;
+    unit = found[1];
+    parts[i] = parts[i]!.replace(found[0], '');
+  }
+  const plain = parts.map((p) => words(p.replace(/Figures$/, ''))).filter((p) => p && p !== 'value');
+  return { title: plain.join(', ').replace(/^./, (c) => c.toUpperCase()), unit };
+}
+
 const textOf = (f: Figure) => `${words(f.name)} ${f.name} ${placeName(f.file)} ${f.note}`;
 
 /** Finds figures by words of their name, place or note. */

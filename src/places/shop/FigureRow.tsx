@@ -7,7 +7,7 @@ import { saveSettings, useSettings } from '@/store/shop';
 import { Button } from '@/ui/Button';
 import { NumberField } from '@/ui/NumberField';
 import { Txt } from '@/ui/Txt';
-import { kindNames, placeName, words, type Figure, type FigureKind } from '@/work/findFigures';
+import { figureTitle, kindNames, placeName, type Figure, type FigureKind } from '@/work/findFigures';
 import { t } from '@/words/shop';
 
 const number = (v: number) => String(Number(v.toPrecision(6)));
@@ -19,7 +19,7 @@ export function FigureRow({ figure: f }: { figure: Figure }) {
   const key = figureKey(f.kind, f.value, f.note);
   const own = useSettings().figures[key];
   const [open, setOpen] = useState(false);
-  const name = words(f.name.split('.').slice(-3).join(', '));
+  const { title: name, unit } = figureTitle(f.name);
   return (
     <View role="listitem" className="border-b border-rule py-2">
       <View className="flex-row gap-3 items-start">
@@ -27,6 +27,7 @@ export function FigureRow({ figure: f }: { figure: Figure }) {
         <Txt num strong>
           {number(own?.value ?? f.value)}
           {f.u === null ? '' : ` ± ${Number(f.u.toPrecision(3))}`}
+          {unit ? ` ${unit}` : ''}
         </Txt>
       </View>
       <Txt size="s">{f.note}</Txt>
@@ -69,7 +70,7 @@ function FigureEdit({
     <View className="bg-panel border border-rule p-3 mt-2 gap-2">
       <NumberField
         label={t('ownValue', { name })}
-        unit=""
+        unit={figureTitle(f.name).unit}
         low={Number(low.toPrecision(6))}
         high={Number(high.toPrecision(6))}
         digits={digitsOf(f.value)}

@@ -3,7 +3,7 @@ import { spawnSync } from 'node:child_process';
 import { eyeFigureKey } from '@/core/fit/learnEye';
 import { figureKey } from '@/core/source';
 import figures from './figures.json';
-import { figureSearch, kindNames } from '@/work/findFigures';
+import { figureSearch, figureTitle, kindNames } from '@/work/findFigures';
 
 it('the index is what the code says: npm run figures after a change', () => {
   const done = spawnSync(process.execPath, ['--import', 'tsx', 'scripts/write-figures.mts', '--check'], {
@@ -34,4 +34,19 @@ it('is searched by words of name, place and note, and by kind', () => {
   expect(soft.some((f) => f.name === 'adhesives.foamRing.softC' && f.value === 60)).toBe(true);
   expect(findFigures('published', '').every((f) => f.kind === 'published')).toBe(true);
   expect(findFigures('all', 'no such thing anywhere')).toEqual([]);
+});
+
+it.each([
+  ['adhesives.foamRing.debond.tgC', 'Foam ring, debond, tg', '°C'],
+  ['visitorFigures.comesFromS', 'Visitor, comes from', 's'],
+  ['coverStrengths.plastic.surfaceC.caution', 'Plastic, surface, caution', '°C'],
+  ['materials.glass.kzWmK', 'Materials, glass, kz', 'W/(m K)'],
+  ['coverStrengths.ceramic.kIcMPaSqrtM', 'Cover strengths, ceramic, k ic', 'MPa √m'],
+  ['bentLimits.compressMin', 'Bent limits, compress min', ''],
+  ['beadFigures.handMmS', 'Bead, hand', 'mm/s'],
+  ['lastingShare', 'Lasting share', ''],
+])('%s is read as "%s" in %s', (name, title, unit) => expect(figureTitle(name)).toEqual({ title, unit }));
+
+it('no name of a figure is read as nothing', () => {
+  for (const f of figures) expect(figureTitle(f.name).title).toMatch(/[a-z]/);
 });
