@@ -1,25 +1,20 @@
 import { useMemo } from 'react';
-import { useWindowDimensions, View } from 'react-native';
+import { View } from 'react-native';
 
 import { drawVisitor, visitorAt } from '@/core/practice/visitor';
 import { foldJob, type JobState } from '@/model/fold';
 import { sideOf, type PracticeRun } from '@/store/practice';
 import { useSettings } from '@/store/shop';
-import { RingArcs } from '@/ui/plan/layers';
-import { Stroke } from '@/ui/plan/pieceLayers';
 import { Txt } from '@/ui/Txt';
 import { useWide } from '@/ui/useWide';
 import { twoEnding } from '@/work/practice/twoEnding';
 import { t } from '@/words/practice';
-import { clock, digits, temp } from '@/words/units';
+import { clock, digits } from '@/words/units';
 import { costText, endedText, truthText, whyText } from './debriefText';
-import { DebriefFrame, DebriefPlan, Hits } from './DebriefFrame';
-import { Temperatures } from './Temperatures';
+import { DebriefFrame } from './DebriefFrame';
+import { isReady, SideHeat, SidePlan, type ReadySide } from './SideParts';
 import { useNoted } from './useNoted';
-import { useSide, type Side } from './useSide';
-
-type Ready = Side & { lab: NonNullable<Side['lab']>; end: NonNullable<Side['end']>; ended: NonNullable<Side['ended']> };
-const isReady = (s: Side): s is Ready => s.lab !== null && s.end !== null && s.ended !== null;
+import { useSide } from './useSide';
 
 /** How two devices and the counter went: together first, then each. */
 export function TwoDebrief({ run }: { run: PracticeRun }) {
@@ -60,8 +55,8 @@ export function TwoDebrief({ run }: { run: PracticeRun }) {
       job={jobA}
       plan={
         <View className={wideHere ? 'gap-3' : 'flex-row gap-3'}>
-          <SidePlan job={jobA} side={a} />
-          <SidePlan job={jobB} side={b} />
+          <SidePlan share={2} job={jobA} side={a} />
+          <SidePlan share={2} job={jobB} side={b} />
         </View>
       }
       told={(wide) => (
@@ -81,8 +76,10 @@ export function TwoDebrief({ run }: { run: PracticeRun }) {
               : ''}
           </Txt>
           <ByCallsOfTwo a={a} b={b} ownS={nowS} failed={ended !== 'passed'} />
-          <SideText run={runA} job={jobA} side={a} wide={wide} />
-          <SideText run={runB} job={jobB} side={b} wide={wide} />
+          <SideTitle job={jobA} side={a} />
+          <SideHeat run={runA} side={a} wide={wide} />
+          <SideTitle job={jobB} side={b} />
+          <SideHeat run={runB} side={b} wide={wide} />
         </>
       )}
     />
@@ -90,7 +87,7 @@ export function TwoDebrief({ run }: { run: PracticeRun }) {
 }
 
 /** What both take by the calls, one after the other, and what it would have cost. */
-function ByCallsOfTwo({ a, b, ownS, failed }: { a: Ready; b: Ready; ownS: number; failed: boolean }) {
+function ByCallsOfTwo({ a, b, ownS, failed }: { a: ReadySide; b: ReadySide; ownS: number; failed: boolean }) {
   const settings = useSettings();
   if (!a.calls || !b.calls) return null;
   const seconds = a.calls.seconds + b.calls.seconds;
@@ -107,47 +104,12 @@ function ByCallsOfTwo({ a, b, ownS, failed }: { a: Ready; b: Ready; ownS: number
   );
 }
 
-function SidePlan({ job, side: { lab, end, ended, heats } }: { job: JobState; side: Ready }) {
-  return (
-    <DebriefPlan
-      share={2}
-      job={job}
-      lines={[
-        job.label,
-        t('planLines', { free: Math.round(end.cut.freeMm), length: Math.round(end.cut.lengthMm) }),
-        endedText(ended, end, lab.bench, heats),
-      ]}
-    >
-      <RingArcs arcs={end.cut.free.map((f) => ({ ...f, state: 'free' as const }))} />
-      {end.broke ? <Stroke pts={end.broke.crack} /> : null}
-      <Hits at={end.hurt.map((h) => lab.bench.about.path.point(h.sMm).at)} />
-    </DebriefPlan>
-  );
-}
-
-/** One of the two: how it ended, what nobody could see, what was said of it, and how warm it was. */
-function SideText({ run, job, side, wide }: { run: PracticeRun; job: JobState; side: Ready; wide: boolean }) {
-  const settings = useSettings();
-  const { width } = useWindowDimensions();
-  const { lab, end, ended, heats, guesses } = side;
-  return (
-    <>
-      <Txt strong size="l" level={3} className="mt-4">
-        {job.label}
-      </Txt>
-      <Txt>{`${endedText(ended, end, lab.bench, heats)} ${truthText(lab.bench)}`}</Txt>
-      {guesses.map((g) => (
-        <Txt key={g.atS} className="mt-1">
-          {t('guessSaid', { said: temp(g.tC, settings), was: temp(g.wasC, settings) })}
-        </Txt>
-      ))}
-      <Temperatures
-        run={run}
-        bench={lab.bench}
-        gapMm={lab.gapMm}
-        end={end}
-        width={wide ? Math.min(820, width - 420) : width - 32}
-      />
-    </>
-  );
-}
+/** One of the two: how it ended, and what nobody could see. */
+const SideTitle = ({ job, side: { lab, end, ended, heats } }: { job: JobState; side: ReadySide }) => (
+  <>
+    <Txt strong size="l" level={3} className="mt-4">
+      {job.label}
+    </Txt>
+    <Txt>{`${endedText(ended, end, lab.bench, heats)} ${truthText(lab.bench)}`}</Txt>
+  </>
+);
