@@ -56,7 +56,7 @@ describe('bench', () => {
     render(<BenchScreen />);
     await pass(155_000);
     expect(screen.getByTestId('next').textContent).toMatch(/\+0:1\d/);
-    expect(screen.getByTestId('next').textContent).toContain('every second more goes into the battery');
+    expect(screen.getByTestId('next').textContent).toContain('more heat only warms the battery');
   });
 
   it('an empty bench says what to do', () => {

@@ -17,14 +17,14 @@ const press = (name: RegExp) => act(async () => void fireEvent.click(screen.getB
 it('stands as it was given, and is sorted by a heading: up, down, and as it was; what has no figure comes last', async () => {
   render(<Table label="Minutes" columns={['Stage', 'typical, min', 'over']} rows={rows} marked={[2]} />);
   expect(shown()).toEqual(['Lift', 'Heat', 'Clean']);
-  await press(/^middle/);
+  await press(/^typical/);
   expect(shown()).toEqual(['Heat', 'Lift', 'Clean']);
-  expect(screen.getByRole('columnheader', { name: /middle/ }).getAttribute('aria-sort')).toBe('ascending');
-  await press(/^middle/);
+  expect(screen.getByRole('columnheader', { name: /typical/ }).getAttribute('aria-sort')).toBe('ascending');
+  await press(/^typical/);
   expect(shown()).toEqual(['Clean', 'Lift', 'Heat']);
-  await press(/^middle/);
+  await press(/^typical/);
   expect(shown()).toEqual(['Lift', 'Heat', 'Clean']);
-  expect(screen.getByRole('columnheader', { name: /middle/ }).getAttribute('aria-sort')).toBe('none');
+  expect(screen.getByRole('columnheader', { name: /typical/ }).getAttribute('aria-sort')).toBe('none');
   await press(/^over/);
   expect(shown()).toEqual(['Clean', 'Lift', 'Heat']);
   await press(/^over/);

@@ -50,7 +50,7 @@ it('months add up: what is left is what came in less what was spent, in the sent
     expect(bars).toContain(left.toFixed(2));
     expect(Math.abs(sum('net') - sum('cost') - left)).toBeLessThan(0.02 * of.length);
   }
-  expect(screen.getByTestId('monthNow').textContent).toMatch(/^April: -?\d+\.\d\d\s€ stay, /);
+  expect(screen.getByTestId('monthNow').textContent).toMatch(/^April: -?\d+\.\d\d\s€ kept, /);
 });
 
 it('a month in which nobody has paid yet says what was spent, and no share of nothing', () => {

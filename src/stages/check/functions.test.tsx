@@ -286,7 +286,7 @@ describe('check stage', () => {
     renderStage(CheckStage, id);
     expect(call()).toBe('New fault: side buttons.');
     expect(reason()).toContain('Likely causes are below');
-    expect(within(screen.getByTestId('faults')).getByText(/side-button flex/)).toBeTruthy();
+    expect(within(screen.getByTestId('faults')).getByText(/cable of the side buttons/)).toBeTruthy();
     await press('Why and what else');
     await enter('What is done instead', 'goes out with the fault');
     await enter('Reason', 'the customer wants it as it is');
