@@ -15,7 +15,7 @@ import { randomOf } from '../numeric/random';
 import type { PracticeBench } from './bench';
 import type { BenchState, HandAction, Happened } from './happened';
 import { handFigures, hurryS, mannerOf, slowestMmS, type Manner, type Style } from './manner';
-import { distance, middle, stretchesOf, within } from './stretches';
+import { distance, middle, pushMm, stretchesOf, within } from './stretches';
 import { visitorFigures, type Visitor } from './visitor';
 
 export interface Worked {
@@ -247,10 +247,8 @@ class RingHands {
         if (out.heats > most) break;
         continue;
       }
-      // so short that it is felt when it stops going
-      let mm = Math.min(2, Math.max(0.3, 3 * speed), Math.abs(stretch.toMm - sMm));
-      // it stops short of what is shut
-      if (manner.deeperMm <= 0) while (mm > 0.5 && shut(sMm + way * mm)) mm -= 0.5;
+      const leftMm = Math.abs(stretch.toMm - sMm);
+      const mm = pushMm(speed, leftMm, (d) => manner.deeperMm <= 0 && shut(sMm + way * d));
       // a customer does not wait for ever, and soft glue can be warmed again
       const leavesS = this.waitsUntil();
       if (leavesS !== null && leavesS - out.state.tS < hurryS.value) {

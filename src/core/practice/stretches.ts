@@ -31,3 +31,18 @@ export function stretchesOf(
     ? [{ fromMm: e.toMm, toMm: e.fromMm }]
     : [{ fromMm: e.fromMm, toMm: e.toMm }];
 }
+
+/** No hand goes on by less, mm: what rounding leaves of a step would be gone on by for ever. */
+export const shortestMm = 0.1;
+
+/**
+ * How far a pick is pushed at a time, mm: so short that it is felt when it stops going, and short of what is shut.
+ * @param speedMmS over 0
+ * @param leftMm of the stretch, over `shortestMm`
+ * @param shut a place so far on lies where nothing may enter
+ */
+export function pushMm(speedMmS: number, leftMm: number, shut: (mm: number) => boolean): number {
+  let mm = Math.min(2, Math.max(0.3, 3 * speedMmS), leftMm);
+  while (mm > 0.5 && shut(mm)) mm = Math.max(shortestMm, mm - 0.5);
+  return mm;
+}
