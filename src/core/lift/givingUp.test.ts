@@ -1,4 +1,4 @@
-import { givingUpFigures, progressOf, workedS } from './givingUp';
+import { givingUpFigures, heatsBuyLittle, progressOf, workedS } from './givingUp';
 
 const min = 60;
 
@@ -20,6 +20,14 @@ describe('giving up a way', () => {
     expect(progressOf(crawl, 24 * min, 35).little).toBe(false);
     // at a fifth of the usual pace it goes on
     expect(progressOf([{ atS: 15 * min, mm: 140.1 }], 25 * min, 35).little).toBe(false);
+  });
+
+  it('three heats in a row that bought next to nothing say so long before twenty minutes', () => {
+    expect(heatsBuyLittle([5, 4])).toBe(false);
+    expect(heatsBuyLittle([5, 4, 6])).toBe(true);
+    expect(heatsBuyLittle([5, 4, 20])).toBe(false);
+    expect(heatsBuyLittle([120, 0, 19.9, 3])).toBe(true);
+    expect(heatsBuyLittle([0, 0, 90])).toBe(false);
   });
 
   it('time away is no work: each pause counts for at most five minutes', () => {

@@ -5,6 +5,11 @@ export const givingUpFigures = {
   quietS: commonPractice(20 * 60, 'after twenty minutes without progress the method is wrong'),
   longS: judgement(10 * 60, 'work that is looked back on: shorter than that says nothing of a pace'),
   slowShare: judgement(0.2, 'less than this share of the usual pace is no progress'),
+  shortHeatMm: judgement(
+    20,
+    'a heat usually lasts for an edge, 60 to 150 mm: one that bought less than this bought little',
+  ),
+  shortHeats: judgement(3, 'so many heats in a row that bought little: the next one will not do better'),
   restS: judgement(5 * 60, 'between two taps somebody works no longer than this: else they were away'),
 };
 
@@ -46,4 +51,13 @@ export function progressOf(gains: readonly Gain[], nowS: number, usualMmPerMin: 
 export function workedS(instants: readonly number[]): number[] {
   let s = 0;
   return instants.map((at, i) => (i ? (s += Math.min(givingUpFigures.restS.value, (at - instants[i - 1]!) / 1e3)) : 0));
+}
+
+/**
+ * Heat after heat frees next to nothing: another way, long before twenty minutes are over.
+ * @param freedMm what each heat freed until the next one, mm, the last one included when it has gripped
+ */
+export function heatsBuyLittle(freedMm: readonly number[]): boolean {
+  const { shortHeatMm, shortHeats } = givingUpFigures;
+  return freedMm.length >= shortHeats.value && freedMm.slice(-shortHeats.value).every((mm) => mm < shortHeatMm.value);
 }

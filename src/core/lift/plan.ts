@@ -13,6 +13,8 @@ export interface LiftPlanInput {
   easyC: number;
   workC: number;
   setC: number;
+  /** speed of the pick by the line's temperature, mm/s; what heat alone lets it have when it is not said */
+  paceMmS?: (tC: number) => number;
   /** where the plan starts, s of the run */
   nowS: number;
   batteryMarks: { cautionC: number; stopC: number };
@@ -49,6 +51,7 @@ const cellC = (run: HeatRun, tS: number) => run.members[0]!.hottest(tS, 'battery
  */
 export function planLift(input: LiftPlanInput): LiftPlan {
   const { arcs, order, easyC, workC, setC, batteryMarks } = input;
+  const pace = input.paceMmS ?? ((tC: number) => paceMmS(tC, easyC, workC));
 
   let run = input.run;
   let t = input.nowS;
@@ -98,7 +101,7 @@ export function planLift(input: LiftPlanInput): LiftPlan {
     while (done < order.length) {
       const arc = arcs[order[done]!]!;
       const now = lineC(run, t, arc);
-      const v = paceMmS(now, easyC, workC);
+      const v = pace(now);
       if (v === 0) break;
       const left = arc.toMm - arc.fromMm - cut;
       const stepMm = Math.min(v * stepS, left);

@@ -1,6 +1,7 @@
 import { judgement } from '../source';
 import { breakHazard, coverStrengthMPa } from './strength';
-import { cutSpeed, paceMmS, slowShare, wedgeState, type LiftCase } from './verdict';
+import { pickPaceMmS } from './pickPace';
+import { cutSpeed, slowShare, wedgeState, type LiftCase } from './verdict';
 
 /** What is still to be cut: length, temperature when its turn comes, and the flaw at that stretch. */
 export interface HeldStretch {
@@ -40,7 +41,7 @@ export function savingChance({ lift, held, easyC, workC, scale }: SavingInput): 
   // below workC somebody forces it, as slowly as they can
   const slowest = cutSpeed.value * slowShare;
   const at = (s: HeldStretch, tC: number) =>
-    cutHazard(lift, tC, s.lengthMm, s.flawUm, paceMmS(tC, easyC, workC) || slowest) * scale;
+    cutHazard(lift, tC, s.lengthMm, s.flawUm, pickPaceMmS(lift, { easyC, workC }, tC) || slowest) * scale;
   const reheatedC = (s: HeldStretch) => (workC !== null && s.tC >= workC ? s.tC : (easyC ?? s.tC));
   const sum = (f: (s: HeldStretch) => number) => held.reduce((m, s) => m + f(s), 0);
   const careful = sum((s) => at(s, reheatedC(s)));

@@ -129,9 +129,17 @@ export const sticksUnderSoftK = commonPractice(
 /** Temperature under which what was cut sticks no more when it touches, °C. */
 export const sticksAgainC = (a: Adhesive): number => floorC(a) - sticksUnderSoftK.value;
 
-/** Floor of working it slowly, moved as the floor of practice is. */
-export const workFloorC = (a: Adhesive): number =>
-  floorC(a) - (a.creepC ? a.softC.value - a.creepC.value : underSoftK.value);
+/**
+ * Floor of working it slowly, moved as the floor of practice is. Glue that is stronger than plain is worked at less heat with
+ * a pick thicker than the usual one, and never under the floor of plain glue: what a wedge drives the bond with grows with
+ * its square.
+ */
+export function workFloorC(a: Adhesive, pickMm = defaultPickMm): number {
+  const { scale } = a.debond;
+  const value = scale.value > 1 ? Math.max(1, scale.value / Math.max(1, pickMm / defaultPickMm) ** 2) : scale.value;
+  const driven = { ...a, debond: { ...a.debond, scale: { ...scale, value } } };
+  return floorC(driven) - (a.creepC ? a.softC.value - a.creepC.value : underSoftK.value);
+}
 
 /** Lowest whole degree from `fromC` on at which the test holds at this speed; null: none that is allowed. */
 function lowestC(c: LiftCase, vMmS: number, fromC: number, test: 'opens' | 'ok' = 'ok'): number | null {
@@ -158,7 +166,7 @@ export function liftThresholds(c: LiftCase): LiftThresholds {
   const soft = (fromC: number) => (fromC <= upperC(c) ? Math.ceil(fromC - 1e-9) : null);
   const at = (vMmS: number, fromC: number) => (c.cover.yieldMPa ? soft(fromC) : lowestC(c, vMmS, fromC, 'opens'));
   const easyC = at(cutSpeed.value, floor);
-  const workC = at(cutSpeed.value * slowShare, workFloorC(c.adhesive));
+  const workC = at(cutSpeed.value * slowShare, workFloorC(c.adhesive, c.pickMm));
   return {
     easyC,
     workC: workC === null ? easyC : easyC === null ? workC : Math.min(workC, easyC),
@@ -180,17 +188,6 @@ export function thresholdRange(c: LiftCase, sdLn: number): Record<'easyC' | 'wor
   const range = (id: 'easyC' | 'workC'): Range | null =>
     mean[id] === null ? null : { low: low[id] ?? mean[id], mean: mean[id], high: high[id] ?? upperC(c) };
   return { easyC: range('easyC'), workC: range('workC') };
-}
-
-export const creepAboveK = judgement(15, 'a piece of a full bond is heated this far above where the blade creeps, K');
-
-/**
- * What a piece is heated to before it is worked: where it goes easily, or, on a full bond that nobody can heat that far with
- * parts in it, a margin above where the blade creeps.
- */
-export function pieceTargetC(fullArea: boolean, th: { easyC: number | null; workC: number | null }): number | null {
-  if (!fullArea || th.workC === null) return th.easyC;
-  return Math.min(th.easyC ?? Infinity, th.workC + creepAboveK.value);
 }
 
 export interface WedgeVerdict extends WedgeState {
@@ -220,14 +217,14 @@ export function wedgeVerdict(
   if (tC > upperC(c)) return answer('coolDown', null, null);
   const floor = floorC(c.adhesive);
   if (state.ok && tC >= floor) return answer('go', tC, c.pickMm);
-  if (tC >= workFloorC(c.adhesive) && wedgeState(c, tC, vMmS * slowShare).ok) return answer('slow', tC, c.pickMm);
-  const from = Math.max(tC, floor);
-  const again = lowestC(c, vMmS, from);
+  if (tC >= workFloorC(c.adhesive, c.pickMm) && wedgeState(c, tC, vMmS * slowShare).ok)
+    return answer('slow', tC, c.pickMm);
+  const again = lowestC(c, vMmS, Math.max(tC, floor));
   if (again !== null) return answer('reheat', again, c.pickMm);
   const thinner = picks.filter((p) => p < c.pickMm).sort((a, b) => b - a);
   const thicker = picks.filter((p) => p > c.pickMm).sort((a, b) => a - b);
   for (const pickMm of [...thinner, ...thicker]) {
-    const goC = lowestC({ ...c, pickMm }, vMmS, from);
+    const goC = lowestC({ ...c, pickMm }, vMmS, Math.max(tC, floor));
     if (goC !== null) return answer(pickMm < c.pickMm ? 'thinner' : 'thicker', goC, pickMm);
   }
   // plastic bends and does not shatter: it may be pried cold, round from the port

@@ -13,21 +13,14 @@ import { cupRadiusMm, firstGap } from './firstGap';
 import { foldOver } from './foldOver';
 import { fractureEnergyJm2, softened } from './fractureEnergy';
 import { leverMm } from './leverage';
+import { pieceTargetC } from './pieceTarget';
 import { edgeOrder } from './order';
 import { openRing, planeModulusMPa, releaseG, stressS } from './ringOpening';
 import { breakScale, saveOrNew, savingChance } from './saving';
 import { energyAtLift, fitScale, withScale, type GaveWay } from './scale';
 import { openStraight } from './straightOpening';
 import { breakChance, breakHazard, coverStrengthMPa, coverStrengths } from './strength';
-import {
-  type LiftCase,
-  liftThresholds,
-  pieceTargetC,
-  safeWedge,
-  thresholdRange,
-  upperC,
-  wedgeVerdict,
-} from './verdict';
+import { type LiftCase, liftThresholds, safeWedge, thresholdRange, upperC, wedgeVerdict } from './verdict';
 
 const device = (id: string) => shippedDevices.find((d) => d.id === id)!;
 const everything = (id: string) => new Set(device(id).parts.map((p) => p.id));

@@ -1,6 +1,7 @@
 import type { Pt } from '../device/types';
 import { slotDryS } from '../alcohol/drying';
 import type { HeatSwitch, Watched } from '../heat/member';
+import { answersOf } from '../heat/heaterKind';
 import { Advance } from '../lift/advance';
 import { cornerRule } from '../lift/corner';
 import type { KeepOut } from '../lift/depth';
@@ -153,9 +154,9 @@ export class PracticeBench {
       case 'heat': {
         const heater = heaterAsIs(a.heater, this.truth);
         const on: HeatSwitch = { atS: s.tS, setC: a.setC, preheated: a.preheated, heater, use: a.use };
-        // alcohol that is in the slot still, or that runs onto a hot device, flashes (common practice: never beside heat)
-        if (s.wet.some((w) => !this.dried(w, s.tS))) return this.flashed(s, dtS);
-        return this.passed({ ...s, switches: [...s.switches.filter((x) => x.atS < s.tS), on] }, dtS);
+        // alcohol that is in the slot still flashes at a hot element; a plate lights nothing and drives it off (law 8)
+        if (answersOf(heater).hotElement && s.wet.some((w) => !this.dried(w, s.tS))) return this.flashed(s, dtS);
+        return this.passed({ ...s, wet: [], switches: [...s.switches.filter((x) => x.atS < s.tS), on] }, dtS);
       }
       case 'off':
         if (!this.onHeat(s)) return refuse('nothingOnHeat');

@@ -1,22 +1,27 @@
 import { edgeWindows, type EdgeWindow } from '../lift/depth';
 import { edgeOrder, type EdgeStep } from '../lift/order';
-import { liftThresholds, paceMmS, slowShare, upperC, type LiftCase, type LiftThresholds } from '../lift/verdict';
-import { adhesiveRecord } from '../adhesives';
+import { pickPaceMmS } from '../lift/pickPace';
+import { slowShare, upperC } from '../lift/verdict';
 import { firstGap } from '../lift/firstGap';
-import { fitScale, gripFigures, scaleU, withScale, type GaveWay } from '../lift/scale';
 import { defOf } from '../heat/heaterDefs';
 import type { Heater } from '../heat/heater';
+import { answersOf } from '../heat/heaterKind';
 import type { HeatUse } from '../heat/member';
+import { atLimit } from '../heat/hotEnd';
 import { opening } from '../heat/opening';
 import { firstTrue } from '../heat/forecast';
-import { HeatRun, hotOf } from '../heat/run';
+import { bondBelowC } from '../alcohol/interlock';
+import { heatsBuyLittle } from '../lift/givingUp';
+import { HeatRun } from '../heat/run';
 import { restUnderK } from '../lift/plan';
 import { randomOf } from '../numeric/random';
 import type { PracticeBench } from './bench';
+import { Counter } from './counter';
+import { GlueBelief } from './glueBelief';
 import type { BenchState, HandAction, Happened } from './happened';
 import { handFigures, hurryS, mannerOf, slowestMmS, type Manner, type Style } from './manner';
 import { distance, middle, pushMm, stretchesOf, within } from './stretches';
-import { visitorFigures, type Visitor } from './visitor';
+import type { Visitor } from './visitor';
 
 export interface Worked {
   state: BenchState;
@@ -44,25 +49,27 @@ export interface HandsInput {
 /** Hands at a ring: what they know is what the app believes, and of the truth only what is felt. */
 class RingHands {
   readonly out: Worked;
-  private lift: LiftCase;
-  private th: LiftThresholds;
-  private readonly seen: GaveWay[] = [];
+  private readonly glue: GlueBelief;
+  private readonly counter: Counter;
   private believed: HeatRun;
   private readonly steps: EdgeStep[];
   private readonly windows: EdgeWindow[];
   private readonly gapAt: number;
   private readonly manner: Manner;
   private stuckHere = 0;
+  /** what was free at the beginning of each heat, mm */
+  private readonly freeAt: number[] = [];
 
   constructor(private readonly at: HandsInput) {
     const { about } = at.bench;
     const { device, bond, outs } = about;
     this.manner = mannerOf(at.style, randomOf(at.seed * 40503 + 11));
-    this.lift = { ...about.lift, pickMm: at.pickMm };
-    this.th = liftThresholds(this.lift);
+    const { lengthMm } = about.path;
+    this.glue = new GlueBelief(about.lift, at.pickMm, { lengthMm, ringMm: bond.widthMm, ambientC: about.ambientC });
     this.steps = edgeOrder(device, bond, outs);
     this.windows = edgeWindows(device, bond, outs);
     this.gapAt = firstGap(device, bond, outs, this.steps[0]!.edge, [], []).blade.sMm;
+    this.counter = new Counter(at.visitor);
     this.out = { state: at.bench.start(), happened: [], heats: 0, wentS: null };
     this.believed = HeatRun.start(about.model!, at.heater, about.ambientC, [], at.use, about.air);
   }
@@ -78,43 +85,46 @@ class RingHands {
     this.out.happened.push(...happened);
   }
 
-  /** Somebody waits at the counter and has to be seen to by then, s; null: nobody. */
-  private waitsUntil(): number | null {
-    const v = this.at.visitor;
-    if (!v || this.out.wentS !== null) return null;
-    const { tS } = this.out.state;
-    const leavesS = v.comesS + v.waitsS;
-    return tS >= v.comesS && tS < leavesS ? leavesS : null;
-  }
-
   /** To the counter and back, where nothing is on the heat. */
   private goesToCounter(): void {
-    const v = this.at.visitor;
-    if (!v || this.waitsUntil() === null) return;
-    this.out.wentS = this.out.state.tS;
-    this.act({ kind: 'wait' }, v.takesS);
+    const takesS = this.counter.goes(this.out.state.tS);
+    if (takesS !== null) this.act({ kind: 'wait' }, takesS);
   }
 
-  /** While it warms there is time for the counter, if it warms for longer than that takes. */
-  private goesWhileWarming(fromS: number, untilS: number): void {
-    const v = this.at.visitor;
-    if (!v || this.out.wentS !== null) return;
-    const goS = Math.max(fromS, v.comesS);
-    if (goS < v.comesS + v.waitsS && untilS - goS >= visitorFigures.takesToS.value) this.out.wentS = goS;
-  }
-
-  /** What does not give where it should have is told to the app, which then believes in a stronger glue and asks for more heat. */
   private tellsGrip(tC: number): void {
-    // under where it goes easily a bond grips as it should: that says nothing of its strength
-    if (!this.manner.feels || this.th.easyC === null || tC < this.th.easyC - scaleU.temperature.value) return;
-    const { adhesive, hMm, ringMm, fullArea, cover } = this.at.bench.about.lift;
-    this.seen.push({
-      ...{ adhesive: adhesive.id, gave: false, liftMm: this.at.pickMm, tC, uK: gripFigures.uK.value },
-      ...{ hMm, ringMm, fullArea },
-    });
-    const fit = fitScale(adhesive.id, this.seen, () => cover);
-    this.lift = { ...this.lift, adhesive: withScale(adhesiveRecord(adhesive.id), fit) };
-    this.th = liftThresholds(this.lift);
+    if (this.manner.feels) this.glue.tellsGrip(tC);
+  }
+
+  /** Heat after heat bought next to nothing: drops along the rest of this edge, off the heat and under 60 °C, and time to run in. */
+  private wicks(e: EdgeStep): void {
+    const { tS } = this.out.state;
+    const { arcs } = this.at.bench.about;
+    const cool = (t: number) => arcs.every((a) => this.believed.members[0]!.lineC(t, a.cells) <= bondBelowC.value);
+    const cooled = firstTrue(cool, tS, tS + 3600, 10);
+    if (cooled !== null && cooled > tS) this.act({ kind: 'wait' }, cooled - tS);
+    const { fromMm, toMm } = e;
+    this.glue.wets({ fromMm, toMm, atS: this.out.state.tS });
+    this.act({ kind: 'alcohol', fromMm, toMm }, handFigures.wickS.value);
+  }
+
+  /** Alcohol keeps a hot element away until it is gone; a plate or a mat drives it off, with the air moving. */
+  private dries(untilS: number): void {
+    const leftS = untilS - this.out.state.tS;
+    this.glue.dried();
+    if (leftS > 0 && answersOf(this.at.heater).hotElement) this.act({ kind: 'wait' }, leftS);
+  }
+
+  /** What the page proposes where it grips: a pick that needs less heat; where heats buy next to nothing, alcohol. */
+  private changesWay(e: EdgeStep): boolean {
+    if (!this.manner.feels || this.manner.late) return false;
+    if (this.glue.takesThickerPick()) return true;
+    const { freeMm } = this.out.state.cut;
+    if (!heatsBuyLittle(this.freeAt.map((mm, i) => (this.freeAt[i + 1] ?? freeMm) - mm))) return false;
+    // what the heats before it bought says nothing of what comes after it
+    this.freeAt.length = 0;
+    this.freeAt.push(freeMm);
+    this.wicks(e);
+    return true;
   }
 
   private believedC(sMm: number): number {
@@ -145,28 +155,25 @@ class RingHands {
     const { heater, use, setC, bench } = this.at;
     const { arcs, marks } = bench.about;
     this.out.heats++;
+    this.freeAt.push(this.out.state.cut.freeMm);
     if (this.manner.feels && this.out.heats > 1 && notEnough) this.rests();
     const fromS = this.out.state.tS;
     this.believed = this.believed.then({ atS: fromS, setC, preheated: true, heater, use });
     this.act({ kind: 'heat', heater, use, setC, preheated: true }, 0);
     const o = opening({
-      ...{ run: this.believed, fromS, arcs, order, easyC: this.th.easyC, workC: this.th.workC },
-      ...{ upperC: upperC(this.lift), marks },
+      ...{ run: this.believed, fromS, arcs, order, easyC: this.glue.th.easyC, workC: this.glue.th.workC },
+      ...{ upperC: upperC(this.glue.lift), marks },
     });
     const late = this.manner.late || notEnough;
     const at = late ? o.easyByS?.high : o.easyByS?.mean;
     let until = at ?? o.tryFromS?.high ?? fromS + 300;
     if (late || this.manner.heatShare === 1) {
-      // the page counts down to the battery's limit as well, and says to take it off
-      const stopC = marks.battery?.stopC;
-      const hot =
-        stopC === undefined
-          ? null
-          : firstTrue((t) => (hotOf(this.believed, 'battery', t)?.hotC ?? 0) >= stopC, fromS, until, 5);
+      // the page counts down to every limit as well, and says to take it off
+      const hot = firstTrue((t) => atLimit(o, this.believed, marks, t), fromS, until, 5);
       if (hot !== null) until = Math.max(fromS + 1, hot - 1);
     }
     const warmS = Math.max(1, (until - fromS) * (late ? 1 : this.manner.heatShare));
-    this.goesWhileWarming(fromS, fromS + warmS);
+    this.counter.goesWhileWarming(fromS, fromS + warmS);
     this.act({ kind: 'wait' }, warmS);
     this.believed = this.believed.then({ atS: this.out.state.tS, setC: null, preheated: false });
     this.act({ kind: 'off' }, defOf(heater).leadS.value);
@@ -193,10 +200,12 @@ class RingHands {
 
   /** How fast the pick goes from a place on, mm/s: 0 where no speed is one. */
   private speedAt(sMm: number, way: number): number {
-    const { bench, pickMm } = this.at;
+    const { bench } = this.at;
     const { path } = bench.about;
     const { manner } = this;
-    const pace = paceMmS(this.believedC(sMm), this.th.easyC, this.th.workC);
+    const { pickMm } = this.glue;
+    const th = this.glue.thAt(path.wrap(sMm), this.out.state.tS);
+    const pace = pickPaceMmS(this.glue.lift, th, this.believedC(sMm));
     let speed = (pace || (manner.feels ? 0 : slowShare)) * manner.speed;
     // a hand slows down until the bond follows, and stops where that is no speed any more
     if (manner.feels && speed > 0) {
@@ -215,7 +224,12 @@ class RingHands {
     const { path, arcs } = this.at.bench.about;
     const far = (i: number) => distance(middle(arcs[i]!), sMm, path.lengthMm);
     this.stuckHere++;
-    this.tellsGrip(this.believedC(sMm));
+    const wetUntilS = this.glue.wetUntilS();
+    if (wetUntilS !== null) this.dries(wetUntilS);
+    else {
+      this.tellsGrip(this.believedC(sMm));
+      if (this.changesWay(e)) return;
+    }
     // it has to be heated anyway: the counter first
     this.goesToCounter();
     this.act({ kind: 'wait' }, handFigures.turnS.value);
@@ -226,7 +240,7 @@ class RingHands {
   }
 
   private cuts(e: EdgeStep, stretch: { fromMm: number; toMm: number }): void {
-    const { bench, pickMm } = this.at;
+    const { bench } = this.at;
     const { path } = bench.about;
     const { manner, out } = this;
     const most = handFigures.mostHeats.value;
@@ -250,13 +264,13 @@ class RingHands {
       const leftMm = Math.abs(stretch.toMm - sMm);
       const mm = pushMm(speed, leftMm, (d) => manner.deeperMm <= 0 && shut(sMm + way * d));
       // a customer does not wait for ever, and soft glue can be warmed again
-      const leavesS = this.waitsUntil();
+      const leavesS = this.counter.waitsUntilS(out.state.tS);
       if (leavesS !== null && leavesS - out.state.tS < hurryS.value) {
         this.goesToCounter();
         continue;
       }
       const before = out.state.cut.freeMm;
-      this.act({ kind: 'push', sMm, depthMm, speedMmS: speed * way, pickMm }, mm / speed);
+      this.act({ kind: 'push', sMm, depthMm, speedMmS: speed * way, pickMm: this.glue.pickMm }, mm / speed);
       if (out.state.cut.freeMm > before) this.stuckHere = 0;
       sMm += way * mm;
     }
@@ -274,6 +288,7 @@ class RingHands {
       if (this.over()) break;
     }
     if (out.state.broke === null && !out.state.flash) this.goesToCounter();
+    out.wentS = this.counter.wentS;
     return out;
   }
 }

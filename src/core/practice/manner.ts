@@ -9,6 +9,8 @@ export const handFigures = {
   cupMostN: commonPractice(60, 'more than this is not pulled at a small cup'),
   mostHeats: judgement(24, 'after so many heats somebody stops and asks'),
   /** s from a call that it grips to the device on the heat again */
+  /** s that alcohol is given to run in and soften, before the pick tries again */
+  wickS: judgement(90, 'a minute or two; longer, and what it won is lost to the cooling'),
   turnS: judgement(8, 'a device is laid back on the plate'),
 };
 

@@ -154,10 +154,13 @@ describe('the bench', () => {
     expect(flash.state.flash).toBe(true);
     expect(b.step(flash.state, push, 1).happened[0]).toMatchObject({ why: 'over' });
     const wet = b.step(b.start(), { kind: 'alcohol', fromMm: -20, toMm: 20 }, 5).state;
-    expect(b.step(wet, heat, 1).state.flash).toBe(true);
+    const air: HandAction = { ...heat, heater: defaultGun };
+    expect(b.step(wet, air, 1).state.flash).toBe(true);
+    // a plate under 200 °C lights nothing and drives it off
+    expect(b.step(wet, heat, 1).state).toMatchObject({ flash: false, wet: [] });
     // until it has left the slot by the law of drying, and not after
     const dryS = slotDryS(about.ambientC, bond.widthMm);
-    const heatedAfter = (waitS: number) => b.step(b.step(wet, { kind: 'wait' }, waitS).state, heat, 1).state.flash;
+    const heatedAfter = (waitS: number) => b.step(b.step(wet, { kind: 'wait' }, waitS).state, air, 1).state.flash;
     expect(heatedAfter(0.95 * dryS - 5)).toBe(true);
     expect(heatedAfter(1.05 * dryS)).toBe(false);
     // alcohol that has soaked in lets it go with less

@@ -17,8 +17,8 @@ export interface LiftSlice {
   freeEdges: Set<EdgeId>;
   /** expected breaks of what was cut so far while the cover was to be saved, as computed then */
   hazard: number;
-  /** line temperatures, as computed, at which somebody said that it grips, °C */
-  gripsAtC: number[];
+  /** where somebody said that it grips: line temperature as computed, °C, and the pick in hand, mm; null: none was planned */
+  grips: { tC: number; pickMm: number | null }[];
   /** where somebody found it loose: the lift starts there; null: nobody did */
   looseEdge: EdgeId | null;
   liftMode: EventOf<'liftMode'>['mode'] | null;
@@ -48,7 +48,7 @@ export const liftSlice = {
     cut: Advance.none(path.lengthMm),
     freeEdges: new Set(),
     hazard: 0,
-    gripsAtC: [],
+    grips: [],
     looseEdge: null,
     liftMode: null,
     piecesOff: new Map(),
@@ -64,9 +64,10 @@ export const liftSlice = {
     cut(own, e, ctx) {
       if (e.toMm >= e.fromMm) cutStretch(own, e, e, ctx);
     },
-    observed(own, e) {
+    observed(own, e, { so }) {
       // what was said with a lift stands among what the shop has seen of its glue
-      if (e.what === 'grips' && e.modelC !== undefined && e.liftMm === undefined) own.gripsAtC.push(e.modelC);
+      if (e.what === 'grips' && e.modelC !== undefined && e.liftMm === undefined)
+        own.grips.push({ tC: e.modelC, pickMm: so.heat.plan?.pickMm ?? null });
     },
     happened(own, e) {
       if (e.what === 'givesHere' && e.edge) own.looseEdge = e.edge;

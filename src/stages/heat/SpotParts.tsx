@@ -4,7 +4,7 @@ import { View } from 'react-native';
 import { spotStressMPaK } from '@/core/heat/opening';
 import { PlainPlan } from '@/bench-kit/PlainPlan';
 import { rowOf, Why } from '@/bench-kit/Why';
-import { creepAboveK } from '@/core/lift/verdict';
+import { creepAboveK } from '@/core/lift/pieceTarget';
 import { Button } from '@/ui/Button';
 import { NumberField } from '@/ui/NumberField';
 import { PaceMaker } from '@/ui/plan/PaceMaker';

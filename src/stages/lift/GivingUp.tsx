@@ -57,7 +57,7 @@ export function GivingUp({
   const kept = job.decisions.findLast((d) => d.call === 'givingUp');
   const since = job.effective.findLast((e) => e.type === 'edge' || e.type === 'cut' || e.type === 'pieceOff')?.at ?? 0;
   if (!found || (kept && kept.chosen === 'goOn' && kept.at >= since)) return null;
-  const { progress, ways } = found;
+  const { progress, ways, shortHeats } = found;
   const take = (chosen: NextWay['id'] | 'goOn') => {
     const decision = decide({
       call: 'givingUp',
@@ -91,7 +91,7 @@ export function GivingUp({
   return (
     <View className="my-2 border-[1.5px] border-caution px-3 py-2" role="status" testID="givingUp">
       <Txt strong tone="caution">
-        {t('littleGain', { quiet: spoken(progress.quietS) })}
+        {shortHeats ? t('heatsBoughtLittle', { n: shortHeats }) : t('littleGain', { quiet: spoken(progress.quietS) })}
       </Txt>
       <Txt size="s" className="mb-1">
         {t('littleGainWhy', {

@@ -5,7 +5,7 @@ import { bladeClearMm, edgeOverCoil, heatAt } from '@/core/lift/cracks/bladeEntr
 import { orderWeights } from '@/core/lift/cracks/liftOrder';
 import { leverMm } from '@/core/lift/leverage';
 import { chipFlawUm } from '@/core/lift/strength';
-import { creepAboveK } from '@/core/lift/verdict';
+import { creepAboveK } from '@/core/lift/pieceTarget';
 import { pieceReasons } from '@/bench-kit/crackMap';
 import { PlainPlan } from '@/bench-kit/PlainPlan';
 import { hrefAt } from '@/bench-kit/stageHref';

@@ -17,6 +17,7 @@ import { Call } from '@/ui/Call';
 import { Readings } from '@/ui/Readings';
 import { useNow } from '@/bench-kit/useNow';
 import { useVoice } from '@/bench-kit/useVoice';
+import { EasierPick } from './EasierPick';
 import { GivingUp } from './GivingUp';
 import { RingBelow, type Finger } from './RingBelow';
 import { ringFacts } from './ringFacts';
@@ -93,7 +94,12 @@ export function RingLift({ job }: { job: JobState }) {
           </>
         }
         readings={<Readings items={facts.readings} />}
-        controls={<GivingUp job={job} ring={ring} now={now} />}
+        controls={
+          <>
+            <EasierPick job={job} ring={ring} />
+            <GivingUp job={job} ring={ring} now={now} />
+          </>
+        }
         main={
           // a button of its own at the end: a tap that was meant for the last edge does not end the stage
           <Button

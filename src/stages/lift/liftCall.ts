@@ -1,7 +1,8 @@
 import { capital } from '@/words/capital';
 import type { HeaterWords } from '@/words/heaterWords';
 import type { FoldOver } from '@/core/lift/foldOver';
-import { cutSpeed, paceMmS, type ArcVerdict, type WedgeVerdict } from '@/core/lift/verdict';
+import { pickPaceMmS } from '@/core/lift/pickPace';
+import { cutSpeed, type ArcVerdict, type WedgeVerdict } from '@/core/lift/verdict';
 import { type LiftState } from '@/work/heat/thermalJob';
 import { edgeName } from '@/words/placeNames';
 import type { Settings } from '@/model/settings';
@@ -152,7 +153,7 @@ export function liftCall(i: LiftCallInput): CallText {
     return {
       sentence: t('slowly', {
         edge: capital(edge),
-        arcUsualC: paceWords(paceMmS(i.arcUsualC, lift.easyC, lift.workC)),
+        arcUsualC: paceWords(pickPaceMmS(lift.case, lift, i.arcUsualC)),
       }),
       reason: (i.reheatS === null
         ? `${t('itGripsIn', { gripsForS: spoken(i.gripsForS), depth })} `

@@ -1,14 +1,7 @@
 import { cablesUnknown } from '@/core/device/known';
 import { foldOver } from '@/core/lift/foldOver';
-import {
-  arcVerdict,
-  cutSpeed,
-  paceMmS,
-  safeWedge,
-  slowShare,
-  thickestWedgeMm,
-  wedgeVerdict,
-} from '@/core/lift/verdict';
+import { arcVerdict, cutSpeed, safeWedge, slowShare, thickestWedgeMm, wedgeVerdict } from '@/core/lift/verdict';
+import { pickPaceMmS } from '@/core/lift/pickPace';
 import { hotOf } from '@/core/heat/run';
 import type { JobState } from '@/model/fold';
 import { heatCount } from '@/model/stages/heat';
@@ -36,7 +29,7 @@ export function ringFacts(job: JobState, settings: Settings, ring: RingNow) {
   const window = windows.find((w) => w.edge === lift.nextEdge) ?? null;
   const lineC = Math.max(15, arcC.mean);
   const state = wedgeVerdict(lift.case, lineC);
-  const speed = paceMmS(lineC, lift.easyC, lift.workC) || cutSpeed.value * slowShare;
+  const speed = pickPaceMmS(lift.case, lift, lineC) || cutSpeed.value * slowShare;
   const pace = Number(speed.toFixed(1));
   const safe = safeWedge(lift.case, lineC, speed);
   const folds = job.device.cables.map((c) => foldOver(job.device, job.bond, c));

@@ -4,7 +4,8 @@ import type { Stretch } from '@/core/lift/advance';
 import { depthLimitAt, edgeWindows, liftOuts } from '@/core/lift/depth';
 import { firstGap } from '@/core/lift/firstGap';
 import { cutHazard } from '@/core/lift/saving';
-import { cutSpeed, paceMmS, slowShare } from '@/core/lift/verdict';
+import { pickPaceMmS } from '@/core/lift/pickPace';
+import { cutSpeed, slowShare } from '@/core/lift/verdict';
 import { chipFlawUm } from '@/core/lift/strength';
 import type { EdgeId } from '@/core/device/types';
 import type { Range } from '@/core/source';
@@ -85,7 +86,7 @@ export function computedCut(
         lineC,
         held,
         flawAt(job, at),
-        paceMmS(lineC, lift.easyC, lift.workC) || cutSpeed.value * slowShare,
+        pickPaceMmS(lift.case, lift, lineC) || cutSpeed.value * slowShare,
       );
     }
   });

@@ -440,6 +440,11 @@ export default {
   coldPryFromThePort: 'Cold: pick in at the {{edge}}, then round.',
   coldItStringsLeavePicksIn:
     'Slowly: the glue strings and closes behind the pick, so leave picks in. Hand-warm at most. If it does not give, heat it.',
+  strongGlueThickerPick: 'This glue is stronger than usual. Take the {{pick}} pick.',
+  strongGlueWhy: 'With {{pick}} it goes slowly from {{from}}, with {{own}} only from {{ownFrom}}.',
+  strongGlueNever: 'With {{pick}} it goes slowly from {{from}}, with {{own}} not at any heat that is allowed.',
+  takeThePick: 'Take the {{pick}} pick',
+  heatsBoughtLittle: '{{n}} heats, and hardly anything came free. Try another way.',
   littleGain: '{{quiet}}, and hardly anything came free. Try another way.',
   littleGainWhy: 'Usual here: {{usual}} in a minute; now {{now}}.',
   wayAir: 'Hot air on the next edge',

@@ -446,6 +446,11 @@ export default {
   coldPryFromThePort: 'En frío: la púa por el {{edge}}, y luego alrededor.',
   coldItStringsLeavePicksIn:
     'Despacio: hace hilos y se cierra tras la púa; deja púas puestas. Templado a mano como mucho. Si no cede, calienta.',
+  strongGlueThickerPick: 'Este pegamento es más fuerte de lo normal. Usa la púa de {{pick}}.',
+  strongGlueWhy: 'Con {{pick}} avanza despacio desde {{from}}; con {{own}}, solo desde {{ownFrom}}.',
+  strongGlueNever: 'Con {{pick}} avanza despacio desde {{from}}; con {{own}}, a ninguna temperatura permitida.',
+  takeThePick: 'Usar la púa de {{pick}}',
+  heatsBoughtLittle: '{{n}} calentadas y apenas se ha soltado nada. Cambia de método.',
   littleGain: '{{quiet}} y apenas se ha soltado nada. Cambia de método.',
   littleGainWhy: 'Lo normal aquí: {{usual}} por minuto; ahora {{now}}.',
   wayAir: 'Aire caliente en el borde siguiente',

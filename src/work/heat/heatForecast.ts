@@ -1,5 +1,6 @@
 import { SecondsAbove, secondsAboveOf } from '@/core/heat/secondsAbove';
 import { horizonS, type Exposure } from '@/core/heat/forecast';
+import { hotEndOf } from '@/core/heat/hotEnd';
 import { opening, worstWaiting, type Opening, type OpeningInput } from '@/core/heat/opening';
 import type { ReducedModel } from '@/core/heat/reduced';
 import type { ArcCells } from '@/core/heat/arcs';
@@ -106,8 +107,8 @@ export const magnetsAtC = (job: Pick<JointSeen, 'device'>, f: HeatForecast): num
 };
 
 /**
- * One temperature of a watched thing at an instant, for tile, headline and limit alike: its usual value, and the hot end in
- * the same world as the bond. Null when the device has none.
+ * One temperature of a watched thing at an instant, for tile, headline and limit alike: its usual value, and the hot end
+ * that its limit is judged by. Null when the device has none.
  */
 export function hotNow(
   f: HeatForecast,
@@ -115,10 +116,7 @@ export function hotNow(
   tS: number,
   run: HeatRun = f.run,
 ): { usualC: number; hotC: number } | null {
-  const top = run.members[0]!.hottest(tS, id);
-  if (!top) return null;
-  const p = f.parts[id]?.peakC;
-  return { usualC: top.atC, hotC: p ? top.atC + (p.high - p.mean) : (run.partC(tS, id)?.high ?? top.atC) };
+  return hotEndOf(f, run, id, tS);
 }
 
 /** Seconds above a mark up to an instant, counted live by the hot end, over all heats of the job. */

@@ -1,8 +1,9 @@
 import { adhesiveRecord, type Adhesive } from '@/core/adhesives';
 import { fitScale, gripFigures, scaleU, withScale, type GaveWay, type ScaleFit } from '@/core/lift/scale';
-import { liftThresholds, thresholdRange, type LiftCase } from '@/core/lift/verdict';
+import { defaultPickMm, liftThresholds, thresholdRange, type LiftCase } from '@/core/lift/verdict';
 import { coverStrengths } from '@/core/lift/strength';
 import type { Seen, Settings } from '@/model/settings';
+import type { LiftSlice } from '@/model/stages/lift';
 
 const coverOfSeen = (o: GaveWay) => coverStrengths[(o as Seen).cover] ?? coverStrengths.glassPlain!;
 
@@ -29,13 +30,13 @@ export function shopAdhesive(settings: Pick<Settings, 'seen'>, family: string): 
 export function jobAdhesive(
   settings: Pick<Settings, 'seen'>,
   c: Omit<LiftCase, 'pickMm'>,
-  pickMm: number,
-  gripsAtC: readonly number[],
+  grips: LiftSlice['grips'],
 ): Adhesive {
   const family = c.adhesive.id;
   let seen: GaveWay[] = seenOf(settings, family);
   let adhesive = c.adhesive;
-  for (const tC of gripsAtC) {
+  for (const { tC, pickMm: said } of grips) {
+    const pickMm = said ?? defaultPickMm;
     const { easyC } = liftThresholds({ ...c, adhesive, pickMm });
     if (easyC === null || tC < easyC - scaleU.temperature.value) continue;
     const { hMm, ringMm, fullArea } = c;

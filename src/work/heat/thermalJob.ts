@@ -35,17 +35,12 @@ import { everyPart, strengthOf } from './watchMarks';
 
 /** The lift of this job without the pick: cover, adhesive, flaw after the question about chips, worth of the cover. */
 export function liftCase(
-  job: JointSeen &
-    Pick<IntakeSlice, 'findings'> &
-    CoverSlice &
-    Partial<Pick<LiftSlice, 'gripsAtC'> & Pick<HeatSlice, 'plan'>>,
+  job: JointSeen & Pick<IntakeSlice, 'findings'> & CoverSlice & Partial<Pick<LiftSlice, 'grips'>>,
   settings: Settings,
 ): Omit<LiftCase, 'pickMm'> {
   const plain = plainCase(job, settings);
-  const grips = job.gripsAtC ?? [];
-  return grips.length
-    ? { ...plain, adhesive: jobAdhesive(settings, plain, job.plan?.pickMm ?? defaultPickMm, grips) }
-    : plain;
+  const grips = job.grips ?? [];
+  return grips.length ? { ...plain, adhesive: jobAdhesive(settings, plain, grips) } : plain;
 }
 
 /** The same before anything was tried on it. */

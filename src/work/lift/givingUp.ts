@@ -1,4 +1,4 @@
-import { progressOf, workedS, type Progress } from '@/core/lift/givingUp';
+import { givingUpFigures, heatsBuyLittle, progressOf, workedS, type Progress } from '@/core/lift/givingUp';
 import type { Perimeter } from '@/core/device/perimeter';
 import { boxOf } from '@/core/device/shapes';
 import { minutesPerPiece } from '@/core/intake/routeFigures';
@@ -7,6 +7,7 @@ import { workDefs } from '@/core/intake/works';
 import { judgement } from '@/core/source';
 import type { KnownEvent } from '@/model/event';
 import type { JobState } from '@/model/fold';
+import { onPlate } from '@/model/stages/heat';
 import { coverWorkAt } from '@/model/jobWorks';
 import { isAir } from '@/core/heat/heater';
 import { airsOf, heaterOf, type Settings } from '@/model/settings';
@@ -73,10 +74,23 @@ function liftWork(job: JobState, now: number, { lengthMm, freedMm: spanMm }: Rou
   return { gains, nowS: s.at(-1)! };
 }
 
+/** What each heat of this joint freed until the next one, mm; the last one counts when it was said to have gripped. */
+function freedByHeat(job: JobState, now: number, { freedMm }: Round): number[] {
+  const offs = job.heat.filter((h) => h.setC === null && h.at <= now).map((h) => h.at);
+  const on = onPlate(job) !== null;
+  return offs.flatMap((at, i) => {
+    const until = offs[i + 1] ?? now;
+    const own = job.effective.filter((e) => e.at >= at && e.at <= until);
+    const ended = i < offs.length - 1 || on || own.some((e) => e.type === 'observed' && e.what === 'grips');
+    return ended ? [own.reduce((m, e) => m + freedMm(e), 0)] : [];
+  });
+}
+
 /**
  * The log shows little gain for long: how little, and what else there is with what it takes from here, cheapest first. Null
  * while the work goes on as such work does.
  * @param round how far the work is, along the ring or piece by piece
+ * @returns `shortHeats`: so many heats in a row bought next to nothing; 0: it is the time that says so
  */
 export function givingUp(
   job: JobState,
@@ -84,7 +98,7 @@ export function givingUp(
   settings: Settings,
   now: number,
   round: Round,
-): { progress: Progress; ways: NextWay[] } | null {
+): { progress: Progress; ways: NextWay[]; shortHeats: number } | null {
   if (job.stages.lift === 'done' || job.stages.lift === 'skipped') return null;
   const { lengthMm, heldMm } = round;
   if (heldMm < 1) return null;
@@ -92,7 +106,11 @@ export function givingUp(
   if (!done) return null;
   const usualMin = bookOf(jobs).of('lift', kindOf(job), settings.person).medianS / 60;
   const progress = progressOf(done.gains, done.nowS, lengthMm / usualMin);
-  if (!progress.little) return null;
+  const short =
+    liftModeOf(job).mode !== 'edges' || !heatsBuyLittle(freedByHeat(job, now, round))
+      ? 0
+      : givingUpFigures.shortHeats.value;
+  if (!progress.little && !short) return null;
   const perMinute = (settings.ratePerH * 100) / 60;
   const cutMin = heldMm / progress.usualMmPerMin;
   const way = (id: NextWay['id'], minutes: number, partMinor = 0): NextWay => ({
@@ -112,5 +130,5 @@ export function givingUp(
       : []),
     ...(job.keepCover && price !== undefined ? [way('writeOff', cutMin + clearUpMinutes.value, price)] : []),
   ].sort((a, b) => a.costMinor - b.costMinor);
-  return { progress, ways };
+  return { progress, ways, shortHeats: short };
 }

@@ -1,5 +1,6 @@
 import { jointOf } from '@/core/device/jointKinds';
-import { liftThresholds, pieceTargetC } from '@/core/lift/verdict';
+import { pieceTargetC } from '@/core/lift/pieceTarget';
+import { liftThresholds } from '@/core/lift/verdict';
 import type { ReducedModel } from '@/core/heat/reduced';
 import type { PiecesBench, PiecesCase, PiecesState } from '@/core/practice/pieces/bench';
 import { piecesFigures } from '@/core/practice/pieces/bench';
