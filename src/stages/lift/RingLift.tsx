@@ -91,15 +91,11 @@ export function RingLift({ job }: { job: JobState }) {
           <>
             <Call {...facts.text} />
             <FirstLook thermal={source} />
+            <EasierPick job={job} ring={ring} />
           </>
         }
         readings={<Readings items={facts.readings} />}
-        controls={
-          <>
-            <EasierPick job={job} ring={ring} />
-            <GivingUp job={job} ring={ring} now={now} />
-          </>
-        }
+        controls={<GivingUp job={job} ring={ring} now={now} />}
         main={
           // a button of its own at the end: a tap that was meant for the last edge does not end the stage
           <Button

@@ -109,6 +109,60 @@ describe('giving up a way', () => {
   });
 });
 
+describe('glue that is stronger than it should be', () => {
+  /** A heat with the pick that is planned, off again, and what was said of it. */
+  const heat = (i: number, pickMm: number, more: readonly NewEvent[] = []): NewEvent[] => [
+    { type: 'heatPlan', setC: 110, pickMm, preheated: true, heater: 'plate' },
+    { type: 'heatOn', setC: 110, preheated: true, heater: 'plate', startC: 22, modelRun: 'x', readyInS: 60 },
+    { type: 'heatOff', reason: 'ready', easyForS: 30, gripsInS: 300 },
+    ...more,
+    { type: 'observed', what: 'grips', edge: 'bottom', modelC: 78 + i },
+  ];
+  const done: NewEvent = { type: 'stage', stage: 'heat', to: 'done' };
+
+  it('a thicker pick is proposed with what it needs, taken by one tap, and kept as a call', async () => {
+    startShop(t0, { [save]: [...heat(0, 0.5), ...heat(1, 0.5), done] });
+    jest.setSystemTime(t0 + 5_000);
+    renderStage(LiftStage, save);
+    await pass(600);
+    const box = screen.getByTestId('easierPick');
+    expect(box.textContent).toMatch(
+      /^This glue is stronger than usual\. Take the 0\.8 mm pick\.With 0\.8 mm it goes slowly from (\d+) °C, with 0\.5 mm only from (\d+) °C\./,
+    );
+    const [, from, own] = /from (\d+) °C.*from (\d+) °C/.exec(box.textContent!)!.map(Number);
+    expect(own! - from!).toBeGreaterThanOrEqual(5);
+    await press('Take the 0.8 mm pick');
+    expect(jobNow(save).plan).toMatchObject({ pickMm: 0.8, setC: 110, heater: 'plate' });
+    expect(jobNow(save).decisions.at(-1)).toMatchObject({ call: 'pick', chosen: 0.8 });
+    expect(screen.queryByTestId('easierPick')).toBeNull();
+    // what gripped with the thinner pick stays a thing of that pick
+    expect(jobNow(save).grips.map((g) => g.pickMm)).toEqual([0.5, 0.5]);
+  });
+
+  it('glue that goes as it should asks for no other pick', async () => {
+    startShop(t0, { [save]: heated(120) });
+    renderStage(LiftStage, save);
+    await pass(600);
+    expect(screen.queryByTestId('easierPick')).toBeNull();
+  });
+
+  it('three heats that free next to nothing: another way, long before twenty minutes', async () => {
+    startShop(t0, { [save]: [...heat(0, 0.8), ...heat(1, 0.8), ...heat(2, 0.8), done] });
+    jest.setSystemTime(t0 + 60_000);
+    const first = renderStage(LiftStage, save);
+    await pass(600);
+    expect(screen.getByTestId('givingUp').textContent).toMatch(
+      /^3 heats, and hardly anything came free\. Try another way\./,
+    );
+    first.unmount();
+    const cut: NewEvent = { type: 'cut', fromMm: 0, toMm: 60, free: true, tC: 70, hazard: 0 };
+    startShop(t0, { [save]: [...heat(0, 0.8), ...heat(1, 0.8), ...heat(2, 0.8, [cut]), done] });
+    renderStage(LiftStage, save);
+    await pass(600);
+    expect(screen.queryByTestId('givingUp')).toBeNull();
+  });
+});
+
 describe('a lens cover that nobody chose', () => {
   it('is the one that the job is about: it stays chosen when it is off, and another one comes beside it', async () => {
     const off: NewEvent = { type: 'lens', bondId: 'lens1Tape', step: 'off', done: true };
