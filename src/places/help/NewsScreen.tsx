@@ -8,7 +8,7 @@ import { t } from '@/words/help';
 /** What each version brought, the newest first. */
 export function NewsScreen() {
   const news = [
-    { of: '0.3', lines: [t('v3a'), t('v3b'), t('v3c')] },
+    { of: '0.3', lines: [t('v3a'), t('v3b'), t('v3c'), t('v3d')] },
     { of: '0.2', lines: [t('v2a'), t('v2b'), t('v2c'), t('v2d'), t('v2e'), t('v2f')] },
     { of: '0.1', lines: [t('v1a')] },
   ];

@@ -5,10 +5,12 @@ import { View } from 'react-native';
 import { coolC, type ZoneState } from '@/core/clean/zones';
 import type { NewEvent } from '@/model/event';
 import type { JobState } from '@/model/fold';
+import { onPlate } from '@/model/stages/heat';
 import type { Settings } from '@/model/settings';
 import { useActions } from '@/bench-kit/actions';
 import type { ZoneNow } from '@/work/clean/cleanJob';
 import { StageShell } from '@/bench-kit/StageShell';
+import { hrefAt } from '@/bench-kit/stageHref';
 import { useGoOn } from '@/bench-kit/useGoOn';
 import { useSettings } from '@/store/shop';
 import { capital } from '@/words/capital';
@@ -41,7 +43,10 @@ export function CleanStage({ job }: { job: JobState }) {
     { type: 'cleanZone', on, index: z.zone.index, state, tC: Math.round(Math.min(heat.frameC, 199) * 10) / 10 },
     ...(state !== 'glass' ? z.shards.map((markId): NewEvent => ({ type: 'glassGone', markId })) : []),
   ];
+  // somebody opened this page by hand while it still lies there: nothing is wiped on a hot heater
+  const on = onPlate(job) !== null;
   const main = ((): { label: string; act: () => void; why: string | null } => {
+    if (on) return { label: t('backToHeat'), act: () => router.replace(hrefAt(job, 'heat')), why: null };
     if (dirty?.state === 'glass')
       return {
         label: t('glassIsOut', { index: dirty.zone.index + 1 }),
@@ -76,7 +81,7 @@ export function CleanStage({ job }: { job: JobState }) {
   })();
   // one tap when all of it is wiped; zone by zone where something is left
   const residue = dirty ? c.zones.filter((z) => z.state === 'residue') : [];
-  const wipe = dirty && dirty.state === 'residue' && !dirty.zone.dry;
+  const wipe = !on && dirty && dirty.state === 'residue' && !dirty.zone.dry;
   return (
     <StageShell
       job={job}
@@ -84,10 +89,16 @@ export function CleanStage({ job }: { job: JobState }) {
       now={now}
       caution={caution()}
       picture={(size) => <CleanPicture job={job} size={size} c={c} path={heat.path} />}
-      call={<Call {...cleanCall(job, c, heat, settings, now)} />}
+      call={
+        <Call
+          {...(on
+            ? { sentence: t('stillOnTheHeat'), reason: t('nothingIsWipedOnHeat'), tone: 'caution' as const }
+            : cleanCall(job, c, heat, settings, now))}
+        />
+      }
       readings={<CleanReadings c={c} heat={heat} units={settings} />}
       controls={
-        residue.length > 1 && dirty?.state !== 'glass' ? (
+        !on && residue.length > 1 && dirty?.state !== 'glass' ? (
           <View className="mt-2">
             <Button
               onward
@@ -119,16 +130,18 @@ export function CleanStage({ job }: { job: JobState }) {
         ) : undefined
       }
     >
-      <CleanBelow
-        job={job}
-        units={settings}
-        now={now}
-        frameC={heat.frameC}
-        c={c}
-        setSide={setSide}
-        put={put}
-        log={log}
-      />
+      {on ? null : (
+        <CleanBelow
+          job={job}
+          units={settings}
+          now={now}
+          frameC={heat.frameC}
+          c={c}
+          setSide={setSide}
+          put={put}
+          log={log}
+        />
+      )}
     </StageShell>
   );
 }

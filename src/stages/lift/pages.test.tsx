@@ -611,6 +611,17 @@ describe('clean', () => {
     expect(call()).toBe('Clean and cool: go on.');
   });
 
+  it('opened by hand while the device lies on the plate, it asks for nothing to be wiped', async () => {
+    startShop(t0);
+    renderStage(CleanStage, heating);
+    await pass(1100);
+    expect(call()).toBe('It is still on the heat.');
+    expect(screen.queryByRole('button', { name: /wiped|Alcohol|^All/ })).toBeNull();
+    expect(screen.queryByText('Zones one by one')).toBeNull();
+    await press('Back to Heat');
+    expect(went.at(-1)).toBe(`/jobs/${heating}/heat`);
+  });
+
   it('a saved cover has its own residue; near the camera no liquid; a film bears a bead only', async () => {
     startShop(t0);
     renderStage(CleanStage, save);

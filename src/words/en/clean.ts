@@ -1,4 +1,8 @@
 export default {
+  stillOnTheHeat: 'It is still on the heat.',
+  nothingIsWipedOnHeat:
+    'Take it off first. Nothing is wiped on a hot plate: alcohol boils there, and its vapour burns.',
+  backToHeat: 'Back to Heat',
   sideOfTheBond: 'Side of the bond',
   frame: 'Frame',
   back: 'Back',

@@ -32,6 +32,7 @@ export default {
   v3a: 'Several devices at one bench: each keeps everything, and they tell each other.',
   v3b: 'One job can be lent to a device and taken back.',
   v3c: 'Practice: two phones and the counter, and a probe to tape on.',
+  v3d: 'Lift: a thicker pick where the glue is strong, and another way when heats buy nothing.',
   jobsTitle: 'Jobs',
   jobs1: 'Every job that is open or handed over. Search by label, tag, phone or stage.',
   jobs2: 'On a wide screen a press shows the job beside the list; its button opens it.',

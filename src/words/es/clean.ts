@@ -2,6 +2,9 @@ import type en from '../en/clean';
 import type { Same } from '../same';
 
 export default {
+  stillOnTheHeat: 'Todavía está al calor.',
+  nothingIsWipedOnHeat: 'Retíralo antes. Sobre la placa caliente no se limpia: el alcohol hierve y su vapor arde.',
+  backToHeat: 'Volver a Calor',
   sideOfTheBond: 'Lado de la unión',
   frame: 'Marco',
   back: 'Tapa',

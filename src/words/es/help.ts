@@ -36,6 +36,7 @@ export default {
   v3a: 'Varios dispositivos en un banco: cada uno lo guarda todo, y se lo cuentan entre sí.',
   v3b: 'Un trabajo se puede prestar a un dispositivo y recoger.',
   v3c: 'Práctica: dos teléfonos y el mostrador, y una sonda que se pega.',
+  v3d: 'Levantar: púa más gruesa si el pegamento es fuerte, y otro método si calentar no sirve.',
   jobsTitle: 'Trabajos',
   jobs1: 'Todos los trabajos, abiertos o entregados. Se buscan por nombre, etiqueta, teléfono o etapa.',
   jobs2: 'En una pantalla ancha, pulsar muestra el trabajo al lado; su botón lo abre.',
