@@ -16,7 +16,7 @@ export default {
   aboutCorners: 'A small phone with chips that nobody saw: corners at a tenth of the speed.',
   aboutCamera: 'Past the camera and the keys without touching them.',
   aboutLens: 'Warm a cracked lens cover with air, lift it with a blade: short of the camera, and before that gets hot.',
-  aboutStubborn: 'A strong glue: more heat, alcohol, patience, and the battery stays under its limit.',
+  aboutStubborn: 'A strong glue: a thicker pick, alcohol, patience, and the battery stays under its limit.',
   aboutToday: 'A copy of {{label}}, with its model and its cracks. The job itself stays as it is.',
   howItIsTold: 'Calls',
   wayGuided: 'Guided: calls are shown',

@@ -20,7 +20,7 @@ export default {
   aboutCamera: 'Pasar la cámara y los botones sin tocarlos.',
   aboutLens:
     'Calentar con aire un cristal de cámara rajado y sacarlo con una hoja: sin llegar a la cámara y antes de que se caliente.',
-  aboutStubborn: 'Un pegamento fuerte: más calor, alcohol, paciencia, y la batería bajo su límite.',
+  aboutStubborn: 'Un pegamento fuerte: una púa más gruesa, alcohol, paciencia, y la batería bajo su límite.',
   aboutToday: 'Una copia de {{label}}, con su modelo y sus grietas. El trabajo queda como está.',
   howItIsTold: 'Avisos',
   wayGuided: 'Guiado: se ven los avisos',
