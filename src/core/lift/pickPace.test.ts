@@ -1,7 +1,7 @@
 import * as fc from 'fast-check';
 
 import { adhesiveRecord } from '../adhesives';
-import { easierK, easierPick, pickPaceMmS } from './pickPace';
+import { easierK, easierPick, pickPaceMmS, pickPacer } from './pickPace';
 import { coverStrengths } from './strength';
 import { cutSpeed, floorC, liftThresholds, paceMmS, slowShare, wedgeState, workFloorC, type LiftCase } from './verdict';
 
@@ -80,6 +80,13 @@ describe('speed of the pick', () => {
       else expect(pace).toBeCloseTo(Math.min(least, heat), 9);
     }
     expect(slower).toBeGreaterThan(0);
+    // a plan asks to the half degree where the glue is strong, and exactly where it is plain
+    const pace = pickPacer(c, th);
+    expect(pace(70.2)).toBe(pickPaceMmS(c, th, 70));
+    expect(pace(69.9)).toBe(pace(70.2));
+    const plain = lift();
+    const easy = liftThresholds(plain);
+    expect(pickPacer(plain, easy)(55.13)).toBe(paceMmS(55.13, easy.easyC, easy.workC));
     expect(pickPaceMmS(c, th, th.workC! - 1)).toBe(0);
   });
 });

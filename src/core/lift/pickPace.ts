@@ -24,6 +24,18 @@ export function pickPaceMmS(c: LiftCase, th: Pick<LiftThresholds, 'easyC' | 'wor
   return least;
 }
 
+/** The same by temperature for a plan that asks some hundred times: where each answer takes a solve, to the half degree. */
+export function pickPacer(c: LiftCase, th: Pick<LiftThresholds, 'easyC' | 'workC'>): (tC: number) => number {
+  if (c.adhesive.debond.scale.value <= 1) return (tC) => pickPaceMmS(c, th, tC);
+  const found = new Map<number, number>();
+  return (tC) => {
+    const half = Math.round(tC * 2) / 2;
+    const mmS = found.get(half) ?? pickPaceMmS(c, th, half);
+    found.set(half, mmS);
+    return mmS;
+  };
+}
+
 export const easierK = judgement(5, 'a pick that needs so much less heat is worth changing to, K');
 
 /** The nearest thicker pick that goes slowly at clearly less heat than the one in hand does; null: none of them does. */

@@ -7,7 +7,7 @@ import type { HeatSwitch, HeatUse, Watched } from '../heat/member';
 import type { ReducedModel } from '../heat/reduced';
 import type { Range } from '../source';
 import { planLift, type LiftPlan } from './plan';
-import { pickPaceMmS } from './pickPace';
+import { pickPacer } from './pickPace';
 import { liftThresholds, upperC, wedgeState, type LiftCase } from './verdict';
 
 export interface PicksInput {
@@ -59,13 +59,6 @@ export function comparePicks(model: ReducedModel, input: PicksInput): PickWay[] 
   return input.picksMm.map((pickMm) => {
     const lift = { ...input.lift, pickMm };
     const { easyC, workC } = liftThresholds(lift);
-    const pace = new Map<number, number>();
-    // to the half degree: nobody feels less, and a plan asks some hundred times
-    const paceAt = (tC: number) => {
-      const half = Math.round(tC * 2) / 2;
-      if (!pace.has(half)) pace.set(half, pickPaceMmS(lift, { easyC, workC }, half));
-      return pace.get(half)!;
-    };
     const o = opening({
       run,
       fromS: input.nowS,
@@ -98,7 +91,7 @@ export function comparePicks(model: ReducedModel, input: PicksInput): PickWay[] 
               easyC,
               workC,
               setC: input.setC,
-              ...(lift.adhesive.debond.scale.value > 1 ? { paceMmS: paceAt } : {}),
+              paceMmS: pickPacer(lift, { easyC, workC }),
               nowS: input.nowS,
               batteryMarks: input.marks.battery ?? { cautionC: 1e3, stopC: 1e3 },
             }),
