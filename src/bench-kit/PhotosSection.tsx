@@ -54,7 +54,7 @@ export function PhotosSection({ job }: { job: JobState }) {
               photoBudgetBytes: mb(photoBudgetBytes),
             })
           : t('photosOfMbUsedTheyGo', {
-              n: job.photos.length,
+              count: job.photos.length,
               used: mb(used),
               photoBudgetBytes: mb(photoBudgetBytes),
             })}

@@ -58,7 +58,12 @@ function valueText({ sourced: { value, u }, unit }: WhyRow, units: Pick<Settings
 }
 
 /** Where a figure comes from, in a line: beside the field where it is set. */
-export const sourceLine = (s: Sourced): string => `${kindNames[s.source.kind]}: ${s.source.note}`;
+export function sourceLine({ source: { kind, note } }: Sourced): string {
+  const name = kindNames[kind];
+  // the label beside it says what it is; the note of a shop's figure begins with its place in a table
+  const own = /: ((?:shop figure|no log of its own yet), .*)$/.exec(note)?.[1] ?? note;
+  return own.startsWith(`${name} `) ? own : `${name}: ${own}`;
+}
 
 /** Values with their sources, as the call used them. */
 export function WhyRows({ rows }: { rows: readonly WhyRow[] }) {

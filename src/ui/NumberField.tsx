@@ -43,7 +43,7 @@ export function NumberField(p: NumberFieldProps) {
     const read = readNumber(text, p.label, p.low, p.high, p.unit);
     if ('problem' in read) {
       setProblem(read.problem);
-      const number = Number(text.replace(',', '.'));
+      const number = Number(text.replace(',', '.').replace('−', '-'));
       if (text.trim() && Number.isFinite(number)) p.onRefused?.(number);
       return false;
     }

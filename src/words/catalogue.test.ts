@@ -162,6 +162,6 @@ it('what somebody typed stays as it is in every language, also where it is the n
   expect(bench('isBack', { person: 'coil' })).toContain('coil');
   const noted = log('found3', { kind: 'battery', answer: 'x', note: 'battery' });
   expect(noted).toContain('batería');
-  expect(noted).toMatch(/: battery$/);
+  expect(noted).toMatch(/\. battery$/);
   speak('en');
 });

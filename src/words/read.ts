@@ -12,7 +12,7 @@ export function readNumber(
   high: number,
   unit: string,
 ): { value: number } | { problem: string } {
-  const t = text.trim().replace(',', '.');
+  const t = text.trim().replace(',', '.').replace('−', '-');
   const allowed = tr('allowedRange', { low: shown(low), high: shown(high), unit }).trim();
   if (!t) return { problem: tr('enter', { label, allowed }) };
   if (!/^[+-]?(\d+\.?\d*|\.\d+)$/.test(t))

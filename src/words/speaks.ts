@@ -1,6 +1,6 @@
 import i18next from 'i18next';
 
-import { language } from './language';
+import { language, locale } from './language';
 import { lengthOf } from './longer';
 import { told } from './told';
 
@@ -28,6 +28,17 @@ const peoples: Readonly<Record<string, ReadonlySet<string>>> = {
   kit: new Set(['because', 'chosen']),
 };
 
+const fractions = new Map<string, Intl.NumberFormat>();
+/** A number that nobody rounded for the sentence, as the language writes it: 2.5, 2,5, −1. */
+function inLanguage(value: number): string {
+  let f = fractions.get(locale());
+  if (!f) {
+    f = new Intl.NumberFormat(locale(), { maximumFractionDigits: 6, useGrouping: false });
+    fractions.set(locale(), f);
+  }
+  return f.format(value).replace('-', '−');
+}
+
 /** One of several ways to say something to fill a sentence with. */
 export type Say<W> = <K extends Key<W>>(key: K, ...holes: Filled<Text<W, K>, Counted<W, K>>) => string;
 
@@ -46,16 +57,14 @@ export function speaks<const W extends Record<string, string>>(namespace: string
     const before = said.get(asked);
     if (before !== undefined) return before;
     const filled: Readonly<Record<string, unknown>> = holes[0] ?? {};
-    // what fills a hole may come from below, where names are English
-    const inWords =
-      language() === 'en'
-        ? filled
-        : Object.fromEntries(
-            Object.entries(filled).map(([k, v]) => [
-              k,
-              typeof v !== 'string' || typed.has(k) || peoples[namespace]?.has(k) ? v : told(v),
-            ]),
-          );
+    // what fills a hole may come from below, where names are English; a count stays a number, it chooses the words
+    const own = (k: string) => typed.has(k) || peoples[namespace]?.has(k);
+    const inWords = Object.fromEntries(
+      Object.entries(filled).map(([k, v]) => [
+        k,
+        typeof v === 'number' && k !== 'count' ? inLanguage(v) : typeof v === 'string' && !own(k) ? told(v) : v,
+      ]),
+    );
     const text = joined(say(key, { lng: language(), ns: namespace, ...inWords }));
     if (said.size > 3000) said.clear();
     said.set(asked, text);

@@ -22,7 +22,8 @@ export function digits(value: number, places = 0): string {
     });
     numbers.set(key, f);
   }
-  return f.format(value);
+  // a hyphen is not a minus, and a screen reader says it as one
+  return f.format(value).replace('-', '−');
 }
 
 const two = (n: number) => String(n).padStart(2, '0');
@@ -51,7 +52,7 @@ export const fromF = (f: number) => ((f - 32) * 5) / 9;
 
 /** The number a person reads, without its unit. */
 export const tempNumber = (c: number, u: Units) => Math.round(u.temperature === 'C' ? c : toF(c));
-export const temp = (c: number, u: Units) => `${tempNumber(c, u)} °${u.temperature}`;
+export const temp = (c: number, u: Units) => `${digits(tempNumber(c, u))} °${u.temperature}`;
 /** A difference of temperatures. */
 export const kelvin = (k: number, u: Units, places = 1) =>
   u.temperature === 'C' ? `${digits(k, places)} K` : `${digits(k * 1.8, places)} °F`;
@@ -94,9 +95,17 @@ export function spoken(s: number): string {
   return t % 60 ? `${Math.floor(t / 60)} min ${t % 60} s` : `${t / 60} min`;
 }
 
-/** A stretch of work in words: 54 min, 1 h 26 min, 41 h. */
+/** How far a person rounds a stretch of hours up to so many minutes. Judgement, as above. */
+const hoursTo = [
+  { belowMin: 180, stepMin: 1 },
+  { belowMin: 600, stepMin: 5 },
+  { belowMin: Infinity, stepMin: 30 },
+];
+/** A stretch of work in words: 54 min, 1 h 26 min, 4 h 20 min, 41 h. */
 export function span(s: number): string {
-  const min = Math.round(Math.abs(s) / 60);
+  const exact = Math.round(Math.abs(s) / 60);
+  const { stepMin } = hoursTo.find((r) => exact < r.belowMin)!;
+  const min = Math.round(exact / stepMin) * stepMin;
   if (min < 60) return `${min} min`;
   if (min >= 36 * 60) return `${Math.round(min / 60)} h`;
   return min % 60 ? `${Math.floor(min / 60)} h ${min % 60} min` : `${min / 60} h`;

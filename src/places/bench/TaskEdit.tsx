@@ -1,3 +1,4 @@
+import { told } from '@/words/told';
 import { Link, type Href } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -38,7 +39,7 @@ function whenLine(entry: PlanEntry, { shop, plan }: PlanNow, settings: Settings,
   const chosen = plan.bench.jobs.find((j) => j.id === entry.job)!.variants.length > 1;
   if (!use.length)
     return chosen ? t('toByItselfThePlanCloses', { ...of, variant: entry.variant }) : t('toByItself', of);
-  const list = use.map((r) => resourceName(settings, r)).join(', ');
+  const list = use.map((r) => told(resourceName(settings, r))).join(', ');
   return chosen ? t('toThePlanClosesItBy', { ...of, list, variant: entry.variant }) : t('to2', { ...of, list });
 }
 

@@ -1,3 +1,4 @@
+import { told } from '@/words/told';
 import type { PlanProblem } from '@/work/bench/planNow';
 import type { NextHands } from '@/core/schedule/nextHands';
 import type { Instead } from '@/core/schedule/shopPlan';
@@ -107,7 +108,7 @@ export function entryText(
   settings: Settings,
   now: number,
 ): string {
-  const who = use.map((r) => resourceName(settings, r)).join(', ');
+  const who = use.map((r) => told(resourceName(settings, r))).join(', ');
   return who
     ? t('to3', {
         shop: dayTime(atOf(shop, e.startS), now),

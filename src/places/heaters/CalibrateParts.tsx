@@ -135,7 +135,7 @@ export function LogSource({
       ) : (
         <Button
           kind="small"
-          label={tr('stopRecordingReadings', { n: live.readings.filter((r) => r.at >= recordFrom).length })}
+          label={tr('stopRecordingReadings', { count: live.readings.filter((r) => r.at >= recordFrom).length })}
           onPress={stopRecording}
         />
       )}

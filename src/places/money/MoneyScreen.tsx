@@ -57,7 +57,7 @@ export function MoneyScreen() {
     <PlaceFrame
       full
       title={t('money')}
-      line={t('jobsHandedOverWithAQuote', { n: outcomes.length, of: quoted.length })}
+      line={t('jobsHandedOverWithAQuote', { count: outcomes.length, of: quoted.length })}
       actions={
         <View className="flex-1">
           <Button

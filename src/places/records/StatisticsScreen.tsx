@@ -25,14 +25,14 @@ function overrunSentence(list: readonly StageMinutes[]): string {
         stage: stageName(first!.stage),
         figure: digits(first!.overrun!.ratio, 2),
         lostS: Math.round(first!.overrun!.lostS / 60),
-        n: first!.overrun!.n,
+        count: first!.overrun!.n,
         list: listed(rest.map((m) => stageName(m.stage))),
       })
     : t('runsOverItsPlanMinLost2', {
         stage: stageName(first!.stage),
         figure: digits(first!.overrun!.ratio, 2),
         lostS: Math.round(first!.overrun!.lostS / 60),
-        n: first!.overrun!.n,
+        count: first!.overrun!.n,
       });
 }
 

@@ -14,7 +14,11 @@ export default memo(function WatchChart({ chart, width }: { chart: Chart; width:
   const height = watchFigures.height.value;
   return (
     <Plot
-      label={byJob ? t('chartOfComeBacksJobs', { n: values.length }) : t('chartOfComeBacksWeeks', { n: values.length })}
+      label={
+        byJob
+          ? t('chartOfComeBacksJobs', { count: values.length })
+          : t('chartOfComeBacksWeeks', { count: values.length })
+      }
       width={width}
       x={{
         at: names.map((_, i) => i),

@@ -58,7 +58,7 @@ it('the record holds everything: stages, readings, functions, signatures, and wh
   const text = screen.getByTestId('record').textContent!;
   expect(text).toContain('Came back as J-0133');
   expect(text).toMatch(/Heat: done .*, 6 min\./);
-  expect(text).toMatch(/Steps: g1 -?0\.\d{3} mm/);
+  expect(text).toMatch(/Steps: g1 −?0\.\d{3} mm/);
   expect(text).toContain('flash: ok, ok.');
   expect(text).toContain('signed by Mirel (checker)');
 });

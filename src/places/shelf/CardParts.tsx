@@ -65,11 +65,8 @@ export function Hard({ job, history }: { job: JobState; history: ModelHistory })
     <>
       <Part title={t('howHardItIs')}>
         <Txt>
-          {listed([
-            t('handsMinutes', { minutes: t('minutesOf', { n: Math.round(history.handsMin ?? own.handsMin) }) }),
-            own.experienced ? t('forExperienced') : t('anybodyMay'),
-          ])}
-          .
+          {t('handsMinutes', { minutes: t('minutesOf', { n: Math.round(history.handsMin ?? own.handsMin) }) })}{' '}
+          {own.experienced ? t('forExperienced') : t('anybodyMay')}
         </Txt>
         {own.reasons.map((r) => (
           <Txt key={r.why} size="s">

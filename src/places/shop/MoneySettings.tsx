@@ -71,13 +71,13 @@ export function MoneySettings({ settings: s, onChange, onRate }: MoneySettingsPr
         {sum('overheadMinor', tr('overheadOfAJob'), 10000)}
         {sum('damageMinor', tr('damageInsideCostsOnAverage'), 10000)}
         {sum('stepMinor', tr('pricesGoUpInStepsOf'), 1000)}
-        {sum('offMinor', 'less', 10)}
+        {sum('offMinor', tr('lessThat'), 10)}
         {sum('tapePerMMinor', tr('tapeAMetre'), 1000)}
         {sum('beadPerMlMinor', tr('liquidAMillilitre'), 1000)}
         {sum('ringMinor', tr('preCutRing'), 1000)}
       </Disclosure>
       {(['phone', 'tablet'] as const).map((kind) => (
-        <Disclosure key={kind} title={tr('priceList', { kind })}>
+        <Disclosure key={kind} title={kind === 'phone' ? tr('priceListPhone') : tr('priceListTablet')}>
           <Txt size="s" tone="ink2" className="mb-2">
             {tr('whatAPartCostsTheShop')}
           </Txt>

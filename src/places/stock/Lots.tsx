@@ -33,12 +33,11 @@ function lotLine(l: Lot, { unit, digits, next, now }: Pick<LotsProps, 'unit' | '
   const until = goodUntil(l);
   const what = {
     id: l.id,
-    digits: inDigits(l.qty, digits),
-    unit,
+    amount: unit === 'pieces' ? t('pieces', { count: Math.round(l.qty) }) : `${inDigits(l.qty, digits)} ${unit}`,
     part: l.openedAt === null ? '' : t('openSince', { openedAt: dayMonth(l.openedAt) }),
   };
   const mine = l.id === next;
-  if (!Number.isFinite(until)) return mine ? t('takeThisOne', what) : `${what.id}: ${what.digits} ${unit}${what.part}`;
+  if (!Number.isFinite(until)) return mine ? t('takeThisOne', what) : `${what.id}: ${what.amount}${what.part}`;
   if (until < now) {
     const past = { ...what, until: dayMonth(until) };
     return mine ? t('pastItsDateTakeThisOne', past) : t('pastItsDate', past);

@@ -20,7 +20,7 @@ import { dayTime } from '@/words/units';
 import { Lots } from './Lots';
 import { partArrived, partOrdered } from '@/work/stock/partFlow';
 import { withMove } from './moves';
-import { partName } from './words';
+import { itemName, partName } from './words';
 import { t } from '@/words/stock';
 
 interface PartsProps {
@@ -212,7 +212,12 @@ function NewPart({ settings: s, onAdd }: { settings: Settings; onAdd: (p: PartSt
         options={devices.map((d) => ({ id: d.device.id, name: d.device.name }))}
         onChange={setDevice}
       />
-      <Choice label={t('part')} value={item} options={items.map((i) => ({ id: i, name: i }))} onChange={setItem} />
+      <Choice
+        label={t('part')}
+        value={item}
+        options={items.map((i) => ({ id: i, name: itemName(i) }))}
+        onChange={setItem}
+      />
       <Choice
         label={t('origin')}
         value={origin}

@@ -5,14 +5,19 @@ import type { ItemAdvice } from '@/model/stockUse';
 import { digits, length } from '@/words/units';
 import { t } from '@/words/stock';
 
+/** A kind of part by the work that takes it. */
+export const itemName = (item: string): string => {
+  const work = works.find((w) => workDefs[w].item === item);
+  return work ? workNames[work] : item;
+};
+
 /** A part in words: what it is for, of which origin. */
 export function partName(
   p: Pick<PartStock, 'deviceId' | 'item' | 'origin'>,
   nameOf: (deviceId: string) => string,
 ): string {
-  const work = works.find((w) => workDefs[w].item === p.item);
   const origin = originNames[p.origin as keyof typeof originNames] ?? p.origin;
-  return `${nameOf(p.deviceId)}: ${work ? workNames[work] : p.item}, ${origin}`;
+  return `${nameOf(p.deviceId)}: ${itemName(p.item)}, ${origin}`;
 }
 
 export const amount = (a: Pick<ItemAdvice, 'unit'>, v: number, s: Settings): string =>

@@ -223,7 +223,7 @@ export function BeadNumbers({ here: { bead, s, picks } }: { here: BeadDetailsSta
         <Txt
           size="s"
           tone={bead.dots.figures.touching ? 'caution' : 'ink'}
-        >{`${t('dotsOfLMlEachSpreads', { n: bead.dots.at.length, figure: inDigits(bead.dots.figures.ulPerDot, 1), figure2: inDigits(bead.fillMl, 2), discRadiusMm: length(2 * bead.dots.figures.discRadiusMm, s, 1) })}${bead.dots.figures.touching ? ` ${t('theyTouchAirIsShutIn')}` : ''}`}</Txt>
+        >{`${t('dotsOfLMlEachSpreads', { count: bead.dots.at.length, figure: inDigits(bead.dots.figures.ulPerDot, 1), figure2: inDigits(bead.fillMl, 2), discRadiusMm: length(2 * bead.dots.figures.discRadiusMm, s, 1) })}${bead.dots.figures.touching ? ` ${t('theyTouchAirIsShutIn')}` : ''}`}</Txt>
       ) : null}
     </>
   ) : null;

@@ -106,7 +106,7 @@ function useShots({ job }: { job: JobState }) {
             })
           : t('specksTheStrongest', {
               name: chosen.name,
-              n: r.specks.length,
+              count: r.specks.length,
               peak: percent(Math.abs(r.specks[0]!.peak)),
             })
         : t('noSpeckSeen', { name: chosen.name }),

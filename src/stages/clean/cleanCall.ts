@@ -121,7 +121,7 @@ export function cleanCall(
       reason:
         toLookAt.length === 1
           ? t('lightFromTheSideZoneWhat', { n: toLookAt.length })
-          : t('lightFromTheSideZonesWhat', { n: toLookAt.length }),
+          : t('lightFromTheSideZonesWhat', { count: toLookAt.length }),
       tone: 'ink',
     };
   if (!job.prep.has('crumbsGone'))

@@ -33,6 +33,11 @@ function notesOf(
   const cautionC = batteryMarks(job.device).cautionC;
   const battery = f.parts.battery;
   const { readyS } = f;
+  const over = {
+    mean: clock(battery?.aboveCautionS.mean ?? 0),
+    high: clock(battery?.aboveCautionS.high ?? 0),
+    mean2: clock(f.parts.camera?.aboveCautionS.mean ?? 0),
+  };
   const since = (s: number) => clock(s - f.heatStartS);
   return [
     readyS
@@ -46,12 +51,9 @@ function notesOf(
     probed
       ? t('countedFromTheHeatModelAnd', { cautionC: temp(cautionC, units) })
       : t('countedFromTheHeatModelAlone', { cautionC: temp(cautionC, units) }),
-    t('batteryOverItsWarningForUp', {
-      mean: clock(battery?.aboveCautionS.mean ?? 0),
-      high: clock(battery?.aboveCautionS.high ?? 0),
-      high2: clock(battery?.aboveStopS.high ?? 0),
-      mean2: clock(f.parts.camera?.aboveCautionS.mean ?? 0),
-    }),
+    (battery?.aboveStopS.high ?? 0) < 0.5
+      ? t('batteryNeverOverItsLimit', over)
+      : t('batteryOverItsWarningForUp', { ...over, high2: clock(battery!.aboveStopS.high) }),
     t('whenItOpens', {
       list: kinds
         .flatMap((id) =>

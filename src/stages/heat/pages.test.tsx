@@ -110,7 +110,7 @@ describe('ways side by side', () => {
     );
     expect(call()).toMatch(/: the gentlest\.$/);
     expect(screen.getByTestId('cold').textContent).toMatch(
-      /Cold: not plannedOn dry ice the warmest part of the ring is at -\d+ °C after 25 minutes/,
+      /Cold: not plannedOn dry ice the warmest part of the ring is at −\d+ °C after 25 minutes/,
     );
     // a way that opens, but not the one in front
     const other = rows.find(

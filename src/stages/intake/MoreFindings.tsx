@@ -67,7 +67,7 @@ export function MoreFindings({
         return (
           <View key={kind} className="mb-2">
             <Choice
-              label={`${capital(findingNames[kind])}?`}
+              label={tr('askedOf', { finding: capital(findingNames[kind]) })}
               value={f?.answer ?? null}
               options={yesNo}
               onChange={(answer) => onFind({ type: 'finding', kind, answer, note })}

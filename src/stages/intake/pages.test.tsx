@@ -159,7 +159,7 @@ describe('route', () => {
   it('compares old and new: a glass that is too big is said, and what is on the new part need not move', async () => {
     renderStage(RouteScreen, heating!);
     await enter('Width of the glass, new, mm', '73.1');
-    expect(screen.getByText(/Width of the glass: -0\.4\d mm of gap on each side: too big/)).toBeTruthy();
+    expect(screen.getByText(/Width of the glass: −0\.4\d mm of gap on each side: too big/)).toBeTruthy();
     await enter('Camera hole, old ring against new hole, new, mm', '9.4');
     expect(screen.getByText(/The ring may stay: 0\.30 mm of gap all round/)).toBeTruthy();
     expect(screen.getByText('5 of 5 pieces must move')).toBeTruthy();

@@ -9,7 +9,7 @@ import type { Range } from '@/core/source';
 import type { Seen } from '@/model/settings';
 import type { JobState } from '@/model/fold';
 import { useActions } from '@/bench-kit/actions';
-import { shopAdhesive } from '@/work/heat/shopAdhesive';
+import { seenOf, shopAdhesive } from '@/work/heat/shopAdhesive';
 import type { LiftState } from '@/work/heat/thermalJob';
 import { newId } from '@/store/ids';
 import { saveSettings, useSettings } from '@/store/shop';
@@ -95,18 +95,38 @@ function useGaveWay({ job, lift, arcC }: GaveWayProps) {
   };
   return {
     ...{ units, gave, setGave, lifted, setLifted, setTypedC, last, problem, loC, hiC, tC },
-    ...{ now, said: describe(settings), save, takeOut },
+    ...{ now, said: describe(settings), seen: seenOf(settings, family).length, save, takeOut },
   };
 }
 
 /** "It gave way at 0.4 mm at about 95 °C": adjusts this adhesive in this shop; shown, with its uncertainty, and reversible. */
 export function GaveWay(p: GaveWayProps) {
-  const { units, gave, setGave, lifted, setLifted, setTypedC, last, problem, loC, hiC, tC, now, said, save, takeOut } =
-    useGaveWay(p);
+  const {
+    seen,
+    units,
+    gave,
+    setGave,
+    lifted,
+    setLifted,
+    setTypedC,
+    last,
+    problem,
+    loC,
+    hiC,
+    tC,
+    now,
+    said,
+    save,
+    takeOut,
+  } = useGaveWay(p);
   return (
     <Disclosure title={t('itGaveWayOrItDid')}>
       <Txt size="s" className="mb-2" testID="scale">
-        {t('inThisShop', { name: now.name, settings: said, note: now.debond.scale.source.note })}
+        {t('inThisShop', {
+          name: now.name,
+          settings: said,
+          seen: seen ? t('seenSoFar', { count: seen }) : t('seenNothing'),
+        })}
       </Txt>
       <Choice
         label={t('atThisLiftTheGlue')}

@@ -127,24 +127,33 @@ export function LensHeatChoice({ here: { plan, next, warm, setSchool, units, air
               ? t('warmTheCameraGetsUpTo', {
                   high: temp(plan.heat.cameraC.high, units),
                   gcJm2: Math.round(plan.cold.gcJm2),
-                  choose: plan.choose,
+                  choose: plan.choose === 'warm' ? t('chooseWarm') : t('chooseCold'),
                 })
               : plan.cold.verdict === 'slow'
                 ? t('warmTheCameraGetsUpTo2', {
                     high: temp(plan.heat.cameraC.high, units),
                     gcJm2: Math.round(plan.cold.gcJm2),
-                    choose: plan.choose,
+                    choose: plan.choose === 'warm' ? t('chooseWarm') : t('chooseCold'),
                   })
                 : t('warmTheCameraGetsUpTo3', {
                     high: temp(plan.heat.cameraC.high, units),
                     gcJm2: Math.round(plan.cold.gcJm2),
-                    choose: plan.choose,
+                    choose: plan.choose === 'warm' ? t('chooseWarm') : t('chooseCold'),
                   })
             : plan.cold.verdict === 'go'
-              ? t('warmThisAirIsTooWeak', { gcJm2: Math.round(plan.cold.gcJm2), choose: plan.choose })
+              ? t('warmThisAirIsTooWeak', {
+                  gcJm2: Math.round(plan.cold.gcJm2),
+                  choose: plan.choose === 'warm' ? t('chooseWarm') : t('chooseCold'),
+                })
               : plan.cold.verdict === 'slow'
-                ? t('warmThisAirIsTooWeak2', { gcJm2: Math.round(plan.cold.gcJm2), choose: plan.choose })
-                : t('warmThisAirIsTooWeak3', { gcJm2: Math.round(plan.cold.gcJm2), choose: plan.choose })
+                ? t('warmThisAirIsTooWeak2', {
+                    gcJm2: Math.round(plan.cold.gcJm2),
+                    choose: plan.choose === 'warm' ? t('chooseWarm') : t('chooseCold'),
+                  })
+                : t('warmThisAirIsTooWeak3', {
+                    gcJm2: Math.round(plan.cold.gcJm2),
+                    choose: plan.choose === 'warm' ? t('chooseWarm') : t('chooseCold'),
+                  })
         }
       />
       {warm ? (

@@ -160,6 +160,21 @@ export function RingBelow({ job, settings, ring, facts, act, pegs, shut, finger,
   );
 }
 
+const verdictWords: Record<RingFacts['verdict'], string> = {
+  get go() {
+    return t('verdictGo');
+  },
+  get slow() {
+    return t('verdictSlow');
+  },
+  get reheat() {
+    return t('verdictReheat');
+  },
+  get stop() {
+    return t('verdictStop');
+  },
+};
+
 /** Why the ring is cut so, and what else. */
 function RingWhy({
   job,
@@ -183,7 +198,7 @@ function RingWhy({
       }}
       notes={[
         t('nowAtTheGlueNeedsJ', {
-          verdict,
+          verdict: verdictWords[verdict],
           mean: temp(arcC.mean, units),
           gcJm2: Math.round(state.gcJm2),
           aheadMm: length(state.opening.aheadMm, units),

@@ -268,9 +268,7 @@ describe('along the edges', () => {
       tC: 95,
       job: 'J-0143',
     });
-    expect(screen.getByTestId('scale').textContent).toMatch(
-      /×1\.\d\d ± 0\.\d\d, easy from \d+ °C\. from 1 observation/,
-    );
+    expect(screen.getByTestId('scale').textContent).toMatch(/×1\.\d\d ± 0\.\d\d, easy from \d+ °C\. Noted once\./);
     expect(logged(save).at(-1)).toMatchObject({ type: 'observed', what: 'gaveWay', liftMm: 0.4, modelC: 95 });
     await press('Take it back');
     expect(settingsNow().seen[0]!.out).toBe(true);

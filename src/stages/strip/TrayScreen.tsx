@@ -79,7 +79,10 @@ export function TrayScreen({ job }: { job: JobState }) {
     >
       <View className="mt-2">
         <Call
-          sentence={t('screwsBoxes', { n: job.device.screws.length, of: groups.length })}
+          sentence={t('screwsBoxes', {
+            screws: t('screwsCounted', { count: job.device.screws.length }),
+            boxes: t('boxesCounted', { count: groups.length }),
+          })}
           reason={t('oneKindOfOneZoneIn', { totalMm: length(tray.totalMm / Math.max(1, groups.length), units, 0) })}
           tone="ink"
         />

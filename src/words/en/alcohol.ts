@@ -19,7 +19,7 @@ export default {
     'A plate or mat is on for {{list}}: it does not light it, but it drives the vapour off. Keep this out of its reach.',
   extractionOnOrWindowOpen: 'Extraction on or window open',
   camerasMasked: 'Cameras masked',
-  nearestCameraFromThisEdgeNeeded: 'nearest camera {{cameraMm}} from this edge; needed under {{value}}',
+  nearestCameraFromThisEdgeNeeded: 'nearest camera {{cameraMm}} from this edge; a mask is needed under {{value}}',
   noCameraNear: 'no camera near',
   alcohol: 'Alcohol',
   intoTheGap: 'into the gap',

@@ -29,7 +29,9 @@ export default {
     '{{lines}} lines in {{count}} stroke, {{figure}} ml, each {{coverage}} wide when closed. Lines are proposed: air leaves along them. Narrower lines dry much faster.',
   linesInStrokes_other:
     '{{lines}} lines in {{count}} strokes, {{figure}} ml, each {{coverage}} wide when closed. Lines are proposed: air leaves along them. Narrower lines dry much faster.',
-  dotsOfLMlEachSpreads: '{{n}} dots of {{figure}} µl, {{figure2}} ml; each spreads to {{discRadiusMm}} across.',
+  dotsOfLMlEachSpreads_one: '{{count}} dot of {{figure}} µl, {{figure2}} ml; it spreads to {{discRadiusMm}} across.',
+  dotsOfLMlEachSpreads_other:
+    '{{count}} dots of {{figure}} µl, {{figure2}} ml; each spreads to {{discRadiusMm}} across.',
   theyTouchAirIsShutIn: 'They touch: air is shut in between.',
   wayOfBonding: 'Way of bonding',
   everyWayHasSomethingAgainstIt:

@@ -17,7 +17,7 @@ export default {
   alcoholWhenHowMuchAir: 'Alcohol: when, how much, air',
   forTapeForABead: 'For tape: {{list}}. For a bead: {{list2}}.',
   aFilmThatDoesNotRub:
-    'A film that does not rub off: some benches take it off for everything, others leave it under a bead. Northcove lets a bead go on it, tape not.',
+    'A film that does not rub off: some benches take it off for everything, others leave it under a bead. Northcove allows a bead on it, but no tape.',
   theStressOverACrumbIs:
     'The stress over a crumb is that of a ring bent over one raised point, an estimate; {{crumbIn}} of it disappears in the bead.',
   theStressOverACrumbIs2:
@@ -51,7 +51,7 @@ export default {
   no: 'no',
   bead: 'bead',
   tapeBead: 'tape, bead',
-  cleanEnoughFor: 'clean enough for. {{liquid}}',
+  cleanEnoughFor: 'clean enough yet. {{liquid}}',
   cleanEnoughFor2: 'clean enough for',
   aCrumbThatStayed: 'A crumb that stayed',
   heightOfTheCrumb: 'Height of the crumb',
@@ -76,7 +76,10 @@ export default {
   zonesAreWetNoHeatAnd: '{{n}} zones are wet. No heat and no glue before they are dry.',
   lookAlongItAtAGlancing: 'Look along it at a glancing angle.',
   lightFromTheSideZoneWhat: 'Light from the side, {{n}} zone: what shines is film, what throws a shadow is a crumb.',
-  lightFromTheSideZonesWhat: 'Light from the side, {{n}} zones: what shines is film, what throws a shadow is a crumb.',
+  lightFromTheSideZonesWhat_one:
+    'Light from the side, {{count}} zone: what shines is film, what throws a shadow is a crumb.',
+  lightFromTheSideZonesWhat_other:
+    'Light from the side, {{count}} zones: what shines is film, what throws a shadow is a crumb.',
   lookForCrumbsAlongTheLedge: 'Look for crumbs along the ledge.',
   overTheNewGlassCracksOver: 'Over {{crumbMm}} the new glass cracks over a bead. Common practice: one crumb is enough.',
   overTheNewGlassCracksOver2: 'Over {{crumbMm}} the new glass cracks over tape. Common practice: one crumb is enough.',

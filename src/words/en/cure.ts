@@ -156,7 +156,7 @@ export default {
   solventLeft: 'Solvent left',
   bondReached: 'Bond reached',
   bondReachedOverHours: 'Bond reached over {{endH}} hours: {{points}} % after {{endH2}} hours',
-  thisJoint: 'this joint, {{bondMm}}: long end, and its range',
+  thisJoint: 'this joint, {{bondMm}}: the slow side, and its range',
   asWideAs: '{{mm}} wide at {{at}}',
   countsAsCured: 'counts as cured: {{share}}',
   airOverTheSameHours: 'Air round it',

@@ -97,6 +97,8 @@ export default {
     'Counted from the heat model alone. No way of heating is sure to keep the battery under {{cautionC}}; what differs is for how long it goes over.',
   batteryOverItsWarningForUp:
     'Battery over its warning for {{mean}} (up to {{high}}), over its limit for up to {{high2}}, all heats of this job together. Camera over its warning for {{mean2}}.',
+  batteryNeverOverItsLimit:
+    'Battery over its warning for {{mean}} (up to {{high}}), never over its limit, all heats of this job together. Camera over its warning for {{mean2}}.',
   whenItOpens: 'When it opens: {{list}}.',
   easyFromToAsThisShop:
     'Easy from {{mean}}: {{low}} to {{high}}, as this shop does not know this glue exactly. Works from {{mean2}}, {{low2}} to {{high2}}. What gave or held is noted on Lift and narrows it.',

@@ -10,7 +10,8 @@ export default {
   logFromAFile: 'Log from a file',
   connectTheInstruments: 'Connect the instruments',
   recordFromTheInstrument: 'Record from the instrument',
-  stopRecordingReadings: 'Stop recording, {{n}} readings',
+  stopRecordingReadings_one: 'Stop recording, {{count}} reading',
+  stopRecordingReadings_other: 'Stop recording, {{count}} readings',
   readingsOverAgainstReadAsGuessed:
     '{{name}}: {{length}} readings over {{durationS}}, {{tempName}} against {{timeName}}, read as °{{unit}} (guessed from the first reading), {{skipped}} without a value left out.',
   readingsOverAgainstReadAsGuessed2:
@@ -60,7 +61,7 @@ export default {
   itsDialShows: 'Its dial shows',
   lowestSetting: 'lowest setting',
   highestSetting: 'highest setting',
-  showsMoreOrLessThanIt: 'shows more or less than it is, off by',
+  showsMoreOrLessThanIt: 'dial reads off by',
   timeConstantOfWarmingUp: 'time constant of warming up',
   switchesItselfOffAfter0Never: '{{name}}: switches itself off after (0: never)',
   shareOfWhatTheGlassSees: '{{name}}: share of what the glass sees that is hot elements',

@@ -65,7 +65,7 @@ export default {
   intake1: 'Say where it is cracked first: the usual repair and its price follow.',
   intake2: '"All of this is so" answers the rest in one tap; open it where something is not.',
   intake3: 'A swollen, bent or punctured battery stops the job here: never heat it.',
-  intake4: 'Promise the time that is told: it is kept in four of five cases.',
+  intake4: 'Promise the time it tells you: 4 times in 5 it is kept.',
   heatTitle: 'Heat',
   heat1: 'Front down on the plate unless it says otherwise.',
   heat2:

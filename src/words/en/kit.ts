@@ -116,7 +116,10 @@ export default {
     '{{given}}: {{bytes}} MB more than the {{photoBudgetBytes}} MB of a job allow; {{used}} MB are used. Nothing was changed.',
   thePictureCouldNotBeKept: 'the picture could not be kept',
   photoOfMbUsedTheyGo: '{{n}} photo, {{used}} of {{photoBudgetBytes}} MB used. They go out with the job’s export.',
-  photosOfMbUsedTheyGo: '{{n}} photos, {{used}} of {{photoBudgetBytes}} MB used. They go out with the job’s export.',
+  photosOfMbUsedTheyGo_one:
+    '{{count}} photo, {{used}} of {{photoBudgetBytes}} MB used. It goes out with the job’s export.',
+  photosOfMbUsedTheyGo_other:
+    '{{count}} photos, {{used}} of {{photoBudgetBytes}} MB used. They go out with the job’s export.',
   whatTheNextPhotoShows: 'What the next photo shows',
   camera: 'Camera',
   photoFromAFile: 'Photo from a file',

@@ -92,7 +92,10 @@ export default {
   easyFrom2: '×{{figure}} ± {{figure2}}, easy from {{easyC}}',
   thisBrowserHasNoRoomLeft: 'This browser has no room left. Nothing was changed.',
   itGaveWayOrItDid: 'It gave way, or it did not',
-  inThisShop: '{{name}} in this shop: {{settings}}. {{note}}.',
+  inThisShop: '{{name}} in this shop: {{settings}}. {{seen}}',
+  seenNothing: 'Nothing noted of it yet.',
+  seenSoFar_one: 'Noted once.',
+  seenSoFar_other: 'Noted {{count}} times.',
   atThisLiftTheGlue: 'At this lift the glue',
   gaveWay: 'gave way',
   didNotGive: 'did not give',
@@ -229,8 +232,14 @@ export default {
     '{{needMm}} to {{limitMm}} ({{name}}), not at {{list}}; {{list2}}. Creep up to the corners, never lift to force one.',
   toCreepUpToTheCorners:
     '{{needMm}} to {{limitMm}} ({{name}}); {{list}}. Creep up to the corners, never lift to force one.',
+  chooseWarm: 'warm',
+  chooseCold: 'cold',
+  verdictGo: 'goes',
+  verdictSlow: 'goes slowly',
+  verdictReheat: 'grips',
+  verdictStop: 'stops',
   nowAtTheGlueNeedsJ:
-    'Now {{verdict}}: at {{mean}} the glue needs {{gcJm2}} J/m², it opens {{aheadMm}} ahead of the pick, glass stress {{stressMPa}} of {{designMPa}} MPa allowed (margin {{figure}}).',
+    'It {{verdict}} now: at {{mean}} the glue needs {{gcJm2}} J/m², it opens {{aheadMm}} ahead of the pick, glass stress {{stressMPa}} of {{designMPa}} MPa allowed (margin {{figure}}).',
   chanceOfBreakingOverTheWhole:
     'Chance of breaking over the whole ring {{breakChance}}; the shop accepts {{breakLimit}}. An estimate, maybe too low: twisting and hidden chips are not counted.',
   youWantToSaveThisBack: 'You want to save this back, so stress and chance decide too.',

@@ -50,7 +50,7 @@ export default {
   jobsWithAFaultAtThe: 'Jobs with a fault at the first test that was not there before: {{newFaults}}.',
   theCauseNamedFirstWasThe: 'The cause named first was the right one: {{named}}.',
   functionsLostMendedByChanceThat:
-    'Functions lost {{worse}}, mended {{better}}; by chance that uneven with {{pMid}} (McNemar, mid-p).',
+    'Functions lost {{worse}}, mended {{better}}. Chance alone gives a split at least that uneven in {{pMid}} of cases (McNemar, mid-p).',
   fromCounterToCounterHIn: 'From counter to counter {{figure}} h typically, {{figure2}} h at most.',
   rangesAre95Wilson1927A: 'Ranges are 95 % (Wilson 1927). A few jobs leave them wide, and that is the truth of it.',
   ofEveryKind: 'all',
@@ -137,9 +137,12 @@ export default {
   fewerThanJobsOfThisKind: 'Fewer than {{value}} jobs of this kind: no curve yet.',
   nothingWasWorkedThroughYet: 'Nothing was worked through yet.',
   noStageRunsOverItsPlan: 'No stage runs over its plan more than by chance.',
-  runsOverItsPlanMinLost:
-    '{{stage}} runs over its plan, × {{figure}}: {{lostS}} min lost in {{n}} jobs; also {{list}}.',
-  runsOverItsPlanMinLost2: '{{stage}} runs over its plan, × {{figure}}: {{lostS}} min lost in {{n}} jobs.',
+  runsOverItsPlanMinLost_one:
+    '{{stage}} runs over its plan, × {{figure}}: {{lostS}} min lost in {{count}} job; also {{list}}.',
+  runsOverItsPlanMinLost_other:
+    '{{stage}} runs over its plan, × {{figure}}: {{lostS}} min lost in {{count}} jobs; also {{list}}.',
+  runsOverItsPlanMinLost2_one: '{{stage}} runs over its plan, × {{figure}}: {{lostS}} min lost in {{count}} job.',
+  runsOverItsPlanMinLost2_other: '{{stage}} runs over its plan, × {{figure}}: {{lostS}} min lost in {{count}} jobs.',
   statistics: 'Statistics',
   ofJobsHandedOverRepairedBy: '{{n}} of {{of}} jobs handed over, repaired by {{who}}',
   ofJobsHandedOver: '{{n}} of {{of}} jobs handed over',
@@ -148,8 +151,10 @@ export default {
   learning: 'Learning',
   recordsOfWhatWasHandedOver: 'Records of what was handed over',
   moneyQuotesAgainstOutcome: 'Money: quotes against outcome',
-  chartOfComeBacksJobs: 'Chart of come-backs, {{n}} jobs',
-  chartOfComeBacksWeeks: 'Chart of come-backs, {{n}} weeks',
+  chartOfComeBacksJobs_one: 'Chart of come-backs, {{count}} job',
+  chartOfComeBacksJobs_other: 'Chart of come-backs, {{count}} jobs',
+  chartOfComeBacksWeeks_one: 'Chart of come-backs, {{count}} week',
+  chartOfComeBacksWeeks_other: 'Chart of come-backs, {{count}} weeks',
   tagVersion: '{{label}}, tag {{id}}, {{name}} (version {{version}}), {{customerMark}}.',
   tagVersion2: '{{label}}, tag {{id}}, {{name}} (version {{version}}).',
   openedPromisedHandedOver: 'Opened {{openedAt}}, promised {{promiseAt}}, handed over {{closedAt}}.',

@@ -23,7 +23,7 @@ export default {
   extractionOnOrWindowOpen: 'Extracción en marcha o ventana abierta',
   camerasMasked: 'Cámaras tapadas',
   nearestCameraFromThisEdgeNeeded:
-    'cámara más cercana a {{cameraMm}} de este borde; hace falta por debajo de {{value}}',
+    'cámara más cercana a {{cameraMm}} de este borde; hace falta máscara por debajo de {{value}}',
   noCameraNear: 'ninguna cámara cerca',
   alcohol: 'Alcohol',
   intoTheGap: 'en el hueco',

@@ -32,8 +32,10 @@ export default {
     '{{lines}} líneas en {{count}} trazo, {{figure}} ml, cada una {{coverage}} de ancho al cerrar. Se proponen líneas: el aire sale por ellas. Las líneas estrechas secan mucho antes.',
   linesInStrokes_other:
     '{{lines}} líneas en {{count}} trazos, {{figure}} ml, cada una {{coverage}} de ancho al cerrar. Se proponen líneas: el aire sale por ellas. Las líneas estrechas secan mucho antes.',
-  dotsOfLMlEachSpreads:
-    '{{n}} puntos de {{figure}} µl, {{figure2}} ml; cada uno se extiende a {{discRadiusMm}} de ancho.',
+  dotsOfLMlEachSpreads_one:
+    '{{count}} punto de {{figure}} µl, {{figure2}} ml; se extiende a {{discRadiusMm}} de ancho.',
+  dotsOfLMlEachSpreads_other:
+    '{{count}} puntos de {{figure}} µl, {{figure2}} ml; cada uno se extiende a {{discRadiusMm}} de ancho.',
   theyTouchAirIsShutIn: 'Se tocan: queda aire encerrado.',
   wayOfBonding: 'Forma de pegar',
   everyWayHasSomethingAgainstIt:

@@ -53,7 +53,7 @@ export default {
   no: 'no',
   bead: 'cordón',
   tapeBead: 'cinta, cordón',
-  cleanEnoughFor: 'limpio para. {{liquid}}',
+  cleanEnoughFor: 'limpio todavía. {{liquid}}',
   cleanEnoughFor2: 'limpio para',
   aCrumbThatStayed: 'Una miga que quedó',
   heightOfTheCrumb: 'Altura de la miga',
@@ -78,7 +78,10 @@ export default {
   zonesAreWetNoHeatAnd: '{{n}} zonas están mojadas. Ni calor ni pegamento hasta que sequen.',
   lookAlongItAtAGlancing: 'Míralo con luz rasante.',
   lightFromTheSideZoneWhat: 'Luz de lado, {{n}} zona: lo que brilla es película, lo que da sombra es una miga.',
-  lightFromTheSideZonesWhat: 'Luz de lado, {{n}} zonas: lo que brilla es película, lo que da sombra es una miga.',
+  lightFromTheSideZonesWhat_one:
+    'Luz de lado, {{count}} zona: lo que brilla es película, lo que da sombra es una miga.',
+  lightFromTheSideZonesWhat_other:
+    'Luz de lado, {{count}} zonas: lo que brilla es película, lo que da sombra es una miga.',
   lookForCrumbsAlongTheLedge: 'Busca migas por el borde de apoyo.',
   overTheNewGlassCracksOver:
     'Con más de {{crumbMm}} el cristal nuevo se rompe sobre un cordón. Práctica común: una miga basta.',

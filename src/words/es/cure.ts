@@ -160,7 +160,7 @@ export default {
   solventLeft: 'Disolvente que queda',
   bondReached: 'Unión alcanzada',
   bondReachedOverHours: 'Unión alcanzada en {{endH}} horas: {{points}} % a las {{endH2}} horas',
-  thisJoint: 'esta junta, {{bondMm}}: extremo largo, y su margen',
+  thisJoint: 'esta junta, {{bondMm}}: el lado lento, y su margen',
   asWideAs: '{{mm}} de ancho a {{at}}',
   countsAsCured: 'se da por curado: {{share}}',
   airOverTheSameHours: 'Aire alrededor',

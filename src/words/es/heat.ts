@@ -101,6 +101,8 @@ export default {
     'Calculado solo con el modelo térmico. Ninguna forma de calentar asegura la batería por debajo de {{cautionC}}; lo que cambia es cuánto tiempo pasa.',
   batteryOverItsWarningForUp:
     'Batería por encima del aviso {{mean}} (hasta {{high}}), por encima del límite hasta {{high2}}, todos los calores de este trabajo juntos. Cámara por encima del aviso {{mean2}}.',
+  batteryNeverOverItsLimit:
+    'Batería por encima del aviso {{mean}} (hasta {{high}}), nunca por encima del límite, todos los calores de este trabajo juntos. Cámara por encima del aviso {{mean2}}.',
   whenItOpens: 'Cuando abre: {{list}}.',
   easyFromToAsThisShop:
     'Fácil desde {{mean}}: {{low}} a {{high}}, porque este taller no conoce del todo este pegamento. Se puede desde {{mean2}}, {{low2}} a {{high2}}. Lo que cedió o resistió se anota en Levantar y lo afina.',

@@ -13,7 +13,8 @@ export default {
   logFromAFile: 'Registro desde un archivo',
   connectTheInstruments: 'Conectar los instrumentos',
   recordFromTheInstrument: 'Grabar desde el instrumento',
-  stopRecordingReadings: 'Parar de grabar, {{n}} lecturas',
+  stopRecordingReadings_one: 'Parar de grabar, {{count}} lectura',
+  stopRecordingReadings_other: 'Parar de grabar, {{count}} lecturas',
   readingsOverAgainstReadAsGuessed:
     '{{name}}: {{length}} lecturas en {{durationS}}, {{tempName}} frente a {{timeName}}, leídas como °{{unit}} (por la primera lectura), {{skipped}} sin valor fuera.',
   readingsOverAgainstReadAsGuessed2:
@@ -63,7 +64,7 @@ export default {
   itsDialShows: 'Su mando marca',
   lowestSetting: 'ajuste mínimo',
   highestSetting: 'ajuste máximo',
-  showsMoreOrLessThanIt: 'marca de más o de menos, desvío',
+  showsMoreOrLessThanIt: 'el mando se desvía',
   timeConstantOfWarmingUp: 'constante de tiempo al calentar',
   switchesItselfOffAfter0Never: '{{name}}: se apaga solo tras (0: nunca)',
   shareOfWhatTheGlassSees: '{{name}}: parte de lo que ve el cristal que son elementos calientes',

@@ -69,7 +69,7 @@ export default {
   intake1: 'Decir primero dónde está roto: salen el arreglo de costumbre y su precio.',
   intake2: '«Todo esto es así» responde el resto de un toque; abrirlo si algo no lo es.',
   intake3: 'Una batería hinchada, doblada o perforada para aquí el trabajo: nunca calentarla.',
-  intake4: 'Prometer la hora que se dice: se cumple en cuatro de cinco casos.',
+  intake4: 'Promete la hora que te dice: se cumple 4 veces de cada 5.',
   heatTitle: 'Calor',
   heat1: 'Con el frente sobre la placa, salvo que diga otra cosa.',
   heat2: '«Probar desde» es cuando puede ceder despacio, «cede bien» lo usual, «lo más tarde» casi siempre.',

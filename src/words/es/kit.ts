@@ -118,8 +118,10 @@ export default {
     '{{given}}: {{bytes}} MB más de los {{photoBudgetBytes}} MB de un trabajo; hay {{used}} MB usados. No se cambió nada.',
   thePictureCouldNotBeKept: 'no se pudo guardar la foto',
   photoOfMbUsedTheyGo: '{{n}} foto, {{used}} de {{photoBudgetBytes}} MB usados. Sale con la exportación del trabajo.',
-  photosOfMbUsedTheyGo:
-    '{{n}} fotos, {{used}} de {{photoBudgetBytes}} MB usados. Salen con la exportación del trabajo.',
+  photosOfMbUsedTheyGo_one:
+    '{{count}} foto, {{used}} de {{photoBudgetBytes}} MB usados. Sale con la exportación del trabajo.',
+  photosOfMbUsedTheyGo_other:
+    '{{count}} fotos, {{used}} de {{photoBudgetBytes}} MB usados. Salen con la exportación del trabajo.',
   whatTheNextPhotoShows: 'Qué muestra la próxima foto',
   camera: 'Cámara',
   photoFromAFile: 'Foto desde un archivo',

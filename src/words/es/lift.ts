@@ -96,7 +96,10 @@ export default {
   easyFrom2: '×{{figure}} ± {{figure2}}, fácil desde {{easyC}}',
   thisBrowserHasNoRoomLeft: 'Este navegador no tiene sitio. No se cambió nada.',
   itGaveWayOrItDid: 'Cedió o no cedió',
-  inThisShop: '{{name}} en este taller: {{settings}}. {{note}}.',
+  inThisShop: '{{name}} en este taller: {{settings}}. {{seen}}',
+  seenNothing: 'Todavía no se ha anotado nada.',
+  seenSoFar_one: 'Anotado una vez.',
+  seenSoFar_other: 'Anotado {{count}} veces.',
   atThisLiftTheGlue: 'Con esta alzada el pegamento',
   gaveWay: 'cedió',
   didNotGive: 'no cedió',
@@ -233,6 +236,12 @@ export default {
     '{{needMm}} a {{limitMm}} ({{name}}), no en {{list}}; {{list2}}. Acércate a las esquinas, nunca levantes para forzarlas.',
   toCreepUpToTheCorners:
     '{{needMm}} a {{limitMm}} ({{name}}); {{list}}. Acércate a las esquinas, nunca levantes para forzarlas.',
+  chooseWarm: 'en caliente',
+  chooseCold: 'en frío',
+  verdictGo: 'va',
+  verdictSlow: 'va despacio',
+  verdictReheat: 'agarra',
+  verdictStop: 'hay que parar',
   nowAtTheGlueNeedsJ:
     'Ahora {{verdict}}: a {{mean}} el pegamento pide {{gcJm2}} J/m², abre {{aheadMm}} por delante de la púa, tensión del cristal {{stressMPa}} de {{designMPa}} MPa permitidos (margen {{figure}}).',
   chanceOfBreakingOverTheWhole:

@@ -53,7 +53,7 @@ export default {
   jobsWithAFaultAtThe: 'Trabajos con un fallo en la primera prueba que no estaba antes: {{newFaults}}.',
   theCauseNamedFirstWasThe: 'La causa nombrada primero era la buena: {{named}}.',
   functionsLostMendedByChanceThat:
-    'Funciones perdidas {{worse}}, arregladas {{better}}; tan desigual por azar con {{pMid}} (McNemar, mid-p).',
+    'Funciones perdidas {{worse}}, arregladas {{better}}. Solo el azar da un reparto tan desigual en {{pMid}} de los casos (McNemar, mid-p).',
   fromCounterToCounterHIn: 'De mostrador a mostrador {{figure}} h de mediana, {{figure2}} h como mucho.',
   rangesAre95Wilson1927A: 'Los márgenes son del 95 % (Wilson 1927). Pocos trabajos los dejan anchos, y así es.',
   ofEveryKind: 'todos',
@@ -141,9 +141,13 @@ export default {
   fewerThanJobsOfThisKind: 'Menos de {{value}} trabajos así: aún sin curva.',
   nothingWasWorkedThroughYet: 'Aún no se ha trabajado nada.',
   noStageRunsOverItsPlan: 'Ninguna etapa pasa de su plan más que por azar.',
-  runsOverItsPlanMinLost:
-    '{{stage}} pasa de su plan, × {{figure}}: {{lostS}} min perdidos en {{n}} trabajos; también {{list}}.',
-  runsOverItsPlanMinLost2: '{{stage}} pasa de su plan, × {{figure}}: {{lostS}} min perdidos en {{n}} trabajos.',
+  runsOverItsPlanMinLost_one:
+    '{{stage}} pasa de su plan, × {{figure}}: {{lostS}} min perdidos en {{count}} trabajo; también {{list}}.',
+  runsOverItsPlanMinLost_other:
+    '{{stage}} pasa de su plan, × {{figure}}: {{lostS}} min perdidos en {{count}} trabajos; también {{list}}.',
+  runsOverItsPlanMinLost2_one: '{{stage}} pasa de su plan, × {{figure}}: {{lostS}} min perdidos en {{count}} trabajo.',
+  runsOverItsPlanMinLost2_other:
+    '{{stage}} pasa de su plan, × {{figure}}: {{lostS}} min perdidos en {{count}} trabajos.',
   statistics: 'Estadísticas',
   ofJobsHandedOverRepairedBy: '{{n}} de {{of}} trabajos entregados, reparados por {{who}}',
   ofJobsHandedOver: '{{n}} de {{of}} trabajos entregados',
@@ -152,8 +156,10 @@ export default {
   learning: 'Aprendizaje',
   recordsOfWhatWasHandedOver: 'Registros de lo entregado',
   moneyQuotesAgainstOutcome: 'Dinero: presupuesto y resultado',
-  chartOfComeBacksJobs: 'Gráfico de vueltas, {{n}} trabajos',
-  chartOfComeBacksWeeks: 'Gráfico de vueltas, {{n}} semanas',
+  chartOfComeBacksJobs_one: 'Gráfico de vueltas, {{count}} trabajo',
+  chartOfComeBacksJobs_other: 'Gráfico de vueltas, {{count}} trabajos',
+  chartOfComeBacksWeeks_one: 'Gráfico de vueltas, {{count}} semana',
+  chartOfComeBacksWeeks_other: 'Gráfico de vueltas, {{count}} semanas',
   tagVersion: '{{label}}, código {{id}}, {{name}} (versión {{version}}), {{customerMark}}.',
   tagVersion2: '{{label}}, código {{id}}, {{name}} (versión {{version}}).',
   openedPromisedHandedOver: 'Recibido {{openedAt}}, prometido {{promiseAt}}, entregado {{closedAt}}.',
