@@ -1,4 +1,5 @@
 // 20, 100 and 300 open jobs, and 10,000 finished ones: the first plan, a replan after an event, the lists, search, memory.
+import { PlanSession } from '../src/core/schedule/planSession';
 import { planShop, type ShopPlan } from '../src/core/schedule/shopPlan';
 import { demoHistory } from '../src/demo/history';
 import { demoSettings } from '../src/demo/shop';
@@ -20,8 +21,8 @@ const heap = () => {
 };
 
 /** The first task of the plan, done late by a quarter of an hour: what a bench notes ten times in a day. */
-export function afterEvent(standing: ShopPlan): ShopPlan['bench'] {
-  const first = standing.plan.reduce((a, b) => (b.endS < a.endS ? b : a));
+export function afterEvent(standing: Pick<ShopPlan, 'bench' | 'plan'>, which = 0): ShopPlan['bench'] {
+  const first = [...standing.plan].sort((a, b) => a.endS - b.endS)[which]!;
   const nowS = first.endS + 900;
   return {
     ...standing.bench,
@@ -41,7 +42,38 @@ export function afterEvent(standing: ShopPlan): ShopPlan['bench'] {
 /** How a time grows with the number: 1 is in step with it. */
 const power = (a: number, b: number, by: number) => Math.log(b / a) / Math.log(by);
 
-export function benchScale(median: Median, line: Line): void {
+/**
+ * Something noted every `everyMs` while a better plan is looked for: with what was found taken over, and thrown away as it used
+ * to be. @returns share of the search that was done when the last note came
+ */
+async function searchedDespiteNotes(first: ShopPlan, notes: number, everyMs: number, goesOn: boolean): Promise<number> {
+  const around = {
+    nowMs: () => performance.now(),
+    pause: (ms: number) => new Promise<void>((go) => setTimeout(go, ms)),
+  };
+  let session = new PlanSession(around);
+  let { bench, plan } = first;
+  let share = 0;
+  for (let n = 0; n < notes; n++) {
+    if (!goesOn) session = new PlanSession(around);
+    const asked = { bench, previous: plan, iterations: 900, seeds: [1, 2, 3], scatters: {}, runs: 500, restMs: 0 };
+    session
+      .ask(
+        asked,
+        (s) => (share = s),
+        () => {},
+      )
+      .catch(() => undefined);
+    await around.pause(everyMs);
+    session.hold();
+    // what is noted is planned at once, from what stands on the screen
+    bench = afterEvent({ bench, plan }, n);
+    plan = planShop(bench, { iterations: 0, seeds: [], previous: plan, inForce: true }).plan;
+  }
+  return share;
+}
+
+export async function benchScale(median: Median, line: Line): Promise<void> {
   console.log('\nScale: open jobs on the bench');
   const book = bookOf(demoHistory(at).map((l) => foldJob(l)!));
   const rows = [20, 100, 300].map((count) => {
@@ -73,6 +105,15 @@ export function benchScale(median: Median, line: Line): void {
       `${[a, b, c].map((x) => x!.toFixed(x! < 10 ? 1 : 0)).join(', ')} ms; grows as n^${power(b!, c!, 3).toFixed(2)}`,
     );
   }
+  const hundred = shopBench({ jobs: openJobs(100), settings: demoSettings, book, now: at });
+  const begun = planShop(hundred.bench, { iterations: 0, seeds: [] });
+  const shares: string[] = [];
+  for (const goesOn of [false, true])
+    shares.push((100 * (await searchedDespiteNotes(begun, 6, 800, goesOn))).toFixed(0));
+  line(
+    '100 open jobs, six notes 0.8 s apart: of the search done, begun anew and gone on',
+    `${shares[0]} % and ${shares[1]} %`,
+  );
   const before = heap();
   const logs = bigJobs(10_000);
   const states: JobState[] = [];

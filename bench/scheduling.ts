@@ -15,7 +15,7 @@ import { afterEvent, benchScale } from './scale';
 type Median = (work: () => unknown, runs?: number) => number;
 type Line = (name: string, value: string) => void;
 
-export function benchScheduling(median: Median, line: Line): void {
+export async function benchScheduling(median: Median, line: Line): Promise<void> {
   console.log('\nSchedule: 20 jobs, two people');
   const g0 = new Generator(compile(benchShop(20, 1)));
   const firstMs = median(() => firstPlan(g0), 7);
@@ -65,5 +65,5 @@ export function benchScheduling(median: Median, line: Line): void {
     );
   }
   benchHundred(line, frameMs);
-  benchScale(median, line);
+  await benchScale(median, line);
 }

@@ -2,6 +2,7 @@ import { randomOf } from '../numeric/random';
 import { boundsOf } from './bounds';
 import type { Compiled, PlanEncoding, Scored } from './compiled';
 import { compare, Generator } from './generate';
+import { drained, type Steps } from './steps';
 import { blankEncoding, firstPlan } from './rules';
 import type { Objective } from './types';
 
@@ -33,8 +34,13 @@ const shortList = 40;
  * Simulated annealing on the encoding. Moves: a waiting block before the one it waits for on the critical chain, a block or a whole
  * job elsewhere, a task that lets another go first, another mode, another variant. The best is kept in the order in which the
  * objective counts.
+ * @internal the plan's search goes by the steps below
  */
-export function improve(g: Generator, start: Scored, o: ImproveOptions): Scored & { made: number } {
+export const improve = (g: Generator, start: Scored, o: ImproveOptions): Scored & { made: number } =>
+  drained(improveSteps(g, start, o));
+
+/** The same, step by step: it stands still after every 64 plans until it is asked to go on. */
+export function* improveSteps(g: Generator, start: Scored, o: ImproveOptions): Steps<Scored & { made: number }> {
   const { c } = g;
   const random = randomOf(o.seed);
   const int = (n: number) => Math.floor(random() * n);
@@ -55,7 +61,10 @@ export function improve(g: Generator, start: Scored, o: ImproveOptions): Scored 
   const perCycle = Math.ceil(o.iterations / cycles);
   let made = 0;
   for (; made < o.iterations; made++) {
-    if ((made & 63) === 0 && o.tell && !o.tell(made / o.iterations, best)) break;
+    if ((made & 63) === 0) {
+      if (o.tell && !o.tell(made / o.iterations, best)) break;
+      if (made) yield;
+    }
     if (o.target !== undefined && best.objective[due ? 0 : 1] <= o.target) break;
     const cycle = Math.floor(made / perCycle);
     if (made && made % perCycle === 0) {
@@ -235,10 +244,13 @@ function waiting(g: Generator, s: PlanEncoding, due: boolean, random: () => numb
  * First plan, then better ones. Few blocks: several short runs from random beginnings, then one long one from the best of them;
  * it stops when the bound is reached.
  */
-export function solve(g: Generator, o: ImproveOptions): Scored & { made: number } {
+export const solve = (g: Generator, o: ImproveOptions): Scored & { made: number } => drained(solveSteps(g, o));
+
+/** The same, step by step. */
+export function* solveSteps(g: Generator, o: ImproveOptions): Steps<Scored & { made: number }> {
   const { c } = g;
   const first = firstPlan(g);
-  if (first.order.length > shortList) return improve(g, first, o);
+  if (first.order.length > shortList) return yield* improveSteps(g, first, o);
   const random = randomOf(o.seed * 7919 + 13);
   const runs = 12;
   let best: Scored = first;
@@ -254,7 +266,7 @@ export function solve(g: Generator, o: ImproveOptions): Scored & { made: number 
     c.tasks.forEach((t, i) => {
       if (t.modes.length > 1 && random() < 0.3) encoding.pin[i] = Math.floor(random() * t.modes.length);
     });
-    const s = improve(
+    const s = yield* improveSteps(
       g,
       { ...encoding, objective: g.make(encoding) },
       {
@@ -269,7 +281,7 @@ export function solve(g: Generator, o: ImproveOptions): Scored & { made: number 
     made += s.made;
     if (compare(s.objective, best.objective) < 0) best = s;
   }
-  const last = improve(g, best, {
+  const last = yield* improveSteps(g, best, {
     ...o,
     iterations: Math.ceil(0.3 * o.iterations),
     ...(o.tell ? { tell: (share, b) => o.tell!(0.7 + 0.3 * share, b) } : {}),

@@ -1,6 +1,7 @@
 import { costOfOthers } from './othersCost';
 import { promisesOf, type Scatters } from './promise';
-import { planShop, type Instead, type ShopPlan } from './shopPlan';
+import { planShop, planSteps, type Instead, type ShopPlan } from './shopPlan';
+import { drained, type Steps } from './steps';
 import { rescues, type Rescue, type RescueIdea } from './rescues';
 import type { Simulated } from './simulate';
 import type { Bench, PlanEntry } from './types';
@@ -16,6 +17,8 @@ export interface PlanQuestion {
   inForce?: boolean;
   /** nothing was planned for this bench yet: the first plan is told as soon as it is made */
   first?: boolean;
+  /** what a search for this bench, as it was a moment ago, had found */
+  found?: readonly PlanEntry[] | undefined;
   /** plans that are made for each other order; as many as the size of the shop allows when it is not said */
   tries?: number;
   /** the search ends after so long, ms, by this clock */
@@ -47,13 +50,19 @@ export const runsFor = (runs: number, jobs: number): number =>
 export const firstPlanOf = (q: PlanQuestion): ShopPlan =>
   planShop(q.bench, { iterations: 0, seeds: [], previous: q.previous, inForce: q.inForce ?? false });
 
+/** Share of the work that the search for a better plan is; the rest is what can be promised, and what another order costs. */
+export const searchShare = 0.8;
+
 /** Everything that is worked out beside the screen: a better plan, what can be promised by it, what another order costs. */
-export function planWork(
+export const planWork = (...asked: Parameters<typeof planWorkSteps>): PlanAnswer => drained(planWorkSteps(...asked));
+
+/** The same, step by step. */
+export function* planWorkSteps(
   q: PlanQuestion,
-  tell: (share: number) => void,
+  tell: (share: number, best?: () => PlanEntry[]) => void,
   nowMs?: () => number,
   part?: (p: PlanPart) => void,
-): PlanAnswer {
+): Steps<PlanAnswer> {
   const until = q.budget && nowMs ? nowMs() + q.budget.ms : Infinity;
   const inForce = q.inForce ?? false;
   let { previous } = q;
@@ -62,20 +71,23 @@ export function planWork(
     part?.({ plan, promises: null, others: null });
     previous = plan.plan;
   }
-  const plan = planShop(q.bench, {
+  const plan = yield* planSteps(q.bench, {
     iterations: q.iterations,
     seeds: q.seeds,
     previous,
     inForce,
-    tell: (share) => {
-      tell(0.8 * share);
+    found: q.found,
+    tell: (share, best) => {
+      tell(searchShare * share, best);
       return !nowMs || nowMs() < until;
     },
   });
-  tell(0.8);
+  tell(searchShare, () => plan.plan);
+  yield;
   const promises = promisesOf(plan, q.scatters, runsFor(q.runs, q.bench.jobs.length));
   part?.({ plan, promises, others: null });
-  tell(0.95);
+  tell(0.95, () => plan.plan);
+  yield;
   return { plan, promises, others: costOfOthers(plan, q.tries) };
 }
 

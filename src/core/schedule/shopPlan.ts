@@ -3,8 +3,10 @@ import { compile } from './compile';
 import type { Compiled, PlanEncoding, Scored } from './compiled';
 import { judgement } from '../source';
 import { violations, type Violation } from './feasible';
-import { compare, Generator, neverS } from './generate';
-import { improve, qualityOf, solve, type Quality } from './improve';
+import { compare, Generator } from './generate';
+import { improveSteps, qualityOf, solveSteps, type ImproveOptions, type Quality } from './improve';
+import { drained, type Steps } from './steps';
+import { neverFits } from './neverFits';
 import { withReheat } from './reheat';
 import { blankEncoding, firstPlan } from './rules';
 import type { Bench, Objective, PlanEntry } from './types';
@@ -42,7 +44,10 @@ export interface PlanOptions {
   previous?: readonly PlanEntry[];
   /** the plan that stands is in force: another one replaces it only when the gain is worth it */
   inForce?: boolean;
-  tell?: (share: number) => boolean;
+  /** what a search had found when the bench changed under it: this one begins there if that is better */
+  found?: readonly PlanEntry[] | undefined;
+  /** asked now and then with the share that is done and the best so far: false stops it */
+  tell?: (share: number, best: () => PlanEntry[]) => boolean;
 }
 
 /** A plan in force is left for another one only for this much, weighted tardiness or span, s. */
@@ -121,7 +126,27 @@ function beginning(g: Generator, previous: readonly PlanEntry[] | undefined, inF
  * were missed get their reheat, and the independent checker goes over what comes out.
  * @throws CoreInputError as `compile` does
  */
-export function planShop(bench: Bench, o: PlanOptions): ShopPlan {
+export const planShop = (bench: Bench, o: PlanOptions): ShopPlan => drained(planSteps(bench, o));
+
+/** What a search found for a bench as it was, made again for it as it is, each task as it stood or as soon as it can. */
+function foundAgain(g: Generator, found: readonly PlanEntry[], best: Scored): Scored {
+  const kept = encodingFrom(g.c, found);
+  for (const e of [kept, { ...kept, notBefore: new Float64Array(kept.notBefore.length) }]) {
+    const again: Scored = { ...e, objective: g.make(e) };
+    if (compare(again.objective, best.objective) < 0) best = again;
+  }
+  return best;
+}
+
+/** Entries of a plan while another one stands in the generator. */
+function entriesOf(c: Compiled, s: Scored): PlanEntry[] {
+  const own = new Generator(c);
+  own.make(s);
+  return own.entries(s);
+}
+
+/** The same as `planShop`, step by step. */
+export function* planSteps(bench: Bench, o: PlanOptions): Steps<ShopPlan> {
   let now = bench;
   const inserted: ShopPlan['inserted'] = [];
   let made = 0;
@@ -130,21 +155,29 @@ export function planShop(bench: Bench, o: PlanOptions): ShopPlan {
     const g = new Generator(compile(now));
     let best = beginning(g, o.previous, o.inForce ?? false);
     const standing = best;
+    if (o.found?.length) best = foundAgain(g, o.found, best);
     const target = boundsOf(g.c).tardinessS + 1e-6;
     let stopped = false;
     if (o.iterations > 0)
       for (const [k, seed] of o.seeds.entries()) {
         if (stopped || (best.objective[0] <= target && k > 0)) break;
-        const opts = {
-          iterations: o.iterations,
-          seed,
-          ...(o.tell ? { tell: (share: number) => (stopped = !o.tell!((k + share) / rounds)) === false } : {}),
-        };
         // each seed goes on from the best, and begins anew as well: one valley is not all there is
-        for (const search of [() => improve(g, best, opts), () => solve(g, opts)]) {
-          const s = search();
-          made += s.made;
-          if (compare(s.objective, best.objective) < 0) best = s;
+        for (const [half, search] of [
+          improveSteps,
+          (own: Generator, _: Scored, q: ImproveOptions) => solveSteps(own, q),
+        ].entries()) {
+          const found = yield* search(g, best, {
+            iterations: o.iterations,
+            seed,
+            tell: (share, here) => {
+              const ahead = compare(here.objective, best.objective) < 0 ? here : best;
+              const done = (k + (half + share) / 2) / rounds;
+              stopped = o.tell?.(done, () => entriesOf(g.c, ahead)) === false;
+              return !stopped;
+            },
+          });
+          made += found.made;
+          if (compare(found.objective, best.objective) < 0) best = found;
           if (stopped) break;
         }
       }
@@ -194,18 +227,6 @@ export function planShop(bench: Bench, o: PlanOptions): ShopPlan {
       made: made + 1,
     };
   }
-}
-
-/** Tasks that no open time within the days that are looked at has room for, the first of each job. */
-function neverFits(g: Generator): Violation[] {
-  const jobs = new Set<number>();
-  const out: Violation[] = [];
-  g.c.tasks.forEach((t, i) => {
-    if (g.startS[i] !== neverS || jobs.has(t.job)) return;
-    jobs.add(t.job);
-    out.push({ what: 'calendar', job: g.c.jobs[t.job]!.id, where: t.id });
-  });
-  return out.length ? out : [{ what: 'calendar', job: null, where: 'no room for all of it within the days ahead' }];
 }
 
 /** What it costs when another task goes first. */

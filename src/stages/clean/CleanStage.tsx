@@ -172,9 +172,11 @@ function CleanReadings({ c, heat, units }: { c: Cleaning; heat: FrameHeat; units
         },
         {
           id: 'for',
-          value: facts.tape.length ? (facts.liquid.length ? t('no') : t('bead')) : t('tapeBead'),
+          value: facts.tape.length ? (facts.liquid.length ? t('notYetClean') : t('bead')) : t('tapeBead'),
           label: facts.tape.length
-            ? t('cleanEnoughFor', { liquid: capital(lackWords[(facts.liquid[0] ?? facts.tape[0])!]) })
+            ? facts.liquid.length
+              ? t('cleanEnough', { lack: capital(lackWords[facts.liquid[0]!]) })
+              : t('cleanEnoughForThis', { lack: lackWords[facts.tape[0]!] })
             : t('cleanEnoughFor2'),
           tone: facts.tape.length ? 'ink' : 'go',
         },
