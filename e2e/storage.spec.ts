@@ -157,6 +157,23 @@ test('a note and a form that were typed and not sent are there after a reload', 
   await page.getByLabel('Mark of the device (no name needed)').fill('locker 7');
   await page.reload();
   await expect(page.getByLabel('Mark of the device (no name needed)')).toHaveValue('locker 7');
+
+  // tapped and left in the same breath: the page is gone before the storage proper has answered
+  const tapAndReload = (label: string) =>
+    page.evaluate((l) => {
+      document.querySelector<HTMLElement>(`[role=radio][aria-label="${l}"]`)!.click();
+      location.reload();
+    }, label);
+  for (const [where, label] of [
+    ['/jobs/demo-0143/intake', 'Save this back?: Write it off'],
+    ['/shop', 'Sound: Off'],
+  ] as const) {
+    await page.goto(where);
+    const radio = page.getByRole('radio', { name: label, exact: true });
+    await expect(radio).not.toBeChecked();
+    await Promise.all([page.waitForEvent('load'), tapAndReload(label)]);
+    await expect(radio, label).toBeChecked();
+  }
 });
 
 test('back up in one tap, read it back, and it counts; a changed file does not', async ({ page }) => {

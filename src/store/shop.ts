@@ -16,6 +16,7 @@ import { demoDayChanged } from './demoDay';
 import { nowMs } from './clock';
 import { newId } from './ids';
 import { journal } from './journal';
+import { settingsJournal } from './settingsJournal';
 import { directStorage, reopening, writtenBy } from './reopening';
 import { tellRefused } from './refusal';
 import { silentAfter } from './silentAfter';
@@ -64,6 +65,7 @@ export async function loadShop(): Promise<ShopLog> {
     for (const e of lost) log.jobs.set(e.jobId, [...(log.jobs.get(e.jobId) ?? []), e]);
     journal.forget(key);
   }
+  if (!log.trouble) log.settings = await settingsJournal.takeIn(log.settings, (s) => repository.saveSettings(s));
   void checkPacked(log.fromPack);
   figuresInForce(log.settings);
   return log;
@@ -264,9 +266,10 @@ export async function saveDevice(device: Device): Promise<void> {
 
 /** @throws RefusedError that names the field (nothing changed then, and it is told on the page); StorageFullError */
 export async function saveSettings(settings: Settings): Promise<void> {
+  const standing = queryClient.getQueryData(logQuery.queryKey);
   try {
     // what is not read yet is not written over with the usual values
-    if (!queryClient.getQueryData(logQuery.queryKey)) throw new RefusedError('the settings are not read yet');
+    if (!standing) throw new RefusedError('the settings are not read yet');
     repository.gateSettings(settings);
   } catch (e) {
     tellRefused(e instanceof Error ? e.message : 'not noted');
@@ -275,8 +278,11 @@ export async function saveSettings(settings: Settings): Promise<void> {
   tellRefused(null);
   // what is learned or chosen in an exercise is the exercise's
   if (inPractice()) return changePractice((r) => ({ ...r, settings }));
+  // on its way before it is shown, as entries are
+  const settled = settingsJournal.note(standing.settings, settings);
   patchLog((log) => ({ ...log, settings }));
   await repository.saveSettings(settings);
+  settled();
   tellOthers();
   figuresInForce(settings);
 }
