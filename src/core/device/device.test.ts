@@ -353,6 +353,29 @@ describe('device models', () => {
     expect(cableFold(ring, ring.bonds[0]!, { ...c, slackMm: 60 }).maxDeg).toBe(180);
   });
 
+  it('a cable is as far from the hinge as its anchor from the side that the cover is folded to (by hand)', () => {
+    const outline = ring.leaves[0]!.outline;
+    if (outline.kind !== 'roundRect') throw new Error('a rounded rectangle was meant');
+    const [[x0, y0], [x1, y1]] = [outline.min, outline.max];
+    const fold = (foldToward: 'left' | 'right' | 'top' | 'bottom') =>
+      cableFold(ring, ring.bonds[0]!, { ...ring.cables[0]!, slackMm: 6, reachMm: 14, foldToward });
+    const { at } = fold('left');
+    // fourteen millimetres behind the middle of the ring, which lies 1 mm in
+    expect(Math.min(at[0] - x0, x1 - at[0], at[1] - y0, y1 - at[1])).toBeCloseTo(15, 9);
+    for (const [side, mm] of [
+      ['left', at[0] - x0],
+      ['right', x1 - at[0]],
+      ['top', at[1] - y0],
+      ['bottom', y1 - at[1]],
+    ] as const) {
+      const f = fold(side);
+      expect(f.leverMm).toBeCloseTo(mm, 9);
+      expect(f.neededMm).toBeCloseTo(2 * mm, 9);
+      // the chord of the circle on which the anchor goes is the slack
+      expect(2 * mm * Math.sin((f.maxDeg * Math.PI) / 360)).toBeCloseTo(6, 9);
+    }
+  });
+
   it('the front is the same stack with depth and x turned over (law 17), and back again', () => {
     const d = shipped('front62');
     const view = faceView(d, d.bonds[0]!);

@@ -1,7 +1,7 @@
 import { coarseModel } from '../../../test-support/modes';
 import type { Range } from '../source';
 import { Trajectory } from '../heat/trajectory';
-import { trend, watchProbe, type ProbeReading } from './probeWatch';
+import { probeLimits, trend, watchProbe, type ProbeReading } from './probeWatch';
 import { SimulatedBench, simulatedFaults, type SimulatedFault } from './simulatedBench';
 
 const { model } = coarseModel();
@@ -121,4 +121,26 @@ it('one that comes off is loose since the first reading that was not near the li
     tempC: tS <= 40 ? 89 + (tS % 3) / 2 : tS === 41 ? 60 : 26 + (tS % 3) / 2,
   }));
   expect(watchProbe(all, still, 59, 22)).toMatchObject({ fault: 'loose', sinceS: 41, good: { tS: 40 } });
+});
+
+describe('creeping away from the line', () => {
+  const band = () => ({ low: 86, mean: 90, high: 94 });
+  const limit = probeLimits.driftKMin.value;
+  /** Two minutes of a straight creep to where it ends, with the flicker of a display. */
+  const creep = (kPerMin: number, endC: number) =>
+    watchProbe(
+      Array.from({ length: 121 }, (_, tS): ProbeReading => ({
+        tS,
+        tempC: endC - (kPerMin * (120 - tS)) / 60 + (tS % 2 ? 0.05 : -0.05),
+      })),
+      band,
+      120,
+      22,
+    ).fault;
+  it.each([1, -1])('faster than the limit and outside of what the model expects it is told (toward %d)', (way) => {
+    expect(creep(1.5 * limit * way, 90 + 5 * way)).toBe('drift');
+    // slower, or still within the band: it may be the contact
+    expect(creep(0.5 * limit * way, 90 + 5 * way)).toBeNull();
+    expect(creep(1.5 * limit * way, 90 + 3 * way)).toBeNull();
+  });
 });
