@@ -59,26 +59,11 @@ const jest = (name, project, workers, quiet) =>
     quiet,
   );
 
-// one core lints and tests what needs no page, while the other checks the types, builds and tests components
 let built = true;
-await Promise.all([
-  single('Lint', 'npx', ['eslint', '.', '--max-warnings', '0']).then(() => jest('Unit tests', 'core', '1', true)),
-  (async () => {
-    await single('Format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']);
-    // route types are generated; a clean tree has none
-    await run('npx', ['expo', 'customize', 'tsconfig.json'], { quiet: true });
-    await single('Types', process.execPath, [typesBy, '--noEmit']);
-    // what nothing uses, and what only tests use
-    await single('Dead code', 'npx', ['knip', '--no-progress']);
-    await single('Dead code but for tests', 'npx', [
-      'knip',
-      '--no-progress',
-      '--production',
-      '--include',
-      'exports,files',
-    ]);
-    // what the page of figures shows is what is counted with
-    await single('Figures', process.execPath, ['--import', 'tsx', 'scripts/write-figures.mts', '--check']);
+/** What needs no page of the whole, each on one core; the longest first, so that neither core is idle at the end. */
+const parts = [
+  () => jest('Unit tests', 'core', '1', true),
+  async () => {
     built = await needBuild({ quiet: true }).then(
       () => true,
       (e) => {
@@ -87,9 +72,26 @@ await Promise.all([
       },
     );
     if (built) await single('Budget', process.execPath, ['scripts/budget.mjs']);
-    await jest('Component tests', 'web', '1', true);
-  })(),
-]);
+  },
+  () => jest('Component tests', 'web', '1', true),
+  () => single('Lint', 'npx', ['eslint', '.', '--max-warnings', '0']),
+  () => single('Format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']),
+  async () => {
+    // route types are generated; a clean tree has none
+    await run('npx', ['expo', 'customize', 'tsconfig.json'], { quiet: true });
+    await single('Types', process.execPath, [typesBy, '--noEmit']);
+  },
+  // what nothing uses, and what only tests use
+  () => single('Dead code', 'npx', ['knip', '--no-progress']),
+  () =>
+    single('Dead code but for tests', 'npx', ['knip', '--no-progress', '--production', '--include', 'exports,files']),
+  // what the page of figures shows is what is counted with
+  () => single('Figures', process.execPath, ['--import', 'tsx', 'scripts/write-figures.mts', '--check']),
+];
+const core = async () => {
+  for (let next = parts.shift(); next; next = parts.shift()) await next();
+};
+await Promise.all([core(), core()]);
 if (built)
   await counted('End-to-end tests', 'npx', ['playwright', 'test'], (t) => [
     number(t, /^\s*(\d+) passed/m) + (secondTime = number(t, /^\s*(\d+) flaky/m)),
