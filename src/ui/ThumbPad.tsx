@@ -35,7 +35,7 @@ export function ThumbPad({
   const box = 'items-center justify-center rounded-card border-[1.5px]';
   const press = (key: string) => {
     const now = thumb.text ?? '';
-    if (key === '±') thumb.setText(now.startsWith('-') ? now.slice(1) : `-${now}`);
+    if (key === '±') thumb.setText(/^[-−]/.test(now) ? now.slice(1) : `-${now}`);
     else thumb.setText(key === '⌫' ? now.slice(0, -1) : `${now}${key}`.slice(0, 8));
   };
   const keyOf = (k: string, wide = false) => (

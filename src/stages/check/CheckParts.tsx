@@ -26,7 +26,7 @@ import { t } from '@/words/check';
 
 const signed = (mm: number, u: { length: 'mm' | 'in'; temperature: 'C' | 'F' }) => {
   const v = u.length === 'mm' ? digits(mm, 2) : digits(mm / 25.4, 4);
-  return (mm > 0 ? '+' : '') + v.replace(/^(-?)0/, '$1');
+  return (mm > 0 ? '+' : '') + v.replace(/^(−?)0/, '$1');
 };
 
 /** Steps all round. */
