@@ -1,6 +1,7 @@
 import { demoJobs } from '../demo/shop';
 import { journal } from './journal';
 import { append, loadShop, repository } from './shop';
+import { Local } from '../../test-support/localStore';
 
 const mockMap = new Map<string, string>();
 const mockGate = { wait: null as Promise<void> | null };
@@ -22,25 +23,6 @@ jest.mock('@react-native-async-storage/async-storage', () => ({
   }),
 }));
 
-/** The browser's synchronous storage, as far as it is used. */
-class Local {
-  readonly map = new Map<string, string>();
-  get length() {
-    return this.map.size;
-  }
-  key(i: number) {
-    return [...this.map.keys()][i] ?? null;
-  }
-  getItem(k: string) {
-    return this.map.get(k) ?? null;
-  }
-  setItem(k: string, v: string) {
-    this.map.set(k, v);
-  }
-  removeItem(k: string) {
-    this.map.delete(k);
-  }
-}
 const local = new Local();
 Object.defineProperty(globalThis, 'localStorage', { value: local, configurable: true });
 

@@ -1,23 +1,15 @@
 import { parseEvent, type JobEvent } from '@/model/event';
+import { keysUnder, localStore } from './localStore';
 
 const prefix = 'northcove.journal.';
-
-/** The part of the browser's synchronous storage that is used; null where there is none. */
-const local = (): Storage | null => {
-  try {
-    return typeof localStorage === 'undefined' ? null : localStorage;
-  } catch {
-    return null;
-  }
-};
 
 const open = new Map<string, JobEvent[]>();
 
 const keep = (writer: string) => {
   const list = open.get(writer) ?? [];
   try {
-    if (list.length) local()?.setItem(prefix + writer, JSON.stringify(list));
-    else local()?.removeItem(prefix + writer);
+    if (list.length) localStore()?.setItem(prefix + writer, JSON.stringify(list));
+    else localStore()?.removeItem(prefix + writer);
   } catch {
     // full: the entries are on their way to the storage proper all the same
   }
@@ -47,11 +39,9 @@ export const journal = {
 
   /** What pages that are gone had noted; data that is not an entry is left where it is. */
   left(): { key: string; events: JobEvent[] }[] {
-    const store = local();
+    const store = localStore();
     if (!store) return [];
-    const keys = Array.from({ length: store.length }, (_, i) => store.key(i)).filter(
-      (k): k is string => k !== null && k.startsWith(prefix) && !open.has(k.slice(prefix.length)),
-    );
+    const keys = keysUnder(store, prefix).filter((k) => !open.has(k.slice(prefix.length)));
     return keys.flatMap((key) => {
       let list: unknown;
       try {
@@ -69,6 +59,6 @@ export const journal = {
   },
 
   forget(key: string): void {
-    local()?.removeItem(key);
+    localStore()?.removeItem(key);
   },
 };

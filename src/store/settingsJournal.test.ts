@@ -1,25 +1,7 @@
 import { defaultSettings } from '@/model/defaultSettings';
 import type { Settings } from '@/model/settings';
+import { Local } from '../../test-support/localStore';
 
-/** The browser's synchronous storage, as far as it is used. */
-class Local {
-  readonly map = new Map<string, string>();
-  get length() {
-    return this.map.size;
-  }
-  key(i: number) {
-    return [...this.map.keys()][i] ?? null;
-  }
-  getItem(k: string) {
-    return this.map.get(k) ?? null;
-  }
-  setItem(k: string, v: string) {
-    this.map.set(k, v);
-  }
-  removeItem(k: string) {
-    this.map.delete(k);
-  }
-}
 const local = new Local();
 /** A page of its own: what another one had open is not this one's. */
 const page = () => {

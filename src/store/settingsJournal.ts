@@ -1,18 +1,12 @@
 import { checkSettings } from '@/model/readSettings';
 import type { Settings } from '@/model/settings';
+import { keysUnder, localStore } from './localStore';
 
 const prefix = 'northcove.settingsJournal.';
 
 /** Fields that were changed, each with what stood there before and what stands there now. */
 type Changed = Record<string, { from: unknown; to: unknown }>;
 
-const local = (): Storage | null => {
-  try {
-    return typeof localStorage === 'undefined' ? null : localStorage;
-  } catch {
-    return null;
-  }
-};
 const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b);
 
 /** Changes of this page that the storage does not have yet, by number. */
@@ -22,8 +16,8 @@ let count = 0;
 
 function keep(): void {
   try {
-    if (open.size) local()?.setItem(prefix + page, JSON.stringify([...open.values()]));
-    else local()?.removeItem(prefix + page);
+    if (open.size) localStore()?.setItem(prefix + page, JSON.stringify([...open.values()]));
+    else localStore()?.removeItem(prefix + page);
   } catch {
     // full: the change is on its way to the storage proper all the same
   }
@@ -75,11 +69,9 @@ export const settingsJournal = {
    * @returns the settings that are in force
    */
   async takeIn(settings: Settings, save: (settings: Settings) => Promise<void>): Promise<Settings> {
-    const store = local();
+    const store = localStore();
     if (!store) return settings;
-    const keys = Array.from({ length: store.length }, (_, i) => store.key(i)).filter(
-      (k): k is string => k !== null && k.startsWith(prefix) && k !== prefix + page,
-    );
+    const keys = keysUnder(store, prefix).filter((k) => k !== prefix + page);
     const lists = keys.map((key): unknown => {
       try {
         return JSON.parse(store.getItem(key) ?? '[]');

@@ -1,8 +1,9 @@
 import i18next from 'i18next';
 
-import { language, locale } from './language';
+import { language } from './language';
 import { lengthOf } from './longer';
 import { told } from './told';
+import { written } from './written';
 
 type Holes<S> = S extends `${string}{{${infer Hole}}}${infer Rest}` ? Hole | Holes<Rest> : never;
 /** Words that go by number are kept as `key_one` and `key_other`, and asked for as `key` with a `count`. */
@@ -28,17 +29,6 @@ const peoples: Readonly<Record<string, ReadonlySet<string>>> = {
   kit: new Set(['because', 'chosen']),
 };
 
-const fractions = new Map<string, Intl.NumberFormat>();
-/** A number that nobody rounded for the sentence, as the language writes it: 2.5, 2,5, −1. */
-function inLanguage(value: number): string {
-  let f = fractions.get(locale());
-  if (!f) {
-    f = new Intl.NumberFormat(locale(), { maximumFractionDigits: 6, useGrouping: false });
-    fractions.set(locale(), f);
-  }
-  return f.format(value).replace('-', '−');
-}
-
 /** One of several ways to say something to fill a sentence with. */
 export type Say<W> = <K extends Key<W>>(key: K, ...holes: Filled<Text<W, K>, Counted<W, K>>) => string;
 
@@ -62,7 +52,7 @@ export function speaks<const W extends Record<string, string>>(namespace: string
     const inWords = Object.fromEntries(
       Object.entries(filled).map(([k, v]) => [
         k,
-        typeof v === 'number' && k !== 'count' ? inLanguage(v) : typeof v === 'string' && !own(k) ? told(v) : v,
+        typeof v === 'number' && k !== 'count' ? written(v, 0, 6) : typeof v === 'string' && !own(k) ? told(v) : v,
       ]),
     );
     const text = joined(say(key, { lng: language(), ns: namespace, ...inWords }));

@@ -4,27 +4,12 @@ import type { Settings } from '@/model/settings';
 import { t as tr } from './common';
 import { locale } from './language';
 import { told } from './told';
+import { written } from './written';
 
 type Units = Pick<Settings, 'temperature' | 'length'>;
 
-const numbers = new Map<string, Intl.NumberFormat>();
-/** A number with so many places, as the language writes it: 0.25, 0,25. Never minus nothing. */
-export function digits(value: number, places = 0): string {
-  if (!Number.isFinite(value)) return String(value);
-  const key = `${locale()} ${places}`;
-  let f = numbers.get(key);
-  if (!f) {
-    f = new Intl.NumberFormat(locale(), {
-      minimumFractionDigits: places,
-      maximumFractionDigits: places,
-      useGrouping: false,
-      signDisplay: 'negative',
-    });
-    numbers.set(key, f);
-  }
-  // a hyphen is not a minus, and a screen reader says it as one
-  return f.format(value).replace('-', '−');
-}
+/** A number with so many places, as the language writes it: 0.25, 0,25. */
+export const digits = (value: number, places = 0): string => written(value, places, places);
 
 const two = (n: number) => String(n).padStart(2, '0');
 

@@ -16,6 +16,8 @@ import { silenceMs, watched } from './watched';
 const idleMs = 60_000;
 let planner: { worker: Worker; api: Remote<ScheduleApi> } | null = null;
 let idle: ReturnType<typeof setTimeout> | null = null;
+/** Questions that are not answered yet. */
+let asked = 0;
 
 function endPlanner(): void {
   planner?.worker.terminate();
@@ -38,6 +40,7 @@ export function betterPlan(
     planner = { worker, api: wrap<ScheduleApi>(worker) };
   }
   const mine = planner;
+  asked++;
   let cancel = () => {};
   const cancelled = new Promise<never>((_, reject) => {
     cancel = () => {
@@ -52,8 +55,9 @@ export function betterPlan(
       if (planner === mine && !(e instanceof Error && e.message === leftMessage)) endPlanner();
     })
     .finally(() => {
+      asked--;
       if (idle) clearTimeout(idle);
-      idle = setTimeout(endPlanner, idleMs);
+      idle = asked ? null : setTimeout(endPlanner, idleMs);
     });
   return { result: Promise.race([answer, cancelled]), cancel };
 }

@@ -1,5 +1,6 @@
 import { LeftError } from './leftError';
 import { firstPlanOf, planWorkSteps, searchShare, type PlanAnswer, type PlanPart, type PlanQuestion } from './planWork';
+import type { Steps } from './steps';
 import type { PlanEntry } from './types';
 
 /** How far a search was when it was left, and what it had found by then. */
@@ -43,6 +44,16 @@ export class PlanSession {
     this.running = null;
   }
 
+  /** The next step; work that breaks leaves nothing to take over. */
+  private stepOf(steps: Steps<PlanAnswer>): IteratorResult<void, PlanAnswer> {
+    try {
+      return steps.next();
+    } catch (e) {
+      this.running = null;
+      throw e;
+    }
+  }
+
   /**
    * @param tell share that is done, 0 to 1
    * @param part what is there before the whole answer
@@ -76,7 +87,8 @@ export class PlanSession {
     const steps = planWorkSteps(
       asked,
       (s, found) => {
-        share = done + (1 - done) * s;
+        // a reheat that has to be put in lets the work begin anew: what is told never goes back
+        share = Math.max(share, done + (1 - done) * s);
         if (found) best = found;
         tell(share);
       },
@@ -85,7 +97,7 @@ export class PlanSession {
     );
     let until = this.around.nowMs() + breathMs;
     for (;;) {
-      const step = steps.next();
+      const step = this.stepOf(steps);
       if (step.done) {
         this.running = null;
         return step.value;

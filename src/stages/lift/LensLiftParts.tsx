@@ -111,6 +111,7 @@ export function WhichCovers({ here: { job, all, name, units, chosen, toggle } }:
 
 /** With heat or without. */
 export function LensHeatChoice({ here: { plan, next, warm, setSchool, units, air } }: { here: LensLiftState }) {
+  const choose = plan?.choose === 'warm' ? t('chooseWarm') : t('chooseCold');
   return plan && next ? (
     <View className="mt-2">
       <Choice
@@ -127,32 +128,32 @@ export function LensHeatChoice({ here: { plan, next, warm, setSchool, units, air
               ? t('warmTheCameraGetsUpTo', {
                   high: temp(plan.heat.cameraC.high, units),
                   gcJm2: Math.round(plan.cold.gcJm2),
-                  choose: plan.choose === 'warm' ? t('chooseWarm') : t('chooseCold'),
+                  choose,
                 })
               : plan.cold.verdict === 'slow'
                 ? t('warmTheCameraGetsUpTo2', {
                     high: temp(plan.heat.cameraC.high, units),
                     gcJm2: Math.round(plan.cold.gcJm2),
-                    choose: plan.choose === 'warm' ? t('chooseWarm') : t('chooseCold'),
+                    choose,
                   })
                 : t('warmTheCameraGetsUpTo3', {
                     high: temp(plan.heat.cameraC.high, units),
                     gcJm2: Math.round(plan.cold.gcJm2),
-                    choose: plan.choose === 'warm' ? t('chooseWarm') : t('chooseCold'),
+                    choose,
                   })
             : plan.cold.verdict === 'go'
               ? t('warmThisAirIsTooWeak', {
                   gcJm2: Math.round(plan.cold.gcJm2),
-                  choose: plan.choose === 'warm' ? t('chooseWarm') : t('chooseCold'),
+                  choose,
                 })
               : plan.cold.verdict === 'slow'
                 ? t('warmThisAirIsTooWeak2', {
                     gcJm2: Math.round(plan.cold.gcJm2),
-                    choose: plan.choose === 'warm' ? t('chooseWarm') : t('chooseCold'),
+                    choose,
                   })
                 : t('warmThisAirIsTooWeak3', {
                     gcJm2: Math.round(plan.cold.gcJm2),
-                    choose: plan.choose === 'warm' ? t('chooseWarm') : t('chooseCold'),
+                    choose,
                   })
         }
       />
