@@ -2,7 +2,7 @@ import { told } from '@/words/told';
 import { useEffect, useRef, useState } from 'react';
 import { View } from 'react-native';
 
-import type { Sourced, SourceKind } from '@/core/source';
+import type { Sourced } from '@/core/source';
 import type { JobState } from '@/model/fold';
 import type { Settings } from '@/model/settings';
 import { useSettings } from '@/store/shop';
@@ -13,26 +13,10 @@ import { TextBox } from '@/ui/TextBox';
 import { Txt } from '@/ui/Txt';
 import { stamp, toF } from '@/words/units';
 import { said } from '@/words/codes';
+import { written } from '@/words/written';
 import { useActions } from './actions';
+import { useSourceLine } from './useFigureWords';
 import { t as tr } from '@/words/kit';
-
-const kindNames: Record<SourceKind, string> = {
-  published: 'published',
-  get commonPractice() {
-    return tr('commonPractice');
-  },
-  get memory() {
-    return tr('fromMemory');
-  },
-  judgement: 'judgement',
-  tuned: 'tuned',
-  get calibrated() {
-    return tr('calibratedOnThisBench');
-  },
-  get measured() {
-    return tr('measuredOnThisBench');
-  },
-};
 
 export interface WhyRow {
   name: string;
@@ -44,7 +28,7 @@ export const rowOf = (name: string, sourced: Sourced, unit: string): WhyRow => (
 
 /** A value with its uncertainty in the units of the shop. */
 function valueText({ sourced: { value, u }, unit }: WhyRow, units: Pick<Settings, 'temperature' | 'length'>): string {
-  const number = (v: number) => String(Number(v.toPrecision(4)));
+  const number = (v: number) => written(Number(v.toPrecision(4)), 0, 12);
   const both = (show: (v: number) => string, difference = show) =>
     u === undefined ? show(value) : `${show(value)} ± ${difference(u)}`;
   if (unit === 'mm' && units.length === 'in') return `${both((v) => number(v / 25.4))} in`;
@@ -57,17 +41,10 @@ function valueText({ sourced: { value, u }, unit }: WhyRow, units: Pick<Settings
   return `${both(number)} ${told(unit)}`.trim();
 }
 
-/** Where a figure comes from, in a line: beside the field where it is set. */
-export function sourceLine({ source: { kind, note } }: Sourced): string {
-  const name = kindNames[kind];
-  // the label beside it says what it is; the note of a shop's figure begins with its place in a table
-  const own = /: ((?:shop figure|no log of its own yet), .*)$/.exec(note)?.[1] ?? note;
-  return own.startsWith(`${name} `) ? own : `${name}: ${own}`;
-}
-
 /** Values with their sources, as the call used them. */
 export function WhyRows({ rows }: { rows: readonly WhyRow[] }) {
   const settings = useSettings();
+  const sourceLine = useSourceLine();
   return (
     <View className="mt-1">
       {rows.map((r) => (

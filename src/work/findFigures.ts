@@ -10,24 +10,13 @@ export interface Figure {
   note: string;
 }
 
-export const kindNames = {
-  judgement: 'Judgement',
-  commonPractice: 'Common practice',
-  published: 'Published',
-  memory: 'From memory',
-  tuned: 'Tuned',
-} as const;
+/** Kinds of sources that the index shows. */
+export const figureKinds = ['judgement', 'commonPractice', 'published', 'memory', 'tuned'] as const;
 
-export type FigureKind = keyof typeof kindNames;
+export type FigureKind = (typeof figureKinds)[number];
 
-/** "core/lift/depth.ts" as "lift, depth". */
-export const placeName = (file: string): string =>
-  file
-    .replace(/\.ts$/, '')
-    .split('/')
-    .slice(1)
-    .map((w) => w.replace(/([a-z])([A-Z])/g, '$1 $2').toLowerCase())
-    .join(', ');
+/** Where a figure stands, by parts: "core/lift/depth.ts" as lift and depth. */
+export const placeParts = (file: string): string[] => file.replace(/\.ts$/, '').split('/').slice(1);
 
 /** "readyInS" as "ready in s", so that words are found that stand together in a name. */
 export const words = (text: string) => text.replace(/([a-z0-9])([A-Z])/g, '$1 $2').toLowerCase();
@@ -62,8 +51,8 @@ const units: readonly (readonly [RegExp, string])[] = [
   [/(?<=[a-z0-9])N$/, 'N'],
 ];
 
-/** A figure as it is read: "adhesives.foamRing.debond.tgC" as "foam ring, debond, tg" in °C. */
-export function figureTitle(name: string): { title: string; unit: string } {
+/** What a figure's name says: its parts as they stand in the code, without the unit, which stands apart. */
+export function figureParts(name: string): { parts: string[]; unit: string } {
   let unit = '';
   const parts = name.split('.').slice(-3);
   // a unit stands at the end of the name, or before a last word that says which one of several
@@ -73,14 +62,13 @@ export function figureTitle(name: string): { title: string; unit: string } {
     unit = found[1];
     parts[i] = parts[i]!.replace(found[0], '');
   }
-  const plain = parts.map((p) => words(p.replace(/Figures$/, ''))).filter((p) => p && p !== 'value');
-  return { title: plain.join(', ').replace(/^./, (c) => c.toUpperCase()), unit };
+  return { parts: parts.map((p) => p.replace(/Figures$/, '')).filter((p) => p && p !== 'value'), unit };
 }
 
-const textOf = (f: Figure) => `${words(f.name)} ${f.name} ${placeName(f.file)} ${f.note}`;
+const textOf = (f: Figure) => `${words(f.name)} ${f.name} ${placeParts(f.file).map(words).join(' ')} ${f.note}`;
 
-/** Finds figures by words of their name, place or note. */
-export const figureSearch = (all: readonly Figure[]) => {
-  const search = textSearch(all, textOf);
+/** Finds figures by words of their name, place or note, and by what is `said` of them in the reader's language. */
+export const figureSearch = (all: readonly Figure[], said: (f: Figure) => string = () => '') => {
+  const search = textSearch(all, (f) => `${textOf(f)} ${said(f)}`);
   return (kind: string, typed: string) => search(typed).filter((f) => kind === 'all' || f.kind === kind);
 };

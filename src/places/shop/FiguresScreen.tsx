@@ -9,10 +9,11 @@ import { useSettings } from '@/store/shop';
 import { Txt } from '@/ui/Txt';
 import { FigureRow } from './FigureRow';
 import figures from './figures.json';
-import { figureSearch, kindNames, type FigureKind } from '@/work/findFigures';
+import { figureKinds, figureSearch, type FigureKind } from '@/work/findFigures';
+import { useFigureWords } from '@/bench-kit/useFigureWords';
+import { capital } from '@/words/capital';
+import { figureTitle, kindName, noteText, placeName } from '@/words/figures';
 import { t } from '@/words/shop';
-
-const search = figureSearch(figures);
 
 /** Rows at a time: more are found by the search. */
 const most = 60;
@@ -24,12 +25,21 @@ export function FiguresScreen() {
   const wanted = useDeferredValue(text);
   const { figures: changed } = useSettings();
   const own = Object.keys(changed).length;
+  const said = useFigureWords();
+  // found by the words that are shown, and by those of the code
+  const search = useMemo(
+    () =>
+      figureSearch(figures, (f) =>
+        [figureTitle(f.name, said).title, placeName(f.file, said), noteText(f.note, said)].join(' '),
+      ),
+    [said],
+  );
   const found = useMemo(
     () =>
       kind === 'own'
         ? search('all', wanted).filter((f) => changed[figureKey(f.kind, f.value, f.note)])
         : search(kind, wanted),
-    [kind, wanted, changed],
+    [search, kind, wanted, changed],
   );
   return (
     <PlaceFrame title={t('figures')} line={t('numbersWithTheirSources', { n: figures.length })}>
@@ -43,7 +53,7 @@ export function FiguresScreen() {
         options={[
           { id: 'all', name: t('all') },
           ...(own ? [{ id: 'own' as const, name: t('own', { own }) }] : []),
-          ...(Object.keys(kindNames) as FigureKind[]).map((id) => ({ id, name: kindNames[id] })),
+          ...figureKinds.map((id) => ({ id, name: capital(kindName(id)) })),
         ]}
         onChange={setKind}
       />
@@ -56,7 +66,7 @@ export function FiguresScreen() {
       </View>
       <View role="list" aria-label={t('figures')}>
         {found.slice(0, most).map((f) => (
-          <FigureRow key={`${f.file} ${f.name}`} figure={f} />
+          <FigureRow key={`${f.file} ${f.name}`} figure={f} said={said} />
         ))}
       </View>
     </PlaceFrame>

@@ -7,7 +7,7 @@ import { retryPending } from '@/store/shop';
 import { Button } from '@/ui/Button';
 import { Choice, Tick } from '@/ui/Choice';
 import { Disclosure } from '@/ui/Disclosure';
-import { sourceLine } from '@/bench-kit/Why';
+import { useSourceLine } from '@/bench-kit/useFigureWords';
 import { roomSource } from '@/core/alcohol/vapour';
 import { uGapMm, uStepMm } from '@/core/fit/gaugeFigures';
 import { breakLimit } from '@/core/lift/verdict';
@@ -180,6 +180,7 @@ export function WhoAndWhen({ here: { s, put } }: { here: ShopScreenState }) {
 
 /** Room, gauges, cure and what is accepted. */
 export function HowItWorks({ here: { s, put } }: { here: ShopScreenState }) {
+  const sourceLine = useSourceLine();
   return (
     <>
       <NumberField
@@ -260,6 +261,7 @@ export function HowItWorks({ here: { s, put } }: { here: ShopScreenState }) {
 
 /** Air of the bench room. */
 export function RoomAir({ here: { s, put } }: { here: ShopScreenState }) {
+  const sourceLine = useSourceLine();
   return (
     <Disclosure title={t('airOfTheBenchRoom')}>
       <NumberField

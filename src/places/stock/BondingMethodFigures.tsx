@@ -4,7 +4,7 @@ import { schools, type BondingMethodId } from '@/core/bond/bondingMethods';
 import { bondingMethodNames } from '@/words/eventLine';
 import type { Settings } from '@/model/settings';
 import { Disclosure } from '@/ui/Disclosure';
-import { sourceLine } from '@/bench-kit/Why';
+import { useSourceLine } from '@/bench-kit/useFigureWords';
 import { NumberField } from '@/ui/NumberField';
 import { LengthField } from '@/ui/QuantityField';
 import { Txt } from '@/ui/Txt';
@@ -19,6 +19,7 @@ type Figures = NonNullable<Settings['schools'][BondingMethodId]>;
 
 /** What each way of bonding costs this shop: judgement until somebody has counted. */
 export function BondingMethodFigures({ settings: s, onChange }: BondingMethodFiguresProps) {
+  const sourceLine = useSourceLine();
   const put = (id: BondingMethodId, change: Figures) =>
     onChange({ schools: { ...s.schools, [id]: { ...s.schools[id], ...change } } });
   return (

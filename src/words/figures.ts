@@ -1,0 +1,63 @@
+import type { Sourced, SourceKind } from '@/core/source';
+import { figureParts, placeParts, words } from '@/work/findFigures';
+import { capital } from './capital';
+import { parts as english } from './figureParts';
+import { t } from './kit';
+import type { Language } from '@/model/settings';
+import { told } from './told';
+
+/** What figures are called and where they come from, in a language that is not the one of the code. */
+export interface FigureWords {
+  /** by the English note */
+  notes: Readonly<Record<string, string>>;
+  /** by the part of a name as it stands in the code */
+  parts: Readonly<Record<string, string>>;
+}
+
+/** Fetched when somebody asks why: a call shows a few of them, the index of Shop all. */
+export const figureWordsOf: Record<Exclude<Language, 'en'>, () => Promise<FigureWords>> = {
+  es: () => import('./es/figures'),
+};
+
+const partName = (part: string, said: FigureWords | null): string => said?.parts[part] ?? english[part] ?? words(part);
+
+/** A figure as it is read: "adhesives.foamRing.debond.tgC" as "Foam ring, debond, glass transition" in °C. */
+export function figureTitle(name: string, said: FigureWords | null): { title: string; unit: string } {
+  const { parts, unit } = figureParts(name);
+  return { title: capital(parts.map((p) => partName(p, said)).join(', ')), unit };
+}
+
+/** "core/lift/depth.ts" as "lift, depth". */
+export const placeName = (file: string, said: FigureWords | null): string =>
+  placeParts(file)
+    .map((p) => partName(p, said))
+    .join(', ');
+
+export const kindName = (kind: SourceKind): string =>
+  ({
+    published: t('published'),
+    commonPractice: t('commonPractice'),
+    memory: t('fromMemory'),
+    judgement: t('judgement'),
+    tuned: t('tuned'),
+    calibrated: t('calibratedOnThisBench'),
+    measured: t('measuredOnThisBench'),
+  })[kind];
+
+/**
+ * The note of a figure, in the words of who reads it. What a shop's own value says of itself is the shop's and stays; where a note
+ * begins with the figure's place in a table, the label beside it says that already.
+ */
+export function noteText(note: string, said: FigureWords | null): string {
+  const own = /^(.*); this shop: (.*) \(shipped (\S+)\)$/s.exec(note);
+  if (own) return t('noteWithOwn', { note: noteText(own[1]!, said), typed: own[2]!, shipped: Number(own[3]) });
+  const short = /: ((?:shop figure|no log of its own yet), .*)$/.exec(note)?.[1] ?? note;
+  return said?.notes[short] ?? told(short);
+}
+
+/** Where a figure comes from, in a line: "judgement: a small workshop". */
+export function sourceText({ source: { kind, note } }: Sourced, said: FigureWords | null): string {
+  const name = kindName(kind);
+  const text = noteText(note, said);
+  return text.startsWith(`${name} `) ? text : `${name}: ${text}`;
+}
