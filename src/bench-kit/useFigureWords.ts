@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 
 import type { Sourced } from '@/core/source';
-import { figureWordsOf, sourceText, type FigureWords } from '@/words/figures';
+import { figureWordsOf, sourceText, type FigureWords } from '@/words/sourceText';
 import { language } from '@/words/language';
 
 /** What figures are called in the language of the bench; null: as they stand in the code, which is English. */

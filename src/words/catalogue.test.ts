@@ -39,6 +39,13 @@ describe('the catalogue', () => {
     }
   });
 
+  it('what is named by hand and said through the table is in it', () => {
+    const named = sources('src').flatMap((f) =>
+      [...readFileSync(f, 'utf8').matchAll(/\btold\('([^']+)'\)/g)].map((m) => m[1]!),
+    );
+    expect(named.filter((n) => !Object.hasOwn(es.below, n))).toEqual([]);
+  });
+
   it('no key is unused', () => {
     const files = sources('src').filter((f) => !/words[\\/](en|es)[\\/]/.test(f));
     const code = files.map((f) => readFileSync(f, 'utf8'));

@@ -9,7 +9,8 @@ import { NumberField } from '@/ui/NumberField';
 import { Txt } from '@/ui/Txt';
 import type { Figure } from '@/work/findFigures';
 import { capital } from '@/words/capital';
-import { figureTitle, kindName, noteText, placeName, type FigureWords } from '@/words/figures';
+import { figureTitle, placeName } from '@/words/figureNames';
+import { kindName, noteText, type FigureWords } from '@/words/sourceText';
 import { written } from '@/words/written';
 import { t } from '@/words/shop';
 

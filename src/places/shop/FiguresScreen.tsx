@@ -12,7 +12,8 @@ import figures from './figures.json';
 import { figureKinds, figureSearch, type FigureKind } from '@/work/findFigures';
 import { useFigureWords } from '@/bench-kit/useFigureWords';
 import { capital } from '@/words/capital';
-import { figureTitle, kindName, noteText, placeName } from '@/words/figures';
+import { figureTitle, placeName } from '@/words/figureNames';
+import { kindName, noteText } from '@/words/sourceText';
 import { t } from '@/words/shop';
 
 /** Rows at a time: more are found by the search. */

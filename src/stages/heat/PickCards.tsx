@@ -46,7 +46,7 @@ export function PickCards({ job, thermal, ways, choice, pickMm, fromS, units }: 
             label={t('withAPickOf', { pickMm: length(w.pickMm, units) })}
             title={length(w.pickMm, units)}
             note={
-              w.pickMm === choice?.way?.pickMm && choice.reason !== 'nothingWorks' ? t('proposedWord') : told('pick')
+              w.pickMm === choice?.way?.pickMm && choice.reason !== 'nothingWorks' ? t('proposedWord') : t('pickWord')
             }
             on={w.pickMm === pickMm}
           >

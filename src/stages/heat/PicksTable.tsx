@@ -24,7 +24,7 @@ export function PicksTable({ ways, choice, pickMm, fromS, keepCover, units }: Pi
     <>
       <View role="table" aria-label={t('picksSideBySide')}>
         <Row
-          cells={[t('pick3', { n: units.length }), t('easyFrom'), t('timeOn'), 'battery', 'breaks', 'reheats']}
+          cells={[t('pick3', { n: units.length }), t('easyFrom'), t('timeOn'), said('battery'), t('breaksHead'), t('reheatsHead')]}
           head
         />
         {(ways ?? []).map((w) => (

@@ -212,7 +212,7 @@ export const notes: Readonly<Record<string, string>> = {
   'fingertip drawn across an edge': 'la yema del dedo a través de un borde',
   'glancing light over a face, or a straight edge against the light':
     'luz rasante sobre una cara, o un canto recto a contraluz',
-  'fingertip drawn across the rim of a camera cover': 'la yema del dedo a través del aro de una cristal de cámara',
+  'fingertip drawn across the rim of a camera cover': 'la yema del dedo a través del aro de un cristal de cámara',
   'camera ring in its hole; 0.05 to 0.15 mm is common practice':
     'anillo de cámara en su agujero; 0,05 a 0,15 mm es práctica habitual',
   'least gap; must exceed the thermal change of the gap': 'hueco mínimo; tiene que superar lo que cambia con el calor',
@@ -225,7 +225,7 @@ export const notes: Readonly<Record<string, string>> = {
     'galga o pie de rey en un hueco del borde; pasos de galga de 0,02-0,05 son práctica habitual',
   'depth gauge repeatability; measure yours with 10 repeats at one point':
     'repetibilidad del calibre de profundidad; mide la tuya con 10 repeticiones en un punto',
-  'step of a camera cover that still counts as seated': 'escalón de una cristal de cámara que aún cuenta como asentada',
+  'step of a camera cover that still counts as seated': 'escalón de un cristal de cámara que aún cuenta como asentado',
   'ring that is left all round a cover that sits in the middle': 'anillo que queda alrededor de una tapa centrada',
   'coldest that a device is carried in, °C': 'lo más frío que llega un dispositivo, °C',
   'aluminosilicate glass, handbook': 'cristal de aluminosilicato, manual',
@@ -339,13 +339,13 @@ export const notes: Readonly<Record<string, string>> = {
   'glass, J/kgK, handbook, quoted from memory': 'cristal, J/kgK, manual, citado de memoria',
   'acrylic tape, W/mK': 'cinta acrílica, W/mK',
   'air at 300 K, W/mK, Incropera & DeWitt Table A.4': 'aire a 300 K, W/mK, Incropera & DeWitt, tabla A.4',
-  'air between lens cover and camera': 'aire entre la cristal de cámara y la cámara',
+  'air between lens cover and camera': 'aire entre el cristal de cámara y la cámara',
   'metal bezel about 1.5 g and camera module about 2 g': 'aro de metal de 1,5 g y módulo de cámara de 2 g, más o menos',
   'screwed module to the frame': 'módulo atornillado al marco',
   'air and radiation over a small hot disc': 'aire y radiación sobre un disco pequeño y caliente',
   'room between blade and what is seen through the lens': 'espacio entre la cuchilla y lo que se ve por la lente',
   'a new lens cover fits when its size is this near to the old one':
-    'una cristal de cámara nueva entra cuando su medida está así de cerca de la vieja',
+    'un cristal de cámara nuevo entra cuando su medida está así de cerca de la vieja',
   'one to two minutes under the finger': 'de uno a dos minutos bajo el dedo',
   'blade under the tape, not through it; disc and tape come together':
     'la cuchilla bajo la cinta, no a través; disco y cinta salen juntos',
@@ -625,8 +625,8 @@ export const notes: Readonly<Record<string, string>> = {
   'minutes to change over to hot air and back': 'minutos para pasar a aire caliente y volver',
   'minutes that alcohol is given to run in': 'minutos que se dan al alcohol para entrar',
   'air for a lens cover: slow enough to stop in time, °C':
-    'aire para una cristal de cámara: lo bastante lento para parar a tiempo, °C',
-  'thin blade under a lens cover, mm': 'cuchilla fina bajo una cristal de cámara, mm',
+    'aire para un cristal de cámara: lo bastante lento para parar a tiempo, °C',
+  'thin blade under a lens cover, mm': 'cuchilla fina bajo un cristal de cámara, mm',
   'tape is warmed this far above where the blade goes, K':
     'la cinta se calienta esto por encima de donde entra la cuchilla, K',
   'so many cracks and a taped sheet does not stay together: piece by piece':

@@ -38,7 +38,7 @@ export default {
   tapeTheContactsFireBagTo:
     'Tapa los contactos, bolsa ignífuga, al reciclaje de baterías. Avisa al cliente antes de hacer nada más.',
   stopCardBatteryTouchedSmellsOr: 'Tarjeta de parada: batería tocada, huele o se hincha',
-  batteryStop: 'Batería: para',
+  batteryStop: '¡Batería!',
   stopCard: 'Tarjeta de parada',
   theBatteryWasTouchedSmellsHisses: 'La batería se tocó, huele, silba o se hincha',
   commonPracticeTheBatteryMakersInstructions:

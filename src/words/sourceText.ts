@@ -1,7 +1,4 @@
 import type { Sourced, SourceKind } from '@/core/source';
-import { figureParts, placeParts, words } from '@/work/findFigures';
-import { capital } from './capital';
-import { parts as english } from './figureParts';
 import { t } from './kit';
 import type { Language } from '@/model/settings';
 import { told } from './told';
@@ -18,20 +15,6 @@ export interface FigureWords {
 export const figureWordsOf: Record<Exclude<Language, 'en'>, () => Promise<FigureWords>> = {
   es: () => import('./es/figures'),
 };
-
-const partName = (part: string, said: FigureWords | null): string => said?.parts[part] ?? english[part] ?? words(part);
-
-/** A figure as it is read: "adhesives.foamRing.debond.tgC" as "Foam ring, debond, glass transition" in °C. */
-export function figureTitle(name: string, said: FigureWords | null): { title: string; unit: string } {
-  const { parts, unit } = figureParts(name);
-  return { title: capital(parts.map((p) => partName(p, said)).join(', ')), unit };
-}
-
-/** "core/lift/depth.ts" as "lift, depth". */
-export const placeName = (file: string, said: FigureWords | null): string =>
-  placeParts(file)
-    .map((p) => partName(p, said))
-    .join(', ');
 
 export const kindName = (kind: SourceKind): string =>
   ({
