@@ -319,6 +319,11 @@ for (const scheme of ['light', 'dark'] as const)
     await page.goto('/jobs/none/heat');
     await expect(page.getByText('There is no such job in this browser.')).toBeVisible();
     await h.noViolations(`no such job ${scheme}`);
+    await page.goto('/nowhere/at/all');
+    await expect(page.getByRole('heading', { name: 'There is no such page.' })).toBeVisible();
+    await h.noViolations(`no such page ${scheme}`);
+    await h.press(page.getByRole('link', { name: 'To the Bench' }));
+    await expect(page.getByRole('heading', { name: 'Bench', exact: true })).toBeVisible();
   });
 
 test('what was last seen is there before the framework, with its clock right, and goes when the page stands', async ({

@@ -36,7 +36,7 @@ test('the first exercise, guided, by touch: heated, pulled, looked at; nothing o
   await page.reload();
   await expect(said(page)).toHaveText(/^A gap, at \d+ N\.$/);
   await h.press('Look at how it went');
-  await expect(h.call()).toHaveText(/^Passed in \d+\.\d min, one heat\.$/);
+  await expect(h.call()).toHaveText(/^Passed in \d+ min( \d+ s)?, one heat\.$/);
   await expect(page.getByText(/^By the calls the same phone takes/)).toBeVisible({ timeout: 60_000 });
   await h.noViolations('debrief');
   await h.press('End this exercise');
@@ -202,7 +202,7 @@ test('two phones and the counter: one warms while the other is looked at, a cust
   await expect(page.getByTestId('counter')).toHaveText('The counter is done.', { timeout: 30_000 });
   await expect(h.button('On the plate')).toBeVisible();
   await visit(page, '/practice/debrief');
-  await expect(h.call()).toHaveText(/^Ended after \d+\.\d min before both were done\.$/);
+  await expect(h.call()).toHaveText(/^Ended after \d+ min( \d+ s)? before both were done\.$/);
   await expect(page.getByText(/^The customer came at 1:\d\d, took/)).toBeVisible();
   await h.noViolations('debrief of two');
 });

@@ -18,7 +18,7 @@ import type { Outcome } from '@/work/practice/practiceCost';
 import { costText } from './debriefText';
 import { playedOn, waited, type Done } from '@/work/practice/replay';
 import { t } from '@/words/practice';
-import { digits, span } from '@/words/units';
+import { clock, digits, span, spoken } from '@/words/units';
 import { closingEndText, closingTruth, faultText, notedClean, worstOfEach } from './closingDebrief';
 import { DebriefFrame, DebriefPlan, Hits } from './DebriefFrame';
 import { useNoted } from './useNoted';
@@ -76,7 +76,7 @@ export function ClosingDebrief({ run, job }: { run: PracticeRun; job: JobState }
           ) : ended === 'passed' ? (
             <Txt className="mt-1">{bench.from === 'closed' ? t('whyHeldGood') : t('whyGood')}</Txt>
           ) : null}
-          {closingTruth(bench, end).map((line) => (
+          {closingTruth(bench, end, settings).map((line) => (
             <Txt key={line} className="mt-1">
               {line}
             </Txt>
@@ -109,9 +109,7 @@ function byCalls(exercise: ClosingId, { bench, calls }: Lab, seed: number): Outc
 
 function callsLine({ seconds, failed }: Outcome, bench: ClosingBench): string {
   if (failed) return t('callsFail');
-  return bench.from === 'closed'
-    ? t('callsHold', { span: span(seconds) })
-    : t('callsClose', { minutes: digits(seconds / 60, 1) });
+  return bench.from === 'closed' ? t('callsHold', { span: span(seconds) }) : t('callsClose', { time: spoken(seconds) });
 }
 
 /** What was left, what was laid, or how far it had come. */
@@ -138,7 +136,7 @@ function LedgeCurves({ bench, end, width }: { bench: ClosingBench; end: ClosingS
         width={width}
         height={240}
         x={x}
-        y={{ name: t('widthWord'), text: (v) => digits(v, 1) }}
+        y={{ name: t('widthWord'), text: (v) => digits(v, 1), from: 0 }}
         lines={[
           { id: 'width', name: t('beadWidth'), y: bondWidths(bench, end) },
           {
@@ -157,7 +155,7 @@ function LedgeCurves({ bench, end, width }: { bench: ClosingBench; end: ClosingS
       width={width}
       height={240}
       x={x}
-      y={{ name: t('leftShare'), text: (v) => digits(v) }}
+      y={{ name: t('leftShare'), text: (v) => digits(v), from: 0, to: 100 }}
       lines={[
         { id: 'glue', name: t('oldGlue'), y: end.glue.map((g) => 100 * g), tone: 'caution' },
         { id: 'film', name: t('filmLine'), y: end.film.map((f) => 100 * f), tone: 'ink2', dash: [2, 4] },
@@ -186,7 +184,8 @@ function CureCurves({ lab, end, width }: { lab: Lab; end: ClosingState; width: n
       label={t('cureOver')}
       width={width}
       height={240}
-      x={{ at, kind: 'span', name: t('clockRuns'), text: span }}
+      // a run of minutes has more than one tick to a minute
+      x={{ at, kind: 'span', name: t('clockRuns'), text: toS < 2 * 3600 ? clock : span }}
       y={{ name: t('cureShare'), text: (v) => digits(v) }}
       lines={[
         { id: 'true', name: t('cureTrue'), y: at.map((s) => 100 * shareDone(kind, bench.progress(end, s), edge)) },

@@ -17,7 +17,7 @@ import { playedOn, waited, type Done } from '@/work/practice/replay';
 import { t } from '@/words/practice';
 import { told } from '@/words/told';
 import { watchedNames } from '@/words/watchedNames';
-import { digits, length, temp } from '@/words/units';
+import { length, spoken, temp } from '@/words/units';
 import { CallsLines } from './CallsLines';
 import { DebriefFrame, DebriefPlan } from './DebriefFrame';
 import { Temperatures } from './Temperatures';
@@ -25,12 +25,12 @@ import { useNoted } from './useNoted';
 
 /** How it ended. */
 function endText(ended: PiecesEnding, s: PiecesState, heats: number): string {
-  const minutes = digits(s.tS / 60, 1);
+  const time = spoken(s.tS);
   switch (ended) {
     case 'passed':
-      return t('endedPassed', { minutes, count: heats });
+      return t('endedPassed', { time, count: heats });
     case 'hurt':
-      return t('endedHurt', { name: told(s.hit!.name), minutes: digits(s.hit!.atS / 60, 1) });
+      return t('endedHurt', { name: told(s.hit!.name), time: spoken(s.hit!.atS) });
     case 'flash':
       return t('endedFlash');
     case 'tooHot': {
@@ -40,7 +40,7 @@ function endText(ended: PiecesEnding, s: PiecesState, heats: number): string {
     case 'shards':
       return t('endedShards', { count: s.snaps });
     case 'given up':
-      return t('endedGivenUp', { minutes });
+      return t('endedGivenUp', { time });
   }
 }
 

@@ -9,7 +9,7 @@ import { Txt } from '@/ui/Txt';
 import { useWide } from '@/ui/useWide';
 import { twoEnding } from '@/work/practice/twoEnding';
 import { t } from '@/words/practice';
-import { clock, digits } from '@/words/units';
+import { spoken } from '@/words/units';
 import { costText, endedText, truthText, whyText } from './debriefText';
 import { DebriefFrame } from './DebriefFrame';
 import { isReady, SideHeat, SidePlan, type ReadySide } from './SideParts';
@@ -34,15 +34,15 @@ export function TwoDebrief({ run }: { run: PracticeRun }) {
   });
   if (!isReady(a) || !isReady(b) || !ended) return <DebriefFrame run={run} job={jobA} plan={null} told={null} />;
   const bad = [a, b].find((s) => s.ended === ended && ended !== 'passed' && ended !== 'given up');
-  const minutes = digits(nowS / 60, 1);
+  const time = spoken(nowS);
   const said =
     ended === 'passed'
-      ? t('endedTwo', { minutes })
+      ? t('endedTwo', { time })
       : ended === 'gone'
-        ? t('endedGone', { waited: clock(visitor.waitsS) })
+        ? t('endedGone', { waited: spoken(visitor.waitsS) })
         : bad
           ? endedText(bad.ended, bad.end, bad.lab.bench, bad.heats)
-          : t('endedTwoOpen', { minutes });
+          : t('endedTwoOpen', { time });
   const why =
     ended === 'passed'
       ? t('whyTwoPassed')
@@ -67,12 +67,12 @@ export function TwoDebrief({ run }: { run: PracticeRun }) {
           {why ? <Txt className="mt-1">{why}</Txt> : null}
           <Txt className="mt-1">
             {t('visitorWas', {
-              at: clock(visitor.comesS),
-              takes: clock(visitor.takesS),
-              waits: clock(visitor.waitsS),
+              at: spoken(visitor.comesS),
+              takes: spoken(visitor.takesS),
+              waits: spoken(visitor.waitsS),
             })}
             {counter.what === 'done' || counter.what === 'withYou'
-              ? ` ${t('visitorSeen', { after: clock(run.wentS! - visitor.comesS) })}`
+              ? ` ${t('visitorSeen', { after: spoken(run.wentS! - visitor.comesS) })}`
               : ''}
           </Txt>
           <ByCallsOfTwo a={a} b={b} ownS={nowS} failed={ended !== 'passed'} />
@@ -95,9 +95,7 @@ function ByCallsOfTwo({ a, b, ownS, failed }: { a: ReadySide; b: ReadySide; ownS
   return (
     <>
       <Txt className="mt-1">
-        {well
-          ? t('callsTwo', { minutes: digits(seconds / 60, 1), heats: a.calls.heats + b.calls.heats })
-          : t('callsTwoFail')}
+        {well ? t('callsTwo', { time: spoken(seconds), heats: a.calls.heats + b.calls.heats }) : t('callsTwoFail')}
       </Txt>
       <Txt className="mt-1">{costText({ seconds: ownS, failed }, { seconds, failed: !well }, settings)}</Txt>
     </>

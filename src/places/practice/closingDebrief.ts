@@ -6,11 +6,9 @@ import type { Settings } from '@/model/settings';
 import type { ClosingEnding } from '@/work/practice/closingEnding';
 import { placeName } from '@/words/placeNames';
 import { t } from '@/words/practice';
-import { digits, length, span, spoken } from '@/words/units';
+import { digits, kelvin, length, span, spoken } from '@/words/units';
 
 type Units = Pick<Settings, 'temperature' | 'length'>;
-
-const minutes = (s: number) => digits(s / 60, 1);
 
 const ends = {
   residue: 'endedResidue',
@@ -32,9 +30,9 @@ const ends = {
 export function closingEndText(ended: ClosingEnding, b: ClosingBench, s: ClosingState): string {
   const held = b.from === 'closed';
   if (ended === 'given up')
-    return held ? t('endedNotHanded', { span: span(s.tS) }) : t('endedOpen', { minutes: minutes(s.tS) });
+    return held ? t('endedNotHanded', { span: span(s.tS) }) : t('endedOpen', { time: spoken(s.tS) });
   if (ended !== 'passed') return t(ends[ended]);
-  return held ? t('heldPassed', { span: span(s.handedAtS!) }) : t('closedPassed', { minutes: minutes(s.closedAtS!) });
+  return held ? t('heldPassed', { span: span(s.handedAtS!) }) : t('closedPassed', { time: spoken(s.closedAtS!) });
 }
 
 /** What to do differently. */
@@ -93,7 +91,7 @@ export function worstOfEach(faults: readonly Fault[]): Fault[] {
 }
 
 /** What nobody could see. */
-export function closingTruth(b: ClosingBench, s: ClosingState): string[] {
+export function closingTruth(b: ClosingBench, s: ClosingState, u: Units): string[] {
   const { crumbs, flow, edge, airK, need } = b.truth;
   if (b.from === 'dirty')
     return [
@@ -105,7 +103,9 @@ export function closingTruth(b: ClosingBench, s: ClosingState): string[] {
   return [
     need > 0 ? t('truthPulls') : t('truthFlat'),
     ...(b.about.cure.kind === 'tape' ? [] : [t('truthEdge', { factor: digits(edge, 1) })]),
-    ...(Math.abs(airK) < 0.5 ? [] : [t('truthAir', { tK: digits(airK, 1) })]),
+    ...(Math.abs(airK) < 0.5
+      ? []
+      : [airK > 0 ? t('truthAirWarmer', { off: kelvin(airK, u) }) : t('truthAirColder', { off: kelvin(-airK, u) })]),
   ];
 }
 

@@ -7,27 +7,25 @@ import { edgeName } from '@/words/placeNames';
 import { t } from '@/words/practice';
 import { told } from '@/words/told';
 import { practiceCostMinor, type Outcome } from '@/work/practice/practiceCost';
-import { digits, price, temp } from '@/words/units';
+import { digits, price, spoken, temp } from '@/words/units';
 import { watchedNames } from '@/words/watchedNames';
 
 type Units = Pick<Settings, 'temperature' | 'length'>;
 
-const minutes = (s: number) => digits(s / 60, 1);
-
 /** How it ended. */
 export function endedText(ended: Ending, s: BenchState, bench: PracticeBench, heats: number): string {
-  const at = minutes(s.tS);
+  const time = spoken(s.tS);
   const hot = Object.entries(s.hot).find(([, h]) => h.aboveStopS > 0);
   switch (ended) {
     case 'passed':
-      return t('endedPassed', { minutes: at, count: heats });
+      return t('endedPassed', { time, count: heats });
     case 'broke':
       return t('endedBroke', {
         place: edgeName(bench.about.path.point(s.broke!.sMm).edge),
-        minutes: minutes(s.broke!.atS),
+        time: spoken(s.broke!.atS),
       });
     case 'hurt':
-      return t('endedHurt', { name: told(s.hurt[0]!.name), minutes: minutes(s.hurt[0]!.atS) });
+      return t('endedHurt', { name: told(s.hurt[0]!.name), time: spoken(s.hurt[0]!.atS) });
     case 'flash':
       return t('endedFlash');
     case 'tooHot':
@@ -36,7 +34,7 @@ export function endedText(ended: Ending, s: BenchState, bench: PracticeBench, he
         s: Math.round(hot![1].aboveStopS),
       });
     case 'given up':
-      return t('endedGivenUp', { minutes: at });
+      return t('endedGivenUp', { time });
   }
 }
 
@@ -83,7 +81,7 @@ export function truthText(bench: PracticeBench): string {
 }
 
 export const callsText = (c: Omit<ByCalls, 'served'>): string =>
-  c.broke ? t('byTheCallsBroke') : t('byTheCalls', { minutes: minutes(c.seconds), count: c.heats });
+  c.broke ? t('byTheCallsBroke') : t('byTheCalls', { time: spoken(c.seconds), count: c.heats });
 
 /** What it would have cost, against what the calls would have. */
 export const costText = (own: Outcome, calls: Outcome, s: Settings): string =>

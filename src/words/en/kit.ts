@@ -195,6 +195,10 @@ export default {
   reason: 'Reason',
   logTheOverride: 'Log the override',
   because: '{{at}} {{person}}: {{chosen}}, because {{because}}',
+  noSuchPage: 'There is no such page.',
+  noSuchPageWhy:
+    'The address is mistyped, or the page has moved. Nothing is lost: all jobs are on the Bench and under Jobs.',
+  toTheBench: 'To the Bench',
   thereIsNoSuchJobIn: 'There is no such job in this browser.',
   allJobs: 'All jobs',
   andMore: '{{name}} and {{length}} more',

@@ -198,6 +198,10 @@ export default {
   reason: 'Motivo',
   logTheOverride: 'Anotar la excepción',
   because: '{{at}} {{person}}: {{chosen}}, porque {{because}}',
+  noSuchPage: 'Esta página no existe.',
+  noSuchPageWhy:
+    'La dirección está mal escrita o la página ha cambiado de sitio. No se pierde nada: todo está en Banco y en Trabajos.',
+  toTheBench: 'Ir al banco',
   thereIsNoSuchJobIn: 'No hay tal trabajo en este navegador.',
   allJobs: 'Todos los trabajos',
   andMore: '{{name}} y {{length}} más',

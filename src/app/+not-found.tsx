@@ -1,0 +1,3 @@
+import { NoSuchPage } from '@/bench-kit/NoSuchPage';
+
+export default NoSuchPage;
