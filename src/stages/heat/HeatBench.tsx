@@ -67,7 +67,7 @@ export function HeatBench({ job }: { job: JobState }) {
 
   const facts = view && heatFacts(job, settings, now, view, at, offAt);
   const wet = wetRule(job, jobs, settings, at, heater);
-  const missing = missingBeforeHeat(job, 'below', wet.stop) ?? (facts?.refused ? t('partsAreInside') : null);
+  const missing = missingBeforeHeat(job, t('belowHere'), wet.stop) ?? (facts?.refused ? t('partsAreInside') : null);
   const act = useHeatActions(job, now, view, {
     missing,
     emergency: facts?.text.tone === 'caution',

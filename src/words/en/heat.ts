@@ -345,6 +345,7 @@ export default {
   coldest: 'coldest: {{path}}',
   powerOffFirstIntake: 'power off first (Intake)',
   cardTrayOutFirstIntake: 'card tray out first (Intake)',
+  belowHere: 'below',
   toolsAtHandFirst: 'tools at hand first, {{where}}',
   backToHeat: 'Back to Heat',
   noHeatOpensThisWithThe: 'No heat opens this with the pick you chose.',

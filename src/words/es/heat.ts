@@ -350,6 +350,7 @@ export default {
   coldest: 'lo más frío: {{path}}',
   powerOffFirstIntake: 'primero apagar (Recepción)',
   cardTrayOutFirstIntake: 'primero fuera la bandeja SIM (Recepción)',
+  belowHere: 'abajo',
   toolsAtHandFirst: 'primero las herramientas a mano, {{where}}',
   backToHeat: 'Volver a Calor',
   noHeatOpensThisWithThe: 'Ningún calor abre esto con la púa elegida.',
