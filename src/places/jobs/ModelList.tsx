@@ -51,7 +51,7 @@ export function ModelList({ chosen, onChoose }: { chosen: string; onChoose: (id:
                 {d.name}
               </Txt>
               <Txt size="s" tone={chosen === d.id ? 'onInk' : 'ink2'}>
-                {d.kind}, {heldBy(d)},{' '}
+                {told(d.kind)}, {told(heldBy(d))},{' '}
                 {d.cables.length
                   ? d.cables.map((c) => told(c.name)).join(', ')
                   : cablesUnknown(d)

@@ -1,6 +1,7 @@
 import { listed } from '@/words/units';
 import type { Device } from '@/core/device/types';
 import { t } from '@/words/shelf';
+import { told } from '@/words/told';
 
 const words = {
   get ringGlass() {
@@ -26,7 +27,7 @@ export function modelLine(device: Device, own: boolean): string {
   const front = device.faces.some((f) => f.id === device.insideThrough && f.side === 'front');
   const what = {
     part: own ? t('ownVersion', { version: device.version }) : t('shipped'),
-    kind: device.kind,
+    kind: told(device.kind),
     list: listed([...new Set(device.faces.map((f) => words[f.construction]))]),
   };
   if (device.leaves.length > 1) return front ? t('twoHalvesOpensFromTheFront', what) : t('twoHalves', what);

@@ -2,15 +2,21 @@ import { scraperDeg, type CleanLack, type CleanMethod, type ZoneState } from '@/
 import { t } from '@/words/clean';
 
 export const stateNames: Record<ZoneState, string> = {
-  residue: 'residue',
+  get residue() {
+    return t('stateResidue');
+  },
   get glass() {
     return t('glassLeft');
   },
   get film() {
     return t('filmStays');
   },
-  wet: 'wet',
-  dry: 'wiped',
+  get wet() {
+    return t('stateWet');
+  },
+  get dry() {
+    return t('stateWiped');
+  },
   get inspected() {
     return t('cleanLookedAt');
   },

@@ -10,6 +10,7 @@ import { Txt } from '@/ui/Txt';
 import { lengthValue, length, typedToMm } from '@/words/units';
 import type { RouteDetailsState } from './useRouteDetails';
 import { t } from '@/words/intake';
+import { told } from '@/words/told';
 
 const extraNames: Record<PartExtra, string> = {
   adhesive: 'adhesive',
@@ -70,7 +71,7 @@ export function NewPartHas({ here: { route, onRoute, moves, onEvents } }: { here
       {partExtras.map((e) => (
         <Tick
           key={e}
-          label={extraNames[e]}
+          label={told(extraNames[e])}
           on={route.partHas.includes(e)}
           onChange={(on) => {
             const partHas = on ? [...route.partHas, e] : route.partHas.filter((x) => x !== e);

@@ -139,7 +139,7 @@ export function ToComeOut({ here: { job, log } }: { here: TakeOutState }) {
       label={t('toComeOut')}
       value={job.stripTarget === null || job.stripTarget.length !== 1 ? 'all' : job.stripTarget[0]!}
       options={[
-        { id: 'all', name: 'everything' },
+        { id: 'all', name: t('everything') },
         ...job.device.parts.filter(strippable).map((p) => ({ id: p.id, name: t('onlyThe', { name: p.name }) })),
       ]}
       onChange={(id) =>

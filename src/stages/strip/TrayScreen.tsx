@@ -16,6 +16,7 @@ import { StripPicture } from './StripPicture';
 import { useStripPage } from './useStripPage';
 import { specText } from './words';
 import { t } from '@/words/strip';
+import { told as inWords } from '@/words/told';
 
 /** Where every screw lies: the tray mirrors the device. The mat prints at 1:1. */
 export function TrayScreen({ job }: { job: JobState }) {
@@ -53,7 +54,7 @@ export function TrayScreen({ job }: { job: JobState }) {
           size={size}
           label={t('kindsOfScrewsByZone', { count: groups.length })}
           lines={groups.map(
-            (g) => `${tray.cells.get(g.id)}: ${g.zone}, ${g.holes.length} × ${specText(g.spec, units)}`,
+            (g) => `${tray.cells.get(g.id)}: ${inWords(g.zone)}, ${g.holes.length} × ${specText(g.spec, units)}`,
           )}
           next={null}
           nextHole={null}
@@ -109,7 +110,7 @@ export function TrayScreen({ job }: { job: JobState }) {
                       <Txt size="s">
                         {inside
                           ? t('inIt', { zone: g.zone, n: g.holes.length, spec: specText(g.spec, units), inside })
-                          : `${g.zone}: ${g.holes.length} × ${specText(g.spec, units)}`}
+                          : `${inWords(g.zone)}: ${g.holes.length} × ${specText(g.spec, units)}`}
                       </Txt>
                     ) : null}
                   </View>

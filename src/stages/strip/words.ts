@@ -4,11 +4,12 @@ import { headNames } from '@/words/headNames';
 import type { Settings } from '@/model/settings';
 import { length } from '@/words/units';
 import { t } from '@/words/strip';
+import { told } from '@/words/told';
 
 type Units = Pick<Settings, 'temperature' | 'length'>;
 
 export const specText = (s: ScrewSpec, units: Units) =>
-  `${s.colour ? `${s.colour} ` : ''}${headNames[s.head]}, ${length(s.diaMm, units)} × ${length(s.lengthMm, units)}`;
+  `${s.colour ? `${told(s.colour)} ` : ''}${headNames[s.head]}, ${length(s.diaMm, units)} × ${length(s.lengthMm, units)}`;
 
 /** A finding in the words of the bench, and what to do. */
 export function findingText(f: ScrewFinding, units: Units, under: string | null = null): string {

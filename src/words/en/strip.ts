@@ -165,6 +165,7 @@ export default {
   theOldOneToTheCollection: 'The old one to the collection for waste batteries, contacts taped.',
   cablesOverItNotUnderIt: 'Cables over it, not under it.',
   isStarted: '{{hole}} is started',
+  everything: 'everything',
   screwsAreTight: '{{zone}} screws are tight',
   itClicked: 'It clicked',
   isIn: '{{name}} is in',

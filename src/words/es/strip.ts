@@ -169,6 +169,7 @@ export default {
   theOldOneToTheCollection: 'La vieja, al reciclaje de baterías, con los contactos tapados.',
   cablesOverItNotUnderIt: 'Los cables por encima, no por debajo.',
   isStarted: '{{hole}}: empezado',
+  everything: 'todo',
   screwsAreTight: 'Tornillos de {{zone}} apretados',
   itClicked: 'Ha hecho clic',
   isIn: '{{name}}: dentro',
