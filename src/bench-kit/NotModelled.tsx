@@ -10,6 +10,7 @@ import { Numbers, RingArcs } from '@/ui/plan/layers';
 import { useNow } from './useNow';
 import { PlainPlan } from './PlainPlan';
 import { StageShell } from './StageShell';
+import { told } from '@/words/told';
 import { t } from '@/words/kit';
 
 interface NotModelledProps {
@@ -53,7 +54,7 @@ export function NotModelled({ job, stage, caution, main }: NotModelledProps) {
         <PlainPlan
           job={job}
           size={size}
-          label={`${job.device.name}, ${job.face.name}`}
+          label={`${job.device.name}, ${told(job.face.name)}`}
           lines={[
             ...job.bond.clipsAtMm.map((_, i) => t('clip', { i: i + 1 })),
             ...job.device.cables.map((c) => t('crossesToTheBack', { name: c.name })),

@@ -64,7 +64,7 @@ export function EditorPlan({ here }: { here: EditorState }) {
         bond={view.bond}
         width={planWidth}
         height={wide ? Math.max(320, height - 260) : 380}
-        label={`${d.name}, ${face.name}`}
+        label={`${d.name}, ${told(face.name)}`}
         lines={[...items.map((x) => x.name), ...view.device.cables.map((c) => c.name)]}
         onDrag={onDrag}
       >

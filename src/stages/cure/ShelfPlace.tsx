@@ -4,6 +4,7 @@ import { View } from 'react-native';
 import type { JobState } from '@/model/fold';
 import { useActions } from '@/bench-kit/actions';
 import { cureEnd, type JobCure } from '@/work/cure/cureJob';
+import { told } from '@/words/told';
 import { cureMarkNames } from '@/words/cureNames';
 import { useJobs, useSettings } from '@/store/shop';
 import { Button } from '@/ui/Button';
@@ -32,7 +33,7 @@ export function ShelfPlace({ job, cure, now }: { job: JobState; cure: JobCure; n
           const by = taken(s.id);
           return {
             id: s.id,
-            name: `${s.name}${s.tC === null ? '' : `, ${temp(s.tC, settings)}`}${by ? ` (${by})` : ''}`,
+            name: `${told(s.name)}${s.tC === null ? '' : `, ${temp(s.tC, settings)}`}${by ? ` (${by})` : ''}`,
           };
         })}
         onChange={(id) => {
