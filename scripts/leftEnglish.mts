@@ -1,0 +1,95 @@
+// npm run english: reads the pages of the demo in Spanish, every part of them opened, and lists lines with words that only the
+// English catalogue has. The demo has to run: npm run demo, then npm run english. Names of models, marks of customers and ids are
+// what is meant to be left.
+import { readdirSync } from 'node:fs';
+
+import { chromium } from '@playwright/test';
+
+import { es } from '../src/words/es';
+import * as figures from '../src/words/es/figures';
+
+const base = process.env.BASE ?? 'http://127.0.0.1:8787';
+const wordsOf = (text: string): string[] =>
+  text
+    .replaceAll(/\{\{?\w+\}?\}/g, '')
+    .toLowerCase()
+    .match(/\p{L}{3,}/gu) ?? [];
+
+const english = new Set([...Object.keys(es.below), ...Object.keys(figures.notes)].flatMap(wordsOf));
+for (const file of readdirSync('src/words/en')) {
+  const { default: words } = (await import(`../src/words/en/${file}`)) as { default: Record<string, string> };
+  for (const w of Object.values(words).flatMap(wordsOf)) english.add(w);
+}
+const spanish = new Set(
+  [...Object.values(es.words), es.below, figures.notes, figures.parts]
+    .flatMap((w) => Object.values(w))
+    .flatMap(wordsOf),
+);
+
+const stages = ['intake', 'heat', 'lift', 'strip', 'clean', 'dryFit', 'bond', 'cure', 'check', 'handover'];
+const ofJob = (id: string, pages: readonly string[]) => pages.map((p) => `/jobs/demo-${id}/${p}`);
+const pages = [
+  ...'/ /plan /jobs /jobs/new /shelf /shelf/new /shelf/card /shelf/ring61 /heaters /adhesives /stock /money /records'.split(
+    ' ',
+  ),
+  ...'/statistics /shop /figures /practice /help /news /own /devices /join /device-test'.split(' '),
+  ...ofJob('0143', stages),
+  ...ofJob('0143', [
+    'ways',
+    'path',
+    'spot',
+    'glue',
+    'cracks',
+    'route',
+    'quote',
+    'frame',
+    'tag',
+    'order',
+    'tray',
+    'part',
+  ]),
+  ...ofJob('0143', ['happened?from=lift', 'remember?from=lift', 'way', 'log', 'record', 'heap']),
+  ...ofJob('0139', ['functions', 'camera', 'seal', 'comeback', 'alcohol', 'check', 'cure', 'log']),
+  ...ofJob('0136', ['heat', 'lift', 'clean']),
+  ...ofJob('0135', ['strip', 'tray']),
+];
+
+const browser = await chromium.launch({
+  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-gpu'],
+});
+const context = await browser.newContext({
+  baseURL: base,
+  viewport: { width: 390, height: 844 },
+  serviceWorkers: 'block',
+});
+const page = await context.newPage();
+await page.clock.install({ time: new Date('2026-04-14T13:02:00') });
+await page.goto('/jobs');
+await page
+  .getByRole('link', { name: /J-0143/ })
+  .first()
+  .waitFor();
+await page.goto('/shop');
+await page.getByRole('radio', { name: 'Language: Español' }).click();
+await page.getByRole('radio', { name: 'Idioma: Español' }).waitFor();
+
+const seen = new Set<string>();
+for (const where of pages) {
+  await page.goto(where);
+  await page.getByRole('heading', { level: 1 }).first().waitFor();
+  await page.clock.runFor(5000);
+  // what opens may hold more that opens
+  for (let round = 0; round < 3; round++) {
+    for (const closed of await page.locator('[aria-expanded=false]:visible').all())
+      await closed.evaluate((e: HTMLElement) => e.click()).catch(() => undefined);
+    await page.clock.runFor(700);
+  }
+  for (const line of (await page.locator('body').innerText()).split('\n')) {
+    const left = wordsOf(line).filter((w) => english.has(w) && !spanish.has(w));
+    if (!left.length || seen.has(line)) continue;
+    seen.add(line);
+    console.log(`${where} | ${left.join(', ')} | ${line.slice(0, 160)}`);
+  }
+}
+await browser.close();
