@@ -24,7 +24,14 @@ export function PicksTable({ ways, choice, pickMm, fromS, keepCover, units }: Pi
     <>
       <View role="table" aria-label={t('picksSideBySide')}>
         <Row
-          cells={[t('pick3', { n: units.length }), t('easyFrom'), t('timeOn'), said('battery'), t('breaksHead'), t('reheatsHead')]}
+          cells={[
+            t('pick3', { n: units.length }),
+            t('easyFrom'),
+            t('timeOn'),
+            said('battery'),
+            t('breaksHead'),
+            t('reheatsHead'),
+          ]}
           head
         />
         {(ways ?? []).map((w) => (

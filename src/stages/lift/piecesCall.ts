@@ -111,7 +111,11 @@ export function piecesCall(i: PiecesCallInput): CallText {
       ? t('breakItFirstAlongTheDashed', { how, step: pieceReasons(step, units) })
       : i.leverMm === null
         ? t('whyThisOne', { how, step: pieceReasons(step, units) })
-        : t('leverItsEdgeUpByAt', { how, leverMm: length(i.leverMm, units, i.leverMm < 0.1 ? 2 : 1), step: pieceReasons(step, units) }),
+        : t('leverItsEdgeUpByAt', {
+            how,
+            leverMm: length(i.leverMm, units, i.leverMm < 0.1 ? 2 : 1),
+            step: pieceReasons(step, units),
+          }),
     tone: 'ink',
   };
 }
