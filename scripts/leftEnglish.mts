@@ -81,8 +81,10 @@ for (const where of pages) {
   await page.clock.runFor(5000);
   // what opens may hold more that opens
   for (let round = 0; round < 3; round++) {
-    for (const closed of await page.locator('[aria-expanded=false]:visible').all())
-      await closed.evaluate((e: HTMLElement) => e.click()).catch(() => undefined);
+    await page.evaluate(() => {
+      for (const e of document.querySelectorAll<HTMLElement>('[aria-expanded=false]'))
+        if (e.getClientRects().length) e.click();
+    });
     await page.clock.runFor(700);
   }
   for (const line of (await page.locator('body').innerText()).split('\n')) {
