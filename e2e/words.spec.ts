@@ -1,6 +1,7 @@
 import { expect, test } from '@playwright/test';
 
 import { Hands, openDemo, visit } from './hands';
+import { demoPages } from '../test-support/demoPages';
 import { unreadable } from './room';
 
 test('Spanish is chosen in Shop and spoken at once, everywhere, and after a reload', async ({ page }) => {
@@ -54,47 +55,7 @@ test('words that run 40 % longer have room on a phone, on every page', async ({ 
   await visit(page, '/jobs');
   await expect(page.getByRole('link', { name: /J-0143/ }).first()).toBeVisible();
   const problems: string[] = [];
-  const job = (id: string, pages: string[]) => pages.map((p) => `/jobs/demo-${id}/${p}`);
-  for (const where of [
-    ...['/', '/plan', '/jobs', '/jobs/new', '/shelf', '/heaters', '/adhesives', '/stock', '/money', '/records'],
-    ...['/statistics', '/shop', '/figures', '/shelf/new', '/shelf/card', '/shelf/ring61', '/shelf/ring61/card'],
-    ...['/practice', '/help', '/news', '/own', '/devices', '/join'],
-    ...job('0143', [
-      'intake',
-      'heat',
-      'ways',
-      'path',
-      'spot',
-      'glue',
-      'cracks',
-      'route',
-      'quote',
-      'frame',
-      'tag',
-      'order',
-    ]),
-    ...job('0143', [
-      'tray',
-      'lift',
-      'happened?from=lift',
-      'remember?from=lift',
-      'part',
-      'way',
-      'strip',
-      'clean',
-      'dryFit',
-      'bond',
-      'cure',
-      'check',
-      'handover',
-      'log',
-      'record',
-      'heap',
-    ]),
-    ...job('0139', ['functions', 'camera', 'seal', 'comeback', 'alcohol', 'check', 'cure', 'handover']),
-    ...job('0136', ['heat', 'lift', 'bond', 'camera']),
-    ...job('0135', ['strip', 'tray']),
-  ]) {
+  for (const where of demoPages) {
     await visit(page, where);
     await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
     await page.clock.runFor(600);

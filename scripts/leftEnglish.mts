@@ -7,6 +7,7 @@ import { chromium } from '@playwright/test';
 
 import { es } from '../src/words/es';
 import * as figures from '../src/words/es/figures';
+import { demoPages } from '../test-support/demoPages';
 
 const base = process.env.BASE ?? 'http://127.0.0.1:8787';
 const wordsOf = (text: string): string[] =>
@@ -25,34 +26,6 @@ const spanish = new Set(
     .flatMap((w) => Object.values(w))
     .flatMap(wordsOf),
 );
-
-const stages = ['intake', 'heat', 'lift', 'strip', 'clean', 'dryFit', 'bond', 'cure', 'check', 'handover'];
-const ofJob = (id: string, pages: readonly string[]) => pages.map((p) => `/jobs/demo-${id}/${p}`);
-const pages = [
-  ...'/ /plan /jobs /jobs/new /shelf /shelf/new /shelf/card /shelf/ring61 /heaters /adhesives /stock /money /records'.split(
-    ' ',
-  ),
-  ...'/statistics /shop /figures /practice /help /news /own /devices /join /device-test'.split(' '),
-  ...ofJob('0143', stages),
-  ...ofJob('0143', [
-    'ways',
-    'path',
-    'spot',
-    'glue',
-    'cracks',
-    'route',
-    'quote',
-    'frame',
-    'tag',
-    'order',
-    'tray',
-    'part',
-  ]),
-  ...ofJob('0143', ['happened?from=lift', 'remember?from=lift', 'way', 'log', 'record', 'heap']),
-  ...ofJob('0139', ['functions', 'camera', 'seal', 'comeback', 'alcohol', 'check', 'cure', 'log']),
-  ...ofJob('0136', ['heat', 'lift', 'clean']),
-  ...ofJob('0135', ['strip', 'tray']),
-];
 
 const browser = await chromium.launch({
   executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
@@ -75,7 +48,7 @@ await page.getByRole('radio', { name: 'Language: Español' }).click();
 await page.getByRole('radio', { name: 'Idioma: Español' }).waitFor();
 
 const seen = new Set<string>();
-for (const where of pages) {
+for (const where of demoPages) {
   await page.goto(where);
   await page.getByRole('heading', { level: 1 }).first().waitFor();
   await page.clock.runFor(5000);

@@ -1,3 +1,4 @@
+import { own } from '@/core/bare';
 import type { Sourced, SourceKind } from '@/core/source';
 import { t } from './kit';
 import type { Language } from '@/model/settings';
@@ -32,10 +33,10 @@ export const kindName = (kind: SourceKind): string =>
  * begins with the figure's place in a table, the label beside it says that already.
  */
 export function noteText(note: string, said: FigureWords | null): string {
-  const own = /^(.*); this shop: (.*) \(shipped (\S+)\)$/s.exec(note);
-  if (own) return t('noteWithOwn', { note: noteText(own[1]!, said), typed: own[2]!, shipped: Number(own[3]) });
+  const shops = /^(.*); this shop: (.*) \(shipped (-?\d[\d.e+-]*)\)$/s.exec(note);
+  if (shops) return t('noteWithOwn', { note: noteText(shops[1]!, said), typed: shops[2]!, shipped: Number(shops[3]) });
   const short = /: ((?:shop figure|no log of its own yet), .*)$/.exec(note)?.[1] ?? note;
-  return said?.notes[short] ?? told(short);
+  return (said && own(said.notes, short)) ?? told(short);
 }
 
 /** Where a figure comes from, in a line: "judgement: a small workshop". */

@@ -15,7 +15,8 @@ import { told } from '@/words/told';
 
 function heldBy(d: Device): string {
   const b = d.bonds[0]!;
-  return jointOf(b).name ?? tr('mmRing', { widthMm: b.widthMm });
+  const { name } = jointOf(b);
+  return name ? told(name) : tr('mmRing', { widthMm: b.widthMm });
 }
 
 /** The models to choose from, and the way to one that is not among them. */
@@ -51,7 +52,7 @@ export function ModelList({ chosen, onChoose }: { chosen: string; onChoose: (id:
                 {d.name}
               </Txt>
               <Txt size="s" tone={chosen === d.id ? 'onInk' : 'ink2'}>
-                {told(d.kind)}, {told(heldBy(d))},{' '}
+                {told(d.kind)}, {heldBy(d)},{' '}
                 {d.cables.length
                   ? d.cables.map((c) => told(c.name)).join(', ')
                   : cablesUnknown(d)

@@ -10,21 +10,26 @@ import { Txt } from '@/ui/Txt';
 import { lengthValue, length, typedToMm } from '@/words/units';
 import type { RouteDetailsState } from './useRouteDetails';
 import { t } from '@/words/intake';
-import { told } from '@/words/told';
 
 const extraNames: Record<PartExtra, string> = {
-  adhesive: 'adhesive',
+  get adhesive() {
+    return t('extraAdhesive');
+  },
   get lens() {
     return t('lensCovers');
   },
   get flash() {
     return t('flashWindow');
   },
-  coil: 'coil',
+  get coil() {
+    return t('extraCoil');
+  },
   get mesh() {
     return t('microphoneMesh');
   },
-  frame: 'frame',
+  get frame() {
+    return t('extraFrame');
+  },
 };
 
 /** Through which face, what comes out, how it is closed. */
@@ -71,7 +76,7 @@ export function NewPartHas({ here: { route, onRoute, moves, onEvents } }: { here
       {partExtras.map((e) => (
         <Tick
           key={e}
-          label={told(extraNames[e])}
+          label={extraNames[e]}
           on={route.partHas.includes(e)}
           onChange={(on) => {
             const partHas = on ? [...route.partHas, e] : route.partHas.filter((x) => x !== e);
